@@ -1,0 +1,13 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  devIndicators: false,
+  agentRules: false,
+  serverExternalPackages: ["@electric-sql/pglite", "yauzl"],
+  outputFileTracingRoot: import.meta.dirname,
+  experimental: { agentUpgrade: false, mcpServer: false },
+};
+
+export default config;

@@ -1,0 +1,72 @@
+import { existsSync, readFileSync } from "node:fs";
+import { mkdir, rm } from "node:fs/promises";
+import { join } from "node:path";
+import { build, install } from "./lib/prepare.mjs";
+import { main, nextBin, quiet, root, run, say, tool } from "./lib/steps.mjs";
+
+const reports = join(root, ".cache");
+const total = { passed: 0, failed: 0 };
+
+function count(what, passed, failed) {
+  total.passed += passed;
+  total.failed += failed;
+  say(`${what}: ${passed} passed, ${failed} failed`);
+}
+
+async function check(what, path, args) {
+  say(`${what} …`);
+  const ok = (await run(process.execPath, [path, ...args])) === 0;
+  count(what, ok ? 1 : 0, ok ? 0 : 1);
+}
+
+function readReport(name) {
+  const path = join(reports, name);
+  return existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : null;
+}
+
+async function unitTests() {
+  say("Unit tests …");
+  const args = [join(root, "scripts/jest.mjs"), "--json", "--outputFile", join(reports, "jest.json")];
+  const code = await run(process.execPath, args);
+  const report = readReport("jest.json");
+  const failed = report ? report.numFailedTests + report.numRuntimeErrorTestSuites : 0;
+  count("Unit tests", report?.numPassedTests ?? 0, code !== 0 ? Math.max(1, failed) : failed);
+}
+
+async function browserTests() {
+  say("Browser tests against the production build …");
+  const env = { ...quiet, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, "playwright.json") };
+  const code = await run(process.execPath, [tool("@playwright/test/cli.js"), "test", "--reporter=list,json"], { env });
+  const stats = readReport("playwright.json")?.stats;
+  const passed = (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  count("Browser tests", passed, code !== 0 ? Math.max(1, stats?.unexpected ?? 0) : 0);
+}
+
+/** Debian's Chromium through apt where there is none and we may install it. */
+async function bringChromium() {
+  if (existsSync(process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium")) return say("Chromium is there");
+  if (process.getuid?.() !== 0 || !existsSync("/usr/bin/apt-get"))
+    throw new Error("The browser tests need Chromium: install Debian's package chromium, or set SEATING_CHROMIUM.");
+  say("Installing Debian's Chromium through apt …");
+  const env = { ...quiet, DEBIAN_FRONTEND: "noninteractive" };
+  await run("apt-get", ["update", "-qq"], { env });
+  const stdio = ["ignore", "ignore", "inherit"];
+  const code = await run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { env, stdio });
+  if (code !== 0) throw new Error("apt-get could not install chromium; the lines above say why.");
+}
+
+await main(async () => {
+  await rm(reports, { recursive: true, force: true });
+  await mkdir(reports, { recursive: true });
+  await install();
+  await bringChromium();
+  await check("Format", tool("prettier/bin/prettier.cjs"), ["--check", "--log-level=warn", "."]);
+  await check("Lint", tool("eslint/bin/eslint.js"), ["--max-warnings", "0", "."]);
+  await run(process.execPath, [nextBin(), "typegen"], { stdio: ["ignore", "ignore", "inherit"] });
+  await check("Types", tool("typescript/bin/tsc"), ["--noEmit"]);
+  await build();
+  await unitTests();
+  await browserTests();
+  process.stdout.write(`\n${total.passed} passed, ${total.failed} failed\n`);
+  process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;
+});

@@ -1,0 +1,31 @@
+/** A matrix of bits, one row of 32-bit words a node. */
+export class BitRows {
+  readonly words: number;
+  private readonly data: Uint32Array;
+  constructor(
+    readonly rows: number,
+    readonly columns: number,
+  ) {
+    this.words = (columns + 31) >>> 5;
+    this.data = new Uint32Array(rows * this.words);
+  }
+
+  row(row: number): Uint32Array {
+    return this.data.subarray(row * this.words, (row + 1) * this.words);
+  }
+
+  set(row: number, column: number): void {
+    this.data[row * this.words + (column >>> 5)]! |= 1 << (column & 31);
+  }
+
+  has(row: number, column: number): boolean {
+    return (this.data[row * this.words + (column >>> 5)]! & (1 << (column & 31))) !== 0;
+  }
+
+  /** Adds all of `source`'s row to `target`'s. */
+  merge(target: number, source: number): void {
+    const to = target * this.words;
+    const from = source * this.words;
+    for (let w = 0; w < this.words; w++) this.data[to + w]! |= this.data[from + w]!;
+  }
+}

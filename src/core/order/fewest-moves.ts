@@ -1,0 +1,101 @@
+/**
+ * The fewest moves, and the proof that no valid order has fewer.
+ *
+ *   now:  A  B  C  D     C needs D, B needs D        Let i stand before j now. (i, j) is inverted if j must come
+ *         |  |   \/      inverted: (B,D) (C,D)       before i. Inversion is a strict partial order, so items can
+ *         |   \  /\      matching: B-D               keep their relative order if and only if they are an antichain.
+ *   then: A  D  B  C     moves: 1                    Dilworth (1950): the largest antichain has as many items as a
+ *                                                    smallest cover by chains has chains; a maximum matching of the
+ * inverted pairs (Hopcroft and Karp 1973) links items into n - |M| chains, so exactly |M| items must move. Kőnig
+ * (1931) reads the antichain off that matching. The largest antichains form a lattice; searching from the unmatched
+ * *later* ends finds its earliest member, whichever matching was found, so that of two equally good items the one that
+ * stands earlier stays. The matching itself is the certificate: each pair is one link of a chain of which only one
+ * item can stay.
+ *
+ * Only an item that must follow something which stands later, or precede something which stands earlier, can be in an
+ * inverted pair or on the path between its ends; two sweeps find these, and the closure is built over them alone.
+ */
+import { BitRows } from "../graph/bit-rows";
+import { maximumMatching } from "../graph/matching";
+import type { Digraph } from "../graph/digraph";
+
+export interface FewestMoves {
+  /** 1 for each item that keeps its place relative to all others that keep theirs. */
+  readonly stays: Uint8Array;
+  /** As many inverted pairs (earlier now, later now) as there are moves. */
+  readonly certificate: [number, number][];
+}
+
+/** `graph` is acyclic; its nodes below `items` are items named by their current place; `topological` lists all nodes. */
+export function fewestMoves(graph: Digraph, items: number, topological: Int32Array): FewestMoves {
+  const stays = new Uint8Array(items).fill(1);
+  const suspects = findSuspects(graph, items, topological);
+  if (suspects.length === 0) return { stays, certificate: [] };
+  const places = suspects.filter((v) => v < items).sort((a, b) => a - b);
+  const matching = maximumMatching(invertedPairs(graph, suspects, places));
+  places.forEach((place, at) => {
+    if (!matching.reachedRight[at] || matching.reachedLeft[at]) stays[place] = 0;
+  });
+  const certificate: [number, number][] = [];
+  matching.ofRight.forEach((earlier, later) => {
+    if (earlier !== -1) certificate.push([places[earlier]!, places[later]!]);
+  });
+  return { stays, certificate };
+}
+
+/** Nodes that can lie on a path between the ends of an inverted pair, in topological order. */
+function findSuspects(graph: Digraph, items: number, topological: Int32Array): number[] {
+  const latestBefore = new Int32Array(graph.nodes).fill(-1);
+  const earliestAfter = new Int32Array(graph.nodes).fill(items);
+  for (const v of topological) {
+    const reach = v < items ? Math.max(v, latestBefore[v]!) : latestBefore[v]!;
+    forEachNext(graph, v, (w) => (latestBefore[w] = Math.max(latestBefore[w]!, reach)));
+  }
+  for (let at = topological.length - 1; at >= 0; at--) {
+    const v = topological[at]!;
+    forEachNext(graph, v, (w) => {
+      const reach = w < items ? Math.min(w, earliestAfter[w]!) : earliestAfter[w]!;
+      earliestAfter[v] = Math.min(earliestAfter[v]!, reach);
+    });
+  }
+  const suspects: number[] = [];
+  for (const v of topological) {
+    const violated =
+      v < items ? latestBefore[v]! > v || earliestAfter[v]! < v : latestBefore[v]! > earliestAfter[v]!;
+    if (violated) suspects.push(v);
+  }
+  return suspects;
+}
+
+/** Row r holds the items that stand before `places[r]` now and must come after it. */
+function invertedPairs(graph: Digraph, suspects: readonly number[], places: readonly number[]): BitRows {
+  const rowOf = new Int32Array(graph.nodes).fill(-1);
+  places.forEach((place, at) => (rowOf[place] = at));
+  let rows = places.length;
+  for (const v of suspects) if (rowOf[v] === -1) rowOf[v] = rows++;
+  const after = new BitRows(rows, places.length);
+  for (let at = suspects.length - 1; at >= 0; at--) {
+    const v = suspects[at]!;
+    forEachNext(graph, v, (w) => {
+      const row = rowOf[w]!;
+      if (row === -1) return;
+      after.merge(rowOf[v]!, row);
+      if (row < places.length) after.set(rowOf[v]!, row);
+    });
+  }
+  return earlierOnly(after, places.length);
+}
+
+function earlierOnly(after: BitRows, items: number): BitRows {
+  const inverted = new BitRows(items, items);
+  for (let row = 0; row < items; row++) {
+    const target = inverted.row(row);
+    target.set(after.row(row).subarray(0, (row + 31) >>> 5));
+    if (row & 31) target[row >>> 5]! &= (1 << (row & 31)) - 1;
+  }
+  return inverted;
+}
+
+function forEachNext(graph: Digraph, v: number, visit: (w: number) => void): void {
+  for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) visit(graph.to[graph.outEdges[at]!]!);
+}

@@ -1,0 +1,55 @@
+import type { Link, OrderProblem, OrderResult } from "../model/problem";
+import { findConstraints, type Constraints } from "./constraints";
+import { fewestMoves } from "./fewest-moves";
+import { seatMoved } from "./seat-moved";
+
+/** One item that the proposal seats elsewhere, and the tie with an item that stays which its old place breaks. */
+export interface Move {
+  readonly id: string;
+  readonly because: readonly Link[];
+}
+
+export interface Proposal {
+  readonly result: OrderResult;
+  /** In the proposed order. */
+  readonly moves: readonly Move[];
+  readonly constraints: Constraints;
+}
+
+/** The order nearest to the present one that keeps all that can be kept; see docs/ORDERING.md. */
+export function propose(problem: OrderProblem): Proposal {
+  const constraints = findConstraints(problem);
+  const { ids } = constraints.problem;
+  const graph = constraints.ties.graph.toDigraph();
+  const topological = constraints.ties.graph.topological();
+  const { stays, certificate } = fewestMoves(graph, ids.length, topological);
+  const order = certificate.length === 0 ? ids.map((_, at) => at) : [...seatMoved(graph, stays, topological)];
+  const moved = order.filter((place) => !stays[place]);
+  return {
+    constraints,
+    moves: moved.map((place) => ({ id: ids[place]!, because: reasonToMove(constraints, stays, place) })),
+    result: {
+      format: "seating-order-result/1",
+      order: order.map((place) => ids[place]!),
+      moved: moved.map((place) => ids[place]!),
+      setAside: constraints.setAside,
+      cycles: constraints.cycles,
+      missing: [...constraints.problem.missing],
+      raised: constraints.raised,
+      certificate: certificate.map(([earlier, later]) => [ids[earlier]!, ids[later]!]),
+    },
+  };
+}
+
+/** The shortest chain between the moved item and one that stays, of those that its old place breaks. */
+function reasonToMove({ ties }: Constraints, stays: Uint8Array, place: number): Link[] {
+  let best: number[] | null = null;
+  for (let other = 0; other < stays.length; other++) {
+    if (!stays[other]) continue;
+    const path =
+      other > place ? ties.graph.shortestPath(other, place) : ties.graph.shortestPath(place, other);
+    if (path && (best === null || path.length < best.length)) best = path;
+    if (best && ties.links(best).length === 1) break;
+  }
+  return best ? ties.links(best) : [];
+}
