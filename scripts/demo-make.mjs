@@ -1,4 +1,3 @@
-import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { build as bundle } from "./lib/bundle.mjs";
 import { install } from "./lib/prepare.mjs";
@@ -6,6 +5,6 @@ import { main, mustRun, root } from "./lib/steps.mjs";
 
 await main(async () => {
   await install();
-  if (!existsSync(join(root, "dist/make-demo.mjs"))) await bundle();
+  await bundle();
   await mustRun("The generator", process.execPath, [join(root, "dist/make-demo.mjs"), ...process.argv.slice(2)]);
 });

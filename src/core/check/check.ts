@@ -1,0 +1,22 @@
+import type { Finding } from "../model/finding";
+import type { Roster } from "../profile/roster";
+import type { TieIndex } from "../profile/ties";
+
+/** What the game would read now; null where the file is not there. */
+export interface OnDisk {
+  readonly order: readonly string[] | null;
+  /** Paths of the mods that the game opens, in order. */
+  readonly holds: readonly string[] | null;
+}
+
+export interface CheckInput {
+  readonly roster: Roster;
+  readonly ties: TieIndex;
+  readonly onDisk: OnDisk;
+}
+
+/** One question asked of a profile; it lives in a file of its own and is listed in `runChecks`. */
+export type Check = (input: CheckInput) => Finding[];
+
+export const plugin = (id: string) => ({ list: "plugins", id }) as const;
+export const mod = (id: string) => ({ list: "mods", id }) as const;

@@ -1,0 +1,18 @@
+import { plugin as subject, type Check } from "./check";
+import { switchOff } from "./fixes";
+
+/** Plugins that need one another in a circle: no order can please them all. */
+export const masterCycle: Check = ({ roster, ties }) =>
+  ties.constraints.cycles
+    .filter(({ items }) => items.some((id) => roster.pluginOf.get(id)!.loads))
+    .map(({ items, links }) => ({
+      check: "master-cycle",
+      id: "master-cycle",
+      data: Object.fromEntries([
+        ["count", links.length],
+        ...links.map((link, at): [string, string] => [`item${at}`, link.before]),
+      ]) as Record<string, string | number>,
+      level: "blocker",
+      subjects: items.map(subject),
+      fixes: links.map((link) => switchOff(link.before)),
+    }));

@@ -1,0 +1,19 @@
+import { plugin as subject, type Check } from "./check";
+import { proposeOrder } from "./fixes";
+
+/** A plugin that loads stands before one of its masters. */
+export const masterLate: Check = ({ roster }) =>
+  roster.plugins.flatMap((plugin) =>
+    plugin.masters.flatMap(({ id }) => {
+      const master = id === null ? undefined : roster.pluginOf.get(id);
+      if (!master?.loads || !plugin.loads || master.place < plugin.place) return [];
+      return {
+        check: "master-late",
+        id: "master-late",
+        data: { item: plugin.id, master: master.id },
+        level: "blocker" as const,
+        subjects: [subject(plugin.id), subject(master.id)],
+        fixes: [proposeOrder],
+      };
+    }),
+  );

@@ -1,0 +1,37 @@
+import type { Finding, Level } from "../model/finding";
+import { capExceeded } from "./cap-exceeded";
+import type { Check, CheckInput } from "./check";
+import { masterCycle } from "./master-cycle";
+import { masterLate } from "./master-late";
+import { masterOff } from "./master-off";
+import { missingMaster } from "./missing-master";
+import { notOnShelf } from "./not-on-shelf";
+import { orderFileDiffers } from "./order-file";
+import { ruleBroken } from "./rule-broken";
+import { unreadablePlugin, unsoundArchive } from "./unsound";
+
+const checks: readonly Check[] = [
+  missingMaster,
+  masterOff,
+  masterCycle,
+  masterLate,
+  capExceeded,
+  unreadablePlugin,
+  ruleBroken,
+  notOnShelf,
+  unsoundArchive,
+  orderFileDiffers,
+];
+
+export const levels: readonly Level[] = ["blocker", "problem", "hint"];
+
+/** All findings, the gravest first; within a level in the order of the checks, then of the list. */
+export function runChecks(input: CheckInput): Finding[] {
+  const findings = checks.flatMap((check) => check(input));
+  return levels.flatMap((level) => findings.filter((finding) => finding.level === level));
+}
+
+export function countByLevel(findings: readonly Finding[]): Record<Level, number> {
+  const count = (level: Level) => findings.filter((finding) => finding.level === level).length;
+  return { blocker: count("blocker"), problem: count("problem"), hint: count("hint") };
+}

@@ -1,0 +1,97 @@
+import { sha256 } from "@noble/hashes/sha2";
+import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
+import canonicalize from "canonicalize";
+import type { Lineup } from "../model/lineup";
+import type { Roster } from "../profile/roster";
+
+/** What decides how a setup behaves, and nothing else: `seating-fingerprint/1` (docs/FORMATS.md). */
+export interface FingerprintFacts {
+  readonly game: { readonly id: string; readonly version: string };
+  readonly expansions: readonly string[];
+  readonly baseOff: readonly string[];
+  /** Those that are on, in order. */
+  readonly mods: readonly {
+    readonly id: string;
+    readonly version: string;
+    readonly content: string;
+    readonly options: Readonly<Record<string, readonly string[]>>;
+    readonly components: readonly string[];
+    readonly hidden: readonly string[];
+  }[];
+  readonly plugins: readonly { readonly name: string; readonly sha256: string }[];
+  readonly launch: Readonly<Record<string, string | number | boolean>>;
+}
+
+export const sha256Hex = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
+
+/** By UTF-16 code units, as RFC 8785 orders keys. */
+const sorted = (values: readonly string[]): string[] => [...values].sort();
+
+/** SHA-256, lower-case hex, over the canonical JSON (RFC 8785) of the facts. */
+export function fingerprintOf(facts: FingerprintFacts): string {
+  const text = canonicalize({
+    format: "seating-fingerprint/1",
+    game: facts.game,
+    expansions: sorted(facts.expansions),
+    baseOff: sorted(facts.baseOff),
+    mods: facts.mods.map((mod) => ({
+      ...mod,
+      options: Object.fromEntries(Object.entries(mod.options).map(([key, parts]) => [key, sorted(parts)])),
+      components: sorted(mod.components),
+      hidden: sorted(mod.hidden),
+    })),
+    plugins: facts.plugins,
+    launch: facts.launch,
+  });
+  return sha256Hex(text!);
+}
+
+export function factsOfRoster(roster: Roster): FingerprintFacts {
+  const { game, profile } = roster;
+  return {
+    game: { id: game.id, version: game.version },
+    expansions: profile.state.expansions,
+    baseOff: [],
+    mods: roster.mods
+      .filter((each) => each.on && each.mod?.content)
+      .map(({ id, mod }) => ({
+        id,
+        version: mod!.version,
+        content: mod!.content!,
+        options: {},
+        components: [],
+        hidden: [],
+      })),
+    plugins: roster.plugins
+      .filter((plugin) => plugin.loads && plugin.file)
+      .map((plugin) => ({ name: plugin.id, sha256: plugin.file!.sha256 })),
+    launch: {},
+  };
+}
+
+export function factsOfLineup(lineup: Lineup): FingerprintFacts {
+  const on = new Set(lineup.mods.filter((mod) => mod.on).map((mod) => mod.id));
+  return {
+    game: lineup.game,
+    expansions: lineup.expansions,
+    baseOff: lineup.baseOff,
+    mods: lineup.mods
+      .filter((mod) => mod.on)
+      .map(({ id, version, content, options, components, hidden }) => ({
+        id,
+        version,
+        content,
+        options,
+        components,
+        hidden,
+      })),
+    plugins: lineup.plugins
+      .filter((plugin) => plugin.on && plugin.sha256 && (plugin.mod === null || on.has(plugin.mod)))
+      .map((plugin) => ({ name: plugin.name, sha256: plugin.sha256! })),
+    launch: lineup.launch,
+  };
+}
+
+/** The first twelve digits in groups of four, as a person reads them out. */
+export const shortFingerprint = (fingerprint: string): string =>
+  fingerprint.slice(0, 12).replace(/(.{4})(?=.)/g, "$1 ");

@@ -1,0 +1,55 @@
+import type { Lineup, LineupMod } from "../model/lineup";
+import type { Roster, SeatedMod } from "../profile/roster";
+import { factsOfRoster, fingerprintOf } from "./fingerprint";
+
+export interface LineupFacts {
+  readonly title: string;
+  readonly author: string;
+  readonly note: string;
+  readonly listVersion: string;
+  readonly date: string;
+}
+
+/** The whole profile as a lineup. Mods that lie nowhere on the shelf have no content to name and are left out. */
+export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
+  const { game, profile } = roster;
+  return {
+    format: "seating-lineup/1",
+    game: { id: game.id, version: game.version },
+    ...facts,
+    sections: [...profile.state.plugins.sections],
+    mods: roster.mods.filter((each) => each.mod?.content).map(lineupMod),
+    plugins: roster.plugins.map(({ id, entry, fixed, file, mod }) => ({
+      name: id,
+      sha256: file?.sha256 ?? null,
+      on: fixed || entry.on,
+      section: entry.section,
+      ...(entry.home === undefined ? {} : { home: entry.home }),
+      mod: mod?.id ?? null,
+    })),
+    rules: [...profile.state.rules],
+    launch: {},
+    expansions: [...profile.state.expansions],
+    baseOff: [],
+    followUps: [],
+    fingerprint: fingerprintOf(factsOfRoster(roster)),
+  };
+}
+
+function lineupMod({ id, on, mod }: SeatedMod): LineupMod {
+  return {
+    id,
+    name: mod!.name,
+    version: mod!.version,
+    source: mod!.manifest?.page ?? "local",
+    size: mod!.size,
+    content: mod!.content!,
+    archive: mod!.archiveSha256,
+    on,
+    section: null,
+    options: {},
+    components: [],
+    hidden: [],
+    note: "",
+  };
+}

@@ -1,0 +1,92 @@
+import type { GameDefinition } from "../model/game";
+import type { Lineup, LineupMod } from "../model/lineup";
+import type { Entry, ProfileState } from "../model/profile";
+import type { ShelfMod } from "../model/shelf";
+import { foldName } from "../profile/fold";
+import { addAbsentPlugins } from "../profile/arrivals";
+import { newestById, type Stock } from "../profile/roster";
+
+export interface MatchedMod {
+  readonly wanted: LineupMod;
+  /** Same content; or the same mod with other content; or nothing of it on the shelf. */
+  readonly status: "found" | "different" | "missing";
+  readonly here: ShelfMod | null;
+}
+
+export interface LineupMatch {
+  readonly mods: readonly MatchedMod[];
+  /** Names of expansions that the lineup uses and that are not owned here. */
+  readonly expansionsMissing: readonly string[];
+  /** The game's own plugins that differ here from the lineup's. */
+  readonly baseDifferent: readonly string[];
+  readonly gameVersionDiffers: boolean;
+}
+
+/** What of a lineup is here, by content first and by id then. Changes nothing. */
+export function matchLineup(game: GameDefinition, lineup: Lineup, stock: Stock): LineupMatch {
+  const sound = stock.shelf.filter((mod) => !mod.problem && mod.content);
+  const byContent = new Map(sound.map((mod) => [mod.content!, mod]));
+  const exact = new Map(sound.map((mod) => [`${mod.id} ${mod.content}`, mod]));
+  const byId = newestById(stock.shelf);
+  const base = new Map(stock.base.map((file) => [foldName(game, file.name), file]));
+  return {
+    mods: lineup.mods.map((wanted): MatchedMod => {
+      const same = exact.get(`${wanted.id} ${wanted.content}`) ?? byContent.get(wanted.content);
+      if (same) return { wanted, status: "found", here: same };
+      const here = byId.get(wanted.id) ?? null;
+      return { wanted, status: here ? "different" : "missing", here };
+    }),
+    expansionsMissing: lineup.expansions
+      .filter((id) => !stock.owned.includes(id))
+      .map((id) => game.expansions.find((each) => each.id === id)?.name ?? id),
+    baseDifferent: lineup.plugins
+      .filter((plugin) => plugin.mod === null && plugin.sha256)
+      .filter((plugin) => {
+        const here = base.get(foldName(game, plugin.name));
+        return here && here.sha256 !== plugin.sha256;
+      })
+      .map((plugin) => plugin.name),
+    gameVersionDiffers: lineup.game.version !== game.version,
+  };
+}
+
+/**
+ * The state of a profile that reproduces the lineup as far as the shelf allows. What is missing keeps its seat, so
+ * that it takes it when it arrives. Plugins that a different version brings besides come to the end of their
+ * section, switched off.
+ */
+export function stateFromLineup(game: GameDefinition, lineup: Lineup, stock: Stock): ProfileState {
+  const matched = matchLineup(game, lineup, stock).mods;
+  const expansions = lineup.expansions.filter((id) => stock.owned.includes(id));
+  const listed: Entry[] = lineup.plugins.map((plugin) => ({
+    id: plugin.name,
+    on: plugin.on,
+    section: plugin.section,
+    ...(plugin.home === undefined ? {} : { home: plugin.home }),
+  }));
+  const state: ProfileState = {
+    mods: {
+      sections: [],
+      entries: matched.map(({ wanted, here, status }) => ({
+        id: here?.id ?? wanted.id,
+        on: wanted.on,
+        section: null,
+        ...(status === "different" ? {} : { content: wanted.content }),
+      })),
+    },
+    plugins: { sections: lineup.sections, entries: listed },
+    rules: lineup.rules,
+    expansions,
+  };
+  const here = matched.map((each) => each.here).filter((mod) => mod !== null);
+  return addAbsentPlugins(game, dropOtherExpansions(game, state), here);
+}
+
+/** Plugins of expansions that are not on here do not exist here. */
+function dropOtherExpansions(game: GameDefinition, state: ProfileState): ProfileState {
+  const fold = (name: string) => foldName(game, name);
+  const off = game.expansions.filter((each) => !state.expansions.includes(each.id));
+  const gone = new Set(off.flatMap((each) => each.plugins).map(fold));
+  const entries = state.plugins.entries.filter((entry) => !gone.has(fold(entry.id)));
+  return { ...state, plugins: { ...state.plugins, entries } };
+}

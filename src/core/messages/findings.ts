@@ -1,0 +1,66 @@
+import { item, plural, sentence, type Data, type Sentence } from "./parts";
+import { sayProblem } from "./problems";
+
+const cycleNames = (d: Data): Sentence =>
+  Array.from({ length: Number(d.count) }, (_, at) => [item(d[`item${at}`]), " → "] as const)
+    .flat()
+    .concat([item(d.item0)]);
+
+const away = (d: Data): string =>
+  [
+    Number(d.moves) > 0 && plural(d.moves, "move"),
+    Number(d.added) > 0 && `${d.added} to add`,
+    Number(d.removed) > 0 && `${d.removed} to take out`,
+  ]
+    .filter(Boolean)
+    .join(", ") || "other mods to open";
+
+export const findingTitle: Record<string, string> = {
+  "missing-master": "Master missing",
+  "missing-expansion": "Expansion missing",
+  "master-off": "Master off",
+  "master-mod-off": "Master’s mod off",
+  "master-gone": "Master not on the shelf",
+  "master-late": "Master loads later",
+  "master-cycle": "Masters in a circle",
+  "cap-exceeded": "Too many plugins",
+  "unsound-archive": "Unsound on the shelf",
+  "unreadable-plugin": "Plugin cannot be read",
+  "rule-broken": "Rule broken",
+  "not-on-shelf": "Not on the shelf",
+  "order-file-differs": "The game reads an older order",
+  "order-file-absent": "No order written yet",
+};
+
+export const findingText: Record<string, (data: Data) => Sentence> = {
+  "missing-master": (d) =>
+    sentence`${item(d.item)} needs ${String(d.master)}, which is in no mod of this profile: the game would stop at start.`,
+  "missing-expansion": (d) =>
+    sentence`${item(d.item)} needs ${String(d.master)} of the expansion ${String(d.expansion)}, which is not there: the game would stop at start.`,
+  "master-off": (d) => sentence`${item(d.item)} needs ${item(d.master)}, which is switched off.`,
+  "master-mod-off": (d) =>
+    sentence`${item(d.item)} needs ${item(d.master)}, whose mod ${String(d.mod)} is switched off.`,
+  "master-gone": (d) =>
+    sentence`${item(d.item)} needs ${item(d.master)}, which is listed here but not on the shelf.`,
+  "master-late": (d) =>
+    sentence`${item(d.item)} needs ${item(d.master)}, which loads later than it: the game would stop at start.`,
+  "master-cycle": (d) =>
+    sentence`No order can please these, for each needs the one before: ${""}`.concat(cycleNames(d), ["."]),
+  "cap-exceeded": (d) =>
+    sentence`${d.used ?? 0} ${String(d.label).toLowerCase()} plugins load; the game holds ${d.cap ?? 0}. Switch off ${d.over ?? 0}.`,
+  "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
+  "unreadable-plugin": (d) =>
+    sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
+  "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
+  "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
+  "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,
+  "order-file-absent": (d) =>
+    sentence`${String(d.path)} is not there yet, so the game loads only what is built in.`,
+};
+
+export const fixText: Record<string, (data: Data) => Sentence> = {
+  "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
+  "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
+  propose: () => ["Propose an order"],
+  "write-order": () => ["Write it"],
+};

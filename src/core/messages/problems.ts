@@ -1,0 +1,32 @@
+import type { Data } from "./parts";
+
+/** Why a file could not be read. Plain text, for it names parts of files and no items. */
+export const problemText: Record<string, (data: Data) => string> = {
+  "not-a-zip": (d) => `it is no sound zip archive: ${d.detail}`,
+  "zip-too-many": (d) => `it lists ${d.count} files; at most ${d.limit} are read`,
+  "zip-too-large": (d) => `it would unpack to ${d.size} bytes; at most ${d.limit} are read`,
+  "zip-bomb": (d) => `it would unpack to ${d.ratio} times its size, more than any honest archive`,
+  "zip-lies": (d) => `“${d.entry}” unpacks to another size than the archive says`,
+  "zip-corrupt": (d) => `“${d.entry}” does not match its checksum or cannot be unpacked`,
+  "zip-overlap": (d) => `“${d.entry}” overlaps another file inside the archive`,
+  "zip-encrypted": (d) => `“${d.entry}” is encrypted`,
+  "path-unsafe": (d) => `it holds the path “${d.entry}”, which would leave the mod’s own folder`,
+  "path-device": (d) => `it holds the path “${d.entry}”, a name that some systems reserve for a device`,
+  "path-control": (d) => `it holds a path with a control character: “${d.entry}”`,
+  "path-twice": (d) => `it holds “${d.entry}” twice, as the game compares paths`,
+  "no-content": () => "it holds no manifest, no plugin and no folder that the game would read",
+  "manifest-broken": (d) => `its seating-mod.json cannot be read: ${d.detail}`,
+  "cannot-read": (d) => `it cannot be read from the disk: ${d.detail}`,
+  "riff-not": () => "it does not begin as a RIFF file",
+  "riff-form": (d) => `it is a RIFF file of the kind “${d.form}”, not “${d.wanted}”`,
+  "riff-truncated": (d) => `it is cut short: ${d.chunk} says ${d.size} bytes, ${d.left} are left`,
+  "riff-trailing": (d) => `${d.count} bytes follow after the end that it declares`,
+  "riff-no-head": () => "it has no head chunk",
+  "riff-head": (d) => `its head chunk is of layout version ${d.version}, which is not known`,
+  "riff-text": (d) => `a text in ${d.chunk} is not zero-terminated UTF-8`,
+  "riff-list": (d) => `an additive list declares ${d.count} entries but ends before`,
+  "riff-master": (d) => `it names a master that is no file name: “${d.name}”`,
+};
+
+export const sayProblem = (code: string, data: Data): string =>
+  problemText[code]?.(data) ?? `it could not be read (${code})`;

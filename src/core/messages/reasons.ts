@@ -1,0 +1,56 @@
+import type { Link } from "../model/problem";
+import type { DirectTie } from "../profile/ties";
+import { isBuiltInRule } from "../profile/plugin-problem";
+import { item, sentence, type Sentence } from "./parts";
+
+/** What a rule is called in a sentence: its note, if it has one. */
+export type RuleNote = (id: string) => string | null;
+
+const ruleWords = (because: string, note: RuleNote): string => {
+  if (isBuiltInRule(because)) return "the game’s fixed order";
+  const text = note(because);
+  return text ? `your rule, “${text}”` : "your rule";
+};
+
+/** Why an item stands on this side of another, seen from the item. */
+export function tieText(tie: DirectTie, from: string, note: RuleNote): Sentence {
+  const isLater = tie.later === from;
+  const other = item(isLater ? tie.earlier : tie.later);
+  const side = isLater ? "After " : "Before ";
+  if (tie.because !== "needs") return sentence`${side}${other}: ${ruleWords(tie.because, note)}.`;
+  return isLater
+    ? sentence`${side}${other}: it is a master of this one.`
+    : sentence`${side}${other}: this is a master of it.`;
+}
+
+function linkText(link: Link, note: RuleNote): Sentence {
+  const [before, after] = [item(link.before), item(link.after)];
+  if (link.because === "needs") return sentence`${before} is a master of ${after}`;
+  if (link.because === "class") return sentence`${before} is of an earlier load rank than ${after}`;
+  if (link.because === "section") return sentence`${before} belongs to an earlier section than ${after}`;
+  return sentence`${before} comes before ${after} by ${ruleWords(link.because, note)}`;
+}
+
+/** Why a move is needed: the chain between the moved item and one that stays. */
+export function chainText(links: readonly Link[], note: RuleNote): Sentence {
+  return links.flatMap((link, at) => {
+    const start: Sentence = at === 0 ? [] : [at === links.length - 1 ? ", and " : ", "];
+    return [...start, ...linkText(link, note)];
+  });
+}
+
+/** A move's reason as one sentence, seen from the item that moves. */
+export function moveText(id: string, links: readonly Link[], note: RuleNote): Sentence {
+  const [only] = links;
+  if (!only) return ["It follows what it is tied to."];
+  if (links.length > 1) return [...chainText(links, note), "."];
+  const loadsLater = only.after === id;
+  const other = item(loadsLater ? only.before : only.after);
+  if (only.because === "needs")
+    return loadsLater
+      ? sentence`Its master ${other} loads later than it: the game would stop at start.`
+      : sentence`It is a master of ${other}, which loads earlier: the game would stop at start.`;
+  if (only.because === "class") return sentence`The game loads its rank ${loadsLater ? "after" : "before"} that of ${other}.`;
+  if (only.because === "section") return sentence`Its section comes ${loadsLater ? "after" : "before"} that of ${other}.`;
+  return sentence`It should load ${loadsLater ? "after" : "before"} ${other}: ${ruleWords(only.because, note)}.`;
+}

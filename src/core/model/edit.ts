@@ -1,0 +1,36 @@
+import { z } from "zod";
+import { Entry, ListName, ProfileState } from "./profile";
+
+/**
+ * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
+ * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
+ * present items; `replace` goes to another state altogether.
+ */
+export const Step = z.discriminatedUnion("kind", [
+  z.strictObject({
+    kind: z.literal("put"),
+    list: ListName,
+    entries: z.array(Entry),
+    before: z.string().nullable(),
+  }),
+  z.strictObject({ kind: z.literal("drop"), list: ListName, ids: z.array(z.string()) }),
+  z.strictObject({ kind: z.literal("switch"), list: ListName, ids: z.array(z.string()), on: z.boolean() }),
+  z.strictObject({ kind: z.literal("arrange"), list: ListName, entries: z.array(Entry) }),
+  z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
+]);
+export type Step = z.infer<typeof Step>;
+
+/** What an edit did, as data; its words ("Move Tidal Core.keel to B3") stand in core/messages under `id`. */
+export const EditLabel = z.strictObject({
+  id: z.enum(["move", "switch-on", "switch-off", "accept", "add", "drop", "restore", "arrivals", "fix"]),
+  data: z.record(z.string(), z.union([z.string(), z.number()])),
+});
+export type EditLabel = z.infer<typeof EditLabel>;
+
+export const Edit = z.strictObject({
+  label: EditLabel,
+  steps: z.array(Step).min(1),
+  /** Name of a restore point that is made before the edit. */
+  restorePoint: z.string().optional(),
+});
+export type Edit = z.infer<typeof Edit>;

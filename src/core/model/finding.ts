@@ -1,0 +1,22 @@
+import type { Edit } from "./edit";
+
+export type Level = "blocker" | "problem" | "hint";
+
+export interface Fix {
+  /** Sentence id in core/messages. */
+  readonly id: string;
+  readonly data: Readonly<Record<string, string | number>>;
+  /** An edit of the profile, or a named act of the application. */
+  readonly does: { readonly edit: Edit } | { readonly act: "propose" | "write-order" };
+}
+
+export interface Finding {
+  readonly check: string;
+  /** Sentence id in core/messages. */
+  readonly id: string;
+  readonly data: Readonly<Record<string, string | number>>;
+  readonly level: Level;
+  /** Ids of the items that it is about. */
+  readonly subjects: readonly { readonly list: "mods" | "plugins"; readonly id: string }[];
+  readonly fixes: readonly Fix[];
+}

@@ -1,0 +1,67 @@
+import { z } from "zod";
+
+const extension = z.string().regex(/^\.[a-z0-9]+$/);
+
+/** What the game loads first. The first rank is built in, the last one takes what no other claims. */
+export const LoadRank = z.strictObject({
+  id: z.string(),
+  label: z.string(),
+  extensions: z.array(extension).optional(),
+  /** Number of the header flag that puts a plugin into this rank. */
+  flag: z.number().int().min(0).max(31).optional(),
+});
+export type LoadRank = z.infer<typeof LoadRank>;
+
+/** A class of plugins that the game holds only so many of. The class without a mark takes the rest. */
+export const Counting = z.strictObject({
+  id: z.string(),
+  label: z.string(),
+  cap: z.number().int().positive(),
+  extensions: z.array(extension).optional(),
+  flag: z.number().int().min(0).max(31).optional(),
+});
+export type Counting = z.infer<typeof Counting>;
+
+export const Expansion = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  /** Folder below the game's own; its presence means that the expansion is owned. */
+  folder: z.string(),
+  plugins: z.array(z.string()),
+});
+export type Expansion = z.infer<typeof Expansion>;
+
+/** `tags` are those of mods whose plugins belong here when they arrive. */
+export const Section = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  rank: z.string(),
+  guidance: z.string(),
+  tags: z.array(z.string()).optional(),
+});
+export type Section = z.infer<typeof Section>;
+
+export const OrderDialect = z.enum(["lines"]);
+export type OrderDialect = z.infer<typeof OrderDialect>;
+
+/** `seating-game/1`: a game and its laws, as data. */
+export const GameDefinition = z.strictObject({
+  format: z.literal("seating-game/1"),
+  id: z.string(),
+  name: z.string(),
+  version: z.string(),
+  lists: z.array(z.enum(["mods", "plugins"])),
+  paths: z.strictObject({ ignoreCase: z.boolean() }),
+  contentFolders: z.array(z.string()),
+  pluginExtensions: z.array(extension),
+  pluginLayout: z.strictObject({ container: z.literal("riff"), formType: z.string().length(4) }),
+  loadRanks: z.array(LoadRank).min(1),
+  counting: z.array(Counting),
+  baseFolder: z.string(),
+  builtIn: z.array(z.string()),
+  expansions: z.array(Expansion),
+  orderFile: z.strictObject({ path: z.string(), dialect: OrderDialect }),
+  holdsFile: z.string(),
+  sections: z.array(Section).min(1),
+});
+export type GameDefinition = z.infer<typeof GameDefinition>;

@@ -1,0 +1,54 @@
+import { z } from "zod";
+import { Section } from "./game";
+import { Rule } from "./profile";
+
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
+const name = z.string().min(1).max(500);
+
+export const LineupMod = z.strictObject({
+  id: name,
+  name,
+  version: z.string().max(100),
+  source: z.string().max(500),
+  size: z.number().int().min(0),
+  content: sha256,
+  archive: sha256.nullable(),
+  on: z.boolean(),
+  section: z.string().nullable(),
+  options: z.record(z.string(), z.array(z.string())),
+  components: z.array(z.string()),
+  hidden: z.array(z.string()),
+  note: z.string(),
+});
+export type LineupMod = z.infer<typeof LineupMod>;
+
+export const LineupPlugin = z.strictObject({
+  name,
+  sha256: sha256.nullable(),
+  on: z.boolean(),
+  section: z.string().nullable(),
+  home: z.string().optional(),
+  mod: z.string().nullable(),
+});
+export type LineupPlugin = z.infer<typeof LineupPlugin>;
+
+/** `seating-lineup/1`: everything from which another person rebuilds the same setup. */
+export const Lineup = z.strictObject({
+  format: z.literal("seating-lineup/1"),
+  game: z.strictObject({ id: name, version: z.string() }),
+  title: z.string().min(1).max(200),
+  author: z.string().max(200),
+  note: z.string().max(20_000),
+  listVersion: z.string().max(100),
+  date: z.string().max(40),
+  sections: z.array(Section),
+  mods: z.array(LineupMod),
+  plugins: z.array(LineupPlugin),
+  rules: z.array(Rule),
+  launch: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
+  expansions: z.array(z.string()),
+  baseOff: z.array(z.string()),
+  followUps: z.array(z.string()),
+  fingerprint: sha256,
+});
+export type Lineup = z.infer<typeof Lineup>;

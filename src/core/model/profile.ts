@@ -1,0 +1,63 @@
+import { z } from "zod";
+import { Section } from "./game";
+import { OrderRule } from "./problem";
+
+export const ListName = z.enum(["mods", "plugins"]);
+export type ListName = z.infer<typeof ListName>;
+
+/**
+ * One item of an order. `section` is the one in which it stands; `home` the one it belongs to where a tie
+ * made an accepted proposal seat it in a later one. Mods have no sections yet: `section` is null there.
+ * `content` pins a mod to the version of this content hash, where the shelf holds several.
+ */
+export const Entry = z.strictObject({
+  id: z.string().min(1).max(500),
+  on: z.boolean(),
+  section: z.string().nullable(),
+  home: z.string().optional(),
+  content: z.string().optional(),
+});
+export type Entry = z.infer<typeof Entry>;
+
+/** Every item of the profile exactly once; entries of one section stand together, in the order of the sections. */
+export const Order = z.strictObject({ sections: z.array(Section), entries: z.array(Entry) });
+export type Order = z.infer<typeof Order>;
+
+export const Rule = z.strictObject({
+  id: z.string(),
+  rule: OrderRule,
+  note: z.string(),
+  made: z.string(),
+});
+export type Rule = z.infer<typeof Rule>;
+
+/** What a profile decides; this is what edits change and restore points keep. */
+export const ProfileState = z.strictObject({
+  mods: Order,
+  plugins: Order,
+  rules: z.array(Rule),
+  /** Ids of the expansions that are on. */
+  expansions: z.array(z.string()),
+});
+export type ProfileState = z.infer<typeof ProfileState>;
+
+export const ProfilePurpose = z.enum(["play", "make", "test"]);
+export type ProfilePurpose = z.infer<typeof ProfilePurpose>;
+
+export const ProfileName = z
+  .string()
+  .trim()
+  .min(1)
+  .max(80)
+  .regex(/^[^\p{Cc}]*$/u);
+
+export const Profile = z.strictObject({
+  id: z.string(),
+  game: z.string(),
+  name: ProfileName,
+  purpose: ProfilePurpose,
+  /** Grows by one with every edit; an edit made against another version is refused as stale. */
+  version: z.number().int(),
+  state: ProfileState,
+});
+export type Profile = z.infer<typeof Profile>;

@@ -1,0 +1,71 @@
+import { z } from "zod";
+
+/** Something wrong with a file, as data; its sentence stands in core/messages under `code`. */
+export const Problem = z.strictObject({
+  code: z.string(),
+  data: z.record(z.string(), z.union([z.string(), z.number()])),
+});
+export type Problem = z.infer<typeof Problem>;
+
+export const PluginHeader = z.strictObject({
+  flags: z.number().int().min(0),
+  title: z.string().nullable(),
+  author: z.string().nullable(),
+  description: z.string().nullable(),
+  date: z.string().nullable(),
+  masters: z.array(z.string()),
+  records: z.number().int().min(0),
+  lists: z.number().int().min(0),
+});
+export type PluginHeader = z.infer<typeof PluginHeader>;
+
+/** A plugin as it lies on the disk; `header` is null where it could not be read, and `problem` says why. */
+export const PluginFile = z.strictObject({
+  name: z.string(),
+  size: z.number().int().min(0),
+  sha256: z.string(),
+  header: PluginHeader.nullable(),
+  problem: Problem.nullable(),
+});
+export type PluginFile = z.infer<typeof PluginFile>;
+
+/** `seating-mod/1`, the optional `seating-mod.json` in a mod's root. Unknown fields are kept. */
+export const ModManifest = z.looseObject({
+  format: z.literal("seating-mod/1"),
+  id: z.string().min(1).max(200),
+  name: z.string().min(1).max(300),
+  version: z.string().max(100),
+  author: z.string().optional(),
+  gameVersions: z.string().optional(),
+  tags: z.array(z.string()).optional(),
+  summary: z.string().optional(),
+  page: z.string().optional(),
+  requires: z.array(z.looseObject({ mod: z.string(), versions: z.string().optional() })).optional(),
+  clashes: z.array(z.looseObject({ mod: z.string(), reason: z.string().optional() })).optional(),
+  expansions: z.array(z.string()).optional(),
+});
+export type ModManifest = z.infer<typeof ModManifest>;
+
+/** An archive or a folder of the shelf folder, as read. An unsound one has a `problem` and no content hash. */
+export const ShelfMod = z.strictObject({
+  /** Name within the shelf folder. */
+  path: z.string(),
+  kind: z.enum(["archive", "folder"]),
+  size: z.number().int().min(0),
+  /** Of the archive: its time of change; of a folder: a hash over the sizes and times of its files. */
+  stamp: z.string(),
+  id: z.string(),
+  name: z.string(),
+  version: z.string(),
+  author: z.string().nullable(),
+  summary: z.string().nullable(),
+  tags: z.array(z.string()),
+  files: z.number().int().min(0),
+  /** SHA-256 over the contents, equal for a folder and any archive of the same files. */
+  content: z.string().nullable(),
+  archiveSha256: z.string().nullable(),
+  manifest: ModManifest.nullable(),
+  plugins: z.array(PluginFile),
+  problem: Problem.nullable(),
+});
+export type ShelfMod = z.infer<typeof ShelfMod>;

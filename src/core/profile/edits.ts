@@ -1,0 +1,77 @@
+import type { Edit, Step } from "../model/edit";
+import type { ListName, ProfileState } from "../model/profile";
+import type { ShelfMod } from "../model/shelf";
+import { switchOnSteps } from "../check/fixes";
+import { addAbsentPlugins } from "./arrivals";
+import type { Roster } from "./roster";
+import { label } from "./steps";
+
+/** Switches plugins; one whose mod is off takes its mod with it when it goes on. Null where nothing changes. */
+export function switchPlugins(roster: Roster, ids: readonly string[], on: boolean): Edit | null {
+  const targets = ids
+    .map((id) => roster.pluginOf.get(id))
+    .filter((plugin) => plugin !== undefined && !plugin.fixed && plugin.loads !== on);
+  const steps = targets.flatMap((plugin): Step[] =>
+    on ? switchOnSteps(plugin!) : [{ kind: "switch", list: "plugins", ids: [plugin!.id], on: false }],
+  );
+  return switchEdit(steps, targets.map((plugin) => plugin!.id), on);
+}
+
+/**
+ * Switches mods that lie on the shelf. One that goes on and is not in the profile yet is added at the end of the
+ * mods, with its plugins at the end of their sections, switched on.
+ */
+export function switchMods(roster: Roster, mods: readonly ShelfMod[], on: boolean): Edit | null {
+  const present = mods.filter((mod) => roster.modOf.has(mod.id));
+  const turned = present.filter((mod) => roster.modOf.get(mod.id)!.on !== on).map((mod) => mod.id);
+  const steps: Step[] = turned.length > 0 ? [{ kind: "switch", list: "mods", ids: turned, on }] : [];
+  const added = on ? mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem) : [];
+  steps.push(...addSteps(roster, added));
+  return switchEdit(steps, [...turned, ...added.map((mod) => mod.id)], on);
+}
+
+function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit | null {
+  if (steps.length === 0) return null;
+  return { label: label(on ? "switch-on" : "switch-off", { item: names[0] ?? "", count: names.length }), steps };
+}
+
+function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[]): Step[] {
+  if (mods.length === 0) return [];
+  const entries = mods.map((mod) => ({ id: mod.id, on: true, section: null }));
+  const steps: Step[] = [{ kind: "put", list: "mods", entries, before: null }];
+  return [...steps, ...arrivalSteps(profile.state, addAbsentPlugins(game, profile.state, mods, true))];
+}
+
+/** Puts of what `next` holds besides, each before the item that follows it there; the last first. */
+function arrivalSteps(state: ProfileState, next: ProfileState): Step[] {
+  const known = new Set(state.plugins.entries.map((entry) => entry.id));
+  const all = next.plugins.entries;
+  return all
+    .map((entry, at): Step | null =>
+      known.has(entry.id)
+        ? null
+        : { kind: "put", list: "plugins", entries: [entry], before: all[at + 1]?.id ?? null },
+    )
+    .filter((step) => step !== null)
+    .reverse();
+}
+
+/** Takes mods out of the profile together with the plugins that only they supply. */
+export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
+  const present = ids.filter((id) => roster.modOf.has(id));
+  if (present.length === 0) return null;
+  const plugins = roster.plugins.filter((plugin) => plugin.mod && present.includes(plugin.mod.id));
+  const drop = (list: ListName, gone: string[]): Step[] => (gone.length > 0 ? [{ kind: "drop", list, ids: gone }] : []);
+  return {
+    label: label("drop", { item: present[0]!, count: present.length }),
+    steps: [...drop("plugins", plugins.map((plugin) => plugin.id)), ...drop("mods", present)],
+  };
+}
+
+/** Takes in plugins that mods of the profile have come to hold since; they arrive switched off. Null if there are none. */
+export function arrivalsEdit(roster: Roster): Edit | null {
+  const { game, profile } = roster;
+  const mods = roster.mods.map((each) => each.mod).filter((mod) => mod !== null);
+  const steps = arrivalSteps(profile.state, addAbsentPlugins(game, profile.state, mods));
+  return steps.length === 0 ? null : { label: label("arrivals", { count: steps.length }), steps };
+}

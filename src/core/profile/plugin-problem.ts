@@ -1,0 +1,52 @@
+import type { OrderProblem, OrderRule, ProblemItem } from "../model/problem";
+import type { Roster } from "./roster";
+
+export const BUILT_IN_RULE = "built-in";
+
+/** Ids of the rules by which the built-in plugins keep their fixed order among themselves. */
+export const isBuiltInRule = (because: string) => because.startsWith(`${BUILT_IN_RULE}:`);
+
+/**
+ * The profile's plugins as an ordering problem: masters that are listed, load ranks, the sections that the items
+ * belong to, the curator's rules, and the fixed order of what is built in. Masters that are not in the profile
+ * keep their names, and so are reported as missing.
+ */
+export function pluginProblem(roster: Roster): OrderProblem {
+  const { game, profile, plugins } = roster;
+  return {
+    format: "seating-order-problem/1",
+    items: plugins.map((plugin): ProblemItem => ({
+      id: plugin.id,
+      class: plugin.rank.id,
+      needs: plugin.masters.map((master) => master.id ?? master.name),
+      ...sectionOf(plugin, profile.state.plugins.sections),
+    })),
+    classes: game.loadRanks.map((rank) => rank.id),
+    sections: profile.state.plugins.sections.map((section) => section.id),
+    rules: [...builtInRules(roster), ...profile.state.rules.map(({ id, rule }) => ({ ...rule, id }))],
+  };
+}
+
+/** Left out where the item stands in a section of another rank: it then takes the place that its rank gives it. */
+function sectionOf(
+  plugin: Roster["plugins"][number],
+  sections: Roster["profile"]["state"]["plugins"]["sections"],
+): { section?: string } {
+  const id = plugin.entry.home ?? plugin.entry.section;
+  const section = sections.find((each) => each.id === id);
+  return section && section.rank === plugin.rank.id ? { section: section.id } : {};
+}
+
+function builtInRules({ game, plugins, idOfName }: Roster): OrderRule[] {
+  const names = [...game.builtIn, ...game.expansions.flatMap((expansion) => expansion.plugins)];
+  const present = names
+    .map((name) => idOfName.get(game.paths.ignoreCase ? name.toLowerCase() : name))
+    .filter((id) => id !== undefined && plugins.some((plugin) => plugin.id === id && plugin.fixed));
+  return present.slice(1).map((id, at) => ({
+    id: `${BUILT_IN_RULE}:${at + 1}`,
+    kind: "after",
+    item: id!,
+    other: present[at]!,
+    strength: "must",
+  }));
+}

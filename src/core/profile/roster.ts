@@ -1,0 +1,159 @@
+import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
+import type { Entry, Profile } from "../model/profile";
+import { compareVersions } from "../version/version";
+import type { PluginFile, ShelfMod } from "../model/shelf";
+import { foldName } from "./fold";
+import { countingOf, fixedPlugins, loadRankOf } from "./laws";
+import { seatsOf } from "./seats";
+
+/** What lies on the disk: the game's own plugins, the owned expansions, and the shelf. */
+export interface Stock {
+  readonly base: readonly PluginFile[];
+  readonly owned: readonly string[];
+  readonly shelf: readonly ShelfMod[];
+}
+
+export interface SeatedMod {
+  readonly id: string;
+  readonly on: boolean;
+  readonly place: number;
+  /** Null where the profile lists a mod that is not on the shelf. */
+  readonly mod: ShelfMod | null;
+}
+
+export interface Master {
+  readonly name: string;
+  /** The item of the profile that it names; null if it is missing. */
+  readonly id: string | null;
+}
+
+export interface SeatedPlugin {
+  readonly id: string;
+  readonly entry: Entry;
+  readonly place: number;
+  readonly seat: string;
+  readonly section: Section | null;
+  readonly rank: LoadRank;
+  readonly counting: Counting | null;
+  /** Built in: always loads, cannot be moved or switched off. */
+  readonly fixed: boolean;
+  readonly file: PluginFile | null;
+  /** The mod that supplies it: of several that are on, the one that loads later. */
+  readonly mod: SeatedMod | null;
+  /** It is on and so is its mod, or it is built in. */
+  readonly loads: boolean;
+  readonly masters: readonly Master[];
+}
+
+/** A profile with everything that its game and the shelf say about its items. */
+export interface Roster {
+  readonly game: GameDefinition;
+  readonly profile: Profile;
+  readonly stock: Stock;
+  readonly mods: readonly SeatedMod[];
+  readonly modOf: ReadonlyMap<string, SeatedMod>;
+  readonly plugins: readonly SeatedPlugin[];
+  readonly pluginOf: ReadonlyMap<string, SeatedPlugin>;
+  readonly idOfName: ReadonlyMap<string, string>;
+}
+
+/** Which of two shelf entries of one mod counts where nothing pins the other: the newer, then the later name. */
+function isNewer(a: ShelfMod, b: ShelfMod): boolean {
+  return (compareVersions(a.version, b.version) || (a.path > b.path ? 1 : -1)) > 0;
+}
+
+/** The sound mods of the shelf by id, of several versions the newest. */
+export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
+  const byId = new Map<string, ShelfMod>();
+  for (const mod of shelf) {
+    if (mod.problem) continue;
+    const known = byId.get(mod.id);
+    if (!known || isNewer(mod, known)) byId.set(mod.id, mod);
+  }
+  return byId;
+}
+
+export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock): Roster {
+  const byId = newestById(stock.shelf);
+  const byContent = new Map(stock.shelf.map((mod) => [`${mod.id} ${mod.content}`, mod]));
+  const mods = profile.state.mods.entries.map((entry, place): SeatedMod => ({
+    id: entry.id,
+    on: entry.on,
+    place,
+    mod: byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null,
+  }));
+  const plugins = seatPlugins(game, profile, stock, mods);
+  return {
+    game,
+    profile,
+    stock,
+    mods,
+    modOf: new Map(mods.map((mod) => [mod.id, mod])),
+    plugins,
+    pluginOf: new Map(plugins.map((plugin) => [plugin.id, plugin])),
+    idOfName: new Map(plugins.map((plugin) => [foldName(game, plugin.id), plugin.id])),
+  };
+}
+
+function seatPlugins(
+  game: GameDefinition,
+  profile: Profile,
+  stock: Stock,
+  mods: readonly SeatedMod[],
+): SeatedPlugin[] {
+  const { entries, sections } = profile.state.plugins;
+  const fold = (name: string) => foldName(game, name);
+  const fixed = new Set(fixedPlugins(game, profile.state.expansions).map(fold));
+  const base = new Map(stock.base.map((file) => [fold(file.name), file]));
+  const suppliers = suppliersOf(game, mods);
+  const idOf = new Map(entries.map((entry) => [fold(entry.id), entry.id]));
+  const seats = seatsOf(profile.state.plugins);
+  const sectionOf = new Map(sections.map((section) => [section.id, section]));
+  const rankOf = new Map(game.loadRanks.map((rank) => [rank.id, rank]));
+  return entries.map((entry, place): SeatedPlugin => {
+    const key = fold(entry.id);
+    const isFixed = fixed.has(key);
+    const supplier = isFixed ? undefined : suppliers.get(key);
+    const file = isFixed ? (base.get(key) ?? null) : (supplier?.file ?? null);
+    const section = sectionOf.get(entry.section ?? "") ?? null;
+    const known = { name: entry.id, header: file?.header ?? null };
+    const rank = file || !section ? loadRankOf(game, known, fixed) : rankOf.get(section.rank);
+    return {
+      id: entry.id,
+      entry,
+      place,
+      seat: seats.get(entry.id)!,
+      section,
+      rank: rank ?? loadRankOf(game, known, fixed),
+      counting: isFixed ? null : countingOf(game, known),
+      fixed: isFixed,
+      file,
+      mod: supplier?.mod ?? null,
+      loads: isFixed || (entry.on && supplier?.mod.on === true),
+      masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOf.get(fold(name)) ?? null })),
+    };
+  });
+}
+
+/** For every plugin name the mod that supplies it: the last of those that are on, else the last of all. */
+function suppliersOf(
+  game: GameDefinition,
+  mods: readonly SeatedMod[],
+): Map<string, { mod: SeatedMod; file: PluginFile }> {
+  const suppliers = new Map<string, { mod: SeatedMod; file: PluginFile }>();
+  for (const mod of mods) {
+    for (const file of mod.mod?.plugins ?? []) {
+      const key = foldName(game, file.name);
+      if (mod.on || !suppliers.get(key)?.mod.on) suppliers.set(key, { mod, file });
+    }
+  }
+  return suppliers;
+}
+
+/** Used and available places of each counted class; plugins that do not load use none. */
+export function placesUsed(roster: Roster): { counting: Counting; used: number }[] {
+  return roster.game.counting.map((counting) => ({
+    counting,
+    used: roster.plugins.filter((plugin) => plugin.loads && plugin.counting?.id === counting.id).length,
+  }));
+}

@@ -1,0 +1,122 @@
+import type { EditLabel, Step } from "../model/edit";
+import { done, refuse, type Outcome } from "../model/outcome";
+import type { Entry, ListName, Order, ProfileState } from "../model/profile";
+
+export interface Applied {
+  readonly state: ProfileState;
+  /** Steps that lead back from the new state to the old one. */
+  readonly inverse: Step[];
+}
+
+/** Applies the steps one after another; changes nothing if one is refused. A state without change stays the same object. */
+export function applySteps(state: ProfileState, steps: readonly Step[]): Outcome<Applied> {
+  let present = state;
+  const inverse: Step[] = [];
+  for (const step of steps) {
+    const applied = applyStep(present, step);
+    if (!applied.ok) return applied;
+    present = applied.value.state;
+    inverse.unshift(...applied.value.inverse);
+  }
+  return done({ state: present, inverse });
+}
+
+function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
+  switch (step.kind) {
+    case "put":
+      return put(state, step);
+    case "drop":
+      return drop(state, step.list, step.ids);
+    case "switch":
+      return turn(state, step.list, step.ids, step.on);
+    case "arrange":
+      return arrange(state, step.list, step.entries);
+    case "replace":
+      return done({ state: step.state, inverse: [{ kind: "replace", state }] });
+  }
+}
+
+function put(state: ProfileState, step: Extract<Step, { kind: "put" }>): Outcome<Applied> {
+  const { list, entries, before } = step;
+  const order = state[list];
+  const ids = new Set(entries.map((entry) => entry.id));
+  const rest = order.entries.filter((entry) => !ids.has(entry.id));
+  const at = before === null ? rest.length : rest.findIndex((entry) => entry.id === before);
+  if (at < 0) return refuse("unknown-item", { item: before ?? "" });
+  const next = [...rest.slice(0, at), ...entries, ...rest.slice(at)];
+  return withEntries(state, list, next, () => [
+    { kind: "drop", list, ids: [...ids] },
+    ...putBack(order, ids, list),
+  ]);
+}
+
+/** Puts of the given entries where they stood, the last first, so that each finds its old neighbour in place. */
+function putBack(order: Order, ids: ReadonlySet<string>, list: ListName): Step[] {
+  return order.entries
+    .map((entry, at): Step | null =>
+      ids.has(entry.id)
+        ? { kind: "put", list, entries: [entry], before: order.entries[at + 1]?.id ?? null }
+        : null,
+    )
+    .filter((step) => step !== null)
+    .reverse();
+}
+
+function drop(state: ProfileState, list: ListName, ids: readonly string[]): Outcome<Applied> {
+  const gone = new Set(ids);
+  const order = state[list];
+  const next = order.entries.filter((entry) => !gone.has(entry.id));
+  if (next.length === order.entries.length) return done({ state, inverse: [] });
+  return withEntries(state, list, next, () => putBack(order, gone, list));
+}
+
+function turn(state: ProfileState, list: ListName, ids: readonly string[], on: boolean): Outcome<Applied> {
+  const wanted = new Set(ids);
+  const changed = state[list].entries.filter((entry) => wanted.has(entry.id) && entry.on !== on);
+  if (changed.length === 0) return done({ state, inverse: [] });
+  const next = state[list].entries.map((entry) => (wanted.has(entry.id) && entry.on !== on ? { ...entry, on } : entry));
+  const turned = changed.map((entry) => entry.id);
+  return withEntries(state, list, next, () => [{ kind: "switch", list, ids: turned, on: !on }]);
+}
+
+function arrange(state: ProfileState, list: ListName, entries: readonly Entry[]): Outcome<Applied> {
+  const present = state[list].entries;
+  const known = new Map(present.map((entry) => [entry.id, entry]));
+  const same = entries.length === present.length && entries.every((entry) => known.delete(entry.id));
+  if (!same) return refuse("other-items", { list });
+  return withEntries(state, list, entries, () => [{ kind: "arrange", list, entries: present }]);
+}
+
+function withEntries(
+  state: ProfileState,
+  list: ListName,
+  next: readonly Entry[],
+  inverse: () => Step[],
+): Outcome<Applied> {
+  const { sections, entries } = state[list];
+  if (next.length === entries.length && next.every((entry, at) => sameEntry(entry, entries[at]!)))
+    return done({ state, inverse: [] });
+  const misplaced = firstOutOfSection(sections, next);
+  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section ?? "" });
+  return done({ state: { ...state, [list]: { sections, entries: [...next] } }, inverse: inverse() });
+}
+
+function sameEntry(a: Entry, b: Entry): boolean {
+  const keys = ["id", "on", "section", "home", "content"] as const;
+  return a === b || keys.every((key) => a[key] === b[key]);
+}
+
+/** The first entry that stands in no known section, or after one of a later section; null if there is none. */
+export function firstOutOfSection(sections: Order["sections"], entries: readonly Entry[]): Entry | null {
+  if (sections.length === 0) return null;
+  const rankOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
+  let reached = 0;
+  for (const entry of entries) {
+    const at = rankOf.get(entry.section);
+    if (at === undefined || at < reached) return entry;
+    reached = at;
+  }
+  return null;
+}
+
+export const label = (id: EditLabel["id"], data: EditLabel["data"] = {}): EditLabel => ({ id, data });

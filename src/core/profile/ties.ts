@@ -1,0 +1,63 @@
+import type { Strength } from "../model/problem";
+import { findConstraints, type Constraints } from "../order/constraints";
+import { CLASS, NEEDS, SECTION } from "../order/ties";
+import { pluginProblem } from "./plugin-problem";
+import type { Roster } from "./roster";
+
+/** A reason why one item must load before another. `because` is "needs" or a rule's id. */
+export interface DirectTie {
+  readonly earlier: string;
+  readonly later: string;
+  readonly strength: Strength;
+  readonly because: string;
+}
+
+/** The ties that join two items directly, and of each item those it has part in. */
+export interface TieIndex {
+  readonly constraints: Constraints;
+  readonly all: readonly DirectTie[];
+  readonly of: (id: string) => readonly DirectTie[];
+}
+
+/** Masters and the rules for pairs, kept or set aside; load ranks and sections hold of groups and are left out. */
+export function indexTies(roster: Roster): TieIndex {
+  const constraints = findConstraints(pluginProblem(roster));
+  const { graph, problem } = constraints.ties;
+  const all: DirectTie[] = [];
+  for (let e = 0; e < graph.from.length; e++) {
+    const origin = graph.origin[e]!;
+    if (graph.from[e]! >= graph.items || graph.to[e]! >= graph.items || origin < NEEDS) continue;
+    if (origin === CLASS || origin === SECTION) continue;
+    const rule = origin === NEEDS ? null : problem.rules[origin]!;
+    all.push({
+      earlier: problem.ids[graph.from[e]!]!,
+      later: problem.ids[graph.to[e]!]!,
+      strength: rule?.strength ?? "must",
+      because: rule ? (rule.id ?? `#${origin}`) : "needs",
+    });
+  }
+  for (const { rule } of constraints.setAside) {
+    if (rule.kind === "needs")
+      all.push({ earlier: rule.other, later: rule.item, strength: "must", because: "needs" });
+  }
+  return { constraints, all, of: groupByItem(all) };
+}
+
+function groupByItem(all: readonly DirectTie[]): (id: string) => readonly DirectTie[] {
+  const groups = new Map<string, DirectTie[]>();
+  const add = (id: string, tie: DirectTie) => {
+    const group = groups.get(id);
+    if (group) group.push(tie);
+    else groups.set(id, [tie]);
+  };
+  for (const tie of all) {
+    add(tie.earlier, tie);
+    if (tie.later !== tie.earlier) add(tie.later, tie);
+  }
+  return (id) => groups.get(id) ?? [];
+}
+
+/** A tie is broken where what must load before stands after. */
+export function isBroken(tie: DirectTie, placeOf: (id: string) => number): boolean {
+  return placeOf(tie.earlier) >= placeOf(tie.later);
+}

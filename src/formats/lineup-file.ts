@@ -1,0 +1,54 @@
+import type { GameDefinition } from "@/core/model/game";
+import { Lineup } from "@/core/model/lineup";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { foldName } from "@/core/profile/fold";
+import { firstOutOfSection } from "@/core/profile/steps";
+import { decodeText, parseJson } from "./text";
+
+const known = "seating-lineup/1";
+
+/** Reads a lineup for a game and checks that a profile can be made of it; refuses it whole otherwise. */
+export function readLineup(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<Lineup> {
+  const decoded = decodeText(bytes, name);
+  if (!decoded.ok) return decoded;
+  const json = parseJson(decoded.value.text, name);
+  if (!json.ok) return json;
+  const format = (json.value as { format?: unknown } | null)?.format;
+  if (typeof format !== "string" || !format.startsWith("seating-lineup/"))
+    return refuse("not-a-lineup", { name, detail: `its format is not “${known}”` });
+  if (format !== known) return refuse("lineup-version", { name, format: format.slice(0, 60), known });
+  const parsed = Lineup.safeParse(json.value);
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]!;
+    return refuse("lineup-broken", { name, path: issue.path.join(".") || "the top", detail: issue.message });
+  }
+  const lineup = parsed.data;
+  if (lineup.game.id !== game.id)
+    return refuse("lineup-game", { name, game: lineup.game.id, present: game.name });
+  return checkLists(lineup, name, game) ?? done(lineup);
+}
+
+function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
+  const broken = (path: string, detail: string) => refuse("lineup-broken", { name, path, detail });
+  const mod = firstTwice(lineup.mods.map((each) => each.id));
+  if (mod !== null) return broken("mods", `“${mod}” stands twice`);
+  const plugin = firstTwice(lineup.plugins.map((each) => foldName(game, each.name)));
+  if (plugin !== null) return broken("plugins", `“${plugin}” stands twice`);
+  const section = firstTwice(lineup.sections.map((each) => each.id));
+  if (section !== null) return broken("sections", `“${section}” stands twice`);
+  const ranks = new Set(game.loadRanks.map((rank) => rank.id));
+  const foreign = lineup.sections.find((each) => !ranks.has(each.rank));
+  if (lineup.sections.length === 0 || foreign)
+    return broken("sections", foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none");
+  const entries = lineup.plugins.map((each) => ({ id: each.name, on: each.on, section: each.section }));
+  const outside = firstOutOfSection(lineup.sections, entries);
+  return outside ? broken("plugins", `“${outside.id}” stands outside its section`) : null;
+}
+
+function firstTwice(ids: readonly string[]): string | null {
+  const seen = new Set<string>();
+  return ids.find((id) => seen.size === seen.add(id).size) ?? null;
+}
+
+/** Two spaces, for people read it and version control compares it. */
+export const writeLineup = (lineup: Lineup): string => `${JSON.stringify(lineup, null, 2)}\n`;
