@@ -6,5 +6,8 @@ import { main, mustRun, root } from "./lib/steps.mjs";
 await main(async () => {
   await install();
   await bundle();
-  await mustRun("The generator", process.execPath, [join(root, "dist/make-demo.mjs"), ...process.argv.slice(2)]);
+  await mustRun("The generator", process.execPath, [
+    join(root, "dist/make-demo.mjs"),
+    ...process.argv.slice(2),
+  ]);
 });

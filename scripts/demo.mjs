@@ -18,7 +18,13 @@ async function reset() {
 async function makeDemo() {
   if (existsSync(join(demo, "demo.json"))) return say("The demo's files are there");
   say("Writing the demo's archives and plugins …");
-  await mustRun("The generator", process.execPath, [join(root, "dist/make-demo.mjs"), "--seed", "7", "--out", demo]);
+  await mustRun("The generator", process.execPath, [
+    join(root, "dist/make-demo.mjs"),
+    "--seed",
+    "7",
+    "--out",
+    demo,
+  ]);
 }
 
 /** Registers the demo game, reads its shelf and makes its profiles, unless that was done. */

@@ -36,7 +36,11 @@ async function unitTests() {
 async function browserTests() {
   say("Browser tests against the production build …");
   const env = { ...quiet, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, "playwright.json") };
-  const code = await run(process.execPath, [tool("@playwright/test/cli.js"), "test", "--reporter=list,json"], { env });
+  const code = await run(
+    process.execPath,
+    [tool("@playwright/test/cli.js"), "test", "--reporter=list,json"],
+    { env },
+  );
   const stats = readReport("playwright.json")?.stats;
   const passed = (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   count("Browser tests", passed, code !== 0 ? Math.max(1, stats?.unexpected ?? 0) : 0);
@@ -46,12 +50,17 @@ async function browserTests() {
 async function bringChromium() {
   if (existsSync(process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium")) return say("Chromium is there");
   if (process.getuid?.() !== 0 || !existsSync("/usr/bin/apt-get"))
-    throw new Error("The browser tests need Chromium: install Debian's package chromium, or set SEATING_CHROMIUM.");
+    throw new Error(
+      "The browser tests need Chromium: install Debian's package chromium, or set SEATING_CHROMIUM.",
+    );
   say("Installing Debian's Chromium through apt …");
   const env = { ...quiet, DEBIAN_FRONTEND: "noninteractive" };
   await run("apt-get", ["update", "-qq"], { env });
   const stdio = ["ignore", "ignore", "inherit"];
-  const code = await run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { env, stdio });
+  const code = await run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+    env,
+    stdio,
+  });
   if (code !== 0) throw new Error("apt-get could not install chromium; the lines above say why.");
 }
 

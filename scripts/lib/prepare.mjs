@@ -8,7 +8,9 @@ const minimumNode = [20, 15];
 function checkNode() {
   const [major, minor] = process.versions.node.split(".").map(Number);
   if (major > minimumNode[0] || (major === minimumNode[0] && minor >= minimumNode[1])) return;
-  throw new Error(`Seating needs Node.js ${minimumNode.join(".")} or newer; this is ${process.versions.node}.`);
+  throw new Error(
+    `Seating needs Node.js ${minimumNode.join(".")} or newer; this is ${process.versions.node}.`,
+  );
 }
 
 export async function install() {
@@ -26,7 +28,13 @@ export async function install() {
 }
 
 export async function build() {
-  const sources = ["src", "scripts/lib/bundle.mjs", "package-lock.json", "next.config.ts", "postcss.config.mjs"];
+  const sources = [
+    "src",
+    "scripts/lib/bundle.mjs",
+    "package-lock.json",
+    "next.config.ts",
+    "postcss.config.mjs",
+  ];
   await unlessUnchanged(
     ".next/seating-built",
     hashOf([...sources, "tsconfig.json"]),

@@ -33,18 +33,22 @@ export async function startServer(env = {}) {
   refuseSecondServer();
   mkdirSync(home, { recursive: true, mode: 0o700 });
   say(`Starting the server with the data in ${home} …`);
-  const child = spawn(process.execPath, [nextBin(), "start", "--hostname", "127.0.0.1", "--port", String(port)], {
-    cwd: root,
-    env: {
-      ...quiet,
-      NEXT_MANUAL_SIG_HANDLE: "1",
-      SEATING_ROOT: root,
-      SEATING_HOME: home,
-      SEATING_PORT: String(port),
-      ...env,
+  const child = spawn(
+    process.execPath,
+    [nextBin(), "start", "--hostname", "127.0.0.1", "--port", String(port)],
+    {
+      cwd: root,
+      env: {
+        ...quiet,
+        NEXT_MANUAL_SIG_HANDLE: "1",
+        SEATING_ROOT: root,
+        SEATING_HOME: home,
+        SEATING_PORT: String(port),
+        ...env,
+      },
+      stdio: ["ignore", "pipe", "inherit"],
     },
-    stdio: ["ignore", "pipe", "inherit"],
-  });
+  );
   const lines = [];
   child.stdout.on("data", (data) => lines.push(String(data)));
   const ended = new Promise((done) => child.once("exit", (code) => done(code ?? 1)));

@@ -7,10 +7,12 @@ const devices = /^(?:con|prn|aux|nul|com[1-9¹²³]|lpt[1-9¹²³])(?:\.|$)/i;
 export function safePath(raw: string): Outcome<string> {
   const shown = raw.replace(/\p{Cc}/gu, "?").slice(0, 200);
   if (/\p{Cc}/u.test(raw)) return refuse("path-control", { entry: shown });
+  if (/[<>"|?*]/.test(raw)) return refuse("path-character", { entry: shown });
   const path = raw.replaceAll("\\", "/");
   const parts = path.replace(/\/$/, "").split("/");
   const leads = path.startsWith("/") || /^[a-z]:/i.test(path) || parts.some((part) => part === "..");
-  if (leads || parts.some((part) => part === "" || part === ".")) return refuse("path-unsafe", { entry: shown });
+  if (leads || parts.some((part) => part === "" || part === "."))
+    return refuse("path-unsafe", { entry: shown });
   if (parts.some((part) => devices.test(part.trimEnd()))) return refuse("path-device", { entry: shown });
   return done(path.normalize("NFC"));
 }

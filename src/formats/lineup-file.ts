@@ -39,7 +39,10 @@ function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
   const ranks = new Set(game.loadRanks.map((rank) => rank.id));
   const foreign = lineup.sections.find((each) => !ranks.has(each.rank));
   if (lineup.sections.length === 0 || foreign)
-    return broken("sections", foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none");
+    return broken(
+      "sections",
+      foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none",
+    );
   const entries = lineup.plugins.map((each) => ({ id: each.name, on: each.on, section: each.section }));
   const outside = firstOutOfSection(lineup.sections, entries);
   return outside ? broken("plugins", `“${outside.id}” stands outside its section`) : null;

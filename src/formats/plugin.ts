@@ -105,7 +105,11 @@ function readAdditiveList(data: Uint8Array): Outcome<AdditiveList> {
     if (at + 4 > data.length) return refuse("riff-list", { count });
     const name = readText(data, at + 4, "alst");
     if (!name.ok) return name;
-    entries.push({ depth: view.getUint16(at, true), share: view.getUint16(at + 2, true), name: name.value.text });
+    entries.push({
+      depth: view.getUint16(at, true),
+      share: view.getUint16(at + 2, true),
+      name: name.value.text,
+    });
     at = name.value.end;
   }
   return done({ record: record.value.text, entries });
@@ -142,13 +146,21 @@ export function writePlugin(plugin: Plugin, formType: string): Uint8Array {
   const head = new DataView(new ArrayBuffer(8));
   head.setUint32(0, layoutVersion, true);
   head.setUint32(4, plugin.flags, true);
-  const info = infoTags.flatMap((tag) => (plugin.info[tag] === undefined ? [] : [textChunk(tag, plugin.info[tag]!)]));
+  const info = infoTags.flatMap((tag) =>
+    plugin.info[tag] === undefined ? [] : [textChunk(tag, plugin.info[tag]!)],
+  );
   const parts = [writeChunk("head", new Uint8Array(head.buffer)), writeContainer("LIST", "INFO", info)];
   const add = (type: string, chunks: Uint8Array[]) => {
     if (chunks.length > 0) parts.push(writeContainer("LIST", type, chunks));
   };
-  add("need", plugin.masters.map((name) => textChunk("mstr", name)));
-  add("recs", plugin.records.map((name) => textChunk("recd", name)));
+  add(
+    "need",
+    plugin.masters.map((name) => textChunk("mstr", name)),
+  );
+  add(
+    "recs",
+    plugin.records.map((name) => textChunk("recd", name)),
+  );
   add("adds", plugin.lists.map(writeAdditiveList));
   return writeContainer("RIFF", formType, parts);
 }

@@ -30,7 +30,7 @@ export function readRiff(bytes: Uint8Array, formType: string): Outcome<Chunk[]> 
 /** The chunks that follow one another in `bytes`. The pad byte of the very last one may be missing. */
 export function readChunks(bytes: Uint8Array): Outcome<Chunk[]> {
   const chunks: Chunk[] = [];
-  for (let at = 0; at < bytes.length; ) {
+  for (let at = 0; at < bytes.length;) {
     if (bytes.length - at < 8)
       return refuse("riff-truncated", { chunk: "a chunk's header", size: 8, left: bytes.length - at });
     const name = nameAt(bytes, at);
@@ -61,7 +61,11 @@ export function writeChunk(name: string, data: Uint8Array): Uint8Array {
 }
 
 /** A RIFF or LIST chunk: `name` is which of the two, `type` its form or list type. */
-export function writeContainer(name: "RIFF" | "LIST", type: string, chunks: readonly Uint8Array[]): Uint8Array {
+export function writeContainer(
+  name: "RIFF" | "LIST",
+  type: string,
+  chunks: readonly Uint8Array[],
+): Uint8Array {
   return writeChunk(name, concatBytes([new TextEncoder().encode(type), ...chunks]));
 }
 

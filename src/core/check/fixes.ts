@@ -1,15 +1,8 @@
 import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
 import { label } from "../profile/steps";
+import { switchOnSteps } from "../profile/edits";
 import type { SeatedPlugin } from "../profile/roster";
-
-/** Switches a plugin on, and its mod with it, for a plugin whose mod is off does not load. */
-export function switchOnSteps(plugin: SeatedPlugin): Step[] {
-  const steps: Step[] = [];
-  if (plugin.mod && !plugin.mod.on) steps.push({ kind: "switch", list: "mods", ids: [plugin.mod.id], on: true });
-  if (!plugin.entry.on) steps.push({ kind: "switch", list: "plugins", ids: [plugin.id], on: true });
-  return steps;
-}
 
 export function switchOn(plugin: SeatedPlugin): Fix {
   const edit = { label: label("switch-on", { item: plugin.id, count: 1 }), steps: switchOnSteps(plugin) };

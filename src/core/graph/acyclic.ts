@@ -109,7 +109,7 @@ export class AcyclicGraph {
 
   private unwind(via: Map<number, number>, start: number, goal: number): number[] {
     const edges: number[] = [];
-    for (let v = goal; v !== start; ) {
+    for (let v = goal; v !== start;) {
       const e = via.get(v)!;
       edges.push(e);
       v = this.from[e]!;

@@ -49,8 +49,7 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "cap-exceeded": (d) =>
     sentence`${d.used ?? 0} ${String(d.label).toLowerCase()} plugins load; the game holds ${d.cap ?? 0}. Switch off ${d.over ?? 0}.`,
   "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
-  "unreadable-plugin": (d) =>
-    sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
+  "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
   "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
   "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,

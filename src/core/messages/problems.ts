@@ -13,6 +13,7 @@ export const problemText: Record<string, (data: Data) => string> = {
   "path-unsafe": (d) => `it holds the path “${d.entry}”, which would leave the mod’s own folder`,
   "path-device": (d) => `it holds the path “${d.entry}”, a name that some systems reserve for a device`,
   "path-control": (d) => `it holds a path with a control character: “${d.entry}”`,
+  "path-character": (d) => `it holds the path “${d.entry}”, with a character that not every system allows`,
   "path-twice": (d) => `it holds “${d.entry}” twice, as the game compares paths`,
   "no-content": () => "it holds no manifest, no plugin and no folder that the game would read",
   "manifest-broken": (d) => `its seating-mod.json cannot be read: ${d.detail}`,

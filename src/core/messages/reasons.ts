@@ -50,7 +50,9 @@ export function moveText(id: string, links: readonly Link[], note: RuleNote): Se
     return loadsLater
       ? sentence`Its master ${other} loads later than it: the game would stop at start.`
       : sentence`It is a master of ${other}, which loads earlier: the game would stop at start.`;
-  if (only.because === "class") return sentence`The game loads its rank ${loadsLater ? "after" : "before"} that of ${other}.`;
-  if (only.because === "section") return sentence`Its section comes ${loadsLater ? "after" : "before"} that of ${other}.`;
+  if (only.because === "class")
+    return sentence`The game loads its rank ${loadsLater ? "after" : "before"} that of ${other}.`;
+  if (only.because === "section")
+    return sentence`Its section comes ${loadsLater ? "after" : "before"} that of ${other}.`;
   return sentence`It should load ${loadsLater ? "after" : "before"} ${other}: ${ruleWords(only.because, note)}.`;
 }

@@ -13,8 +13,10 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
     sentence`Not above ${item(d.with)}: ${tieReason(d, "it is a master of this one")} (${item(d.item)}).`,
   "tie-below": (d) =>
     sentence`Not below ${item(d.with)}: ${tieReason(d, "this is a master of it")} (${item(d.item)}).`,
-  "rank-above": (d) => sentence`Not there: the game loads ${String(d.rank)} plugins later than those (${item(d.item)}).`,
-  "rank-below": (d) => sentence`Not there: the game loads ${String(d.rank)} plugins earlier than those (${item(d.item)}).`,
+  "rank-above": (d) =>
+    sentence`Not there: the game loads ${String(d.rank)} plugins later than those (${item(d.item)}).`,
+  "rank-below": (d) =>
+    sentence`Not there: the game loads ${String(d.rank)} plugins earlier than those (${item(d.item)}).`,
   "built-in-stays": (d) => sentence`${item(d.item)} is built in: the game loads it at this place, always.`,
   "unknown-item": (d) => sentence`${String(d.item)} is not in this profile any more.`,
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],
@@ -28,14 +30,17 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "no-game": () => ["No game is registered yet. Add one on the overview."],
   "no-restore-point": () => ["This restore point is not there any more."],
   "profile-name": () => ["A profile needs a name of 1 to 80 characters, without line breaks."],
-  "profile-name-taken": (d) => sentence`There is a profile named “${String(d.name)}” already. Choose another name.`,
+  "profile-name-taken": (d) =>
+    sentence`There is a profile named “${String(d.name)}” already. Choose another name.`,
   "last-profile": () => ["This is the only profile of the game. Make another one before you delete it."],
   "folder-missing": (d) => sentence`There is no folder at ${String(d.path)}. Check the path.`,
   "folder-not-writable": (d) => sentence`Seating may not write in ${String(d.path)}. Check who may.`,
   "folder-no-game": (d) =>
     sentence`${String(d.path)} does not hold ${String(d.game)}: ${String(d.file)} is not there. Choose the folder in which the game lies.`,
-  "cannot-write": (d) => sentence`${String(d.path)} could not be written: ${String(d.detail)}. Nothing was changed.`,
-  "too-large": (d) => sentence`${String(d.name)} is larger than ${String(d.limit)}. Nothing was read from it.`,
+  "cannot-write": (d) =>
+    sentence`${String(d.path)} could not be written: ${String(d.detail)}. Nothing was changed.`,
+  "too-large": (d) =>
+    sentence`${String(d.name)} is larger than ${String(d.limit)}. Nothing was read from it.`,
   "not-json": (d) => sentence`${String(d.name)} is no JSON: ${String(d.detail)}.`,
   "not-utf8": (d) => sentence`${String(d.name)} is not UTF-8 text.`,
   "not-a-lineup": (d) => sentence`${String(d.name)} is no lineup: ${String(d.detail)}.`,

@@ -3,10 +3,24 @@ import { Section } from "./game";
 import { Rule } from "./profile";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
-const name = z.string().min(1).max(500);
+
+/** No control characters: a name is one line. */
+const name = z
+  .string()
+  .min(1)
+  .max(500)
+  .regex(/^\P{Cc}*$/u, "a name must be one line, without control characters");
+
+/** What can be the name of a file on every system, and never a path. */
+const fileName = z
+  .string()
+  .min(1)
+  .max(255)
+  .regex(/^[^\p{Cc}/\\<>"|?*:]+$/u, "this cannot be the name of a file")
+  .refine((text) => text !== "." && text !== "..", "this cannot be the name of a file");
 
 export const LineupMod = z.strictObject({
-  id: name,
+  id: fileName,
   name,
   version: z.string().max(100),
   source: z.string().max(500),
@@ -23,12 +37,12 @@ export const LineupMod = z.strictObject({
 export type LineupMod = z.infer<typeof LineupMod>;
 
 export const LineupPlugin = z.strictObject({
-  name,
+  name: fileName,
   sha256: sha256.nullable(),
   on: z.boolean(),
   section: z.string().nullable(),
   home: z.string().optional(),
-  mod: z.string().nullable(),
+  mod: fileName.nullable(),
 });
 export type LineupPlugin = z.infer<typeof LineupPlugin>;
 
@@ -36,7 +50,7 @@ export type LineupPlugin = z.infer<typeof LineupPlugin>;
 export const Lineup = z.strictObject({
   format: z.literal("seating-lineup/1"),
   game: z.strictObject({ id: name, version: z.string() }),
-  title: z.string().min(1).max(200),
+  title: name.max(200),
   author: z.string().max(200),
   note: z.string().max(20_000),
   listVersion: z.string().max(100),

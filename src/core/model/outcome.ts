@@ -4,7 +4,8 @@ export interface Refusal {
   readonly data: Readonly<Record<string, string | number>>;
 }
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal };
+export type Outcome<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
 

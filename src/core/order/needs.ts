@@ -128,6 +128,6 @@ function cycleThrough(
 
 function trace(via: ReadonlyMap<number, number>, start: number, end: number): number[] {
   const path = [end];
-  for (let v = end; v !== start; ) path.push((v = via.get(v)!));
+  for (let v = end; v !== start;) path.push((v = via.get(v)!));
   return path.reverse();
 }

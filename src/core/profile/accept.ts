@@ -39,7 +39,9 @@ function seatInSections(roster: Roster, { result, constraints }: Proposal): Entr
 export function acceptEdit(roster: Roster, proposal: PluginProposal): Edit | null {
   const present = roster.profile.state.plugins.entries;
   const same = (entry: Entry, at: number) =>
-    entry.id === present[at]!.id && entry.section === present[at]!.section && entry.home === present[at]!.home;
+    entry.id === present[at]!.id &&
+    entry.section === present[at]!.section &&
+    entry.home === present[at]!.home;
   if (proposal.entries.every(same)) return null;
   return {
     label: label("accept", { moves: proposal.moves.length }),

@@ -1,10 +1,18 @@
 import type { Edit, Step } from "../model/edit";
 import type { ListName, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
-import { switchOnSteps } from "../check/fixes";
 import { addAbsentPlugins } from "./arrivals";
-import type { Roster } from "./roster";
+import type { Roster, SeatedPlugin } from "./roster";
 import { label } from "./steps";
+
+/** Switches a plugin on, and its mod with it, for a plugin whose mod is off does not load. */
+export function switchOnSteps(plugin: SeatedPlugin): Step[] {
+  const steps: Step[] = [];
+  if (plugin.mod && !plugin.mod.on)
+    steps.push({ kind: "switch", list: "mods", ids: [plugin.mod.id], on: true });
+  if (!plugin.entry.on) steps.push({ kind: "switch", list: "plugins", ids: [plugin.id], on: true });
+  return steps;
+}
 
 /** Switches plugins; one whose mod is off takes its mod with it when it goes on. Null where nothing changes. */
 export function switchPlugins(roster: Roster, ids: readonly string[], on: boolean): Edit | null {
@@ -14,7 +22,11 @@ export function switchPlugins(roster: Roster, ids: readonly string[], on: boolea
   const steps = targets.flatMap((plugin): Step[] =>
     on ? switchOnSteps(plugin!) : [{ kind: "switch", list: "plugins", ids: [plugin!.id], on: false }],
   );
-  return switchEdit(steps, targets.map((plugin) => plugin!.id), on);
+  return switchEdit(
+    steps,
+    targets.map((plugin) => plugin!.id),
+    on,
+  );
 }
 
 /**
@@ -32,7 +44,10 @@ export function switchMods(roster: Roster, mods: readonly ShelfMod[], on: boolea
 
 function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit | null {
   if (steps.length === 0) return null;
-  return { label: label(on ? "switch-on" : "switch-off", { item: names[0] ?? "", count: names.length }), steps };
+  return {
+    label: label(on ? "switch-on" : "switch-off", { item: names[0] ?? "", count: names.length }),
+    steps,
+  };
 }
 
 function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[]): Step[] {
@@ -61,10 +76,17 @@ export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
   const present = ids.filter((id) => roster.modOf.has(id));
   if (present.length === 0) return null;
   const plugins = roster.plugins.filter((plugin) => plugin.mod && present.includes(plugin.mod.id));
-  const drop = (list: ListName, gone: string[]): Step[] => (gone.length > 0 ? [{ kind: "drop", list, ids: gone }] : []);
+  const drop = (list: ListName, gone: string[]): Step[] =>
+    gone.length > 0 ? [{ kind: "drop", list, ids: gone }] : [];
   return {
     label: label("drop", { item: present[0]!, count: present.length }),
-    steps: [...drop("plugins", plugins.map((plugin) => plugin.id)), ...drop("mods", present)],
+    steps: [
+      ...drop(
+        "plugins",
+        plugins.map((plugin) => plugin.id),
+      ),
+      ...drop("mods", present),
+    ],
   };
 }
 

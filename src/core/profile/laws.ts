@@ -30,7 +30,10 @@ export function loadRankOf(
 }
 
 /** The class that a plugin counts in; null for a game that counts nothing. */
-export function countingOf(game: GameDefinition, plugin: Pick<PluginFile, "name" | "header">): Counting | null {
+export function countingOf(
+  game: GameDefinition,
+  plugin: Pick<PluginFile, "name" | "header">,
+): Counting | null {
   const isPlain = (counting: Counting) => counting.extensions === undefined && counting.flag === undefined;
   return game.counting.find((each) => bears(each, plugin)) ?? game.counting.find(isPlain) ?? null;
 }

@@ -123,7 +123,8 @@ function targetSection(
   rank: string,
 ): string | null {
   const { sections } = roster.profile.state.plugins;
-  const at = (id: string | undefined) => sections.findIndex((each) => each.id === roster.pluginOf.get(id ?? "")?.entry.section);
+  const at = (id: string | undefined) =>
+    sections.findIndex((each) => each.id === roster.pluginOf.get(id ?? "")?.entry.section);
   const before = at(free.rest[gap - 1]);
   const afterAt = at(free.rest[gap]);
   const after = afterAt === -1 ? sections.length - 1 : afterAt;

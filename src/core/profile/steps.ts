@@ -74,7 +74,9 @@ function turn(state: ProfileState, list: ListName, ids: readonly string[], on: b
   const wanted = new Set(ids);
   const changed = state[list].entries.filter((entry) => wanted.has(entry.id) && entry.on !== on);
   if (changed.length === 0) return done({ state, inverse: [] });
-  const next = state[list].entries.map((entry) => (wanted.has(entry.id) && entry.on !== on ? { ...entry, on } : entry));
+  const next = state[list].entries.map((entry) =>
+    wanted.has(entry.id) && entry.on !== on ? { ...entry, on } : entry,
+  );
   const turned = changed.map((entry) => entry.id);
   return withEntries(state, list, next, () => [{ kind: "switch", list, ids: turned, on: !on }]);
 }

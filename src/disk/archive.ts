@@ -1,0 +1,65 @@
+import { getFileNameLowLevel, openPromise, type Entry, type ZipFile } from "yauzl";
+import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
+import type { ModFile, ModFiles } from "./mod-files";
+
+/** Checked before anything is unpacked; see docs/FORMATS.md. */
+const limits = { entries: 200_000, bytes: 64 * 2 ** 30, ratio: 200, ratioFrom: 64 * 2 ** 20 };
+
+/** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
+export async function openArchive(path: string): Promise<Outcome<ModFiles>> {
+  let zip: ZipFile;
+  try {
+    zip = await openPromise(path, { lazyEntries: true, autoClose: false, decodeStrings: false });
+  } catch (error) {
+    return refuse("not-a-zip", { detail: (error as Error).message });
+  }
+  const listed = await listEntries(zip);
+  if (!listed.ok) {
+    zip.close();
+    return listed;
+  }
+  return done({ files: listed.value.map((entry) => archiveFile(zip, entry)), close: () => zip.close() });
+}
+
+async function listEntries(zip: ZipFile): Promise<Outcome<Entry[]>> {
+  if (zip.entryCount > limits.entries)
+    return refuse("zip-too-many", { count: zip.entryCount, limit: limits.entries });
+  const entries: Entry[] = [];
+  try {
+    for await (const entry of zip.eachEntry()) entries.push(entry);
+  } catch (error) {
+    return refuse("not-a-zip", { detail: (error as Error).message });
+  }
+  const refusal = checkEntries(entries, zip.fileSize);
+  return refusal ?? done(entries.filter((entry) => !nameOf(entry).endsWith("/")));
+}
+
+function checkEntries(entries: readonly Entry[], fileSize: number): { ok: false; refusal: Refusal } | null {
+  const size = entries.reduce((sum, entry) => sum + entry.uncompressedSize, 0);
+  if (size > limits.bytes) return refuse("zip-too-large", { size, limit: limits.bytes });
+  const ratio = Math.floor(size / Math.max(1, fileSize));
+  if (size > limits.ratioFrom && ratio > limits.ratio) return refuse("zip-bomb", { ratio });
+  const encrypted = entries.find((entry) => entry.isEncrypted());
+  if (encrypted) return refuse("zip-encrypted", { entry: shownName(encrypted) });
+  const byPlace = [...entries].sort((a, b) => a.relativeOffsetOfLocalHeader - b.relativeOffsetOfLocalHeader);
+  const overlap = byPlace.find(
+    (entry, at) => at > 0 && endOf(byPlace[at - 1]!) > entry.relativeOffsetOfLocalHeader,
+  );
+  return overlap ? refuse("zip-overlap", { entry: shownName(overlap) }) : null;
+}
+
+/** The least place at which an entry can end: fixed part of its local header, its name, its data. */
+const endOf = (entry: Entry): number =>
+  entry.relativeOffsetOfLocalHeader + 30 + entry.fileNameRaw.length + entry.compressedSize;
+
+const nameOf = (entry: Entry): string =>
+  getFileNameLowLevel(entry.generalPurposeBitFlag, entry.fileNameRaw, entry.extraFields, true);
+
+const shownName = (entry: Entry): string => nameOf(entry).slice(0, 200);
+
+const archiveFile = (zip: ZipFile, entry: Entry): ModFile => ({
+  path: nameOf(entry),
+  size: entry.uncompressedSize,
+  crc32: entry.crc32,
+  open: () => zip.openReadStreamPromise(entry),
+});

@@ -1,0 +1,45 @@
+import { createReadStream } from "node:fs";
+import { lstat, readdir } from "node:fs/promises";
+import { join } from "node:path";
+import type { Readable } from "node:stream";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { openArchive } from "./archive";
+
+/** One file of a mod, wherever it lies. `path` is as stored, unchecked; `crc32` is what an archive promises of it. */
+export interface ModFile {
+  readonly path: string;
+  readonly size: number;
+  readonly crc32: number | null;
+  readonly open: () => Promise<Readable>;
+}
+
+export interface ModFiles {
+  readonly files: readonly ModFile[];
+  readonly close: () => void;
+}
+
+/** The files of an archive or a folder, listed and checked against the limits, not read yet. */
+export async function openModFiles(path: string): Promise<Outcome<ModFiles>> {
+  try {
+    const info = await lstat(path);
+    return info.isDirectory() ? await openFolder(path) : await openArchive(path);
+  } catch (error) {
+    return refuse("cannot-read", {
+      detail: (error as NodeJS.ErrnoException).code ?? (error as Error).message,
+    });
+  }
+}
+
+async function openFolder(root: string): Promise<Outcome<ModFiles>> {
+  const files: ModFile[] = [];
+  const entries = await readdir(root, { recursive: true, withFileTypes: true });
+  for (const entry of entries) {
+    if (entry.isDirectory()) continue;
+    const full = join(entry.parentPath, entry.name);
+    const path = full.slice(root.length + 1);
+    if (!entry.isFile()) return refuse("cannot-read", { detail: `${path} is no plain file` });
+    const { size } = await lstat(full);
+    files.push({ path, size, crc32: null, open: () => Promise.resolve(createReadStream(full)) });
+  }
+  return done({ files, close: () => undefined });
+}

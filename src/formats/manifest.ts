@@ -1,0 +1,15 @@
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { ModManifest } from "@/core/model/shelf";
+import { decodeText, parseJson } from "./text";
+
+export function readManifest(bytes: Uint8Array): Outcome<ModManifest> {
+  const broken = (detail: string) => refuse("manifest-broken", { detail });
+  const decoded = decodeText(bytes, "seating-mod.json");
+  if (!decoded.ok) return broken("it is not UTF-8 text");
+  const json = parseJson(decoded.value.text, "seating-mod.json");
+  if (!json.ok) return broken(String(json.refusal.data.detail));
+  const parsed = ModManifest.safeParse(json.value);
+  if (parsed.success) return done(parsed.data);
+  const issue = parsed.error.issues[0]!;
+  return broken(`${issue.path.join(".") || "the top"}: ${issue.message}`);
+}

@@ -1,0 +1,65 @@
+import type { GameDefinition } from "@/core/model/game";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { extensionOf, foldName } from "@/core/profile/fold";
+import { safePath } from "./archive-path";
+
+export const manifestName = "seating-mod.json";
+
+/** What the content check needs to know of a game. */
+export type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "pluginExtensions">;
+
+/** Paths below a mod's root, by the index of the raw path that each came from. */
+export interface ModLayout {
+  readonly paths: readonly string[];
+  /** Raw index of the plugins directly in the root, and of the manifest (-1 if there is none). */
+  readonly plugins: readonly number[];
+  readonly manifest: number;
+}
+
+/**
+ * The content check: every path is safe, a single top folder that is no content folder is stripped, and then the
+ * root directly holds a manifest, a plugin, or a content folder.
+ */
+export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<ModLayout> {
+  const paths: string[] = [];
+  for (const each of raw) {
+    const path = safePath(each);
+    if (!path.ok) return path;
+    paths.push(path.value);
+  }
+  const stripped = stripTopFolder(game, paths);
+  if (!holdsContent(game, stripped)) return refuse("no-content");
+  const seen = new Set<string>();
+  for (const path of stripped) {
+    const key = foldName(game, path);
+    if (seen.has(key)) return refuse("path-twice", { entry: path.slice(0, 200) });
+    seen.add(key);
+  }
+  const places = stripped.map((_, at) => at);
+  return done({
+    paths: stripped,
+    plugins: places.filter((at) => isPlugin(game, stripped[at]!)),
+    manifest: stripped.findIndex((path) => foldName(game, path) === manifestName),
+  });
+}
+
+function stripTopFolder(game: ContentLaws, paths: readonly string[]): readonly string[] {
+  const tops = new Set(paths.map((path) => path.split("/", 1)[0]!));
+  const [top] = tops;
+  if (tops.size !== 1 || paths.some((path) => path === top) || isContentFolder(game, top!)) return paths;
+  const below = paths.map((path) => path.slice(top!.length + 1));
+  return holdsContent(game, below) ? below : paths;
+}
+
+const isContentFolder = (game: ContentLaws, name: string): boolean =>
+  game.contentFolders.includes(foldName(game, name));
+
+const isPlugin = (game: ContentLaws, path: string): boolean =>
+  !path.includes("/") && game.pluginExtensions.includes(extensionOf(path));
+
+const holdsContent = (game: ContentLaws, paths: readonly string[]): boolean =>
+  paths.some((path) => {
+    const slash = path.indexOf("/");
+    if (slash >= 0) return isContentFolder(game, path.slice(0, slash));
+    return isPlugin(game, path) || foldName(game, path) === manifestName;
+  });

@@ -1,0 +1,55 @@
+import { zipSync } from "fflate";
+import { writePlugin } from "@/formats/plugin";
+import type { DemoMod, DemoPlugin } from "./catalogue";
+
+/** Local parts on purpose: archives store local time, so the bytes are the same in every time zone. */
+const packedAt = new Date(2026, 0, 15, 12, 0, 0);
+
+export type Files = Record<string, Uint8Array>;
+
+const encoder = new TextEncoder();
+
+/** Everything a mod holds, by path below its root. */
+export function filesOf(mod: DemoMod, formType: string): Files {
+  const files: Files = {
+    "seating-mod.json": encoder.encode(`${JSON.stringify(manifestOf(mod), null, 2)}\n`),
+  };
+  for (const plugin of mod.plugins) files[plugin.name] = pluginBytes(mod, plugin, formType);
+  for (const { path, size } of mod.loose) files[path] = looseBytes(`${mod.id}/${path}`, size);
+  return files;
+}
+
+const manifestOf = (mod: DemoMod) => ({
+  format: "seating-mod/1",
+  id: mod.id,
+  name: mod.name,
+  version: mod.version,
+  author: mod.author,
+  gameVersions: ">=1.4 <2",
+  tags: mod.tags,
+  summary: mod.summary,
+  page: `depot:${mod.id}`,
+  requires: mod.requires.map((id) => ({ mod: id })),
+});
+
+export function pluginBytes(
+  mod: Pick<DemoMod, "author" | "name" | "summary">,
+  plugin: DemoPlugin,
+  formType: string,
+): Uint8Array {
+  const { flags, masters, records, lists } = plugin;
+  const info = { INAM: mod.name, IART: mod.author, ICMT: mod.summary, ICRD: "2026-01-15" };
+  return writePlugin({ flags, info, masters, records, lists }, formType);
+}
+
+/** Bytes that look like something: the path, repeated with a running number, so that no two files are equal. */
+function looseBytes(seed: string, size: number): Uint8Array {
+  let text = "";
+  for (let line = 0; text.length < size; line++) text += `${seed} ${(line * 2654435761) >>> 0}\n`;
+  return encoder.encode(text.slice(0, size));
+}
+
+export function zip(files: Files, topFolder = ""): Uint8Array {
+  const below = Object.fromEntries(Object.entries(files).map(([path, bytes]) => [topFolder + path, bytes]));
+  return zipSync(below, { mtime: packedAt, level: 6, os: 3 });
+}

@@ -1,0 +1,182 @@
+import { createReadStream } from "node:fs";
+import { lstat, readFile } from "node:fs/promises";
+import { join } from "node:path";
+import type { GameDefinition } from "@/core/model/game";
+import { sayProblem } from "@/core/messages/problems";
+import { foldName } from "@/core/profile/fold";
+import { countingOf, fixedPlugins, loadRankOf } from "@/core/profile/laws";
+import type { Refusal } from "@/core/model/outcome";
+import type { PluginFile } from "@/core/model/shelf";
+import { digestFile } from "@/disk/digest";
+import { openModFiles, type ModFile } from "@/disk/mod-files";
+import { pluginFile } from "@/disk/read-mod";
+import { readHolds, type Holds } from "@/formats/holds";
+import { layOutMod } from "@/formats/mod-layout";
+import { readOrderFile } from "@/formats/order-file";
+
+/** Why the game stopped at start, as it says it in its log. */
+export class Stopped extends Error {}
+
+type Log = (line: string) => void;
+
+interface Loaded {
+  readonly plugin: PluginFile;
+  readonly from: string;
+}
+
+/**
+ * The stand-in game's start. It knows nothing of Seating: it reads its order file and `holds.json`, opens the
+ * archives and folders that they name, and loads the plugins one by one under its own laws. Throws `Stopped` at the
+ * first thing that stops it.
+ */
+export async function startGame(game: GameDefinition, folder: string, log: Log): Promise<void> {
+  log(`${game.name} ${game.version}, stand-in`);
+  const { names, holds } = await readSetup(game, folder, log);
+  const base = await openBase(game, folder, holds, log);
+  const fromMods = await openMods(game, holds, log);
+  loadAll(game, base, fromMods, names, log);
+  log("running");
+}
+
+async function readSetup(
+  game: GameDefinition,
+  folder: string,
+  log: Log,
+): Promise<{ names: readonly string[]; holds: Holds }> {
+  const { path, dialect } = game.orderFile;
+  const order = readOrderFile(await readWanted(join(folder, path), path), dialect, path);
+  if (!order.ok) throw new Stopped(`${path} is no text`);
+  log(`${path}: ${order.value.names.length} plugins`);
+  const holds = readHolds(await readWanted(join(folder, game.holdsFile), game.holdsFile), game.holdsFile);
+  if (!holds.ok) throw new Stopped(`${game.holdsFile} cannot be read: ${String(holds.refusal.data.detail)}`);
+  log(`${game.holdsFile}: ${holds.value.mods.length} mods`);
+  return { names: order.value.names, holds: holds.value };
+}
+
+async function readWanted(path: string, name: string): Promise<Uint8Array> {
+  try {
+    return await readFile(path);
+  } catch (error) {
+    throw new Stopped(`${name} cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown"})`);
+  }
+}
+
+async function openBase(game: GameDefinition, folder: string, holds: Holds, log: Log): Promise<Loaded[]> {
+  const loaded: Loaded[] = [];
+  for (const name of fixedPlugins(game, holds.expansions)) {
+    const expansion = game.expansions.find((each) => each.plugins.includes(name));
+    const below = expansion?.folder ?? game.baseFolder;
+    const full = join(folder, below, name);
+    const info = await lstat(full).catch(() => null);
+    if (!info?.isFile()) throw new Stopped(`${below}/${name} is not there`);
+    const open = () => Promise.resolve(createReadStream(full));
+    loaded.push(await readPluginOf(game, { path: name, size: info.size, crc32: null, open }, name, below));
+  }
+  log(`built in: ${loaded.length} plugins`);
+  return loaded;
+}
+
+/** What the mods bring, by folded name: of two that bring the same plugin, the mod that loads later wins. */
+async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<Map<string, Loaded>> {
+  const found = new Map<string, Loaded>();
+  for (const { path } of holds.mods) {
+    const opened = await openModFiles(join(holds.shelf, path));
+    if (!opened.ok) throw new Stopped(`${path} cannot be opened: ${say(opened.refusal)}`);
+    const { files, close } = opened.value;
+    try {
+      const layout = layOutMod(
+        game,
+        files.map((file) => file.path),
+      );
+      if (!layout.ok) throw new Stopped(`${path}: ${say(layout.refusal)}`);
+      for (const at of layout.value.plugins) {
+        const name = layout.value.paths[at]!;
+        found.set(foldName(game, name), await readPluginOf(game, files[at]!, name, path));
+      }
+      log(`open ${path}: ${files.length} files, ${layout.value.plugins.length} plugins`);
+    } finally {
+      close();
+    }
+  }
+  return found;
+}
+
+async function readPluginOf(
+  game: GameDefinition,
+  file: ModFile,
+  name: string,
+  from: string,
+): Promise<Loaded> {
+  const digest = await digestFile(file, true);
+  if (!digest.ok) throw new Stopped(`${from}: ${say(digest.refusal)}`);
+  return { plugin: pluginFile(game, name, file.size, digest.value), from };
+}
+
+const say = ({ code, data }: Refusal): string => sayProblem(code, data);
+
+function loadAll(
+  game: GameDefinition,
+  base: readonly Loaded[],
+  fromMods: ReadonlyMap<string, Loaded>,
+  names: readonly string[],
+  log: Log,
+): void {
+  const loading = [...base, ...names.map((name) => findListed(game, fromMods, name))];
+  const fixed = new Set(base.map(({ plugin }) => foldName(game, plugin.name)));
+  const used = new Map(game.counting.map((counting) => [counting.id, 0]));
+  const placeOf = new Map(loading.map(({ plugin }, at) => [foldName(game, plugin.name), at]));
+  const ranks = game.loadRanks.map((rank) => rank.id);
+  let reached = 0;
+  for (const [at, { plugin, from }] of loading.entries()) {
+    const line = `line ${at - base.length + 1} of ${game.orderFile.path}`;
+    if (!plugin.header)
+      throw new Stopped(
+        `${plugin.name} (${line}, from ${from}) cannot be read: ${sayProblem(plugin.problem!.code, plugin.problem!.data)}`,
+      );
+    const rank = ranks.indexOf(loadRankOf(game, plugin, fixed).id);
+    if (rank < reached)
+      throw new Stopped(`${plugin.name} (${line}) is ${ranks[rank]} and stands after ${ranks[reached]} ones`);
+    reached = rank;
+    for (const master of plugin.header.masters) checkMaster(game, placeOf, plugin.name, master, at, line);
+    if (!fixed.has(foldName(game, plugin.name))) count(game, used, plugin, line);
+    log(`load ${plugin.name}`);
+  }
+  log(
+    game.counting
+      .map(({ id, label, cap }) => `${label.toLowerCase()} places: ${used.get(id)} of ${cap}`)
+      .join(", "),
+  );
+}
+
+function findListed(game: GameDefinition, fromMods: ReadonlyMap<string, Loaded>, name: string): Loaded {
+  const loaded = fromMods.get(foldName(game, name));
+  if (!loaded)
+    throw new Stopped(
+      `${name} is listed in ${game.orderFile.path}, but no mod in ${game.holdsFile} brings it`,
+    );
+  return loaded;
+}
+
+function checkMaster(
+  game: GameDefinition,
+  placeOf: ReadonlyMap<string, number>,
+  name: string,
+  master: string,
+  at: number,
+  line: string,
+): void {
+  const place = placeOf.get(foldName(game, master));
+  if (place === undefined) throw new Stopped(`${name} (${line}) needs ${master}, which is missing`);
+  if (place >= at) throw new Stopped(`${name} (${line}) needs ${master}, which loads later`);
+}
+
+function count(game: GameDefinition, used: Map<string, number>, plugin: PluginFile, line: string): void {
+  const counting = countingOf(game, plugin);
+  if (!counting) return;
+  const now = used.get(counting.id)! + 1;
+  used.set(counting.id, now);
+  if (now > counting.cap)
+    throw new Stopped(
+      `${plugin.name} (${line}) is one ${counting.label.toLowerCase()} plugin too many: ${counting.cap} can load`,
+    );
+}

@@ -1,0 +1,5 @@
+import type { GameDefinition } from "@/core/model/game";
+import { brinehollow } from "./brinehollow/definition";
+
+/** The game definitions that ship. */
+export const games: readonly GameDefinition[] = [brinehollow];
