@@ -51,6 +51,9 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "lineup-broken": (d) => sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
   "import-gone": () => ["This import is not there any more. Choose the file again."],
   "in-progress": (d) => sentence`${String(d.what)} is under way already.`,
+  cancelled: (d) => sentence`${String(d.what)} was cancelled. What had been known before stays.`,
+  "trial-failed": (d) => sentence`The stand-in game could not be started (code ${String(d.code)}).`,
+  fault: (d) => sentence`Something went wrong inside Seating, and nothing was changed: ${String(d.detail)}.`,
   "bad-request": (d) => sentence`The request could not be read: ${String(d.detail)}.`,
   "unsound-file": (d) => sentence`${String(d.name)}: ${sayProblem(String(d.code), d)}.`,
 };

@@ -36,7 +36,7 @@ export function freeGaps(roster: Roster, ties: TieIndex, ids: readonly string[])
   for (const item of ids) {
     const place = roster.pluginOf.get(item)!.place;
     for (const tie of ties.of(item)) {
-      if (tie.strength !== "must") continue;
+      if (tie.strength !== "must" || !tie.kept) continue;
       const other = tie.earlier === item ? tie.later : tie.earlier;
       const at = gapOf.get(other);
       if (at === undefined) continue;

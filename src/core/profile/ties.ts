@@ -10,6 +10,8 @@ export interface DirectTie {
   readonly later: string;
   readonly strength: Strength;
   readonly because: string;
+  /** False where it was set aside, for no order can keep it together with the others. */
+  readonly kept: boolean;
 }
 
 /** The ties that join two items directly, and of each item those it has part in. */
@@ -34,11 +36,12 @@ export function indexTies(roster: Roster): TieIndex {
       later: problem.ids[graph.to[e]!]!,
       strength: rule?.strength ?? "must",
       because: rule ? (rule.id ?? `#${origin}`) : "needs",
+      kept: true,
     });
   }
   for (const { rule } of constraints.setAside) {
     if (rule.kind === "needs")
-      all.push({ earlier: rule.other, later: rule.item, strength: "must", because: "needs" });
+      all.push({ earlier: rule.other, later: rule.item, strength: "must", because: "needs", kept: false });
   }
   return { constraints, all, of: groupByItem(all) };
 }

@@ -1,0 +1,25 @@
+"use server";
+
+import { z } from "zod";
+import type { OnDisk } from "@/core/check/check";
+import type { Outcome } from "@/core/model/outcome";
+import { guard } from "../action";
+import { getContext } from "../context";
+import * as games from "../operations/games";
+import { acceptImport, type Imported } from "../operations/lineups";
+import * as orderFile from "../operations/order-file";
+
+const path = z.string().min(1).max(4000);
+const NewGame = z.strictObject({ id: z.string(), gameFolder: path, shelfFolder: path });
+
+export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
+  guard(async () => games.addGame(await getContext(), NewGame.parse(wanted)));
+
+export const writeOrder = async (profileId: string): Promise<Outcome<OnDisk>> =>
+  guard(async () => orderFile.writeOrder(await getContext(), z.string().parse(profileId)));
+
+export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
+  guard(async () => orderFile.readOrderOnDisk(await getContext()));
+
+export const importLineup = async (importId: string, name: string): Promise<Outcome<Imported>> =>
+  guard(async () => acceptImport(await getContext(), z.string().parse(importId), z.string().parse(name)));

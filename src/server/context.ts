@@ -1,0 +1,50 @@
+import "server-only";
+import { join } from "node:path";
+import type { Stock } from "@/core/profile/roster";
+import { migrate } from "@/store/migrate";
+import type { Database } from "@/store/sql";
+import { openInWorker } from "@/store/worker-database";
+import { takeFolder } from "./lock";
+
+/** What the server holds for as long as it runs; the only place that knows the database. */
+export interface Context {
+  readonly db: Database;
+  /** What lies on the disk, by game, as last read; dropped when a shelf is read anew. */
+  readonly stocks: Map<string, Promise<Stock>>;
+  /** Long work that is under way, by name, so that nothing is done twice at once. */
+  readonly underWay: Set<string>;
+}
+
+/** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
+const holder = globalThis as typeof globalThis & { seatingContext?: Promise<Context> };
+
+export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
+export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
+export const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
+
+export function getContext(): Promise<Context> {
+  if (process.env.NEXT_PHASE === "phase-production-build")
+    return Promise.reject(new Error("the database is not opened during a build"));
+  return (holder.seatingContext ??= open());
+}
+
+async function open(): Promise<Context> {
+  const giveBack = takeFolder(home(), { pid: process.pid, address: `http://127.0.0.1:${port()}` });
+  const program = join(root(), "dist", "database-worker.mjs");
+  const db = await openInWorker(program, join(home(), "database"));
+  await migrate(db, join(root(), "src", "store", "migrations"));
+  closeOnSignals(db, giveBack);
+  return { db, stocks: new Map(), underWay: new Set() };
+}
+
+function closeOnSignals(db: Database, giveBack: () => void): void {
+  const exits = { SIGINT: 130, SIGTERM: 143 } as const;
+  for (const signal of ["SIGINT", "SIGTERM"] as const) {
+    process.once(signal, () => {
+      void db.close().finally(() => {
+        giveBack();
+        process.exit(exits[signal]);
+      });
+    });
+  }
+}

@@ -1,0 +1,83 @@
+import "server-only";
+import { randomUUID } from "node:crypto";
+import type { Edit } from "@/core/model/edit";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { Profile } from "@/core/model/profile";
+import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
+import { applySteps } from "@/core/profile/steps";
+import { indexTies } from "@/core/profile/ties";
+import { findNext, readHistory, record, setUndone, type History } from "@/store/journal";
+import { findProfile, saveState } from "@/store/profiles";
+import { addRestorePoint } from "@/store/restore-points";
+import type { Sql } from "@/store/sql";
+import type { Context } from "../context";
+import { readSituation } from "./situation";
+
+export interface Stored {
+  readonly version: number;
+  readonly history: History;
+}
+
+/**
+ * Stores an edit that was made against `version` of the profile. If the profile has changed since, it is refused
+ * as stale and nothing is stored.
+ */
+export async function storeEdit(
+  context: Context,
+  profileId: string,
+  version: number,
+  edit: Edit,
+): Promise<Outcome<Stored>> {
+  await warmUp(context, profileId);
+  return context.db.transaction(async (tx) => {
+    const situation = await readSituation(context, tx, profileId);
+    if (!situation.ok) return situation;
+    const { profile, roster } = situation.value;
+    if (profile.version !== version) return refuse("stale");
+    const prepared = prepareEdit(roster, indexTies(roster), edit);
+    if (!prepared.ok) return prepared;
+    if (changesNothing(roster, prepared.value))
+      return done({ version, history: await readHistory(tx, profileId) });
+    if (edit.restorePoint)
+      await addRestorePoint(tx, randomUUID(), profileId, edit.restorePoint, profile.state);
+    await record(tx, profileId, { label: edit.label, steps: edit.steps, inverse: prepared.value.inverse });
+    await saveState(tx, profileId, version + 1, prepared.value.state, profile.state);
+    return done({ version: version + 1, history: await readHistory(tx, profileId) });
+  });
+}
+
+/** Reads the stock outside the transaction, so that its files are not read while the database waits. */
+async function warmUp(context: Context, profileId: string): Promise<void> {
+  await readSituation(context, context.db, profileId);
+}
+
+export interface Returned {
+  readonly profile: Profile;
+  readonly history: History;
+}
+
+/** Takes back the last edit, or does the last one that was taken back again. */
+export async function step(
+  context: Context,
+  profileId: string,
+  version: number,
+  way: "undo" | "redo",
+): Promise<Outcome<Returned>> {
+  return context.db.transaction(async (tx) => {
+    const profile = await findProfile(tx, profileId);
+    if (!profile) return refuse("no-profile");
+    if (profile.version !== version) return refuse("stale");
+    const entry = await findNext(tx, profileId, way);
+    if (!entry) return refuse(`nothing-to-${way}`);
+    const applied = applySteps(profile.state, way === "undo" ? entry.inverse : entry.steps);
+    if (!applied.ok) return applied;
+    await setUndone(tx, profileId, entry.number, way === "undo");
+    await saveState(tx, profileId, version + 1, applied.value.state, profile.state);
+    return readBack(tx, profileId);
+  });
+}
+
+export async function readBack(db: Sql, profileId: string): Promise<Outcome<Returned>> {
+  const profile = await findProfile(db, profileId);
+  return profile ? done({ profile, history: await readHistory(db, profileId) }) : refuse("no-profile");
+}

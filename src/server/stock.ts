@@ -1,0 +1,47 @@
+import "server-only";
+import { lstat } from "node:fs/promises";
+import { join } from "node:path";
+import type { GameDefinition } from "@/core/model/game";
+import type { PluginFile } from "@/core/model/shelf";
+import type { Stock } from "@/core/profile/roster";
+import { readPluginFiles } from "@/disk/read-mod";
+import type { RegisteredGame } from "@/store/games";
+import { listShelf } from "@/store/shelf";
+import type { Sql } from "@/store/sql";
+import type { Context } from "./context";
+
+/** What lies on the disk for a game: its own plugins read now, the shelf as it was last read. */
+export function getStock(
+  { db, stocks }: Pick<Context, "stocks"> & { db: Sql },
+  game: RegisteredGame,
+): Promise<Stock> {
+  const known = stocks.get(game.id);
+  if (known) return known;
+  const reading = readStock(db, game);
+  stocks.set(game.id, reading);
+  reading.catch(() => stocks.delete(game.id));
+  return reading;
+}
+
+async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
+  const { definition, gameFolder } = game;
+  const owned = await ownedExpansions(definition, gameFolder);
+  const base: PluginFile[] = await readPluginFiles(
+    definition,
+    join(gameFolder, definition.baseFolder),
+    definition.builtIn,
+  );
+  for (const expansion of definition.expansions.filter((each) => owned.includes(each.id)))
+    base.push(...(await readPluginFiles(definition, join(gameFolder, expansion.folder), expansion.plugins)));
+  return { base, owned, shelf: await listShelf(db, game.id) };
+}
+
+/** An expansion is owned where its folder lies in the game's. */
+export async function ownedExpansions(game: GameDefinition, gameFolder: string): Promise<string[]> {
+  const owned: string[] = [];
+  for (const expansion of game.expansions) {
+    const info = await lstat(join(gameFolder, expansion.folder)).catch(() => null);
+    if (info?.isDirectory()) owned.push(expansion.id);
+  }
+  return owned;
+}

@@ -1,0 +1,51 @@
+import type { EditLabel, Step } from "@/core/model/edit";
+import type { Sql } from "./sql";
+
+export interface JournalEntry {
+  readonly number: number;
+  readonly label: EditLabel;
+  readonly steps: Step[];
+  readonly inverse: Step[];
+}
+
+/** Forgets what had been undone, and adds the edit as the newest. */
+export async function record(db: Sql, profileId: string, entry: Omit<JournalEntry, "number">): Promise<void> {
+  await db.query("delete from journal where profile_id = $1 and undone", [profileId]);
+  await db.query(
+    `insert into journal (profile_id, number, label, steps, inverse)
+     select $1, coalesce(max(number), 0) + 1, $2, $3, $4 from journal where profile_id = $1`,
+    [profileId, JSON.stringify(entry.label), JSON.stringify(entry.steps), JSON.stringify(entry.inverse)],
+  );
+}
+
+/** The edit that would be undone next, or done again next; null if there is none. */
+export async function findNext(
+  db: Sql,
+  profileId: string,
+  way: "undo" | "redo",
+): Promise<JournalEntry | null> {
+  const order = way === "undo" ? "desc" : "asc";
+  const rows = await db.query<JournalEntry>(
+    `select number, label, steps, inverse from journal
+     where profile_id = $1 and undone = $2 order by number ${order} limit 1`,
+    [profileId, way === "redo"],
+  );
+  return rows[0] ?? null;
+}
+
+export const setUndone = (db: Sql, profileId: string, number: number, undone: boolean) =>
+  db.query("update journal set undone = $3 where profile_id = $1 and number = $2", [
+    profileId,
+    number,
+    undone,
+  ]);
+
+export interface History {
+  readonly undo: EditLabel | null;
+  readonly redo: EditLabel | null;
+}
+
+export async function readHistory(db: Sql, profileId: string): Promise<History> {
+  const [undo, redo] = [await findNext(db, profileId, "undo"), await findNext(db, profileId, "redo")];
+  return { undo: undo?.label ?? null, redo: redo?.label ?? null };
+}

@@ -1,0 +1,57 @@
+import type { Lineup } from "@/core/model/lineup";
+import type { Sql } from "./sql";
+
+export interface LineupImport {
+  readonly id: string;
+  readonly gameId: string;
+  readonly fileName: string;
+  readonly lineup: Lineup;
+  /** The profile that was made of it; null while it is only looked at. */
+  readonly profileId: string | null;
+  readonly at: Date;
+}
+
+const columns = `id, game_id as "gameId", file_name as "fileName", lineup, profile_id as "profileId", at`;
+
+export const addImport = (db: Sql, id: string, gameId: string, fileName: string, lineup: Lineup) =>
+  db.query("insert into lineup_import (id, game_id, file_name, lineup) values ($1, $2, $3, $4)", [
+    id,
+    gameId,
+    fileName,
+    JSON.stringify(lineup),
+  ]);
+
+export async function findImport(db: Sql, id: string): Promise<LineupImport | null> {
+  const rows = await db.query<LineupImport>(
+    `select ${columns} from lineup_import where id = $1 order by id`,
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+export interface ImportSummary {
+  readonly id: string;
+  readonly fileName: string;
+  readonly title: string;
+  readonly fingerprint: string;
+  readonly profileId: string;
+  readonly profileName: string;
+  readonly at: Date;
+}
+
+/** Imports of which a profile was made that is still there, the newest first. */
+export const listImports = (db: Sql, gameId: string) =>
+  db.query<ImportSummary>(
+    `select i.id, i.file_name as "fileName", i.lineup ->> 'title' as title,
+       i.lineup ->> 'fingerprint' as fingerprint, p.id as "profileId", p.name as "profileName", i.at
+     from lineup_import i join profile p on p.id = i.profile_id and p.deleted_at is null
+     where i.game_id = $1 order by i.at desc, i.id limit 50`,
+    [gameId],
+  );
+
+export const markImported = (db: Sql, id: string, profileId: string) =>
+  db.query("update lineup_import set profile_id = $2 where id = $1", [id, profileId]);
+
+/** Forgets files that were looked at and not imported. */
+export const dropLookedAt = (db: Sql, gameId: string) =>
+  db.query("delete from lineup_import where game_id = $1 and profile_id is null", [gameId]);

@@ -1,0 +1,29 @@
+import { PGlite } from "@electric-sql/pglite";
+import { oneAtATime, type Database, type Sql } from "./sql";
+
+export interface Connection extends Sql {
+  close(): Promise<void>;
+}
+
+const int8 = 20;
+const numeric = 1700;
+
+/** Opens PostgreSQL in this process. `folder` may be `memory://`. The schema is not touched. */
+export async function openConnection(folder: string): Promise<Connection> {
+  const db = await PGlite.create(folder, {
+    relaxedDurability: false,
+    parsers: { [int8]: Number, [numeric]: Number },
+  });
+  return {
+    query: async <T>(text: string, params: readonly unknown[] = []) =>
+      (await db.query<T>(text, [...params])).rows,
+    exec: async (script) => void (await db.exec(script)),
+    close: () => db.close(),
+  };
+}
+
+/** For tests and programs that do little else; the server keeps its database in a worker thread. */
+export async function openHere(folder: string): Promise<Database> {
+  const connection = await openConnection(folder);
+  return oneAtATime(connection, () => connection.close());
+}

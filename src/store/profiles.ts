@@ -1,0 +1,172 @@
+import type { Section } from "@/core/model/game";
+import type {
+  Entry,
+  ListName,
+  Order,
+  Profile,
+  ProfilePurpose,
+  ProfileState,
+  Rule,
+} from "@/core/model/profile";
+import type { Sql } from "./sql";
+
+export interface ProfileSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly purpose: ProfilePurpose;
+  readonly modsOn: number;
+  readonly deletedAt: Date | null;
+}
+
+/** Profiles of a game, those in the bin too (`deletedAt`). */
+export const listProfiles = (db: Sql, gameId: string) =>
+  db.query<ProfileSummary>(
+    `select p.id, p.name, p.purpose, p.deleted_at as "deletedAt",
+       (select count(*) from profile_entry e where e.profile_id = p.id and e.list = 'mods' and e.is_on)::integer as "modsOn"
+     from profile p where p.game_id = $1 order by p.made_at, p.id`,
+    [gameId],
+  );
+
+/** The whole profile; null where there is none of this id, or it is in the bin. */
+export async function findProfile(db: Sql, id: string): Promise<Profile | null> {
+  const [head] = await db.query<Omit<Profile, "state"> & { expansions: string[] }>(
+    `select id, game_id as "game", name, purpose, version, expansions
+     from profile where id = $1 and deleted_at is null order by id`,
+    [id],
+  );
+  if (!head) return null;
+  const { expansions, ...facts } = head;
+  const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
+  const rules = await db.query<Rule>(
+    "select id, rule, note, made from profile_rule where profile_id = $1 order by position",
+    [id],
+  );
+  return { ...facts, state: { mods, plugins, rules, expansions } };
+}
+
+async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
+  const sections = await db.query<Section & { tags: string[] | null }>(
+    `select id, name, rank, guidance, tags from profile_section
+     where profile_id = $1 and list = $2 order by position`,
+    [profileId, list],
+  );
+  const entries = await db.query<{ [K in keyof Entry]-?: Entry[K] | null }>(
+    `select id, is_on as "on", section, home, content from profile_entry
+     where profile_id = $1 and list = $2 order by position`,
+    [profileId, list],
+  );
+  return {
+    sections: sections.map(withoutNulls<Section>("tags")),
+    entries: entries.map(withoutNulls<Entry>("home", "content")),
+  };
+}
+
+/** Optional fields are absent in the model and null in a row. */
+const withoutNulls =
+  <T>(...optional: (keyof T & string)[]) =>
+  (row: object): T =>
+    Object.fromEntries(
+      Object.entries(row).filter(([key, value]) => value !== null || !optional.includes(key as never)),
+    ) as T;
+
+export const insertProfile = (db: Sql, { id, game, name, purpose, version, state }: Profile) =>
+  db.query(
+    "insert into profile (id, game_id, name, purpose, version, expansions) values ($1, $2, $3, $4, $5, $6)",
+    [id, game, name, purpose, version, state.expansions],
+  );
+
+/** Stores what an edit changed: the new version, and of the state what is another object than before. */
+export async function saveState(
+  db: Sql,
+  id: string,
+  version: number,
+  state: ProfileState,
+  before: ProfileState | null,
+): Promise<void> {
+  await db.query("update profile set version = $2, expansions = $3 where id = $1", [
+    id,
+    version,
+    state.expansions,
+  ]);
+  for (const list of ["mods", "plugins"] as const) {
+    if (state[list].sections !== before?.[list].sections)
+      await saveSections(db, id, list, state[list].sections);
+    if (state[list].entries !== before?.[list].entries) await saveEntries(db, id, list, state[list].entries);
+  }
+  if (state.rules !== before?.rules) await saveRules(db, id, state.rules);
+}
+
+const saveEntries = (db: Sql, id: string, list: ListName, entries: readonly Entry[]) =>
+  db.query(
+    `with given as (
+       select * from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[])
+         with ordinality as g (id, is_on, section, home, content, position)
+     ), gone as (
+       delete from profile_entry
+       where profile_id = $1 and list = $2 and not id = any($3::text[])
+     )
+     insert into profile_entry (profile_id, list, position, id, is_on, section, home, content)
+     select $1, $2, position, id, is_on, section, home, content from given
+     on conflict (profile_id, list, id) do update set position = excluded.position, is_on = excluded.is_on,
+       section = excluded.section, home = excluded.home, content = excluded.content
+     where (profile_entry.position, profile_entry.is_on, profile_entry.section, profile_entry.home, profile_entry.content)
+       is distinct from (excluded.position, excluded.is_on, excluded.section, excluded.home, excluded.content)`,
+    [
+      id,
+      list,
+      entries.map((entry) => entry.id),
+      entries.map((entry) => entry.on),
+      entries.map((entry) => entry.section),
+      entries.map((entry) => entry.home ?? null),
+      entries.map((entry) => entry.content ?? null),
+    ],
+  );
+
+async function saveSections(
+  db: Sql,
+  id: string,
+  list: ListName,
+  sections: readonly Section[],
+): Promise<void> {
+  await db.query("delete from profile_section where profile_id = $1 and list = $2", [id, list]);
+  await db.query(
+    `insert into profile_section (profile_id, list, position, id, name, rank, guidance, tags)
+     select $1, $2, s.position, s.id, s.name, s.rank, s.guidance, s.tags
+     from rows from (jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[]))
+       with ordinality as s (id, name, rank, guidance, tags, position)`,
+    [id, list, JSON.stringify(sections)],
+  );
+}
+
+async function saveRules(db: Sql, id: string, rules: readonly Rule[]): Promise<void> {
+  await db.query("delete from profile_rule where profile_id = $1", [id]);
+  await db.query(
+    `insert into profile_rule (profile_id, position, id, rule, note, made)
+     select $1, r.position, r.id, r.rule, r.note, r.made
+     from rows from (jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text))
+       with ordinality as r (id, rule, note, made, position)`,
+    [id, JSON.stringify(rules)],
+  );
+}
+
+export const renameProfile = (db: Sql, id: string, name: string, purpose: ProfilePurpose) =>
+  db.query("update profile set name = $2, purpose = $3 where id = $1", [id, name, purpose]);
+
+/** Into the bin, or out of it again. */
+export const setDeleted = (db: Sql, id: string, deleted: boolean) =>
+  db.query("update profile set deleted_at = case when $2 then now() end where id = $1", [id, deleted]);
+
+/** Whether another profile of the game, not in the bin, bears the name. */
+export async function isNameTaken(
+  db: Sql,
+  gameId: string,
+  name: string,
+  except: string | null,
+): Promise<boolean> {
+  const rows = await db.query(
+    `select 1 from profile where game_id = $1 and lower(name) = lower($2) and deleted_at is null
+       and id is distinct from $3 order by id`,
+    [gameId, name, except],
+  );
+  return rows.length > 0;
+}

@@ -1,0 +1,33 @@
+import type { ProfileState } from "@/core/model/profile";
+import type { Sql } from "./sql";
+
+export interface RestorePoint {
+  readonly id: string;
+  readonly name: string;
+  readonly at: Date;
+}
+
+export const listRestorePoints = (db: Sql, profileId: string) =>
+  db.query<RestorePoint>(
+    "select id, name, at from restore_point where profile_id = $1 order by at desc, id",
+    [profileId],
+  );
+
+export const addRestorePoint = (db: Sql, id: string, profileId: string, name: string, state: ProfileState) =>
+  db.query("insert into restore_point (id, profile_id, name, state) values ($1, $2, $3, $4)", [
+    id,
+    profileId,
+    name,
+    JSON.stringify(state),
+  ]);
+
+export async function findRestorePoint(
+  db: Sql,
+  id: string,
+): Promise<{ profileId: string; name: string; state: ProfileState } | null> {
+  const rows = await db.query<{ profileId: string; name: string; state: ProfileState }>(
+    `select profile_id as "profileId", name, state from restore_point where id = $1 order by id`,
+    [id],
+  );
+  return rows[0] ?? null;
+}

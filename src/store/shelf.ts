@@ -1,0 +1,32 @@
+import type { ShelfMod } from "@/core/model/shelf";
+import type { Sql } from "./sql";
+
+export const listShelf = (db: Sql, gameId: string) =>
+  db.query<ShelfMod>(
+    `select path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
+       archive_sha256 as "archiveSha256", manifest, plugins, problem
+     from shelf_mod where game_id = $1 order by path`,
+    [gameId],
+  );
+
+/** Puts the mods in place of what was known of the same paths. */
+export const saveShelfMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
+  db.query(
+    `insert into shelf_mod (game_id, path, kind, size, stamp, id, name, version, author, summary, tags, files,
+       content, archive_sha256, manifest, plugins, problem)
+     select $1, m.path, m.kind, m.size, m.stamp, m.id, m.name, m.version, m.author, m.summary, m.tags, m.files,
+       m.content, m."archiveSha256", m.manifest, m.plugins, m.problem
+     from jsonb_to_recordset($2::jsonb) as m (path text, kind text, size bigint, stamp text, id text, name text,
+       version text, author text, summary text, tags text[], files integer, content text, "archiveSha256" text,
+       manifest jsonb, plugins jsonb, problem jsonb)
+     on conflict (game_id, path) do update set kind = excluded.kind, size = excluded.size,
+       stamp = excluded.stamp, id = excluded.id, name = excluded.name, version = excluded.version,
+       author = excluded.author, summary = excluded.summary, tags = excluded.tags, files = excluded.files,
+       content = excluded.content, archive_sha256 = excluded.archive_sha256, manifest = excluded.manifest,
+       plugins = excluded.plugins, problem = excluded.problem`,
+    [gameId, JSON.stringify(mods)],
+  );
+
+/** Forgets what is not among the paths any more. */
+export const keepShelfPaths = (db: Sql, gameId: string, paths: readonly string[]) =>
+  db.query("delete from shelf_mod where game_id = $1 and not path = any($2::text[])", [gameId, paths]);

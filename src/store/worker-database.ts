@@ -1,0 +1,51 @@
+import { Worker } from "node:worker_threads";
+import { oneAtATime, type Database, type Sql } from "./sql";
+
+export interface Ask {
+  readonly number: number;
+  readonly kind: "query" | "exec" | "close";
+  readonly text: string;
+  readonly params: readonly unknown[];
+}
+
+export interface Answer {
+  readonly number: number;
+  readonly value?: unknown;
+  readonly error?: { readonly message: string; readonly code?: string | undefined };
+}
+
+/** Opens the database of a folder in a worker thread that runs `program`, a bundled database-worker. */
+export async function openInWorker(program: string, folder: string): Promise<Database> {
+  const worker = new Worker(program, { workerData: { folder } });
+  const waiting = new Map<number, { resolve: (value: never) => void; reject: (error: Error) => void }>();
+  let asked = 0;
+  const failAll = (error: Error) => {
+    for (const { reject } of waiting.values()) reject(error);
+    waiting.clear();
+  };
+  worker.on("error", failAll);
+  worker.on("exit", () => failAll(new Error("the database's thread has ended")));
+  worker.on("message", ({ number, value, error }: Answer) => {
+    const one = waiting.get(number);
+    waiting.delete(number);
+    if (error) one?.reject(Object.assign(new Error(error.message), { code: error.code }));
+    else one?.resolve(value as never);
+  });
+  const answerTo = <T>(number: number) =>
+    new Promise<T>((resolve, reject) => waiting.set(number, { resolve, reject }));
+  const ask = <T>(kind: Ask["kind"], text: string, params: readonly unknown[] = []) => {
+    const number = ++asked;
+    const answer = answerTo<T>(number);
+    worker.postMessage({ number, kind, text, params } satisfies Ask);
+    return answer;
+  };
+  const connection: Sql = {
+    query: (text, params) => ask("query", text, params),
+    exec: (script) => ask("exec", script),
+  };
+  await answerTo(0);
+  return oneAtATime(connection, async () => {
+    await ask("close", "");
+    await worker.terminate();
+  });
+}
