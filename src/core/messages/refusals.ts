@@ -18,6 +18,8 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "rank-below": (d) =>
     sentence`Not there: the game loads ${String(d.rank)} plugins earlier than those (${item(d.item)}).`,
   "built-in-stays": (d) => sentence`${item(d.item)} is built in: the game loads it at this place, always.`,
+  "no-seat": (d) =>
+    sentence`“${String(d.seat)}” is no seat here. Type a section’s letter, A to ${String(d.last)}, and a number, as in C4.`,
   "unknown-item": (d) => sentence`${String(d.item)} is not in this profile any more.`,
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],
   "outside-section": (d) => sentence`${item(d.item)} would stand outside its section.`,
@@ -53,6 +55,8 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "in-progress": (d) => sentence`${String(d.what)} is under way already.`,
   cancelled: (d) => sentence`${String(d.what)} was cancelled. What had been known before stays.`,
   "trial-failed": (d) => sentence`The stand-in game could not be started (code ${String(d.code)}).`,
+  unreachable: (d) =>
+    sentence`The server of Seating does not answer (${String(d.detail)}). Start it again; what it had confirmed is stored.`,
   fault: (d) => sentence`Something went wrong inside Seating, and nothing was changed: ${String(d.detail)}.`,
   "bad-request": (d) => sentence`The request could not be read: ${String(d.detail)}.`,
   "unsound-file": (d) => sentence`${String(d.name)}: ${sayProblem(String(d.code), d)}.`,

@@ -1,18 +1,22 @@
 import type { Edit } from "../model/edit";
 import type { Entry } from "../model/profile";
-import { propose, type Proposal } from "../order/propose";
+import type { OrderResult } from "../model/problem";
+import { propose, type Move, type Proposal } from "../order/propose";
 import { pluginProblem } from "./plugin-problem";
 import type { Roster } from "./roster";
 import { label } from "./steps";
 
-export interface PluginProposal extends Proposal {
+/** A proposal as plain data, so that it can cross to and from a worker. */
+export interface PluginProposal {
+  readonly result: OrderResult;
+  readonly moves: readonly Move[];
   /** The order that the proposal comes to, with the section in which each item then stands. */
   readonly entries: readonly Entry[];
 }
 
 export function proposePlugins(roster: Roster): PluginProposal {
   const proposal = propose(pluginProblem(roster));
-  return { ...proposal, entries: seatInSections(roster, proposal) };
+  return { result: proposal.result, moves: proposal.moves, entries: seatInSections(roster, proposal) };
 }
 
 /**

@@ -1,0 +1,169 @@
+"use client";
+
+import { Command as Cmdk } from "cmdk";
+import { useRouter } from "next/navigation";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { Roster } from "@/core/profile/roster";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { commands, type Command } from "./commands";
+
+interface Hit {
+  readonly key: string;
+  readonly group: "Seat" | "Plugins" | "Mods" | "Commands";
+  readonly title: string;
+  readonly detail: string;
+  readonly run: () => void;
+}
+
+const most = { Seat: 1, Plugins: 7, Mods: 5, Commands: 8 } as const;
+
+/** One field that finds items by seat or name and runs commands. */
+export function CommandField({ run }: { run: (command: Command) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState("");
+  const hits = useHits(text, run);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.code !== "KeyK") return;
+      event.preventDefault();
+      input.current?.focus();
+      input.current?.select();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  const choose = (hit: Hit) => {
+    setOpen(false);
+    setText("");
+    input.current?.blur();
+    hit.run();
+  };
+  const groups = (["Seat", "Plugins", "Mods", "Commands"] as const).filter((group) =>
+    hits.some((hit) => hit.group === group),
+  );
+  return (
+    <Cmdk
+      shouldFilter={false}
+      loop
+      label="Search, or type a seat or a command"
+      className="relative w-full max-w-[400px]"
+      onKeyDown={(event) => {
+        if (event.key !== "Escape") return;
+        setOpen(false);
+        input.current?.blur();
+      }}
+    >
+      <Cmdk.Input
+        ref={input}
+        value={text}
+        onValueChange={(value) => {
+          setText(value);
+          setOpen(true);
+        }}
+        onFocus={() => setOpen(true)}
+        onBlur={() => setTimeout(() => setOpen(false), 120)}
+        placeholder="Search, or type a seat or a command"
+        className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-14 pl-2.5"
+      />
+      <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-xs">
+        Ctrl K
+      </kbd>
+      {open && (
+        <Cmdk.List className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[360px] overflow-auto rounded-md border p-1 shadow-xl">
+          {hits.length === 0 && (
+            <div className="text-ink2 px-2 py-3">Nothing is called “{text}”, and no seat or command.</div>
+          )}
+          {groups.map((group) => (
+            <Cmdk.Group
+              key={group}
+              heading={<span className="text-ink3 px-2 text-xs font-semibold">{group}</span>}
+            >
+              {hits
+                .filter((hit) => hit.group === group)
+                .map((hit) => (
+                  <Cmdk.Item
+                    key={hit.key}
+                    value={hit.key}
+                    onSelect={() => choose(hit)}
+                    onMouseDown={(event) => event.preventDefault()}
+                    className="data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2"
+                  >
+                    <span className="grow truncate">{hit.title}</span>
+                    <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
+                  </Cmdk.Item>
+                ))}
+            </Cmdk.Group>
+          ))}
+        </Cmdk.List>
+      )}
+    </Cmdk>
+  );
+}
+
+function useHits(text: string, run: (command: Command) => void): Hit[] {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const router = useRouter();
+  return useMemo(() => {
+    const wanted = text.trim().toLowerCase();
+    const toPlugin = (id: string) => () => {
+      editor.select([id], id);
+      router.push("/plan");
+    };
+    const toMod = (id: string) => () => router.push(`/shelf?mod=${encodeURIComponent(id)}`);
+    const all = [
+      ...pluginHits(roster, wanted, toPlugin),
+      ...modHits(roster, wanted, toMod),
+      ...commandHits(wanted, run),
+    ];
+    const counts = new Map<string, number>();
+    return all.filter(({ group }) => {
+      const count = (counts.get(group) ?? 0) + 1;
+      counts.set(group, count);
+      return count <= most[group];
+    });
+  }, [text, roster, editor, router, run]);
+}
+
+function pluginHits({ plugins }: Roster, wanted: string, go: (id: string) => () => void): Hit[] {
+  if (wanted === "") return [];
+  const hit = (group: Hit["group"], { id, seat }: Roster["plugins"][number]): Hit => ({
+    key: `${group} ${id}`,
+    group,
+    title: id,
+    detail: seat,
+    run: go(id),
+  });
+  return [
+    ...plugins.filter((plugin) => plugin.seat.toLowerCase() === wanted).map((plugin) => hit("Seat", plugin)),
+    ...plugins
+      .filter((plugin) => plugin.id.toLowerCase().includes(wanted))
+      .map((plugin) => hit("Plugins", plugin)),
+  ];
+}
+
+function modHits({ mods }: Roster, wanted: string, go: (id: string) => () => void): Hit[] {
+  if (wanted === "") return [];
+  return mods
+    .filter(({ id, mod }) => (mod?.name ?? id).toLowerCase().includes(wanted))
+    .map(({ id, mod }) => ({
+      key: `mod ${id}`,
+      group: "Mods",
+      title: mod?.name ?? id,
+      detail: mod?.version ?? "not on the shelf",
+      run: go(id),
+    }));
+}
+
+function commandHits(wanted: string, run: (command: Command) => void): Hit[] {
+  return commands
+    .filter((command) => command.title.toLowerCase().includes(wanted))
+    .map((command) => ({
+      key: `command ${command.id}`,
+      group: "Commands",
+      title: command.title,
+      detail: (command.keys ?? "").replace("Mod", "Ctrl"),
+      run: () => run(command),
+    }));
+}

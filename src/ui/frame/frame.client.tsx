@@ -1,0 +1,92 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useState, type ReactNode } from "react";
+import { Toaster } from "sonner";
+import type { WorkspaceView } from "@/server/views/workspace";
+import { MoveToDialog } from "../plan/move-to-dialog";
+import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
+import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
+import { KeysDialog } from "./keys-dialog";
+import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
+import { Rail } from "./rail";
+import { Strip } from "./strip";
+import { turnTheme, useTheme } from "./theme";
+import { TopBar } from "./top-bar";
+import { TrialPanel } from "./trial-panel";
+
+/** Everything around a view: top bar, rail, strip, dialogs, keys. */
+export function FrameScreen({ view, children }: { view: WorkspaceView; children: ReactNode }) {
+  return (
+    <WorkspaceRoot view={view}>
+      <Frame>{children}</Frame>
+    </WorkspaceRoot>
+  );
+}
+
+function Frame({ children }: { children: ReactNode }) {
+  const [dialog, setDialog] = useState<DialogName | null>(null);
+  const close = useCallback(() => setDialog(null), []);
+  const run = useCommands(setDialog);
+  const theme = useTheme();
+  return (
+    <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
+      <TopBar run={run} openDialog={setDialog} />
+      <Rail />
+      <main className="bg-surface min-h-0 min-w-0 overflow-hidden">{children}</main>
+      <TrialPanel />
+      <Strip />
+      <NewProfileDialog open={dialog === "new-profile"} onClose={close} />
+      <ProfileFactsDialog open={dialog === "profile-facts"} onClose={close} />
+      <KeysDialog open={dialog === "keys"} onClose={close} />
+      <MoveToDialog open={dialog === "move-to"} onClose={close} />
+      <Toaster
+        theme={theme}
+        position="bottom-right"
+        offset={{ bottom: 40, right: 16 }}
+        closeButton
+        toastOptions={{ className: "font-sans !text-[13px]" }}
+      />
+    </div>
+  );
+}
+
+/** Runs commands, and listens for their keys. */
+function useCommands(openDialog: (name: DialogName) => void): (command: Command) => void {
+  const workspace = useWorkspace();
+  const router = useRouter();
+  const context = useCallback(
+    (): CommandContext => ({
+      workspace,
+      state: workspace.editor.getState(),
+      go: (path) => router.push(path),
+      openDialog,
+      turnTheme,
+    }),
+    [workspace, router, openDialog],
+  );
+  const run = useCallback(
+    (command: Command) => {
+      const now = context();
+      if (command.possible?.(now) ?? true) command.run(now);
+    },
+    [context],
+  );
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || (isTyping(event.target) && !event.altKey && !isSave(event))) return;
+      const command = commands.find((each) => each.keys && matchKeys(each.keys, event));
+      if (!command) return;
+      event.preventDefault();
+      run(command);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [run]);
+  return run;
+}
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable]");
+
+const isSave = (event: KeyboardEvent): boolean => (event.ctrlKey || event.metaKey) && event.code === "KeyS";

@@ -1,0 +1,158 @@
+"use client";
+
+import { useState, type FormEvent } from "react";
+import type { ProfilePurpose } from "@/core/model/profile";
+import { changeProfileFacts, createProfile } from "@/server/actions/profile";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Field } from "../kit/field";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { purposeWords } from "./profile-menu";
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+}
+
+export function NewProfileDialog(props: Props) {
+  return (
+    <Dialog
+      {...props}
+      title="New profile"
+      hint="A set of mods with an order of its own. The present one stays as it is."
+    >
+      <NewProfileForm onClose={props.onClose} />
+    </Dialog>
+  );
+}
+
+function NewProfileForm({ onClose }: { onClose: () => void }) {
+  const { editor, unwrap, refresh } = useWorkspace();
+  const profile = useEditor((state) => state.profile);
+  const [name, setName] = useState("");
+  const [purpose, setPurpose] = useState<ProfilePurpose>("play");
+  const [isCopy, setIsCopy] = useState(false);
+  const make = async (event: FormEvent) => {
+    event.preventDefault();
+    await editor.settled();
+    const made = unwrap(await createProfile({ name, purpose, copyOf: isCopy ? profile.id : null }));
+    if (!made) return;
+    onClose();
+    refresh();
+  };
+  return (
+    <form onSubmit={(event) => void make(event)} className="space-y-3">
+      <Field
+        label="Name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        autoFocus
+        maxLength={80}
+      />
+      <Purpose value={purpose} onChange={setPurpose} />
+      <fieldset className="flex gap-4">
+        <legend className="text-ink2 mb-1 text-sm font-semibold">Begins</legend>
+        <Choice name="begins" checked={!isCopy} onChoose={() => setIsCopy(false)} label="empty" />
+        <Choice
+          name="begins"
+          checked={isCopy}
+          onChoose={() => setIsCopy(true)}
+          label={`as a copy of ${profile.name}`}
+        />
+      </fieldset>
+      <Actions onClose={onClose} word="Make it" disabled={name.trim() === ""} />
+    </form>
+  );
+}
+
+export function ProfileFactsDialog(props: Props) {
+  return (
+    <Dialog {...props} title="Rename this profile">
+      <ProfileFactsForm onClose={props.onClose} />
+    </Dialog>
+  );
+}
+
+function ProfileFactsForm({ onClose }: { onClose: () => void }) {
+  const { unwrap, refresh } = useWorkspace();
+  const profile = useEditor((state) => state.profile);
+  const listed = useEditor((state) => state.view.profiles).find((each) => each.id === profile.id);
+  const [name, setName] = useState(listed?.name ?? profile.name);
+  const [purpose, setPurpose] = useState<ProfilePurpose>(listed?.purpose ?? profile.purpose);
+  const store = async (event: FormEvent) => {
+    event.preventDefault();
+    const outcome = await changeProfileFacts(profile.id, name, purpose);
+    unwrap(outcome);
+    if (!outcome.ok) return;
+    onClose();
+    refresh();
+  };
+  return (
+    <form onSubmit={(event) => void store(event)} className="space-y-3">
+      <Field
+        label="Name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        autoFocus
+        maxLength={80}
+      />
+      <Purpose value={purpose} onChange={setPurpose} />
+      <Actions onClose={onClose} word="Store" disabled={name.trim() === ""} />
+    </form>
+  );
+}
+
+function Purpose({
+  value,
+  onChange,
+}: {
+  value: ProfilePurpose;
+  onChange: (purpose: ProfilePurpose) => void;
+}) {
+  return (
+    <fieldset className="flex gap-4">
+      <legend className="text-ink2 mb-1 text-sm font-semibold">Purpose</legend>
+      {(Object.keys(purposeWords) as ProfilePurpose[]).map((purpose) => (
+        <Choice
+          key={purpose}
+          name="purpose"
+          checked={value === purpose}
+          onChoose={() => onChange(purpose)}
+          label={purposeWords[purpose]}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+function Choice({
+  name,
+  label,
+  checked,
+  onChoose,
+}: {
+  name: string;
+  label: string;
+  checked: boolean;
+  onChoose: () => void;
+}) {
+  return (
+    <label className="flex min-h-6 items-center gap-1.5">
+      <input type="radio" name={name} checked={checked} onChange={onChoose} className="accent-pine" />
+      {label}
+    </label>
+  );
+}
+
+function Actions({ onClose, word, disabled }: { onClose: () => void; word: string; disabled: boolean }) {
+  return (
+    <div className="flex justify-end gap-2 pt-1">
+      <Button look="quiet" onClick={onClose}>
+        Leave it
+      </Button>
+      <Button look="main" type="submit" disabled={disabled}>
+        {word}
+      </Button>
+    </div>
+  );
+}

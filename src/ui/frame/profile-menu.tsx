@@ -1,0 +1,97 @@
+"use client";
+
+import { ChevronDown } from "lucide-react";
+import { DropdownMenu as Menu } from "radix-ui";
+import type { Outcome } from "@/core/model/outcome";
+import { bringBackProfile, deleteProfile, switchProfile } from "@/server/actions/profile";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import type { DialogName } from "./commands";
+
+export const purposeWords = { play: "to play", make: "to make things", test: "to test" } as const;
+
+const itemLook =
+  "flex h-8 cursor-pointer items-center gap-2 rounded px-2 outline-none data-[highlighted]:bg-pine-soft data-[disabled]:text-ink3";
+
+/** The present profile; opens onto all others, and what can be done with this one. */
+export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => void }) {
+  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const profile = useEditor((state) => state.profile);
+  const { profiles, game } = useEditor((state) => state.view);
+  const present = profiles.find((each) => each.id === profile.id);
+  const act = async (work: () => Promise<Outcome<null>>, said: string | null = null) => {
+    await editor.settled();
+    const outcome = await work();
+    unwrap(outcome);
+    if (outcome.ok && said !== null) tell([said]);
+    refresh();
+  };
+  const remove = () =>
+    act(() => deleteProfile(profile.id), `“${profile.name}” lies in the bin of the profile menu.`);
+  return (
+    <Menu.Root>
+      <Menu.Trigger
+        className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5"
+        aria-label={`Profile: ${profile.name}`}
+      >
+        <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
+        <span className="text-ink2 hidden text-sm min-[1180px]:inline">
+          {purposeWords[present?.purpose ?? profile.purpose]}
+        </span>
+        <ChevronDown size={14} aria-hidden className="text-ink3" />
+      </Menu.Trigger>
+      <Menu.Portal>
+        <Menu.Content
+          align="start"
+          sideOffset={4}
+          className="border-line bg-surface text-ink z-50 max-h-[70vh] min-w-72 overflow-auto rounded-md border p-1 shadow-xl"
+        >
+          <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>
+          {profiles
+            .filter((each) => !each.deleted)
+            .map((each) => (
+              <Menu.Item
+                key={each.id}
+                className={itemLook}
+                disabled={each.id === profile.id}
+                onSelect={() => void act(() => switchProfile(each.id))}
+              >
+                <span className="grow truncate font-semibold">{each.name}</span>
+                <span className="text-ink3 text-sm">{purposeWords[each.purpose]}</span>
+                <span className="text-ink2 w-8 text-right font-mono text-sm">{each.modsOn}</span>
+              </Menu.Item>
+            ))}
+          <Menu.Separator className="bg-line my-1 h-px" />
+          <Menu.Item className={itemLook} onSelect={() => openDialog("new-profile")}>
+            New profile, empty or a copy…
+          </Menu.Item>
+          <Menu.Item className={itemLook} onSelect={() => openDialog("profile-facts")}>
+            Rename this one…
+          </Menu.Item>
+          <Menu.Item className={itemLook} onSelect={() => void remove()}>
+            Put this one into the bin
+          </Menu.Item>
+          {profiles.some((each) => each.deleted) && (
+            <>
+              <Menu.Separator className="bg-line my-1 h-px" />
+              <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">
+                In the bin: bring back
+              </Menu.Label>
+              {profiles
+                .filter((each) => each.deleted)
+                .map((each) => (
+                  <Menu.Item
+                    key={each.id}
+                    className={itemLook}
+                    onSelect={() => void act(() => bringBackProfile(each.id, game.id))}
+                  >
+                    <span className="grow truncate">{each.name}</span>
+                    <span className="text-ink2 font-mono text-sm">{each.modsOn}</span>
+                  </Menu.Item>
+                ))}
+            </>
+          )}
+        </Menu.Content>
+      </Menu.Portal>
+    </Menu.Root>
+  );
+}

@@ -1,0 +1,61 @@
+"use client";
+
+import Link from "next/link";
+import { countByLevel, levels } from "@/core/check/run-checks";
+import { orderFileGap, type OrderFileGap } from "@/core/check/order-file";
+import { plural } from "@/core/messages/parts";
+import { placesUsed } from "@/core/profile/roster";
+import { Button } from "../kit/button";
+import { Gauge } from "../kit/gauge";
+import { LevelMark, levelWords } from "../kit/level";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** The bottom line: numbers, places used, findings, and whether the game reads this order. */
+export function Strip() {
+  const { writeOrder } = useWorkspace();
+  const { roster, findings, onDisk, view, saving } = useEditor((state) => state);
+  const counts = countByLevel(findings);
+  const gap = orderFileGap(roster, onDisk);
+  const on = roster.mods.filter((mod) => mod.on && mod.mod).length;
+  return (
+    <footer className="border-line bg-surface col-span-2 flex items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
+      <span className="text-ink2">
+        <b className="text-ink font-mono">{on}</b> mods on of{" "}
+        <span className="font-mono">{view.stock.shelf.length}</span> on the shelf
+      </span>
+      {placesUsed(roster).map(({ counting, used }) => (
+        <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
+      ))}
+      <Link href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
+        {levels.map((level) => (
+          <span key={level} className="text-ink2 flex items-center gap-1.5">
+            <LevelMark level={level} />
+            {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}
+          </span>
+        ))}
+      </Link>
+      <span className="text-ink2 ml-auto truncate" aria-live="polite">
+        {saving > 0 ? "Storing…" : gapWords(gap)}
+      </span>
+      {gap && (
+        <Button small onClick={() => void writeOrder()}>
+          Write it
+        </Button>
+      )}
+    </footer>
+  );
+}
+
+/** How far what the game reads is behind, in a few words. */
+export function gapWords(gap: OrderFileGap | null): string {
+  if (!gap) return "The game reads this order";
+  if (!gap.written) return "The game’s order file is not written yet";
+  const parts = [
+    gap.moves > 0 && `${plural(gap.moves, "move")} behind`,
+    gap.added > 0 && `${gap.added} to add`,
+    gap.removed > 0 && `${gap.removed} to take out`,
+  ].filter(Boolean);
+  return parts.length > 0
+    ? `The game’s order file is ${parts.join(", ")}`
+    : "The game opens other mods than these";
+}

@@ -1,0 +1,28 @@
+import { useSyncExternalStore } from "react";
+
+export type Theme = "light" | "dark";
+
+/** Runs before the first paint, so that no page flashes in the wrong light. */
+export const themeScript = `(() => {
+  let theme = null;
+  try { theme = localStorage.getItem("theme"); } catch {}
+  if (theme !== "light" && theme !== "dark")
+    theme = matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light";
+  document.documentElement.dataset.theme = theme;
+})();`;
+
+const read = (): Theme => (document.documentElement.dataset.theme === "dark" ? "dark" : "light");
+
+export function turnTheme(): void {
+  const next = read() === "dark" ? "light" : "dark";
+  document.documentElement.dataset.theme = next;
+  localStorage.setItem("theme", next);
+  window.dispatchEvent(new Event("theme"));
+}
+
+const subscribe = (listener: () => void) => {
+  window.addEventListener("theme", listener);
+  return () => window.removeEventListener("theme", listener);
+};
+
+export const useTheme = (): Theme => useSyncExternalStore(subscribe, read, () => "light");

@@ -1,0 +1,103 @@
+"use client";
+
+import { Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
+import { labelText } from "@/core/messages/labels";
+import { Button } from "../kit/button";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { CommandField } from "./command-field";
+import type { Command, DialogName } from "./commands";
+import { ProfileMenu } from "./profile-menu";
+import { turnTheme, useTheme } from "./theme";
+
+export function TopBar({
+  run,
+  openDialog,
+}: {
+  run: (command: Command) => void;
+  openDialog: (name: DialogName) => void;
+}) {
+  const { trial } = useWorkspace();
+  const game = useEditor((state) => state.view.game);
+  const theme = useTheme();
+  const Lamp = theme === "dark" ? Sun : Moon;
+  return (
+    <header className="border-line bg-surface col-span-2 flex items-center gap-2 border-b px-3">
+      <span className="flex w-36 items-center gap-2.5 text-lg font-bold">
+        <Mark />
+        Seating
+      </span>
+      <span
+        className="border-line flex h-8 items-center gap-1.5 rounded-md border px-2.5"
+        title="The game that is worked on"
+      >
+        <b>{game.name}</b>
+        <span className="text-ink2 font-mono text-sm">{game.version}</span>
+      </span>
+      <ProfileMenu openDialog={openDialog} />
+      <div className="flex min-w-40 grow justify-center px-2">
+        <CommandField run={run} />
+      </div>
+      <Travel way="undo" />
+      <Travel way="redo" />
+      <Button onClick={() => void trial.start()}>
+        <Play size={14} aria-hidden /> Start a trial
+      </Button>
+      <Button
+        look="quiet"
+        onClick={turnTheme}
+        aria-label={theme === "dark" ? "Light theme" : "Dark theme"}
+        className="w-8 !px-0"
+      >
+        <Lamp size={16} aria-hidden />
+      </Button>
+    </header>
+  );
+}
+
+/** Undo or redo, with what it would do. */
+function Travel({ way }: { way: "undo" | "redo" }) {
+  const { editor } = useWorkspace();
+  const label = useEditor((state) => state.history[way]);
+  const word = way === "undo" ? "Undo" : "Redo";
+  const Icon = way === "undo" ? Undo2 : Redo2;
+  const title = label ? `${word}: ${labelText(label)}` : `${word}: nothing`;
+  return (
+    <Button
+      look="quiet"
+      disabled={!label}
+      title={title}
+      aria-label={title}
+      onClick={() => void editor.travel(way)}
+      className="!px-2"
+    >
+      <Icon size={15} aria-hidden />
+      {way === "undo" && label && (
+        <span className="hidden max-w-40 truncate min-[1400px]:inline">{labelText(label)}</span>
+      )}
+    </Button>
+  );
+}
+
+/** Nine seats, one of them taken. */
+function Mark() {
+  const places = [0, 1, 2].flatMap((row) => [0, 1, 2].map((column) => ({ row, column })));
+  return (
+    <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+      {places.map(({ row, column }) => {
+        const taken = row === 1 && column === 1;
+        const beside = row === 2 && column === 0;
+        return (
+          <rect
+            key={`${row}${column}`}
+            x={1 + column * 6.5}
+            y={1 + row * 6.5}
+            width="5"
+            height="5"
+            rx="1"
+            fill={taken ? "var(--pine)" : beside ? "var(--ink)" : "var(--line)"}
+          />
+        );
+      })}
+    </svg>
+  );
+}

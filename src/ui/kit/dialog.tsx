@@ -1,0 +1,37 @@
+"use client";
+
+import { Dialog as Primitive } from "radix-ui";
+import type { ReactNode } from "react";
+
+/** A small window over the work, for one question. */
+export function Dialog({
+  open,
+  onClose,
+  title,
+  hint,
+  children,
+  wide = false,
+}: {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  hint?: string;
+  children: ReactNode;
+  wide?: boolean;
+}) {
+  return (
+    <Primitive.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <Primitive.Portal>
+        <Primitive.Overlay className="fixed inset-0 z-40 bg-[#0b1116]/40" />
+        <Primitive.Content
+          aria-describedby={hint ? undefined : ""}
+          className={`border-line bg-surface text-ink fixed left-1/2 top-24 z-50 max-h-[80vh] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${wide ? "w-[640px]" : "w-[420px]"}`}
+        >
+          <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>
+          {hint && <Primitive.Description className="text-ink2 mt-1">{hint}</Primitive.Description>}
+          <div className="mt-3">{children}</div>
+        </Primitive.Content>
+      </Primitive.Portal>
+    </Primitive.Root>
+  );
+}

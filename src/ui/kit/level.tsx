@@ -1,0 +1,28 @@
+import type { Level } from "@/core/model/finding";
+
+export const levelWords: Record<Level, { one: string; many: string }> = {
+  blocker: { one: "blocker", many: "blockers" },
+  problem: { one: "problem", many: "problems" },
+  hint: { one: "hint", many: "hints" },
+};
+
+/** A level by shape and colour: an octagon, a diamond, a ring. The word stands beside it or in `label`. */
+export function LevelMark({ level, label, size = 12 }: { level: Level; label?: string; size?: number }) {
+  const hidden = label === undefined;
+  return (
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 12 12"
+      role={hidden ? undefined : "img"}
+      aria-hidden={hidden}
+      aria-label={label}
+      className={`shrink-0 ${level === "blocker" ? "text-brick" : level === "problem" ? "text-saffron" : "text-slate"}`}
+    >
+      {label && <title>{label}</title>}
+      {level === "blocker" && <path fill="currentColor" d="M3.6 0h4.8L12 3.6v4.8L8.4 12H3.6L0 8.4V3.6Z" />}
+      {level === "problem" && <path fill="currentColor" d="M6 0l6 6-6 6-6-6Z" />}
+      {level === "hint" && <circle cx="6" cy="6" r="4.6" fill="none" stroke="currentColor" strokeWidth="2" />}
+    </svg>
+  );
+}

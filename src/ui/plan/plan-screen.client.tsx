@@ -1,0 +1,76 @@
+"use client";
+
+import { PanelRight } from "lucide-react";
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { Button } from "../kit/button";
+import { MoveToDialog } from "./move-to-dialog";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Inspector } from "./inspector";
+import { PlanList } from "./plan-list";
+import { planRows } from "./plan-rows";
+import { ProposalPanel } from "./proposal-panel";
+import { useCarry } from "./use-carry";
+
+/** The plugins in order, or a proposal beside it. */
+export function PlanScreen() {
+  const { proposal } = useWorkspace();
+  return proposal ? <ProposalPanel proposal={proposal} /> : <PlanView />;
+}
+
+function PlanView() {
+  const { propose } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const [inspecting, setInspecting] = useState(true);
+  const [moving, setMoving] = useState(false);
+  const rows = useMemo(() => planRows(roster, null), [roster]);
+  const carrying = useCarry(rows);
+  const loading = roster.plugins.filter((plugin) => plugin.loads).length;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="border-line flex h-11 items-center gap-3 border-b px-3">
+        <h1 className="text-lg font-bold">Plan</h1>
+        <span className="text-ink2">
+          <b className="text-ink font-mono">{loading}</b> of{" "}
+          <span className="font-mono">{roster.plugins.length}</span> plugins load, top to bottom; what loads
+          later wins
+        </span>
+        <div className="ml-auto flex gap-2">
+          <Button look="main" onClick={() => void propose()}>
+            Propose an order
+          </Button>
+          <Button
+            look="quiet"
+            aria-pressed={inspecting}
+            aria-label="Inspector"
+            title={inspecting ? "Hide the inspector" : "Show the inspector"}
+            onClick={() => setInspecting(!inspecting)}
+            className="w-8 !px-0"
+          >
+            <PanelRight size={16} aria-hidden />
+          </Button>
+        </div>
+      </header>
+      <div className="flex min-h-0 grow">
+        <div className="relative min-w-0 grow">
+          {roster.mods.length === 0 && <EmptyHint />}
+          <PlanList rows={rows} carrying={carrying} />
+        </div>
+        {inspecting && <Inspector onMoveTo={() => setMoving(true)} />}
+      </div>
+      <MoveToDialog open={moving} onClose={() => setMoving(false)} />
+    </div>
+  );
+}
+
+function EmptyHint() {
+  return (
+    <p className="border-line bg-sunk text-ink2 border-b px-4 py-2">
+      No mod is in this profile yet. Switch mods on in the{" "}
+      <Link className="text-pine font-semibold underline" href="/shelf">
+        Shelf
+      </Link>
+      , or make a profile from a lineup.
+    </p>
+  );
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import { useMemo } from "react";
+import { plural, type Sentence } from "@/core/messages/parts";
+import { chainText, moveText } from "@/core/messages/reasons";
+import type { SetAside } from "@/core/model/problem";
+import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
+import { seatsOf } from "@/core/profile/seats";
+import { Button } from "../kit/button";
+import { LevelMark } from "../kit/level";
+import { ItemName, Say } from "../kit/sentence";
+import { ruleNotes } from "../workspace/rule-notes";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { SlopeChart } from "./slope-chart";
+
+/** A computed order beside the present one, before anything is changed. */
+export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
+  const { editor, leaveProposal } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const notes = useMemo(() => ruleNotes(roster), [roster]);
+  const seats = useMemo(
+    () => seatsOf({ ...roster.profile.state.plugins, entries: [...proposal.entries] }),
+    [roster, proposal],
+  );
+  const edit = acceptEdit(roster, proposal);
+  const total = roster.plugins.length;
+  const count = proposal.moves.length;
+  const accept = () => {
+    if (edit) editor.dispatch(edit);
+    leaveProposal();
+  };
+  return (
+    <section aria-label="Proposal" className="flex h-full flex-col">
+      <header className="border-line flex min-h-15 items-center gap-2 border-b px-4 py-2">
+        <div className="grow">
+          <h1 className="text-lg font-bold">
+            {count} of {total} {count === 1 ? "moves" : "move"}; no valid order moves fewer
+          </h1>
+          <p className="text-ink2">
+            {total - count} stay as you arranged them. Nothing is changed until you accept.
+          </p>
+        </div>
+        <Button look="quiet" onClick={leaveProposal}>
+          Leave as it is
+        </Button>
+        <Button look="main" onClick={accept} disabled={!edit} autoFocus>
+          Accept {plural(count, "move")}
+        </Button>
+      </header>
+      <Notices proposal={proposal} />
+      <div className="flex min-h-0 grow">
+        <div className="border-line min-h-0 w-[490px] shrink-0 overflow-auto border-r px-2 pt-2">
+          <SlopeChart roster={roster} proposal={proposal} />
+        </div>
+        <ol aria-label="Moves" className="min-h-0 grow overflow-auto">
+          {proposal.moves.map((move) => (
+            <li key={move.id} className="border-line flex gap-3 border-b px-4 py-2.5">
+              <div className="min-w-0 grow">
+                <p className="truncate font-mono text-sm font-semibold">{move.id}</p>
+                <p className="text-ink2 mt-0.5">
+                  <Say parts={moveText(move.id, move.because, notes)} />
+                </p>
+              </div>
+              <p className="text-pine shrink-0 font-mono text-sm font-semibold">
+                {roster.pluginOf.get(move.id)!.seat} → {seats.get(move.id)}
+              </p>
+            </li>
+          ))}
+          <Raised proposal={proposal} />
+        </ol>
+      </div>
+    </section>
+  );
+}
+
+/** What could not be kept, and circles among masters: on top, each with its links. */
+function Notices({ proposal: { result } }: { proposal: PluginProposal }) {
+  const roster = useEditor((state) => state.roster);
+  const notes = ruleNotes(roster);
+  if (result.cycles.length + result.setAside.length === 0) return null;
+  return (
+    <ul
+      aria-label="What cannot be kept"
+      className="border-line bg-saffron-soft max-h-40 overflow-auto border-b"
+    >
+      {result.cycles.map((cycle, at) => (
+        <li key={`cycle ${at}`} className="flex gap-2.5 px-4 py-2">
+          <span className="pt-0.5">
+            <LevelMark level="blocker" label="blocker" />
+          </span>
+          <span>
+            <b>
+              {cycle.links.length === 1
+                ? "A plugin needs itself: "
+                : `${cycle.links.length} plugins need one another in a circle: `}
+            </b>
+            <Say parts={chainText(cycle.links, notes)} />. The order below keeps what it can; the game will
+            stop until one of them goes off.
+          </span>
+        </li>
+      ))}
+      {result.setAside.map((each, at) => (
+        <li key={`aside ${at}`} className="flex gap-2.5 px-4 py-2">
+          <span className="pt-0.5">
+            <LevelMark level="problem" label="problem" />
+          </span>
+          <span>
+            <b>Set aside: </b>
+            <Say parts={ruleSentence(each.rule)} />
+            {each.because.length > 0 && (
+              <>
+                {" "}
+                It would close a circle: <Say parts={chainText(each.because, notes)} />.
+              </>
+            )}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function ruleSentence(rule: SetAside["rule"]): Sentence {
+  if (rule.kind === "together")
+    return [
+      "Keep ",
+      ...rule.items.flatMap((id, at): Sentence => [...(at > 0 ? [", "] : []), { item: id }]),
+      " together.",
+    ];
+  const subject = { item: rule.item };
+  if (rule.kind === "needs") return [subject, " needs ", { item: rule.other }, "."];
+  if (rule.kind === "first" || rule.kind === "last") return [subject, ` ${rule.kind} in the ${rule.within}.`];
+  return [subject, ` ${rule.kind} `, { item: rule.other }, "."];
+}
+
+/** Items that a tie seats in a later section than the one that they belong to. */
+function Raised({ proposal: { result } }: { proposal: PluginProposal }) {
+  const sections = useEditor((state) => state.roster.profile.state.plugins.sections);
+  const name = (id: string) => sections.find((section) => section.id === id)?.name ?? id;
+  return result.raised.map((raised) => (
+    <li key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">
+      <ItemName id={raised.item} /> belongs to {name(raised.section)} but stands in {name(raised.effective)},
+      after what it needs.
+    </li>
+  ));
+}

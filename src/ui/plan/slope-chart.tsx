@@ -1,0 +1,91 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import type { PluginProposal } from "@/core/profile/accept";
+import type { Roster } from "@/core/profile/roster";
+import { seatsOf } from "@/core/profile/seats";
+import { Button } from "../kit/button";
+
+const step = 26;
+const width = 470;
+const left = 172;
+const right = 298;
+
+/** The order now and as proposed, with a line from each item's seat to its new one. */
+export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: PluginProposal }) {
+  const [all, setAll] = useState(false);
+  const { before, after, seats, moved } = useMemo(
+    () => findColumns(roster, proposal, all),
+    [roster, proposal, all],
+  );
+  const yOf = (at: number) => 40 + at * step;
+  const placeAfter = new Map(after.map((id, at) => [id, at]));
+  const hidden = roster.plugins.length - before.length;
+  return (
+    <div>
+      <svg
+        width={width}
+        height={yOf(before.length)}
+        role="img"
+        aria-label="The order now beside the order proposed; the list of moves says the same in words"
+      >
+        <text x={left - 10} y={18} textAnchor="end" className="fill-ink2 text-sm font-semibold">
+          Now
+        </text>
+        <text x={right + 10} y={18} className="fill-ink2 text-sm font-semibold">
+          Proposed
+        </text>
+        {before.map((id, at) => {
+          const to = placeAfter.get(id)!;
+          const isMoved = moved.has(id);
+          const look = isMoved ? "fill-ink font-semibold" : "fill-ink3";
+          const [y1, y2] = [yOf(at), yOf(to)];
+          return (
+            <g key={id} className="font-mono text-xs">
+              <text x={left - 10} y={y1 + 4} textAnchor="end" className={look}>
+                {cut(id, 17)} {roster.pluginOf.get(id)!.seat}
+              </text>
+              <path
+                d={`M${left - 4} ${y1} C${left + 50} ${y1} ${right - 50} ${y2} ${right + 4} ${y2}`}
+                fill="none"
+                stroke={isMoved ? "var(--saffron)" : "var(--line)"}
+                strokeWidth={isMoved ? 2 : 1}
+              />
+              <text x={right + 10} y={y2 + 4} className={look}>
+                {seats.get(id)} {cut(id, 17)}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <p className="text-ink2 flex items-center justify-center gap-2 pb-3 text-sm">
+        {hidden > 0 && <span>{hidden} more stay and are not drawn</span>}
+        <Button small look="quiet" onClick={() => setAll(!all)}>
+          {all ? "Only what moves" : "Draw all"}
+        </Button>
+      </p>
+    </div>
+  );
+}
+
+const cut = (text: string, length: number): string =>
+  text.length > length ? `${text.slice(0, length - 1)}…` : text;
+
+/** What is drawn: all, or what moves and its neighbours in both orders. */
+function findColumns(roster: Roster, { entries, moves }: PluginProposal, all: boolean) {
+  const before = roster.plugins.map((plugin) => plugin.id);
+  const after = entries.map((entry) => entry.id);
+  const moved = new Set(moves.map((move) => move.id));
+  const drawn = new Set<string>();
+  for (const order of [before, after])
+    order.forEach((id, at) => {
+      if (moved.has(id)) for (const near of order.slice(Math.max(0, at - 1), at + 2)) drawn.add(near);
+    });
+  const keep = (ids: string[]) => (all ? ids : ids.filter((id) => drawn.has(id)));
+  return {
+    before: keep(before),
+    after: keep(after),
+    seats: seatsOf({ ...roster.profile.state.plugins, entries: [...entries] }),
+    moved,
+  };
+}

@@ -1,0 +1,127 @@
+import { useCallback, useMemo, useState } from "react";
+import { plainText, type Sentence } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import { refuse } from "@/core/model/outcome";
+import { freeGaps, placeEdit, type Barrier, type FreeGaps } from "@/core/profile/place";
+import type { Roster } from "@/core/profile/roster";
+import { useWorkspace } from "../workspace/workspace.client";
+import { findSlots, type PlanRows, type Slot } from "./plan-rows";
+
+/** Items picked up and not put down yet, by mouse or by keyboard. */
+export interface Carry {
+  readonly ids: readonly string[];
+  readonly free: FreeGaps;
+  readonly slots: readonly Slot[];
+  /** Index of the slot over which they are held. */
+  readonly at: number;
+}
+
+export interface Carrying {
+  readonly carry: Carry | null;
+  readonly pickUp: (ids: readonly string[]) => Carry | null;
+  readonly hold: (at: number) => void;
+  readonly putDown: () => void;
+  readonly letGo: () => void;
+  /** The last thing that happened, to be read out. */
+  readonly said: string;
+}
+
+export function useCarry(rows: PlanRows): Carrying {
+  const { editor, tell } = useWorkspace();
+  const [carry, setCarry] = useState<Carry | null>(null);
+  const [said, setSaid] = useState("");
+  const name = useCallback(
+    (id: string) => [editor.getState().roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" "),
+    [editor],
+  );
+
+  const pickUp = useCallback(
+    (ids: readonly string[]) => {
+      const { roster, ties } = editor.getState();
+      const inOrder = roster.plugins.filter((plugin) => ids.includes(plugin.id));
+      const fixed = inOrder.find((plugin) => plugin.fixed);
+      if (inOrder.length === 0 || fixed) {
+        if (fixed) tell(sayRefusal(refuse("built-in-stays", { item: fixed.id }).refusal), "wrong");
+        return null;
+      }
+      const made = startCarry(
+        roster,
+        rows,
+        inOrder.map((plugin) => plugin.id),
+        freeGaps(roster, ties, ids),
+      );
+      setCarry(made);
+      setSaid(`Picked up ${made.ids.length === 1 ? name(made.ids[0]!) : `${made.ids.length} plugins`}.`);
+      return made;
+    },
+    [editor, rows, tell, name],
+  );
+
+  const hold = useCallback(
+    (at: number) =>
+      setCarry((now) => {
+        if (!now || now.at === at || !now.slots[at]) return now;
+        const slot = now.slots[at]!;
+        setSaid(slot.barrier ? plainText(barrierText(slot, now), name) : placeText(now, at, rows));
+        return { ...now, at };
+      }),
+    [name, rows],
+  );
+
+  const letGo = useCallback(() => {
+    setCarry(null);
+    setSaid("Put back where it was.");
+  }, []);
+
+  const putDown = useCallback(() => {
+    setCarry(null);
+    const { roster, ties } = editor.getState();
+    if (!carry) return;
+    const slot = carry.slots[carry.at]!;
+    if (slot.barrier) return tell(barrierText(slot, carry), "wrong");
+    const edit = placeEdit(roster, ties, carry.ids, slot.gap, slot.section);
+    if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
+    if (edit.value) editor.dispatch(edit.value);
+    setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} plugins`}.`);
+  }, [carry, editor, tell, name]);
+
+  return useMemo(
+    () => ({ carry, pickUp, hold, putDown, letGo, said }),
+    [carry, pickUp, hold, putDown, letGo, said],
+  );
+}
+
+/** Held where it stands: over the slot right before the first of the items. */
+function startCarry(roster: Roster, rows: PlanRows, ids: readonly string[], free: FreeGaps): Carry {
+  const first = roster.pluginOf.get(ids[0]!)!;
+  const slots = findSlots(rows, free, first.rank.id, new Set(ids));
+  const row = rows.rowOf.get(first.id)!;
+  return {
+    ids,
+    free,
+    slots,
+    at: Math.max(
+      0,
+      slots.findLastIndex((slot) => slot.row < row),
+    ),
+  };
+}
+
+/** Why the items may not be put down at a slot. */
+export function barrierText({ barrier, gap }: Slot, { ids, free }: Carry): Sentence {
+  const side = gap < free.from ? "above" : "below";
+  const known = barrier as Barrier;
+  if (known.kind === "tie")
+    return sayRefusal(
+      refuse(`tie-${side}`, { item: known.item, with: known.with, because: known.because }).refusal,
+    );
+  return sayRefusal(refuse(`rank-${side}`, { item: ids[0]!, rank: known.rank }).refusal);
+}
+
+/** Between which two rows the items would come to stand. */
+function placeText({ slots }: Carry, at: number, { rows }: PlanRows): string {
+  const row = rows[slots[at]!.row]!;
+  return row.kind === "section"
+    ? `At the start of ${row.section.name}.`
+    : `After ${row.plugin.seat} ${row.plugin.id}.`;
+}

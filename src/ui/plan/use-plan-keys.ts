@@ -1,0 +1,89 @@
+import { useCallback, type KeyboardEvent } from "react";
+import { sayRefusal } from "@/core/messages/refusals";
+import { placeEdit } from "@/core/profile/place";
+import type { SeatedPlugin } from "@/core/profile/roster";
+import type { EditorState } from "../workspace/editor";
+import { useWorkspace } from "../workspace/workspace.client";
+import type { PlanRows } from "./plan-rows";
+import type { Carrying } from "./use-carry";
+
+const steps: Record<string, number> = { ArrowUp: -1, ArrowDown: 1, PageUp: -10, PageDown: 10 };
+
+/** The keys of the plan: walking, selecting, picking up and putting down, single steps, on and off. */
+export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (plugin: SeatedPlugin) => void) {
+  const { editor, tell } = useWorkspace();
+  const { carry, pickUp, hold, putDown, letGo } = carrying;
+
+  const walk = useCallback(
+    (by: number, extend: boolean) => {
+      const { focused, selected } = editor.getState();
+      const plugins = rows.rows.filter((row) => row.kind === "plugin");
+      const at = plugins.findIndex((row) => row.key === focused);
+      const next = plugins[Math.max(0, Math.min(plugins.length - 1, at === -1 ? 0 : at + by))];
+      if (!next) return;
+      const kept = extend ? selected.filter((id) => id !== next.key) : [];
+      editor.select([...kept, next.key], next.key);
+    },
+    [editor, rows],
+  );
+
+  const nudge = useCallback(
+    (by: number) => {
+      const state = editor.getState();
+      const first = state.roster.plugins.find((plugin) => state.selected.includes(plugin.id));
+      if (!first) return;
+      const edit = nudgeEdit(state, state.selected, first, by);
+      if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
+      if (edit.value) editor.dispatch(edit.value);
+    },
+    [editor, tell],
+  );
+
+  return useCallback(
+    (event: KeyboardEvent) => {
+      const by = steps[event.key];
+      if (carry) {
+        if (by !== undefined) hold(Math.max(0, Math.min(carry.slots.length - 1, carry.at + by)));
+        else if (event.key === " " || event.key === "Enter") putDown();
+        else if (event.key === "Escape") letGo();
+        else if (event.key !== "Tab") return;
+        return event.preventDefault();
+      }
+      if (event.ctrlKey || event.metaKey) return;
+      const { focused, selected, roster } = editor.getState();
+      if (by !== undefined && event.altKey) nudge(by);
+      else if (by !== undefined) walk(by, event.shiftKey);
+      else if (event.key === "Home") walk(-rows.rows.length, false);
+      else if (event.key === "End") walk(rows.rows.length, false);
+      else if (event.key === " " && focused !== null)
+        pickUp(selected.includes(focused) ? selected : [focused]);
+      else if (event.key === "Enter" && focused !== null) toggle(roster.pluginOf.get(focused)!);
+      else if (event.key === "Escape") editor.select([], focused);
+      else return;
+      event.preventDefault();
+    },
+    [carry, hold, putDown, letGo, editor, nudge, walk, pickUp, toggle, rows],
+  );
+}
+
+/**
+ * One step up or down. At the border of a section a step crosses the border first and passes nobody, so that every
+ * place in the list can be reached.
+ */
+function nudgeEdit(
+  { roster, ties }: Pick<EditorState, "roster" | "ties">,
+  ids: readonly string[],
+  first: SeatedPlugin,
+  by: number,
+) {
+  const rest = roster.plugins.filter((plugin) => !ids.includes(plugin.id));
+  const gap = rest.filter((plugin) => plugin.place < first.place).length;
+  const { sections } = roster.profile.state.plugins;
+  const at = sections.findIndex((section) => section.id === first.entry.section);
+  const passed = by < 0 ? rest[gap - 1] : rest[gap];
+  const direction = Math.sign(by);
+  const neighbour = sections[at + direction];
+  if (passed?.entry.section !== first.entry.section && neighbour?.rank === first.rank.id)
+    return placeEdit(roster, ties, ids, gap, neighbour.id);
+  return placeEdit(roster, ties, ids, gap + by, first.entry.section);
+}

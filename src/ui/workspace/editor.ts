@@ -1,0 +1,195 @@
+import type { OnDisk } from "@/core/check/check";
+import { runChecks } from "@/core/check/run-checks";
+import type { Edit, EditLabel } from "@/core/model/edit";
+import type { Finding } from "@/core/model/finding";
+import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
+import type { Profile } from "@/core/model/profile";
+import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
+import { makeRoster, type Roster } from "@/core/profile/roster";
+import { indexTies, type TieIndex } from "@/core/profile/ties";
+import type { WorkspaceView } from "@/server/views/workspace";
+
+/** How the editor reaches the server; a test gives it one of its own. */
+export interface EditorServer {
+  editProfile(
+    profileId: string,
+    base: number,
+    edit: Edit,
+  ): Promise<Outcome<{ version: number; history: EditorHistory }>>;
+  undoOrRedo(
+    profileId: string,
+    base: number,
+    way: "undo" | "redo",
+  ): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+  readProfile(profileId: string): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+}
+
+export interface EditorHistory {
+  readonly undo: EditLabel | null;
+  readonly redo: EditLabel | null;
+}
+
+export interface EditorState {
+  readonly view: WorkspaceView;
+  readonly profile: Profile;
+  readonly history: EditorHistory;
+  readonly onDisk: OnDisk;
+  readonly roster: Roster;
+  readonly ties: TieIndex;
+  readonly findings: readonly Finding[];
+  /** Edits that the server has not answered yet. */
+  readonly saving: number;
+  /** Ids of the plugins that are selected, and the one that the keyboard stands on. */
+  readonly selected: readonly string[];
+  readonly focused: string | null;
+}
+
+/**
+ * The present profile and everything derived from it, free of React. An edit shows at once and is then stored, one
+ * after another, each against the version that it was made on; one that the server refuses takes the state back to
+ * what is stored, and `onRefusal` says why.
+ */
+export class ProfileEditor {
+  private state: EditorState;
+  private readonly listeners = new Set<() => void>();
+  private queue: Promise<void> = Promise.resolve();
+
+  constructor(
+    view: WorkspaceView,
+    private readonly server: EditorServer,
+    private readonly onRefusal: (refusal: Refusal) => void,
+  ) {
+    this.state = startState(view);
+  }
+
+  readonly getState = (): EditorState => this.state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Takes over what the server shows anew; edits under way are waited for by the caller's refresh. */
+  receive(view: WorkspaceView): void {
+    if (view === this.state.view) return;
+    const sameProfile = view.profile.id === this.state.profile.id;
+    if (sameProfile && this.state.saving > 0) return;
+    const { selected, focused } = this.state;
+    const next = startState(view);
+    this.set(sameProfile ? { ...next, ...stillThere(next.roster, selected, focused) } : next);
+  }
+
+  dispatch(edit: Edit): Outcome<null> {
+    const { roster, ties, profile } = this.state;
+    const prepared = prepareEdit(roster, ties, edit);
+    if (!prepared.ok) {
+      this.onRefusal(prepared.refusal);
+      return prepared;
+    }
+    if (changesNothing(roster, prepared.value)) return done(null);
+    const base = profile.version;
+    this.show({ ...profile, version: base + 1, state: prepared.value.state });
+    this.set({ ...this.state, history: { undo: edit.label, redo: null }, saving: this.state.saving + 1 });
+    this.send(async () => {
+      const stored = await this.server.editProfile(profile.id, base, edit);
+      this.set({ ...this.state, saving: this.state.saving - 1 });
+      if (!stored.ok) await this.goBackToStored(profile.id, stored.refusal);
+    });
+    return done(null);
+  }
+
+  /** Undoes the last edit, or does it again; waits for edits that are still being stored. */
+  travel(way: "undo" | "redo"): Promise<void> {
+    if (!this.state.history[way]) {
+      this.onRefusal(refuse(`nothing-to-${way}`).refusal);
+      return Promise.resolve();
+    }
+    return this.send(async () => {
+      const { profile } = this.state;
+      const returned = await this.server.undoOrRedo(profile.id, profile.version, way);
+      if (returned.ok) this.take(returned.value.profile, returned.value.history);
+      else await this.goBackToStored(profile.id, returned.refusal);
+    });
+  }
+
+  /** Resolves once everything dispatched so far is stored or refused. */
+  settled(): Promise<void> {
+    return this.queue;
+  }
+
+  /** Takes over what the server has stored, as after going back to a restore point. */
+  async reload(): Promise<void> {
+    const { id } = this.state.profile;
+    const stored = await this.server.readProfile(id);
+    if (stored.ok) this.take(stored.value.profile, stored.value.history);
+    else this.onRefusal(stored.refusal);
+  }
+
+  setOnDisk(onDisk: OnDisk): void {
+    const { roster, ties } = this.state;
+    this.set({ ...this.state, onDisk, findings: runChecks({ roster, ties, onDisk }) });
+  }
+
+  select(selected: readonly string[], focused: string | null): void {
+    this.set({ ...this.state, selected, focused });
+  }
+
+  private send(work: () => Promise<void>): Promise<void> {
+    this.queue = this.queue.then(work).catch((error: unknown) => {
+      const detail = error instanceof Error ? error.message : String(error);
+      this.onRefusal(refuse("unreachable", { detail }).refusal);
+      this.set({ ...this.state, saving: 0 });
+    });
+    return this.queue;
+  }
+
+  private async goBackToStored(profileId: string, refusal: Refusal): Promise<void> {
+    this.onRefusal(refusal);
+    if (this.state.saving > 0) return;
+    const stored = await this.server.readProfile(profileId);
+    if (stored.ok) this.take(stored.value.profile, stored.value.history);
+  }
+
+  private take(profile: Profile, history: EditorHistory): void {
+    this.show(profile);
+    this.set({ ...this.state, history });
+  }
+
+  private show(profile: Profile): void {
+    const { view, onDisk, selected, focused } = this.state;
+    const derived = derive(view, profile, onDisk);
+    this.set({ ...this.state, ...derived, profile, ...stillThere(derived.roster, selected, focused) });
+  }
+
+  private set(state: EditorState): void {
+    this.state = state;
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function startState(view: WorkspaceView): EditorState {
+  const { profile, history, onDisk } = view;
+  return {
+    view,
+    profile,
+    history,
+    onDisk,
+    ...derive(view, profile, onDisk),
+    saving: 0,
+    selected: [],
+    focused: null,
+  };
+}
+
+function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
+  const roster = makeRoster(view.game, profile, view.stock);
+  const ties = indexTies(roster);
+  return { roster, ties, findings: runChecks({ roster, ties, onDisk }) };
+}
+
+function stillThere(roster: Roster, selected: readonly string[], focused: string | null) {
+  return {
+    selected: selected.filter((id) => roster.pluginOf.has(id)),
+    focused: focused !== null && roster.pluginOf.has(focused) ? focused : null,
+  };
+}

@@ -1,0 +1,46 @@
+import { usePathname, useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import type { Sentence } from "@/core/messages/parts";
+import type { PluginProposal } from "@/core/profile/accept";
+import type { Profile } from "@/core/model/profile";
+import { askWorker } from "@/work/ask";
+import type { ProfileEditor } from "./editor";
+
+interface Proposing {
+  readonly proposal: PluginProposal | null;
+  readonly propose: () => Promise<void>;
+  readonly leaveProposal: () => void;
+}
+
+/** A proposal is of one state of the profile: it goes as soon as the profile changes. */
+export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) => void): Proposing {
+  const router = useRouter();
+  const path = usePathname();
+  const [made, setMade] = useState<{ of: Profile; proposal: PluginProposal } | null>(null);
+  const leaveProposal = useCallback(() => setMade(null), []);
+  useEffect(
+    () =>
+      editor.subscribe(() =>
+        setMade((now) => (now && now.of.state !== editor.getState().profile.state ? null : now)),
+      ),
+    [editor],
+  );
+  const propose = useCallback(async () => {
+    const { profile, view } = editor.getState();
+    const proposal = await askWorker().propose(view.game, profile, view.stock);
+    if (editor.getState().profile.state !== profile.state) return;
+    const { moves, result } = proposal;
+    if (moves.length + result.setAside.length + result.cycles.length === 0) {
+      setMade(null);
+      return tell([
+        `Nothing moves: the order holds everything that it can, and no plugin would stand elsewhere.`,
+      ]);
+    }
+    setMade({ of: profile, proposal });
+    if (path !== "/plan") router.push("/plan");
+  }, [editor, tell, router, path]);
+  return useMemo(
+    () => ({ proposal: made?.proposal ?? null, propose, leaveProposal }),
+    [made, propose, leaveProposal],
+  );
+}

@@ -1,0 +1,114 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import {
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from "react";
+import { toast } from "sonner";
+import { plainText, type Sentence } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import type { Outcome, Refusal } from "@/core/model/outcome";
+import type { PluginProposal } from "@/core/profile/accept";
+import { readOrderOnDisk, writeOrder } from "@/server/actions/game";
+import { editProfile, readProfile, undoOrRedo } from "@/server/actions/profile";
+import type { WorkspaceView } from "@/server/views/workspace";
+import { ProfileEditor, type EditorState } from "./editor";
+import { useProposal } from "./use-proposal";
+import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
+import { useTrial, type TrialState } from "./use-trial";
+
+export interface Workspace {
+  readonly editor: ProfileEditor;
+  /** Tells the user one sentence; it stays until it is read. */
+  readonly tell: (sentence: Sentence, tone?: "plain" | "wrong") => void;
+  /** The value of an outcome, or null after its refusal has been told. */
+  readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
+  readonly refresh: () => void;
+  readonly writeOrder: () => Promise<void>;
+  readonly proposal: PluginProposal | null;
+  readonly propose: () => Promise<void>;
+  readonly leaveProposal: () => void;
+  readonly trial: TrialState;
+  readonly shelfReading: ShelfReadingState;
+}
+
+const WorkspaceContext = createContext<Workspace | null>(null);
+
+export function useWorkspace(): Workspace {
+  const workspace = use(WorkspaceContext);
+  if (!workspace) throw new Error("there is no workspace above this component");
+  return workspace;
+}
+
+/** A part of the editor's state; `select` must give the same object as long as that part is unchanged. */
+export function useEditor<T>(select: (state: EditorState) => T): T {
+  const { editor } = useWorkspace();
+  const read = () => select(editor.getState());
+  return useSyncExternalStore(editor.subscribe, read, read);
+}
+
+const server = { editProfile, undoOrRedo, readProfile };
+
+export function WorkspaceRoot({ view, children }: { view: WorkspaceView; children: ReactNode }) {
+  const router = useRouter();
+  const editorRef = useRef<ProfileEditor>(null);
+  const tell = useCallback((sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
+    const roster = editorRef.current?.getState().roster;
+    const name = (id: string) => [roster?.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
+    const text = plainText(sentence, name);
+    if (tone === "wrong") toast.warning(text, { duration: 12_000 });
+    else toast(text);
+  }, []);
+  const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
+  const [editor] = useState(() => new ProfileEditor(view, server, refusal));
+  useEffect(() => {
+    editorRef.current = editor;
+    editor.receive(view);
+  }, [editor, view]);
+  useEffect(() => watchOrderFile(editor), [editor]);
+
+  const refresh = useCallback(() => router.refresh(), [router]);
+  const unwrap = useCallback(
+    <T,>(outcome: Outcome<T>): T | null => {
+      if (outcome.ok) return outcome.value;
+      refusal(outcome.refusal);
+      return null;
+    },
+    [refusal],
+  );
+  const proposing = useProposal(editor, tell);
+  const trial = useTrial(unwrap);
+  const shelfReading = useShelfReading(unwrap, refresh);
+  const write = useCallback(async () => {
+    await editor.settled();
+    const { profile, view: now } = editor.getState();
+    const onDisk = unwrap(await writeOrder(profile.id));
+    if (!onDisk) return;
+    editor.setOnDisk(onDisk);
+    tell([`${now.game.orderFile.path} is written: the game reads this order now.`]);
+  }, [editor, unwrap, tell]);
+
+  const workspace = useMemo(
+    () => ({ editor, tell, unwrap, refresh, writeOrder: write, ...proposing, trial, shelfReading }),
+    [editor, tell, unwrap, refresh, write, proposing, trial, shelfReading],
+  );
+  return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
+}
+
+/** Another program may have changed the order file: it is read again whenever the window is looked at. */
+function watchOrderFile(editor: ProfileEditor): () => void {
+  const read = () => {
+    if (document.visibilityState !== "visible") return;
+    void readOrderOnDisk().then((onDisk) => onDisk.ok && editor.setOnDisk(onDisk.value));
+  };
+  window.addEventListener("focus", read);
+  return () => window.removeEventListener("focus", read);
+}

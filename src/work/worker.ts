@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { jobs } from "./jobs";
+
+expose(jobs);
