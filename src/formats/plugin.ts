@@ -147,7 +147,7 @@ export function writePlugin(plugin: Plugin, formType: string): Uint8Array {
   head.setUint32(0, layoutVersion, true);
   head.setUint32(4, plugin.flags, true);
   const info = infoTags.flatMap((tag) =>
-    plugin.info[tag] === undefined ? [] : [textChunk(tag, plugin.info[tag]!)],
+    plugin.info[tag] === undefined ? [] : [textChunk(tag, plugin.info[tag])],
   );
   const parts = [writeChunk("head", new Uint8Array(head.buffer)), writeContainer("LIST", "INFO", info)];
   const add = (type: string, chunks: Uint8Array[]) => {

@@ -14,9 +14,9 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "tie-below": (d) =>
     sentence`Not below ${item(d.with)}: ${tieReason(d, "this is a master of it")} (${item(d.item)}).`,
   "rank-above": (d) =>
-    sentence`Not there: the game loads ${String(d.rank)} plugins later than those (${item(d.item)}).`,
+    sentence`Not above ${item(d.with)}: the game loads ${String(d.rank)} plugins later than its kind (${item(d.item)}).`,
   "rank-below": (d) =>
-    sentence`Not there: the game loads ${String(d.rank)} plugins earlier than those (${item(d.item)}).`,
+    sentence`Not below ${item(d.with)}: the game loads ${String(d.rank)} plugins earlier than its kind (${item(d.item)}).`,
   "built-in-stays": (d) => sentence`${item(d.item)} is built in: the game loads it at this place, always.`,
   "no-seat": (d) =>
     sentence`“${String(d.seat)}” is no seat here. Type a section’s letter, A to ${String(d.last)}, and a number, as in C4.`,

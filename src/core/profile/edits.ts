@@ -2,6 +2,7 @@ import type { Edit, Step } from "../model/edit";
 import type { ListName, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { addAbsentPlugins } from "./arrivals";
+import { foldName } from "./fold";
 import type { Roster, SeatedPlugin } from "./roster";
 import { label } from "./steps";
 
@@ -39,7 +40,8 @@ export function switchMods(roster: Roster, mods: readonly ShelfMod[], on: boolea
   const steps: Step[] = turned.length > 0 ? [{ kind: "switch", list: "mods", ids: turned, on }] : [];
   const added = on ? mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem) : [];
   steps.push(...addSteps(roster, added));
-  return switchEdit(steps, [...turned, ...added.map((mod) => mod.id)], on);
+  const named = mods.filter((mod) => turned.includes(mod.id) || added.includes(mod)).map((mod) => mod.name);
+  return switchEdit(steps, named, on);
 }
 
 function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit | null {
@@ -75,11 +77,20 @@ function arrivalSteps(state: ProfileState, next: ProfileState): Step[] {
 export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
   const present = ids.filter((id) => roster.modOf.has(id));
   if (present.length === 0) return null;
-  const plugins = roster.plugins.filter((plugin) => plugin.mod && present.includes(plugin.mod.id));
+  const staying = roster.mods
+    .filter((mod) => !present.includes(mod.id))
+    .flatMap((mod) => mod.mod?.plugins ?? []);
+  const supplied = new Set(staying.map((file) => foldName(roster.game, file.name)));
+  const plugins = roster.plugins.filter(
+    ({ id, mod }) => mod && present.includes(mod.id) && !supplied.has(foldName(roster.game, id)),
+  );
   const drop = (list: ListName, gone: string[]): Step[] =>
     gone.length > 0 ? [{ kind: "drop", list, ids: gone }] : [];
   return {
-    label: label("drop", { item: present[0]!, count: present.length }),
+    label: label("drop", {
+      item: roster.modOf.get(present[0]!)!.mod?.name ?? present[0]!,
+      count: present.length,
+    }),
     steps: [
       ...drop(
         "plugins",

@@ -5,10 +5,10 @@ import type { Roster } from "./roster";
 import { label } from "./steps";
 import type { TieIndex } from "./ties";
 
-/** What stops a move: a tie with an item that stays, the load rank, or that the item is built in. */
+/** What stops a move: a tie with an item that stays, or the load rank of one (`rank` is that of the moved item). */
 export type Barrier =
   | { readonly kind: "tie"; readonly with: string; readonly item: string; readonly because: string }
-  | { readonly kind: "rank"; readonly item: string; readonly rank: string };
+  | { readonly kind: "rank"; readonly with: string; readonly item: string; readonly rank: string };
 
 /**
  * The gaps that some items may go to together while all others stay put. A gap is named by the number of those
@@ -59,12 +59,17 @@ function rankBounds(roster: Roster, rest: Roster["plugins"], ids: readonly strin
   const item = ids[places.indexOf(latest)]!;
   const before = rest.findLastIndex((plugin) => ranks.indexOf(plugin.rank.id) < latest);
   const after = rest.findIndex((plugin) => ranks.indexOf(plugin.rank.id) > earliest);
-  const bar = (rank: number): Barrier => ({ kind: "rank", item, rank: ranks[rank]! });
+  const bar = (rank: number, at: number): Barrier => ({
+    kind: "rank",
+    with: rest[at]!.id,
+    item,
+    rank: roster.game.loadRanks[rank]!.label,
+  });
   return {
     from: before + 1,
     to: after === -1 ? rest.length : after,
-    above: before === -1 ? null : bar(latest),
-    below: after === -1 ? null : bar(earliest),
+    above: before === -1 ? null : bar(latest, before),
+    below: after === -1 ? null : bar(earliest, after),
   };
 }
 
@@ -108,10 +113,9 @@ export function placeEdit(
   });
 }
 
-function refuseAt(barrier: Barrier, side: "above" | "below") {
-  if (barrier.kind === "rank") return refuse(`rank-${side}`, { item: barrier.item, rank: barrier.rank });
-  const { item, because } = barrier;
-  return refuse(`tie-${side}`, { item, with: barrier.with, because });
+export function refuseAt(barrier: Barrier, side: "above" | "below") {
+  const { kind, ...data } = barrier;
+  return refuse(`${kind}-${side}`, data);
 }
 
 /** The section asked for if the gap touches it, else that of the neighbour before, else the one after. */

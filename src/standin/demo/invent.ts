@@ -117,7 +117,7 @@ function inventPlugins(random: Random, kind: Kind, name: string, master: string 
   const main = `${name}.${light ? "skiff" : "plank"}`;
   const masters = ["Brinehollow.keel", ...(master ? [master] : [])];
   const plugins = [inventPlugin(random, kind, main, masters)];
-  if (random.chance(0.3))
+  if (random.chance(0.6))
     plugins.push(inventPlugin(random, kind, `${name} - Extras.skiff`, ["Brinehollow.keel", main]));
   return plugins;
 }

@@ -29,6 +29,7 @@ function Frame({ children }: { children: ReactNode }) {
   const close = useCallback(() => setDialog(null), []);
   const run = useCommands(setDialog);
   const theme = useTheme();
+  const { trial } = useWorkspace();
   return (
     <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
       <TopBar run={run} openDialog={setDialog} />
@@ -43,9 +44,12 @@ function Frame({ children }: { children: ReactNode }) {
       <Toaster
         theme={theme}
         position="bottom-right"
-        offset={{ bottom: 40, right: 16 }}
+        offset={{ bottom: trial.open ? 268 : 44, right: 16 }}
         closeButton
-        toastOptions={{ className: "font-sans !text-[13px]" }}
+        toastOptions={{
+          className: "!font-sans !text-[13px] !bg-surface !text-ink !border-line !rounded-md !shadow-xl",
+          classNames: { warning: "!border-saffron", closeButton: "!bg-surface !text-ink2 !border-line" },
+        }}
       />
     </div>
   );

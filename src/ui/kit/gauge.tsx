@@ -14,7 +14,7 @@ export function Gauge({
   const over = used > cap;
   return (
     <span className="inline-flex items-center gap-1.5">
-      <span className="text-ink2">{label}</span>
+      <span className={`text-ink2 ${wide ? "w-11" : ""}`}>{label}</span>
       <span
         role="meter"
         aria-label={`${label} places used`}

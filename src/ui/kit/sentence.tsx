@@ -4,19 +4,24 @@ import type { Sentence } from "@/core/messages/parts";
 import { useEditor } from "../workspace/workspace.client";
 
 /** An item as it is called everywhere: its seat, if it has one, and its name. */
-export function ItemName({ id }: { id: string }) {
+export function ItemName({ id, seatOnly = false }: { id: string; seatOnly?: boolean }) {
   const seat = useEditor((state) => state.roster.pluginOf.get(id)?.seat);
   return (
     <>
       {seat && <span className="text-pine font-mono text-sm font-semibold">{seat}</span>}
-      {seat && " "}
-      <span className="font-semibold">{id}</span>
+      {seat && !seatOnly && " "}
+      {(!seat || !seatOnly) && <span className="font-semibold">{id}</span>}
     </>
   );
 }
 
-export function Say({ parts }: { parts: Sentence }) {
+/** A sentence with its items; `seats`: by their seats alone, where the names stand close by. */
+export function Say({ parts, seats = false }: { parts: Sentence; seats?: boolean }) {
   return parts.map((part, at) =>
-    typeof part === "string" ? <span key={at}>{part}</span> : <ItemName key={at} id={part.item} />,
+    typeof part === "string" ? (
+      <span key={at}>{part}</span>
+    ) : (
+      <ItemName key={at} id={part.item} seatOnly={seats} />
+    ),
   );
 }

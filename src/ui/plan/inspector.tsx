@@ -111,9 +111,11 @@ function Part({ title, children }: { title: ReactNode; children: ReactNode }) {
 
 function WhyHere({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const placeOf = (id: string) => roster.pluginOf.get(id)!.place;
+  const builtInLast = (tie: DirectTie) => Number(roster.pluginOf.get(tie.earlier)!.fixed);
   const own = [...ties.of(plugin.id)].sort(
     (a, b) =>
       Number(isBroken(b, placeOf)) - Number(isBroken(a, placeOf)) ||
+      builtInLast(a) - builtInLast(b) ||
       nearness(a, plugin, placeOf) - nearness(b, plugin, placeOf),
   );
   const notes = ruleNotes(roster);

@@ -2,7 +2,7 @@
 
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
-import { useCallback, useEffect, useMemo, useRef, type KeyboardEvent, type MouseEvent } from "react";
+import { useCallback, useEffect, useMemo, useRef, type MouseEvent } from "react";
 import { findingTitle } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
 import { barrierAt } from "@/core/profile/place";
@@ -231,7 +231,7 @@ function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {
 
 function CarriedChip({ carry }: { carry: Carry }) {
   return (
-    <div className="border-saffron bg-saffron-soft text-ink inline-flex h-8 items-center rounded-md border px-3 font-mono text-sm shadow-lg">
+    <div className="border-saffron bg-saffron-soft text-ink ml-80 inline-flex h-8 items-center rounded-md border px-3 font-mono text-sm shadow-lg">
       {carry.ids.length === 1 ? carry.ids[0] : `${carry.ids.length} plugins`}
     </div>
   );
@@ -248,10 +248,12 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
       </div>
       {carry && slot && (
         <div
-          className={`absolute inset-x-4 bottom-3 z-10 rounded-md border px-3 py-2 shadow-lg ${slot.barrier ? "border-brick bg-brick-soft" : "border-saffron bg-saffron-soft"}`}
+          className={`absolute inset-x-4 bottom-3 z-10 flex items-baseline gap-4 rounded-md border px-3 py-2 shadow-lg ${slot.barrier ? "border-brick bg-brick-soft" : "border-saffron bg-saffron-soft"}`}
         >
           {slot.barrier ? (
-            <Say parts={barrierText(slot, carry)} />
+            <span>
+              <Say parts={barrierText(slot, carry)} />
+            </span>
           ) : (
             <span>
               Carrying{" "}
@@ -262,7 +264,9 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
               {letterOf(sections.findIndex((each) => each.id === slot.section))}.
             </span>
           )}
-          <span className="text-ink2 ml-3 text-sm">↑ ↓ carries, Space puts down, Esc puts back</span>
+          <span className="text-ink2 ml-auto shrink-0 text-sm">
+            ↑ ↓ carry · Space puts down · Esc puts back
+          </span>
         </div>
       )}
     </>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useDraggable } from "@dnd-kit/core";
-import { memo } from "react";
+import { memo, type CSSProperties } from "react";
 import type { Level } from "@/core/model/finding";
 import type { SeatedPlugin } from "@/core/profile/roster";
 import { SectionLetter } from "../kit/section-letter";
@@ -86,8 +86,8 @@ export const PluginRow = memo(function PluginRow({
     >
       <span
         aria-hidden
-        className="mr-2.5 h-full w-1 shrink-0"
-        style={{ background: sectionHue(sectionIndex).fill }}
+        className="section-edge mr-2.5 h-full w-1 shrink-0"
+        style={{ "--hue": sectionHue(sectionIndex).fill } as CSSProperties}
       />
       <span role="gridcell" className="w-10 shrink-0 font-mono text-sm">
         {plugin.seat}

@@ -76,8 +76,13 @@ export function findSlots(
 }
 
 function slotAt(row: number, gap: number, section: Section, free: FreeGaps, rank: string): Slot {
-  const wrongRank: Barrier | null = section.rank === rank ? null : { kind: "rank", item: "", rank };
-  return { row, gap, section: section.id, barrier: barrierAt(free, gap) ?? wrongRank };
+  const border = gap <= free.from ? free.above : free.below;
+  return {
+    row,
+    gap,
+    section: section.id,
+    barrier: barrierAt(free, gap) ?? (section.rank === rank ? null : border),
+  };
 }
 
 /** The slot nearest to a height within the list. */

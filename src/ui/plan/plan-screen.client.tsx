@@ -28,7 +28,7 @@ function PlanView() {
   const loading = roster.plugins.filter((plugin) => plugin.loads).length;
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 items-center gap-3 border-b px-3">
+      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Plan</h1>
         <span className="text-ink2">
           <b className="text-ink font-mono">{loading}</b> of{" "}
@@ -52,9 +52,11 @@ function PlanView() {
         </div>
       </header>
       <div className="flex min-h-0 grow">
-        <div className="relative min-w-0 grow">
+        <div className="relative flex min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
-          <PlanList rows={rows} carrying={carrying} />
+          <div className="min-h-0 grow">
+            <PlanList rows={rows} carrying={carrying} />
+          </div>
         </div>
         {inspecting && <Inspector onMoveTo={() => setMoving(true)} />}
       </div>

@@ -49,7 +49,7 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
       </header>
       <Notices proposal={proposal} />
       <div className="flex min-h-0 grow">
-        <div className="border-line min-h-0 w-[490px] shrink-0 overflow-auto border-r px-2 pt-2">
+        <div className="border-line min-h-0 w-[590px] shrink-0 overflow-auto border-r px-2 pt-2">
           <SlopeChart roster={roster} proposal={proposal} />
         </div>
         <ol aria-label="Moves" className="min-h-0 grow overflow-auto">
@@ -129,7 +129,7 @@ function ruleSentence(rule: SetAside["rule"]): Sentence {
     ];
   const subject = { item: rule.item };
   if (rule.kind === "needs") return [subject, " needs ", { item: rule.other }, "."];
-  if (rule.kind === "first" || rule.kind === "last") return [subject, ` ${rule.kind} in the ${rule.within}.`];
+  if ("within" in rule) return [subject, ` ${rule.kind} in the ${rule.within}.`];
   return [subject, ` ${rule.kind} `, { item: rule.other }, "."];
 }
 

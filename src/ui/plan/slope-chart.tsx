@@ -7,9 +7,9 @@ import { seatsOf } from "@/core/profile/seats";
 import { Button } from "../kit/button";
 
 const step = 26;
-const width = 470;
-const left = 172;
-const right = 298;
+const width = 580;
+const left = 226;
+const right = 354;
 
 /** The order now and as proposed, with a line from each item's seat to its new one. */
 export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: PluginProposal }) {
@@ -43,7 +43,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
           return (
             <g key={id} className="font-mono text-xs">
               <text x={left - 10} y={y1 + 4} textAnchor="end" className={look}>
-                {cut(id, 17)} {roster.pluginOf.get(id)!.seat}
+                {cut(id, 25)} {roster.pluginOf.get(id)!.seat}
               </text>
               <path
                 d={`M${left - 4} ${y1} C${left + 50} ${y1} ${right - 50} ${y2} ${right + 4} ${y2}`}
@@ -52,7 +52,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
                 strokeWidth={isMoved ? 2 : 1}
               />
               <text x={right + 10} y={y2 + 4} className={look}>
-                {seats.get(id)} {cut(id, 17)}
+                {seats.get(id)} {cut(id, 25)}
               </text>
             </g>
           );

@@ -76,7 +76,8 @@ function findArcs(roster: Roster, ties: TieIndex, rows: PlanRows, selected: read
   const arcs: Arc[] = [];
   for (const tie of ties.all) {
     const broken = isBroken(tie, placeOf);
-    const fixed = roster.pluginOf.get(tie.earlier)!.fixed && roster.pluginOf.get(tie.later)!.fixed;
+    // What is built in comes before everything anyway; an arc to it from every row would only hide the others.
+    const { fixed } = roster.pluginOf.get(tie.earlier)!;
     if (fixed || (!broken && !chosen.has(tie))) continue;
     const [from, to] = [rows.rowOf.get(tie.earlier), rows.rowOf.get(tie.later)];
     if (from === undefined || to === undefined) continue;

@@ -2,7 +2,7 @@ import { useCallback, useMemo, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { refuse } from "@/core/model/outcome";
-import { freeGaps, placeEdit, type Barrier, type FreeGaps } from "@/core/profile/place";
+import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/profile/place";
 import type { Roster } from "@/core/profile/roster";
 import { useWorkspace } from "../workspace/workspace.client";
 import { findSlots, type PlanRows, type Slot } from "./plan-rows";
@@ -61,7 +61,7 @@ export function useCarry(rows: PlanRows): Carrying {
     (at: number) =>
       setCarry((now) => {
         if (!now || now.at === at || !now.slots[at]) return now;
-        const slot = now.slots[at]!;
+        const slot = now.slots[at];
         setSaid(slot.barrier ? plainText(barrierText(slot, now), name) : placeText(now, at, rows));
         return { ...now, at };
       }),
@@ -108,14 +108,8 @@ function startCarry(roster: Roster, rows: PlanRows, ids: readonly string[], free
 }
 
 /** Why the items may not be put down at a slot. */
-export function barrierText({ barrier, gap }: Slot, { ids, free }: Carry): Sentence {
-  const side = gap < free.from ? "above" : "below";
-  const known = barrier as Barrier;
-  if (known.kind === "tie")
-    return sayRefusal(
-      refuse(`tie-${side}`, { item: known.item, with: known.with, because: known.because }).refusal,
-    );
-  return sayRefusal(refuse(`rank-${side}`, { item: ids[0]!, rank: known.rank }).refusal);
+export function barrierText({ barrier, gap }: Slot, { free }: Carry): Sentence {
+  return sayRefusal(refuseAt(barrier!, gap <= free.from ? "above" : "below").refusal);
 }
 
 /** Between which two rows the items would come to stand. */

@@ -47,17 +47,17 @@ export interface EditorState {
 /**
  * The present profile and everything derived from it, free of React. An edit shows at once and is then stored, one
  * after another, each against the version that it was made on; one that the server refuses takes the state back to
- * what is stored, and `onRefusal` says why.
+ * what is stored, and the listeners of `onRefusal` are told why.
  */
 export class ProfileEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
+  private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
   private queue: Promise<void> = Promise.resolve();
 
   constructor(
     view: WorkspaceView,
     private readonly server: EditorServer,
-    private readonly onRefusal: (refusal: Refusal) => void,
   ) {
     this.state = startState(view);
   }
@@ -67,6 +67,11 @@ export class ProfileEditor {
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  };
+
+  readonly onRefusal = (listener: (refusal: Refusal) => void): (() => void) => {
+    this.refusalListeners.add(listener);
+    return () => this.refusalListeners.delete(listener);
   };
 
   /** Takes over what the server shows anew; edits under way are waited for by the caller's refresh. */
@@ -83,14 +88,14 @@ export class ProfileEditor {
     const { roster, ties, profile } = this.state;
     const prepared = prepareEdit(roster, ties, edit);
     if (!prepared.ok) {
-      this.onRefusal(prepared.refusal);
+      this.refuse(prepared.refusal);
       return prepared;
     }
     if (changesNothing(roster, prepared.value)) return done(null);
     const base = profile.version;
     this.show({ ...profile, version: base + 1, state: prepared.value.state });
     this.set({ ...this.state, history: { undo: edit.label, redo: null }, saving: this.state.saving + 1 });
-    this.send(async () => {
+    void this.send(async () => {
       const stored = await this.server.editProfile(profile.id, base, edit);
       this.set({ ...this.state, saving: this.state.saving - 1 });
       if (!stored.ok) await this.goBackToStored(profile.id, stored.refusal);
@@ -101,7 +106,7 @@ export class ProfileEditor {
   /** Undoes the last edit, or does it again; waits for edits that are still being stored. */
   travel(way: "undo" | "redo"): Promise<void> {
     if (!this.state.history[way]) {
-      this.onRefusal(refuse(`nothing-to-${way}`).refusal);
+      this.refuse(refuse(`nothing-to-${way}`).refusal);
       return Promise.resolve();
     }
     return this.send(async () => {
@@ -122,7 +127,7 @@ export class ProfileEditor {
     const { id } = this.state.profile;
     const stored = await this.server.readProfile(id);
     if (stored.ok) this.take(stored.value.profile, stored.value.history);
-    else this.onRefusal(stored.refusal);
+    else this.refuse(stored.refusal);
   }
 
   setOnDisk(onDisk: OnDisk): void {
@@ -137,14 +142,18 @@ export class ProfileEditor {
   private send(work: () => Promise<void>): Promise<void> {
     this.queue = this.queue.then(work).catch((error: unknown) => {
       const detail = error instanceof Error ? error.message : String(error);
-      this.onRefusal(refuse("unreachable", { detail }).refusal);
+      this.refuse(refuse("unreachable", { detail }).refusal);
       this.set({ ...this.state, saving: 0 });
     });
     return this.queue;
   }
 
+  private refuse(refusal: Refusal): void {
+    for (const listener of this.refusalListeners) listener(refusal);
+  }
+
   private async goBackToStored(profileId: string, refusal: Refusal): Promise<void> {
-    this.onRefusal(refusal);
+    this.refuse(refusal);
     if (this.state.saving > 0) return;
     const stored = await this.server.readProfile(profileId);
     if (stored.ok) this.take(stored.value.profile, stored.value.history);

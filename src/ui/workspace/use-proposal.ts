@@ -1,7 +1,7 @@
 import { usePathname, useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
-import type { PluginProposal } from "@/core/profile/accept";
+import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
 import type { Profile } from "@/core/model/profile";
 import { askWorker } from "@/work/ask";
 import type { ProfileEditor } from "./editor";
@@ -29,12 +29,11 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
     const { profile, view } = editor.getState();
     const proposal = await askWorker().propose(view.game, profile, view.stock);
     if (editor.getState().profile.state !== profile.state) return;
-    const { moves, result } = proposal;
-    if (moves.length + result.setAside.length + result.cycles.length === 0) {
+    const { setAside, cycles } = proposal.result;
+    const nothing = acceptEdit(editor.getState().roster, proposal) === null;
+    if (nothing && setAside.length + cycles.length === 0) {
       setMade(null);
-      return tell([
-        `Nothing moves: the order holds everything that it can, and no plugin would stand elsewhere.`,
-      ]);
+      return tell(["Nothing moves: this order already holds everything that it can."]);
     }
     setMade({ of: profile, proposal });
     if (path !== "/plan") router.push("/plan");

@@ -7,7 +7,6 @@ import {
   useCallback,
   useEffect,
   useMemo,
-  useRef,
   useState,
   useSyncExternalStore,
   type ReactNode,
@@ -59,20 +58,19 @@ const server = { editProfile, undoOrRedo, readProfile };
 
 export function WorkspaceRoot({ view, children }: { view: WorkspaceView; children: ReactNode }) {
   const router = useRouter();
-  const editorRef = useRef<ProfileEditor>(null);
-  const tell = useCallback((sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
-    const roster = editorRef.current?.getState().roster;
-    const name = (id: string) => [roster?.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
-    const text = plainText(sentence, name);
-    if (tone === "wrong") toast.warning(text, { duration: 12_000 });
-    else toast(text);
-  }, []);
+  const [editor] = useState(() => new ProfileEditor(view, server));
+  const tell = useCallback(
+    (sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
+      const { pluginOf } = editor.getState().roster;
+      const text = plainText(sentence, (id) => [pluginOf.get(id)?.seat, id].filter(Boolean).join(" "));
+      if (tone === "wrong") toast.warning(text, { duration: 12_000 });
+      else toast(text);
+    },
+    [editor],
+  );
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
-  const [editor] = useState(() => new ProfileEditor(view, server, refusal));
-  useEffect(() => {
-    editorRef.current = editor;
-    editor.receive(view);
-  }, [editor, view]);
+  useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
+  useEffect(() => editor.receive(view), [editor, view]);
   useEffect(() => watchOrderFile(editor), [editor]);
 
   const refresh = useCallback(() => router.refresh(), [router]);

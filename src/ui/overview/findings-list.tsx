@@ -1,0 +1,91 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { findingText, findingTitle, fixText } from "@/core/messages/findings";
+import type { Finding, Fix } from "@/core/model/finding";
+import { Button } from "../kit/button";
+import { LevelMark, levelWords } from "../kit/level";
+import { Say } from "../kit/sentence";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+const mostAtFirst = 60;
+
+/** What the checks saw, the gravest first, each with what can be done about it. */
+export function FindingsList() {
+  const findings = useEditor((state) => state.findings);
+  const [all, setAll] = useState(false);
+  if (findings.length === 0)
+    return (
+      <p className="text-ink2 py-3">
+        Nothing is the matter: every need is met, and the game reads this order.
+      </p>
+    );
+  const shown = all ? findings : findings.slice(0, mostAtFirst);
+  return (
+    <>
+      <ul className="border-line border-t">
+        {shown.map((finding, at) => (
+          <FindingRow
+            key={`${finding.id} ${finding.subjects.map((each) => each.id).join()} ${at}`}
+            finding={finding}
+          />
+        ))}
+      </ul>
+      {shown.length < findings.length && (
+        <Button look="quiet" small onClick={() => setAll(true)} className="mt-2">
+          Show {findings.length - shown.length} more
+        </Button>
+      )}
+    </>
+  );
+}
+
+function FindingRow({ finding }: { finding: Finding }) {
+  const { editor } = useWorkspace();
+  const router = useRouter();
+  const subject = finding.subjects.find((each) => each.list === "plugins");
+  const show = () => {
+    editor.select([subject!.id], subject!.id);
+    router.push("/plan");
+  };
+  return (
+    <li className="border-line flex items-start gap-2.5 border-b py-2">
+      <span className="pt-0.5">
+        <LevelMark level={finding.level} label={levelWords[finding.level].one} size={13} />
+      </span>
+      <div className="min-w-0 grow">
+        <p className="font-bold">{findingTitle[finding.id]}</p>
+        <p className="text-ink2">
+          <Say parts={findingText[finding.id]!(finding.data)} />
+        </p>
+      </div>
+      <div className="flex shrink-0 justify-end gap-1.5">
+        {finding.fixes.map((fix, at) => (
+          <FixButton key={at} fix={fix} />
+        ))}
+        {subject && (
+          <Button small look="quiet" onClick={show} title="Show it in the plan">
+            Show
+          </Button>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function FixButton({ fix }: { fix: Fix }) {
+  const { editor, propose, writeOrder } = useWorkspace();
+  const run = () => {
+    if ("edit" in fix.does) editor.dispatch(fix.does.edit);
+    else if (fix.does.act === "propose") void propose();
+    else void writeOrder();
+  };
+  return (
+    <Button small onClick={run}>
+      <span className="whitespace-pre">
+        <Say parts={fixText[fix.id]!(fix.data)} seats />
+      </span>
+    </Button>
+  );
+}

@@ -1,0 +1,165 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, type ReactNode } from "react";
+import { orderFileGap } from "@/core/check/order-file";
+import { countByLevel, levels } from "@/core/check/run-checks";
+import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
+import { placesUsed } from "@/core/profile/roster";
+import { gapWords } from "../frame/strip";
+import { purposeWords } from "../frame/profile-menu";
+import { Button } from "../kit/button";
+import { Gauge } from "../kit/gauge";
+import { LevelMark, levelWords } from "../kit/level";
+import { ShelfReading } from "../shelf/shelf-reading";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { FindingsList } from "./findings-list";
+import { RestorePoints } from "./restore-points";
+import { SectionsChart } from "./sections-chart";
+
+/** How the present profile stands: numbers, places, findings, what the game reads. */
+export function OverviewScreen() {
+  const { writeOrder, propose } = useWorkspace();
+  const { roster, findings, onDisk, view, profile } = useEditor((state) => state);
+  useEffect(() => {
+    if (location.hash) document.querySelector(location.hash)?.scrollIntoView();
+  }, []);
+  const gap = orderFileGap(roster, onDisk);
+  const counts = countByLevel(findings);
+  const mods = roster.mods.filter((mod) => mod.mod);
+  return (
+    <div className="h-full overflow-auto">
+      <header className="border-line flex items-end gap-3 border-b px-5 py-3">
+        <div className="grow">
+          <h1 className="text-xl font-bold">{profile.name}</h1>
+          <p className="text-ink2">
+            A set {purposeWords[profile.purpose]} in {view.game.name} {view.game.version} · fingerprint{" "}
+            <span className="text-ink font-mono text-sm">
+              {shortFingerprint(fingerprintOf(factsOfRoster(roster)))}
+            </span>
+          </p>
+        </div>
+        <Button look="main" onClick={() => void propose()}>
+          Propose an order
+        </Button>
+      </header>
+      <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-x-6 px-5 py-4">
+        <div className="min-w-0 space-y-5">
+          <dl className="flex flex-wrap gap-x-8 gap-y-3">
+            <Number
+              label="mods on"
+              value={mods.filter((mod) => mod.on).length}
+              of={mods.length}
+              href="/shelf"
+            />
+            <Number
+              label="plugins load"
+              value={roster.plugins.filter((plugin) => plugin.loads).length}
+              of={roster.plugins.length}
+              href="/plan"
+            />
+            {levels.map((level) => (
+              <Number
+                key={level}
+                label={levelWords[level].many}
+                value={counts[level]}
+                mark={<LevelMark level={level} size={14} />}
+                href="#findings"
+              />
+            ))}
+          </dl>
+          <section id="findings" className="scroll-mt-3">
+            <h2 className="text-lg font-bold">Findings</h2>
+            <FindingsList />
+          </section>
+          <section>
+            <h2 className="mb-2 text-lg font-bold">Plugins by section</h2>
+            <SectionsChart roster={roster} />
+          </section>
+        </div>
+        <div className="space-y-5">
+          <Side title="Places">
+            <div className="space-y-2">
+              {placesUsed(roster).map(({ counting, used }) => (
+                <div key={counting.id} className="text-sm">
+                  <Gauge label={counting.label} used={used} cap={counting.cap} wide />
+                </div>
+              ))}
+            </div>
+          </Side>
+          <Side title="What the game reads">
+            <p className="text-ink2 mb-2">
+              {gapWords(gap)}. <span className="font-mono text-sm">{view.game.orderFile.path}</span> lies in
+              the game’s folder.
+            </p>
+            <Button onClick={() => void writeOrder()} disabled={!gap}>
+              {gap ? "Write it" : "It is current"}
+            </Button>
+          </Side>
+          <Side title="Expansions">
+            <ul className="space-y-1">
+              {view.game.expansions.map((expansion) => (
+                <li key={expansion.id} className="flex justify-between">
+                  <span>{expansion.name}</span>
+                  <span className="text-ink2">
+                    {!view.stock.owned.includes(expansion.id)
+                      ? "not owned"
+                      : profile.state.expansions.includes(expansion.id)
+                        ? "on"
+                        : "owned, off"}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </Side>
+          <Side title="Shelf">
+            <ShelfReading />
+            <p className="text-ink3 mt-2 font-mono text-xs break-all">{view.shelfFolder}</p>
+          </Side>
+          <Side title="Restore points">
+            <RestorePoints />
+          </Side>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function Number({
+  label,
+  value,
+  of,
+  href,
+  mark,
+}: {
+  label: string;
+  value: number;
+  of?: number;
+  href: string;
+  mark?: ReactNode;
+}) {
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="text-ink2 text-sm">{label}</dt>
+      <dd>
+        <Link
+          href={href}
+          className="hover:text-pine flex items-center gap-1.5 font-mono text-xl font-semibold"
+        >
+          {mark}
+          {value}
+          {of !== undefined && <span className="text-ink3 text-base font-normal">of {of}</span>}
+        </Link>
+      </dd>
+    </div>
+  );
+}
+
+function Side({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section>
+      <h2 className="border-line mb-2 border-b pb-1 font-bold">{title}</h2>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+"use client";
+
+import { format } from "date-fns";
+import { useState, type FormEvent } from "react";
+import { goBack, nameRestorePoint } from "@/server/actions/profile";
+import { Button } from "../kit/button";
+import { inputLook } from "../kit/field";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** Named states of the profile to go back to; one is made before every accepted proposal. */
+export function RestorePoints() {
+  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const points = useEditor((state) => state.view.restorePoints);
+  const [name, setName] = useState("");
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    await editor.settled();
+    const outcome = await nameRestorePoint(editor.getState().profile.id, name);
+    unwrap(outcome);
+    if (!outcome.ok) return;
+    setName("");
+    refresh();
+  };
+  const back = async (id: string, point: string) => {
+    await editor.settled();
+    if (!unwrap(await goBack(id, editor.getState().profile.version))) return;
+    await editor.reload();
+    tell([`Back at “${point}”. Undo takes you forward again.`]);
+  };
+  return (
+    <>
+      <form onSubmit={(event) => void add(event)} className="mb-2 flex gap-2">
+        <input
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          aria-label="Name of a restore point"
+          placeholder="Name the present state…"
+          maxLength={80}
+          className={inputLook}
+        />
+        <Button type="submit" disabled={name.trim() === ""}>
+          Keep
+        </Button>
+      </form>
+      {points.length === 0 && (
+        <p className="text-ink2">None yet. One is made before every accepted proposal.</p>
+      )}
+      <ul>
+        {points.map((point) => (
+          <li key={point.id} className="border-line flex items-center gap-3 border-t py-1.5">
+            <span className="min-w-0 grow truncate">{point.name}</span>
+            <time
+              dateTime={point.at}
+              className="text-ink3 shrink-0 font-mono text-sm"
+              suppressHydrationWarning
+            >
+              {format(new Date(point.at), "d MMM HH:mm")}
+            </time>
+            <Button small onClick={() => void back(point.id, point.name)}>
+              Go back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+"use client";
+
+import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
+import { useMemo } from "react";
+import { Bar } from "react-chartjs-2";
+import type { Roster } from "@/core/profile/roster";
+import { letterOf } from "@/core/profile/seats";
+import { useTheme } from "../frame/theme";
+import { sectionHue } from "../kit/hues";
+import { SectionLetter } from "../kit/section-letter";
+
+Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
+
+interface Count {
+  readonly name: string;
+  readonly loads: number;
+  readonly off: number;
+}
+
+/** Plugins by section, drawn, with the same numbers as a table. */
+export function SectionsChart({ roster }: { roster: Roster }) {
+  const theme = useTheme();
+  const counts = useMemo(() => countSections(roster), [roster]);
+  const { data, options } = useMemo(() => draw(counts, theme), [counts, theme]);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(190px,auto)] gap-4">
+      <div className="h-64 min-w-0">
+        <Bar
+          key={theme}
+          data={data}
+          options={options}
+          role="img"
+          aria-label="Plugins by section; the table beside it holds the same numbers"
+        />
+      </div>
+      <table className="self-start text-sm">
+        <thead>
+          <tr className="text-ink3 text-left">
+            <th className="pr-3 pb-1 font-semibold">Section</th>
+            <th className="pr-3 pb-1 text-right font-semibold">loads</th>
+            <th className="pb-1 text-right font-semibold">off</th>
+          </tr>
+        </thead>
+        <tbody>
+          {counts.map((count, at) => (
+            <tr key={count.name} className="h-6">
+              <td className="pr-3">
+                <span className="flex items-center gap-2">
+                  <SectionLetter index={at} />
+                  {count.name}
+                </span>
+              </td>
+              <td className="pr-3 text-right font-mono">{count.loads}</td>
+              <td className="text-ink2 text-right font-mono">{count.off}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function countSections({ profile, plugins }: Roster): Count[] {
+  return profile.state.plugins.sections.map((section) => {
+    const inside = plugins.filter((plugin) => plugin.entry.section === section.id);
+    const loads = inside.filter((plugin) => plugin.loads).length;
+    return { name: section.name, loads, off: inside.length - loads };
+  });
+}
+
+/** Chart.js reads colours once, so they are read anew for each theme. */
+function draw(counts: readonly Count[], theme: string) {
+  const colour = (name: string) =>
+    typeof document === "undefined"
+      ? "#000"
+      : getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  const axis = { color: colour("--ink2"), font: { family: "JetBrains Mono Variable", size: 11 } };
+  void theme;
+  return {
+    data: {
+      labels: counts.map((_, at) => letterOf(at)),
+      datasets: [
+        {
+          label: "loads",
+          data: counts.map((count) => count.loads),
+          backgroundColor: counts.map((_, at) => sectionHue(at).fill),
+        },
+        { label: "off", data: counts.map((count) => count.off), backgroundColor: colour("--line") },
+      ],
+    },
+    options: {
+      animation: false as const,
+      maintainAspectRatio: false,
+      plugins: { legend: { display: false } },
+      scales: {
+        x: { stacked: true, ticks: axis, grid: { display: false }, border: { color: colour("--line") } },
+        y: {
+          stacked: true,
+          ticks: { ...axis, precision: 0 },
+          grid: { color: colour("--line") },
+          border: { display: false },
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,198 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import type { ReactNode } from "react";
+import { plural } from "@/core/messages/parts";
+import { sayProblem } from "@/core/messages/problems";
+import type { PluginFile, ShelfMod } from "@/core/model/shelf";
+import { dropMods } from "@/core/profile/edits";
+import { Button } from "../kit/button";
+import { LevelMark } from "../kit/level";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { formatSize } from "./format-size";
+import type { ShelfRow } from "./shelf-rows";
+
+/** What a mod is, where it lies, and the plugins that it brings with their masters. */
+export function ModInspector({
+  row,
+  onSwitch,
+}: {
+  row: ShelfRow | null;
+  onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
+}) {
+  return (
+    <aside
+      aria-label="Inspector"
+      className="border-line bg-surface flex h-full w-[320px] shrink-0 flex-col overflow-hidden border-l"
+    >
+      <div className="min-h-0 grow space-y-4 overflow-auto p-3.5">
+        {row ? (
+          <AboutMod row={row} />
+        ) : (
+          <p className="text-ink2">
+            Select a mod to see what it brings. Enter or Space switches it on or off.
+          </p>
+        )}
+      </div>
+      {row && <ModActions row={row} onSwitch={onSwitch} />}
+    </aside>
+  );
+}
+
+function AboutMod({ row }: { row: ShelfRow }) {
+  const { mod } = row;
+  return (
+    <>
+      <header>
+        <h2 className="text-lg font-bold break-words">{row.name}</h2>
+        <p className="text-ink2">
+          {[row.version, mod?.author && `by ${mod.author}`].filter(Boolean).join(" ")}
+        </p>
+        {mod?.summary && <p className="mt-1.5">{mod.summary}</p>}
+      </header>
+      {mod?.problem && (
+        <p className="bg-saffron-soft flex gap-2 rounded-md p-2">
+          <LevelMark level="problem" label="problem" />
+          <span>
+            It is left out: {sayProblem(mod.problem.code, mod.problem.data)}. Get it again from its author, or
+            take it off the shelf folder.
+          </span>
+        </p>
+      )}
+      {row.supersededBy && (
+        <p className="bg-sunk rounded-md p-2">
+          Version {row.supersededBy} of this mod is on the shelf too, and that one counts.
+        </p>
+      )}
+      {mod && <Facts mod={mod} />}
+      {mod && mod.plugins.length > 0 && (
+        <Part title="Plugins">
+          <ul className="space-y-3">
+            {mod.plugins.map((plugin) => (
+              <PluginFacts key={plugin.name} plugin={plugin} />
+            ))}
+          </ul>
+        </Part>
+      )}
+    </>
+  );
+}
+
+function Facts({ mod }: { mod: ShelfMod }) {
+  const requires = mod.manifest?.requires ?? [];
+  const roster = useEditor((state) => state.roster);
+  const rows: (readonly [string, ReactNode])[] = [
+    [
+      "Lies in",
+      <span key="path" className="font-mono text-sm break-all">
+        {mod.path}
+      </span>,
+    ],
+    ["Kind", mod.kind],
+    ["Size", `${formatSize(mod.size)}, ${plural(mod.files, "file")}`],
+    ["Tags", mod.tags.join(", ")],
+    ["Page", mod.manifest?.page ?? ""],
+    ["Needs", requires.map((each) => requirement(each, roster.modOf.has(each.mod))).join(", ")],
+    [
+      "Contents",
+      mod.content && (
+        <span key="content" className="font-mono text-sm">
+          {mod.content.slice(0, 12)}
+        </span>
+      ),
+    ],
+  ];
+  return (
+    <dl className="grid grid-cols-[64px_minmax(0,1fr)] gap-y-1">
+      {rows
+        .filter(([, value]) => Boolean(value))
+        .map(([name, value]) => (
+          <div key={name} className="contents">
+            <dt className="text-ink3">{name}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+    </dl>
+  );
+}
+
+const requirement = (
+  { mod, versions }: { mod: string; versions?: string | undefined },
+  present: boolean,
+): string => [mod, versions, present ? "" : "(not in this profile)"].filter(Boolean).join(" ");
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section>
+      <h3 className="text-ink2 mb-1 text-sm font-semibold">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
+function PluginFacts({ plugin }: { plugin: PluginFile }) {
+  const { editor } = useWorkspace();
+  const router = useRouter();
+  const seated = useEditor((state) => state.roster.pluginOf.get(plugin.name));
+  const show = () => {
+    editor.select([plugin.name], plugin.name);
+    router.push("/plan");
+  };
+  return (
+    <li className="border-line border-l-2 pl-2.5">
+      <p className="flex items-baseline gap-2">
+        {seated && <span className="text-pine font-mono text-sm font-semibold">{seated.seat}</span>}
+        <span className="grow font-mono text-sm font-semibold break-all">{plugin.name}</span>
+        {seated && <span className="text-ink2 text-sm">{seated.loads ? "loads" : "off"}</span>}
+      </p>
+      {plugin.problem && (
+        <p className="text-brick">
+          It cannot be loaded: {sayProblem(plugin.problem.code, plugin.problem.data)}.
+        </p>
+      )}
+      {plugin.header && (
+        <p className="text-ink2 text-sm">
+          {plural(plugin.header.records, "record")}
+          {plugin.header.lists > 0 && `, ${plural(plugin.header.lists, "additive list")}`}
+          {plugin.header.masters.length > 0 && <> · needs {plugin.header.masters.join(", ")}</>}
+        </p>
+      )}
+      {seated && (
+        <Button small look="quiet" className="-ml-2" onClick={show}>
+          Show in the plan
+        </Button>
+      )}
+    </li>
+  );
+}
+
+function ModActions({
+  row,
+  onSwitch,
+}: {
+  row: ShelfRow;
+  onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
+}) {
+  const { editor } = useWorkspace();
+  const { mod, seated } = row;
+  const drop = () => {
+    const edit = dropMods(editor.getState().roster, [row.id]);
+    if (edit) editor.dispatch(edit);
+  };
+  const usable = mod && !mod.problem && !row.supersededBy;
+  if (!usable && !seated) return null;
+  return (
+    <footer className="border-line flex flex-wrap gap-2 border-t p-3">
+      {usable && (
+        <Button onClick={() => onSwitch([mod], !seated?.on)}>
+          {seated?.on ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
+        </Button>
+      )}
+      {seated && !row.supersededBy && (
+        <Button look="quiet" onClick={drop}>
+          Take out of this profile
+        </Button>
+      )}
+    </footer>
+  );
+}
