@@ -1,0 +1,147 @@
+import * as graphlib from "@dagrejs/graphlib";
+import fc from "fast-check";
+import { AcyclicGraph } from "./acyclic";
+import { BitRows } from "./bit-rows";
+import { components } from "./components";
+import { digraph } from "./digraph";
+import { longestIncreasing } from "./longest-increasing";
+import { maximumMatching } from "./matching";
+import { topologicalOrder } from "./topological";
+
+const anyEdges = (nodes: number, most: number) =>
+  fc.array(fc.tuple(fc.nat(nodes - 1), fc.nat(nodes - 1)), { maxLength: most });
+
+const build = (nodes: number, edges: readonly (readonly [number, number])[]) =>
+  digraph(
+    nodes,
+    edges.map(([from]) => from),
+    edges.map(([, to]) => to),
+  );
+
+test("strongly connected components equal those of @dagrejs/graphlib", () => {
+  fc.assert(
+    fc.property(anyEdges(12, 30), (edges) => {
+      const { component } = components(build(12, edges));
+      const other = new graphlib.Graph({ directed: true });
+      for (let v = 0; v < 12; v++) other.setNode(String(v));
+      for (const [from, to] of edges) other.setEdge(String(from), String(to));
+      const ours = new Map<number, number[]>();
+      component.forEach((at, v) => ours.set(at, [...(ours.get(at) ?? []), v]));
+      const sorted = (groups: number[][]) => groups.map((group) => group.sort((a, b) => a - b).join()).sort();
+      const theirs = graphlib.alg.tarjan(other).map((group) => group.map(Number));
+      expect(sorted([...ours.values()])).toEqual(sorted(theirs));
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("an acyclic graph refuses just the edges that would close a cycle", () => {
+  fc.assert(
+    fc.property(anyEdges(9, 40), (edges) => {
+      const graph = new AcyclicGraph(9);
+      const other = new graphlib.Graph({ directed: true });
+      for (let v = 0; v < 9; v++) other.setNode(String(v));
+      for (const [from, to] of edges) {
+        const closes = from === to || graphlib.alg.preorder(other, [String(to)]).includes(String(from));
+        expect(graph.tryEdge(from, to, 0)).toBe(!closes);
+        if (!closes) other.setEdge(String(from), String(to));
+      }
+      for (let e = 0; e < graph.from.length; e++)
+        expect(graph.position[graph.from[e]!]!).toBeLessThan(graph.position[graph.to[e]!]!);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("Kahn's sort leaves out what stands on a cycle or behind one", () => {
+  const order = topologicalOrder(
+    build(5, [
+      [0, 1],
+      [1, 2],
+      [2, 1],
+      [2, 3],
+    ]),
+    (v) => v,
+  );
+  expect([...order]).toEqual([0, 4]);
+});
+
+test("the textbook example of getting dressed (Cormen et al., Introduction to Algorithms, topological sort; from memory)", () => {
+  const clothes = ["undershorts", "trousers", "belt", "shirt", "tie", "jacket", "socks", "shoes", "watch"];
+  const before =
+    "undershorts>trousers undershorts>shoes trousers>belt trousers>shoes belt>jacket shirt>belt shirt>tie tie>jacket socks>shoes";
+  const edges = before.split(" ").map((pair) => {
+    const [from, to] = pair.split(">").map((name) => clothes.indexOf(name));
+    return [from!, to!] as const;
+  });
+  const order = topologicalOrder(build(clothes.length, edges), (v) => v);
+  const place = new Map([...order].map((v, at) => [v, at]));
+  expect(order).toHaveLength(clothes.length);
+  for (const [from, to] of edges) expect(place.get(from)!).toBeLessThan(place.get(to)!);
+});
+
+/** The size of a maximum matching by trying every choice; for a handful of vertices. */
+function matchingByTrying(
+  adjacent: readonly (readonly number[])[],
+  right = 0,
+  used = new Set<number>(),
+): number {
+  if (right === adjacent.length) return 0;
+  let best = matchingByTrying(adjacent, right + 1, used);
+  for (const left of adjacent[right]!)
+    if (!used.has(left))
+      best = Math.max(best, 1 + matchingByTrying(adjacent, right + 1, new Set(used).add(left)));
+  return best;
+}
+
+test("matchings are as large as any, and Kőnig's cover proves it", () => {
+  const rows = fc.array(fc.array(fc.nat(39), { maxLength: 4 }), { minLength: 1, maxLength: 6 });
+  fc.assert(
+    fc.property(rows, (adjacent) => {
+      const matrix = new BitRows(adjacent.length, 40);
+      adjacent.forEach((lefts, right) => lefts.forEach((left) => matrix.set(right, left)));
+      const { size, ofRight, ofLeft, reachedRight, reachedLeft } = maximumMatching(matrix);
+      expect(size).toBe(matchingByTrying(adjacent));
+      ofRight.forEach((left, right) => {
+        if (left === -1) return;
+        expect(adjacent[right]).toContain(left);
+        expect(ofLeft[left]).toBe(right);
+      });
+      const cover =
+        [...reachedRight].filter((reached) => !reached).length + [...reachedLeft].filter(Boolean).length;
+      expect(cover).toBe(size);
+      adjacent.forEach((lefts, right) =>
+        lefts.forEach((left) => expect(!reachedRight[right] || Boolean(reachedLeft[left])).toBe(true)),
+      );
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("Dilworth's theorem on divisibility: the longest antichain of 1..n has ceil(n/2) elements", () => {
+  for (const n of [1, 2, 7, 20, 51]) {
+    const multiples = new BitRows(n, n);
+    for (let a = 1; a <= n; a++) for (let b = 2 * a; b <= n; b += a) multiples.set(a - 1, b - 1);
+    expect(n - maximumMatching(multiples).size).toBe(Math.ceil(n / 2));
+  }
+});
+
+test("longest increasing subsequences are as long as any", () => {
+  fc.assert(
+    fc.property(fc.uniqueArray(fc.nat(50), { maxLength: 9 }), (values) => {
+      const found = longestIncreasing(values);
+      for (let at = 1; at < found.length; at++) {
+        expect(found[at]!).toBeGreaterThan(found[at - 1]!);
+        expect(values[found[at]!]!).toBeGreaterThan(values[found[at - 1]!]!);
+      }
+      let best = 0;
+      for (let set = 0; set < 1 << values.length; set++) {
+        const chosen = values.filter((_, at) => set & (1 << at));
+        if (chosen.every((value, at) => at === 0 || value > chosen[at - 1]!))
+          best = Math.max(best, chosen.length);
+      }
+      expect(found).toHaveLength(best);
+    }),
+    { numRuns: 300 },
+  );
+});

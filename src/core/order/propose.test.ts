@@ -1,0 +1,227 @@
+import { execFileSync } from "node:child_process";
+import fc from "fast-check";
+import { anyProblem } from "../testing/arbitrary";
+import { closure, fewestByTrying, keepsAll } from "../testing/brute-force";
+import type { OrderProblem, ProblemItem } from "../model/problem";
+import { propose } from "./propose";
+
+const problem = (items: readonly ProblemItem[], rest: Partial<OrderProblem> = {}): OrderProblem => ({
+  format: "seating-order-problem/1",
+  items: [...items],
+  ...rest,
+});
+
+/** `"C:D E"` is an item C that needs D and E. */
+const items = (text: string): ProblemItem[] =>
+  text.split(" | ").map((each) => {
+    const [id, needs = ""] = each.split(":");
+    return { id: id!, needs: needs.split(" ").filter(Boolean) };
+  });
+
+describe("the worked examples of the specification", () => {
+  test("one item before two that need it", () => {
+    const { result } = propose(problem(items("A | B:D | C:D | D")));
+    expect(result.order).toEqual(["A", "D", "B", "C"]);
+    expect(result.moved).toEqual(["D"]);
+    expect(result.certificate).toEqual([["B", "D"]]);
+  });
+
+  test("a chain turned round: two of three move, the earliest stays", () => {
+    const { result } = propose(problem(items("A:B | B:C | C")));
+    expect(result.order).toEqual(["C", "B", "A"]);
+    expect(result.moved.sort()).toEqual(["B", "C"]);
+    expect(result.certificate).toHaveLength(2);
+  });
+});
+
+describe("against brute force", () => {
+  test("every order is a permutation that keeps everything, with the fewest moves", () => {
+    fc.assert(
+      fc.property(anyProblem(), (given) => {
+        const { result } = propose(given);
+        const places = new Map(given.items.map((item, place) => [item.id, place]));
+        const order = result.order.map((id) => places.get(id)!);
+        const reach = closure(given);
+        expect([...order].sort((a, b) => a - b)).toEqual(given.items.map((_, place) => place));
+        expect(keepsAll(reach, order)).toBe(true);
+        expect(result.moved).toHaveLength(fewestByTrying(reach));
+        const stay = order.filter((place) => !result.moved.includes(given.items[place]!.id));
+        expect(stay).toEqual([...stay].sort((a, b) => a - b));
+      }),
+      { numRuns: 1500 },
+    );
+  });
+
+  test("the certificate holds as many inverted pairs as moves, no item twice on a side", () => {
+    fc.assert(
+      fc.property(anyProblem(), (given) => {
+        const { result } = propose(given);
+        const reach = closure(given);
+        const place = (id: string) => given.items.findIndex((item) => item.id === id);
+        const pairs = result.certificate!;
+        expect(pairs).toHaveLength(result.moved.length);
+        for (const [earlier, later] of pairs) {
+          expect(place(earlier)).toBeLessThan(place(later));
+          expect(reach[place(later)]![place(earlier)]).toBe(true);
+        }
+        expect(new Set(pairs.map((pair) => pair[0])).size).toBe(pairs.length);
+        expect(new Set(pairs.map((pair) => pair[1])).size).toBe(pairs.length);
+      }),
+      { numRuns: 800 },
+    );
+  });
+
+  test("what is accepted is proposed again without a move", () => {
+    fc.assert(
+      fc.property(anyProblem(), (given) => {
+        const first = propose(given).result;
+        const byId = new Map(given.items.map((item) => [item.id, item]));
+        const again = propose({ ...given, items: first.order.map((id) => byId.get(id)!) }).result;
+        expect(again.moved).toEqual([]);
+        expect(again.order).toEqual(first.order);
+      }),
+      { numRuns: 800 },
+    );
+  });
+
+  test("every move names a chain between the item and one that stays", () => {
+    fc.assert(
+      fc.property(anyProblem(), (given) => {
+        const { moves, result } = propose(given);
+        for (const { id, because } of moves) {
+          const ends = [because[0]!.before, because.at(-1)!.after];
+          expect(ends).toContain(id);
+          expect(ends.filter((end) => !result.moved.includes(end))).toHaveLength(1);
+        }
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+/** GNU tsort, of the coreutils: an outside judge of whether an order keeps its ties. */
+function tsort(pairs: readonly (readonly [string, string])[]): string[] {
+  const input = pairs.map((pair) => pair.join(" ")).join("\n");
+  return execFileSync("tsort", { input, encoding: "utf8", stdio: ["pipe", "pipe", "pipe"] })
+    .trim()
+    .split("\n");
+}
+
+test("GNU tsort, given the ties and the neighbours of our order, finds no loop and prints our order", () => {
+  const count = 300;
+  const given = problem(
+    Array.from({ length: count }, (_, at) => ({
+      id: `n${at}`,
+      needs: [`n${(at * 7 + 3) % count}`, `n${(at * 13 + 5) % count}`].filter(
+        (need) => (Number(need.slice(1)) * 31) % count < (at * 31) % count,
+      ),
+    })),
+  );
+  const { result } = propose(given);
+  expect(result.cycles).toEqual([]);
+  expect(result.moved.length).toBeGreaterThan(10);
+  const ties = given.items.flatMap((item) => item.needs!.map((need) => [need, item.id] as const));
+  const neighbours = result.order.slice(1).map((id, at) => [result.order[at]!, id] as const);
+  expect(tsort([...ties, ...neighbours])).toEqual(result.order);
+});
+
+describe("what cannot be kept", () => {
+  test("a circle of needs is reported with its links and still gives an order", () => {
+    const { result } = propose(problem(items("a:c | b:a | c:b | d:a")));
+    expect(result.cycles).toEqual([
+      {
+        items: ["a", "b", "c"],
+        links: [
+          { before: "a", after: "b", because: "needs" },
+          { before: "b", after: "c", because: "needs" },
+          { before: "c", after: "a", because: "needs" },
+        ],
+      },
+    ]);
+    expect(result.order).toEqual(["a", "b", "c", "d"]);
+    expect(result.setAside.map(({ rule }) => rule)).toEqual([{ kind: "needs", item: "a", other: "c" }]);
+  });
+
+  test("an item that needs itself is a circle of one", () => {
+    const { result } = propose(problem(items("a:a | b")));
+    expect(result.cycles[0]!.links).toEqual([{ before: "a", after: "a", because: "needs" }]);
+    expect(result.order).toEqual(["a", "b"]);
+  });
+
+  test("missing needs are listed once each", () => {
+    expect(propose(problem(items("a:x x y | b"))).result.missing).toEqual([
+      { item: "a", needs: "x" },
+      { item: "a", needs: "y" },
+    ]);
+  });
+
+  test("a must rule against a need is set aside with the chain that it would close", () => {
+    const rules: OrderProblem["rules"] = [
+      { id: "r", kind: "before", item: "b", other: "a", strength: "must" },
+    ];
+    const { result } = propose(problem(items("a | b:a"), { rules }));
+    expect(result.setAside).toEqual([
+      { rule: rules[0], index: 0, because: [{ before: "a", after: "b", because: "needs" }] },
+    ]);
+  });
+
+  test("a need that points to a later class is set aside, for the game decides", () => {
+    const given = problem(
+      [
+        { id: "early", class: "one", needs: ["late"] },
+        { id: "late", class: "two" },
+      ],
+      {
+        classes: ["one", "two"],
+      },
+    );
+    const { result } = propose(given);
+    expect(result.order).toEqual(["early", "late"]);
+    expect(result.setAside[0]!.because).toEqual([{ before: "early", after: "late", because: "class" }]);
+  });
+});
+
+describe("classes and sections", () => {
+  test("an earlier class comes before a later one, whatever the sections", () => {
+    const given = problem([{ id: "x" }, { id: "f", class: "foundation" }], {
+      classes: ["foundation", "ordinary"],
+    });
+    expect(propose(given).result.order).toEqual(["f", "x"]);
+  });
+
+  test("an item that follows one of a later section is raised into it", () => {
+    const given = problem(
+      [
+        { id: "a", section: "Interface", needs: ["w"] },
+        { id: "b", section: "Interface" },
+        { id: "w", section: "World" },
+      ],
+      { sections: ["Interface", "World"] },
+    );
+    const { result } = propose(given);
+    expect(result.order).toEqual(["b", "w", "a"]);
+    expect(result.raised).toEqual([
+      {
+        item: "a",
+        section: "Interface",
+        effective: "World",
+        because: [{ before: "w", after: "a", because: "needs" }],
+      },
+    ]);
+  });
+
+  test("last within a section keeps the item at its end", () => {
+    const given = problem(
+      [
+        { id: "prices", section: "S" },
+        { id: "gear", section: "S" },
+        { id: "next", section: "T" },
+      ],
+      {
+        sections: ["S", "T"],
+        rules: [{ kind: "last", item: "prices", within: "section", strength: "must" }],
+      },
+    );
+    expect(propose(given).result.order).toEqual(["gear", "prices", "next"]);
+  });
+});

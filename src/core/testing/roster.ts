@@ -1,0 +1,101 @@
+import type { Entry, Profile, Rule } from "../model/profile";
+import type { OrderRule } from "../model/problem";
+import type { PluginFile, ShelfMod } from "../model/shelf";
+import { makeRoster, type Roster, type Stock } from "../profile/roster";
+import { testGame } from "./game";
+
+/** A plugin of a test: it comes with a mod of the same name in lower case, and both are on unless said otherwise. */
+export interface TestPlugin {
+  readonly name: string;
+  readonly masters?: readonly string[];
+  readonly flags?: number;
+  readonly section?: string;
+  readonly home?: string;
+  readonly on?: boolean;
+  readonly modOn?: boolean;
+}
+
+export function pluginFile(name: string, masters: readonly string[] = [], flags = 0): PluginFile {
+  const header = {
+    flags,
+    title: name,
+    author: null,
+    description: null,
+    date: null,
+    masters: [...masters],
+    records: 1,
+    lists: 0,
+  };
+  return { name, size: 10, sha256: hex(name), header, problem: null };
+}
+
+/** Looks like a hash, and differs by name. */
+export function hex(text: string): string {
+  const digits = [...text].map((letter) => letter.charCodeAt(0).toString(16).padStart(2, "0")).join("");
+  return digits.padEnd(64, "0").slice(0, 64);
+}
+
+export function shelfMod(id: string, plugins: readonly PluginFile[] = [], version = "1.0.0"): ShelfMod {
+  return {
+    path: `${id}-${version}.zip`,
+    kind: "archive",
+    size: 100,
+    stamp: "1",
+    id,
+    name: id,
+    version,
+    author: null,
+    summary: null,
+    tags: [],
+    files: 1,
+    content: hex(id + version),
+    archiveSha256: hex(version + id),
+    manifest: null,
+    plugins: [...plugins],
+    problem: null,
+  };
+}
+
+export const modIdOf = (plugin: string): string => plugin.toLowerCase().replace(/\.[a-z]+$/, "");
+
+const sectionOf = (name: string): string => (name.endsWith(".keel") ? "base" : "world");
+
+/** A roster of `Pond.keel` and the given plugins, in this order; sections as given, or by extension. */
+export function testRoster(plugins: readonly TestPlugin[], rules: readonly OrderRule[] = []): Roster {
+  const mods = plugins.map(({ name, masters, flags }) =>
+    shelfMod(modIdOf(name), [pluginFile(name, masters, flags)]),
+  );
+  const entries = plugins.map(({ name, on = true, section, home }): Entry => ({
+    id: name,
+    on,
+    section: section ?? sectionOf(name),
+    ...(home === undefined ? {} : { home }),
+  }));
+  const stock: Stock = { base: [pluginFile("Pond.keel", [], 1)], owned: [], shelf: mods };
+  const profile: Profile = {
+    id: "p1",
+    game: testGame.id,
+    name: "Test",
+    purpose: "play",
+    version: 1,
+    state: {
+      mods: {
+        sections: [],
+        entries: plugins.map(({ name, modOn = true }) => ({ id: modIdOf(name), on: modOn, section: null })),
+      },
+      plugins: {
+        sections: testGame.sections,
+        entries: [{ id: "Pond.keel", on: true, section: "game" }, ...entries],
+      },
+      rules: rules.map((rule, at): Rule => ({ id: rule.id ?? `r${at}`, rule, note: "", made: "2026-01-01" })),
+      expansions: [],
+    },
+  };
+  return makeRoster(testGame, profile, stock);
+}
+
+/** The same profile in another state. */
+export const withState = (roster: Roster, state: Profile["state"]): Roster =>
+  makeRoster(roster.game, { ...roster.profile, state }, roster.stock);
+
+export const orderOf = (roster: Roster): string[] => roster.plugins.map((plugin) => plugin.id);
