@@ -52,8 +52,12 @@ function checkEntries(entries: readonly Entry[], fileSize: number): { ok: false;
 const endOf = (entry: Entry): number =>
   entry.relativeOffsetOfLocalHeader + 30 + entry.fileNameRaw.length + entry.compressedSize;
 
-const nameOf = (entry: Entry): string =>
-  getFileNameLowLevel(entry.generalPurposeBitFlag, entry.fileNameRaw, entry.extraFields, true);
+/** Where the name is not UTF-8, its old code page would show control characters as pictures; they are kept as they are. */
+function nameOf(entry: Entry): string {
+  const raw = entry.fileNameRaw;
+  if (raw.some((byte) => byte < 0x20 || byte === 0x7f)) return raw.toString("latin1");
+  return getFileNameLowLevel(entry.generalPurposeBitFlag, raw, entry.extraFields, true);
+}
 
 const shownName = (entry: Entry): string => nameOf(entry).slice(0, 200);
 

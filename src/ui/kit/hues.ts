@@ -23,7 +23,7 @@ export function sectionHue(index: number): SectionHue {
   const fill = muted[index % muted.length]!;
   return {
     fill,
-    ink: contrast(fill, "#ffffff") >= contrast(fill, "#17212b") ? "#ffffff" : "#17212b",
+    ink: contrast(fill, "#ffffff") >= contrast(fill, "#0f151a") ? "#ffffff" : "#0f151a",
     again: index >= muted.length,
   };
 }

@@ -1,0 +1,166 @@
+import type { Edit } from "../model/edit";
+import { findingText, findingTitle, fixText } from "../messages/findings";
+import { plainText } from "../messages/parts";
+import { acceptEdit, proposePlugins } from "../profile/accept";
+import type { Roster } from "../profile/roster";
+import { applySteps } from "../profile/steps";
+import { indexTies } from "../profile/ties";
+import { pluginFile, shelfMod, testRoster, withState, type TestPlugin } from "../testing/roster";
+import type { OnDisk } from "./check";
+import { holdsToWrite, namesToWrite, orderFileGap } from "./order-file";
+import { countByLevel, runChecks } from "./run-checks";
+
+const current = (roster: Roster): OnDisk => ({ order: namesToWrite(roster), holds: holdsToWrite(roster) });
+const check = (roster: Roster, onDisk = current(roster)) =>
+  runChecks({ roster, ties: indexTies(roster), onDisk });
+
+const withStock = (roster: Roster, change: Partial<Roster["stock"]>): Roster =>
+  withState({ ...roster, stock: { ...roster.stock, ...change } }, roster.profile.state);
+
+const apply = (roster: Roster, edit: Edit): Roster => {
+  const applied = applySteps(roster.profile.state, edit.steps);
+  if (!applied.ok) throw new Error(applied.refusal.code);
+  return withState(roster, applied.value.state);
+};
+
+const many = (count: number, ending: string): TestPlugin[] =>
+  Array.from({ length: count }, (_, at) => ({ name: `n${at}${ending}` }));
+
+interface Case {
+  readonly check: string;
+  readonly good: Roster;
+  readonly bad: Roster;
+  readonly onDisk?: OnDisk;
+}
+
+const plain = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
+const cases: readonly Case[] = [
+  { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["gone.plank"] }]) },
+  { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["Island.keel"] }]) },
+  {
+    check: "master-off",
+    good: plain,
+    bad: testRoster([
+      { name: "a.plank", on: false },
+      { name: "b.plank", masters: ["a.plank"] },
+    ]),
+  },
+  {
+    check: "master-off",
+    good: plain,
+    bad: testRoster([
+      { name: "a.plank", modOn: false },
+      { name: "b.plank", masters: ["a.plank"] },
+    ]),
+  },
+  {
+    check: "master-late",
+    good: plain,
+    bad: testRoster([{ name: "b.plank", masters: ["a.plank"] }, { name: "a.plank" }]),
+  },
+  {
+    check: "master-cycle",
+    good: plain,
+    bad: testRoster([
+      { name: "a.plank", masters: ["b.plank"] },
+      { name: "b.plank", masters: ["a.plank"] },
+    ]),
+  },
+  { check: "cap-exceeded", good: testRoster(many(5, ".plank")), bad: testRoster(many(6, ".plank")) },
+  { check: "cap-exceeded", good: testRoster(many(3, ".skiff")), bad: testRoster(many(4, ".skiff")) },
+  {
+    check: "rule-broken",
+    good: testRoster(
+      [{ name: "a.plank" }, { name: "b.plank" }],
+      [{ kind: "after", item: "b.plank", other: "a.plank", strength: "must" }],
+    ),
+    bad: testRoster(
+      [{ name: "a.plank" }, { name: "b.plank" }],
+      [{ kind: "after", item: "a.plank", other: "b.plank", strength: "must" }],
+    ),
+  },
+  {
+    check: "unsound-archive",
+    good: plain,
+    bad: withStock(plain, {
+      shelf: [
+        ...plain.stock.shelf,
+        { ...shelfMod("wreck"), problem: { code: "path-unsafe", data: { entry: "../x" } } },
+      ],
+    }),
+  },
+  {
+    check: "unreadable-plugin",
+    good: plain,
+    bad: withStock(plain, {
+      shelf: [
+        shelfMod("a", [{ ...pluginFile("a.plank"), header: null, problem: { code: "riff-not", data: {} } }]),
+        plain.stock.shelf[1]!,
+      ],
+    }),
+  },
+  { check: "not-on-shelf", good: plain, bad: withStock(plain, { shelf: plain.stock.shelf.slice(1) }) },
+  {
+    check: "order-file-differs",
+    good: plain,
+    bad: plain,
+    onDisk: { order: ["b.plank", "a.plank"], holds: holdsToWrite(plain) },
+  },
+  { check: "order-file-differs", good: plain, bad: plain, onDisk: { order: null, holds: null } },
+];
+
+describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
+  const findings = check(bad, onDisk).filter((finding) => finding.check === name);
+
+  test("sees the bad case and not the good one", () => {
+    expect(findings.length).toBeGreaterThan(0);
+    expect(check(good).filter((finding) => finding.check === name)).toEqual([]);
+  });
+
+  test("says it in a title and a whole sentence, with nothing left out", () => {
+    for (const finding of findings) {
+      const text = plainText(findingText[finding.id]!(finding.data));
+      expect(findingTitle[finding.id]).toBeTruthy();
+      expect(text).toMatch(/[.]$/);
+      expect(text).not.toMatch(/undefined|NaN|\[object/);
+      for (const fix of finding.fixes) expect(plainText(fixText[fix.id]!(fix.data))).toBeTruthy();
+    }
+  });
+
+  test("each fix takes its finding away", () => {
+    for (const { fixes, data } of findings) {
+      for (const fix of fixes) {
+        if ("act" in fix.does && fix.does.act === "write-order") continue;
+        const edit = "edit" in fix.does ? fix.does.edit : acceptEdit(bad, proposePlugins(bad))!;
+        const left = check(apply(bad, edit), onDisk).filter((each) => each.check === name);
+        expect(left).not.toContainEqual(expect.objectContaining({ data }));
+      }
+    }
+  });
+});
+
+test("what is off is not the game's concern", () => {
+  const roster = testRoster([
+    { name: "b.plank", masters: ["gone.plank"], on: false },
+    { name: "c.plank", masters: ["b.plank"], modOn: false },
+  ]);
+  expect(countByLevel(check(roster))).toEqual({ blocker: 0, problem: 0, hint: 0 });
+});
+
+test("findings come gravest first", () => {
+  const roster = withStock(testRoster([{ name: "b.plank", masters: ["gone.plank"] }]), {});
+  const levels = check(roster, { order: null, holds: null }).map((finding) => finding.level);
+  expect(levels).toEqual(["blocker", "hint"]);
+});
+
+test("the gap of the order file counts moves, what is to add and to take out, and other mods", () => {
+  const roster = testRoster(["a", "b", "c", "d"].map((letter) => ({ name: `${letter}.plank` })));
+  const gap = (order: string[], holds = holdsToWrite(roster)) => orderFileGap(roster, { order, holds });
+  expect(gap(["a.plank", "b.plank", "c.plank", "d.plank"])).toBeNull();
+  expect(gap(["A.PLANK", "b.plank", "c.plank", "d.plank"])).toBeNull();
+  expect(gap(["d.plank", "a.plank", "b.plank", "x.plank"])).toMatchObject({ moves: 1, added: 1, removed: 1 });
+  expect(gap(["a.plank", "b.plank", "c.plank", "d.plank"], ["other.zip"])).toMatchObject({
+    moves: 0,
+    modsDiffer: true,
+  });
+});

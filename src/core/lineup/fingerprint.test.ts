@@ -1,0 +1,154 @@
+import canonicalize from "canonicalize";
+import fc from "fast-check";
+import { hex, testRoster } from "../testing/roster";
+import { contentHash } from "./content-hash";
+import { compareFacts } from "./compare";
+import {
+  factsOfRoster,
+  fingerprintOf,
+  sha256Hex,
+  shortFingerprint,
+  type FingerprintFacts,
+} from "./fingerprint";
+
+describe("SHA-256 against NIST's examples with intermediate values for FIPS 180-4", () => {
+  test.each([
+    ["abc", "ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad"],
+    [
+      "abcdbcdecdefdefgefghfghighijhijkijkljklmklmnlmnomnopnopq",
+      "248d6a61d20638b8e5c026930c3e6039a33ce45964ff2167f6ecedd419db06c1",
+    ],
+  ])("%s", (message, digest) => {
+    expect(sha256Hex(message)).toBe(digest);
+  });
+});
+
+describe("canonical JSON against the examples of RFC 8785", () => {
+  test("section 3.2.2: primitive values", () => {
+    const text = String.raw`{"numbers":[333333333.33333329,1E30,4.50,2e-3,0.000000000000000000000000001],"string":"\u20ac$\u000F\u000aA'\u0042\u0022\u005c\\\"\/","literals":[null,true,false]}`;
+    expect(canonicalize(JSON.parse(text))).toBe(
+      String.raw`{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27],"string":"€$\u000f\nA'B\"\\\\\"/"}`,
+    );
+  });
+
+  test("section 3.2.3: keys sort by UTF-16 code units", () => {
+    const keys = {
+      "\u20ac": "Euro Sign",
+      "\r": "Carriage Return",
+      "\ufb33": "Hebrew Letter Dalet With Dagesh",
+      "1": "One",
+      "\ud83d\ude00": "Emoji: Grinning Face",
+      "\u0080": "Control",
+      "\u00f6": "Latin Small Letter O With Diaeresis",
+    };
+    const sorted = JSON.parse(canonicalize(Object.entries(keys).sort(([a], [b]) => (a < b ? -1 : 1)))!) as [
+      string,
+      string,
+    ][];
+    expect(sorted.map(([, value]) => value)).toEqual([
+      "Carriage Return",
+      "One",
+      "Control",
+      "Latin Small Letter O With Diaeresis",
+      "Euro Sign",
+      "Emoji: Grinning Face",
+      "Hebrew Letter Dalet With Dagesh",
+    ]);
+    const inObject = [...canonicalize(keys)!.matchAll(/:"([^"]+)"/g)].map((match) => match[1]);
+    expect(inObject).toEqual(sorted.map(([, value]) => value));
+  });
+});
+
+/** The worked example of docs/FORMATS.md. */
+const example: FingerprintFacts = {
+  game: { id: "pond", version: "1.0.0" },
+  expansions: ["island"],
+  baseOff: [],
+  mods: [
+    {
+      id: "reeds",
+      version: "1.2.0",
+      content: "a".repeat(64),
+      options: { look: ["tall", "green"] },
+      components: [],
+      hidden: [],
+    },
+  ],
+  plugins: [
+    { name: "Pond.keel", sha256: "b".repeat(64) },
+    { name: "Reeds.plank", sha256: "c".repeat(64) },
+  ],
+  launch: {},
+};
+
+test("the worked example has the canonical text and hash that docs/FORMATS.md states", async () => {
+  const { readFile } = await import("node:fs/promises");
+  const text = await readFile("docs/FORMATS.md", "utf8");
+  const canonical = /```text\n(\{"baseOff.*)\n```/.exec(text)![1]!;
+  expect(sha256Hex(canonical)).toBe(fingerprintOf(example));
+  expect(text).toContain(fingerprintOf(example));
+  expect(shortFingerprint(fingerprintOf(example))).toMatch(/^[0-9a-f]{4} [0-9a-f]{4} [0-9a-f]{4}$/);
+});
+
+test("order of options, components and expansions does not count; order of mods and plugins does", () => {
+  const same = { ...example, mods: [{ ...example.mods[0]!, options: { look: ["green", "tall"] } }] };
+  expect(fingerprintOf(same)).toBe(fingerprintOf(example));
+  expect(fingerprintOf({ ...example, plugins: [...example.plugins].reverse() })).not.toBe(
+    fingerprintOf(example),
+  );
+});
+
+test("names, sections, notes and what is off do not count", () => {
+  const facts = (on: boolean, section: string) =>
+    factsOfRoster(
+      testRoster([
+        { name: "a.plank", section },
+        { name: "b.plank", section: "patches", on, modOn: on },
+      ]),
+    );
+  expect(fingerprintOf(facts(false, "world"))).toBe(
+    fingerprintOf(factsOfRoster(testRoster([{ name: "a.plank" }]))),
+  );
+  expect(fingerprintOf(facts(true, "patches"))).toBe(fingerprintOf(facts(true, "world")));
+  expect(fingerprintOf(facts(true, "world"))).not.toBe(fingerprintOf(facts(false, "world")));
+});
+
+test("two setups have no difference just where their fingerprints are equal", () => {
+  const mod = fc.record({
+    id: fc.constantFrom("a", "b", "c"),
+    version: fc.constantFrom("1", "2"),
+    content: fc.constantFrom(hex("x"), hex("y")),
+    options: fc.constantFrom<Record<string, string[]>>({}, { look: ["tall"] }),
+    components: fc.constant([]),
+    hidden: fc.constant([]),
+  });
+  const facts = fc.record({
+    game: fc.constant(example.game),
+    expansions: fc.subarray(["island", "harbour"]),
+    baseOff: fc.constant([]),
+    mods: fc.uniqueArray(mod, { selector: (each) => each.id, maxLength: 3 }),
+    plugins: fc.uniqueArray(
+      fc.record({ name: fc.constantFrom("p", "q"), sha256: fc.constantFrom(hex("1"), hex("2")) }),
+      { selector: (each) => each.name },
+    ),
+    launch: fc.constantFrom<FingerprintFacts["launch"]>({}, { windowed: true }),
+  });
+  fc.assert(
+    fc.property(facts, facts, (a, b) => {
+      expect(compareFacts(a, b).length === 0).toBe(fingerprintOf(a) === fingerprintOf(b));
+    }),
+    { numRuns: 1000 },
+  );
+});
+
+test("a content hash does not depend on the order of the files, and does on every path and hash", () => {
+  const files = [
+    { path: "b.txt", sha256: hex("1") },
+    { path: "é/a.txt", sha256: hex("2") },
+    { path: "a/c.txt", sha256: hex("3") },
+  ];
+  const lines = `${hex("3")} a/c.txt\n${hex("1")} b.txt\n${hex("2")} é/a.txt\n`;
+  expect(contentHash(files)).toBe(sha256Hex(lines));
+  expect(contentHash([...files].reverse())).toBe(contentHash(files));
+  expect(contentHash([{ ...files[0]!, path: "B.txt" }, ...files.slice(1)])).not.toBe(contentHash(files));
+});

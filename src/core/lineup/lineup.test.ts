@@ -1,0 +1,122 @@
+import { testGame } from "../testing/game";
+import { pluginFile, shelfMod, testRoster, withState } from "../testing/roster";
+import { makeRoster, type Stock } from "../profile/roster";
+import { compareFacts } from "./compare";
+import { factsOfLineup, factsOfRoster, fingerprintOf } from "./fingerprint";
+import { makeLineup } from "./make-lineup";
+import { matchLineup, stateFromLineup } from "./match";
+import { Lineup } from "../model/lineup";
+import { differenceText } from "../messages/differences";
+
+const facts = { title: "Quiet pond", author: "reed", note: "", listVersion: "1", date: "2026-11-01" };
+const roster = testRoster(
+  [
+    { name: "Core.keel" },
+    { name: "b.plank", masters: ["core.keel"] },
+    { name: "a.plank", on: false },
+    { name: "p.plank", section: "patches", home: "world" },
+    { name: "off.skiff", modOn: false },
+  ],
+  [{ kind: "after", item: "p.plank", other: "b.plank", strength: "must" }],
+);
+const lineup = makeLineup(roster, facts);
+
+const reproduce = (stock: Stock) => {
+  const profile = { ...roster.profile, id: "p2", state: stateFromLineup(testGame, lineup, stock) };
+  return makeRoster(testGame, profile, stock);
+};
+
+test("a lineup is one that its own schema reads, and names the fingerprint of its contents", () => {
+  expect(Lineup.parse(JSON.parse(JSON.stringify(lineup)))).toEqual(lineup);
+  expect(lineup.fingerprint).toBe(fingerprintOf(factsOfRoster(roster)));
+  expect(fingerprintOf(factsOfLineup(lineup))).toBe(lineup.fingerprint);
+});
+
+test("on the same shelf it gives the same setup, with the same order, states, sections, homes and rules", () => {
+  const again = reproduce(roster.stock);
+  expect(fingerprintOf(factsOfRoster(again))).toBe(lineup.fingerprint);
+  expect(again.profile.state.plugins).toEqual(roster.profile.state.plugins);
+  expect(again.profile.state.rules).toEqual(roster.profile.state.rules);
+  expect(again.profile.state.mods.entries.map(({ id, on }) => [id, on])).toEqual(
+    roster.profile.state.mods.entries.map(({ id, on }) => [id, on]),
+  );
+});
+
+test("what is here under another name is found by its contents", () => {
+  const [first, ...rest] = roster.stock.shelf;
+  const match = matchLineup(testGame, lineup, {
+    ...roster.stock,
+    shelf: [...rest, { ...first!, path: "renamed.zip" }],
+  });
+  expect(match.mods.every((mod) => mod.status === "found")).toBe(true);
+});
+
+test("an older version that the lineup wants is taken, though a newer one lies beside it", () => {
+  const newer = roster.stock.shelf.map((mod) => ({
+    ...shelfMod(
+      mod.id,
+      mod.plugins.map((plugin) => ({ ...plugin, sha256: "9".repeat(64) })),
+      "2.0.0",
+    ),
+  }));
+  const again = reproduce({ ...roster.stock, shelf: [...roster.stock.shelf, ...newer] });
+  expect(fingerprintOf(factsOfRoster(again))).toBe(lineup.fingerprint);
+});
+
+test("missing and different mods are listed, keep their seats, and the differences name them", () => {
+  const shelf = roster.stock.shelf
+    .filter((mod) => mod.id !== "b")
+    .map((mod) =>
+      mod.id === "p" ? shelfMod("p", [pluginFile("p.plank"), pluginFile("more.plank")], "1.1.0") : mod,
+    );
+  const stock = { ...roster.stock, shelf };
+  const match = matchLineup(testGame, lineup, stock);
+  expect(match.mods.map(({ wanted, status }) => [wanted.id, status])).toEqual([
+    ["core", "found"],
+    ["b", "missing"],
+    ["a", "found"],
+    ["p", "different"],
+    ["off", "found"],
+  ]);
+  const again = reproduce(stock);
+  expect(again.pluginOf.get("b.plank")).toMatchObject({ seat: "C1", file: null, loads: false });
+  expect(again.pluginOf.get("more.plank")).toMatchObject({ loads: false });
+  const differences = compareFacts(factsOfLineup(lineup), factsOfRoster(again));
+  expect(differences.map(({ kind, name }) => [kind, name])).toEqual([
+    ["mod-missing", "b"],
+    ["mod-different", "p"],
+    ["plugin-missing", "b.plank"],
+  ]);
+  for (const difference of differences) expect(differenceText(difference)).toContain(difference.name);
+  const arrived = { ...stock, shelf: roster.stock.shelf };
+  const whole = withState({ ...again, stock: arrived }, stateFromLineup(testGame, lineup, arrived));
+  expect(fingerprintOf(factsOfRoster(whole))).toBe(lineup.fingerprint);
+});
+
+test("expansions that are not owned, another game version and other base files are told before anything is done", () => {
+  const foreign = { ...lineup, expansions: ["island"], game: { id: "pond", version: "0.9" } };
+  const base = [{ ...pluginFile("Pond.keel"), sha256: "8".repeat(64) }];
+  const match = matchLineup(testGame, foreign, { ...roster.stock, base });
+  expect(match).toMatchObject({
+    expansionsMissing: ["The Island"],
+    gameVersionDiffers: true,
+    baseDifferent: ["Pond.keel"],
+  });
+});
+
+test("the plugins of an expansion that is not owned here are not taken over", () => {
+  const plugins = [...lineup.plugins];
+  plugins.splice(1, 0, {
+    name: "Island.keel",
+    sha256: pluginFile("Island.keel").sha256,
+    on: true,
+    section: "game",
+    mod: null,
+  });
+  const state = stateFromLineup(testGame, { ...lineup, expansions: ["island"], plugins }, roster.stock);
+  expect(state.plugins.entries.map((entry) => entry.id)).not.toContain("Island.keel");
+  const owned = { ...roster.stock, owned: ["island"] };
+  expect(stateFromLineup(testGame, { ...lineup, expansions: ["island"], plugins }, owned).expansions).toEqual(
+    ["island"],
+  );
+});

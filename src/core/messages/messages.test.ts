@@ -1,0 +1,62 @@
+import { testRoster } from "../testing/roster";
+import { indexTies } from "../profile/ties";
+import { labelText } from "./labels";
+import { plainText, plural, sentence } from "./parts";
+import { problemText, sayProblem } from "./problems";
+import { chainText, moveText, tieText } from "./reasons";
+import { sayRefusal } from "./refusals";
+
+const note = (id: string) => (id === "noted" ? "fog first" : null);
+
+test("sentences keep their items apart from their words", () => {
+  const parts = sentence`Not above ${{ item: "a.plank" }}: ${2} left${""}.`;
+  expect(parts).toEqual(["Not above ", { item: "a.plank" }, ": ", "2", " left", "."]);
+  expect(plainText(parts, (id) => `C1 ${id}`)).toBe("Not above C1 a.plank: 2 left.");
+  expect([plural(1, "move"), plural(2, "move")]).toEqual(["1 move", "2 moves"]);
+});
+
+test("ties are told from the side of the item", () => {
+  const roster = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
+  const [tie] = indexTies(roster).of("b.plank");
+  expect(plainText(tieText(tie!, "b.plank", note))).toBe("After a.plank: it is a master of this one.");
+  expect(plainText(tieText(tie!, "a.plank", note))).toBe("Before b.plank: this is a master of it.");
+  const rule = { ...tie!, because: "noted" };
+  expect(plainText(tieText(rule, "b.plank", note))).toBe("After a.plank: your rule, “fog first”.");
+});
+
+test.each([
+  ["needs", "Its master a loads later than it: the game would stop at start."],
+  ["class", "The game loads its rank after that of a."],
+  ["section", "Its section comes after that of a."],
+  ["noted", "It should load after a: your rule, “fog first”."],
+  ["built-in:1", "It should load after a: the game’s fixed order."],
+])("a move because of %s", (because, text) => {
+  expect(plainText(moveText("b", [{ before: "a", after: "b", because }], note))).toBe(text);
+});
+
+test("a chain of several links is told link by link", () => {
+  const links = [
+    { before: "a", after: "b", because: "needs" },
+    { before: "b", after: "c", because: "section" },
+    { before: "c", after: "d", because: "other" },
+  ];
+  expect(plainText(chainText(links, note))).toBe(
+    "a is a master of b, b belongs to an earlier section than c, and c comes before d by your rule",
+  );
+  expect(plainText(moveText("d", links, note))).toMatch(/by your rule\.$/);
+});
+
+test("no code is without words, and unknown ones still say something", () => {
+  for (const code of Object.keys(problemText))
+    expect(sayProblem(code, { entry: "x" }).length).toBeGreaterThan(8);
+  expect(sayProblem("odd", {})).toContain("odd");
+  expect(plainText(sayRefusal({ code: "odd", data: {} }))).toContain("odd");
+  expect(plainText(sayRefusal({ code: "stale", data: {} }))).toContain("another window");
+});
+
+test("labels tell what undo would undo", () => {
+  expect(labelText({ id: "move", data: { item: "a.plank", count: 1 } })).toBe("move a.plank");
+  expect(labelText({ id: "move", data: { item: "a.plank", count: 3 } })).toBe("move 3 plugins");
+  expect(labelText({ id: "accept", data: { moves: 1 } })).toBe("accept 1 move");
+  expect(labelText({ id: "restore", data: { name: "Before" } })).toBe("go back to “Before”");
+});

@@ -1,0 +1,145 @@
+import fc from "fast-check";
+import { orderOf, testRoster, withState, type TestPlugin } from "../testing/roster";
+import { barrierAt, freeGaps, placeEdit } from "./place";
+import { prepareEdit } from "./prepare-edit";
+import { applySteps } from "./steps";
+import { indexTies } from "./ties";
+
+const chain: readonly TestPlugin[] = [
+  { name: "Core.keel" },
+  { name: "a.plank" },
+  { name: "b.plank", masters: ["a.plank"] },
+  { name: "c.plank" },
+  { name: "d.plank", masters: ["b.plank"] },
+  { name: "p.plank", section: "patches" },
+];
+const roster = testRoster(chain);
+const ties = indexTies(roster);
+
+const place = (ids: readonly string[], gap: number, section: string | null = null) =>
+  placeEdit(roster, ties, ids, gap, section);
+
+const after = (ids: readonly string[], gap: number, section: string | null = null): string[] => {
+  const edit = place(ids, gap, section);
+  if (!edit.ok || !edit.value) throw new Error("no edit");
+  const applied = applySteps(roster.profile.state, edit.value.steps);
+  return applied.ok ? applied.value.state.plugins.entries.map((entry) => `${entry.id}@${entry.section}`) : [];
+};
+
+test("the free gaps end at the nearest master above and the nearest dependent below", () => {
+  const free = freeGaps(roster, ties, ["b.plank"]);
+  expect([free.from, free.to]).toEqual([3, 4]);
+  expect(free.above).toMatchObject({ kind: "tie", with: "a.plank", because: "needs" });
+  expect(free.below).toMatchObject({ kind: "tie", with: "d.plank" });
+  expect(barrierAt(free, 3)).toBeNull();
+  expect(barrierAt(free, 2)).toBe(free.above);
+});
+
+test("a load rank bars the way and names the neighbour", () => {
+  const free = freeGaps(roster, ties, ["c.plank"]);
+  expect(free.above).toEqual({ kind: "rank", with: "Core.keel", item: "c.plank", rank: "ordinary" });
+  expect(free.below).toBeNull();
+  expect(place(["Core.keel"], 4)).toMatchObject({
+    ok: false,
+    refusal: { code: "rank-below", data: { with: "a.plank" } },
+  });
+});
+
+test("several items go together, bounded by what stays", () => {
+  const free = freeGaps(roster, ties, ["a.plank", "b.plank"]);
+  expect([free.from, free.to]).toEqual([2, 3]);
+  expect(after(["b.plank", "a.plank"], 3)).toEqual([
+    "Pond.keel@game",
+    "Core.keel@base",
+    "c.plank@world",
+    "a.plank@world",
+    "b.plank@world",
+    "d.plank@world",
+    "p.plank@patches",
+  ]);
+});
+
+test("on a border the section asked for is taken, where the gap touches it", () => {
+  expect(after(["c.plank"], 5, "patches").slice(-2)).toEqual(["c.plank@patches", "p.plank@patches"]);
+  expect(after(["c.plank"], 5, "world").slice(-2)).toEqual(["c.plank@world", "p.plank@patches"]);
+  expect(after(["p.plank"], 2, "patches")[2]).toBe("p.plank@world");
+});
+
+test("what is built in stays, and a place already taken is no edit", () => {
+  expect(place(["Pond.keel"], 3)).toMatchObject({ ok: false, refusal: { code: "built-in-stays" } });
+  expect(place(["c.plank"], 4)).toEqual({ ok: true, value: null });
+});
+
+test("ties that are broken already bar nobody; prefer rules never do", () => {
+  const broken = testRoster([
+    { name: "b.plank", masters: ["a.plank"] },
+    { name: "x.plank" },
+    { name: "a.plank" },
+  ]);
+  expect(placeEdit(broken, indexTies(broken), ["b.plank"], 2)).toMatchObject({ ok: true });
+  const preferring = testRoster(
+    [{ name: "a.plank" }, { name: "b.plank" }],
+    [{ kind: "after", item: "b.plank", other: "a.plank", strength: "prefer" }],
+  );
+  expect(placeEdit(preferring, indexTies(preferring), ["b.plank"], 1)).toMatchObject({ ok: true });
+});
+
+test("a gap is free just where the edit breaks no must tie that held, by trying every gap", () => {
+  const names = ["a", "b", "c", "d", "e"].map((letter) => `${letter}.plank`);
+  const plugin = (name: string) =>
+    fc.record({
+      name: fc.constant(name),
+      masters: fc.uniqueArray(fc.constantFrom(...names), { maxLength: 2 }),
+    });
+  fc.assert(
+    fc.property(
+      fc.tuple(...names.map(plugin)),
+      fc.subarray(names, { minLength: 1, maxLength: 2 }),
+      fc.nat(5),
+      (plugins, ids, gap) => {
+        const given = testRoster(plugins);
+        const index = indexTies(given);
+        const rest = orderOf(given).filter((id) => !ids.includes(id));
+        const moved = orderOf(given).filter((id) => ids.includes(id));
+        const next = [...rest.slice(0, gap), ...moved, ...rest.slice(gap)];
+        const holds = (order: readonly string[], earlier: string, later: string) =>
+          order.indexOf(earlier) < order.indexOf(later);
+        const breaks = index.all.some(
+          (tie) =>
+            tie.kept &&
+            ids.includes(tie.earlier) !== ids.includes(tie.later) &&
+            holds(orderOf(given), tie.earlier, tie.later) &&
+            !holds(next, tie.earlier, tie.later),
+        );
+        expect(placeEdit(given, index, ids, gap).ok).toBe(gap > 0 && !breaks);
+      },
+    ),
+    { numRuns: 500 },
+  );
+});
+
+test("the server refuses what the list would not have let pass", () => {
+  const state = roster.profile.state;
+  const entry = (id: string) => state.plugins.entries.find((each) => each.id === id)!;
+  const label = { id: "move" as const, data: {} };
+  const put = (id: string, before: string | null, section = entry(id).section) =>
+    prepareEdit(roster, ties, {
+      label,
+      steps: [{ kind: "put", list: "plugins", entries: [{ ...entry(id), section }], before }],
+    });
+  expect(put("b.plank", "a.plank")).toMatchObject({ ok: false, refusal: { code: "tie-above" } });
+  expect(put("c.plank", "a.plank")).toMatchObject({ ok: true });
+  expect(put("a.plank", "Core.keel", "base")).toMatchObject({
+    ok: false,
+    refusal: { code: "outside-section" },
+  });
+  const drop = prepareEdit(roster, ties, {
+    label,
+    steps: [
+      { kind: "drop", list: "plugins", ids: ["Pond.keel"] },
+      { kind: "put", list: "plugins", entries: [entry("c.plank")], before: "a.plank" },
+    ],
+  });
+  expect(drop).toMatchObject({ ok: false, refusal: { code: "built-in-stays" } });
+  expect(withState(roster, state).plugins).toHaveLength(7);
+});

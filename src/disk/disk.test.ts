@@ -1,0 +1,212 @@
+import { execFileSync } from "node:child_process";
+import { mkdir, mkdtemp, readFile, rename, rm, symlink, utimes, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import { zipSync, type Zippable } from "fflate";
+import { plainText } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import { testGame } from "@/core/testing/game";
+import { writePlugin } from "@/formats/plugin";
+import type { Holds } from "@/formats/holds";
+import { sha256OfFile } from "./digest";
+import { openModFiles } from "./mod-files";
+import { readShelf, type ShelfProgress } from "./read-shelf";
+import { readGameOrder, readOnDisk, writeGameOrder } from "./write-order";
+
+let folder: string;
+beforeEach(async () => (folder = await mkdtemp(join(tmpdir(), "seating-disk-"))));
+afterEach(() => rm(folder, { recursive: true, force: true }));
+
+const text = (words: string) => new TextEncoder().encode(words);
+const plugin = writePlugin({ flags: 0, info: {}, masters: ["Pond.keel"], records: [], lists: [] }, "SEAP");
+
+async function put(path: string, data: Uint8Array | string): Promise<void> {
+  await mkdir(dirname(join(folder, path)), { recursive: true });
+  await writeFile(join(folder, path), data);
+}
+
+const putZip = (path: string, files: Zippable) => put(path, zipSync(files, { mtime: new Date(2026, 0, 1) }));
+
+const read = async (known: Awaited<ReturnType<typeof readShelf>>["mods"] = []) =>
+  readShelf(testGame, folder, known, () => undefined);
+
+const files = {
+  "seating-mod.json": text('{"format":"seating-mod/1","id":"reeds","name":"Reeds","version":"1.2"}'),
+  "Reeds.plank": plugin,
+  "textures/Reed.tex": text("green ".repeat(900)),
+};
+
+test("an archive lists what unzip -l lists", async () => {
+  await putZip("a.zip", { ...files, "deep/er/still.txt": text("x") });
+  const opened = await openModFiles(join(folder, "a.zip"));
+  const ours = opened.ok ? opened.value.files.map((file) => `${file.size} ${file.path}`) : [];
+  if (opened.ok) opened.value.close();
+  const listing = execFileSync("unzip", ["-l", join(folder, "a.zip")], { encoding: "utf8" });
+  const theirs = [...listing.matchAll(/^\s*(\d+)\s+[\d-]+\s+[\d:]+\s+(.+)$/gm)].map(
+    (match) => `${match[1]} ${match[2]}`,
+  );
+  expect(ours.sort()).toEqual(theirs.sort());
+});
+
+test("NIST's SHA-256 example of two blocks, from a file", async () => {
+  await put("nist.txt", "abcdbcdecdefdefgefghfghighijhijkijkljklmklmnlmnomnopnopq");
+  expect(await sha256OfFile(join(folder, "nist.txt"))).toBe(
+    "248d6a61d20638b8e5c026930c3e6039a33ce45964ff2167f6ecedd419db06c1",
+  );
+});
+
+test("a folder and archives of the same files have the same contents, with a top folder or without", async () => {
+  await putZip("one.zip", files);
+  await putZip(
+    "two.zip",
+    Object.fromEntries(Object.entries(files).map(([path, data]) => [`Top/${path}`, data])),
+  );
+  for (const [path, data] of Object.entries(files)) await put(`three/${path}`, data);
+  await putZip("other.zip", { ...files, "textures/Reed.tex": text("brown") });
+  const { mods } = await read();
+  const contents = new Map(mods.map((mod) => [mod.path, mod.content]));
+  expect(contents.get("one.zip")).toMatch(/^[0-9a-f]{64}$/);
+  expect(contents.get("two.zip")).toBe(contents.get("one.zip"));
+  expect(contents.get("three")).toBe(contents.get("one.zip"));
+  expect(contents.get("other.zip")).not.toBe(contents.get("one.zip"));
+  expect(mods[0]).toMatchObject({
+    id: "reeds",
+    name: "Reeds",
+    files: 3,
+    plugins: [{ name: "Reeds.plank", header: { masters: ["Pond.keel"] } }],
+  });
+});
+
+test("a second reading touches only what has changed, and forgets what is gone", async () => {
+  await putZip("a.zip", files);
+  await put("b/Reeds.plank", plugin);
+  await putZip("c.zip", files);
+  const first = await read();
+  expect([first.read, first.unchanged]).toEqual([3, 0]);
+  const second = await read(first.mods);
+  expect([second.read, second.unchanged]).toEqual([0, 3]);
+  expect(second.mods[0]).toBe(first.mods[0]);
+  await put("b/textures/new.tex", "new");
+  await utimes(join(folder, "c.zip"), new Date(), new Date(2027, 0, 1));
+  await rename(join(folder, "a.zip"), join(folder, "renamed.zip"));
+  const third = await read(first.mods);
+  expect([third.read, third.unchanged]).toEqual([3, 0]);
+  expect(third.mods.map((mod) => mod.path)).toEqual(["b", "c.zip", "renamed.zip"]);
+});
+
+test("progress counts up to the total, and a reading can be cancelled", async () => {
+  for (const name of ["a", "b", "c"]) await putZip(`${name}.zip`, files);
+  const seen: ShelfProgress[] = [];
+  await readShelf(testGame, folder, [], (progress) => seen.push(progress));
+  expect(seen.map(({ done, total }) => [done, total])).toEqual([
+    [1, 3],
+    [2, 3],
+    [3, 3],
+  ]);
+  await expect(readShelf(testGame, folder, [], () => undefined, AbortSignal.abort())).rejects.toThrow();
+});
+
+describe("what is unsound becomes a problem and stops nothing", () => {
+  const sound = zipSync(files);
+  const flip = (at: number) => {
+    const copy = sound.slice();
+    copy[at]! ^= 0xff;
+    return copy;
+  };
+  const patch32 = (bytes: Uint8Array, signature: number, offset: number, value: number) => {
+    const copy = bytes.slice();
+    const view = new DataView(copy.buffer);
+    for (let at = 0; at + 4 <= copy.length; at++)
+      if (view.getUint32(at, true) === signature) view.setUint32(at + offset, value, true);
+    return copy;
+  };
+  const central = 0x02014b50;
+  test.each([
+    ["cut short", sound.subarray(0, sound.length - 40), "not-a-zip"],
+    ["empty", new Uint8Array(), "not-a-zip"],
+    ["no zip at all", text("hello"), "not-a-zip"],
+    ["a byte changed inside a file", flip(60), "zip-corrupt"],
+    [
+      "a size that is a lie",
+      patch32(zipSync({ "a.plank": plugin }, { level: 0 }), central, 24, plugin.length + 5),
+      "not-a-zip",
+    ],
+    ["a checksum that is a lie", patch32(sound, central, 16, 1), "zip-corrupt"],
+    ["files laid over one another", patch32(sound, central, 42, 0), "zip-overlap"],
+    [
+      "a size beyond belief",
+      patch32(
+        patch32(zipSync({ "textures/a": text("a".repeat(5000)) }), central, 24, 0x7fffffff),
+        central,
+        20,
+        20,
+      ),
+      "zip-bomb",
+    ],
+    ["a way out", zipSync({ "a.plank": plugin, "../../x": text("x") }), "path-unsafe"],
+    ["a name with a line break", zipSync({ "a\n.plank": plugin }), "path-control"],
+    ["a name with quotes", zipSync({ 'a".plank': plugin }), "path-character"],
+    ["nothing for a game", zipSync({ "readme.txt": text("hi") }), "no-content"],
+    ["a manifest that is no JSON", zipSync({ "seating-mod.json": text("{") }), "manifest-broken"],
+  ])("%s", async (_, bytes, code) => {
+    await put("bad-1.0.zip", bytes);
+    await putZip("good.zip", files);
+    const { mods } = await read();
+    expect(mods.map((mod) => [mod.path, mod.problem?.code])).toEqual([
+      ["bad-1.0.zip", code],
+      ["good.zip", undefined],
+    ]);
+    const sentence = plainText(
+      sayRefusal({ code: "unsound-file", data: { name: "bad", ...mods[0]!.problem!.data, code } }),
+    );
+    expect(sentence).not.toMatch(/undefined|\(not|could not be read \(/);
+  });
+
+  test("a link inside a folder is not followed", async () => {
+    await put("mod/a.plank", plugin);
+    await symlink("/etc/hostname", join(folder, "mod/textures"));
+    expect((await read()).mods[0]!.problem?.code).toBe("cannot-read");
+  });
+
+  test("a lying plugin spoils only itself", async () => {
+    await putZip("a.zip", { "good.plank": plugin, "bad.plank": plugin.subarray(0, 30) });
+    const [mod] = (await read()).mods;
+    expect(mod!.problem).toBeNull();
+    expect(mod!.plugins.map((each) => [each.name, each.problem?.code])).toEqual([
+      ["good.plank", undefined],
+      ["bad.plank", "riff-truncated"],
+    ]);
+  });
+});
+
+describe("the game's order", () => {
+  const holds: Holds = {
+    format: "seating-holds/1",
+    game: "pond",
+    shelf: "/shelf",
+    expansions: [],
+    mods: [{ path: "a.zip", options: {}, components: [], hidden: [] }],
+  };
+
+  test("is read back as it was written, and keeps the style of the file that was there", async () => {
+    expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({ order: null, holds: null });
+    await put("saves/lading.lst", "\uFEFFold.plank\r\n");
+    expect(await writeGameOrder(testGame, folder, ["a.plank", "b.plank"], holds)).toEqual({
+      ok: true,
+      value: null,
+    });
+    expect(await readFile(join(folder, "saves/lading.lst"), "utf8")).toBe("\uFEFFa.plank\r\nb.plank\r\n");
+    expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({
+      order: ["a.plank", "b.plank"],
+      holds: ["a.zip"],
+    });
+    expect((await readOnDisk(testGame, folder, "/another")).holds).toBeNull();
+  });
+
+  test("a folder that cannot be written is a refusal, and nothing half written is left", async () => {
+    await put("saves", "a file where a folder should be");
+    const outcome = await writeGameOrder(testGame, folder, ["a.plank"], holds);
+    expect(outcome).toMatchObject({ ok: false, refusal: { code: "cannot-write" } });
+    await expect(readGameOrder(testGame, folder)).rejects.toThrow();
+  });
+});

@@ -1,0 +1,331 @@
+import { spawnSync } from "node:child_process";
+import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { existsSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Edit } from "@/core/model/edit";
+import type { Outcome } from "@/core/model/outcome";
+import { label } from "@/core/profile/steps";
+import { writeLineup } from "@/formats/lineup-file";
+import { brinehollow } from "@/standin/brinehollow/definition";
+import { makeDemo } from "@/standin/demo/make-demo";
+import { findCurrentGame } from "@/store/games";
+import { readHistory } from "@/store/journal";
+import { migrate } from "@/store/migrate";
+import { openHere } from "@/store/pglite";
+import { findProfile, listProfiles } from "@/store/profiles";
+import { listRestorePoints } from "@/store/restore-points";
+import type { Context } from "./context";
+import { FolderInUse, takeFolder } from "./lock";
+import { setUpDemo } from "./operations/demo";
+import { step, storeEdit } from "./operations/edit-profile";
+import { addGame } from "./operations/games";
+import { acceptImport, exportLineup, planImport } from "./operations/lineups";
+import { writeOrder } from "./operations/order-file";
+import * as profiles from "./operations/profiles";
+import { readShelfOfGame } from "./operations/read-shelf";
+import { receiveFile } from "./receive";
+import { refuseForeign } from "./same-origin";
+
+let folder: string;
+let context: Context;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), "seating-server-"));
+  await makeDemo(brinehollow, folder, 7, 60);
+  const db = await openHere("memory://");
+  await migrate(db, join(process.cwd(), "src/store/migrations"));
+  context = { db, stocks: new Map(), underWay: new Set() };
+  value(await setUpDemo(context, folder, () => undefined));
+}, 90_000);
+afterAll(async () => {
+  await context.db.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
+  return outcome.value;
+}
+
+const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
+const turn = (id: string, on: boolean): Edit => ({
+  label: label(on ? "switch-on" : "switch-off", { item: id, count: 1 }),
+  steps: [{ kind: "switch", list: "plugins", ids: [id], on }],
+});
+
+test("the demo is set up once, with two profiles and the first one chosen", async () => {
+  value(await setUpDemo(context, folder, () => undefined));
+  const listed = await listProfiles(context.db, "brinehollow");
+  expect(listed.filter((each) => !each.deletedAt).map((each) => each.name)).toEqual([
+    "Long Descent",
+    "Harbour Lights",
+  ]);
+  expect((await present()).name).toBe("Long Descent");
+});
+
+describe("edits", () => {
+  test("are stored with their inverse; undo and redo lead back and forth", async () => {
+    const before = await present();
+    const stored = value(await storeEdit(context, before.id, before.version, turn("Small Fry.skiff", false)));
+    expect(stored).toMatchObject({ version: before.version + 1, history: { undo: { id: "switch-off" } } });
+    const undone = value(await step(context, before.id, stored.version, "undo"));
+    expect(undone.profile.state).toEqual(before.state);
+    const redone = value(await step(context, before.id, undone.profile.version, "redo"));
+    expect(redone.profile.state.plugins.entries.find((entry) => entry.id === "Small Fry.skiff")!.on).toBe(
+      false,
+    );
+    value(await step(context, before.id, redone.profile.version, "undo"));
+  });
+
+  test("on an older version are refused as stale, and nothing is stored", async () => {
+    const before = await present();
+    const stored = value(await storeEdit(context, before.id, before.version, turn("Small Fry.skiff", false)));
+    const late = await storeEdit(context, before.id, before.version, turn("Moult Season.plank", false));
+    expect(late).toMatchObject({ ok: false, refusal: { code: "stale" } });
+    const after = await present();
+    expect(after.version).toBe(stored.version);
+    expect(after.state.plugins.entries.find((entry) => entry.id === "Moult Season.plank")!.on).toBe(true);
+    value(await step(context, before.id, after.version, "undo"));
+  });
+
+  test("that break a master are refused; those that change nothing are not recorded", async () => {
+    const before = await present();
+    const history = await readHistory(context.db, before.id);
+    const entry = before.state.plugins.entries.find((each) => each.id === "Leviathan Habits.plank")!;
+    const murk = before.state.plugins.entries.find((each) => each.id === "Murk and Silt.plank")!;
+    const early: Edit = {
+      label: label("move", { item: entry.id, count: 1 }),
+      steps: [
+        { kind: "put", list: "plugins", entries: [{ ...entry, section: murk.section }], before: murk.id },
+      ],
+    };
+    expect(await storeEdit(context, before.id, before.version, early)).toMatchObject({
+      ok: false,
+      refusal: { code: "tie-above" },
+    });
+    expect(
+      value(await storeEdit(context, before.id, before.version, turn("Small Fry.skiff", true))).version,
+    ).toBe(before.version);
+    expect(await readHistory(context.db, before.id)).toEqual(history);
+    expect(await storeEdit(context, "nobody", 1, turn("x", true))).toMatchObject({
+      ok: false,
+      refusal: { code: "no-profile" },
+    });
+  });
+
+  test("a restore point is made before an edit that asks for one, and going back can be undone", async () => {
+    const before = await present();
+    value(
+      await storeEdit(context, before.id, before.version, {
+        ...turn("Small Fry.skiff", false),
+        restorePoint: "Before it",
+      }),
+    );
+    const [point] = await listRestorePoints(context.db, before.id);
+    expect(point!.name).toBe("Before it");
+    const back = value(await profiles.goBack(context, point!.id, before.version + 1));
+    expect((await present()).state).toEqual(before.state);
+    const undone = value(await step(context, before.id, back.version, "undo"));
+    expect(undone.profile.state).not.toEqual(before.state);
+    value(await step(context, before.id, undone.profile.version, "redo"));
+  });
+});
+
+describe("profiles", () => {
+  test("are made empty or as a copy, renamed, switched, put into the bin and brought back", async () => {
+    const first = await present();
+    const copy = value(
+      await profiles.createProfile(context, { name: " Copy ", purpose: "test", copyOf: first.id }),
+    );
+    expect(copy).toMatchObject({ name: "Copy", state: first.state });
+    expect((await present()).id).toBe(copy.id);
+    const empty = value(
+      await profiles.createProfile(context, { name: "Empty", purpose: "make", copyOf: null }),
+    );
+    expect(empty.state.mods.entries).toEqual([]);
+    expect(empty.state.plugins.entries.map((entry) => entry.id)).toEqual([
+      ...brinehollow.builtIn,
+      "Sunken City.keel",
+      "Lamplighters.keel",
+    ]);
+    value(await profiles.changeProfileFacts(context, copy.id, "Second copy", "play"));
+    value(await profiles.deleteProfile(context, empty.id));
+    expect((await present()).id).not.toBe(empty.id);
+    value(await profiles.createProfile(context, { name: "Empty", purpose: "play", copyOf: null }));
+    value(await profiles.bringBackProfile(context, empty.id, "brinehollow"));
+    expect((await present()).name).toBe("Empty (2)");
+    value(await profiles.switchProfile(context, first.id));
+  });
+
+  test.each([
+    ["", "profile-name"],
+    ["two\nlines", "profile-name"],
+    ["x".repeat(81), "profile-name"],
+    ["long descent", "profile-name-taken"],
+  ])("the name %j is refused", async (name, code) => {
+    expect(await profiles.createProfile(context, { name, purpose: "play", copyOf: null })).toMatchObject({
+      ok: false,
+      refusal: { code },
+    });
+  });
+
+  test("a name with markup is a name like any other", async () => {
+    const first = await present();
+    const made = value(
+      await profiles.createProfile(context, { name: '<b>"../x"</b>', purpose: "play", copyOf: null }),
+    );
+    expect((await findProfile(context.db, made.id))!.name).toBe('<b>"../x"</b>');
+    value(await profiles.deleteProfile(context, made.id));
+    value(await profiles.switchProfile(context, first.id));
+  });
+});
+
+describe("lineups", () => {
+  const facts = { author: "", note: "", listVersion: "1", date: "2026-11-01" };
+
+  test("an export imported into a new profile gives the same fingerprint", async () => {
+    const first = await present();
+    const lineup = value(await exportLineup(context, first.id, facts));
+    const bytes = new TextEncoder().encode(writeLineup(lineup));
+    const plan = value(await planImport(context, bytes, "long.lineup.json"));
+    expect(plan).toMatchObject({ intact: true, title: "Long Descent", expansionsMissing: [] });
+    expect(new Set(plan.mods.map((mod) => mod.status))).toEqual(new Set(["found"]));
+    expect((await present()).id).toBe(first.id);
+    const imported = value(await acceptImport(context, plan.importId, "Reproduced"));
+    expect(imported).toMatchObject({ here: lineup.fingerprint, wanted: lineup.fingerprint, differences: [] });
+    expect(await acceptImport(context, "gone", "Again")).toMatchObject({
+      ok: false,
+      refusal: { code: "import-gone" },
+    });
+    value(await profiles.switchProfile(context, first.id));
+  });
+
+  test("a file that was changed is told, and what differs is named", async () => {
+    const first = await present();
+    const lineup = value(await exportLineup(context, first.id, facts));
+    const changed = {
+      ...lineup,
+      mods: lineup.mods.map((mod) =>
+        mod.id === "small-fry" ? { ...mod, id: "gone-fry", name: "Gone Fry", content: "0".repeat(64) } : mod,
+      ),
+    };
+    const plan = value(
+      await planImport(context, new TextEncoder().encode(JSON.stringify(changed)), "x.json"),
+    );
+    expect(plan.intact).toBe(false);
+    expect(plan.mods.filter((mod) => mod.status === "missing").map((mod) => mod.name)).toEqual(["Gone Fry"]);
+    const imported = value(await acceptImport(context, plan.importId, "Changed"));
+    expect(imported.here).not.toBe(imported.wanted);
+    expect(imported.differences).toContainEqual(
+      expect.objectContaining({ kind: "mod-missing", name: "gone-fry" }),
+    );
+    value(await profiles.switchProfile(context, first.id));
+  });
+});
+
+test("the order is written where the game reads it, and read back", async () => {
+  const first = await present();
+  const onDisk = value(await writeOrder(context, first.id));
+  const text = await readFile(join(folder, "brinehollow/game/saves/lading.lst"), "utf8");
+  expect(text.trim().split("\n")).toEqual(onDisk.order);
+  expect(onDisk.order).not.toContain("Brinehollow.keel");
+  expect(onDisk.holds).toContain("Tidal Core-2.1.0.zip");
+});
+
+describe("reading the shelf", () => {
+  test("again touches nothing, and takes in a plugin that a folder has come to hold", async () => {
+    const before = value(await readShelfOfGame(context, () => undefined));
+    expect(before).toMatchObject({ read: 0, unsound: 3 });
+    const shelf = join(folder, "brinehollow/shelf");
+    const first = await present();
+    const { listShelf } = await import("@/store/shelf");
+    const mod = (await listShelf(context.db, "brinehollow")).find(
+      (each) => each.kind === "folder" && each.plugins.length > 0,
+    )!;
+    const bytes = await readFile(join(shelf, mod.path, mod.plugins[0]!.name));
+    await writeFile(join(shelf, mod.path, "Late Arrival.skiff"), bytes);
+    expect(value(await readShelfOfGame(context, () => undefined))).toMatchObject({ read: 1 });
+    const after = await present();
+    expect(after.state.plugins.entries.find((entry) => entry.id === "Late Arrival.skiff")).toMatchObject({
+      on: false,
+    });
+    expect(after.version).toBe(first.version + 1);
+  });
+
+  test("only one at a time", async () => {
+    const [a, b] = await Promise.all([
+      readShelfOfGame(context, () => undefined),
+      readShelfOfGame(context, () => undefined),
+    ]);
+    expect([a.ok, b.ok].sort()).toEqual([false, true]);
+  });
+});
+
+test("folders that are not there, or hold no such game, are refused by name", async () => {
+  const bad = await addGame(context, { id: "brinehollow", gameFolder: "/nowhere", shelfFolder: folder });
+  expect(bad).toMatchObject({ ok: false, refusal: { code: "folder-missing", data: { path: "/nowhere" } } });
+  const empty = await addGame(context, { id: "brinehollow", gameFolder: folder, shelfFolder: folder });
+  expect(empty).toMatchObject({ ok: false, refusal: { code: "folder-no-game" } });
+});
+
+describe("one server for a folder", () => {
+  test("a second one is told where the first is, and a lock left by a dead one is taken over", () => {
+    const home = join(folder, "locked");
+    const dead = spawnSync(process.execPath, ["-e", ""]).pid;
+    takeFolder(home, { pid: process.ppid, address: "http://127.0.0.1:4321" });
+    expect(() => takeFolder(home, { pid: process.pid, address: "x" })).toThrow(FolderInUse);
+    expect(() => takeFolder(home, { pid: process.pid, address: "x" })).toThrow(
+      /127\.0\.0\.1:4321 \(process \d+\)/,
+    );
+    const other = join(folder, "stale");
+    takeFolder(other, { pid: dead, address: "gone" });
+    const giveBack = takeFolder(other, { pid: process.pid, address: "here" });
+    giveBack();
+    expect(existsSync(join(other, "server.lock"))).toBe(false);
+  });
+});
+
+describe("only its own host and origin", () => {
+  const ask = (headers: Record<string, string>) => refuseForeign(new Headers(headers), 4321);
+  test("is answered", () => {
+    expect(ask({ host: "127.0.0.1:4321" })).toBeNull();
+    expect(ask({ host: "localhost:4321", origin: "http://localhost:4321" })).toBeNull();
+    expect(
+      ask({ host: "127.0.0.1:4321", "sec-fetch-site": "cross-site", "sec-fetch-mode": "navigate" }),
+    ).toBeNull();
+  });
+  test.each([
+    [{ host: "evil.example" }],
+    [{ host: "127.0.0.1:80" }],
+    [{}],
+    [{ host: "127.0.0.1:4321", origin: "http://evil.example" }],
+    [{ host: "127.0.0.1:4321", origin: "null" }],
+    [{ host: "127.0.0.1:4321", "sec-fetch-site": "cross-site", "sec-fetch-mode": "no-cors" }],
+  ])("%j is refused", (headers) => expect(ask(headers as Record<string, string>)).not.toBeNull());
+});
+
+describe("files that come in", () => {
+  const post = (body: BodyInit, headers: Record<string, string> = {}) =>
+    new Request("http://127.0.0.1/", { method: "POST", body, headers, duplex: "half" } as RequestInit);
+
+  test("are read whole below the cap", async () => {
+    const bytes = value(await receiveFile(post("hello"), "a.json", 10));
+    expect(new TextDecoder().decode(bytes)).toBe("hello");
+  });
+
+  test("are refused by the size that they declare, and by what really comes", async () => {
+    const tooLarge = { ok: false, refusal: { code: "too-large", data: { name: "big.json" } } };
+    expect(await receiveFile(post("x", { "content-length": "52428800" }), "big.json", 2 ** 20)).toMatchObject(
+      tooLarge,
+    );
+    let pulled = 0;
+    const endless = new ReadableStream<Uint8Array>({
+      pull: (controller) => {
+        pulled++;
+        controller.enqueue(new Uint8Array(2 ** 16));
+      },
+    });
+    expect(await receiveFile(post(endless), "big.json", 2 ** 20)).toMatchObject(tooLarge);
+    expect(pulled).toBeLessThan(40);
+  });
+});

@@ -1,0 +1,191 @@
+import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
+import { createHash } from "node:crypto";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { holdsToWrite, namesToWrite } from "@/core/check/order-file";
+import { acceptEdit, proposePlugins } from "@/core/profile/accept";
+import { makeRoster, type Roster } from "@/core/profile/roster";
+import { applySteps } from "@/core/profile/steps";
+import type { ProfileState } from "@/core/model/profile";
+import { readPluginFiles } from "@/disk/read-mod";
+import { readShelf } from "@/disk/read-shelf";
+import { writeGameOrder } from "@/disk/write-order";
+import { brinehollow } from "./brinehollow/definition";
+import { catalogue } from "./demo/catalogue";
+import { invent } from "./demo/invent";
+import { makeDemo, type DemoPlan } from "./demo/make-demo";
+import { makeRandom } from "./demo/random";
+import { startGame, Stopped } from "./game/start";
+
+let out: string;
+beforeAll(async () => {
+  out = await mkdtemp(join(tmpdir(), "seating-demo-"));
+  await makeDemo(brinehollow, out, 7, 60);
+});
+afterAll(() => rm(out, { recursive: true, force: true }));
+
+const game = () => join(out, "brinehollow/game");
+const shelf = () => join(out, "brinehollow/shelf");
+
+async function treeHash(folder: string): Promise<string> {
+  const hash = createHash("sha256");
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  const paths = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+  for (const path of paths.sort()) hash.update(path.slice(folder.length)).update(await readFile(path));
+  return hash.digest("hex");
+}
+
+describe("the demo", () => {
+  test("the same seed gives the same bytes, another seed others", async () => {
+    const again = await mkdtemp(join(tmpdir(), "seating-demo-"));
+    try {
+      await makeDemo(brinehollow, again, 7, 60);
+      expect(await treeHash(again)).toBe(await treeHash(out));
+      await rm(again, { recursive: true });
+      await makeDemo(brinehollow, again, 8, 60);
+      expect(await treeHash(again)).not.toBe(await treeHash(out));
+    } finally {
+      await rm(again, { recursive: true, force: true });
+    }
+  });
+
+  test("at least 60 mods and 70 plugins, all readable but for the faults it is meant to have", async () => {
+    const { mods } = await readShelf(brinehollow, shelf(), [], () => undefined);
+    const sound = mods.filter((mod) => !mod.problem);
+    const plugins = sound.flatMap((mod) => mod.plugins);
+    expect(sound.length).toBeGreaterThanOrEqual(60);
+    expect(plugins.length).toBeGreaterThanOrEqual(70);
+    expect(
+      mods
+        .filter((mod) => mod.problem)
+        .map((mod) => mod.problem!.code)
+        .sort(),
+    ).toEqual(["no-content", "not-a-zip", "path-unsafe"]);
+    expect(plugins.filter((plugin) => plugin.problem).map((plugin) => plugin.name)).toEqual([
+      "Sounding Line.plank",
+    ]);
+  });
+
+  test("it grows: names stay apart and masters are there at 320 mods", () => {
+    const mods = [...catalogue, ...invent(makeRandom(7), catalogue, 320 - catalogue.length)];
+    const names = mods.flatMap((mod) => mod.plugins.map((plugin) => plugin.name));
+    expect(new Set(mods.map((mod) => mod.id)).size).toBe(320);
+    expect(new Set(names).size).toBe(names.length);
+    const known = new Set([
+      ...names,
+      ...brinehollow.builtIn,
+      ...brinehollow.expansions.flatMap((each) => each.plugins),
+    ]);
+    for (const { plugins } of mods)
+      for (const { masters } of plugins) for (const master of masters) expect(known).toContain(master);
+  });
+});
+
+describe("the stand-in game", () => {
+  const start = async () => {
+    const lines: string[] = [];
+    const stopped = await startGame(brinehollow, game(), (line) => lines.push(line)).then(
+      () => null,
+      (error: unknown) => (error instanceof Stopped ? error.message : Promise.reject(error as Error)),
+    );
+    return { lines, stopped };
+  };
+
+  async function rosterOf(change: (state: ProfileState) => ProfileState = (state) => state): Promise<Roster> {
+    const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
+    const { mods } = await readShelf(brinehollow, shelf(), [], () => undefined);
+    const base = await readPluginFiles(brinehollow, join(game(), "base"), brinehollow.builtIn);
+    const { name, purpose, state } = plan.profiles[0]!;
+    const profile = { id: "p", game: "brinehollow", name, purpose, version: 1, state: change(state) };
+    return makeRoster(brinehollow, profile, { base, owned: ["sunken-city", "lamplighters"], shelf: mods });
+  }
+
+  async function write(roster: Roster, names = namesToWrite(roster)): Promise<void> {
+    const mods = holdsToWrite(roster).map((path) => ({ path, options: {}, components: [], hidden: [] }));
+    const holds = {
+      format: "seating-holds/1" as const,
+      game: "brinehollow",
+      shelf: shelf(),
+      expansions: roster.profile.state.expansions,
+      mods,
+    };
+    expect(await writeGameOrder(brinehollow, game(), names, holds)).toMatchObject({ ok: true });
+  }
+
+  const turn =
+    (on: boolean, ...ids: string[]) =>
+    (state: ProfileState): ProfileState => {
+      const applied = applySteps(state, [{ kind: "switch", list: "plugins", ids, on }]);
+      return applied.ok ? applied.value.state : state;
+    };
+  /** The demo's profile with its missing expansion and switched-off master seen to, and the proposal accepted. */
+  async function soundRoster(): Promise<Roster> {
+    const roster = await rosterOf((state) =>
+      turn(false, "Frozen Galleries.plank")(turn(true, "Divers for Hire.plank")(state)),
+    );
+    const applied = applySteps(roster.profile.state, acceptEdit(roster, proposePlugins(roster))!.steps);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    return rosterOf(() => applied.value.state);
+  }
+
+  test("runs once the findings are seen to and the proposal is accepted", async () => {
+    const roster = await soundRoster();
+    await write(roster);
+    const { lines, stopped } = await start();
+    expect(stopped).toBeNull();
+    expect(lines.at(-1)).toBe("running");
+    expect(lines.filter((line) => line.startsWith("load "))).toHaveLength(
+      roster.plugins.filter((plugin) => plugin.loads).length,
+    );
+  });
+
+  test("stops at a master that loads later, with the line that says why", async () => {
+    const roster = await soundRoster();
+    await write(roster, namesToWrite(roster).reverse());
+    expect((await start()).stopped).toMatch(
+      /\(line \d+ of saves\/lading\.lst\) (needs .+, which loads later|is foundation and stands after ordinary ones)/,
+    );
+    const names = namesToWrite(roster);
+    const [a, b] = [names.indexOf("Glass Tides.plank"), names.indexOf("Glass Tides - Reefs.skiff")];
+    [names[a], names[b]] = [names[b]!, names[a]!];
+    await write(roster, names);
+    expect((await start()).stopped).toMatch(
+      /^Glass Tides - Reefs\.skiff \(line \d+ .+\) needs Glass Tides\.plank, which loads later$/,
+    );
+  });
+
+  test("stops at a missing master, a plugin that no mod brings, and an unreadable plugin", async () => {
+    const roster = await rosterOf();
+    await write(roster, ["Frozen Galleries.plank"]);
+    expect((await start()).stopped).toMatch(/needs Cold Trench\.keel, which is missing$/);
+    await write(roster, ["Nowhere.plank"]);
+    expect((await start()).stopped).toMatch(/^Nowhere\.plank is listed in .+, but no mod/);
+    await write(roster, ["Sounding Line.plank"]);
+    expect((await start()).stopped).toMatch(/^Sounding Line\.plank .+ cannot be read: it is cut short/);
+  });
+
+  test("stops at a mod that cannot be opened, and at order files that are not there", async () => {
+    const roster = await soundRoster();
+    await write(roster);
+    const holds = join(game(), "saves/holds.json");
+    const text = await readFile(holds, "utf8");
+    await writeFile(holds, text.replace("Tidal Core-2.1.0.zip", "Broken Barnacles-0.9.zip"));
+    expect((await start()).stopped).toMatch(/^Broken Barnacles-0\.9\.zip cannot be opened/);
+    await writeFile(holds, "{");
+    expect((await start()).stopped).toMatch(/^saves\/holds\.json cannot be read/);
+    await rm(holds);
+    expect((await start()).stopped).toMatch(/ENOENT/);
+  });
+
+  test("stops at one plugin more than it has places for", async () => {
+    const roster = await soundRoster();
+    await write(roster);
+    const small = {
+      ...brinehollow,
+      counting: brinehollow.counting.map((each) => ({ ...each, cap: each.id === "light" ? 3 : each.cap })),
+    };
+    await expect(startGame(small, game(), () => undefined)).rejects.toThrow(
+      /is one light plugin too many: 3 can load/,
+    );
+  });
+});

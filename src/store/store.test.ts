@@ -1,0 +1,204 @@
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { ShelfMod } from "@/core/model/shelf";
+import { Entry, Rule } from "@/core/model/profile";
+import { Section } from "@/core/model/game";
+import { testGame } from "@/core/testing/game";
+import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
+import { applySteps } from "@/core/profile/steps";
+import { chooseGame, chooseProfile, findCurrentGame, saveGame } from "./games";
+import { findNext, readHistory, record, setUndone } from "./journal";
+import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
+import { migrate } from "./migrate";
+import { openHere } from "./pglite";
+import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDeleted } from "./profiles";
+import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
+import { keepShelfPaths, listShelf, saveShelfMods } from "./shelf";
+import type { Database, Sql } from "./sql";
+
+const migrations = join(process.cwd(), "src/store/migrations");
+class Rollback extends Error {}
+
+let db: Database;
+beforeAll(async () => {
+  db = await openHere("memory://");
+  await migrate(db, migrations);
+  await saveGame(db, { id: "pond", definition: testGame, gameFolder: "/game", shelfFolder: "/shelf" });
+  await chooseGame(db, "pond");
+}, 60_000);
+afterAll(() => db.close());
+
+/** Runs in a transaction that is rolled back, so that every test begins with the same database. */
+async function tried(work: (tx: Sql) => Promise<void>): Promise<void> {
+  const outcome = db.transaction(async (tx) => {
+    await work(tx);
+    throw new Rollback();
+  });
+  await expect(outcome).rejects.toBeInstanceOf(Rollback);
+}
+
+const { profile } = testRoster(
+  [
+    { name: "Core.keel" },
+    { name: "a.plank", on: false },
+    { name: "p.plank", section: "patches", home: "world" },
+  ],
+  [{ kind: "after", item: "p.plank", other: "a.plank", strength: "must" }],
+);
+
+async function storeProfile(tx: Sql): Promise<void> {
+  await insertProfile(tx, profile);
+  await saveState(tx, profile.id, profile.version, profile.state, null);
+}
+
+test("columns carry the fields of the schemas", async () => {
+  const rows = await db.query<{ table: string; column: string }>(
+    `select table_name as "table", column_name as "column" from information_schema.columns
+     where table_schema = 'public' order by 1, 2`,
+  );
+  const camel = (name: string) =>
+    name
+      .replace(/^is_/, "")
+      .replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase())
+      .replace("256", "256");
+  const columns = (table: string, ...own: string[]) =>
+    rows
+      .filter((row) => row.table === table)
+      .map((row) => camel(row.column))
+      .filter((name) => !own.includes(name))
+      .sort();
+  expect(columns("shelf_mod", "gameId")).toEqual(Object.keys(ShelfMod.shape).sort());
+  expect(columns("profile_entry", "profileId", "list", "position")).toEqual(Object.keys(Entry.shape).sort());
+  expect(columns("profile_section", "profileId", "list", "position")).toEqual(
+    Object.keys(Section.shape).sort(),
+  );
+  expect(columns("profile_rule", "profileId", "position")).toEqual(Object.keys(Rule.shape).sort());
+});
+
+test("migrations are applied once, and a changed one is refused", async () => {
+  const folder = await mkdtemp(join(tmpdir(), "seating-migrations-"));
+  const own = await openHere("memory://");
+  try {
+    await writeFile(join(folder, "1.sql"), "create table one (id integer);");
+    await migrate(own, folder);
+    await migrate(own, folder);
+    await writeFile(join(folder, "2.sql"), "create table two (id integer); create table broken (");
+    await expect(migrate(own, folder)).rejects.toThrow();
+    expect(await own.query("select to_regclass('two') as two")).toEqual([{ two: null }]);
+    await writeFile(join(folder, "1.sql"), "create table other (id integer);");
+    await expect(migrate(own, folder)).rejects.toThrow(/1\.sql was changed/);
+  } finally {
+    await own.close();
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);
+
+test("the shelf is read back as it was stored, changed mods replace, gone ones go", () =>
+  tried(async (tx) => {
+    const mods = [
+      {
+        ...shelfMod("a", [pluginFile("a.plank", ["Pond.keel"])]),
+        tags: ["x", "y"],
+        manifest: { format: "seating-mod/1" as const, id: "a", name: "A", version: "1", more: [1] },
+      },
+      {
+        ...shelfMod("b"),
+        content: null,
+        problem: { code: "path-unsafe", data: { entry: "../x", count: 2 } },
+      },
+    ];
+    await saveShelfMods(tx, "pond", mods);
+    expect(await listShelf(tx, "pond")).toEqual(mods);
+    await saveShelfMods(tx, "pond", [{ ...mods[0]!, size: 2 ** 40 }]);
+    expect((await listShelf(tx, "pond"))[0]!.size).toBe(2 ** 40);
+    await keepShelfPaths(tx, "pond", [mods[1]!.path]);
+    expect((await listShelf(tx, "pond")).map((mod) => mod.path)).toEqual([mods[1]!.path]);
+  }));
+
+test("a profile is read back as it was stored, and so is what an edit changed", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    expect(await findProfile(tx, profile.id)).toEqual(profile);
+    const entry = profile.state.plugins.entries[2]!;
+    const edited = applySteps(profile.state, [
+      { kind: "switch", list: "plugins", ids: ["a.plank"], on: true },
+      { kind: "put", list: "plugins", entries: [{ ...entry, section: "patches" }], before: null },
+      { kind: "drop", list: "mods", ids: ["core"] },
+    ]);
+    if (!edited.ok) throw new Error(edited.refusal.code);
+    await saveState(tx, profile.id, 2, edited.value.state, profile.state);
+    expect(await findProfile(tx, profile.id)).toEqual({ ...profile, version: 2, state: edited.value.state });
+    expect(await listProfiles(tx, "pond")).toMatchObject([{ name: "Test", modsOn: 2, deletedAt: null }]);
+  }));
+
+test("a profile in the bin is not found, and gives its name free", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    await chooseProfile(tx, "pond", profile.id);
+    expect((await findCurrentGame(tx))?.profileId).toBe(profile.id);
+    expect(await isNameTaken(tx, "pond", "TEST", null)).toBe(true);
+    expect(await isNameTaken(tx, "pond", "test", profile.id)).toBe(false);
+    await setDeleted(tx, profile.id, true);
+    expect(await findProfile(tx, profile.id)).toBeNull();
+    expect(await isNameTaken(tx, "pond", "test", null)).toBe(false);
+  }));
+
+test("the journal walks back and forth, and a new edit forgets what was undone", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const edit = (item: string) => ({
+      label: { id: "move" as const, data: { item } },
+      steps: [],
+      inverse: [],
+    });
+    for (const item of ["a", "b"]) await record(tx, profile.id, edit(item));
+    const newest = (await findNext(tx, profile.id, "undo"))!;
+    expect(newest.label.data.item).toBe("b");
+    await setUndone(tx, profile.id, newest.number, true);
+    expect(await readHistory(tx, profile.id)).toMatchObject({
+      undo: { data: { item: "a" } },
+      redo: { data: { item: "b" } },
+    });
+    await record(tx, profile.id, edit("c"));
+    expect(await readHistory(tx, profile.id)).toMatchObject({ undo: { data: { item: "c" } }, redo: null });
+  }));
+
+test("restore points keep whole states", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    await addRestorePoint(tx, "rp", profile.id, "Before", profile.state);
+    expect(await listRestorePoints(tx, profile.id)).toMatchObject([{ id: "rp", name: "Before" }]);
+    expect(await findRestorePoint(tx, "rp")).toEqual({
+      profileId: profile.id,
+      name: "Before",
+      state: profile.state,
+    });
+    expect(await findRestorePoint(tx, "none")).toBeNull();
+  }));
+
+test("imports that were only looked at are forgotten, accepted ones stay", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const lineup = { title: "T", fingerprint: "f" } as never;
+    await addImport(tx, "i1", "pond", "one.json", lineup);
+    await addImport(tx, "i2", "pond", "two.json", lineup);
+    await markImported(tx, "i2", profile.id);
+    await dropLookedAt(tx, "pond");
+    expect(await findImport(tx, "i1")).toBeNull();
+    expect(await listImports(tx, "pond")).toMatchObject([
+      { id: "i2", title: "T", fingerprint: "f", profileName: "Test" },
+    ]);
+  }));
+
+test("statements of others wait while a transaction is open, and a failed one leaves nothing", async () => {
+  await db.exec("create table if not exists turn (who text)");
+  const slow = db.transaction(async (tx) => {
+    await tx.query("insert into turn values ('inside')");
+    await new Promise((done) => setTimeout(done, 30));
+    throw new Error("no");
+  });
+  const seen = db.query("select who from turn order by who");
+  await expect(slow).rejects.toThrow("no");
+  expect(await seen).toEqual([]);
+});

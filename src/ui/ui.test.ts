@@ -1,0 +1,228 @@
+import { freeGaps } from "@/core/profile/place";
+import { indexTies } from "@/core/profile/ties";
+import { testRoster } from "@/core/testing/roster";
+import { testGame } from "@/core/testing/game";
+import type { Edit } from "@/core/model/edit";
+import type { Outcome, Refusal } from "@/core/model/outcome";
+import { refuse } from "@/core/model/outcome";
+import { label } from "@/core/profile/steps";
+import type { WorkspaceView } from "@/server/views/workspace";
+import { commands, matchKeys } from "./frame/commands";
+import { contrast, sectionHue } from "./kit/hues";
+import { bandHeight, findSlots, planRows, rowHeight, slotAtHeight } from "./plan/plan-rows";
+import { formatSize } from "./shelf/format-size";
+import { shelfRows } from "./shelf/shelf-rows";
+import { ProfileEditor, type EditorServer } from "./workspace/editor";
+
+const roster = testRoster([
+  { name: "Core.keel" },
+  { name: "a.plank" },
+  { name: "b.plank", masters: ["a.plank"] },
+  { name: "p.plank", section: "patches" },
+]);
+
+describe("the rows of the plan", () => {
+  const rows = planRows(roster, null);
+
+  test("are a band for every section and what stands in it, each where the last one ends", () => {
+    expect(rows.rows.map((row) => row.key)).toEqual([
+      "section game",
+      "Pond.keel",
+      "section base",
+      "Core.keel",
+      "section world",
+      "a.plank",
+      "b.plank",
+      "section patches",
+      "p.plank",
+    ]);
+    expect(rows.tops.at(-1)).toBe(4 * bandHeight + 5 * rowHeight);
+    expect(planRows(roster, (plugin) => plugin.id === "b.plank").rows.map((row) => row.key)).toEqual([
+      "section world",
+      "b.plank",
+    ]);
+  });
+
+  test("slots lie after every row that stays; those of other ranks and beyond a tie are barred", () => {
+    const free = freeGaps(roster, indexTies(roster), ["b.plank"]);
+    const slots = findSlots(rows, free, "ordinary", new Set(["b.plank"]));
+    expect(slots.map(({ row, gap, section, barrier }) => [row, gap, section, barrier?.with ?? null])).toEqual(
+      [
+        [0, 0, "game", "a.plank"],
+        [1, 1, "game", "a.plank"],
+        [2, 1, "base", "a.plank"],
+        [3, 2, "base", "a.plank"],
+        [4, 2, "world", "a.plank"],
+        [5, 3, "world", null],
+        [7, 3, "patches", null],
+        [8, 4, "patches", null],
+      ],
+    );
+  });
+
+  test("the slot under the pointer is the nearest one", () => {
+    const slots = findSlots(
+      rows,
+      freeGaps(roster, indexTies(roster), ["b.plank"]),
+      "ordinary",
+      new Set(["b.plank"]),
+    );
+    slots.forEach((slot, at) => expect(slotAtHeight(slots, rows.tops, rows.tops[slot.row + 1]!)).toBe(at));
+    expect(slotAtHeight(slots, rows.tops, -50)).toBe(0);
+    expect(slotAtHeight(slots, rows.tops, 1e6)).toBe(slots.length - 1);
+  });
+});
+
+describe("the editor", () => {
+  const view = (): WorkspaceView => ({
+    game: testGame,
+    gameFolder: "/g",
+    shelfFolder: "/s",
+    readAt: null,
+    stock: roster.stock,
+    onDisk: { order: [], holds: [] },
+    profile: roster.profile,
+    profiles: [],
+    history: { undo: null, redo: null },
+    restorePoints: [],
+    imports: [],
+  });
+  const turn = (id: string): Edit => ({
+    label: label("switch-off", { item: id, count: 1 }),
+    steps: [{ kind: "switch", list: "plugins", ids: [id], on: false }],
+  });
+
+  function start(answer?: (base: number) => Outcome<never> | null) {
+    const sent: number[] = [];
+    const told: Refusal[] = [];
+    const stored = { profile: roster.profile, history: { undo: null, redo: null } };
+    const server: EditorServer = {
+      editProfile: (_, base, edit) => {
+        sent.push(base);
+        return Promise.resolve(
+          answer?.(base) ?? {
+            ok: true,
+            value: { version: base + 1, history: { undo: edit.label, redo: null } },
+          },
+        );
+      },
+      undoOrRedo: () => Promise.resolve({ ok: true, value: stored }),
+      readProfile: () => Promise.resolve({ ok: true, value: stored }),
+    };
+    const editor = new ProfileEditor(view(), server);
+    editor.onRefusal((refusal) => told.push(refusal));
+    return { editor, sent, told };
+  }
+
+  const isOn = (editor: ProfileEditor, id: string) => editor.getState().roster.pluginOf.get(id)!.entry.on;
+
+  test("shows an edit at once and stores them one after another, each on the version before", async () => {
+    const { editor, sent } = start();
+    editor.dispatch(turn("a.plank"));
+    editor.dispatch(turn("p.plank"));
+    expect([isOn(editor, "a.plank"), isOn(editor, "p.plank"), editor.getState().saving]).toEqual([
+      false,
+      false,
+      2,
+    ]);
+    expect(editor.getState().findings.some((finding) => finding.id === "master-off")).toBe(true);
+    await editor.settled();
+    expect([sent, editor.getState().saving, editor.getState().profile.version]).toEqual([[1, 2], 0, 3]);
+  });
+
+  test("an edit without effect is not sent; one against the laws is refused and told", () => {
+    const { editor, sent, told } = start();
+    editor.dispatch({
+      ...turn("a.plank"),
+      steps: [{ kind: "switch", list: "plugins", ids: ["a.plank"], on: true }],
+    });
+    const entry = roster.pluginOf.get("b.plank")!.entry;
+    editor.dispatch({
+      label: label("move"),
+      steps: [{ kind: "put", list: "plugins", entries: [entry], before: "a.plank" }],
+    });
+    expect(sent).toEqual([]);
+    expect(told.map(({ code }) => code)).toEqual(["tie-above"]);
+  });
+
+  test("a stale edit takes the state back to what is stored, and is told", async () => {
+    const { editor, told } = start(() => refuse("stale"));
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    expect([isOn(editor, "a.plank"), told.map(({ code }) => code)]).toEqual([true, ["stale"]]);
+  });
+
+  test("a server that does not answer is told in words", async () => {
+    const { editor, told } = start(() => {
+      throw new Error("connection lost");
+    });
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    expect(told).toMatchObject([{ code: "unreachable", data: { detail: "connection lost" } }]);
+  });
+
+  test("undo brings back the stored state; there must be something to undo", async () => {
+    const { editor, told } = start();
+    await editor.travel("undo");
+    expect(told.map(({ code }) => code)).toEqual(["nothing-to-undo"]);
+    editor.dispatch(turn("a.plank"));
+    await editor.travel("undo");
+    expect(isOn(editor, "a.plank")).toBe(true);
+  });
+});
+
+test("keys of commands are each one's own, and are matched with their modifiers", () => {
+  const keys = commands.flatMap((command) => (command.keys ? [command.keys] : []));
+  expect(new Set(keys).size).toBe(keys.length);
+  const press = (code: string, change: Partial<KeyboardEvent> = {}) =>
+    ({
+      code,
+      key: code.slice(-1).toLowerCase(),
+      ctrlKey: false,
+      metaKey: false,
+      altKey: false,
+      shiftKey: false,
+      ...change,
+    }) as KeyboardEvent;
+  expect(matchKeys("Mod+Z", press("KeyZ", { ctrlKey: true }))).toBe(true);
+  expect(matchKeys("Mod+Z", press("KeyZ", { metaKey: true }))).toBe(true);
+  expect(matchKeys("Mod+Z", press("KeyZ", { ctrlKey: true, shiftKey: true }))).toBe(false);
+  expect(matchKeys("Alt+1", press("Digit1", { altKey: true }))).toBe(true);
+  expect(matchKeys("?", press("Slash", { key: "?", shiftKey: true }))).toBe(true);
+});
+
+test("every letter block has ink that can be read on it (WCAG 2.2, contrast at least 4.5)", () => {
+  for (let at = 0; at < 20; at++) {
+    const { fill, ink } = sectionHue(at);
+    expect(contrast(fill, ink)).toBeGreaterThanOrEqual(4.5);
+  }
+  expect(sectionHue(9)).toMatchObject({ fill: sectionHue(0).fill, again: true });
+  expect(contrast("#ffffff", "#000000")).toBeCloseTo(21);
+});
+
+test("sizes are shown in decimal units", () => {
+  expect([0, 999, 1000, 12_345, 3_500_000_000].map(formatSize)).toEqual([
+    "0 B",
+    "999 B",
+    "1.0 kB",
+    "12 kB",
+    "3.5 GB",
+  ]);
+});
+
+test("the shelf lists what lies on it and what the profile misses", () => {
+  const absent = { ...roster.stock, shelf: roster.stock.shelf.slice(1) };
+  const rows = shelfRows({
+    ...testRoster([]),
+    stock: absent,
+    mods: roster.mods.map((mod) => ({ ...mod, mod: mod.id === "core" ? null : mod.mod })),
+    modOf: roster.modOf,
+  });
+  expect(rows.map(({ name, mod }) => [name, mod !== null])).toEqual([
+    ["a", true],
+    ["b", true],
+    ["core", false],
+    ["p", true],
+  ]);
+  expect(rows[0]!.searched).toContain("a.plank");
+});
