@@ -69,34 +69,36 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
       <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-xs">
         Ctrl K
       </kbd>
-      {open && (
-        <Cmdk.List className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[360px] overflow-auto rounded-md border p-1 shadow-xl">
-          {hits.length === 0 && (
-            <div className="text-ink2 px-2 py-3">Nothing is called “{text}”, and no seat or command.</div>
-          )}
-          {groups.map((group) => (
-            <Cmdk.Group
-              key={group}
-              heading={<span className="text-ink3 px-2 text-xs font-semibold">{group}</span>}
-            >
-              {hits
-                .filter((hit) => hit.group === group)
-                .map((hit) => (
-                  <Cmdk.Item
-                    key={hit.key}
-                    value={hit.key}
-                    onSelect={() => choose(hit)}
-                    onMouseDown={(event) => event.preventDefault()}
-                    className="data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2"
-                  >
-                    <span className="grow truncate">{hit.title}</span>
-                    <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
-                  </Cmdk.Item>
-                ))}
-            </Cmdk.Group>
-          ))}
-        </Cmdk.List>
-      )}
+      {/* Always there, for the field names it as what it controls. */}
+      <Cmdk.List
+        hidden={!open}
+        className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[360px] overflow-auto rounded-md border p-1 shadow-xl"
+      >
+        {hits.length === 0 && (
+          <div className="text-ink2 px-2 py-3">Nothing is called “{text}”, and no seat or command.</div>
+        )}
+        {groups.map((group) => (
+          <Cmdk.Group
+            key={group}
+            heading={<span className="text-ink3 px-2 text-xs font-semibold">{group}</span>}
+          >
+            {hits
+              .filter((hit) => hit.group === group)
+              .map((hit) => (
+                <Cmdk.Item
+                  key={hit.key}
+                  value={hit.key}
+                  onSelect={() => choose(hit)}
+                  onMouseDown={(event) => event.preventDefault()}
+                  className="data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2"
+                >
+                  <span className="grow truncate">{hit.title}</span>
+                  <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
+                </Cmdk.Item>
+              ))}
+          </Cmdk.Group>
+        ))}
+      </Cmdk.List>
     </Cmdk>
   );
 }

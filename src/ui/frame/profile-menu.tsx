@@ -29,10 +29,8 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
     act(() => deleteProfile(profile.id), `“${profile.name}” lies in the bin of the profile menu.`);
   return (
     <Menu.Root>
-      <Menu.Trigger
-        className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5"
-        aria-label={`Profile: ${profile.name}`}
-      >
+      <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
+        <span className="sr-only">Profile: </span>
         <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
         <span className="text-ink2 hidden text-sm min-[1180px]:inline">
           {purposeWords[present?.purpose ?? profile.purpose]}

@@ -30,7 +30,7 @@ export function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
       aria-label="Inspector"
       className="border-line bg-surface flex h-full w-[300px] shrink-0 flex-col overflow-hidden border-l"
     >
-      <div className="min-h-0 grow space-y-4 overflow-auto p-3.5">
+      <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {plugin ? <AboutPlugin plugin={plugin} roster={roster} /> : <NothingOrMany count={selected.length} />}
       </div>
       {selected.length > 0 && <InspectorActions onMoveTo={onMoveTo} />}

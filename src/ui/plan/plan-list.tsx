@@ -51,7 +51,8 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
   useEffect(() => {
     const at = focused === null ? undefined : rows.rowOf.get(focused);
     if (at !== undefined) virtual.scrollToIndex(at, { align: "auto" });
-  }, [focused, rows, virtual]);
+    // Also when the same item is selected anew, for then it is being looked for.
+  }, [focused, selected, rows, virtual]);
   useEffect(() => {
     if (carry) virtual.scrollToIndex(carry.slots[carry.at]!.row, { align: "auto" });
   }, [carry, virtual]);
@@ -248,6 +249,7 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
       </div>
       {carry && slot && (
         <div
+          data-testid="carry"
           className={`absolute inset-x-4 bottom-3 z-10 flex items-baseline gap-4 rounded-md border px-3 py-2 shadow-lg ${slot.barrier ? "border-brick bg-brick-soft" : "border-saffron bg-saffron-soft"}`}
         >
           {slot.barrier ? (

@@ -25,7 +25,7 @@ export function ModInspector({
       aria-label="Inspector"
       className="border-line bg-surface flex h-full w-[320px] shrink-0 flex-col overflow-hidden border-l"
     >
-      <div className="min-h-0 grow space-y-4 overflow-auto p-3.5">
+      <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {row ? (
           <AboutMod row={row} />
         ) : (

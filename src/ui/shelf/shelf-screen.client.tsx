@@ -214,7 +214,7 @@ function ShelfCells({
       </span>
       <span
         role="gridcell"
-        className={`truncate font-mono text-sm ${unsound ? "text-saffron" : "text-ink3"}`}
+        className={`truncate font-mono text-sm ${unsound ? "text-saffron" : "text-ink2"}`}
       >
         {mod ? (unsound ? `unsound: ${mod.path}` : mod.path) : "not on the shelf"}
       </span>

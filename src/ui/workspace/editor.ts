@@ -198,7 +198,9 @@ function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
 
 function stillThere(roster: Roster, selected: readonly string[], focused: string | null) {
   return {
-    selected: selected.filter((id) => roster.pluginOf.has(id)),
+    selected: selected.every((id) => roster.pluginOf.has(id))
+      ? selected
+      : selected.filter((id) => roster.pluginOf.has(id)),
     focused: focused !== null && roster.pluginOf.has(focused) ? focused : null,
   };
 }

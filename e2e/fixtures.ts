@@ -1,0 +1,69 @@
+import { cp, rm } from "node:fs/promises";
+import { join } from "node:path";
+import { test as base, type Page } from "@playwright/test";
+import { home, pristine, startSeating, type Server } from "./server";
+
+export { expect } from "@playwright/test";
+export { home } from "./server";
+
+export const gameFolder = join(home, "demo/brinehollow/game");
+export const shelfFolder = join(home, "demo/brinehollow/shelf");
+
+export interface Seating {
+  readonly url: string;
+  /** Stops the server and starts it again on the same data. */
+  readonly restart: () => Promise<void>;
+}
+
+/** A server of its own on a fresh copy of the demo; requests to anywhere else fail the test. */
+export const test = base.extend<{ seating: Seating; watched: Page }>({
+  // eslint-disable-next-line no-empty-pattern
+  seating: async ({}, use) => {
+    await rm(home, { recursive: true, force: true });
+    await cp(pristine, home, { recursive: true, preserveTimestamps: true });
+    let server: Server = await startSeating("start.mjs");
+    await use({
+      get url() {
+        return server.url;
+      },
+      restart: async () => {
+        await server.stop();
+        server = await startSeating("start.mjs");
+      },
+    });
+    await server.stop();
+  },
+  watched: async ({ page, seating }, use) => {
+    const strangers: string[] = [];
+    const faults: string[] = [];
+    page.on("request", (request) => {
+      if (!/^(http:\/\/127\.0\.0\.1:|blob:|data:)/.test(request.url())) strangers.push(request.url());
+    });
+    page.on("pageerror", (error) => faults.push(error.message));
+    await page.goto(`${seating.url}/overview`);
+    await use(page);
+    base.expect(strangers, "requests that leave the machine").toEqual([]);
+    base.expect(faults, "faults in the page").toEqual([]);
+  },
+});
+
+/** The row of a plugin in the plan. */
+export const row = (page: Page, id: string) => page.locator(`[data-plugin="${id}"]`);
+
+/** The seat that a plugin has in the plan, scrolled to by the command field. */
+export async function seatOf(page: Page, id: string): Promise<string> {
+  await find(page, id);
+  return (await row(page, id).locator("[role=gridcell]").first().innerText()).trim();
+}
+
+/** Selects a plugin by typing its name into the command field. */
+export async function find(page: Page, id: string): Promise<void> {
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type(id);
+  await page.getByRole("option", { name: id }).first().waitFor();
+  await page.keyboard.press("Enter");
+  await row(page, id).waitFor();
+}
+
+/** Waits until everything that was done is stored. */
+export const stored = (page: Page) => page.getByText("Storing…").waitFor({ state: "detached" });

@@ -1,0 +1,101 @@
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import { expect, gameFolder, row, seatOf, stored, test } from "./fixtures";
+
+test("by mouse: findings, proposal, order file, trial, lineup out and in", async ({ watched: page }) => {
+  await test.step("the trial stops at what the findings say", async () => {
+    await page.getByRole("button", { name: "Write it" }).last().click();
+    await expect(page.getByText("saves/lading.lst is written")).toBeVisible();
+    await page.getByRole("button", { name: "Start a trial" }).click();
+    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
+      "stopped at start",
+    );
+    await expect(page.getByRole("list", { name: "Start log" })).toContainText(
+      /stopped: Tides × Weather\.plank .+ needs Glass Tides\.plank, which loads later/,
+    );
+    await page.getByRole("button", { name: "Close the trial" }).click();
+  });
+
+  await test.step("fixes take away what a proposal cannot", async () => {
+    const finding = (title: string) => page.locator("#findings li", { hasText: title });
+    await finding("Expansion missing")
+      .getByRole("button", { name: /Switch off/ })
+      .click();
+    await expect(finding("Expansion missing")).toHaveCount(0);
+    await finding("Master off")
+      .first()
+      .getByRole("button", { name: /Switch on/ })
+      .click();
+    await expect(finding("Master off")).toHaveCount(0);
+    await stored(page);
+  });
+
+  await test.step("a proposal is looked at and accepted", async () => {
+    await page.getByRole("button", { name: "Propose an order" }).first().click();
+    await expect(
+      page.getByRole("heading", { name: /^4 of \d+ move; no valid order moves fewer$/ }),
+    ).toBeVisible();
+    const moves = page.getByRole("list", { name: "Moves" });
+    await expect(moves).toContainText("the game would stop at start");
+    await expect(moves).toContainText("the seam shows again if storms are written down after it");
+    await page.getByRole("button", { name: "Accept 4 moves" }).click();
+    await expect(page.getByRole("grid", { name: "Plugins in load order" })).toBeVisible();
+    await expect(page.getByRole("contentinfo")).toContainText("0 blockers");
+  });
+
+  await test.step("a plugin is dragged where it may go, and refused where it may not", async () => {
+    await page.getByRole("link", { name: /^Plan/ }).click();
+    const before = await seatOf(page, "Murk and Silt.plank");
+    const drag = async (from: string, to: string, below: boolean) => {
+      const [start, end] = [await row(page, from).boundingBox(), await row(page, to).boundingBox()];
+      await page.mouse.move(start!.x + 400, start!.y + 16);
+      await page.mouse.down();
+      await page.mouse.move(start!.x + 404, start!.y + 26);
+      await page.mouse.move(end!.x + 400, end!.y + (below ? 30 : 2), { steps: 12 });
+    };
+    await drag("Murk and Silt.plank", "Lamplight Rework.plank", false);
+    await page.mouse.up();
+    await expect.poll(() => seatOf(page, "Murk and Silt.plank")).not.toBe(before);
+    await stored(page);
+    await drag("Kelp Shelf Seams.skiff", "Storm Ledger.plank", false);
+    await expect(page.getByTestId("carry")).toContainText("Storm Ledger.plank: your rule");
+    await page.mouse.up();
+    await expect(page.locator("[data-sonner-toast]", { hasText: "Not above" })).toContainText(
+      "Storm Ledger.plank",
+    );
+    await page.getByRole("button", { name: "Undo: move Murk and Silt.plank" }).click();
+    await expect.poll(() => seatOf(page, "Murk and Silt.plank")).toBe(before);
+  });
+
+  await test.step("the order is written where the game reads it, and the game runs", async () => {
+    await page.getByRole("button", { name: "Write it" }).last().click();
+    await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
+    await page.getByRole("button", { name: "Start a trial" }).click();
+    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
+    const loaded = (
+      await page.getByRole("list", { name: "Start log" }).getByText(/load /).allInnerTexts()
+    ).map((line) => line.replace(/^\d*\s*load /, ""));
+    const written = (await readFile(join(gameFolder, "saves/lading.lst"), "utf8")).trim().split("\n");
+    expect(loaded.slice(-written.length)).toEqual(written);
+    await page.getByRole("button", { name: "Close the trial" }).click();
+  });
+
+  await test.step("the setup goes out as a lineup and comes back in with an equal fingerprint", async () => {
+    await page.getByRole("link", { name: "Lineups" }).click();
+    const download = page.waitForEvent("download");
+    await page.getByRole("link", { name: "Export the lineup" }).click();
+    const file = await (await download).path();
+    await page.getByLabel("Lineup file").setInputFiles({
+      name: "Long-Descent.lineup.json",
+      mimeType: "application/json",
+      buffer: await readFile(file),
+    });
+    await expect(page.getByText(/^Found here/)).toContainText("58");
+    await expect(page.getByText("Missing here")).toHaveCount(0);
+    await page.getByRole("button", { name: "Make the profile" }).click();
+    await expect(page.getByText("Reproduced exactly")).toBeVisible();
+    const [wanted, here] = await page.locator("dd.font-mono").allInnerTexts();
+    expect(here).toBe(wanted);
+    await expect(page.getByRole("button", { name: "Profile: Long Descent (2)" })).toBeVisible();
+  });
+});

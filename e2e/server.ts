@@ -1,0 +1,52 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { once } from "node:events";
+import { createServer } from "node:net";
+import { join, resolve } from "node:path";
+
+export const root = resolve(__dirname, "..");
+/** The data folder of the tests; it stays at one path, for the database names the folders of the game by theirs. */
+export const home = join(root, ".cache", "e2e");
+export const pristine = join(root, ".cache", "e2e-pristine");
+
+export interface Server {
+  readonly url: string;
+  readonly stop: () => Promise<void>;
+}
+
+export async function freePort(): Promise<number> {
+  const server = createServer().listen(0, "127.0.0.1");
+  await once(server, "listening");
+  const address = server.address();
+  server.close();
+  await once(server, "close");
+  return typeof address === "object" && address ? address.port : 0;
+}
+
+export function run(script: string, port: number, dataFolder = home): ChildProcess & { said: () => string } {
+  const env: NodeJS.ProcessEnv = { ...process.env, SEATING_HOME: dataFolder, SEATING_PORT: String(port) };
+  const child = spawn(process.execPath, [join(root, "scripts", script)], { cwd: root, env });
+  let text = "";
+  child.stdout.on("data", (part) => (text += String(part)));
+  child.stderr.on("data", (part) => (text += String(part)));
+  return Object.assign(child, { said: () => text });
+}
+
+/** Starts a script of the repository and waits until it says that Seating is ready. */
+export async function startSeating(script: "demo.mjs" | "start.mjs", dataFolder = home): Promise<Server> {
+  const port = await freePort();
+  const child = run(script, port, dataFolder);
+  const ended = once(child, "exit");
+  const deadline = Date.now() + 120_000;
+  while (!child.said().includes("Seating is ready")) {
+    if (child.exitCode !== null || Date.now() > deadline)
+      throw new Error(`the server did not start:\n${child.said()}`);
+    await new Promise((done) => setTimeout(done, 50));
+  }
+  return {
+    url: `http://127.0.0.1:${port}`,
+    stop: async () => {
+      child.kill("SIGTERM");
+      await ended;
+    },
+  };
+}

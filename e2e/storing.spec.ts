@@ -1,0 +1,103 @@
+import { once } from "node:events";
+import { request } from "node:http";
+import { expect, find, home, row, seatOf, stored, test } from "./fixtures";
+import { freePort, run } from "./server";
+
+const label = (id: string, on: boolean) => `${id} is ${on ? "on" : "off"}`;
+
+test("undo and redo survive a reload and a restart, and a proposal leaves a restore point", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.getByRole("button", { name: "Propose an order" }).first().click();
+  await page.getByRole("button", { name: "Accept 4 moves" }).click();
+  await stored(page);
+  const moved = await seatOf(page, "Tides × Weather.plank");
+  await page.reload();
+  await page.getByRole("button", { name: "Undo: accept 4 moves" }).click();
+  await expect.poll(() => seatOf(page, "Tides × Weather.plank")).not.toBe(moved);
+  await seating.restart();
+  await page.goto(`${seating.url}/plan`);
+  await page.getByRole("button", { name: "Redo: accept 4 moves" }).click();
+  await expect.poll(() => seatOf(page, "Tides × Weather.plank")).toBe(moved);
+  await page.goto(`${seating.url}/overview`);
+  await expect(page.getByText("Before an accepted proposal")).toBeVisible();
+  await page.getByRole("button", { name: "Go back" }).click();
+  await expect(page.getByText("Back at “Before an accepted proposal”")).toBeVisible();
+  await expect(page.getByRole("contentinfo")).toContainText("7 blockers");
+  await page.getByRole("button", { name: "Undo: go back to" }).click();
+  await expect(page.getByRole("contentinfo")).toContainText("3 blockers");
+});
+
+test("of two windows on one profile, the older one is told and overwrites nothing", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  const other = await context.newPage();
+  await other.goto(`${seating.url}/plan`);
+  await find(other, "Small Fry.skiff");
+  await find(page, "Small Fry.skiff");
+  await row(page, "Small Fry.skiff").getByRole("switch").click();
+  await stored(page);
+  await find(other, "Moult Season.plank");
+  await row(other, "Moult Season.plank").getByRole("switch").click();
+  await expect(other.locator("[data-sonner-toast]")).toContainText("was changed in another window");
+  await expect(other.getByRole("switch", { name: label("Moult Season.plank", true) })).toBeVisible();
+  await find(other, "Small Fry.skiff");
+  await expect(other.getByRole("switch", { name: label("Small Fry.skiff", false) })).toBeVisible();
+});
+
+test("a second server on the same data folder is refused and names the first", async ({ seating }) => {
+  const second = run("start.mjs", await freePort());
+  const [code] = (await once(second, "exit")) as [number];
+  expect(code).toBe(1);
+  expect(second.said()).toContain(
+    `Seating already runs with the data folder ${home}: ${seating.url} (process `,
+  );
+});
+
+test("the server answers only to its own host name and origin", async ({ seating }) => {
+  const { port } = new URL(seating.url);
+  const ask = (method: string, headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      const sent = request({ host: "127.0.0.1", port, path: "/api/shelf", method, headers }, (answer) => {
+        answer.resume();
+        resolve(answer.statusCode ?? 0);
+      });
+      sent.on("error", reject);
+      sent.end();
+    });
+  expect(await ask("POST", { host: "evil.example" })).toBe(403);
+  expect(await ask("POST", { origin: "http://evil.example" })).toBe(403);
+  expect(await ask("POST", { "sec-fetch-site": "cross-site", "sec-fetch-mode": "cors" })).toBe(403);
+  expect(await ask("POST", {})).toBe(200);
+});
+
+test("profiles are made, renamed, switched, put into the bin and brought back", async ({ watched: page }) => {
+  const menu = (name: string) => page.getByRole("button", { name: `Profile: ${name}` });
+  await menu("Long Descent").click();
+  await page.getByRole("menuitem", { name: "Harbour Lights" }).click();
+  await expect(menu("Harbour Lights")).toBeVisible();
+  await expect(page.locator("#findings")).toContainText("Masters in a circle");
+  await page.keyboard.press("Alt+n");
+  await page.getByLabel("Name", { exact: true }).fill("<i>Try & see</i>");
+  await page.getByLabel(/as a copy of Harbour Lights/).check();
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(menu("<i>Try & see</i>")).toBeVisible();
+  await menu("<i>Try & see</i>").click();
+  await page.getByRole("menuitem", { name: "Rename this one…" }).click();
+  await page.getByLabel("Name", { exact: true }).fill("Long Descent");
+  await page.getByRole("button", { name: "Store" }).click();
+  await expect(page.locator("[data-sonner-toast]")).toContainText(
+    "There is a profile named “Long Descent” already",
+  );
+  await page.getByLabel("Name", { exact: true }).fill("Second try");
+  await page.getByRole("button", { name: "Store" }).click();
+  await menu("Second try").click();
+  await page.getByRole("menuitem", { name: "Put this one into the bin" }).click();
+  await expect(menu("Long Descent")).toBeVisible();
+  await menu("Long Descent").click();
+  await page.getByRole("menuitem", { name: "Second try" }).click();
+  await expect(menu("Second try")).toBeVisible();
+});

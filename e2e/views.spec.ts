@@ -1,0 +1,81 @@
+import { createRequire } from "node:module";
+import { expect, find, test } from "./fixtures";
+
+const axe = createRequire(__filename).resolve("axe-core/axe.min.js");
+
+interface AxeResult {
+  readonly violations: readonly {
+    readonly id: string;
+    readonly impact: string;
+    readonly nodes: readonly { readonly html: string }[];
+  }[];
+}
+
+for (const theme of ["light", "dark"] as const) {
+  test(`an automatic check of every view finds nothing serious, ${theme}`, async ({
+    watched: page,
+    seating,
+  }) => {
+    const check = async (what: string) => {
+      await page.addScriptTag({ path: axe });
+      const { violations } = await page.evaluate(() =>
+        (globalThis as unknown as { axe: { run: () => Promise<AxeResult> } }).axe.run(),
+      );
+      const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+      expect(serious.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]!.html.slice(0, 160)}`)).toEqual([]);
+    };
+    await page.emulateMedia({ colorScheme: theme });
+    for (const view of ["overview", "shelf", "plan", "lineups"]) {
+      await page.goto(`${seating.url}/${view}`);
+      await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
+      if (view === "plan") await find(page, "Glass Tides.plank");
+      if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();
+      await check(view);
+    }
+    await page.keyboard.press("Alt+o");
+    await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
+    await check("proposal");
+    await page.keyboard.press("Alt+t");
+    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
+      /running|stopped/,
+    );
+    await check("trial");
+  });
+}
+
+test("the theme is kept, and the first paint already has it", async ({ watched: page }) => {
+  await page.getByRole("button", { name: "Dark theme" }).click();
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
+  await page.getByRole("button", { name: "Light theme" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "light");
+});
+
+test("the filter of the shelf lives in the address and says how much it shows", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/shelf?q=kelpwright`);
+  await expect(page.getByText(/^\d+ of 63 shown$/)).toBeVisible();
+  await expect(page.getByRole("row", { name: /Tidal Core/ })).toBeVisible();
+  await page.getByRole("button", { name: "Show all" }).click();
+  await expect(page).toHaveURL(`${seating.url}/shelf`);
+  await expect(page.getByText("63 of 63 shown")).toBeVisible();
+});
+
+for (const size of [
+  { width: 1024, height: 700 },
+  { width: 1920, height: 1080 },
+]) {
+  test(`nothing is cut off at ${size.width}x${size.height}`, async ({ watched: page, seating }) => {
+    await page.setViewportSize(size);
+    for (const view of ["overview", "shelf", "plan", "lineups"]) {
+      await page.goto(`${seating.url}/${view}`);
+      const over = await page.evaluate(() => [
+        document.documentElement.scrollWidth - innerWidth,
+        document.querySelector("header")!.scrollWidth - document.querySelector("header")!.clientWidth,
+      ]);
+      expect(over, view).toEqual([0, 0]);
+    }
+  });
+}

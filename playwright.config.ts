@@ -1,0 +1,30 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "e2e",
+  globalSetup: "./e2e/prepare.ts",
+  // One after another: every test has the server and the data folder to itself.
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  outputDir: "test-results",
+  reporter: "list",
+  use: {
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: "reduce",
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1",
+      ],
+    },
+  },
+});
