@@ -85,36 +85,49 @@ export class AcyclicGraph {
    * "A, gate, B" is as short as "A, B". Null if there is none.
    */
   shortestPath(start: number, goal: number): number[] | null {
+    return this.nearest(start, (node) => node === goal, "forward");
+  }
+
+  /**
+   * The shortest path from `start` to the nearest node that `isGoal` accepts, or ("backward") from such a node to
+   * `start`; its edges are in the direction of the path. One breadth-first search.
+   */
+  nearest(start: number, isGoal: (node: number) => boolean, way: "forward" | "backward"): number[] | null {
+    const [first, next, ends] =
+      way === "forward" ? [this.firstOut, this.nextOut, this.to] : [this.firstIn, this.nextIn, this.from];
     const stamp = ++this.stamp;
     const via = new Map<number, number>();
-    let frontier = [start];
     this.mark[start] = stamp;
-    while (frontier.length > 0) {
-      const next: number[] = [];
+    for (let frontier = [start]; frontier.length > 0;) {
+      const further: number[] = [];
       for (let at = 0; at < frontier.length; at++) {
-        const v = frontier[at]!;
-        for (let e = this.firstOut[v]!; e !== -1; e = this.nextOut[e]!) {
-          const w = this.to[e]!;
+        for (let e = first[frontier[at]!]!; e !== -1; e = next[e]!) {
+          const w = ends[e]!;
           if (this.mark[w] === stamp) continue;
           this.mark[w] = stamp;
           via.set(w, e);
-          if (w === goal) return this.unwind(via, start, goal);
-          (w >= this.items ? frontier : next).push(w);
+          if (isGoal(w)) return this.unwind(via, start, w, way);
+          (w >= this.items ? frontier : further).push(w);
         }
       }
-      frontier = next;
+      frontier = further;
     }
     return null;
   }
 
-  private unwind(via: Map<number, number>, start: number, goal: number): number[] {
+  private unwind(
+    via: Map<number, number>,
+    start: number,
+    goal: number,
+    way: "forward" | "backward",
+  ): number[] {
     const edges: number[] = [];
     for (let v = goal; v !== start;) {
       const e = via.get(v)!;
       edges.push(e);
-      v = this.from[e]!;
+      v = (way === "forward" ? this.from : this.to)[e]!;
     }
-    return edges.reverse();
+    return way === "forward" ? edges.reverse() : edges;
   }
 
   private makeRoom(from: number, to: number): boolean {

@@ -43,13 +43,9 @@ export function propose(problem: OrderProblem): Proposal {
 
 /** The shortest chain between the moved item and one that stays, of those that its old place breaks. */
 function reasonToMove({ ties }: Constraints, stays: Uint8Array, place: number): Link[] {
-  let best: number[] | null = null;
-  for (let other = 0; other < stays.length; other++) {
-    if (!stays[other]) continue;
-    const path =
-      other > place ? ties.graph.shortestPath(other, place) : ties.graph.shortestPath(place, other);
-    if (path && (best === null || path.length < best.length)) best = path;
-    if (best && ties.links(best).length === 1) break;
-  }
-  return best ? ties.links(best) : [];
+  const { graph } = ties;
+  const before = graph.nearest(place, (node) => stays[node] === 1 && node > place, "backward");
+  const after = graph.nearest(place, (node) => stays[node] === 1 && node < place, "forward");
+  const chains = [before, after].filter((path) => path !== null).map((path) => ties.links(path));
+  return chains.sort((a, b) => a.length - b.length)[0] ?? [];
 }

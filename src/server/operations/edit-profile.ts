@@ -22,13 +22,12 @@ export interface Stored {
  * Stores an edit that was made against `version` of the profile. If the profile has changed since, it is refused
  * as stale and nothing is stored.
  */
-export async function storeEdit(
+export function storeEdit(
   context: Context,
   profileId: string,
   version: number,
   edit: Edit,
 ): Promise<Outcome<Stored>> {
-  await warmUp(context, profileId);
   return context.db.transaction(async (tx) => {
     const situation = await readSituation(context, tx, profileId);
     if (!situation.ok) return situation;
@@ -46,18 +45,13 @@ export async function storeEdit(
   });
 }
 
-/** Reads the stock outside the transaction, so that its files are not read while the database waits. */
-async function warmUp(context: Context, profileId: string): Promise<void> {
-  await readSituation(context, context.db, profileId);
-}
-
 export interface Returned {
   readonly profile: Profile;
   readonly history: History;
 }
 
 /** Takes back the last edit, or does the last one that was taken back again. */
-export async function step(
+export function step(
   context: Context,
   profileId: string,
   version: number,

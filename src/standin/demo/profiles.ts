@@ -1,4 +1,4 @@
-import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
+import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
 import { addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
 import { proposePlugins } from "@/core/profile/accept";
 import type { GameDefinition } from "@/core/model/game";
@@ -75,7 +75,8 @@ function arrange(
   ids: readonly string[],
   own: readonly Rule[],
 ): ProfileState {
-  const mods = ids.map((id) => stock.shelf.find((mod) => mod.id === id)!);
+  const shelf = newestById(stock.shelf);
+  const mods = ids.map((id) => shelf.get(id)!);
   const bare = emptyState(game, stock.owned);
   const listed: ProfileState = {
     ...bare,
