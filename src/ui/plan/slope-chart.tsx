@@ -43,7 +43,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
           return (
             <g key={id} className="font-mono text-xs">
               <text x={left - 10} y={y1 + 4} textAnchor="end" className={look}>
-                {cut(id, 25)} {roster.pluginOf.get(id)!.seat}
+                {cut(id, 28 - roster.pluginOf.get(id)!.seat.length)} {roster.pluginOf.get(id)!.seat}
               </text>
               <path
                 d={`M${left - 4} ${y1} C${left + 50} ${y1} ${right - 50} ${y2} ${right + 4} ${y2}`}
@@ -52,7 +52,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
                 strokeWidth={isMoved ? 2 : 1}
               />
               <text x={right + 10} y={y2 + 4} className={look}>
-                {seats.get(id)} {cut(id, 25)}
+                {seats.get(id)} {cut(id, 28 - seats.get(id)!.length)}
               </text>
             </g>
           );

@@ -1,0 +1,85 @@
+import { join } from "node:path";
+import { test, type Page } from "@playwright/test";
+import { root, startSeating, type Server } from "../../e2e/server";
+
+let server: Server;
+test.beforeAll(async () => {
+  server = await startSeating("demo.mjs", process.env.SEATING_PICTURES!);
+});
+test.afterAll(() => server.stop());
+
+async function take(page: Page, name: string): Promise<void> {
+  await page.mouse.move(640, 799);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(300);
+  const path = join(root, "docs/screenshots", `${name}.png`);
+  await page.screenshot({ path, animations: "disabled", caret: "hide" });
+}
+
+test("the main views", async ({ page }) => {
+  await page.goto(`${server.url}/overview`);
+  await take(page, "overview");
+
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole("row", { name: /Glass Tides/ }).click();
+  await take(page, "shelf");
+
+  await page.goto(`${server.url}/plan`);
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("Lamplight Rework.plank");
+  await page.keyboard.press("Enter");
+  await page.locator('[data-plugin="Glass Tides.plank"]').click();
+  await take(page, "plan");
+
+  await page.emulateMedia({ colorScheme: "dark" });
+  await page.reload();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("Lamplight Rework.plank");
+  await page.keyboard.press("Enter");
+  const [start, end] = [
+    await page.locator('[data-plugin="Kelp Shelf Seams.skiff"]').boundingBox(),
+    await page.locator('[data-plugin="Abyssal Weather.plank"]').boundingBox(),
+  ];
+  await page.mouse.move(start!.x + 400, start!.y + 16);
+  await page.mouse.down();
+  await page.mouse.move(start!.x + 404, start!.y + 24);
+  await page.mouse.move(end!.x + 430, end!.y + 30, { steps: 10 });
+  await page.waitForTimeout(300);
+  await page.screenshot({
+    path: join(root, "docs/screenshots/plan-dragging-dark.png"),
+    animations: "disabled",
+  });
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+  await page.emulateMedia({ colorScheme: "light" });
+  await page.reload();
+
+  await page.keyboard.press("Alt+o");
+  await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
+  await take(page, "proposal");
+  await page.getByRole("button", { name: /^Accept/ }).click();
+
+  await page.getByRole("button", { name: "Write it" }).click();
+  await page.locator("[data-sonner-toast] [data-close-button]").click();
+  await page.getByRole("button", { name: "Start a trial" }).click();
+  await page.getByRole("region", { name: "Trial" }).getByText("stopped at start").waitFor();
+  await page.locator("[data-sonner-toast]").waitFor({ state: "detached" });
+  await take(page, "trial");
+  await page.getByRole("button", { name: "Close the trial" }).click();
+
+  await page.goto(`${server.url}/lineups`);
+  const href = await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href");
+  const text = await (await page.request.get(`${server.url}${href}`)).text();
+  const changed = text
+    .replace('"id": "small-fry",\n      "name": "Small Fry"', '"id": "old-lamps",\n      "name": "Old Lamps"')
+    .replace(/("id": "old-lamps"[\s\S]*?"content": ")[0-9a-f]{64}/, `$1${"0".repeat(64)}`);
+  await page
+    .getByLabel("Lineup file")
+    .setInputFiles({
+      name: "Long-Descent.lineup.json",
+      mimeType: "application/json",
+      buffer: Buffer.from(changed),
+    });
+  await page.getByText(/^Missing here/).waitFor();
+  await take(page, "lineups");
+});
