@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from "node:fs";
 import { mkdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { build, install } from "./lib/prepare.mjs";
-import { main, nextBin, quiet, root, run, say, tool } from "./lib/steps.mjs";
+import { main, mustRun, nextBin, quiet, root, run, say, tool } from "./lib/steps.mjs";
 
 const reports = join(root, ".cache");
 const total = { passed: 0, failed: 0 };
@@ -46,29 +46,32 @@ async function browserTests() {
   count("Browser tests", passed, code !== 0 ? Math.max(1, stats?.unexpected ?? 0) : 0);
 }
 
-/** Debian's Chromium through apt where there is none and we may install it. */
-async function bringChromium() {
-  if (existsSync(process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium")) return say("Chromium is there");
+/** Debian's packages that the tests use, through apt where they are not there and we may install them. */
+async function bringPackages() {
+  const programs = { chromium: process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium", unzip: "/usr/bin/unzip" };
+  const wanted = Object.keys(programs).filter((name) => !existsSync(programs[name]));
+  if (wanted.length === 0) return say("Chromium and unzip are there");
   if (process.getuid?.() !== 0 || !existsSync("/usr/bin/apt-get"))
     throw new Error(
-      "The browser tests need Chromium: install Debian's package chromium, or set SEATING_CHROMIUM.",
+      `The tests need ${wanted.join(" and ")}: install them, or name a Chromium with SEATING_CHROMIUM.`,
     );
-  say("Installing Debian's Chromium through apt …");
+  say(`Installing ${wanted.join(" and ")} through apt …`);
   const env = { ...quiet, DEBIAN_FRONTEND: "noninteractive" };
   await run("apt-get", ["update", "-qq"], { env });
   const stdio = ["ignore", "ignore", "inherit"];
-  const code = await run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
-    env,
-    stdio,
-  });
-  if (code !== 0) throw new Error("apt-get could not install chromium; the lines above say why.");
+  await mustRun(
+    "apt-get install",
+    "apt-get",
+    ["install", "-y", "-qq", "--no-install-recommends", ...wanted],
+    { env, stdio },
+  );
 }
 
 await main(async () => {
   await rm(reports, { recursive: true, force: true });
   await mkdir(reports, { recursive: true });
   await install();
-  await bringChromium();
+  await bringPackages();
   await check("Format", tool("prettier/bin/prettier.cjs"), ["--check", "--log-level=warn", "."]);
   await check("Lint", tool("eslint/bin/eslint.js"), ["--max-warnings", "0", "."]);
   await run(process.execPath, [nextBin(), "typegen"], { stdio: ["ignore", "ignore", "inherit"] });

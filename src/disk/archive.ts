@@ -1,6 +1,6 @@
 import { getFileNameLowLevel, openPromise, type Entry, type ZipFile } from "yauzl";
 import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
-import type { ModFile, ModFiles } from "./mod-files";
+import type { ModFile, ModFiles } from "./mod-file";
 
 /** Checked before anything is unpacked; see docs/FORMATS.md. */
 const limits = { entries: 200_000, bytes: 64 * 2 ** 30, ratio: 200, ratioFrom: 64 * 2 ** 20 };

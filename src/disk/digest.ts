@@ -3,7 +3,7 @@ import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
 import { crc32 } from "node:zlib";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { ModFile } from "./mod-files";
+import type { ModFile } from "./mod-file";
 
 export interface Digest {
   readonly sha256: string;

@@ -1,22 +1,9 @@
 import { createReadStream } from "node:fs";
 import { lstat, readdir } from "node:fs/promises";
 import { join } from "node:path";
-import type { Readable } from "node:stream";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { openArchive } from "./archive";
-
-/** One file of a mod, wherever it lies. `path` is as stored, unchecked; `crc32` is what an archive promises of it. */
-export interface ModFile {
-  readonly path: string;
-  readonly size: number;
-  readonly crc32: number | null;
-  readonly open: () => Promise<Readable>;
-}
-
-export interface ModFiles {
-  readonly files: readonly ModFile[];
-  readonly close: () => void;
-}
+import type { ModFile, ModFiles } from "./mod-file";
 
 /** The files of an archive or a folder, listed and checked against the limits, not read yet. */
 export async function openModFiles(path: string): Promise<Outcome<ModFiles>> {

@@ -11,7 +11,8 @@ import { layOutMod, type ModLayout } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
 import { headerOf, readPlugin } from "@/formats/plugin";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
-import { openModFiles, type ModFile } from "./mod-files";
+import type { ModFile } from "./mod-file";
+import { openModFiles } from "./mod-files";
 
 /** A plugin larger than this is hashed but not parsed. */
 const largestPlugin = 256 * 2 ** 20;

@@ -78,7 +78,6 @@ describe("the editor", () => {
     game: testGame,
     gameFolder: "/g",
     shelfFolder: "/s",
-    readAt: null,
     stock: roster.stock,
     onDisk: { order: [], holds: [] },
     profile: roster.profile,

@@ -43,7 +43,6 @@ export interface WorkspaceView {
   readonly game: GameDefinition;
   readonly gameFolder: string;
   readonly shelfFolder: string;
-  readonly readAt: string | null;
   readonly stock: Stock;
   readonly onDisk: OnDisk;
   readonly profile: Profile;
@@ -81,7 +80,6 @@ async function viewGame(game: RegisteredGame, profile: Profile): Promise<Workspa
     game: definition,
     gameFolder,
     shelfFolder,
-    readAt: game.readAt?.toISOString() ?? null,
     stock: await getStock(context, game),
     onDisk: await readOnDisk(definition, gameFolder, shelfFolder),
     profile,

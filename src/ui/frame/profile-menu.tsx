@@ -17,6 +17,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const profile = useEditor((state) => state.profile);
   const { profiles, game } = useEditor((state) => state.view);
+  const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.on).length;
   const present = profiles.find((each) => each.id === profile.id);
   const act = async (work: () => Promise<Outcome<null>>, said: string | null = null) => {
     await editor.settled();
@@ -55,7 +56,9 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
               >
                 <span className="grow truncate font-semibold">{each.name}</span>
                 <span className="text-ink3 text-sm">{purposeWords[each.purpose]}</span>
-                <span className="text-ink2 w-8 text-right font-mono text-sm">{each.modsOn}</span>
+                <span className="text-ink2 w-8 text-right font-mono text-sm">
+                  {each.id === profile.id ? modsOn : each.modsOn}
+                </span>
               </Menu.Item>
             ))}
           <Menu.Separator className="bg-line my-1 h-px" />

@@ -20,7 +20,7 @@ export function Strip() {
   return (
     <footer className="border-line bg-surface col-span-2 flex items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
       <span className="text-ink2">
-        <b className="text-ink font-mono">{on}</b> mods on of{" "}
+        <b className="text-ink font-mono">{on}</b> {on === 1 ? "mod" : "mods"} on of{" "}
         <span className="font-mono">{view.stock.shelf.length}</span> on the shelf
       </span>
       {placesUsed(roster).map(({ counting, used }) => (

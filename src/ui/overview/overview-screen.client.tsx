@@ -11,6 +11,7 @@ import { purposeWords } from "../frame/profile-menu";
 import { Button } from "../kit/button";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
+import { ProposeButton } from "../plan/propose-button";
 import { ShelfReading } from "../shelf/shelf-reading";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FindingsList } from "./findings-list";
@@ -19,7 +20,7 @@ import { SectionsChart } from "./sections-chart";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
 export function OverviewScreen() {
-  const { writeOrder, propose } = useWorkspace();
+  const { writeOrder } = useWorkspace();
   const { roster, findings, onDisk, view, profile } = useEditor((state) => state);
   useEffect(() => {
     if (location.hash) document.querySelector(location.hash)?.scrollIntoView();
@@ -39,9 +40,7 @@ export function OverviewScreen() {
             </span>
           </p>
         </div>
-        <Button look="main" onClick={() => void propose()}>
-          Propose an order
-        </Button>
+        <ProposeButton />
       </header>
       <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-x-6 px-5 py-4">
         <div className="min-w-0 space-y-5">

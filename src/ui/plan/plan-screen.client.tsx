@@ -8,6 +8,7 @@ import { MoveToDialog } from "./move-to-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Inspector } from "./inspector";
 import { PlanList } from "./plan-list";
+import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
 import { ProposalPanel } from "./proposal-panel";
 import { useCarry } from "./use-carry";
@@ -19,7 +20,6 @@ export function PlanScreen() {
 }
 
 function PlanView() {
-  const { propose } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const [inspecting, setInspecting] = useState(true);
   const [moving, setMoving] = useState(false);
@@ -36,9 +36,7 @@ function PlanView() {
           later wins
         </span>
         <div className="ml-auto flex gap-2">
-          <Button look="main" onClick={() => void propose()}>
-            Propose an order
-          </Button>
+          <ProposeButton />
           <Button
             look="quiet"
             aria-pressed={inspecting}

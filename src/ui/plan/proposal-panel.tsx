@@ -15,7 +15,7 @@ import { SlopeChart } from "./slope-chart";
 
 /** A computed order beside the present one, before anything is changed. */
 export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
-  const { editor, leaveProposal } = useWorkspace();
+  const { editor, leaveProposal, refresh } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const notes = useMemo(() => ruleNotes(roster), [roster]);
   const seats = useMemo(
@@ -26,8 +26,11 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
   const total = roster.plugins.length;
   const count = proposal.moves.length;
   const accept = () => {
-    if (edit) editor.dispatch(edit);
     leaveProposal();
+    if (!edit) return;
+    editor.dispatch(edit);
+    // The restore point that was made before it is listed by the server.
+    void editor.settled().then(refresh);
   };
   return (
     <section aria-label="Proposal" className="flex h-full flex-col">

@@ -35,6 +35,8 @@ export interface Workspace {
   readonly proposal: PluginProposal | null;
   readonly propose: () => Promise<void>;
   readonly leaveProposal: () => void;
+  readonly proposing: boolean;
+  readonly stopProposing: () => void;
   readonly trial: TrialState;
   readonly shelfReading: ShelfReadingState;
 }
@@ -82,7 +84,7 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     },
     [refusal],
   );
-  const proposing = useProposal(editor, tell);
+  const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
   const shelfReading = useShelfReading(unwrap, refresh);
   const write = useCallback(async () => {
@@ -95,8 +97,8 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   }, [editor, unwrap, tell]);
 
   const workspace = useMemo(
-    () => ({ editor, tell, unwrap, refresh, writeOrder: write, ...proposing, trial, shelfReading }),
-    [editor, tell, unwrap, refresh, write, proposing, trial, shelfReading],
+    () => ({ editor, tell, unwrap, refresh, writeOrder: write, ...proposals, trial, shelfReading }),
+    [editor, tell, unwrap, refresh, write, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }
