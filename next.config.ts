@@ -7,7 +7,8 @@ const config: NextConfig = {
   agentRules: false,
   serverExternalPackages: ["@electric-sql/pglite", "yauzl"],
   outputFileTracingRoot: import.meta.dirname,
-  experimental: { agentUpgrade: false, mcpServer: false },
+  // A whole order of a large profile goes to the server as one edit.
+  experimental: { agentUpgrade: false, mcpServer: false, serverActions: { bodySizeLimit: "16mb" } },
 };
 
 export default config;

@@ -5,8 +5,8 @@ export default defineConfig({
   globalSetup: "./e2e/prepare.ts",
   // One after another: every test has the server and the data folder to itself.
   workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   outputDir: "test-results",
   reporter: "list",
   use: {

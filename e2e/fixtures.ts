@@ -17,12 +17,11 @@ export interface Seating {
 
 /** A server of its own on a fresh copy of the demo; requests to anywhere else fail the test. */
 export const test = base.extend<{ seating: Seating; watched: Page }>({
-  // eslint-disable-next-line no-empty-pattern
-  seating: async ({}, use) => {
+  seating: async ({}, provide) => {
     await rm(home, { recursive: true, force: true });
     await cp(pristine, home, { recursive: true, preserveTimestamps: true });
     let server: Server = await startSeating("start.mjs");
-    await use({
+    await provide({
       get url() {
         return server.url;
       },
@@ -33,7 +32,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
     });
     await server.stop();
   },
-  watched: async ({ page, seating }, use) => {
+  watched: async ({ page, seating }, provide) => {
     const strangers: string[] = [];
     const faults: string[] = [];
     page.on("request", (request) => {
@@ -41,7 +40,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
     });
     page.on("pageerror", (error) => faults.push(error.message));
     await page.goto(`${seating.url}/overview`);
-    await use(page);
+    await provide(page);
     base.expect(strangers, "requests that leave the machine").toEqual([]);
     base.expect(faults, "faults in the page").toEqual([]);
   },

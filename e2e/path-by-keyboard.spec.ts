@@ -87,6 +87,8 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
   });
 
   await test.step("the lineup is exported, chosen and reproduced", async () => {
+    // Listening from here on, for a chooser that opens before anybody listens is the system's own.
+    page.on("filechooser", () => undefined);
     await command("Go to Lineups");
     await expect(page.getByRole("heading", { name: "Lineups" })).toBeVisible();
     await tabTo(/^Export the lineup$/);

@@ -97,7 +97,7 @@ function breaches({ path, text, imports }: SourceFile): string[] {
     })
     .map(({ to }) => `${path} imports ${to}`);
   const code = text.replace(/\/\*[\s\S]*?\*\/|\/\/.*|`[^`]*`|"[^"\n]*"/g, "");
-  for (const { folder, words, packages } of barred.filter((each) => each.folder.test(path))) {
+  for (const { words, packages } of barred.filter((each) => each.folder.test(path))) {
     const word = words.exec(code);
     if (word) found.push(`${path} uses ${word[0]}`);
     for (const { to } of imports)

@@ -3,9 +3,10 @@ import { join } from "node:path";
 import { test, type Page } from "@playwright/test";
 import { root, startSeating, type Server } from "../../e2e/server";
 
+const home = process.env.SEATING_PICTURES ?? "";
 let server: Server;
 test.beforeAll(async () => {
-  server = await startSeating("demo.mjs", process.env.SEATING_PICTURES!);
+  server = await startSeating("demo.mjs", home);
 });
 test.afterAll(() => server.stop());
 
@@ -71,7 +72,7 @@ test("the main views", async ({ page }) => {
   await page.goto(`${server.url}/lineups`);
   const href = await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href");
   const text = await (await page.request.get(`${server.url}${href}`)).text();
-  await rm(join(process.env.SEATING_PICTURES!, "demo/brinehollow/shelf/Small Fry-1.0.0.zip"));
+  await rm(join(home, "demo/brinehollow/shelf/Small Fry-1.0.0.zip"));
   await page.goto(`${server.url}/shelf`);
   await page.getByRole("button", { name: "Read the shelf" }).click();
   await page.getByText(/^62 items/).waitFor();

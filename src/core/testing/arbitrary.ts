@@ -28,7 +28,7 @@ export function anyProblem(most = 7): fc.Arbitrary<OrderProblem> {
       items: fc.tuple(...names.map(item)),
       classes: fc.constant(["low", "high"]),
       sections: fc.constant(["s1", "s2", "s3"]),
-      rules: fc.array(fc.oneof(pair, end), { maxLength: 4 }) as fc.Arbitrary<OrderRule[]>,
+      rules: fc.array(fc.oneof(pair, end), { maxLength: 4 }),
     });
   });
 }

@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from "react";
 import type { ProfilePurpose } from "@/core/model/profile";
-import { changeProfileFacts, createProfile } from "@/server/actions/profile";
+import { changeProfileFacts, createProfile } from "../workspace/server";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";

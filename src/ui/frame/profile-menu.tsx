@@ -3,7 +3,7 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import type { Outcome } from "@/core/model/outcome";
-import { bringBackProfile, deleteProfile, switchProfile } from "@/server/actions/profile";
+import { bringBackProfile, deleteProfile, switchProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { DialogName } from "./commands";
 

@@ -72,7 +72,7 @@ function Travel({ way }: { way: "undo" | "redo" }) {
     >
       <Icon size={15} aria-hidden />
       {way === "undo" && label && (
-        <span className="hidden max-w-40 truncate min-[1400px]:inline">{labelText(label)}</span>
+        <span className="hidden max-w-36 truncate min-[1240px]:inline">{labelText(label)}</span>
       )}
     </Button>
   );

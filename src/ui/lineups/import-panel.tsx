@@ -3,9 +3,10 @@
 import { FileInput } from "lucide-react";
 import { useRef, useState, type DragEvent } from "react";
 import type { Outcome } from "@/core/model/outcome";
-import { importLineup } from "@/server/actions/game";
+
 import type { Imported, ImportPlan } from "@/server/operations/lineups";
 import { Button } from "../kit/button";
+import { importLineup, unreachable } from "../workspace/server";
 import { useWorkspace } from "../workspace/workspace.client";
 import { ImportPlanView } from "./import-plan";
 import { ImportResult } from "./import-result";
@@ -21,12 +22,12 @@ export function ImportPanel() {
   const [stage, setStage] = useState<Stage>({ at: "choose", busy: false });
   const look = async (file: File) => {
     setStage({ at: "choose", busy: true });
-    const response = await fetch("/api/lineups", {
-      method: "POST",
-      headers: { "x-file-name": encodeURIComponent(file.name) },
-      body: file,
-    });
-    const plan = unwrap((await response.json()) as Outcome<ImportPlan>);
+    const headers = { "x-file-name": encodeURIComponent(file.name) };
+    const plan = unwrap(
+      await fetch("/api/lineups", { method: "POST", headers, body: file })
+        .then((response) => response.json() as Promise<Outcome<ImportPlan>>)
+        .catch(unreachable),
+    );
     setStage(plan ? { at: "plan", plan } : { at: "choose", busy: false });
   };
   const accept = async (plan: ImportPlan, name: string) => {

@@ -2,7 +2,7 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import { goBack, nameRestorePoint } from "@/server/actions/profile";
+import { goBack, nameRestorePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
-import { addGame } from "@/server/actions/game";
+import { addGame } from "../workspace/server";
 import type { StartView } from "@/server/views/workspace";
 import { Button } from "../kit/button";
 import { Field, inputLook } from "../kit/field";

@@ -1,11 +1,30 @@
-/** Posts to a route that answers one JSON value a line, and hands on each as it arrives. The last one is returned. */
+import type { Outcome } from "@/core/model/outcome";
+import { unreachable } from "./server";
+
+/**
+ * Posts to a route that answers one JSON value a line, and hands on each as it arrives; the last one is the outcome.
+ * Null where it was cancelled by `signal`.
+ */
 export async function postForLines<T>(
   url: string,
   signal: AbortSignal,
   onLine: (value: unknown) => void,
-): Promise<T> {
-  const response = await fetch(url, { method: "POST", signal });
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+): Promise<Outcome<T> | null> {
+  try {
+    const response = await fetch(url, { method: "POST", signal });
+    return await readLines<T>(response.body!, onLine);
+  } catch (error) {
+    return signal.aborted ? null : unreachable(error);
+  }
+}
+
+async function readLines<T>(
+  body: ReadableStream<Uint8Array>,
+  onLine: (value: unknown) => void,
+): Promise<Outcome<T>> {
+  const reader = body
+    .pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>)
+    .getReader();
   let rest = "";
   let last: unknown = null;
   for (;;) {
@@ -16,6 +35,6 @@ export async function postForLines<T>(
       if (last !== null) onLine(last);
       last = JSON.parse(line) as unknown;
     }
-    if (done) return last as T;
+    if (done) return last as Outcome<T>;
   }
 }

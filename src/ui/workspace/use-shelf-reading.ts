@@ -1,6 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
-
 import { postForLines } from "./read-lines";
 
 interface Progress {
@@ -37,18 +36,14 @@ export function useShelfReading(
   const read = useCallback(async () => {
     const abort = (present.current = new AbortController());
     setBusy(true);
-    try {
-      const outcome = await postForLines<Outcome<Summary>>("/api/shelf", abort.signal, (value) =>
-        setProgress(value as Progress),
-      );
-      setLast(unwrap(outcome));
-      refresh();
-    } catch (error) {
-      if (!abort.signal.aborted) throw error;
-    } finally {
-      setBusy(false);
-      setProgress(null);
-    }
+    const outcome = await postForLines<Summary>("/api/shelf", abort.signal, (value) =>
+      setProgress(value as Progress),
+    );
+    setBusy(false);
+    setProgress(null);
+    if (!outcome) return;
+    setLast(unwrap(outcome));
+    refresh();
   }, [unwrap, refresh]);
   const cancel = useCallback(() => present.current?.abort(), []);
   return useMemo(() => ({ progress, busy, last, read, cancel }), [progress, busy, last, read, cancel]);

@@ -22,18 +22,10 @@ export function useTrial(unwrap: <T>(outcome: Outcome<T>) => T | null): TrialSta
     setOpen(true);
     setLines([]);
     setState("under way");
-    try {
-      const outcome = await postForLines<Outcome<{ running: boolean }>>(
-        "/api/trial",
-        abort.signal,
-        (value) => {
-          setLines((now) => [...now, (value as { line: string }).line]);
-        },
-      );
-      setState(unwrap(outcome)?.running ? "running" : "stopped");
-    } catch (error) {
-      if (!abort.signal.aborted) throw error;
-    }
+    const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
+      setLines((now) => [...now, (value as { line: string }).line]);
+    });
+    if (outcome) setState(unwrap(outcome)?.running ? "running" : "stopped");
   }, [unwrap]);
   const close = useCallback(() => {
     present.current?.abort();

@@ -1,0 +1,28 @@
+import { refuse, type Outcome } from "@/core/model/outcome";
+import * as game from "@/server/actions/game";
+import * as profile from "@/server/actions/profile";
+
+/** The refusal that stands for a server which does not answer. */
+export const unreachable = (error: unknown) =>
+  refuse("unreachable", { detail: error instanceof Error ? error.message : String(error) });
+
+/** An action that answers with a refusal, instead of throwing, where the server cannot be reached. */
+const reach =
+  <A extends unknown[], T>(action: (...args: A) => Promise<Outcome<T>>) =>
+  (...args: A): Promise<Outcome<T>> =>
+    action(...args).catch(unreachable);
+
+export const editProfile = reach(profile.editProfile);
+export const undoOrRedo = reach(profile.undoOrRedo);
+export const readProfile = reach(profile.readProfile);
+export const createProfile = reach(profile.createProfile);
+export const changeProfileFacts = reach(profile.changeProfileFacts);
+export const switchProfile = reach(profile.switchProfile);
+export const deleteProfile = reach(profile.deleteProfile);
+export const bringBackProfile = reach(profile.bringBackProfile);
+export const nameRestorePoint = reach(profile.nameRestorePoint);
+export const goBack = reach(profile.goBack);
+export const addGame = reach(game.addGame);
+export const writeOrder = reach(game.writeOrder);
+export const readOrderOnDisk = reach(game.readOrderOnDisk);
+export const importLineup = reach(game.importLineup);
