@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { OrderProblem, OrderRule } from "../model/problem";
+import type { OrderProblem } from "../model/problem";
 
 const ids = "abcdefgh".split("");
 
