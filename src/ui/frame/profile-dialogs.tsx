@@ -1,6 +1,6 @@
 "use client";
 
-import { useState, type FormEvent } from "react";
+import { useState, type FormEvent, type ReactNode } from "react";
 import type { ProfilePurpose } from "@/core/model/profile";
 import { changeProfileFacts, createProfile } from "../workspace/server";
 import { Button } from "../kit/button";
@@ -29,11 +29,8 @@ export function NewProfileDialog(props: Props) {
 function NewProfileForm({ onClose }: { onClose: () => void }) {
   const { editor, unwrap, refresh } = useWorkspace();
   const profile = useEditor((state) => state.profile);
-  const [name, setName] = useState("");
-  const [purpose, setPurpose] = useState<ProfilePurpose>("play");
   const [isCopy, setIsCopy] = useState(false);
-  const make = async (event: FormEvent) => {
-    event.preventDefault();
+  const make = async (name: string, purpose: ProfilePurpose) => {
     await editor.settled();
     const made = unwrap(await createProfile({ name, purpose, copyOf: isCopy ? profile.id : null }));
     if (!made) return;
@@ -41,15 +38,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
     refresh();
   };
   return (
-    <form onSubmit={(event) => void make(event)} className="space-y-3">
-      <Field
-        label="Name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        autoFocus
-        maxLength={80}
-      />
-      <Purpose value={purpose} onChange={setPurpose} />
+    <ProfileForm name="" purpose="play" word="Make it" onClose={onClose} onStore={make}>
       <fieldset className="flex gap-4">
         <legend className="text-ink2 mb-1 text-sm font-semibold">Begins</legend>
         <Choice name="begins" checked={!isCopy} onChoose={() => setIsCopy(false)} label="empty" />
@@ -60,8 +49,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
           label={`as a copy of ${profile.name}`}
         />
       </fieldset>
-      <Actions onClose={onClose} word="Make it" disabled={name.trim() === ""} />
-    </form>
+    </ProfileForm>
   );
 }
 
@@ -76,11 +64,8 @@ export function ProfileFactsDialog(props: Props) {
 function ProfileFactsForm({ onClose }: { onClose: () => void }) {
   const { unwrap, refresh } = useWorkspace();
   const profile = useEditor((state) => state.profile);
-  const listed = useEditor((state) => state.view.profiles).find((each) => each.id === profile.id);
-  const [name, setName] = useState(listed?.name ?? profile.name);
-  const [purpose, setPurpose] = useState<ProfilePurpose>(listed?.purpose ?? profile.purpose);
-  const store = async (event: FormEvent) => {
-    event.preventDefault();
+  const listed = useEditor((state) => state.view.profiles).find((each) => each.id === profile.id) ?? profile;
+  const store = async (name: string, purpose: ProfilePurpose) => {
     const outcome = await changeProfileFacts(profile.id, name, purpose);
     unwrap(outcome);
     if (!outcome.ok) return;
@@ -88,7 +73,33 @@ function ProfileFactsForm({ onClose }: { onClose: () => void }) {
     refresh();
   };
   return (
-    <form onSubmit={(event) => void store(event)} className="space-y-3">
+    <ProfileForm name={listed.name} purpose={listed.purpose} word="Store" onClose={onClose} onStore={store} />
+  );
+}
+
+/** Name and purpose, and what else a dialog asks. */
+function ProfileForm({
+  word,
+  onClose,
+  onStore,
+  children,
+  ...start
+}: {
+  name: string;
+  purpose: ProfilePurpose;
+  word: string;
+  onClose: () => void;
+  onStore: (name: string, purpose: ProfilePurpose) => Promise<void>;
+  children?: ReactNode;
+}) {
+  const [name, setName] = useState(start.name);
+  const [purpose, setPurpose] = useState(start.purpose);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void onStore(name, purpose);
+  };
+  return (
+    <form onSubmit={submit} className="space-y-3">
       <Field
         label="Name"
         value={name}
@@ -97,7 +108,8 @@ function ProfileFactsForm({ onClose }: { onClose: () => void }) {
         maxLength={80}
       />
       <Purpose value={purpose} onChange={setPurpose} />
-      <Actions onClose={onClose} word="Store" disabled={name.trim() === ""} />
+      {children}
+      <Actions onClose={onClose} word={word} disabled={name.trim() === ""} />
     </form>
   );
 }

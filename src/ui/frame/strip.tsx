@@ -50,12 +50,9 @@ export function Strip() {
 export function gapWords(gap: OrderFileGap | null): string {
   if (!gap) return "The game reads this order";
   if (!gap.written) return "The game’s order file is not written yet";
-  const parts = [
-    gap.moves > 0 && `${plural(gap.moves, "move")} behind`,
-    gap.added > 0 && `${gap.added} to add`,
-    gap.removed > 0 && `${gap.removed} to take out`,
-  ].filter(Boolean);
-  return parts.length > 0
-    ? `The game’s order file is ${parts.join(", ")}`
-    : "The game opens other mods than these";
+  const changes = [gap.added > 0 && `${gap.added} to add`, gap.removed > 0 && `${gap.removed} to take out`];
+  const listed = changes.filter(Boolean).join(", ");
+  if (gap.moves > 0)
+    return `The game’s order file is ${plural(gap.moves, "move")} behind${listed ? `, ${listed}` : ""}`;
+  return listed ? `The game’s order file has ${listed}` : "The game opens other mods than these";
 }

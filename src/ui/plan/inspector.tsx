@@ -1,6 +1,5 @@
 "use client";
 
-import type { ReactNode } from "react";
 import Link from "next/link";
 import { findingText } from "@/core/messages/findings";
 import { sentence, type Sentence } from "@/core/messages/parts";
@@ -13,6 +12,7 @@ import { letterOf } from "@/core/profile/seats";
 import { isBroken, type DirectTie, type TieIndex } from "@/core/profile/ties";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
+import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
 import { ruleNotes } from "../workspace/rule-notes";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -98,15 +98,6 @@ function originWords({ fixed, mod, file, ...rest }: SeatedPlugin): string {
   if (!mod?.mod) return "Its mod is not on the shelf";
   const by = mod.mod.author ? ` by ${mod.mod.author}` : "";
   return `From ${mod.mod.name} ${mod.mod.version}${by} · ${kind}${records}`;
-}
-
-function Part({ title, children }: { title: ReactNode; children: ReactNode }) {
-  return (
-    <section>
-      <h3 className="text-ink2 mb-1 text-sm font-semibold">{title}</h3>
-      {children}
-    </section>
-  );
 }
 
 function WhyHere({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {

@@ -8,6 +8,7 @@ import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { dropMods } from "@/core/profile/edits";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
+import { Part } from "../kit/part";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "./format-size";
 import type { ShelfRow } from "./shelf-rows";
@@ -120,15 +121,6 @@ const requirement = (
   { mod, versions }: { mod: string; versions?: string | undefined },
   present: boolean,
 ): string => [mod, versions, present ? "" : "(not in this profile)"].filter(Boolean).join(" ");
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section>
-      <h3 className="text-ink2 mb-1 text-sm font-semibold">{title}</h3>
-      {children}
-    </section>
-  );
-}
 
 function PluginFacts({ plugin }: { plugin: PluginFile }) {
   const { editor } = useWorkspace();

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
 import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
 import type { Profile } from "@/core/model/profile";
-import { askWorker, cancelWork } from "@/work/ask";
+import { askWorker, cancelWork } from "../../work/ask";
 import type { ProfileEditor } from "./editor";
 
 interface Proposing {
