@@ -6,6 +6,7 @@ const programs = {
   "database-worker": "src/store/database-worker.ts",
   "standin-game": "src/standin/game/main.ts",
   "make-demo": "src/standin/demo/main.ts",
+  seating: "src/cli/main.ts",
 };
 
 export async function build() {
@@ -15,6 +16,7 @@ export async function build() {
     entryPoints: Object.fromEntries(Object.entries(programs).map(([name, path]) => [name, join(root, path)])),
     outdir: join(root, "dist"),
     outExtension: { ".js": ".mjs" },
+    minifySyntax: true,
     bundle: true,
     platform: "node",
     format: "esm",

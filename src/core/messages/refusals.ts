@@ -44,6 +44,8 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "too-large": (d) =>
     sentence`${String(d.name)} is larger than ${String(d.limit)}. Nothing was read from it.`,
   "not-json": (d) => sentence`${String(d.name)} is no JSON: ${String(d.detail)}.`,
+  "problem-broken": (d) =>
+    sentence`${String(d.name ?? "The problem")} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
   "not-utf8": (d) => sentence`${String(d.name)} is not UTF-8 text.`,
   "not-a-lineup": (d) => sentence`${String(d.name)} is no lineup: ${String(d.detail)}.`,
   "lineup-version": (d) =>

@@ -1,0 +1,37 @@
+/** What each command says of itself. */
+export const usage = {
+  all: `seating: load orders with the fewest moves, explained and proved
+
+  seating order [problem.json]                 the order nearest to the present one that keeps everything
+  seating why problem.json ITEM [OTHER]        what holds an item where it is; why one comes before another
+  seating seats problem.json ITEM              where an item may stand: earliest, latest, present
+  seating verify problem.json result.json      checks a result without the solver
+
+A file named "-" is standard input. Output is JSON, or with --text a report to read. "seating COMMAND --help" says more.
+Exit code: 0 fine, 1 findings of the level asked for, 2 wrong use or a file that cannot be read.
+`,
+  order: `seating order [problem.json] [--text] [--fail-on LEVEL]
+
+Reads a seating-order-problem/1 (standard input if no file is named) and writes a seating-order-result/1.
+--fail-on blocker   exit 1 where needs are missing or go in a circle (the default)
+--fail-on problem   or where a must rule was set aside
+--fail-on hint      or where anything was set aside, or an item was raised to a later section
+--fail-on never     always exit 0
+`,
+  why: `seating why problem.json ITEM [OTHER] [--text]
+
+With one item: the ties above and below it, the tightest first. With two: the shortest chain by which one must come
+before the other, or that they are free. Exit 0; 2 where there is no such item.
+`,
+  seats: `seating seats problem.json ITEM [--text]
+
+Places count from 1. "staying": while all others stay where they are; "any": in any valid order.
+`,
+  verify: `seating verify problem.json result.json [--text]
+
+Rebuilds every tie from the problem, less what the result set aside, and checks the permutation, each tie, each chain of
+what was set aside, the effective sections, the moves, and each pair of the certificate. Exit 1 where something is wrong.
+`,
+} as const;
+
+export type CommandName = Exclude<keyof typeof usage, "all">;

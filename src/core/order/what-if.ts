@@ -1,0 +1,79 @@
+import type { Link, OrderProblem, SetAside } from "../model/problem";
+import { findConstraints } from "./constraints";
+import { propose, type Proposal } from "./propose";
+import { ruleName } from "./ties";
+
+/** The problem as if a rule were switched off. Rules without an id are named by their place, so that one stays. */
+export function withoutRule(problem: OrderProblem, index: number): OrderProblem {
+  const rules = (problem.rules ?? []).map((rule, at) => ({ ...rule, id: ruleName(rule, at) }));
+  return { ...problem, rules: rules.filter((_, at) => at !== index) };
+}
+
+/** The problem as if an item stood at another place, 0 at the top. Null where there is no such item. */
+export function withItemAt(problem: OrderProblem, id: string, place: number): OrderProblem | null {
+  const item = problem.items.find((each) => each.id === id);
+  if (!item) return null;
+  const rest = problem.items.filter((each) => each !== item);
+  const at = Math.max(0, Math.min(place, rest.length));
+  return { ...problem, items: [...rest.slice(0, at), item, ...rest.slice(at)] };
+}
+
+/** The ties of an item that the order as it stands breaks: by the nearest partner on each side. */
+export function brokenTies(problem: OrderProblem, id: string): Link[] {
+  const { ties, problem: indexed } = findConstraints(problem);
+  const place = indexed.placeOf.get(id);
+  if (place === undefined) return [];
+  const { graph } = ties;
+  const isItem = (node: number) => node < graph.items;
+  const above = graph.nearest(place, (node) => isItem(node) && node > place, "backward");
+  const below = graph.nearest(place, (node) => isItem(node) && node < place, "forward");
+  return [above, below].filter((path) => path !== null).flatMap((path) => ties.links(path));
+}
+
+export interface WayOut {
+  /** Index of the rule to switch off. */
+  readonly index: number;
+  readonly rule: string;
+  /** How many items the order then moves. */
+  readonly moves: number;
+  /** How many rules and needs are then set aside. */
+  readonly setAside: number;
+}
+
+/** A rule that cannot be kept, the circle that it would close, and what can be switched off instead, cheapest first. */
+export interface Contradiction {
+  readonly setAside: SetAside;
+  /** The chain of the others, then the refused rule itself where it is one of a pair. */
+  readonly circle: readonly Link[];
+  readonly waysOut: readonly WayOut[];
+}
+
+export function findContradictions(problem: OrderProblem, { result }: Proposal): Contradiction[] {
+  const indexOf = new Map((problem.rules ?? []).map((rule, at) => [ruleName(rule, at), at]));
+  return result.setAside.map((setAside) => {
+    const circle = [...setAside.because, ...closingLink(problem, setAside)];
+    const named = new Set(circle.map((link) => indexOf.get(link.because)).filter((at) => at !== undefined));
+    if (setAside.index !== undefined) named.add(setAside.index);
+    return { setAside, circle, waysOut: [...named].map((index) => wayOut(problem, index)).sort(byCost) };
+  });
+}
+
+function closingLink(problem: OrderProblem, { rule, index }: SetAside): Link[] {
+  if (rule.kind === "needs") return [{ before: rule.other, after: rule.item, because: "needs" }];
+  if (rule.kind !== "after" && rule.kind !== "before") return [];
+  const [before, after] = rule.kind === "before" ? [rule.item, rule.other] : [rule.other, rule.item];
+  return [{ before, after, because: ruleName(problem.rules![index!]!, index!) }];
+}
+
+function wayOut(problem: OrderProblem, index: number): WayOut {
+  const { result } = propose(withoutRule(problem, index));
+  return {
+    index,
+    rule: ruleName(problem.rules![index]!, index),
+    moves: result.moved.length,
+    setAside: result.setAside.length,
+  };
+}
+
+const byCost = (a: WayOut, b: WayOut): number =>
+  a.setAside - b.setAside || a.moves - b.moves || a.index - b.index;
