@@ -55,11 +55,7 @@ export class AcyclicGraph {
 
   /** Computes the topological order afresh, as near to the items' places as it can be. */
   settle(): void {
-    const graph = this.toDigraph();
-    const order = topologicalOrder(graph, (v) => (v < this.items ? v : -1));
-    if (order.length < this.nodes) throw new Error("an edge that closes a cycle was added unchecked");
-    order.forEach((v, at) => (this.position[v] = at));
-    this.lowest = 0;
+    if (!this.trySettle()) throw new Error("an edge that closes a cycle was added unchecked");
   }
 
   /** Adds the edge unless it would close a cycle. */
@@ -67,6 +63,23 @@ export class AcyclicGraph {
     if (from === to) return false;
     if (this.position[from]! > this.position[to]! && !this.makeRoom(from, to)) return false;
     this.addEdge(from, to, origin);
+    return true;
+  }
+
+  /** Takes back the edge that was added last; the topological order stays one. */
+  removeLastEdge(): void {
+    const edge = this.from.length - 1;
+    this.firstOut[this.from.pop()!] = this.nextOut.pop()!;
+    this.firstIn[this.to.pop()!] = this.nextIn.pop()!;
+    this.origin.length = edge;
+  }
+
+  /** False where an edge that was added unchecked closes a cycle; else like `settle`. */
+  trySettle(): boolean {
+    const order = topologicalOrder(this.toDigraph(), (v) => (v < this.items ? v : -1));
+    if (order.length < this.nodes) return false;
+    order.forEach((v, at) => (this.position[v] = at));
+    this.lowest = 0;
     return true;
   }
 

@@ -1,4 +1,5 @@
 import type { OrderProblem, SetAside } from "../model/problem";
+import type { Groups } from "./groups";
 import { indexProblem, type IndexedProblem } from "./indexed";
 import { keepNeeds, type Cycle } from "./needs";
 import { RuleKeeper } from "./rules";
@@ -9,6 +10,7 @@ import { Ties } from "./ties";
 export interface Constraints {
   readonly problem: IndexedProblem;
   readonly ties: Ties;
+  readonly groups: Groups;
   readonly setAside: SetAside[];
   readonly cycles: Cycle[];
   readonly raised: Raised[];
@@ -29,6 +31,7 @@ export function findConstraints(problem: OrderProblem): Constraints {
   return {
     problem: indexed,
     ties,
+    groups: keeper.groups,
     setAside: [...needs.setAside, ...keeper.setAside],
     cycles: needs.cycles,
     raised,

@@ -26,21 +26,43 @@ export interface FewestMoves {
   readonly certificate: [number, number][];
 }
 
-/** `graph` is acyclic; its nodes below `items` are items named by their current place; `topological` lists all nodes. */
-export function fewestMoves(graph: Digraph, items: number, topological: Int32Array): FewestMoves {
-  const stays = new Uint8Array(items).fill(1);
+/**
+ * `graph` is acyclic; its nodes below `items` are items named by their current place; `topological` lists all nodes.
+ * `weightOf` says how many moves it saves if an item stays (1 if not given): one of weight 3 is matched as three
+ * copies that are no ties of one another, and one of weight 0 takes part in paths only and never stays.
+ */
+export function fewestMoves(
+  graph: Digraph,
+  items: number,
+  topological: Int32Array,
+  weightOf: (item: number) => number = () => 1,
+): FewestMoves {
+  const stays = Uint8Array.from({ length: items }, (_, item) => (weightOf(item) > 0 ? 1 : 0));
   const suspects = findSuspects(graph, items, topological);
   if (suspects.length === 0) return { stays, certificate: [] };
-  const places = suspects.filter((v) => v < items).sort((a, b) => a - b);
-  const matching = maximumMatching(invertedPairs(graph, suspects, places));
-  places.forEach((place, at) => {
-    if (!matching.reachedRight[at] || matching.reachedLeft[at]) stays[place] = 0;
+  const places = suspects.filter((v) => v < items && weightOf(v) > 0).sort((a, b) => a - b);
+  const copies = places.flatMap((place, at) => Array.from({ length: weightOf(place) }, () => at));
+  const inverted = invertedPairs(graph, suspects, places);
+  const matching = maximumMatching(copies.length === places.length ? inverted : copyRows(inverted, copies));
+  copies.forEach((at, copy) => {
+    if (!matching.reachedRight[copy] || matching.reachedLeft[copy]) stays[places[at]!] = 0;
   });
   const certificate: [number, number][] = [];
   matching.ofRight.forEach((earlier, later) => {
-    if (earlier !== -1) certificate.push([places[earlier]!, places[later]!]);
+    if (earlier !== -1) certificate.push([places[copies[earlier]!]!, places[copies[later]!]!]);
   });
   return { stays, certificate };
+}
+
+/** The pairs again, with every item as often as it is copied. */
+function copyRows(pairs: BitRows, copies: readonly number[]): BitRows {
+  const copied = new BitRows(copies.length, copies.length);
+  copies.forEach((right, row) =>
+    copies.forEach((left, column) => {
+      if (pairs.has(right, left)) copied.set(row, column);
+    }),
+  );
+  return copied;
 }
 
 /** Nodes that can lie on a path between the ends of an inverted pair, in topological order. */

@@ -1,4 +1,5 @@
 import type { Link, OrderRule, SetAside, Strength } from "../model/problem";
+import { Groups } from "./groups";
 import { BRIDGE, type Ties } from "./ties";
 
 type EndRule = Extract<OrderRule, { kind: "first" | "last" }>;
@@ -14,8 +15,12 @@ export class RuleKeeper {
   readonly fixedAtEnd = new Set<number>();
   private effective: Int32Array | null = null;
   private readonly gates = new Map<string, number>();
+  private readonly endGates = new Set<number>();
+  readonly groups: Groups;
 
-  constructor(private readonly ties: Ties) {}
+  constructor(private readonly ties: Ties) {
+    this.groups = new Groups(ties, this.endGates);
+  }
 
   keepListMusts(): void {
     this.each("must", (rule) => !("within" in rule && rule.within === "section"));
@@ -45,8 +50,20 @@ export class RuleKeeper {
   }
 
   private keep({ rule, index }: Indexed<OrderRule>): void {
-    if (rule.kind === "after" || rule.kind === "before") this.keepPair(rule, index);
-    else if (rule.kind === "first" || rule.kind === "last") this.keepEnd(rule, index);
+    if ("other" in rule) this.keepPair(rule, index);
+    else if ("within" in rule) this.keepEnd(rule, index);
+    else this.keepTogether(rule, index);
+  }
+
+  /** Absent members are passed over; with fewer than two left, so is the group. */
+  private keepTogether(rule: Extract<OrderRule, { kind: "together" }>, index: number): void {
+    const places = rule.items
+      .map((id) => this.ties.problem.placeOf.get(id))
+      .filter((place) => place !== undefined);
+    const members = [...new Set(places)];
+    if (members.length < 2) return;
+    const because = this.groups.tryGroup(members, index);
+    if (because) this.refuse(rule, index, because);
   }
 
   private keepPair(rule: Extract<OrderRule, { kind: "after" | "before" }>, index: number): void {
@@ -55,8 +72,8 @@ export class RuleKeeper {
     const other = placeOf.get(rule.other);
     if (item === undefined || other === undefined) return;
     const [earlier, later] = rule.kind === "before" ? [item, other] : [other, item];
-    if (this.ties.graph.tryEdge(earlier, later, index)) return;
-    this.refuse(rule, index, this.ties.chain(later, earlier) ?? []);
+    if (this.groups.tryEdge(earlier, later, index)) return;
+    this.refuse(rule, index, this.groups.chain(later, earlier) ?? []);
   }
 
   private keepEnd(rule: EndRule, index: number): void {
@@ -65,7 +82,7 @@ export class RuleKeeper {
     if (rule.within === "section" && this.effective![item] === -1) return this.refuse(rule, index, []);
     const gate = this.gateFor(rule, item);
     const [from, to] = rule.kind === "first" ? [item, gate] : [gate, item];
-    if (!this.ties.graph.tryEdge(from, to, index)) {
+    if (!this.groups.tryEdge(from, to, index)) {
       const path = this.ties.graph.shortestPath(to, from) ?? [];
       return this.refuse(rule, index, this.ties.links(this.withoutGateEnd(path)));
     }
@@ -98,6 +115,7 @@ export class RuleKeeper {
       else graph.addEdge(other, gate, BRIDGE);
     }
     this.gates.set(key, gate);
+    this.endGates.add(gate);
     return gate;
   }
 

@@ -158,6 +158,7 @@ class Facts {
       ({ before, after }) => this.placeThen.get(before)! >= this.placeThen.get(after)!,
     );
     const complaints = late.map((tie) => `${tie.before} should come before ${tie.after} (${tie.because})`);
+    complaints.push(...this.checkGroups());
     let [rank, section] = [0, 0];
     for (const id of this.result.order) {
       const own = this.classOf.get(id) ?? 0;
@@ -170,6 +171,29 @@ class Facts {
       section = Math.max(section, group);
     }
     return complaints;
+  }
+
+  /** Kept groups stand together; with one of them there is no certificate. */
+  private checkGroups(): string[] {
+    const groups = this.groups();
+    const torn = groups.filter(({ members }) => {
+      const places = members.map((id) => this.placeThen.get(id)!);
+      return Math.max(...places) - Math.min(...places) !== members.length - 1;
+    });
+    const complaints = torn.map(
+      ({ members, name }) => `${members.join(", ")} do not stand together (${name})`,
+    );
+    if (groups.length > 0 && this.result.certificate !== null)
+      complaints.push("there is a certificate although a group was kept");
+    return complaints;
+  }
+
+  private groups(): { members: string[]; name: string }[] {
+    return this.kept().flatMap(({ rule, name }) => {
+      const members =
+        rule.kind === "together" ? [...new Set(rule.items)].filter((id) => this.placeNow.has(id)) : [];
+      return members.length > 1 ? [{ members, name }] : [];
+    });
   }
 
   checkSetAside(): string[] {
@@ -203,6 +227,12 @@ class Facts {
         this.classOf.get(before) === this.classOf.get(after) &&
         this.sectionOf.get(before)! < this.sectionOf.get(after)!
       );
+    if (
+      this.groups().some(
+        ({ members, name }) => name === because && members.includes(before) && members.includes(after),
+      )
+    )
+      return true;
     return this.ties.some((tie) => tie.before === before && tie.after === after && tie.because === because);
   }
 

@@ -37,7 +37,8 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
       <header className="border-line flex min-h-15 items-center gap-2 border-b px-4 py-2">
         <div className="grow">
           <h1 className="text-lg font-bold">
-            {count} of {total} {count === 1 ? "moves" : "move"}; no valid order moves fewer
+            {count} of {total} {count === 1 ? "moves" : "move"}
+            {proposal.result.certificate ? "; no valid order moves fewer" : ""}
           </h1>
           <p className="text-ink2">
             {total - count} stay as you arranged them. Nothing is changed until you accept.
