@@ -26,7 +26,7 @@ base(
       await page.getByRole("button", { name: "Read the shelf" }).click();
       await expect(page.getByText("63 items: 63 read, 0 unchanged, 3 unsound")).toBeVisible();
       await page.getByLabel("Filter the shelf").fill("tidal core");
-    await page.getByRole("row", { name: /Tidal Core/ }).click();
+      await page.getByRole("row", { name: /Tidal Core/ }).click();
       await page.getByRole("button", { name: "Add to this profile" }).click();
       await expect(page.getByRole("contentinfo")).toContainText("1 mod on of 63");
       await page.getByRole("link", { name: "Overview" }).click();

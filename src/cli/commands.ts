@@ -4,7 +4,7 @@ import type { Link, OrderProblem, OrderResult } from "@/core/model/problem";
 import { OrderResult as ResultSchema } from "@/core/model/problem";
 import { findConstraints } from "@/core/order/constraints";
 import { rangesInAnyOrder, rangesStayingPut, whyHere } from "@/core/order/explain";
-import { propose, type Proposal } from "@/core/order/propose";
+import { explainMoves, propose, type Proposal } from "@/core/order/propose";
 import { jsonPath, readProblem } from "@/core/order/read-problem";
 import { verifyResult } from "@/core/order/verify";
 import { findContradictions, type Contradiction } from "@/core/order/what-if";
@@ -46,7 +46,8 @@ function hasFindings(problem: OrderProblem, result: OrderResult, failOn: FailLev
 }
 
 function orderReport(problem: OrderProblem, proposal: Proposal): string {
-  const { result, moves } = proposal;
+  const { result } = proposal;
+  const moves = explainMoves(proposal);
   const proof = result.certificate ? "; no valid order moves fewer" : "";
   return lines(
     `${moves.length} of ${plural(result.order.length, "item")} ${moves.length === 1 ? "moves" : "move"}${proof}.`,

@@ -22,6 +22,21 @@ export class BitRows {
     return (this.data[row * this.words + (column >>> 5)]! & (1 << (column & 31))) !== 0;
   }
 
+  /** Keeps of row r the columns before r only, in the first `rows` rows. */
+  keepLower(rows: number): void {
+    for (let row = 0; row < rows; row++) {
+      const start = row * this.words;
+      const whole = row >>> 5;
+      if (row & 31) this.data[start + whole]! &= (1 << (row & 31)) - 1;
+      this.data.fill(0, start + whole + (row & 31 ? 1 : 0), start + this.words);
+    }
+  }
+
+  /** A word of a row: columns `32 word` to `32 word + 31`. */
+  word(row: number, word: number): number {
+    return this.data[row * this.words + word]!;
+  }
+
   /** Adds all of `source`'s row to `target`'s. */
   merge(target: number, source: number): void {
     const to = target * this.words;

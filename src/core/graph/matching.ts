@@ -11,13 +11,14 @@ export interface Matching {
 }
 
 /**
- * A maximum matching of the bipartite graph in which right vertex r is joined to the left ones of `adjacent.row(r)`.
+ * A maximum matching of the bipartite graph in which right vertex r, below `rights`, is joined to the left ones of
+ * `adjacent`'s row r.
  * Phases as in Hopcroft and Karp (1973): in each, vertex-disjoint augmenting paths are searched from all unmatched
  * right vertices with one shared set of visited left vertices; as a bit row it lets a whole word be skipped at
  * once. The phase that finds no path has reached exactly what Kőnig's construction asks for.
  */
-export function maximumMatching(adjacent: BitRows): Matching {
-  const search = new MatchingSearch(adjacent);
+export function maximumMatching(adjacent: BitRows, rights = adjacent.rows): Matching {
+  const search = new MatchingSearch(adjacent, rights);
   while (search.phase() > 0);
   return search.result();
 }
@@ -29,12 +30,15 @@ class MatchingSearch {
   private readonly wordAt: Int32Array;
   private reachedRight: Uint8Array;
 
-  constructor(private readonly adjacent: BitRows) {
-    this.ofRight = new Int32Array(adjacent.rows).fill(-1);
+  constructor(
+    private readonly adjacent: BitRows,
+    private readonly rights: number,
+  ) {
+    this.ofRight = new Int32Array(rights).fill(-1);
     this.ofLeft = new Int32Array(adjacent.columns).fill(-1);
     this.unseen = new Uint32Array(adjacent.words);
-    this.wordAt = new Int32Array(adjacent.rows);
-    this.reachedRight = new Uint8Array(adjacent.rows);
+    this.wordAt = new Int32Array(rights);
+    this.reachedRight = new Uint8Array(rights);
   }
 
   /** Augments along disjoint paths; answers how many it found. */
@@ -43,7 +47,7 @@ class MatchingSearch {
     this.wordAt.fill(0);
     this.reachedRight.fill(0);
     let found = 0;
-    for (let right = 0; right < this.adjacent.rows; right++)
+    for (let right = 0; right < this.rights; right++)
       if (this.ofRight[right] === -1 && this.augment(right)) found++;
     return found;
   }
@@ -80,16 +84,16 @@ class MatchingSearch {
 
   /** The first left vertex beside `right` that this phase has not visited; it is marked as visited. */
   private nextUnseen(right: number): number {
-    const row = this.adjacent.row(right);
-    for (let word = this.wordAt[right]!; word < row.length; word++) {
-      const bits = row[word]! & this.unseen[word]!;
+    const { words } = this.adjacent;
+    for (let word = this.wordAt[right]!; word < words; word++) {
+      const bits = this.adjacent.word(right, word) & this.unseen[word]!;
       if (bits === 0) continue;
       this.wordAt[right] = word;
       const low = bits & -bits;
       this.unseen[word]! ^= low;
       return (word << 5) + (31 - Math.clz32(low));
     }
-    this.wordAt[right] = row.length;
+    this.wordAt[right] = words;
     return -1;
   }
 

@@ -12,12 +12,12 @@
  * stands earlier stays. The matching itself is the certificate: each pair is one link of a chain of which only one
  * item can stay.
  *
- * Only an item that must follow something which stands later, or precede something which stands earlier, can be in an
- * inverted pair or on the path between its ends; two sweeps find these, and the closure is built over them alone.
+ * Only suspects (suspects.ts) can be in an inverted pair or on the path between its ends; the closure is built over them.
  */
 import { BitRows } from "../graph/bit-rows";
 import { maximumMatching } from "../graph/matching";
 import type { Digraph } from "../graph/digraph";
+import { findSuspects } from "./suspects";
 
 export interface FewestMoves {
   /** 1 for each item that keeps its place relative to all others that keep theirs. */
@@ -27,23 +27,25 @@ export interface FewestMoves {
 }
 
 /**
- * `graph` is acyclic; its nodes below `items` are items named by their current place; `topological` lists all nodes.
+ * `graph` is acyclic; its nodes below `items` are items named by their current place, the others gates.
  * `weightOf` says how many moves it saves if an item stays (1 if not given): one of weight 3 is matched as three
  * copies that are no ties of one another, and one of weight 0 takes part in paths only and never stays.
  */
 export function fewestMoves(
   graph: Digraph,
   items: number,
-  topological: Int32Array,
   weightOf: (item: number) => number = () => 1,
 ): FewestMoves {
   const stays = Uint8Array.from({ length: items }, (_, item) => (weightOf(item) > 0 ? 1 : 0));
-  const suspects = findSuspects(graph, items, topological);
+  const suspects = findSuspects(graph, items);
   if (suspects.length === 0) return { stays, certificate: [] };
-  const places = suspects.filter((v) => v < items && weightOf(v) > 0).sort((a, b) => a - b);
+  const places = [...suspects].filter((v) => v < items && weightOf(v) > 0).sort((a, b) => a - b);
   const copies = places.flatMap((place, at) => Array.from({ length: weightOf(place) }, () => at));
   const inverted = invertedPairs(graph, suspects, places);
-  const matching = maximumMatching(copies.length === places.length ? inverted : copyRows(inverted, copies));
+  const matching = maximumMatching(
+    copies.length === places.length ? inverted : copyRows(inverted, copies),
+    copies.length,
+  );
   copies.forEach((at, copy) => {
     if (!matching.reachedRight[copy] || matching.reachedLeft[copy]) stays[places[at]!] = 0;
   });
@@ -65,32 +67,9 @@ function copyRows(pairs: BitRows, copies: readonly number[]): BitRows {
   return copied;
 }
 
-/** Nodes that can lie on a path between the ends of an inverted pair, in topological order. */
-function findSuspects(graph: Digraph, items: number, topological: Int32Array): number[] {
-  const latestBefore = new Int32Array(graph.nodes).fill(-1);
-  const earliestAfter = new Int32Array(graph.nodes).fill(items);
-  for (const v of topological) {
-    const reach = v < items ? Math.max(v, latestBefore[v]!) : latestBefore[v]!;
-    forEachNext(graph, v, (w) => (latestBefore[w] = Math.max(latestBefore[w]!, reach)));
-  }
-  for (let at = topological.length - 1; at >= 0; at--) {
-    const v = topological[at]!;
-    forEachNext(graph, v, (w) => {
-      const reach = w < items ? Math.min(w, earliestAfter[w]!) : earliestAfter[w]!;
-      earliestAfter[v] = Math.min(earliestAfter[v]!, reach);
-    });
-  }
-  const suspects: number[] = [];
-  for (const v of topological) {
-    const violated =
-      v < items ? latestBefore[v]! > v || earliestAfter[v]! < v : latestBefore[v]! > earliestAfter[v]!;
-    if (violated) suspects.push(v);
-  }
-  return suspects;
-}
-
 /** Row r holds the items that stand before `places[r]` now and must come after it. */
-function invertedPairs(graph: Digraph, suspects: readonly number[], places: readonly number[]): BitRows {
+function invertedPairs(graph: Digraph, suspects: Int32Array, places: readonly number[]): BitRows {
+  const { to, outStart, outEdges } = graph;
   const rowOf = new Int32Array(graph.nodes).fill(-1);
   places.forEach((place, at) => (rowOf[place] = at));
   let rows = places.length;
@@ -98,26 +77,14 @@ function invertedPairs(graph: Digraph, suspects: readonly number[], places: read
   const after = new BitRows(rows, places.length);
   for (let at = suspects.length - 1; at >= 0; at--) {
     const v = suspects[at]!;
-    forEachNext(graph, v, (w) => {
-      const row = rowOf[w]!;
-      if (row === -1) return;
-      after.merge(rowOf[v]!, row);
-      if (row < places.length) after.set(rowOf[v]!, row);
-    });
+    const row = rowOf[v]!;
+    for (let out = outStart[v]!; out < outStart[v + 1]!; out++) {
+      const next = rowOf[to[outEdges[out]!]!]!;
+      if (next === -1) continue;
+      after.merge(row, next);
+      if (next < places.length) after.set(row, next);
+    }
   }
-  return earlierOnly(after, places.length);
-}
-
-function earlierOnly(after: BitRows, items: number): BitRows {
-  const inverted = new BitRows(items, items);
-  for (let row = 0; row < items; row++) {
-    const target = inverted.row(row);
-    target.set(after.row(row).subarray(0, (row + 31) >>> 5));
-    if (row & 31) target[row >>> 5]! &= (1 << (row & 31)) - 1;
-  }
-  return inverted;
-}
-
-function forEachNext(graph: Digraph, v: number, visit: (w: number) => void): void {
-  for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) visit(graph.to[graph.outEdges[at]!]!);
+  after.keepLower(places.length);
+  return after;
 }

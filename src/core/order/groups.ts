@@ -211,7 +211,7 @@ export class Groups {
     const weightOf = (item: number) => (isNode(item) ? (inner.get(item)?.stays.size ?? 1) : 0);
     const whole = graph.toDigraph();
     const topological = graph.topological();
-    const { stays } = fewestMoves(whole, graph.items, topological, weightOf);
+    const { stays } = fewestMoves(whole, graph.items, weightOf);
     const nodes = [...seatMoved(whole, stays, topological)].filter(isNode);
     for (const [anchor, { stays: kept }] of inner) {
       const groupStays = stays[anchor] === 1;
@@ -225,7 +225,7 @@ export class Groups {
   private solveInside({ members, run }: Group): { stays: ReadonlySet<number>; order: number[] } {
     const { graph, count } = this.inside(members);
     const topological = topologicalOf(graph, count);
-    const { stays } = fewestMoves(graph, count, topological, (at) => (run.has(members[at]!) ? 1 : 0));
+    const { stays } = fewestMoves(graph, count, (at) => (run.has(members[at]!) ? 1 : 0));
     return {
       stays: new Set(members.filter((_, at) => stays[at] === 1)),
       order: [...seatMoved(graph, stays, topological)].map((at) => members[at]!),

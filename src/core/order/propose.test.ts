@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { anyProblem } from "../testing/arbitrary";
 import { closure, fewestByTrying, keepsAll } from "../testing/brute-force";
 import type { OrderProblem, ProblemItem } from "../model/problem";
-import { propose } from "./propose";
+import { explainMoves, propose } from "./propose";
 
 const problem = (items: readonly ProblemItem[], rest: Partial<OrderProblem> = {}): OrderProblem => ({
   format: "seating-order-problem/1",
@@ -87,8 +87,9 @@ describe("against brute force", () => {
   test("every move names a chain between the item and one that stays", () => {
     fc.assert(
       fc.property(anyProblem(), (given) => {
-        const { moves, result } = propose(given);
-        for (const { id, because } of moves) {
+        const proposal = propose(given);
+        const { result } = proposal;
+        for (const { id, because } of explainMoves(proposal)) {
           const ends = [because[0]!.before, because.at(-1)!.after];
           expect(ends).toContain(id);
           expect(ends.filter((end) => !result.moved.includes(end))).toHaveLength(1);

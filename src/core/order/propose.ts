@@ -11,9 +11,9 @@ export interface Move {
 
 export interface Proposal {
   readonly result: OrderResult;
-  /** In the proposed order. */
-  readonly moves: readonly Move[];
   readonly constraints: Constraints;
+  /** 1 for each item that stays, by its place. */
+  readonly stays: Uint8Array;
 }
 
 /** The order nearest to the present one that keeps all that can be kept; see docs/ORDERING.md. */
@@ -24,7 +24,7 @@ export function propose(problem: OrderProblem): Proposal {
   const moved = order.filter((place) => !stays[place]);
   return {
     constraints,
-    moves: moved.map((place) => ({ id: ids[place]!, because: reasonToMove(constraints, stays, place) })),
+    stays,
     result: {
       format: "seating-order-result/1",
       order: order.map((place) => ids[place]!),
@@ -38,6 +38,12 @@ export function propose(problem: OrderProblem): Proposal {
   };
 }
 
+/** The moves with their reasons, in the proposed order. A search for each move, so only for who asks. */
+export function explainMoves({ result, constraints, stays }: Proposal): Move[] {
+  const { placeOf } = constraints.problem;
+  return result.moved.map((id) => ({ id, because: reasonToMove(constraints, stays, placeOf.get(id)!) }));
+}
+
 interface Solution {
   readonly stays: Uint8Array;
   /** Null where a group was kept: then the moves are few, and not proved to be the fewest. */
@@ -49,10 +55,11 @@ function solve({ ties, groups, problem }: Constraints): Solution {
   const grouped = groups.solve();
   if (grouped) return { ...grouped, certificate: null };
   const graph = ties.graph.toDigraph();
-  const topological = ties.graph.topological();
-  const { stays, certificate } = fewestMoves(graph, problem.ids.length, topological);
+  const { stays, certificate } = fewestMoves(graph, problem.ids.length);
   const order =
-    certificate.length === 0 ? problem.ids.map((_, at) => at) : [...seatMoved(graph, stays, topological)];
+    certificate.length === 0
+      ? problem.ids.map((_, at) => at)
+      : [...seatMoved(graph, stays, ties.graph.topological())];
   return { stays, certificate, order };
 }
 

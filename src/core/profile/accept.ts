@@ -1,7 +1,7 @@
 import type { Edit } from "../model/edit";
 import type { Entry } from "../model/profile";
 import type { OrderResult } from "../model/problem";
-import { propose, type Move, type Proposal } from "../order/propose";
+import { explainMoves, propose, type Move, type Proposal } from "../order/propose";
 import { pluginProblem } from "./plugin-problem";
 import type { Roster } from "./roster";
 import { label } from "./steps";
@@ -16,7 +16,11 @@ export interface PluginProposal {
 
 export function proposePlugins(roster: Roster): PluginProposal {
   const proposal = propose(pluginProblem(roster));
-  return { result: proposal.result, moves: proposal.moves, entries: seatInSections(roster, proposal) };
+  return {
+    result: proposal.result,
+    moves: explainMoves(proposal),
+    entries: seatInSections(roster, proposal),
+  };
 }
 
 /**
