@@ -36,10 +36,12 @@ export async function startSeating(script: "demo.mjs" | "start.mjs", dataFolder 
   const port = await freePort();
   const child = run(script, port, dataFolder);
   const ended = once(child, "exit");
-  const deadline = Date.now() + 120_000;
+  const deadline = Date.now() + 240_000;
   while (!child.said().includes("Seating is ready")) {
-    if (child.exitCode !== null || Date.now() > deadline)
+    if (child.exitCode !== null || Date.now() > deadline) {
+      child.kill("SIGTERM");
       throw new Error(`the server did not start:\n${child.said()}`);
+    }
     await new Promise((done) => setTimeout(done, 50));
   }
   return {
