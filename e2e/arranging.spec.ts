@@ -20,13 +20,13 @@ test("several rows are selected and dragged together, keep their order, and go b
   );
   const [start, end] = [
     await row(page, "Quiet Compass.skiff").boundingBox(),
-    await row(page, "Wide Lens HUD.plank").boundingBox(),
+    await row(page, "Verdigris Dials.plank").boundingBox(),
   ];
   await page.mouse.move(start!.x + 400, start!.y + 16);
   await page.mouse.down();
   await page.mouse.move(start!.x + 404, start!.y + 26);
   await page.mouse.move(end!.x + 400, end!.y + 30, { steps: 12 });
-  await expect(page.getByTestId("carry")).toContainText("2 plugins");
+  await expect(page.getByTestId("carry")).toContainText(/2 plugins: after C7 Verdigris Dials\.plank in C/);
   await page.mouse.up();
   await stored(page);
   const number = (seat: string) => Number(seat.slice(1));

@@ -54,6 +54,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
       await page.mouse.move(end!.x + 400, end!.y + (below ? 30 : 2), { steps: 12 });
     };
     await drag("Murk and Silt.plank", "Lamplight Rework.plank", false);
+    await expect(page.getByTestId("carry")).toContainText("Carrying Murk and Silt.plank: after");
     await page.mouse.up();
     await expect.poll(() => seatOf(page, "Murk and Silt.plank")).not.toBe(before);
     await stored(page);

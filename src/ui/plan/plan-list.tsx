@@ -54,7 +54,8 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
     // Also when the same item is selected anew, for then it is being looked for.
   }, [focused, selected, rows, virtual]);
   useEffect(() => {
-    if (carry) virtual.scrollToIndex(carry.slots[carry.at]!.row, { align: "auto" });
+    // A pointer scrolls the list itself, at its edges.
+    if (carry?.by === "keyboard") virtual.scrollToIndex(carry.slots[carry.at]!.row, { align: "auto" });
   }, [carry, virtual]);
 
   const toggle = useCallback(
@@ -83,13 +84,14 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
   return (
     <DndContext
       id="plan"
+      autoScroll={nearEdges}
       sensors={sensors}
       accessibility={{ announcements: silent, screenReaderInstructions: { draggable: "" } }}
       onDragStart={({ active }) => {
         const id = String(active.id);
         const ids = chosen.has(id) ? selected : [id];
         if (!chosen.has(id)) editor.select([id], id);
-        pickUp(ids);
+        pickUp(ids, "pointer");
       }}
       onDragEnd={putDown}
       onDragCancel={letGo}
@@ -154,6 +156,9 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
 }
 
 const rowId = (id: string): string => `plan-${encodeURIComponent(id)}`;
+
+/** The list scrolls by itself within these shares of its height. */
+const nearEdges = { threshold: { x: 0, y: 0.08 } };
 
 const silent = {
   onDragStart: () => undefined,

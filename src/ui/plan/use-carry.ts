@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { refuse } from "@/core/model/outcome";
@@ -14,11 +14,12 @@ export interface Carry {
   readonly slots: readonly Slot[];
   /** Index of the slot over which they are held. */
   readonly at: number;
+  readonly by: "pointer" | "keyboard";
 }
 
 export interface Carrying {
   readonly carry: Carry | null;
-  readonly pickUp: (ids: readonly string[]) => Carry | null;
+  readonly pickUp: (ids: readonly string[], by: Carry["by"]) => void;
   readonly hold: (at: number) => void;
   readonly putDown: () => void;
   readonly letGo: () => void;
@@ -28,7 +29,13 @@ export interface Carrying {
 
 export function useCarry(rows: PlanRows): Carrying {
   const { editor, tell } = useWorkspace();
-  const [carry, setCarry] = useState<Carry | null>(null);
+  const [carry, showCarry] = useState<Carry | null>(null);
+  // What is held right now; a quick release must not drop where the last drawing was.
+  const held = useRef<Carry | null>(null);
+  const setCarry = useCallback((next: Carry | null) => {
+    held.current = next;
+    showCarry(next);
+  }, []);
   const [said, setSaid] = useState("");
   const name = useCallback(
     (id: string) => [editor.getState().roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" "),
@@ -36,13 +43,13 @@ export function useCarry(rows: PlanRows): Carrying {
   );
 
   const pickUp = useCallback(
-    (ids: readonly string[]) => {
+    (ids: readonly string[], by: Carry["by"]) => {
       const { roster, ties } = editor.getState();
       const inOrder = roster.plugins.filter((plugin) => ids.includes(plugin.id));
       const fixed = inOrder.find((plugin) => plugin.fixed);
       if (inOrder.length === 0 || fixed) {
         if (fixed) tell(sayRefusal(refuse("built-in-stays", { item: fixed.id }).refusal), "wrong");
-        return null;
+        return;
       }
       const made = startCarry(
         roster,
@@ -50,30 +57,30 @@ export function useCarry(rows: PlanRows): Carrying {
         inOrder.map((plugin) => plugin.id),
         freeGaps(roster, ties, ids),
       );
-      setCarry(made);
+      setCarry({ ...made, by });
       setSaid(`Picked up ${made.ids.length === 1 ? name(made.ids[0]!) : `${made.ids.length} plugins`}.`);
-      return made;
     },
-    [editor, rows, tell, name],
+    [editor, rows, tell, name, setCarry],
   );
 
   const hold = useCallback(
-    (at: number) =>
-      setCarry((now) => {
-        if (!now || now.at === at || !now.slots[at]) return now;
-        const slot = now.slots[at];
-        setSaid(slot.barrier ? plainText(barrierText(slot, now), name) : placeText(now, at, rows));
-        return { ...now, at };
-      }),
-    [name, rows],
+    (at: number) => {
+      const now = held.current;
+      const slot = now?.slots[at];
+      if (!now || !slot || now.at === at) return;
+      setSaid(slot.barrier ? plainText(barrierText(slot, now), name) : placeText(now, at, rows));
+      setCarry({ ...now, at });
+    },
+    [name, rows, setCarry],
   );
 
   const letGo = useCallback(() => {
     setCarry(null);
     setSaid("Put back where it was.");
-  }, []);
+  }, [setCarry]);
 
   const putDown = useCallback(() => {
+    const carry = held.current;
     setCarry(null);
     const { roster, ties } = editor.getState();
     if (!carry) return;
@@ -83,7 +90,7 @@ export function useCarry(rows: PlanRows): Carrying {
     if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
     if (edit.value) editor.dispatch(edit.value);
     setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} plugins`}.`);
-  }, [carry, editor, tell, name]);
+  }, [editor, tell, name, setCarry]);
 
   return useMemo(
     () => ({ carry, pickUp, hold, putDown, letGo, said }),
@@ -92,7 +99,12 @@ export function useCarry(rows: PlanRows): Carrying {
 }
 
 /** Held where it stands: over the slot right before the first of the items. */
-function startCarry(roster: Roster, rows: PlanRows, ids: readonly string[], free: FreeGaps): Carry {
+function startCarry(
+  roster: Roster,
+  rows: PlanRows,
+  ids: readonly string[],
+  free: FreeGaps,
+): Omit<Carry, "by"> {
   const first = roster.pluginOf.get(ids[0]!)!;
   const slots = findSlots(rows, free, first.rank.id, new Set(ids));
   const row = rows.rowOf.get(first.id)!;

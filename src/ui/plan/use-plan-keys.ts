@@ -56,7 +56,7 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (plugin:
       else if (event.key === "Home") walk(-rows.rows.length, false);
       else if (event.key === "End") walk(rows.rows.length, false);
       else if (event.key === " " && focused !== null)
-        pickUp(selected.includes(focused) ? selected : [focused]);
+        pickUp(selected.includes(focused) ? selected : [focused], "keyboard");
       else if (event.key === "Enter" && focused !== null) toggle(roster.pluginOf.get(focused)!);
       else if (event.key === "Escape") editor.select([], focused);
       else return;
