@@ -6,11 +6,9 @@ const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
   "switch-on": (d) => (Number(d.count) > 1 ? `switch on ${d.count}` : `switch on ${d.item}`),
   "switch-off": (d) => (Number(d.count) > 1 ? `switch off ${d.count}` : `switch off ${d.item}`),
   accept: (d) => `accept ${plural(d.moves, "move")}`,
-  add: (d) => (Number(d.count) > 1 ? `add ${d.count} mods` : `add ${d.item}`),
   drop: (d) => (Number(d.count) > 1 ? `take out ${d.count} mods` : `take out ${d.item}`),
   restore: (d) => `go back to “${d.name}”`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
-  fix: (d) => `fix ${d.item}`,
 };
 
 /** What an edit does, to stand behind "Undo" or "Redo". */

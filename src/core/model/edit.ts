@@ -22,7 +22,7 @@ export type Step = z.infer<typeof Step>;
 
 /** What an edit did, as data; its words ("Move Tidal Core.keel to B3") stand in core/messages under `id`. */
 export const EditLabel = z.strictObject({
-  id: z.enum(["move", "switch-on", "switch-off", "accept", "add", "drop", "restore", "arrivals", "fix"]),
+  id: z.enum(["move", "switch-on", "switch-off", "accept", "drop", "restore", "arrivals"]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });
 export type EditLabel = z.infer<typeof EditLabel>;
