@@ -14,7 +14,7 @@ import { brinehollow } from "./brinehollow/definition";
 import { catalogue } from "./demo/catalogue";
 import { invent } from "./demo/invent";
 import { makeDemo, type DemoPlan } from "./demo/make-demo";
-import { makeRandom } from "./demo/random";
+import { makeRandom } from "../core/random";
 import { startGame, Stopped } from "./game/start";
 
 let out: string;

@@ -22,14 +22,13 @@ export class BitRows {
     return (this.data[row * this.words + (column >>> 5)]! & (1 << (column & 31))) !== 0;
   }
 
-  /** Keeps of row r the columns before r only, in the first `rows` rows. */
-  keepLower(rows: number): void {
-    for (let row = 0; row < rows; row++) {
-      const start = row * this.words;
-      const whole = row >>> 5;
-      if (row & 31) this.data[start + whole]! &= (1 << (row & 31)) - 1;
-      this.data.fill(0, start + whole + (row & 31 ? 1 : 0), start + this.words);
-    }
+  /** Keeps of a row the columns before `column` only. */
+  keepBelow(row: number, column: number): void {
+    const start = row * this.words;
+    const whole = column >>> 5;
+    if (whole >= this.words) return;
+    this.data[start + whole]! &= (1 << (column & 31)) - 1;
+    this.data.fill(0, start + whole + 1, start + this.words);
   }
 
   /** A word of a row: columns `32 word` to `32 word + 31`. */

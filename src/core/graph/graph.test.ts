@@ -94,21 +94,45 @@ function matchingByTrying(
   return best;
 }
 
+const sizeOf = (partners: Int32Array) => partners.filter((partner) => partner !== -1).length;
+
+test("the worked example of Cormen, Leiserson, Rivest and Stein, Introduction to Algorithms, figure 26.8 (from memory)", () => {
+  const joined = [[0], [0, 2], [1, 2, 3], [2], [2]];
+  const matrix = new BitRows(5, 4);
+  joined.forEach((lefts, right) => lefts.forEach((left) => matrix.set(right, left)));
+  expect(sizeOf(maximumMatching(matrix).ofRight)).toBe(3);
+});
+
+test("a matching goes on from the one that it is given, and leaves that as it was", () => {
+  const matrix = new BitRows(2, 2);
+  for (const [right, left] of [
+    [0, 0],
+    [0, 1],
+    [1, 0],
+  ] as const)
+    matrix.set(right, left);
+  const start = { ofRight: Int32Array.of(0, -1), ofLeft: Int32Array.of(0, -1) };
+  expect([...maximumMatching(matrix, 2, start).ofRight]).toEqual([1, 0]);
+  expect([...start.ofRight]).toEqual([0, -1]);
+});
+
 test("matchings are as large as any, and Kőnig's cover proves it", () => {
   const rows = fc.array(fc.array(fc.nat(39), { maxLength: 4 }), { minLength: 1, maxLength: 6 });
   fc.assert(
     fc.property(rows, (adjacent) => {
       const matrix = new BitRows(adjacent.length, 40);
       adjacent.forEach((lefts, right) => lefts.forEach((left) => matrix.set(right, left)));
-      const { size, ofRight, ofLeft, reachedRight, reachedLeft } = maximumMatching(matrix);
+      const { ofRight, ofLeft, reachedLeft } = maximumMatching(matrix);
+      const size = sizeOf(ofRight);
       expect(size).toBe(matchingByTrying(adjacent));
       ofRight.forEach((left, right) => {
         if (left === -1) return;
         expect(adjacent[right]).toContain(left);
         expect(ofLeft[left]).toBe(right);
       });
+      const reachedRight = [...ofRight].map((left) => left === -1 || reachedLeft[left] === 1);
       const cover =
-        [...reachedRight].filter((reached) => !reached).length + [...reachedLeft].filter(Boolean).length;
+        reachedRight.filter((reached) => !reached).length + [...reachedLeft].filter(Boolean).length;
       expect(cover).toBe(size);
       adjacent.forEach((lefts, right) =>
         lefts.forEach((left) => expect(!reachedRight[right] || Boolean(reachedLeft[left])).toBe(true)),
@@ -122,7 +146,7 @@ test("Dilworth's theorem on divisibility: the longest antichain of 1..n has ceil
   for (const n of [1, 2, 7, 20, 51]) {
     const multiples = new BitRows(n, n);
     for (let a = 1; a <= n; a++) for (let b = 2 * a; b <= n; b += a) multiples.set(a - 1, b - 1);
-    expect(n - maximumMatching(multiples).size).toBe(Math.ceil(n / 2));
+    expect(n - sizeOf(maximumMatching(multiples).ofRight)).toBe(Math.ceil(n / 2));
   }
 });
 

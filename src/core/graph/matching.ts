@@ -4,111 +4,102 @@ export interface Matching {
   /** Partner of each right vertex among the left ones, and the other way round; -1 for none. */
   readonly ofRight: Int32Array;
   readonly ofLeft: Int32Array;
-  readonly size: number;
-  /** What alternating paths reach from the unmatched right vertices: the minimum cover by Kőnig's theorem. */
-  readonly reachedRight: Uint8Array;
+  /** Left vertices that alternating paths reach from the unmatched right ones: half of Kőnig's minimum cover. */
   readonly reachedLeft: Uint8Array;
 }
 
 /**
  * A maximum matching of the bipartite graph in which right vertex r, below `rights`, is joined to the left ones of
- * `adjacent`'s row r.
- * Phases as in Hopcroft and Karp (1973): in each, vertex-disjoint augmenting paths are searched from all unmatched
- * right vertices with one shared set of visited left vertices; as a bit row it lets a whole word be skipped at
- * once. The phase that finds no path has reached exactly what Kőnig's construction asks for.
+ * `adjacent`'s row r, by Hopcroft and Karp (1973): each phase finds shortest augmenting paths only, as many as are
+ * disjoint. Layers of left vertices are kept as bit rows, so that a word of a row is searched at once.
+ * `start` is a matching to begin with; it is not changed.
  */
-export function maximumMatching(adjacent: BitRows, rights = adjacent.rows): Matching {
-  const search = new MatchingSearch(adjacent, rights);
-  while (search.phase() > 0);
-  return search.result();
+export function maximumMatching(
+  adjacent: BitRows,
+  rights = adjacent.rows,
+  start?: Pick<Matching, "ofRight" | "ofLeft">,
+): Matching {
+  const ofRight = start ? start.ofRight.slice() : new Int32Array(rights).fill(-1);
+  const ofLeft = start ? start.ofLeft.slice() : new Int32Array(adjacent.columns).fill(-1);
+  for (;;) {
+    const { layers, reachedLeft, isFree } = findLayers(adjacent, ofRight, ofLeft);
+    if (!isFree) return { ofRight, ofLeft, reachedLeft };
+    augmentByLayers(adjacent, layers, ofRight, ofLeft);
+  }
 }
 
-class MatchingSearch {
-  private readonly ofRight: Int32Array;
-  private readonly ofLeft: Int32Array;
-  private readonly unseen: Uint32Array;
-  private readonly wordAt: Int32Array;
-  private reachedRight: Uint8Array;
-
-  constructor(
-    private readonly adjacent: BitRows,
-    private readonly rights: number,
-  ) {
-    this.ofRight = new Int32Array(rights).fill(-1);
-    this.ofLeft = new Int32Array(adjacent.columns).fill(-1);
-    this.unseen = new Uint32Array(adjacent.words);
-    this.wordAt = new Int32Array(rights);
-    this.reachedRight = new Uint8Array(rights);
+/** Breadth first from all unmatched right vertices, up to the first layer that holds an unmatched left one. */
+function findLayers(adjacent: BitRows, ofRight: Int32Array, ofLeft: Int32Array) {
+  const unseen = new Uint32Array(adjacent.words).fill(0xffffffff);
+  const reachedLeft = new Uint8Array(adjacent.columns);
+  const layers: Uint32Array[] = [];
+  let isFree = false;
+  let frontier: number[] = [];
+  ofRight.forEach((left, right) => left === -1 && frontier.push(right));
+  while (frontier.length > 0 && !isFree) {
+    const layer = new Uint32Array(adjacent.words);
+    const further: number[] = [];
+    for (const right of frontier)
+      for (let word = 0; word < adjacent.words; word++) {
+        const found = adjacent.word(right, word) & unseen[word]!;
+        if (found === 0) continue;
+        unseen[word]! &= ~found;
+        layer[word]! |= found;
+        for (let bits = found; bits !== 0; bits &= bits - 1) {
+          const left = (word << 5) + (31 - Math.clz32(bits & -bits));
+          reachedLeft[left] = 1;
+          if (ofLeft[left] === -1) isFree = true;
+          else further.push(ofLeft[left]!);
+        }
+      }
+    layers.push(layer);
+    frontier = further;
   }
+  return { layers, reachedLeft, isFree };
+}
 
-  /** Augments along disjoint paths; answers how many it found. */
-  phase(): number {
-    this.unseen.fill(0xffffffff);
-    this.wordAt.fill(0);
-    this.reachedRight.fill(0);
-    let found = 0;
-    for (let right = 0; right < this.rights; right++)
-      if (this.ofRight[right] === -1 && this.augment(right)) found++;
-    return found;
-  }
-
-  private augment(root: number): boolean {
-    const rights = [root];
-    const lefts: number[] = [];
+/** Depth first along the layers; each left vertex is taken out of its layer once it has been tried. */
+function augmentByLayers(
+  adjacent: BitRows,
+  layers: readonly Uint32Array[],
+  ofRight: Int32Array,
+  ofLeft: Int32Array,
+): void {
+  const rights: number[] = [];
+  const lefts: number[] = [];
+  const wordAt = new Int32Array(ofRight.length);
+  const next = (right: number, layer: Uint32Array): number => {
+    for (let word = wordAt[right]!; word < layer.length; word++) {
+      const bits = adjacent.word(right, word) & layer[word]!;
+      if (bits === 0) continue;
+      wordAt[right] = word;
+      layer[word]! &= ~(bits & -bits);
+      return (word << 5) + (31 - Math.clz32(bits & -bits));
+    }
+    wordAt[right] = layer.length;
+    return -1;
+  };
+  for (let root = 0; root < ofRight.length; root++) {
+    if (ofRight[root] !== -1) continue;
+    rights.push(root);
     while (rights.length > 0) {
-      const right = rights[rights.length - 1]!;
-      this.reachedRight[right] = 1;
-      const left = this.nextUnseen(right);
+      const depth = rights.length - 1;
+      const left = depth < layers.length ? next(rights[depth]!, layers[depth]!) : -1;
       if (left === -1) {
         rights.pop();
         lefts.pop();
         continue;
       }
       lefts.push(left);
-      const partner = this.ofLeft[left]!;
-      if (partner === -1) {
-        this.flip(rights, lefts);
-        return true;
+      if (ofLeft[left] !== -1) {
+        rights.push(ofLeft[left]!);
+        continue;
       }
-      rights.push(partner);
+      rights.forEach((right, at) => {
+        ofRight[right] = lefts[at]!;
+        ofLeft[lefts[at]!] = right;
+      });
+      rights.length = lefts.length = 0;
     }
-    return false;
-  }
-
-  private flip(rights: readonly number[], lefts: readonly number[]): void {
-    rights.forEach((right, at) => {
-      this.ofRight[right] = lefts[at]!;
-      this.ofLeft[lefts[at]!] = right;
-    });
-  }
-
-  /** The first left vertex beside `right` that this phase has not visited; it is marked as visited. */
-  private nextUnseen(right: number): number {
-    const { words } = this.adjacent;
-    for (let word = this.wordAt[right]!; word < words; word++) {
-      const bits = this.adjacent.word(right, word) & this.unseen[word]!;
-      if (bits === 0) continue;
-      this.wordAt[right] = word;
-      const low = bits & -bits;
-      this.unseen[word]! ^= low;
-      return (word << 5) + (31 - Math.clz32(low));
-    }
-    this.wordAt[right] = words;
-    return -1;
-  }
-
-  result(): Matching {
-    const reachedLeft = new Uint8Array(this.adjacent.columns);
-    for (let left = 0; left < reachedLeft.length; left++)
-      reachedLeft[left] = this.unseen[left >>> 5]! & (1 << (left & 31)) ? 0 : 1;
-    let size = 0;
-    for (const partner of this.ofRight) if (partner !== -1) size++;
-    return {
-      ofRight: this.ofRight,
-      ofLeft: this.ofLeft,
-      size,
-      reachedRight: this.reachedRight,
-      reachedLeft,
-    };
   }
 }

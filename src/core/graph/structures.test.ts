@@ -47,10 +47,10 @@ describe("rows of bits", () => {
     );
   });
 
-  test("keep of row r what lies before column r", () => {
+  test("keep of a row what lies before a column", () => {
     const rows = new BitRows(70, 70);
     for (let row = 0; row < 70; row++) for (let column = 0; column < 70; column++) rows.set(row, column);
-    rows.keepLower(70);
+    for (let row = 0; row < 70; row++) rows.keepBelow(row, row);
     for (const row of [0, 1, 31, 32, 33, 63, 64, 69])
       expect(list(rows, row)).toEqual(Array.from({ length: row }, (_, at) => at));
   });

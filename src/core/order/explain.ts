@@ -69,7 +69,7 @@ function countBits(words: Uint32Array): number {
 }
 
 function eachNext(graph: Digraph, v: number, visit: (w: number) => void): void {
-  for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) visit(graph.to[graph.outEdges[at]!]!);
+  for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) visit(graph.outTo[at]!);
 }
 
 export interface WhyHere {

@@ -10,81 +10,99 @@
  * (1931) reads the antichain off that matching. The largest antichains form a lattice; searching from the unmatched
  * *later* ends finds its earliest member, whichever matching was found, so that of two equally good items the one that
  * stands earlier stays. The matching itself is the certificate: each pair is one link of a chain of which only one
- * item can stay.
- *
- * Only suspects (suspects.ts) can be in an inverted pair or on the path between its ends; the closure is built over them.
+ * item can stay. How it is found without listing the pairs is told in match-inversions.ts.
  */
-import { BitRows } from "../graph/bit-rows";
-import { maximumMatching } from "../graph/matching";
-import type { Digraph } from "../graph/digraph";
-import { findSuspects } from "./suspects";
+import { digraph, type Digraph } from "../graph/digraph";
+import { matchInversions } from "./match-inversions";
+import { seatMoved } from "./seat-moved";
 
-export interface FewestMoves {
+export interface NearestOrder {
   /** 1 for each item that keeps its place relative to all others that keep theirs. */
   readonly stays: Uint8Array;
   /** As many inverted pairs (earlier now, later now) as there are moves. */
-  readonly certificate: [number, number][];
+  readonly certificate: readonly (readonly [number, number])[];
+  /** The items, by their current places, in the new order. */
+  readonly order: Int32Array;
 }
 
 /**
- * `graph` is acyclic; its nodes below `items` are items named by their current place, the others gates.
- * `weightOf` says how many moves it saves if an item stays (1 if not given): one of weight 3 is matched as three
- * copies that are no ties of one another, and one of weight 0 takes part in paths only and never stays.
+ * `graph` is acyclic; its nodes below `items` are items named by their current place, the others gates, each leading
+ * only to items and to gates of higher number. `weightOf` says how many moves it saves if an item stays (1 if not given); one of weight 0 takes part in paths only
+ * and never stays.
  */
-export function fewestMoves(
+export function nearestOrder(
   graph: Digraph,
   items: number,
-  weightOf: (item: number) => number = () => 1,
-): FewestMoves {
-  const stays = Uint8Array.from({ length: items }, (_, item) => (weightOf(item) > 0 ? 1 : 0));
-  const suspects = findSuspects(graph, items);
-  if (suspects.length === 0) return { stays, certificate: [] };
-  const places = [...suspects].filter((v) => v < items && weightOf(v) > 0).sort((a, b) => a - b);
-  const copies = places.flatMap((place, at) => Array.from({ length: weightOf(place) }, () => at));
-  const inverted = invertedPairs(graph, suspects, places);
-  const matching = maximumMatching(
-    copies.length === places.length ? inverted : copyRows(inverted, copies),
-    copies.length,
-  );
-  copies.forEach((at, copy) => {
-    if (!matching.reachedRight[copy] || matching.reachedLeft[copy]) stays[places[at]!] = 0;
-  });
-  const certificate: [number, number][] = [];
-  matching.ofRight.forEach((earlier, later) => {
-    if (earlier !== -1) certificate.push([places[copies[earlier]!]!, places[copies[later]!]!]);
-  });
-  return { stays, certificate };
+  weightOf?: (item: number) => number,
+): NearestOrder {
+  const stays = new Uint8Array(items).fill(1);
+  if (weightOf) stays.forEach((_, item) => (stays[item] = weightOf(item) > 0 ? 1 : 0));
+  if (keepsEverything(graph, items)) return { stays, certificate: [], order: asTheyStand(items) };
+  const certificate = fewestMoves(graph, stays, weightOf);
+  return { stays, certificate, order: seatMoved(graph, stays) };
 }
 
-/** The pairs again, with every item as often as it is copied. */
-function copyRows(pairs: BitRows, copies: readonly number[]): BitRows {
-  const copied = new BitRows(copies.length, copies.length);
-  copies.forEach((right, row) =>
-    copies.forEach((left, column) => {
-      if (pairs.has(right, left)) copied.set(row, column);
-    }),
-  );
-  return copied;
+function asTheyStand(items: number): Int32Array {
+  const order = new Int32Array(items);
+  for (let item = 0; item < items; item++) order[item] = item;
+  return order;
 }
 
-/** Row r holds the items that stand before `places[r]` now and must come after it. */
-function invertedPairs(graph: Digraph, suspects: Int32Array, places: readonly number[]): BitRows {
-  const { to, outStart, outEdges } = graph;
-  const rowOf = new Int32Array(graph.nodes).fill(-1);
-  places.forEach((place, at) => (rowOf[place] = at));
-  let rows = places.length;
-  for (const v of suspects) if (rowOf[v] === -1) rowOf[v] = rows++;
-  const after = new BitRows(rows, places.length);
-  for (let at = suspects.length - 1; at >= 0; at--) {
-    const v = suspects[at]!;
-    const row = rowOf[v]!;
-    for (let out = outStart[v]!; out < outStart[v + 1]!; out++) {
-      const next = rowOf[to[outEdges[out]!]!]!;
-      if (next === -1) continue;
-      after.merge(row, next);
-      if (next < places.length) after.set(row, next);
+/** One sweep over the ties: none leads to an earlier item, be it over gates. */
+function keepsEverything(graph: Digraph, items: number): boolean {
+  const { nodes, from, to } = graph;
+  for (let e = 0; e < from.length; e++) if (from[e]! > to[e]! && from[e]! < items) return false;
+  return nodes === items || gatesKeepEverything(graph, items);
+}
+
+function gatesKeepEverything({ nodes, from, to, outStart, outTo }: Digraph, items: number): boolean {
+  const furthest = new Int32Array(nodes).fill(-1);
+  for (let e = 0; e < from.length; e++)
+    if (to[e]! >= items && from[e]! < items) furthest[to[e]!] = Math.max(furthest[to[e]!]!, from[e]!);
+  for (let gate = items; gate < nodes; gate++)
+    for (let at = outStart[gate]!; at < outStart[gate + 1]!; at++) {
+      const w = outTo[at]!;
+      if (w < furthest[gate]!) return false;
+      if (w >= items) furthest[w] = Math.max(furthest[w]!, furthest[gate]!);
     }
+  return true;
+}
+
+/** Takes the items that must move out of `stays`, which has those of weight 0 taken out already. */
+function fewestMoves(
+  graph: Digraph,
+  stays: Uint8Array,
+  weightOf?: (item: number) => number,
+): [number, number][] {
+  const place = new Int32Array(graph.nodes).fill(-1);
+  for (let item = 0; item < stays.length; item++) if (stays[item] === 1) place[item] = item;
+  const copied = weightOf ? withCopies(graph, place, weightOf) : { graph, place };
+  const { earlierOf, reached } = matchInversions(copied.graph, copied.place);
+  const certificate: [number, number][] = [];
+  for (let item = 0; item < stays.length; item++) {
+    const earlier = earlierOf[item]!;
+    if (earlier !== -1) certificate.push([earlier, item]);
+    if (reached[item] === 1 || (earlier !== -1 && reached[earlier] === 0)) stays[item] = 0;
   }
-  after.keepLower(places.length);
-  return after;
+  return certificate;
+}
+
+/**
+ * An item of weight three has two more copies as an earlier end, which it leads to, and two as a later end, which lead
+ * to it; all share its place. What holds of one copy holds of all, for the antichain does not depend on the matching.
+ */
+function withCopies(graph: Digraph, place: Int32Array, weightOf: (item: number) => number) {
+  const heavy: number[] = [];
+  place.forEach((at, v) => {
+    for (let copy = 1; at !== -1 && copy < weightOf(v); copy++) heavy.push(v);
+  });
+  const laterEnds = heavy.map((_, at) => graph.nodes + at);
+  const earlierEnds = heavy.map((_, at) => graph.nodes + heavy.length + at);
+  const copied = digraph(
+    graph.nodes + 2 * heavy.length,
+    [...graph.from, ...laterEnds, ...heavy],
+    [...graph.to, ...heavy, ...earlierEnds],
+  );
+  const places = heavy.map((v) => place[v]!);
+  return { graph: copied, place: Int32Array.from([...place, ...places, ...places]) };
 }

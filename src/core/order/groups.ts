@@ -14,8 +14,7 @@
 import type { Link } from "../model/problem";
 import { AcyclicGraph } from "../graph/acyclic";
 import { digraph, type Digraph } from "../graph/digraph";
-import { fewestMoves } from "./fewest-moves";
-import { seatMoved } from "./seat-moved";
+import { nearestOrder, type NearestOrder } from "./fewest-moves";
 import type { Ties } from "./ties";
 
 export interface Group {
@@ -203,32 +202,30 @@ export class Groups {
   }
 
   /** The order with the fewest moves for the anchors as they are; null where no group was kept. */
-  solve(): { stays: Uint8Array; order: number[] } | null {
+  solve(): Pick<NearestOrder, "stays" | "order"> | null {
     if (!this.contraction) return null;
     const { graph } = this.contraction;
     const inner = new Map(this.kept.map((group) => [group.anchor, this.solveInside(group)]));
     const isNode = (item: number) => this.nodeOf(item) === item;
     const weightOf = (item: number) => (isNode(item) ? (inner.get(item)?.stays.size ?? 1) : 0);
-    const whole = graph.toDigraph();
-    const topological = graph.topological();
-    const { stays } = fewestMoves(whole, graph.items, weightOf);
-    const nodes = [...seatMoved(whole, stays, topological)].filter(isNode);
+    const { stays, order } = nearestOrder(graph.toDigraph(), graph.items, weightOf);
     for (const [anchor, { stays: kept }] of inner) {
       const groupStays = stays[anchor] === 1;
       for (const item of this.kept.find((group) => group.anchor === anchor)!.members)
         stays[item] = groupStays && kept.has(item) ? 1 : 0;
     }
-    return { stays, order: nodes.flatMap((node) => inner.get(node)?.order ?? [node]) };
+    const nodes = [...order].filter(isNode);
+    return { stays, order: Int32Array.from(nodes.flatMap((node) => inner.get(node)?.order ?? [node])) };
   }
 
   /** Inside a group: of its longest run as many stay as can, and the others are seated around them. */
   private solveInside({ members, run }: Group): { stays: ReadonlySet<number>; order: number[] } {
     const { graph, count } = this.inside(members);
-    const topological = topologicalOf(graph, count);
-    const { stays } = fewestMoves(graph, count, (at) => (run.has(members[at]!) ? 1 : 0));
+    const weightOf = (at: number) => (run.has(members[at]!) ? 1 : 0);
+    const { stays, order } = nearestOrder(graph, count, weightOf);
     return {
       stays: new Set(members.filter((_, at) => stays[at] === 1)),
-      order: [...seatMoved(graph, stays, topological)].map((at) => members[at]!),
+      order: Array.from(order, (at) => members[at]!),
     };
   }
 
@@ -253,14 +250,6 @@ export class Groups {
     );
     return { graph, count: members.length };
   }
-}
-
-function topologicalOf({ nodes, from, to }: Digraph, items: number): Int32Array {
-  const graph = new AcyclicGraph(items);
-  for (let gate = items; gate < nodes; gate++) graph.addGate();
-  from.forEach((a, e) => graph.addEdge(a, to[e]!, 0));
-  graph.settle();
-  return graph.topological();
 }
 
 function makeGroup(members: readonly number[], rule: number): Group {

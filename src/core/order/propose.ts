@@ -1,7 +1,6 @@
 import type { Link, OrderProblem, OrderResult } from "../model/problem";
 import { findConstraints, type Constraints } from "./constraints";
-import { fewestMoves } from "./fewest-moves";
-import { seatMoved } from "./seat-moved";
+import { nearestOrder, type NearestOrder } from "./fewest-moves";
 
 /** One item that the proposal seats elsewhere, and the tie with an item that stays which its old place breaks. */
 export interface Move {
@@ -21,14 +20,17 @@ export function propose(problem: OrderProblem): Proposal {
   const constraints = findConstraints(problem);
   const { ids } = constraints.problem;
   const { stays, certificate, order } = solve(constraints);
-  const moved = order.filter((place) => !stays[place]);
+  const nameOf = (place: number) => ids[place]!;
   return {
     constraints,
     stays,
     result: {
       format: "seating-order-result/1",
-      order: order.map((place) => ids[place]!),
-      moved: moved.map((place) => ids[place]!),
+      order: Array.from(order, nameOf),
+      moved: Array.from(
+        order.filter((place) => stays[place] === 0),
+        nameOf,
+      ),
       setAside: constraints.setAside,
       cycles: constraints.cycles,
       missing: [...constraints.problem.missing],
@@ -44,23 +46,13 @@ export function explainMoves({ result, constraints, stays }: Proposal): Move[] {
   return result.moved.map((id) => ({ id, because: reasonToMove(constraints, stays, placeOf.get(id)!) }));
 }
 
-interface Solution {
-  readonly stays: Uint8Array;
-  /** Null where a group was kept: then the moves are few, and not proved to be the fewest. */
-  readonly certificate: [number, number][] | null;
-  readonly order: readonly number[];
-}
+/** The certificate is null where a group was kept: then the moves are few, and not proved to be the fewest. */
+type Solution = Omit<NearestOrder, "certificate"> & { certificate: NearestOrder["certificate"] | null };
 
 function solve({ ties, groups, problem }: Constraints): Solution {
   const grouped = groups.solve();
   if (grouped) return { ...grouped, certificate: null };
-  const graph = ties.graph.toDigraph();
-  const { stays, certificate } = fewestMoves(graph, problem.ids.length);
-  const order =
-    certificate.length === 0
-      ? problem.ids.map((_, at) => at)
-      : [...seatMoved(graph, stays, ties.graph.topological())];
-  return { stays, certificate, order };
+  return nearestOrder(ties.graph.toDigraph(), problem.ids.length);
 }
 
 /** The shortest chain between the moved item and one that stays, of those that its old place breaks. */

@@ -1,37 +1,113 @@
 import type { Digraph } from "../graph/digraph";
-import { topologicalOrder } from "../graph/topological";
+import { MinHeap } from "../graph/heap";
 
 /**
  * The new order as current places (section 4 of the specification). What stays aims at its own place. A moved item
  * aims at the smaller of its own place and the first place of what stays and must follow it, but at least at the
- * aims of all that it must follow. Aims never fall along a tie, so a topological sort keyed by aim, then by place,
- * is the order sorted by aim.
+ * aims of all that it must follow. Aims never fall along a tie, so the order is the one by aim; items of equal aim
+ * are sorted among themselves, by their ties and then by place.
+ *
+ * What stays knows its aim and keeps its ties with what stays, so that only the loose nodes, moved items and gates,
+ * are looked at beyond one sweep over the ties.
  */
-export function seatMoved(graph: Digraph, stays: Uint8Array, topological: Int32Array): Int32Array {
+export function seatMoved(graph: Digraph, stays: Uint8Array): Int32Array {
   const items = stays.length;
-  const firstAfter = firstStayingAfter(graph, stays, topological);
-  const aim = new Int32Array(graph.nodes);
-  for (const v of topological) {
-    if (v < items) aim[v] = stays[v] ? v : Math.max(aim[v]!, Math.min(v, firstAfter[v]!));
-    for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) {
-      const w = graph.to[graph.outEdges[at]!]!;
-      aim[w] = Math.max(aim[w]!, aim[v]!);
-    }
+  const loose = new Uint8Array(graph.nodes).fill(1);
+  for (let item = 0; item < items; item++) loose[item] = 1 - stays[item]!;
+  const aim = findAims(graph, loose, items);
+  const sharers = new Int32Array(items + 1);
+  for (let v = 0; v < graph.nodes; v++) sharers[aim[v]!]!++;
+  const sorted = sortLoose(graph, loose, aim, sharers);
+  const order = new Int32Array(items);
+  let filled = 0;
+  let next = 0;
+  for (let place = 0; place <= items; place++) {
+    if (sharers[place] === 1 && stays[place] === 1) order[filled++] = place;
+    else
+      for (let n = sharers[place]!; n > 0; n--, next++)
+        if (sorted[next]! < items) order[filled++] = sorted[next]!;
   }
-  const scale = items + 1;
-  const order = topologicalOrder(graph, (v) => aim[v]! * scale + (v < items ? v + 1 : 0));
-  return order.filter((v) => v < items);
+  return order;
 }
 
-function firstStayingAfter(graph: Digraph, stays: Uint8Array, topological: Int32Array): Int32Array {
-  const items = stays.length;
-  const first = new Int32Array(graph.nodes).fill(items);
-  for (let at = topological.length - 1; at >= 0; at--) {
-    const v = topological[at]!;
-    for (let out = graph.outStart[v]!; out < graph.outStart[v + 1]!; out++) {
-      const w = graph.to[graph.outEdges[out]!]!;
-      first[v] = Math.min(first[v]!, w < items && stays[w] ? Math.min(w, first[w]!) : first[w]!);
+function findAims(graph: Digraph, loose: Uint8Array, items: number): Int32Array {
+  const { nodes, outStart, outTo } = graph;
+  const aim = new Int32Array(nodes);
+  const looseNodes: number[] = [];
+  for (let v = 0; v < nodes; v++) {
+    if (loose[v] === 1) {
+      looseNodes.push(v);
+      continue;
+    }
+    aim[v] = v;
+    for (let at = outStart[v]!, end = outStart[v + 1]!; at < end; at++) {
+      const w = outTo[at]!;
+      if (loose[w] === 1 && aim[w]! < v) aim[w] = v;
+    }
+  }
+  const sorted = sortBy(
+    graph,
+    looseNodes,
+    (_, w) => loose[w] === 1,
+    (v) => v,
+  );
+  const firstAfter = firstStayingAfter(graph, loose, sorted, items);
+  for (const v of sorted) {
+    if (v < items) aim[v] = Math.max(aim[v]!, Math.min(v, firstAfter[v]!));
+    for (let at = outStart[v]!; at < outStart[v + 1]!; at++) {
+      const w = outTo[at]!;
+      if (loose[w] === 1 && aim[w]! < aim[v]!) aim[w] = aim[v]!;
+    }
+  }
+  return aim;
+}
+
+function firstStayingAfter(graph: Digraph, loose: Uint8Array, sorted: Int32Array, items: number): Int32Array {
+  const { nodes, outStart, outTo } = graph;
+  const first = new Int32Array(nodes).fill(items);
+  for (let next = sorted.length - 1; next >= 0; next--) {
+    const v = sorted[next]!;
+    for (let at = outStart[v]!; at < outStart[v + 1]!; at++) {
+      const w = outTo[at]!;
+      first[v] = Math.min(first[v]!, loose[w] === 1 ? first[w]! : w);
     }
   }
   return first;
+}
+
+/** All nodes but the items that stay and have their aim to themselves: by aim, within it by ties, then by place. */
+function sortLoose(graph: Digraph, loose: Uint8Array, aim: Int32Array, sharers: Int32Array): Int32Array {
+  const items = sharers.length - 1;
+  const some: number[] = [];
+  for (let v = 0; v < graph.nodes; v++) if (loose[v] === 1 || sharers[v]! > 1) some.push(v);
+  const scale = items + 1;
+  return sortBy(
+    graph,
+    some,
+    (v, w) => aim[v] === aim[w],
+    (v) => aim[v]! * scale + (v < items ? v + 1 : 0),
+  );
+}
+
+/** Kahn's sort of some nodes by the ties between them that count, and where those leave a choice by `key`. */
+function sortBy(
+  { nodes, outStart, outTo }: Digraph,
+  some: readonly number[],
+  counts: (v: number, w: number) => boolean,
+  key: (v: number) => number,
+): Int32Array {
+  const waiting = new Int32Array(nodes);
+  for (const v of some)
+    for (let at = outStart[v]!; at < outStart[v + 1]!; at++)
+      if (counts(v, outTo[at]!)) waiting[outTo[at]!]!++;
+  const ready = new MinHeap(key);
+  for (const v of some) if (waiting[v] === 0) ready.push(v);
+  const sorted = new Int32Array(some.length);
+  for (let filled = 0; ready.size > 0; filled++) {
+    const v = ready.pop();
+    sorted[filled] = v;
+    for (let at = outStart[v]!; at < outStart[v + 1]!; at++)
+      if (counts(v, outTo[at]!) && --waiting[outTo[at]!]! === 0) ready.push(outTo[at]!);
+  }
+  return sorted;
 }

@@ -20,7 +20,7 @@ export function keepSections(
   const items = problem.ids.length;
   const reach = new Int32Array(items).fill(-1);
   const source = new Int32Array(items).fill(-1);
-  const { outStart, outEdges, to } = graph.toDigraph();
+  const { outStart, outEdges, outTo } = graph.toDigraph();
   for (const v of graph.topological()) {
     if (v >= items || fixedAtEnd.has(v)) continue;
     if (problem.section[v]! >= reach[v]!) {
@@ -28,9 +28,8 @@ export function keepSections(
       source[v] = v;
     }
     for (let at = outStart[v]!; at < outStart[v + 1]!; at++) {
-      const e = outEdges[at]!;
-      const w = to[e]!;
-      if (w >= items || graph.origin[e]! < NEEDS || problem.rank[w] !== problem.rank[v]) continue;
+      const w = outTo[at]!;
+      if (w >= items || graph.origin[outEdges[at]!]! < NEEDS || problem.rank[w] !== problem.rank[v]) continue;
       if (reach[v]! <= reach[w]!) continue;
       reach[w] = reach[v]!;
       source[w] = source[v]!;

@@ -1,5 +1,5 @@
 import { flagsOf, slug, type DemoMod, type DemoPlugin } from "./catalogue";
-import type { Random } from "./random";
+import type { Random } from "../../core/random";
 
 interface Kind {
   readonly tag: string;

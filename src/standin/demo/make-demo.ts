@@ -10,7 +10,7 @@ import { cutShort, unsoundArchives } from "./faults";
 import { invent } from "./invent";
 import { filesOf, pluginBytes, zip, type Files } from "./pack";
 import { demoProfiles, type DemoProfile } from "./profiles";
-import { makeRandom } from "./random";
+import { makeRandom } from "../../core/random";
 
 export interface DemoPlan {
   readonly format: "seating-demo/1";

@@ -1,0 +1,272 @@
+/**
+ * A maximum matching of the inverted pairs, where it can be helped without listing them.
+ *
+ * There may be millions of pairs where a hundred items are out of place, for each such item is inverted with all that
+ * stand between it and its ties. So augmenting paths are searched in the graph of the ties itself: the partners of a
+ * later end r are what r reaches at a place before r.
+ *
+ *   now:   A  B  C  D       D -> B -> C      from D: B is a partner, and through it C.
+ *   next:  the least place below a node that no search has reached yet; a search that goes no further down than that
+ *          passes the node by. So a phase enters a node again only where something new may be found.
+ *   gate:  a node without a place, through which searches pass and which is nobody's partner.
+ *
+ * A phase finds disjoint augmenting paths. Searched from the top of the list down, each later end comes to have those
+ * partners for its own that no earlier one reaches, and few phases are needed. The phase that finds none has visited
+ * what alternating paths reach: the cover of Kőnig (1931). Orders in wild disorder can need many phases; once the
+ * search has cost more than a list of the pairs would, they are listed (matching.ts).
+ */
+import { BitRows } from "../graph/bit-rows";
+import type { Digraph } from "../graph/digraph";
+import { maximumMatching } from "../graph/matching";
+import { anyTopologicalOrder } from "../graph/topological";
+
+export interface InversionMatching {
+  /** The earlier end that each node, as a later end, is matched with, and the other way round; -1 for none. */
+  readonly earlierOf: Int32Array;
+  readonly laterOf: Int32Array;
+  /** 1 for each earlier end that an alternating path reaches from an unmatched later end. */
+  readonly reached: Uint8Array;
+}
+
+/** A search that takes this many steps a node and tie has cost more than a list of the pairs. */
+const stepsOfAList = 50;
+/** Rows of bits for 16,384 items take 32 MiB. */
+const mostListed = 16_384;
+
+/**
+ * `graph` is acyclic. `place` is the current place of each node, -1 for a gate; of equal places none is inverted.
+ * `patience` is how many steps a node and tie the search may take before the pairs are listed.
+ */
+export function matchInversions(
+  graph: Digraph,
+  place: Int32Array,
+  patience = graph.nodes > mostListed ? Infinity : stepsOfAList,
+): InversionMatching {
+  const search = new InversionSearch(graph, place, patience * (graph.nodes + graph.to.length));
+  for (;;) {
+    const found = search.phase();
+    if (search.isSpent) return matchListed(graph, place, search);
+    if (found === 0) return search;
+  }
+}
+
+/** How often the list is swept by place before it pays to sort it. */
+const mostSweeps = 6;
+
+/**
+ * The smallest place among what each node reaches, `place.length` where there is none. Swept from the end of the list
+ * up, only ties that lead back up the list are met too early; where few do, that settles sooner than a sort.
+ */
+function leastBelow(graph: Digraph, place: Int32Array): Int32Array {
+  const least = new Int32Array(graph.nodes).fill(place.length);
+  const sources = sourcesOfBackEdges(graph);
+  let top = graph.nodes - 1;
+  for (let sweeps = 0; sweeps < mostSweeps; sweeps++) {
+    for (let v = top; v >= 0; v--) lowerToNext(graph, place, least, v);
+    top = -1;
+    for (const v of sources) if (lowerToNext(graph, place, least, v)) top = v;
+    if (top === -1) return least;
+  }
+  const sorted = anyTopologicalOrder(graph);
+  for (let at = sorted.length - 1; at >= 0; at--) lowerToNext(graph, place, least, sorted[at]!);
+  return least;
+}
+
+/** By number. */
+function sourcesOfBackEdges({ nodes, outStart, outTo }: Digraph): number[] {
+  const sources: number[] = [];
+  for (let v = 0; v < nodes; v++)
+    for (let at = outStart[v]!, end = outStart[v + 1]!; at < end; at++)
+      if (outTo[at]! < v) {
+        sources.push(v);
+        break;
+      }
+  return sources;
+}
+
+function lowerToNext({ outStart, outTo }: Digraph, place: Int32Array, least: Int32Array, v: number): boolean {
+  const before = least[v]!;
+  let lowest = before;
+  for (let at = outStart[v]!, end = outStart[v + 1]!; at < end; at++) {
+    const w = outTo[at]!;
+    if (least[w]! < lowest) lowest = least[w]!;
+    if (place[w]! < lowest && place[w] !== -1) lowest = place[w]!;
+  }
+  least[v] = lowest;
+  return lowest < before;
+}
+
+class InversionSearch implements InversionMatching {
+  readonly earlierOf: Int32Array;
+  readonly laterOf: Int32Array;
+  readonly reached: Uint8Array;
+  /** The later end whose search reached each earlier end in this phase. */
+  private readonly reachedFrom: Int32Array;
+  private readonly least: Int32Array;
+  /** In this phase: `least`, of what has not been reached yet, and the out-edge at which the search of a node stands. */
+  private readonly next: Int32Array;
+  private readonly cursor: Int32Array;
+  private readonly path: Int32Array;
+  /** Later ends that have an inverted pair, from the top of the list down. */
+  private readonly laterEnds: readonly number[];
+
+  constructor(
+    private readonly graph: Digraph,
+    private readonly place: Int32Array,
+    private stepsLeft: number,
+  ) {
+    const { nodes } = graph;
+    this.earlierOf = new Int32Array(nodes).fill(-1);
+    this.laterOf = new Int32Array(nodes).fill(-1);
+    this.reached = new Uint8Array(nodes);
+    this.reachedFrom = new Int32Array(nodes);
+    this.least = leastBelow(graph, place);
+    this.next = new Int32Array(nodes);
+    this.cursor = new Int32Array(nodes);
+    this.path = new Int32Array(nodes + 1);
+    const laterEnds: number[] = [];
+    for (let v = 0; v < nodes; v++) if (this.least[v]! < place[v]!) laterEnds.push(v);
+    this.laterEnds = laterEnds.sort((a, b) => place[a]! - place[b]!);
+  }
+
+  /** Whether the steps are used up; `reached` then says nothing. */
+  get isSpent(): boolean {
+    return this.stepsLeft <= 0;
+  }
+
+  /** Augments along disjoint paths; answers how many it found. */
+  phase(): number {
+    this.reached.fill(0);
+    this.next.set(this.least);
+    this.cursor.set(this.graph.outStart.subarray(1));
+    let found = 0;
+    for (const root of this.laterEnds) {
+      if (this.isSpent) break;
+      if (this.earlierOf[root] === -1 && this.augmentFrom(root)) found++;
+    }
+    return found;
+  }
+
+  private augmentFrom(root: number): boolean {
+    const open = [root];
+    for (let later = open.pop(); later !== undefined; later = open.pop()) {
+      const free = this.search(later, open);
+      if (free === -1) continue;
+      this.flip(free);
+      return true;
+    }
+    return false;
+  }
+
+  private flip(free: number): void {
+    for (let earlier = free; earlier !== -1;) {
+      const later = this.reachedFrom[earlier]!;
+      const freed = this.earlierOf[later]!;
+      this.earlierOf[later] = earlier;
+      this.laterOf[earlier] = later;
+      earlier = freed;
+    }
+  }
+
+  /**
+   * Depth first below the place of `later`: answers the first unmatched earlier end that it meets, or -1, and adds the
+   * partners of the matched ones to `open`. Where it breaks off, the cursors let the next search go on from there.
+   */
+  private search(later: number, open: number[]): number {
+    const { outStart, outTo } = this.graph;
+    const { place, next, cursor, path, reached, laterOf } = this;
+    const below = place[later]!;
+    if (!this.enter(later, below)) return -1;
+    let depth = 0;
+    let steps = 0;
+    path[0] = later;
+    for (; depth >= 0; steps++) {
+      const v = path[depth]!;
+      const at = cursor[v]!;
+      if (at === outStart[v + 1]!) {
+        depth--;
+        continue;
+      }
+      const w = outTo[at]!;
+      const isNew = reached[w] === 0 && place[w] !== -1;
+      if (isNew && place[w]! < below) {
+        reached[w] = 1;
+        this.reachedFrom[w] = later;
+        if (laterOf[w] === -1) {
+          this.stepsLeft -= steps;
+          return w;
+        }
+        open.push(laterOf[w]!);
+        continue;
+      }
+      if (this.enter(w, below)) {
+        path[++depth] = w;
+        continue;
+      }
+      if (isNew && place[w]! < next[v]!) next[v] = place[w]!;
+      if (next[w]! < next[v]!) next[v] = next[w]!;
+      cursor[v] = at + 1;
+    }
+    this.stepsLeft -= steps;
+    return -1;
+  }
+
+  /** Whether there is anything left to search at the node below a place. */
+  private enter(node: number, below: number): boolean {
+    if (this.cursor[node]! < this.graph.outStart[node + 1]!) return true;
+    if (this.next[node]! >= below) return false;
+    this.next[node] = this.place.length;
+    this.cursor[node] = this.graph.outStart[node]!;
+    return true;
+  }
+}
+
+/** Goes on from the matching so far with all pairs listed; row r holds what is inverted with the r-th by place. */
+function matchListed(graph: Digraph, place: Int32Array, so: InversionMatching): InversionMatching {
+  const byPlace = [...place.keys()].filter((v) => place[v] !== -1).sort((a, b) => place[a]! - place[b]!);
+  const rankOf = new Int32Array(graph.nodes).fill(-1);
+  byPlace.forEach((v, rank) => (rankOf[v] = rank));
+  const ranksOf = (partner: Int32Array) =>
+    Int32Array.from(byPlace, (v) => (partner[v] === -1 ? -1 : rankOf[partner[v]!]!));
+  const start = { ofRight: ranksOf(so.earlierOf), ofLeft: ranksOf(so.laterOf) };
+  const { ofRight, ofLeft, reachedLeft } = maximumMatching(
+    listInversions(graph, place, byPlace, rankOf),
+    byPlace.length,
+    start,
+  );
+  const nodesOf = (partner: Int32Array) => {
+    const all = new Int32Array(graph.nodes).fill(-1);
+    partner.forEach((other, rank) => other !== -1 && (all[byPlace[rank]!] = byPlace[other]!));
+    return all;
+  };
+  const reached = new Uint8Array(graph.nodes);
+  byPlace.forEach((v, rank) => (reached[v] = reachedLeft[rank]!));
+  return { earlierOf: nodesOf(ofRight), laterOf: nodesOf(ofLeft), reached };
+}
+
+function listInversions(
+  graph: Digraph,
+  place: Int32Array,
+  byPlace: readonly number[],
+  rankOf: Int32Array,
+): BitRows {
+  const rowOf = Int32Array.from(rankOf);
+  let rows = byPlace.length;
+  for (let v = 0; v < graph.nodes; v++) if (rowOf[v] === -1) rowOf[v] = rows++;
+  const after = new BitRows(rows, byPlace.length);
+  const sorted = anyTopologicalOrder(graph);
+  for (let next = sorted.length - 1; next >= 0; next--) {
+    const v = sorted[next]!;
+    for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) {
+      const w = graph.outTo[at]!;
+      after.merge(rowOf[v]!, rowOf[w]!);
+      if (rankOf[w] !== -1) after.set(rowOf[v]!, rankOf[w]!);
+    }
+  }
+  let first = 0;
+  byPlace.forEach((v, rank) => {
+    if (rank > 0 && place[v] !== place[byPlace[rank - 1]!]) first = rank;
+    after.keepBelow(rank, first);
+  });
+  return after;
+}
