@@ -1,74 +1,11 @@
 import fc from "fast-check";
 import type { OrderProblem } from "../model/problem";
 import { anyProblem } from "../testing/arbitrary";
-import { closure } from "../testing/brute-force";
 import { findConstraints } from "./constraints";
-import { rangesInAnyOrder, rangesStayingPut, whyHere } from "./explain";
+import { whyHere } from "./explain";
 import { propose } from "./propose";
 import { readProblem } from "./read-problem";
 import { verifyResult } from "./verify";
-
-/** The problem with its items in the proposed order: a valid one to ask about. */
-function settled(problem: OrderProblem): OrderProblem {
-  const byId = new Map(problem.items.map((item) => [item.id, item]));
-  return { ...problem, items: propose(problem).result.order.map((id) => byId.get(id)!) };
-}
-
-test("while others stay put, an item may go just where its ties hold, by trying every place of a valid order", () => {
-  fc.assert(
-    fc.property(anyProblem(), (given) => {
-      const problem = settled(given);
-      const reach = closure(problem);
-      const { first, last } = rangesStayingPut(findConstraints(problem));
-      problem.items.forEach((_, v) => {
-        const others = problem.items.map((__, at) => at).filter((at) => at !== v);
-        const allowed = problem.items
-          .map((__, place) => place)
-          .filter((place) =>
-            others.every((other, at) => (at < place ? !reach[v]![other] : !reach[other]![v])),
-          );
-        expect([first[v], last[v]]).toEqual([allowed[0], allowed.at(-1)]);
-      });
-    }),
-    { numRuns: 400 },
-  );
-});
-
-/** Every order that keeps all that must hold. */
-function* validOrders(
-  reach: readonly (readonly boolean[])[],
-  begun: readonly number[] = [],
-): Generator<readonly number[]> {
-  const left = reach.map((_, at) => at).filter((at) => !begun.includes(at));
-  if (left.length === 0) yield begun;
-  for (const next of left)
-    if (left.every((other) => other === next || !reach[other]![next]))
-      yield* validOrders(reach, [...begun, next]);
-}
-
-test("in any valid order, an item stands behind its ancestors and before its descendants, by listing all orders", () => {
-  fc.assert(
-    fc.property(anyProblem(5), (problem) => {
-      const { first, last } = rangesInAnyOrder(findConstraints(problem));
-      const orders = [...validOrders(closure(problem))];
-      problem.items.forEach((_, v) => {
-        const places = orders.map((order) => order.indexOf(v));
-        expect([first[v], last[v]]).toEqual([Math.min(...places), Math.max(...places)]);
-      });
-    }),
-    { numRuns: 300 },
-  );
-});
-
-test("ranges of more items than fit one block of columns", () => {
-  const count = 5000;
-  const items = Array.from({ length: count }, (_, at) => ({
-    id: `n${at}`,
-    needs: at % 2 === 1 ? [`n${at - 1}`] : [],
-  }));
-  const { first, last } = rangesInAnyOrder(findConstraints({ format: "seating-order-problem/1", items }));
-  expect([first[4998], last[4998], first[4999], last[4999]]).toEqual([0, count - 2, 1, count - 1]);
-});
 
 const example: OrderProblem = {
   format: "seating-order-problem/1",

@@ -102,6 +102,11 @@ export class Groups {
     );
   }
 
+  /** The graph in which each kept group is one node, and the node of each item there. */
+  whole(): { graph: AcyclicGraph; nodeOf: (item: number) => number } {
+    return { graph: this.contraction?.graph ?? this.ties.graph, nodeOf: (item) => this.nodeOf(item) };
+  }
+
   private nodeOf(node: number): number {
     const group = node < this.groupOf.length ? this.groupOf[node]! : -1;
     return group === -1 ? node : this.kept[group]!.anchor;
@@ -230,7 +235,7 @@ export class Groups {
   }
 
   /** The ties between the members, those over the gates of rules for first and last among them. */
-  private inside(members: readonly number[]): { graph: Digraph; count: number } {
+  inside(members: readonly number[]): { graph: Digraph; count: number } {
     const { from, to, items } = this.ties.graph;
     const numberOf = new Map(members.map((item, at) => [item, at]));
     const nodeOf = (node: number) => {

@@ -21,7 +21,7 @@ const anyCase = fc
   .map(({ items, rank, pairs }): Case => {
     const edges = pairs
       .filter(([a, b]) => rank[a] !== rank[b])
-      .map(([a, b]) => (rank[a]! < rank[b]! ? [a, b] : [b, a]));
+      .map(([a, b]) => (rank[a]! < rank[b]! ? ([a, b] as const) : ([b, a] as const)));
     return {
       graph: digraph(
         rank.length,

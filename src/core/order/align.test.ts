@@ -1,0 +1,114 @@
+import type { OrderProblem } from "../model/problem";
+import { findDisagreements, proposeAlignment, type TwoOrders } from "./align";
+import { broaderFirstRules, findOverlaps, isBroaderFirst } from "./broader-first";
+import { propose } from "./propose";
+import { verifyResult } from "./verify";
+
+/** `"reef.a"` is a plugin of the mod "reef". */
+const modOf = (plugin: string) => (plugin.startsWith("game.") ? null : plugin.split(".")[0]!);
+
+const orders = (mods: string, plugins: string, meetings: TwoOrders["meetings"]): TwoOrders => ({
+  mods: mods.split(" "),
+  plugins: plugins.split(" "),
+  modOf,
+  meetings,
+});
+
+const files = (a: string, b: string) => ({ in: "files" as const, items: [a, b] as const });
+const records = (a: string, b: string) => ({ in: "records" as const, items: [a, b] as const });
+
+const problem = (ids: readonly string[], rest: Partial<OrderProblem> = {}): OrderProblem => ({
+  format: "seating-order-problem/1",
+  items: ids.map((id) => ({ id })),
+  ...rest,
+});
+
+describe("two orders of one setup", () => {
+  const given = orders("reef tide kelp", "game.a tide.a reef.a kelp.a reef.b", [
+    files("reef", "tide"),
+    files("tide", "kelp"),
+    records("reef.a", "tide.a"),
+    files("reef", "kelp"),
+    records("game.a", "kelp.a"),
+    files("tide", "gone"),
+  ]);
+
+  test("disagree where they meet and say different things; a mixed pair says neither", () => {
+    expect(findDisagreements(given)).toEqual([
+      { meeting: files("reef", "tide"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
+      { meeting: records("reef.a", "tide.a"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
+      { meeting: files("reef", "kelp"), byMods: ["reef", "kelp"], byPlugins: null },
+    ]);
+  });
+
+  test("the mods follow the plugins with the fewest moves, proved", () => {
+    const { result } = proposeAlignment(problem(given.mods), "mods", given);
+    expect([result.order, result.moved]).toEqual([["tide", "reef", "kelp"], ["tide"]]);
+    expect(result.certificate).toHaveLength(1);
+  });
+
+  test("the plugins follow the mods, every plugin of one before every one of the other", () => {
+    const { result } = proposeAlignment(problem(given.plugins), "plugins", given);
+    const again = { ...given, plugins: result.order };
+    expect(findDisagreements(again)).toEqual([]);
+    expect(result.moved).toHaveLength(2);
+  });
+
+  test("needs go before the other order's word, which is then set aside with the chain", () => {
+    const needy = problem(given.mods);
+    const items = needy.items.map((item) => (item.id === "tide" ? { ...item, needs: ["reef"] } : item));
+    const proposal = proposeAlignment({ ...needy, items }, "mods", given);
+    expect(proposal.result.moved).toEqual([]);
+    expect(proposal.result.setAside).toMatchObject([
+      { rule: { id: "aligned:1" }, because: [{ before: "reef", after: "tide", because: "needs" }] },
+    ]);
+  });
+
+  test("orders that agree are left alone", () => {
+    const agreed = orders("a b", "a.x b.x", [files("a", "b"), records("a.x", "b.x")]);
+    expect(findDisagreements(agreed)).toEqual([]);
+    expect(proposeAlignment(problem(agreed.mods), "mods", agreed).result.moved).toEqual([]);
+  });
+});
+
+describe("the broader of two that change the same records loads earlier", () => {
+  const plugins = new Map(
+    Object.entries({
+      small: ["r1", "r2"],
+      wide: ["r1", "r2", "r3", "r4"],
+      other: ["r9"],
+      twin: ["r1", "r8"],
+    }).map(([id, list]) => [id, new Set(list)]),
+  );
+  const overlaps = findOverlaps(plugins);
+
+  test("pairs by what they share; equally broad ones are left out", () => {
+    expect(overlaps).toEqual([
+      { broader: "wide", narrower: "small", shared: 2 },
+      { broader: "wide", narrower: "twin", shared: 1 },
+    ]);
+  });
+
+  test("a broad new arrival, which comes last, goes before the narrower ones; those stay", () => {
+    const rules = broaderFirstRules(overlaps, (plugin) => plugin === "wide");
+    const given = problem(["other", "small", "twin", "wide"], { rules });
+    const { result } = propose(given);
+    expect([result.order, result.moved]).toEqual([["other", "wide", "small", "twin"], ["wide"]]);
+    expect(verifyResult(given, result)).toEqual([]);
+  });
+
+  test("any rule of the curator's is stronger", () => {
+    const rules = broaderFirstRules(overlaps, () => true);
+    const own = { id: "own", kind: "before", item: "small", other: "wide", strength: "prefer" } as const;
+    const { result } = propose(problem(["small", "wide"], { rules: [...rules, own] }));
+    expect(result.moved).toEqual([]);
+    expect(isBroaderFirst((result.setAside[0]!.rule as { id: string }).id)).toBe(true);
+  });
+
+  test("what has been placed stays as it is arranged", () => {
+    expect(broaderFirstRules(overlaps, () => false)).toEqual([]);
+    expect(broaderFirstRules(overlaps, (plugin) => plugin === "twin").map((rule) => rule.id)).toEqual([
+      "broader-first:wide twin",
+    ]);
+  });
+});
