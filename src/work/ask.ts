@@ -1,21 +1,58 @@
 import { wrap, type Remote } from "comlink";
+import type { GameDefinition } from "@/core/model/game";
+import type { Profile } from "@/core/model/profile";
+import type { PluginProposal } from "@/core/profile/accept";
+import type { Stock } from "@/core/profile/roster";
 import type { Jobs } from "./jobs";
 
-let worker: { thread: Worker; remote: Remote<Jobs> } | null = null;
+interface Helper {
+  readonly remote: Remote<Jobs>;
+  /** What the worker has been told of; not told again with every question, for it is large. */
+  known: Stock | null;
+  busy: boolean;
+  /** Ends the worker; a question under way is answered with null. */
+  readonly end: () => void;
+  readonly ended: Promise<null>;
+}
 
-function start(): { thread: Worker; remote: Remote<Jobs> } {
+let helper: Helper | null = null;
+
+function start(): Helper {
   const thread = new Worker(new URL("./worker.ts", import.meta.url), { type: "module" });
-  return { thread, remote: wrap<Jobs>(thread) };
+  let answerNull!: (answer: null) => void;
+  const ended = new Promise<null>((resolve) => (answerNull = resolve));
+  const end = () => {
+    thread.terminate();
+    answerNull(null);
+  };
+  return { remote: wrap<Jobs>(thread), known: null, busy: false, end, ended };
 }
 
-/** The jobs, done in a web worker that is started with the first question. */
-export function askWorker(): Remote<Jobs> {
-  worker ??= start();
-  return worker.remote;
+/** The proposal, computed in a web worker. A newer question, or `cancelWork`, ends an older one: its answer is null. */
+export async function askForProposal(
+  game: GameDefinition,
+  stock: Stock,
+  profile: Profile,
+): Promise<PluginProposal | null> {
+  cancelWork();
+  const own = (helper ??= start());
+  own.busy = true;
+  try {
+    return await Promise.race([own.ended, propose(own, game, stock, profile)]);
+  } finally {
+    own.busy = false;
+  }
 }
 
-/** Ends the worker and with it the question under way; its answer never comes. */
+async function propose(own: Helper, game: GameDefinition, stock: Stock, profile: Profile) {
+  if (own.known !== stock) await own.remote.know(game, stock);
+  own.known = stock;
+  return own.remote.propose(profile);
+}
+
+/** Ends the worker if it is at work; the next question starts another. */
 export function cancelWork(): void {
-  worker?.thread.terminate();
-  worker = null;
+  if (!helper?.busy) return;
+  helper.end();
+  helper = null;
 }

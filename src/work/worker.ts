@@ -1,4 +1,4 @@
 import { expose } from "comlink";
-import { jobs } from "./jobs";
+import { Jobs } from "./jobs";
 
-expose(jobs);
+expose(new Jobs());

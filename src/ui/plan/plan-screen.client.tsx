@@ -15,8 +15,8 @@ import { useCarry } from "./use-carry";
 
 /** The plugins in order, or a proposal beside it. */
 export function PlanScreen() {
-  const { proposal } = useWorkspace();
-  return proposal ? <ProposalPanel proposal={proposal} /> : <PlanView />;
+  const { proposed } = useWorkspace();
+  return proposed ? <ProposalPanel {...proposed} /> : <PlanView />;
 }
 
 function PlanView() {

@@ -4,19 +4,23 @@ import { useMemo } from "react";
 import { plural, type Sentence } from "@/core/messages/parts";
 import { chainText, moveText } from "@/core/messages/reasons";
 import type { SetAside } from "@/core/model/problem";
-import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
+import { acceptEdit } from "@/core/profile/accept";
 import { seatsOf } from "@/core/profile/seats";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { ItemName, Say } from "../kit/sentence";
 import { ruleNotes } from "../workspace/rule-notes";
+import type { Proposed } from "../workspace/use-proposal";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { SlopeChart } from "./slope-chart";
 
-/** A computed order beside the present one, before anything is changed. */
-export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
-  const { editor, leaveProposal, refresh } = useWorkspace();
-  const roster = useEditor((state) => state.roster);
+/**
+ * A computed order beside the one that it was made for, before anything is changed. Where the profile has changed since, a
+ * newer one is on its way, and this one cannot be accepted any more.
+ */
+export function ProposalPanel({ roster, proposal }: Proposed) {
+  const { editor, leaveProposal, refresh, proposing } = useWorkspace();
+  const isCurrent = useEditor((state) => state.profile.state) === roster.profile.state;
   const notes = useMemo(() => ruleNotes(roster), [roster]);
   const seats = useMemo(
     () => seatsOf({ ...roster.profile.state.plugins, entries: [...proposal.entries] }),
@@ -41,17 +45,21 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
             {proposal.result.certificate ? "; no valid order moves fewer" : ""}
           </h1>
           <p className="text-ink2">
-            {total - count} stay as you arranged them. Nothing is changed until you accept.
+            {isCurrent
+              ? `${total - count} stay as you arranged them. Nothing is changed until you accept.`
+              : proposing
+                ? "The plan has changed since. Computing anew…"
+                : "The plan has changed since this was computed."}
           </p>
         </div>
         <Button look="quiet" onClick={leaveProposal}>
           Leave as it is
         </Button>
-        <Button look="main" onClick={accept} disabled={!edit} autoFocus>
+        <Button look="main" onClick={accept} disabled={!edit || !isCurrent} autoFocus>
           Accept {plural(count, "move")}
         </Button>
       </header>
-      <Notices proposal={proposal} />
+      <Notices roster={roster} proposal={proposal} />
       <div className="flex min-h-0 grow">
         <div className="border-line min-h-0 w-[590px] shrink-0 overflow-auto border-r px-2 pt-2">
           <SlopeChart roster={roster} proposal={proposal} />
@@ -70,7 +78,7 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
               </p>
             </li>
           ))}
-          <Raised proposal={proposal} />
+          <Raised roster={roster} proposal={proposal} />
         </ol>
       </div>
     </section>
@@ -78,8 +86,7 @@ export function ProposalPanel({ proposal }: { proposal: PluginProposal }) {
 }
 
 /** What could not be kept, and circles among masters: on top, each with its links. */
-function Notices({ proposal: { result } }: { proposal: PluginProposal }) {
-  const roster = useEditor((state) => state.roster);
+function Notices({ roster, proposal: { result } }: Proposed) {
   const notes = ruleNotes(roster);
   if (result.cycles.length + result.setAside.length === 0) return null;
   return (
@@ -138,8 +145,8 @@ function ruleSentence(rule: SetAside["rule"]): Sentence {
 }
 
 /** Items that a tie seats in a later section than the one that they belong to. */
-function Raised({ proposal: { result } }: { proposal: PluginProposal }) {
-  const sections = useEditor((state) => state.roster.profile.state.plugins.sections);
+function Raised({ roster, proposal: { result } }: Proposed) {
+  const { sections } = roster.profile.state.plugins;
   const name = (id: string) => sections.find((section) => section.id === id)?.name ?? id;
   return result.raised.map((raised) => (
     <li key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">

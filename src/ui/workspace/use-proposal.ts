@@ -1,13 +1,20 @@
 import { usePathname, useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
 import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
-import type { Profile } from "@/core/model/profile";
-import { askWorker, cancelWork } from "../../work/ask";
+import type { Roster } from "@/core/profile/roster";
+import { askForProposal, cancelWork } from "../../work/ask";
 import type { ProfileEditor } from "./editor";
 
-interface Proposing {
-  readonly proposal: PluginProposal | null;
+/** A proposal and the profile that it was made for, which may have changed since. */
+export interface Proposed {
+  readonly roster: Roster;
+  readonly proposal: PluginProposal;
+}
+
+export interface Proposing {
+  /** The last answer; it stays to be seen while a newer one is computed. */
+  readonly proposed: Proposed | null;
   readonly propose: () => Promise<void>;
   readonly leaveProposal: () => void;
   /** A proposal is being computed. */
@@ -15,41 +22,58 @@ interface Proposing {
   readonly stopProposing: () => void;
 }
 
-/** A proposal is of one state of the profile: it goes as soon as the profile changes. */
+/** Once there is a proposal, or one is under way, every change of the profile asks anew. */
 export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) => void): Proposing {
   const router = useRouter();
   const path = usePathname();
-  const [made, setMade] = useState<{ of: Profile; proposal: PluginProposal } | null>(null);
+  const [proposed, setProposed] = useState<Proposed | null>(null);
   const [proposing, setProposing] = useState(false);
-  const leaveProposal = useCallback(() => setMade(null), []);
+  const askedFor = useRef<Roster | null>(null);
+
   const stopProposing = useCallback(() => {
     cancelWork();
+    askedFor.current = null;
     setProposing(false);
   }, []);
+  const leaveProposal = useCallback(() => {
+    stopProposing();
+    setProposed(null);
+  }, [stopProposing]);
+
+  const ask = useCallback(async (): Promise<Proposed | null> => {
+    const { view, roster } = editor.getState();
+    askedFor.current = roster;
+    setProposing(true);
+    const proposal = await askForProposal(view.game, view.stock, roster.profile);
+    if (!proposal) return null;
+    setProposing(false);
+    const answer = { roster, proposal };
+    const { setAside, cycles } = proposal.result;
+    const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
+    if (nothing) {
+      leaveProposal();
+      tell(["Nothing moves: this order already holds everything that it can."]);
+      return null;
+    }
+    setProposed(answer);
+    return answer;
+  }, [editor, tell, leaveProposal]);
+
   useEffect(
     () =>
-      editor.subscribe(() =>
-        setMade((now) => (now && now.of.state !== editor.getState().profile.state ? null : now)),
-      ),
-    [editor],
+      editor.subscribe(() => {
+        const { roster } = editor.getState();
+        const asked = askedFor.current;
+        if (asked && asked.profile.state !== roster.profile.state) void ask();
+      }),
+    [editor, ask],
   );
+
   const propose = useCallback(async () => {
-    const { profile, view } = editor.getState();
-    setProposing(true);
-    const proposal = await askWorker().propose(view.game, profile, view.stock);
-    setProposing(false);
-    if (editor.getState().profile.state !== profile.state) return;
-    const { setAside, cycles } = proposal.result;
-    const nothing = acceptEdit(editor.getState().roster, proposal) === null;
-    if (nothing && setAside.length + cycles.length === 0) {
-      setMade(null);
-      return tell(["Nothing moves: this order already holds everything that it can."]);
-    }
-    setMade({ of: profile, proposal });
-    if (path !== "/plan") router.push("/plan");
-  }, [editor, tell, router, path]);
+    if ((await ask()) && path !== "/plan") router.push("/plan");
+  }, [ask, router, path]);
   return useMemo(
-    () => ({ proposal: made?.proposal ?? null, propose, leaveProposal, proposing, stopProposing }),
-    [made, propose, leaveProposal, proposing, stopProposing],
+    () => ({ proposed, propose, leaveProposal, proposing, stopProposing }),
+    [proposed, propose, leaveProposal, proposing, stopProposing],
   );
 }

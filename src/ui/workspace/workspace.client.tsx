@@ -15,15 +15,14 @@ import { toast } from "sonner";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome, Refusal } from "@/core/model/outcome";
-import type { PluginProposal } from "@/core/profile/accept";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
 import { editProfile, readOrderOnDisk, readProfile, undoOrRedo, writeOrder } from "./server";
-import { useProposal } from "./use-proposal";
+import { useProposal, type Proposing } from "./use-proposal";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
 
-export interface Workspace {
+export interface Workspace extends Proposing {
   readonly editor: ProfileEditor;
   /** Tells the user one sentence; it stays until it is read. */
   readonly tell: (sentence: Sentence, tone?: "plain" | "wrong") => void;
@@ -31,11 +30,6 @@ export interface Workspace {
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
   readonly refresh: () => void;
   readonly writeOrder: () => Promise<void>;
-  readonly proposal: PluginProposal | null;
-  readonly propose: () => Promise<void>;
-  readonly leaveProposal: () => void;
-  readonly proposing: boolean;
-  readonly stopProposing: () => void;
   readonly trial: TrialState;
   readonly shelfReading: ShelfReadingState;
 }

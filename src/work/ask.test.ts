@@ -1,0 +1,84 @@
+import { expose } from "comlink";
+import { emptyState } from "@/core/profile/arrivals";
+import { makeRoster } from "@/core/profile/roster";
+import { proposePlugins } from "@/core/profile/accept";
+import type { Profile } from "@/core/model/profile";
+import { testGame } from "@/core/testing/game";
+import { askForProposal, cancelWork } from "./ask";
+import { Jobs } from "./jobs";
+
+const workers: StandInWorker[] = [];
+
+/** The browser's worker, here in the same thread, and as slow as the test wants it. */
+class StandInWorker {
+  static hold: Promise<void> = Promise.resolve();
+  readonly told: number[] = [];
+  private readonly channel = new MessageChannel();
+  constructor() {
+    workers.push(this);
+    const jobs = new Jobs();
+    const know: Jobs["know"] = (game, stock) => {
+      this.told.push(stock.base.length);
+      jobs.know(game, stock);
+    };
+    const propose = async (profile: Profile) => {
+      await StandInWorker.hold;
+      return jobs.propose(profile);
+    };
+    expose({ know, propose }, this.channel.port2);
+    this.channel.port2.start();
+    this.channel.port1.start();
+  }
+  postMessage = (message: unknown, transfer: never[]) => this.channel.port1.postMessage(message, transfer);
+  addEventListener = (...args: Parameters<MessagePort["addEventListener"]>) =>
+    this.channel.port1.addEventListener(...args);
+  removeEventListener = (...args: Parameters<MessagePort["removeEventListener"]>) =>
+    this.channel.port1.removeEventListener(...args);
+  terminate = () => {
+    this.channel.port1.close();
+    this.channel.port2.close();
+  };
+}
+
+const profile: Profile = {
+  id: "p",
+  game: testGame.id,
+  name: "Shallows",
+  purpose: "play",
+  version: 1,
+  state: emptyState(testGame, []),
+};
+const stock = { base: [], owned: [], shelf: [] };
+
+beforeAll(() => Object.assign(globalThis, { Worker: StandInWorker }));
+afterAll(() => workers.forEach((worker) => worker.terminate()));
+
+test("the worker is told of the shelf once and answers as the core does", async () => {
+  const expected = proposePlugins(makeRoster(testGame, profile, stock));
+  expect(await askForProposal(testGame, stock, profile)).toEqual(expected);
+  expect(await askForProposal(testGame, stock, profile)).toEqual(expected);
+  expect(workers.map((worker) => worker.told)).toEqual([[0]]);
+  await askForProposal(testGame, { ...stock }, profile);
+  expect(workers.map((worker) => worker.told)).toEqual([[0, 0]]);
+});
+
+test("a newer question ends an older one, whose answer is null", async () => {
+  const before = workers.length;
+  let letGo!: () => void;
+  StandInWorker.hold = new Promise((resolve) => (letGo = resolve));
+  const older = askForProposal(testGame, stock, profile);
+  const newer = askForProposal(testGame, stock, profile);
+  expect(await older).toBeNull();
+  letGo();
+  expect(await newer).not.toBeNull();
+  expect(workers.length).toBe(before + 1);
+});
+
+test("a question that is given up is answered with null; the next one starts afresh", async () => {
+  StandInWorker.hold = new Promise(() => undefined);
+  const given = askForProposal(testGame, stock, profile);
+  cancelWork();
+  expect(await given).toBeNull();
+  StandInWorker.hold = Promise.resolve();
+  expect(await askForProposal(testGame, stock, profile)).not.toBeNull();
+});
