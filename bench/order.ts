@@ -1,21 +1,28 @@
 /** Times of the ordering engine beside plain topological sorts of the same graph; see docs/BENCHMARKS.md. */
-import { execFileSync } from "node:child_process";
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import * as graphlib from "@dagrejs/graphlib";
 import { DirectedGraph } from "graphology";
 import { topologicalSort } from "graphology-dag";
 import toposort from "toposort";
-import type { OrderProblem, OrderRule } from "@/core/model/problem";
+import type { OrderProblem, OrderResult, OrderRule } from "@/core/model/problem";
 import { digraph, type Digraph } from "@/core/graph/digraph";
 import { anyTopologicalOrder } from "@/core/graph/topological";
 import { nearestOrder } from "@/core/order/fewest-moves";
+import { findConstraints } from "@/core/order/constraints";
+import { whyHere } from "@/core/order/explain";
 import { propose } from "@/core/order/propose";
+import { rangesInAnyOrder, rangesStayingPut } from "@/core/order/ranges";
+import { withItemAt } from "@/core/order/what-if";
 import { makeRandom } from "@/core/random";
 
 const runs = 7;
 
 function median(work: () => unknown): number {
   const times: number[] = [];
-  const warm = performance.now() + 50;
+  const warm = performance.now() + 200;
   while (performance.now() < warm) work();
   for (let run = 0; run < runs; run++) {
     const start = performance.now();
@@ -137,16 +144,39 @@ function benchGraphs(): void {
   ]);
 }
 
-function benchReversed(): void {
-  for (const nodes of [1000, 10_000]) {
-    const { from, to } = makeEdges(nodes, 0, "uniform", 7);
-    const turn = (place: number) => nodes - 1 - place;
-    const graph = digraph(nodes, from.map(turn), to.map(turn));
-    let moves = 0;
-    const time = median(() => (moves = solve(graph)));
-    rows.push([String(nodes), String(moves), ms(time)]);
+/** Orders in which almost everything moves: `5 n` ties between items of a hidden order, listed otherwise. */
+function benchDisorder(): void {
+  const nodes = 10_000;
+  const half = nodes / 2;
+  const all = Array.from({ length: nodes }, (_, at) => at);
+  const random = makeRandom(7);
+  const shuffled = [...all];
+  for (let at = nodes - 1; at > 0; at--) {
+    const other = random.below(at + 1);
+    [shuffled[at], shuffled[other]] = [shuffled[other]!, shuffled[at]!];
   }
-  show("Wholly reversed orders", ["items", "moves", "ms"]);
+  const orders = {
+    reversed: [...all].reverse(),
+    shuffled,
+    "second half first": [...all.slice(half), ...all.slice(0, half)],
+    "halves interleaved": all.flatMap((at) => (at < half ? [at, half + at] : [])),
+    "blocks of 100 reversed": all.map((at) => at - (at % 100) + 99 - (at % 100)),
+  };
+  for (const [name, order] of Object.entries(orders)) {
+    const placeOf = new Int32Array(nodes);
+    order.forEach((item, place) => (placeOf[item] = place));
+    const row = [name];
+    for (const shape of ["uniform", "power law"] as const) {
+      const { from, to } = makeEdges(nodes, 0, shape, 7);
+      const turn = (item: number) => placeOf[item]!;
+      const graph = digraph(nodes, from.map(turn), to.map(turn));
+      let moves = 0;
+      const time = median(() => (moves = solve(graph)));
+      row.push(String(moves), ms(time));
+    }
+    rows.push(row);
+  }
+  show("Orders in disorder: 10,000 items", ["order", "moves", "uniform, ms", "moves", "power law, ms"]);
 }
 
 function makeProblem(nodes: number, ruleCount: number, displaced: number, seed: number): OrderProblem {
@@ -194,6 +224,39 @@ function benchWhole(): void {
   ]);
 }
 
+/** What a window asks again and again while somebody arranges 5,000 items. */
+function benchInteractive(): void {
+  const problem = makeProblem(5000, 200, 0, 7);
+  const settled = propose(problem).result.order;
+  const byId = new Map(problem.items.map((item) => [item.id, item]));
+  const arranged = { ...problem, items: settled.map((id) => byId.get(id)!) };
+  const dragged = withItemAt(arranged, settled[4000]!, 300)!;
+  const rule = {
+    id: "new",
+    kind: "after",
+    item: settled[10]!,
+    other: settled[900]!,
+    strength: "must",
+  } as const;
+  const ruled = { ...arranged, rules: [...arranged.rules!, rule] };
+  const constraints = findConstraints(arranged);
+  const questions: readonly (readonly [string, () => unknown])[] = [
+    ["the proposal after one drag", () => propose(dragged)],
+    ["the proposal with one rule more", () => propose(ruled)],
+    ["the ties, from the problem", () => findConstraints(arranged)],
+    ["the places of all items while the others stay", () => rangesStayingPut(constraints)],
+    ["the places of all items in any valid order", () => rangesInAnyOrder(constraints)],
+    ["why one item is here", () => whyHere(constraints, settled[2500]!)],
+  ];
+  for (const [name, ask] of questions) {
+    const start = performance.now();
+    ask();
+    const first = performance.now() - start;
+    rows.push([name, ms(first), ms(median(ask))]);
+  }
+  show("Interactive work at 5,000 items, 200 rules", ["question", "first time, ms", "again, ms"]);
+}
+
 /** Every package that apt lists, in the order of the file; of `a | b` the first; packages that are there only. */
 function readDebian(): OrderProblem | null {
   let text: string;
@@ -225,9 +288,8 @@ function benchDebian(): void {
   if (!problem)
     return void process.stdout.write("\nDebian's package graph: skipped, for apt has no lists here.\n");
   const ties = problem.items.reduce((sum, item) => sum + item.needs!.length, 0);
-  const start = performance.now();
-  const { result } = propose(problem);
-  const time = performance.now() - start;
+  const { result, command, memory } = runCommand(problem);
+  const time = median(() => propose(problem));
   const other = new graphlib.Graph({ directed: true });
   for (const { id, needs } of problem.items) for (const need of needs!) other.setEdge(need, id);
   const theirs = graphlib.alg
@@ -251,6 +313,8 @@ function benchDebian(): void {
     sizes(ours) === sizes(theirs) ? "equal" : "DIFFERENT",
     String(broken),
     ms(time),
+    ms(command),
+    String(memory),
   ]);
   show("Debian's package graph, as apt lists it", [
     "packages",
@@ -260,14 +324,36 @@ function benchDebian(): void {
     "their sizes beside @dagrejs/graphlib's",
     "kept ties broken",
     "ms",
+    "whole command, ms",
+    "its memory, MiB",
   ]);
 }
 
+/** `seating order` in a process of its own, from the file to the printed result; its memory is the highest it held. */
+function runCommand(problem: OrderProblem): { result: OrderResult; command: number; memory: number } {
+  const folder = mkdtempSync(join(tmpdir(), "seating-bench-"));
+  const file = join(folder, "problem.json");
+  const note = join(folder, "memory");
+  writeFileSync(file, JSON.stringify(problem));
+  const told = `import{writeFileSync}from"node:fs";process.on("exit",()=>writeFileSync(${JSON.stringify(note)},String(process.resourceUsage().maxRSS)))`;
+  const flags = ["--import", `data:text/javascript,${encodeURIComponent(told)}`];
+  const start = performance.now();
+  const { stdout } = spawnSync(process.execPath, [...flags, "dist/seating.mjs", "order", file], {
+    encoding: "utf8",
+    maxBuffer: 2 ** 30,
+  });
+  const command = performance.now() - start;
+  const memory = Math.round(Number(readFileSync(note, "utf8")) / 1024);
+  rmSync(folder, { recursive: true });
+  return { result: JSON.parse(stdout) as OrderResult, command, memory };
+}
+
 benchGraphs();
-benchReversed();
+benchDisorder();
 benchWhole();
+benchInteractive();
 benchDebian();
 const { rss } = process.memoryUsage();
 process.stdout.write(
-  `\nMemory at the end: ${Math.round(rss / 2 ** 20)} MiB resident. Node.js ${process.versions.node}. Medians of ${runs} runs.\n`,
+  `\nMemory of the benchmark at its end: ${Math.round(rss / 2 ** 20)} MiB resident, the other libraries' graphs among it. Node.js ${process.versions.node}. Medians of ${runs} runs.\n`,
 );

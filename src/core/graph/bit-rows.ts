@@ -10,10 +10,6 @@ export class BitRows {
     this.data = new Uint32Array(rows * this.words);
   }
 
-  row(row: number): Uint32Array {
-    return this.data.subarray(row * this.words, (row + 1) * this.words);
-  }
-
   set(row: number, column: number): void {
     this.data[row * this.words + (column >>> 5)]! |= 1 << (column & 31);
   }
@@ -38,8 +34,23 @@ export class BitRows {
 
   /** Adds all of `source`'s row to `target`'s. */
   merge(target: number, source: number): void {
-    const to = target * this.words;
-    const from = source * this.words;
-    for (let w = 0; w < this.words; w++) this.data[to + w]! |= this.data[from + w]!;
+    const { data, words } = this;
+    const to = target * words;
+    const from = source * words;
+    for (let w = 0; w < words; w++) data[to + w]! |= data[from + w]!;
+  }
+
+  /** How many bits of a row are set, counted a word at a time (Warren, Hacker's Delight, section 5-1; from memory). */
+  count(row: number): number {
+    let count = 0;
+    for (let at = row * this.words, end = at + this.words; at < end; at++) {
+      let bits = this.data[at]!;
+      if (bits === 0) continue;
+      bits -= (bits >>> 1) & 0x55555555;
+      bits = (bits & 0x33333333) + ((bits >>> 2) & 0x33333333);
+      bits = (bits + (bits >>> 4)) & 0x0f0f0f0f;
+      count += Math.imul(bits, 0x01010101) >>> 24;
+    }
+    return count;
   }
 }

@@ -40,7 +40,10 @@ describe("rows of bits", () => {
         const sets = [0, 1, 2, 3, 4].map(
           (row) => new Set(set.filter(([at]) => at === row).map(([, column]) => column)),
         );
-        sets.forEach((each, row) => expect(list(rows, row)).toEqual([...each].sort((a, b) => a - b)));
+        sets.forEach((each, row) => {
+          expect(list(rows, row)).toEqual([...each].sort((a, b) => a - b));
+          expect(rows.count(row)).toBe(each.size);
+        });
         rows.merge(1, 3);
         expect(list(rows, 1)).toEqual([...new Set([...sets[1]!, ...sets[3]!])].sort((a, b) => a - b));
       }),

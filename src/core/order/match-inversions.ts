@@ -10,10 +10,11 @@
  *          passes the node by. So a phase enters a node again only where something new may be found.
  *   gate:  a node without a place, through which searches pass and which is nobody's partner.
  *
- * A phase finds disjoint augmenting paths. Searched from the top of the list down, each later end comes to have those
- * partners for its own that no earlier one reaches, and few phases are needed. The phase that finds none has visited
- * what alternating paths reach: the cover of Kőnig (1931). Orders in wild disorder can need many phases; once the
- * search has cost more than a list of the pairs would, they are listed (matching.ts).
+ * A phase finds disjoint augmenting paths. Searched from the end of the list up, it enters hardly a node twice, and
+ * where few items are out of place a few phases do. Where many are, the last of the list would take all partners for
+ * its own in every phase; so from then on it is searched from the top down, and each later end comes to have those
+ * partners that no earlier one reaches. The phase that finds no path has visited what alternating paths reach: the
+ * cover of Kőnig (1931). Once the search has cost more than a list of the pairs would, they are listed (matching.ts).
  */
 import { BitRows } from "../graph/bit-rows";
 import type { Digraph } from "../graph/digraph";
@@ -28,6 +29,8 @@ export interface InversionMatching {
   readonly reached: Uint8Array;
 }
 
+/** How many phases search from the end of the list up, before the disorder is taken to be great. */
+const phasesFromEnd = 8;
 /** A search that takes this many steps a node and tie has cost more than a list of the pairs. */
 const stepsOfAList = 50;
 /** Rows of bits for 16,384 items take 32 MiB. */
@@ -107,8 +110,9 @@ class InversionSearch implements InversionMatching {
   private readonly next: Int32Array;
   private readonly cursor: Int32Array;
   private readonly path: Int32Array;
-  /** Later ends that have an inverted pair, from the top of the list down. */
-  private readonly laterEnds: readonly number[];
+  /** Later ends that have an inverted pair, from the end of the list up; from the top down in later phases. */
+  private readonly laterEnds: number[] = [];
+  private phases = 0;
 
   constructor(
     private readonly graph: Digraph,
@@ -124,9 +128,8 @@ class InversionSearch implements InversionMatching {
     this.next = new Int32Array(nodes);
     this.cursor = new Int32Array(nodes);
     this.path = new Int32Array(nodes + 1);
-    const laterEnds: number[] = [];
-    for (let v = 0; v < nodes; v++) if (this.least[v]! < place[v]!) laterEnds.push(v);
-    this.laterEnds = laterEnds.sort((a, b) => place[a]! - place[b]!);
+    for (let v = nodes - 1; v >= 0; v--) if (this.least[v]! < place[v]!) this.laterEnds.push(v);
+    this.laterEnds.sort((a, b) => place[b]! - place[a]!);
   }
 
   /** Whether the steps are used up; `reached` then says nothing. */
@@ -136,6 +139,7 @@ class InversionSearch implements InversionMatching {
 
   /** Augments along disjoint paths; answers how many it found. */
   phase(): number {
+    if (this.phases++ === phasesFromEnd) this.laterEnds.reverse();
     this.reached.fill(0);
     this.next.set(this.least);
     this.cursor.set(this.graph.outStart.subarray(1));

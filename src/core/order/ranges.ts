@@ -109,17 +109,11 @@ function countReached(graph: Digraph, nodeOf: Int32Array): Int32Array {
     for (let at = sorted.length - 1; at >= 0; at--) {
       const v = sorted[at]!;
       eachNext(graph, v, (w) => reach.merge(v, w));
-      counts[v]! += countBits(reach.row(v));
+      counts[v]! += reach.count(v);
     }
   }
   for (const node of nodeOf) counts[node]!--;
   return nodeOf.map((node) => counts[node]!);
-}
-
-function countBits(words: Uint32Array): number {
-  let count = 0;
-  for (let word of words) for (; word !== 0; word = (word & (word - 1)) >>> 0) count++;
-  return count;
 }
 
 function eachNext(graph: Digraph, v: number, visit: (w: number) => void): void {
