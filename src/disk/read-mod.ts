@@ -105,7 +105,13 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
       problem: { code: "zip-too-large", data: { size, limit: largestPlugin } },
     };
   const plugin = readPlugin(digest.bytes, game.pluginLayout.formType);
-  if (plugin.ok) return { ...facts, header: headerOf(plugin.value), problem: null };
+  if (plugin.ok)
+    return {
+      ...facts,
+      header: headerOf(plugin.value),
+      problem: null,
+      recordNames: [...new Set(plugin.value.records)],
+    };
   return { ...facts, header: null, problem: { code: plugin.refusal.code, data: plugin.refusal.data } };
 }
 

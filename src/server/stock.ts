@@ -2,11 +2,12 @@ import "server-only";
 import { lstat } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
-import type { PluginFile } from "@/core/model/shelf";
-import type { Stock } from "@/core/profile/roster";
+import type { PluginFile, ShelfMod } from "@/core/model/shelf";
+import { findOverlaps } from "@/core/order/broader-first";
+import { newestById, type Stock } from "@/core/profile/roster";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
-import { listShelf } from "@/store/shelf";
+import { listRecords, listShelf } from "@/store/shelf";
 import type { Sql } from "@/store/sql";
 import type { Context } from "./context";
 
@@ -33,7 +34,15 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
   );
   for (const expansion of definition.expansions.filter((each) => owned.includes(each.id)))
     base.push(...(await readPluginFiles(definition, join(gameFolder, expansion.folder), expansion.plugins)));
-  return { base, owned, shelf: await listShelf(db, game.id) };
+  const shelf = await listShelf(db, game.id);
+  return { base, owned, shelf, overlaps: await readOverlaps(db, game, shelf) };
+}
+
+/** By the newest version of each mod. */
+async function readOverlaps(db: Sql, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
+  const newest = new Set([...newestById(shelf).values()].map((mod) => mod.path));
+  const rows = (await listRecords(db, id)).filter(({ path }) => newest.has(path));
+  return findOverlaps(new Map(rows.map(({ plugin, records }) => [plugin, new Set(records)])));
 }
 
 /** An expansion is owned where its folder lies in the game's. */

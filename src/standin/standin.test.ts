@@ -97,7 +97,12 @@ describe("the stand-in game", () => {
     const base = await readPluginFiles(brinehollow, join(game(), "base"), brinehollow.builtIn);
     const { name, purpose, state } = plan.profiles[0]!;
     const profile = { id: "p", game: "brinehollow", name, purpose, version: 1, state: change(state) };
-    return makeRoster(brinehollow, profile, { base, owned: ["sunken-city", "lamplighters"], shelf: mods });
+    return makeRoster(brinehollow, profile, {
+      base,
+      owned: ["sunken-city", "lamplighters"],
+      shelf: mods,
+      overlaps: [],
+    });
   }
 
   async function write(roster: Roster, names = namesToWrite(roster)): Promise<void> {

@@ -29,19 +29,35 @@ export const listProfiles = (db: Sql, gameId: string) =>
 
 /** The whole profile; null where there is none of this id, or it is in the bin. */
 export async function findProfile(db: Sql, id: string): Promise<Profile | null> {
-  const [head] = await db.query<Omit<Profile, "state"> & { expansions: string[] }>(
-    `select id, game_id as "game", name, purpose, version, expansions
+  const [head] = await db.query<Omit<Profile, "state"> & { expansions: string[]; broaderFirst: boolean }>(
+    `select id, game_id as "game", name, purpose, version, expansions, broader_first as "broaderFirst"
      from profile where id = $1 and deleted_at is null order by id`,
     [id],
   );
   if (!head) return null;
-  const { expansions, ...facts } = head;
+  const { expansions, broaderFirst, ...facts } = head;
   const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
-  const rules = await db.query<Rule>(
-    "select id, rule, note, made from profile_rule where profile_id = $1 order by position",
-    [id],
+  const rules = await readRules(db, head.game, id);
+  const breadth = broaderFirst ? {} : { broaderFirst: false as const };
+  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth } };
+}
+
+async function readRules(db: Sql, gameId: string, profileId: string): Promise<Rule[]> {
+  const rows = await db.query<Omit<Rule, "off" | "shared"> & { off: boolean; shared: boolean }>(
+    `select id, rule, note, made, off, false as shared, position from profile_rule where profile_id = $1
+     union all
+     select id, rule, note, made, off, true, position from game_rule where game_id = $2
+     order by shared, position`,
+    [profileId, gameId],
   );
-  return { ...facts, state: { mods, plugins, rules, expansions } };
+  return rows.map(({ id, rule, note, made, off, shared }) => ({
+    id,
+    rule,
+    note,
+    made,
+    ...(off ? { off } : {}),
+    ...(shared ? { shared } : {}),
+  }));
 }
 
 async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
@@ -51,13 +67,13 @@ async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Or
     [profileId, list],
   );
   const entries = await db.query<{ [K in keyof Entry]-?: Entry[K] | null }>(
-    `select id, is_on as "on", section, home, content from profile_entry
+    `select id, is_on as "on", section, home, content, nullif(fresh, false) as fresh from profile_entry
      where profile_id = $1 and list = $2 order by position`,
     [profileId, list],
   );
   return {
     sections: sections.map(withoutNulls<Section>("tags")),
-    entries: entries.map(withoutNulls<Entry>("home", "content")),
+    entries: entries.map(withoutNulls<Entry>("home", "content", "fresh")),
   };
 }
 
@@ -71,8 +87,9 @@ const withoutNulls =
 
 export const insertProfile = (db: Sql, { id, game, name, purpose, version, state }: Profile) =>
   db.query(
-    "insert into profile (id, game_id, name, purpose, version, expansions) values ($1, $2, $3, $4, $5, $6)",
-    [id, game, name, purpose, version, state.expansions],
+    `insert into profile (id, game_id, name, purpose, version, expansions, broader_first)
+     values ($1, $2, $3, $4, $5, $6, $7)`,
+    [id, game, name, purpose, version, state.expansions, state.broaderFirst !== false],
   );
 
 /** Stores what an edit changed: the new version, and of the state what is another object than before. */
@@ -83,34 +100,37 @@ export async function saveState(
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
-  await db.query("update profile set version = $2, expansions = $3 where id = $1", [
+  await db.query("update profile set version = $2, expansions = $3, broader_first = $4 where id = $1", [
     id,
     version,
     state.expansions,
+    state.broaderFirst !== false,
   ]);
   for (const list of ["mods", "plugins"] as const) {
     if (state[list].sections !== before?.[list].sections)
       await saveSections(db, id, list, state[list].sections);
     if (state[list].entries !== before?.[list].entries) await saveEntries(db, id, list, state[list].entries);
   }
-  if (state.rules !== before?.rules) await saveRules(db, id, state.rules);
+  if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
 }
 
 const saveEntries = (db: Sql, id: string, list: ListName, entries: readonly Entry[]) =>
   db.query(
     `with given as (
-       select * from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[])
-         with ordinality as g (id, is_on, section, home, content, position)
+       select * from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[])
+         with ordinality as g (id, is_on, section, home, content, fresh, position)
      ), gone as (
        delete from profile_entry
        where profile_id = $1 and list = $2 and not id = any($3::text[])
      )
-     insert into profile_entry (profile_id, list, position, id, is_on, section, home, content)
-     select $1, $2, position, id, is_on, section, home, content from given
+     insert into profile_entry (profile_id, list, position, id, is_on, section, home, content, fresh)
+     select $1, $2, position, id, is_on, section, home, content, fresh from given
      on conflict (profile_id, list, id) do update set position = excluded.position, is_on = excluded.is_on,
-       section = excluded.section, home = excluded.home, content = excluded.content
-     where (profile_entry.position, profile_entry.is_on, profile_entry.section, profile_entry.home, profile_entry.content)
-       is distinct from (excluded.position, excluded.is_on, excluded.section, excluded.home, excluded.content)`,
+       section = excluded.section, home = excluded.home, content = excluded.content, fresh = excluded.fresh
+     where (profile_entry.position, profile_entry.is_on, profile_entry.section, profile_entry.home,
+         profile_entry.content, profile_entry.fresh)
+       is distinct from (excluded.position, excluded.is_on, excluded.section, excluded.home, excluded.content,
+         excluded.fresh)`,
     [
       id,
       list,
@@ -119,6 +139,7 @@ const saveEntries = (db: Sql, id: string, list: ListName, entries: readonly Entr
       entries.map((entry) => entry.section),
       entries.map((entry) => entry.home ?? null),
       entries.map((entry) => entry.content ?? null),
+      entries.map((entry) => entry.fresh ?? false),
     ],
   );
 
@@ -138,13 +159,39 @@ async function saveSections(
   );
 }
 
-async function saveRules(db: Sql, id: string, rules: readonly Rule[]): Promise<void> {
-  await db.query("delete from profile_rule where profile_id = $1", [id]);
+/** A profile that is new brings no rules for the others of its game. */
+async function saveRules(db: Sql, id: string, rules: readonly Rule[], isNew: boolean): Promise<void> {
+  await saveRulesOf(
+    db,
+    "profile",
+    id,
+    rules.filter((rule) => !rule.shared),
+  );
+  if (isNew) return;
+  const [profile] = await db.query<{ game: string }>(
+    `select game_id as "game" from profile where id = $1 order by id`,
+    [id],
+  );
+  await saveRulesOf(
+    db,
+    "game",
+    profile!.game,
+    rules.filter((rule) => rule.shared),
+  );
+}
+
+async function saveRulesOf(
+  db: Sql,
+  owner: "profile" | "game",
+  id: string,
+  rules: readonly Rule[],
+): Promise<void> {
+  await db.query(`delete from ${owner}_rule where ${owner}_id = $1`, [id]);
   await db.query(
-    `insert into profile_rule (profile_id, position, id, rule, note, made)
-     select $1, r.position, r.id, r.rule, r.note, r.made
-     from rows from (jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text))
-       with ordinality as r (id, rule, note, made, position)`,
+    `insert into ${owner}_rule (${owner}_id, position, id, rule, note, made, off)
+     select $1, r.position, r.id, r.rule, r.note, r.made, coalesce(r.off, false)
+     from rows from (jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text, off boolean))
+       with ordinality as r (id, rule, note, made, off, position)`,
     [id, JSON.stringify(rules)],
   );
 }

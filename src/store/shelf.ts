@@ -9,8 +9,17 @@ export const listShelf = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-/** Puts the mods in place of what was known of the same paths. */
-export const saveShelfMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
+/** Puts the mods in place of what was known of the same paths, the names of their plugins' records apart. */
+export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  const lean = mods.map((mod) => ({
+    ...mod,
+    plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
+  }));
+  await saveMods(db, gameId, lean);
+  await saveRecords(db, gameId, mods);
+}
+
+const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
   db.query(
     `insert into shelf_mod (game_id, path, kind, size, stamp, id, name, version, author, summary, tags, files,
        content, archive_sha256, manifest, plugins, problem)
@@ -25,6 +34,29 @@ export const saveShelfMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]
        content = excluded.content, archive_sha256 = excluded.archive_sha256, manifest = excluded.manifest,
        plugins = excluded.plugins, problem = excluded.problem`,
     [gameId, JSON.stringify(mods)],
+  );
+
+async function saveRecords(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  await db.query("delete from plugin_records where game_id = $1 and path = any($2::text[])", [
+    gameId,
+    mods.map((mod) => mod.path),
+  ]);
+  const rows = mods.flatMap(({ path, plugins }) =>
+    plugins.map(({ name, recordNames = [] }) => ({ path, plugin: name, records: recordNames })),
+  );
+  await db.query(
+    `insert into plugin_records (game_id, path, plugin, records)
+     select $1, r.path, r.plugin, r.records
+     from jsonb_to_recordset($2::jsonb) as r (path text, plugin text, records text[])`,
+    [gameId, JSON.stringify(rows)],
+  );
+}
+
+/** The records that each plugin of the shelf changes. */
+export const listRecords = (db: Sql, gameId: string) =>
+  db.query<{ path: string; plugin: string; records: string[] }>(
+    "select path, plugin, records from plugin_records where game_id = $1 order by path, plugin",
+    [gameId],
   );
 
 /** Forgets what is not among the paths any more. */

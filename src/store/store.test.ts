@@ -14,7 +14,7 @@ import { migrate } from "./migrate";
 import { openHere } from "./pglite";
 import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDeleted } from "./profiles";
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
-import { keepShelfPaths, listShelf, saveShelfMods } from "./shelf";
+import { keepShelfPaths, listRecords, listShelf, saveShelfMods } from "./shelf";
 import type { Database, Sql } from "./sql";
 
 const migrations = join(process.cwd(), "src/store/migrations");
@@ -42,7 +42,7 @@ const { profile } = testRoster(
   [
     { name: "Core.keel" },
     { name: "a.plank", on: false },
-    { name: "p.plank", section: "patches", home: "world" },
+    { name: "p.plank", section: "patches", home: "world", fresh: true },
   ],
   [{ kind: "after", item: "p.plank", other: "a.plank", strength: "must" }],
 );
@@ -73,7 +73,11 @@ test("columns carry the fields of the schemas", async () => {
   expect(columns("profile_section", "profileId", "list", "position")).toEqual(
     Object.keys(Section.shape).sort(),
   );
-  expect(columns("profile_rule", "profileId", "position")).toEqual(Object.keys(Rule.shape).sort());
+  const ofRules = Object.keys(Rule.shape)
+    .filter((name) => name !== "shared")
+    .sort();
+  expect(columns("profile_rule", "profileId", "position")).toEqual(ofRules);
+  expect(columns("game_rule", "gameId", "position")).toEqual(ofRules);
 });
 
 test("migrations are applied once, and a changed one is refused", async () => {
@@ -130,6 +134,40 @@ test("a profile is read back as it was stored, and so is what an edit changed", 
     await saveState(tx, profile.id, 2, edited.value.state, profile.state);
     expect(await findProfile(tx, profile.id)).toEqual({ ...profile, version: 2, state: edited.value.state });
     expect(await listProfiles(tx, "pond")).toMatchObject([{ name: "Test", modsOn: 2, deletedAt: null }]);
+  }));
+
+test("rules that are shared hold in every profile of the game; a new profile takes none of them away", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const rule = profile.state.rules[0]!;
+    const shared = { ...rule, id: "all", note: "for all", off: true as const, shared: true as const };
+    const edited = applySteps(profile.state, [
+      { kind: "keep-rule", rule: shared, before: null },
+      { kind: "broader-first", on: false },
+    ]);
+    if (!edited.ok) throw new Error(edited.refusal.code);
+    await saveState(tx, profile.id, 2, edited.value.state, profile.state);
+    expect((await findProfile(tx, profile.id))!.state).toEqual(edited.value.state);
+    const other = { ...profile, id: "p2", name: "Other", state: { ...profile.state, rules: [] } };
+    await insertProfile(tx, other);
+    await saveState(tx, "p2", 1, other.state, null);
+    expect((await findProfile(tx, "p2"))!.state.rules).toEqual([shared]);
+    expect((await findProfile(tx, profile.id))!.state.rules).toEqual([rule, shared]);
+  }));
+
+test("the names of records are kept beside the shelf and go with their mod", () =>
+  tried(async (tx) => {
+    const file = { ...pluginFile("a.plank"), recordNames: ["reef@Pond.keel", "tide@Pond.keel"] };
+    const mod = shelfMod("a", [file]);
+    await saveShelfMods(tx, "pond", [mod]);
+    expect((await listShelf(tx, "pond"))[0]!.plugins).toEqual([pluginFile("a.plank")]);
+    expect(await listRecords(tx, "pond")).toEqual([
+      { path: mod.path, plugin: "a.plank", records: ["reef@Pond.keel", "tide@Pond.keel"] },
+    ]);
+    await saveShelfMods(tx, "pond", [{ ...mod, plugins: [{ ...file, recordNames: ["reef@Pond.keel"] }] }]);
+    expect((await listRecords(tx, "pond"))[0]!.records).toHaveLength(1);
+    await keepShelfPaths(tx, "pond", []);
+    expect(await listRecords(tx, "pond")).toEqual([]);
   }));
 
 test("a profile in the bin is not found, and gives its name free", () =>

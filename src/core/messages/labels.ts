@@ -8,6 +8,16 @@ const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
   accept: (d) => `accept ${plural(d.moves, "move")}`,
   drop: (d) => (Number(d.count) > 1 ? `take out ${d.count} mods` : `take out ${d.item}`),
   restore: (d) => `go back to “${d.name}”`,
+  "add-rule": (d) => `remember a rule for ${d.item}`,
+  "change-rule": (d) => `change a rule for ${d.item}`,
+  "drop-rule": (d) => `delete a rule for ${d.item}`,
+  "rule-on": (d) => `switch on a rule for ${d.item}`,
+  "rule-off": (d) => `switch off a rule for ${d.item}`,
+  "broader-first": (d) => (d.on ? "let the broader load earlier" : "not mind which is broader"),
+  "add-section": (d) => `add the section ${d.name}`,
+  "change-section": (d) => `change the section ${d.name}`,
+  "drop-section": (d) => `remove the section ${d.name}`,
+  "move-section": (d) => `move the section ${d.name}`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 

@@ -1,5 +1,6 @@
 import type { Link } from "../model/problem";
 import type { DirectTie } from "../profile/ties";
+import { isBroaderFirst } from "../order/broader-first";
 import { isBuiltInRule } from "../profile/plugin-problem";
 import { item, sentence, type Sentence } from "./parts";
 
@@ -8,6 +9,7 @@ export type RuleNote = (id: string) => string | null;
 
 const ruleWords = (because: string, note: RuleNote): string => {
   if (isBuiltInRule(because)) return "the game’s fixed order";
+  if (isBroaderFirst(because)) return "the broader of two that change the same records loads earlier";
   const text = note(because);
   return text ? `your rule, “${text}”` : "your rule";
 };

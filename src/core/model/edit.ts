@@ -1,10 +1,12 @@
 import { z } from "zod";
-import { Entry, ListName, ProfileState } from "./profile";
+import { Section } from "./game";
+import { Entry, ListName, ProfileState, Rule } from "./profile";
 
 /**
  * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
  * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
- * present items; `replace` goes to another state altogether.
+ * present items, and with `sections` of those too; `keep-rule` puts a rule, new or
+ * changed, before another (null: at the end); `replace` goes to another state altogether, but for rules that are shared.
  */
 export const Step = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -15,14 +17,40 @@ export const Step = z.discriminatedUnion("kind", [
   }),
   z.strictObject({ kind: z.literal("drop"), list: ListName, ids: z.array(z.string()) }),
   z.strictObject({ kind: z.literal("switch"), list: ListName, ids: z.array(z.string()), on: z.boolean() }),
-  z.strictObject({ kind: z.literal("arrange"), list: ListName, entries: z.array(Entry) }),
+  z.strictObject({
+    kind: z.literal("arrange"),
+    list: ListName,
+    entries: z.array(Entry),
+    sections: z.array(Section).optional(),
+  }),
+  z.strictObject({ kind: z.literal("keep-rule"), rule: Rule, before: z.string().nullable() }),
+  z.strictObject({ kind: z.literal("drop-rule"), id: z.string() }),
+  z.strictObject({ kind: z.literal("broader-first"), on: z.boolean() }),
   z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
 ]);
 export type Step = z.infer<typeof Step>;
 
 /** What an edit did, as data; its words ("Move Tidal Core.keel to B3") stand in core/messages under `id`. */
 export const EditLabel = z.strictObject({
-  id: z.enum(["move", "switch-on", "switch-off", "accept", "drop", "restore", "arrivals"]),
+  id: z.enum([
+    "move",
+    "switch-on",
+    "switch-off",
+    "accept",
+    "drop",
+    "restore",
+    "arrivals",
+    "add-rule",
+    "change-rule",
+    "drop-rule",
+    "rule-on",
+    "rule-off",
+    "broader-first",
+    "add-section",
+    "change-section",
+    "drop-section",
+    "move-section",
+  ]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });
 export type EditLabel = z.infer<typeof EditLabel>;

@@ -8,7 +8,8 @@ export type ListName = z.infer<typeof ListName>;
 /**
  * One item of an order. `section` is the one in which it stands; `home` the one it belongs to where a tie
  * made an accepted proposal seat it in a later one. Mods have no sections yet: `section` is null there.
- * `content` pins a mod to the version of this content hash, where the shelf holds several.
+ * `content` pins a mod to the version of this content hash, where the shelf holds several. `fresh` is an item that
+ * arrived by itself: neither a hand nor an accepted proposal has placed it yet.
  */
 export const Entry = z.strictObject({
   id: z.string().min(1).max(500),
@@ -16,6 +17,7 @@ export const Entry = z.strictObject({
   section: z.string().nullable(),
   home: z.string().optional(),
   content: z.string().optional(),
+  fresh: z.literal(true).optional(),
 });
 export type Entry = z.infer<typeof Entry>;
 
@@ -23,11 +25,14 @@ export type Entry = z.infer<typeof Entry>;
 export const Order = z.strictObject({ sections: z.array(Section), entries: z.array(Entry) });
 export type Order = z.infer<typeof Order>;
 
+/** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
-  id: z.string(),
+  id: z.string().min(1).max(100),
   rule: OrderRule,
-  note: z.string(),
-  made: z.string(),
+  note: z.string().max(500),
+  made: z.string().max(40),
+  off: z.literal(true).optional(),
+  shared: z.literal(true).optional(),
 });
 export type Rule = z.infer<typeof Rule>;
 
@@ -35,9 +40,12 @@ export type Rule = z.infer<typeof Rule>;
 export const ProfileState = z.strictObject({
   mods: Order,
   plugins: Order,
+  /** Those of this profile, then those that it shares with all others of its game. */
   rules: z.array(Rule),
   /** Ids of the expansions that are on. */
   expansions: z.array(z.string()),
+  /** False where the broader of two plugins that change the same records need not load earlier. */
+  broaderFirst: z.literal(false).optional(),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 

@@ -26,6 +26,8 @@ export const PluginFile = z.strictObject({
   sha256: z.string(),
   header: PluginHeader.nullable(),
   problem: Problem.nullable(),
+  /** Names of the records that it changes; only on what has just been read, for the store keeps them apart. */
+  recordNames: z.array(z.string()).optional(),
 });
 export type PluginFile = z.infer<typeof PluginFile>;
 

@@ -14,6 +14,9 @@ const weight = 0.1;
 /** Whether a tie's reason is one of `broaderFirstRules`. */
 export const isBroaderFirst = (because: string): boolean => because.startsWith(prefix);
 
+/** What this many plugins change says nothing about two of them, and would make a pair of each two. */
+const mostTouching = 24;
+
 /**
  * Pairs that change the same records, by the records that each plugin changes; those that change as many as each other
  * are left out, for neither is the broader. In the order of the plugins.
@@ -26,6 +29,7 @@ export function findOverlaps(plugins: ReadonlyMap<string, ReadonlySet<string>>):
       if (others) others.push(plugin);
       else touching.set(record, [plugin]);
     }
+  for (const [record, all] of touching) if (all.length > mostTouching) touching.delete(record);
   return [...plugins.keys()].flatMap((plugin) => overlapsOf(plugin, plugins, touching));
 }
 
@@ -38,7 +42,7 @@ function overlapsOf(
   const records = plugins.get(plugin)!;
   const shared = new Map<string, number>();
   for (const record of records)
-    for (const other of touching.get(record)!)
+    for (const other of touching.get(record) ?? [])
       if (plugins.get(other)!.size < records.size) shared.set(other, (shared.get(other) ?? 0) + 1);
   return [...shared].map(([narrower, count]) => ({ broader: plugin, narrower, shared: count }));
 }

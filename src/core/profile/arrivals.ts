@@ -15,12 +15,16 @@ export function addAbsentPlugins(
   const known = new Set(entries.map((entry) => foldName(game, entry.id)));
   const fixedNames = fixedPlugins(game, state.expansions);
   const fixed = new Set(fixedNames.map((name) => foldName(game, name)));
+  const isFixed = (id: string) => fixed.has(foldName(game, id));
   const arrivals = new Map<string, Entry[]>();
   const arrive = (id: string, section: string | null, isOn: boolean) => {
     if (known.has(foldName(game, id))) return;
     known.add(foldName(game, id));
     const group = section ?? sections[0]?.id ?? "";
-    arrivals.set(group, [...(arrivals.get(group) ?? []), { id, on: isOn, section: group }]);
+    arrivals.set(group, [
+      ...(arrivals.get(group) ?? []),
+      { id, on: isOn, section: group, ...(isFixed(id) ? {} : { fresh: true as const }) },
+    ]);
   };
   for (const name of fixedNames) arrive(name, sectionFor(game, state, game.loadRanks[0]!.id, []), true);
   for (const mod of mods)

@@ -1,6 +1,8 @@
 import { testGame } from "../testing/game";
 import { pluginFile, testRoster, withState } from "../testing/roster";
+import { acceptEdit, proposePlugins } from "./accept";
 import { makeRoster } from "./roster";
+import { applySteps } from "./steps";
 import { isBuiltInRule, pluginProblem } from "./plugin-problem";
 import { indexTies, isBroken } from "./ties";
 
@@ -69,4 +71,63 @@ test("direct ties are masters and rules for pairs, each known from both ends; se
   expect(ties.of("b.plank")).toHaveLength(3);
   expect(ties.of("Pond.keel")).toEqual([]);
   expect(indexTies(withState(roster, roster.profile.state)).all).toEqual(ties.all);
+});
+
+describe("the broader of two that change the same records", () => {
+  const base = testRoster([
+    { name: "wide.plank" },
+    { name: "small.plank" },
+    { name: "new.plank", fresh: true },
+  ]);
+  const overlaps = [
+    { broader: "WIDE.plank", narrower: "small.plank", shared: 3 },
+    { broader: "wide.plank", narrower: "new.plank", shared: 1 },
+    { broader: "new.plank", narrower: "gone.plank", shared: 1 },
+  ];
+  const rosterOf = (state = base.profile.state) =>
+    makeRoster(testGame, { ...base.profile, state }, { ...base.stock, overlaps });
+
+  test("is a faint preference where nobody has placed one of the two yet", () => {
+    expect(pluginProblem(rosterOf()).rules).toEqual([
+      {
+        id: "broader-first:wide.plank new.plank",
+        kind: "before",
+        item: "wide.plank",
+        other: "new.plank",
+        strength: "prefer",
+        weight: 0.1,
+      },
+    ]);
+  });
+
+  test("is left out where the profile does without, and rules that are off are too", () => {
+    const rule = { id: "r", note: "", made: "2026-01-01", off: true as const };
+    const state = {
+      ...base.profile.state,
+      broaderFirst: false as const,
+      rules: [
+        {
+          ...rule,
+          rule: {
+            kind: "last" as const,
+            item: "new.plank",
+            within: "list" as const,
+            strength: "must" as const,
+          },
+        },
+      ],
+    };
+    expect(pluginProblem(rosterOf(state)).rules).toEqual([]);
+  });
+
+  test("moves what arrived, and once the proposal is accepted it is placed", () => {
+    const swapped = [{ broader: "new.plank", narrower: "wide.plank", shared: 1 }];
+    const roster = makeRoster(testGame, base.profile, { ...base.stock, overlaps: swapped });
+    const proposal = proposePlugins(roster);
+    expect(proposal.result.moved).toEqual(["new.plank"]);
+    const edit = acceptEdit(roster, proposal)!;
+    const applied = applySteps(roster.profile.state, edit.steps);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    expect(applied.value.state.plugins.entries.some((entry) => entry.fresh)).toBe(false);
+  });
 });

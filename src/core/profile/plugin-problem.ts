@@ -1,4 +1,6 @@
 import type { OrderProblem, OrderRule, ProblemItem } from "../model/problem";
+import { broaderFirstRules } from "../order/broader-first";
+import { foldName } from "./fold";
 import type { Roster } from "./roster";
 
 export const BUILT_IN_RULE = "built-in";
@@ -23,7 +25,11 @@ export function pluginProblem(roster: Roster): OrderProblem {
     })),
     classes: game.loadRanks.map((rank) => rank.id),
     sections: profile.state.plugins.sections.map((section) => section.id),
-    rules: [...builtInRules(roster), ...profile.state.rules.map(({ id, rule }) => ({ ...rule, id }))],
+    rules: [
+      ...builtInRules(roster),
+      ...profile.state.rules.filter((rule) => !rule.off).map(({ id, rule }) => ({ ...rule, id })),
+      ...breadthRules(roster),
+    ],
   };
 }
 
@@ -37,10 +43,21 @@ function sectionOf(
   return section && section.rank === plugin.rank.id ? { section: section.id } : {};
 }
 
+/** For plugins that nobody has placed yet, unless the profile does without. */
+function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): OrderRule[] {
+  if (profile.state.broaderFirst === false) return [];
+  const idOf = (name: string) => idOfName.get(foldName(game, name));
+  const overlaps = stock.overlaps.flatMap(({ broader, narrower, shared }) => {
+    const [one, other] = [idOf(broader), idOf(narrower)];
+    return one !== undefined && other !== undefined ? [{ broader: one, narrower: other, shared }] : [];
+  });
+  return broaderFirstRules(overlaps, (id) => pluginOf.get(id)!.entry.fresh === true);
+}
+
 function builtInRules({ game, plugins, idOfName }: Roster): OrderRule[] {
   const names = [...game.builtIn, ...game.expansions.flatMap((expansion) => expansion.plugins)];
   const present = names
-    .map((name) => idOfName.get(game.paths.ignoreCase ? name.toLowerCase() : name))
+    .map((name) => idOfName.get(foldName(game, name)))
     .filter((id) => id !== undefined && plugins.some((plugin) => plugin.id === id && plugin.fixed));
   return present.slice(1).map((id, at) => ({
     id: `${BUILT_IN_RULE}:${at + 1}`,

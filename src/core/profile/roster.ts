@@ -1,5 +1,6 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
 import type { Entry, Profile } from "../model/profile";
+import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
@@ -11,6 +12,8 @@ export interface Stock {
   readonly base: readonly PluginFile[];
   readonly owned: readonly string[];
   readonly shelf: readonly ShelfMod[];
+  /** Plugins of the shelf that change the same records, by name. */
+  readonly overlaps: readonly Overlap[];
 }
 
 export interface SeatedMod {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import type { Step } from "../model/edit";
-import type { Entry, ProfileState } from "../model/profile";
+import type { Entry, ProfileState, Rule } from "../model/profile";
 import { testGame } from "../testing/game";
 import { applySteps, firstOutOfSection } from "./steps";
 
@@ -103,4 +103,62 @@ test("whatever was done, its inverse leads back, step by step in reverse", () =>
     }),
     { numRuns: 800 },
   );
+});
+
+describe("rules", () => {
+  const rule = (id: string, more: Partial<Rule> = {}): Rule => ({
+    id,
+    rule: { kind: "after", item: "b", other: "a", strength: "prefer" },
+    note: "",
+    made: "2026-01-01",
+    ...more,
+  });
+  const shared = { shared: true as const };
+  const ruled: ProfileState = { ...state, rules: [rule("r1"), rule("r2"), rule("g1", shared)] };
+  const change = (...steps: Step[]) => {
+    const applied = applySteps(ruled, steps);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    const back = applySteps(applied.value.state, applied.value.inverse);
+    expect(back.ok && back.value.state).toEqual(ruled);
+    return applied.value.state.rules.map((each) => each.id + (each.off ? " off" : ""));
+  };
+
+  test("are added, changed, switched off and dropped, each with its way back; shared ones come after", () => {
+    expect(change({ kind: "keep-rule", rule: rule("new"), before: null })).toEqual(["r1", "r2", "new", "g1"]);
+    expect(change({ kind: "keep-rule", rule: rule("new"), before: "r2" })).toEqual(["r1", "new", "r2", "g1"]);
+    expect(change({ kind: "keep-rule", rule: rule("r1", { off: true }), before: "r2" })).toEqual([
+      "r1 off",
+      "r2",
+      "g1",
+    ]);
+    expect(change({ kind: "keep-rule", rule: rule("r1", shared), before: null })).toEqual(["r2", "g1", "r1"]);
+    expect(change({ kind: "drop-rule", id: "r1" })).toEqual(["r2", "g1"]);
+    expect(change({ kind: "drop-rule", id: "nobody" })).toEqual(["r1", "r2", "g1"]);
+  });
+
+  test("that are shared stay when one profile goes back to another state", () => {
+    expect(
+      change({ kind: "replace", state: { ...state, rules: [rule("old"), rule("gone", shared)] } }),
+    ).toEqual(["old", "g1"]);
+  });
+});
+
+test("a list arranged with its sections takes both over, and refuses what would stand outside them", () => {
+  const turned = [...sections].reverse();
+  const entries = [...state.plugins.entries.slice(2), ...state.plugins.entries.slice(0, 2)];
+  const step: Step = { kind: "arrange", list: "plugins", entries, sections: turned };
+  const { state: next, inverse } = apply(step);
+  expect([next.plugins.sections, ids(next)]).toEqual([turned, "cdab"]);
+  const back = applySteps(next, inverse);
+  expect(back.ok && back.value.state).toEqual(state);
+  const wrong = applySteps(state, [{ ...step, sections }]);
+  expect(wrong.ok ? null : wrong.refusal.code).toBe("outside-section");
+});
+
+test("the choice about breadth is kept, taken back, and absent where it is the usual one", () => {
+  const off = apply({ kind: "broader-first", on: false });
+  expect(off.state.broaderFirst).toBe(false);
+  const back = applySteps(off.state, off.inverse);
+  expect(back.ok && back.value.state).toEqual(state);
+  expect(apply({ kind: "broader-first", on: true }).state).toBe(state);
 });

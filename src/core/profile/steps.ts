@@ -1,6 +1,6 @@
 import type { EditLabel, Step } from "../model/edit";
 import { done, refuse, type Outcome } from "../model/outcome";
-import type { Entry, ListName, Order, ProfileState } from "../model/profile";
+import type { Entry, ListName, Order, ProfileState, Rule } from "../model/profile";
 
 export interface Applied {
   readonly state: ProfileState;
@@ -30,9 +30,21 @@ function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
     case "switch":
       return turn(state, step.list, step.ids, step.on);
     case "arrange":
-      return arrange(state, step.list, step.entries);
+      return arrange(state, step.list, step.entries, step.sections);
+    case "keep-rule":
+      return keepRule(state, step.rule, step.before);
+    case "drop-rule":
+      return dropRule(state, step.id);
+    case "broader-first":
+      return preferBroader(state, step.on);
     case "replace":
-      return done({ state: step.state, inverse: [{ kind: "replace", state }] });
+      return done({
+        state: {
+          ...step.state,
+          rules: inScopes([...step.state.rules.filter(isOwn), ...state.rules.filter(isShared)]),
+        },
+        inverse: [{ kind: "replace", state }],
+      });
   }
 }
 
@@ -81,12 +93,60 @@ function turn(state: ProfileState, list: ListName, ids: readonly string[], on: b
   return withEntries(state, list, next, () => [{ kind: "switch", list, ids: turned, on: !on }]);
 }
 
-function arrange(state: ProfileState, list: ListName, entries: readonly Entry[]): Outcome<Applied> {
-  const present = state[list].entries;
-  const known = new Map(present.map((entry) => [entry.id, entry]));
-  const same = entries.length === present.length && entries.every((entry) => known.delete(entry.id));
+function arrange(
+  state: ProfileState,
+  list: ListName,
+  entries: readonly Entry[],
+  sections?: Order["sections"],
+): Outcome<Applied> {
+  const present = state[list];
+  const known = new Map(present.entries.map((entry) => [entry.id, entry]));
+  const same = entries.length === present.entries.length && entries.every((entry) => known.delete(entry.id));
   if (!same) return refuse("other-items", { list });
-  return withEntries(state, list, entries, () => [{ kind: "arrange", list, entries: present }]);
+  const back = (): Step[] => [{ kind: "arrange", list, ...present }];
+  if (!sections) return withEntries(state, list, entries, back);
+  const misplaced = firstOutOfSection(sections, entries);
+  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section ?? "" });
+  return done({
+    state: { ...state, [list]: { sections: [...sections], entries: [...entries] } },
+    inverse: back(),
+  });
+}
+
+const isShared = (rule: Rule): boolean => rule.shared === true;
+const isOwn = (rule: Rule): boolean => !rule.shared;
+const inScopes = (rules: readonly Rule[]): Rule[] => [...rules.filter(isOwn), ...rules.filter(isShared)];
+
+function keepRule(state: ProfileState, rule: Rule, before: string | null): Outcome<Applied> {
+  const at = state.rules.findIndex((each) => each.id === rule.id);
+  const rest = state.rules.filter((each) => each.id !== rule.id);
+  const place = rest.findIndex((each) => each.id === before);
+  const index = place < 0 ? rest.length : place;
+  const rules = inScopes([...rest.slice(0, index), rule, ...rest.slice(index)]);
+  const inverse: Step =
+    at < 0
+      ? { kind: "drop-rule", id: rule.id }
+      : { kind: "keep-rule", rule: state.rules[at]!, before: state.rules[at + 1]?.id ?? null };
+  return done({ state: { ...state, rules }, inverse: [inverse] });
+}
+
+function dropRule(state: ProfileState, id: string): Outcome<Applied> {
+  const at = state.rules.findIndex((rule) => rule.id === id);
+  if (at < 0) return done({ state, inverse: [] });
+  const before = state.rules[at + 1]?.id ?? null;
+  return done({
+    state: { ...state, rules: state.rules.filter((rule) => rule.id !== id) },
+    inverse: [{ kind: "keep-rule", rule: state.rules[at]!, before }],
+  });
+}
+
+function preferBroader(state: ProfileState, on: boolean): Outcome<Applied> {
+  if ((state.broaderFirst !== false) === on) return done({ state, inverse: [] });
+  const { broaderFirst: _, ...rest } = state;
+  return done({
+    state: on ? rest : { ...rest, broaderFirst: false },
+    inverse: [{ kind: "broader-first", on: !on }],
+  });
 }
 
 function withEntries(
@@ -104,7 +164,7 @@ function withEntries(
 }
 
 function sameEntry(a: Entry, b: Entry): boolean {
-  const keys = ["id", "on", "section", "home", "content"] as const;
+  const keys = ["id", "on", "section", "home", "content", "fresh"] as const;
   return a === b || keys.every((key) => a[key] === b[key]);
 }
 

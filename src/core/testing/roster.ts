@@ -13,6 +13,7 @@ export interface TestPlugin {
   readonly home?: string;
   readonly on?: boolean;
   readonly modOn?: boolean;
+  readonly fresh?: true;
 }
 
 export function pluginFile(name: string, masters: readonly string[] = [], flags = 0): PluginFile {
@@ -65,13 +66,14 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
   const mods = plugins.map(({ name, masters, flags }) =>
     shelfMod(modIdOf(name), [pluginFile(name, masters, flags)]),
   );
-  const entries = plugins.map(({ name, on = true, section, home }): Entry => ({
+  const entries = plugins.map(({ name, on = true, section, home, fresh }): Entry => ({
     id: name,
     on,
     section: section ?? sectionOf(name),
     ...(home === undefined ? {} : { home }),
+    ...(fresh === undefined ? {} : { fresh }),
   }));
-  const stock: Stock = { base: [pluginFile("Pond.keel", [], 1)], owned: [], shelf: mods };
+  const stock: Stock = { base: [pluginFile("Pond.keel", [], 1)], owned: [], shelf: mods, overlaps: [] };
   const profile: Profile = {
     id: "p1",
     game: testGame.id,

@@ -100,6 +100,7 @@ async function readStock(game: GameDefinition, gameFolder: string, shelfFolder: 
     base: await readPluginFiles(game, join(gameFolder, game.baseFolder), game.builtIn),
     owned,
     shelf: mods,
+    overlaps: [],
   };
 }
 
