@@ -74,7 +74,8 @@ function contradictionReport({ setAside, circle, waysOut }: Contradiction): stri
   return [
     `Set aside: ${name}.${circle.length > 0 ? ` It would close a circle: ${chain(circle)}.` : ""}`,
     ...waysOut.map(
-      (way) => `  without the rule ${way.rule}: ${plural(way.moves, "move")}, ${way.setAside} set aside`,
+      (way) =>
+        `  ${way.how === "drop" ? "without the rule" : "with only a preference in place of"} ${way.rule}: ${plural(way.moves, "move")}, ${way.setAside} set aside`,
     ),
   ];
 }
@@ -98,14 +99,14 @@ export function why(value: unknown, item: string, other?: string): Outcome<Answe
 }
 
 function whyBefore(
-  { ties, problem }: ReturnType<typeof findConstraints>,
+  { groups, problem }: ReturnType<typeof findConstraints>,
   a: string,
   b: string,
 ): Outcome<Answer> {
   const [placeA, placeB] = [problem.placeOf.get(a), problem.placeOf.get(b)];
   if (placeA === undefined || placeB === undefined) return noItem(placeA === undefined ? a : b);
-  const forward = ties.chain(placeA, placeB);
-  const links = forward ?? ties.chain(placeB, placeA);
+  const forward = groups.chain(placeA, placeB);
+  const links = forward ?? groups.chain(placeB, placeA);
   if (!links)
     return done({
       json: { free: [a, b] },

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { OrderProblem } from "../model/problem";
 import { anyProblem } from "../testing/arbitrary";
 import { propose } from "./propose";
-import { brokenTies, findContradictions, withItemAt, withoutRule } from "./what-if";
+import { brokenTies, findContradictions, withItemAt, withWeakened, withoutRule } from "./what-if";
 
 const problem: OrderProblem = {
   format: "seating-order-problem/1",
@@ -23,8 +23,10 @@ test("a contradiction shows its circle and the ways out, cheapest first", () => 
     { before: "c", after: "a", because: "back" },
   ]);
   expect(found!.waysOut).toEqual([
-    { index: 1, rule: "back", moves: 1, setAside: 0 },
-    { index: 0, rule: "#0", moves: 2, setAside: 0 },
+    { how: "drop", index: 1, rule: "back", moves: 1, setAside: 0 },
+    { how: "drop", index: 0, rule: "#0", moves: 2, setAside: 0 },
+    { how: "weaken", index: 1, rule: "back", moves: 1, setAside: 1 },
+    { how: "weaken", index: 0, rule: "#0", moves: 2, setAside: 1 },
   ]);
 });
 
@@ -35,8 +37,10 @@ test("every circle closes, link by link, and switching off a way out takes that 
         const { kind } = setAside.rule;
         if ((kind === "after" || kind === "before" || kind === "needs") && circle.length > 0)
           circle.forEach((link, at) => expect(circle[(at + 1) % circle.length]!.before).toBe(link.after));
-        for (const { index, moves } of waysOut)
-          expect(propose(withoutRule(given, index)).result.moved).toHaveLength(moves);
+        for (const { how, index, moves } of waysOut) {
+          const changed = (how === "drop" ? withoutRule : withWeakened)(given, index);
+          expect(propose(changed).result.moved).toHaveLength(moves);
+        }
       }
     }),
     { numRuns: 300 },

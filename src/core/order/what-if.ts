@@ -1,4 +1,4 @@
-import type { Link, OrderProblem, SetAside } from "../model/problem";
+import type { Link, OrderProblem, OrderRule, SetAside } from "../model/problem";
 import { findConstraints } from "./constraints";
 import { propose, type Proposal } from "./propose";
 import { ruleName } from "./ties";
@@ -7,6 +7,15 @@ import { ruleName } from "./ties";
 export function withoutRule(problem: OrderProblem, index: number): OrderProblem {
   const rules = (problem.rules ?? []).map((rule, at) => ({ ...rule, id: ruleName(rule, at) }));
   return { ...problem, rules: rules.filter((_, at) => at !== index) };
+}
+
+/** The problem as if a must rule were a preference only. */
+export function withWeakened(problem: OrderProblem, index: number): OrderProblem {
+  const rules = (problem.rules ?? []).map((rule, at): OrderRule => {
+    const named = { ...rule, id: ruleName(rule, at) };
+    return at === index ? { ...named, strength: "prefer" } : named;
+  });
+  return { ...problem, rules };
 }
 
 /** The problem as if an item stood at another place, 0 at the top. Null where there is no such item. */
@@ -31,7 +40,8 @@ export function brokenTies(problem: OrderProblem, id: string): Link[] {
 }
 
 export interface WayOut {
-  /** Index of the rule to switch off. */
+  /** Switch the rule off, or make a preference of a must. */
+  readonly how: "drop" | "weaken";
   readonly index: number;
   readonly rule: string;
   /** How many items the order then moves. */
@@ -40,7 +50,7 @@ export interface WayOut {
   readonly setAside: number;
 }
 
-/** A rule that cannot be kept, the circle that it would close, and what can be switched off instead, cheapest first. */
+/** A rule that cannot be kept, the circle that it would close, and what can be done about it, cheapest first. */
 export interface Contradiction {
   readonly setAside: SetAside;
   /** The chain of the others, then the refused rule itself where it is one of a pair. */
@@ -54,7 +64,11 @@ export function findContradictions(problem: OrderProblem, { result }: Proposal):
     const circle = [...setAside.because, ...closingLink(problem, setAside)];
     const named = new Set(circle.map((link) => indexOf.get(link.because)).filter((at) => at !== undefined));
     if (setAside.index !== undefined) named.add(setAside.index);
-    return { setAside, circle, waysOut: [...named].map((index) => wayOut(problem, index)).sort(byCost) };
+    return {
+      setAside,
+      circle,
+      waysOut: [...named].flatMap((index) => waysOutBy(problem, index)).sort(byCost),
+    };
   });
 }
 
@@ -65,9 +79,15 @@ function closingLink(problem: OrderProblem, { rule, index }: SetAside): Link[] {
   return [{ before, after, because: ruleName(problem.rules![index!]!, index!) }];
 }
 
-function wayOut(problem: OrderProblem, index: number): WayOut {
-  const { result } = propose(withoutRule(problem, index));
+function waysOutBy(problem: OrderProblem, index: number): WayOut[] {
+  const drop = wayOut("drop", problem, index);
+  return problem.rules![index]!.strength === "must" ? [drop, wayOut("weaken", problem, index)] : [drop];
+}
+
+function wayOut(how: WayOut["how"], problem: OrderProblem, index: number): WayOut {
+  const { result } = propose((how === "drop" ? withoutRule : withWeakened)(problem, index));
   return {
+    how,
     index,
     rule: ruleName(problem.rules![index]!, index),
     moves: result.moved.length,

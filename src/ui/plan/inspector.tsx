@@ -1,9 +1,13 @@
 "use client";
 
 import Link from "next/link";
+import { useMemo } from "react";
 import { findingText } from "@/core/messages/findings";
 import { sentence, type Sentence } from "@/core/messages/parts";
-import { tieText } from "@/core/messages/reasons";
+import { chainText, tieText } from "@/core/messages/reasons";
+import type { Link as OrderLink } from "@/core/model/problem";
+import { whyHere } from "@/core/order/explain";
+import { rangesInAnyOrder } from "@/core/order/ranges";
 import { dependentsOf } from "@/core/profile/dependents";
 import { switchPlugins } from "@/core/profile/edits";
 import { freeGaps } from "@/core/profile/place";
@@ -17,6 +21,7 @@ import { ItemName, Say } from "../kit/sentence";
 import { ruleNotes } from "../workspace/rule-notes";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { kindWords } from "./plan-row";
+import { WhyBetween } from "./why-between";
 
 const mostListed = 12;
 
@@ -31,20 +36,28 @@ export function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
       className="border-line bg-surface flex h-full w-[300px] shrink-0 flex-col overflow-hidden border-l"
     >
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
-        {plugin ? <AboutPlugin plugin={plugin} roster={roster} /> : <NothingOrMany count={selected.length} />}
+        {plugin ? (
+          <AboutPlugin plugin={plugin} roster={roster} />
+        ) : (
+          <NothingOrMany roster={roster} ids={selected} />
+        )}
       </div>
       {selected.length > 0 && <InspectorActions onMoveTo={onMoveTo} />}
     </aside>
   );
 }
 
-function NothingOrMany({ count }: { count: number }) {
-  if (count > 1)
+function NothingOrMany({ roster, ids }: { roster: Roster; ids: readonly string[] }) {
+  const [one, other] = ids.map((id) => roster.pluginOf.get(id)!);
+  if (one && other)
     return (
-      <p className="text-ink2">
-        {count} plugins are selected. Drag them, or move them to a seat; they keep their order among
-        themselves.
-      </p>
+      <>
+        <p className="text-ink2">
+          {ids.length} plugins are selected. Drag them, or move them to a seat; they keep their order among
+          themselves.
+        </p>
+        {ids.length === 2 && <WhyBetween plugins={[one, other]} />}
+      </>
     );
   return (
     <div className="text-ink2 space-y-2">
@@ -100,6 +113,13 @@ function originWords({ fixed, mod, file, ...rest }: SeatedPlugin): string {
   return `From ${mod.mod.name} ${mod.mod.version}${by} · ${kind}${records}`;
 }
 
+/** The engine's answer where ties hold only of groups of plugins: load ranks and sections, by their nearest item. */
+function borderTies(ties: TieIndex, id: string): OrderLink[] {
+  const why = whyHere(ties.constraints, id);
+  const isBorder = ({ because }: OrderLink) => because === "class" || because === "section";
+  return [why?.above.find(isBorder), why?.below.find(isBorder)].filter((link) => link !== undefined);
+}
+
 function WhyHere({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const placeOf = (id: string) => roster.pluginOf.get(id)!.place;
   const builtInLast = (tie: DirectTie) => Number(roster.pluginOf.get(tie.earlier)!.fixed);
@@ -124,6 +144,16 @@ function WhyHere({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roste
           </li>
         ))}
         {own.length > mostListed && <li className="text-ink3">and {own.length - mostListed} more</li>}
+        {borderTies(ties, plugin.id).map((link, at) => (
+          <li key={`border ${at}`} className="text-ink2">
+            <Say parts={[...chainText([link], notes), "."]} />
+          </li>
+        ))}
+        {plugin.entry.fresh && (
+          <li>
+            It arrived by itself and nobody has placed it yet; an accepted proposal or a move places it.
+          </li>
+        )}
         {own.length === 0 && (
           <li>No other plugin ties it: within its section it is free, and stands where you put it.</li>
         )}
@@ -148,6 +178,7 @@ function sectionText({ section, rank, entry }: SeatedPlugin, roster: Roster): Se
 
 function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const free = freeGaps(roster, ties, [plugin.id]);
+  const any = useMemo(() => rangesInAnyOrder(ties.constraints), [ties]);
   const total = roster.plugins.length;
   const seatAt = (gap: number) => roster.plugins[gap]?.seat ?? "";
   const share = (place: number) => `${(100 * place) / Math.max(1, total - 1)}%`;
@@ -172,6 +203,10 @@ function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Ros
         <span>{seatAt(0)}</span>
         <span>{seatAt(total - 1)}</span>
       </div>
+      <p className="text-ink2 mt-1">
+        In any order that keeps its ties: place {any.first[plugin.place]! + 1} to{" "}
+        {any.last[plugin.place]! + 1} of {total}.
+      </p>
     </Part>
   );
 }

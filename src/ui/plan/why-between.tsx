@@ -1,0 +1,35 @@
+"use client";
+
+import { chainText } from "@/core/messages/reasons";
+import type { SeatedPlugin } from "@/core/profile/roster";
+import { Part } from "../kit/part";
+import { ItemName, Say } from "../kit/sentence";
+import { ruleNotes } from "../workspace/rule-notes";
+import { useEditor } from "../workspace/workspace.client";
+
+/** Of two selected plugins: must one load earlier, and by which shortest chain of ties? */
+export function WhyBetween({ plugins: [one, other] }: { plugins: readonly [SeatedPlugin, SeatedPlugin] }) {
+  const roster = useEditor((state) => state.roster);
+  const { groups } = useEditor((state) => state.ties).constraints;
+  const [above, below] = one.place < other.place ? [one, other] : [other, one];
+  const asIs = groups.chain(above.place, below.place);
+  const turned = asIs ? null : groups.chain(below.place, above.place);
+  const links = asIs ?? turned;
+  return (
+    <Part title="Must one load earlier?">
+      {links ? (
+        <>
+          <p className={turned ? "text-brick font-semibold" : ""}>
+            <ItemName id={(turned ? below : above).id} /> must load earlier
+            {turned ? ", and does not now." : ", and does."}
+          </p>
+          <p className="border-pine mt-1.5 border-l-2 pl-3">
+            <Say parts={[...chainText(links, ruleNotes(roster)), "."]} />
+          </p>
+        </>
+      ) : (
+        <p>Nothing ties the two, directly or over others: either may load earlier.</p>
+      )}
+    </Part>
+  );
+}
