@@ -3,21 +3,52 @@ import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 import type { PluginProposal } from "@/core/profile/accept";
 import type { Stock } from "@/core/profile/roster";
+import type { RuleEffect } from "@/core/profile/rules";
 import type { Jobs } from "./jobs";
 
-interface Helper {
-  readonly remote: Remote<Jobs>;
-  /** What the worker has been told of; not told again with every question, for it is large. */
-  known: Stock | null;
-  busy: boolean;
-  /** Ends the worker; a question under way is answered with null. */
-  readonly end: () => void;
-  readonly ended: Promise<null>;
+/** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
+class Helper {
+  private worker: {
+    readonly thread: Worker;
+    readonly remote: Remote<Jobs>;
+    /** What the worker has been told of; not told again with every question, for it is large. */
+    known: Stock | null;
+    readonly ended: Promise<null>;
+    readonly end: () => void;
+  } | null = null;
+  private busy = false;
+
+  /** Null where the question was ended by a newer one or given up. */
+  async ask<T>(
+    game: GameDefinition,
+    stock: Stock,
+    question: (jobs: Remote<Jobs>) => Promise<T>,
+  ): Promise<T | null> {
+    this.cancel();
+    const own = (this.worker ??= start());
+    this.busy = true;
+    const answer = async () => {
+      if (own.known !== stock) await own.remote.know(game, stock);
+      own.known = stock;
+      return question(own.remote);
+    };
+    try {
+      return await Promise.race([own.ended, answer()]);
+    } finally {
+      if (this.worker === own) this.busy = false;
+    }
+  }
+
+  /** Ends the worker if it is at work; the next question starts another. */
+  cancel(): void {
+    if (!this.busy) return;
+    this.worker?.end();
+    this.worker = null;
+    this.busy = false;
+  }
 }
 
-let helper: Helper | null = null;
-
-function start(): Helper {
+function start() {
   const thread = new Worker(new URL("./worker.ts", import.meta.url), { type: "module" });
   let answerNull!: (answer: null) => void;
   const ended = new Promise<null>((resolve) => (answerNull = resolve));
@@ -25,34 +56,26 @@ function start(): Helper {
     thread.terminate();
     answerNull(null);
   };
-  return { remote: wrap<Jobs>(thread), known: null, busy: false, end, ended };
+  return { thread, remote: wrap<Jobs>(thread), known: null, ended, end };
 }
 
-/** The proposal, computed in a web worker. A newer question, or `cancelWork`, ends an older one: its answer is null. */
-export async function askForProposal(
+/** One for each kind of question, so that looking at a rule does not end a proposal. */
+const forProposals = new Helper();
+const forRules = new Helper();
+
+/** The proposal, computed in a web worker; null where a newer question or `cancelWork` ended it. */
+export const askForProposal = (
   game: GameDefinition,
   stock: Stock,
   profile: Profile,
-): Promise<PluginProposal | null> {
-  cancelWork();
-  const own = (helper ??= start());
-  own.busy = true;
-  try {
-    return await Promise.race([own.ended, propose(own, game, stock, profile)]);
-  } finally {
-    own.busy = false;
-  }
-}
+): Promise<PluginProposal | null> => forProposals.ask(game, stock, (jobs) => jobs.propose(profile));
 
-async function propose(own: Helper, game: GameDefinition, stock: Stock, profile: Profile) {
-  if (own.known !== stock) await own.remote.know(game, stock);
-  own.known = stock;
-  return own.remote.propose(profile);
-}
+export const askForRuleEffect = (
+  game: GameDefinition,
+  stock: Stock,
+  profile: Profile,
+  rule: string,
+): Promise<RuleEffect | null> => forRules.ask(game, stock, (jobs) => jobs.ruleEffect(profile, rule));
 
-/** Ends the worker if it is at work; the next question starts another. */
-export function cancelWork(): void {
-  if (!helper?.busy) return;
-  helper.end();
-  helper = null;
-}
+/** Gives up the proposal that is being computed. */
+export const cancelWork = (): void => forProposals.cancel();

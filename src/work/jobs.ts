@@ -1,5 +1,6 @@
 import { proposePlugins, type PluginProposal } from "@/core/profile/accept";
-import { makeRoster, type Stock } from "@/core/profile/roster";
+import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
+import { ruleEffect, type RuleEffect } from "@/core/profile/rules";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 
@@ -12,7 +13,15 @@ export class Jobs {
   }
 
   propose(profile: Profile): PluginProposal {
+    return proposePlugins(this.roster(profile));
+  }
+
+  ruleEffect(profile: Profile, rule: string): RuleEffect | null {
+    return ruleEffect(this.roster(profile), rule);
+  }
+
+  private roster(profile: Profile): Roster {
     if (!this.known) throw new Error("the worker has not been told of a game yet");
-    return proposePlugins(makeRoster(this.known.game, profile, this.known.stock));
+    return makeRoster(this.known.game, profile, this.known.stock);
   }
 }

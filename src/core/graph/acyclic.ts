@@ -128,6 +128,23 @@ export class AcyclicGraph {
     return null;
   }
 
+  /** Whether a path leads from `start` to `goal` that does not take the edge. Looks no further than the goal's position. */
+  reachesWithout(start: number, goal: number, edge: number): boolean {
+    const stamp = ++this.stamp;
+    const limit = this.position[goal]!;
+    const open = [start];
+    this.mark[start] = stamp;
+    for (let v = open.pop(); v !== undefined; v = open.pop())
+      for (let e = this.firstOut[v]!; e !== -1; e = this.nextOut[e]!) {
+        const w = this.to[e]!;
+        if (e === edge || this.mark[w] === stamp || this.position[w]! > limit) continue;
+        if (w === goal) return true;
+        this.mark[w] = stamp;
+        open.push(w);
+      }
+    return false;
+  }
+
   private unwind(
     via: Map<number, number>,
     start: number,

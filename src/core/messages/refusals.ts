@@ -20,6 +20,11 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "built-in-stays": (d) => sentence`${item(d.item)} is built in: the game loads it at this place, always.`,
   "no-seat": (d) =>
     sentence`“${String(d.seat)}” is no seat here. Type a section’s letter, A to ${String(d.last)}, and a number, as in C4.`,
+  "no-such-item": (d) =>
+    sentence`Nothing in this profile is called “${String(d.text)}”. Type a seat or a name.`,
+  "many-such-items": (d) =>
+    sentence`“${String(d.text)}” fits ${Number(d.count)} plugins, ${item(d.item)} the first. Type its seat, or more of its name.`,
+  "rule-of-one": (d) => sentence`A rule needs another plugin beside ${item(d.item)}.`,
   "unknown-item": (d) => sentence`${String(d.item)} is not in this profile any more.`,
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],
   "outside-section": (d) => sentence`${item(d.item)} would stand outside its section.`,

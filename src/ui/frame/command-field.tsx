@@ -3,19 +3,27 @@
 import { Command as Cmdk } from "cmdk";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { plainText, type Sentence } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import { ruleText } from "@/core/messages/rules";
+import type { Rule } from "@/core/model/profile";
 import type { Roster } from "@/core/profile/roster";
+import { addRule } from "@/core/profile/rule-edits";
+import { parseRule } from "@/core/profile/rule-sentence";
+import { newRule } from "../rules/new-rule";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { commands, type Command } from "./commands";
 
 interface Hit {
   readonly key: string;
-  readonly group: "Seat" | "Plugins" | "Mods" | "Commands";
+  readonly group: "Rule" | "Seat" | "Plugins" | "Mods" | "Commands";
   readonly title: string;
   readonly detail: string;
   readonly run: () => void;
 }
 
-const most = { Seat: 1, Plugins: 7, Mods: 5, Commands: 8 } as const;
+const groupNames = ["Rule", "Seat", "Plugins", "Mods", "Commands"] as const;
+const most = { Rule: 1, Seat: 1, Plugins: 7, Mods: 5, Commands: 8 } as const;
 
 /** One field that finds items by seat or name and runs commands. */
 export function CommandField({ run }: { run: (command: Command) => void }) {
@@ -39,9 +47,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
     input.current?.blur();
     hit.run();
   };
-  const groups = (["Seat", "Plugins", "Mods", "Commands"] as const).filter((group) =>
-    hits.some((hit) => hit.group === group),
-  );
+  const groups = groupNames.filter((group) => hits.some((hit) => hit.group === group));
   return (
     <Cmdk
       shouldFilter={false}
@@ -115,6 +121,7 @@ function useHits(text: string, run: (command: Command) => void): Hit[] {
     };
     const toMod = (id: string) => () => router.push(`/shelf?mod=${encodeURIComponent(id)}`);
     const all = [
+      ...ruleHits(roster, text, (rule) => editor.dispatch(addRule(rule))),
       ...pluginHits(roster, wanted, toPlugin),
       ...modHits(roster, wanted, toMod),
       ...commandHits(wanted, run),
@@ -126,6 +133,34 @@ function useHits(text: string, run: (command: Command) => void): Hit[] {
       return count <= most[group];
     });
   }, [text, roster, editor, router, run]);
+}
+
+/** A sentence that is a rule: chosen, it is remembered; one that names nothing to be found says what is the matter. */
+function ruleHits(roster: Roster, text: string, remember: (rule: Rule) => void): Hit[] {
+  const spoken = parseRule(roster, text);
+  if (!spoken) return [];
+  const seatAndName = (id: string) => [roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
+  const words = (parts: Sentence) => plainText(parts, seatAndName);
+  if (!spoken.ok)
+    return [
+      {
+        key: "rule",
+        group: "Rule",
+        title: words(sayRefusal(spoken.refusal)),
+        detail: "",
+        run: () => undefined,
+      },
+    ];
+  const { rule, note } = spoken.value;
+  return [
+    {
+      key: "rule",
+      group: "Rule",
+      title: `Remember: ${words(ruleText(rule))}`,
+      detail: rule.strength,
+      run: () => remember(newRule(rule, note)),
+    },
+  ];
 }
 
 function pluginHits({ plugins }: Roster, wanted: string, go: (id: string) => () => void): Hit[] {

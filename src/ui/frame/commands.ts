@@ -32,7 +32,8 @@ export const commands: readonly Command[] = [
   view("overview", "Overview", "/overview", "Alt+1"),
   view("shelf", "Shelf", "/shelf", "Alt+2"),
   view("plan", "Plan", "/plan", "Alt+3"),
-  view("lineups", "Lineups", "/lineups", "Alt+4"),
+  view("rules", "Rules", "/rules", "Alt+4"),
+  view("lineups", "Lineups", "/lineups", "Alt+5"),
   {
     id: "propose",
     title: "Propose an order",

@@ -4,6 +4,7 @@ import { useState, type FormEvent, type ReactNode } from "react";
 import type { ProfilePurpose } from "@/core/model/profile";
 import { changeProfileFacts, createProfile } from "../workspace/server";
 import { Button } from "../kit/button";
+import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -41,13 +42,12 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
     <ProfileForm name="" purpose="play" word="Make it" onClose={onClose} onStore={make}>
       <fieldset className="flex gap-4">
         <legend className="text-ink2 mb-1 text-sm font-semibold">Begins</legend>
-        <Choice name="begins" checked={!isCopy} onChoose={() => setIsCopy(false)} label="empty" />
-        <Choice
-          name="begins"
-          checked={isCopy}
-          onChoose={() => setIsCopy(true)}
-          label={`as a copy of ${profile.name}`}
-        />
+        <Choice name="begins" checked={!isCopy} onChoose={() => setIsCopy(false)}>
+          empty
+        </Choice>
+        <Choice name="begins" checked={isCopy} onChoose={() => setIsCopy(true)}>
+          as a copy of {profile.name}
+        </Choice>
       </fieldset>
     </ProfileForm>
   );
@@ -125,34 +125,11 @@ function Purpose({
     <fieldset className="flex gap-4">
       <legend className="text-ink2 mb-1 text-sm font-semibold">Purpose</legend>
       {(Object.keys(purposeWords) as ProfilePurpose[]).map((purpose) => (
-        <Choice
-          key={purpose}
-          name="purpose"
-          checked={value === purpose}
-          onChoose={() => onChange(purpose)}
-          label={purposeWords[purpose]}
-        />
+        <Choice key={purpose} name="purpose" checked={value === purpose} onChoose={() => onChange(purpose)}>
+          {purposeWords[purpose]}
+        </Choice>
       ))}
     </fieldset>
-  );
-}
-
-function Choice({
-  name,
-  label,
-  checked,
-  onChoose,
-}: {
-  name: string;
-  label: string;
-  checked: boolean;
-  onChoose: () => void;
-}) {
-  return (
-    <label className="flex min-h-6 items-center gap-1.5">
-      <input type="radio" name={name} checked={checked} onChange={onChoose} className="accent-pine" />
-      {label}
-    </label>
   );
 }
 

@@ -7,6 +7,7 @@ import {
   PanelLeftClose,
   PanelLeftOpen,
   LibraryBig,
+  Scale,
   type LucideIcon,
 } from "lucide-react";
 import Link from "next/link";
@@ -19,6 +20,7 @@ export function Rail() {
   const [narrow, setNarrow] = useState(false);
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor((state) => state.roster.plugins.length);
+  const rules = useEditor((state) => state.profile.state.rules.length);
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
     <nav
@@ -28,6 +30,7 @@ export function Rail() {
       <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
       <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
       <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
+      <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
       <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
       <button
         type="button"

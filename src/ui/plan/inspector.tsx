@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { findingText } from "@/core/messages/findings";
 import { sentence, type Sentence } from "@/core/messages/parts";
 import { chainText, tieText } from "@/core/messages/reasons";
@@ -10,6 +10,7 @@ import { whyHere } from "@/core/order/explain";
 import { rangesInAnyOrder } from "@/core/order/ranges";
 import { dependentsOf } from "@/core/profile/dependents";
 import { switchPlugins } from "@/core/profile/edits";
+import { addRule } from "@/core/profile/rule-edits";
 import { freeGaps } from "@/core/profile/place";
 import type { Roster, SeatedPlugin } from "@/core/profile/roster";
 import { letterOf } from "@/core/profile/seats";
@@ -18,6 +19,7 @@ import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
+import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { ruleNotes } from "../workspace/rule-notes";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { kindWords } from "./plan-row";
@@ -257,6 +259,7 @@ function InspectorActions({ onMoveTo }: { onMoveTo: () => void }) {
   const selected = useEditor((state) => state.selected);
   const roster = useEditor((state) => state.roster);
   const plugins = selected.map((id) => roster.pluginOf.get(id)!).filter((plugin) => !plugin.fixed);
+  const [start, setStart] = useState<RuleStart | null>(null);
   if (plugins.length === 0) return null;
   const turnOn = plugins.some((plugin) => !plugin.loads);
   const mod = plugins.length === 1 ? plugins[0]!.mod : null;
@@ -271,6 +274,12 @@ function InspectorActions({ onMoveTo }: { onMoveTo: () => void }) {
   return (
     <footer className="border-line flex flex-wrap gap-2 border-t p-3">
       <Button onClick={onMoveTo}>Move to…</Button>
+      <Button onClick={() => setStart({ about: plugins.map((plugin) => plugin.id) })}>Remember…</Button>
+      <RuleDialog
+        start={start}
+        onClose={() => setStart(null)}
+        onStore={(rule) => editor.dispatch(addRule(rule))}
+      />
       <Button onClick={turn}>Switch {turnOn ? "on" : "off"}</Button>
       {mod && (
         <Link

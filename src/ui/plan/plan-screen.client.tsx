@@ -11,6 +11,7 @@ import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
 import { ProposalPanel } from "./proposal-panel";
+import { RememberBar } from "./remember-bar";
 import { useCarry } from "./use-carry";
 
 /** The plugins in order, or a proposal beside it. */
@@ -55,6 +56,7 @@ function PlanView() {
           <div className="min-h-0 grow">
             <PlanList rows={rows} carrying={carrying} />
           </div>
+          <RememberBar />
         </div>
         {inspecting && <Inspector onMoveTo={() => setMoving(true)} />}
       </div>

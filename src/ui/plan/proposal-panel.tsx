@@ -1,9 +1,9 @@
 "use client";
 
 import { useMemo } from "react";
-import { plural, type Sentence } from "@/core/messages/parts";
+import { plural } from "@/core/messages/parts";
 import { chainText, moveText } from "@/core/messages/reasons";
-import type { SetAside } from "@/core/model/problem";
+import { ruleText } from "@/core/messages/rules";
 import { acceptEdit } from "@/core/profile/accept";
 import { seatsOf } from "@/core/profile/seats";
 import { Button } from "../kit/button";
@@ -117,7 +117,7 @@ function Notices({ roster, proposal: { result } }: Proposed) {
           </span>
           <span>
             <b>Set aside: </b>
-            <Say parts={ruleSentence(each.rule)} />
+            <Say parts={[...ruleText(each.rule), "."]} />
             {each.because.length > 0 && (
               <>
                 {" "}
@@ -129,19 +129,6 @@ function Notices({ roster, proposal: { result } }: Proposed) {
       ))}
     </ul>
   );
-}
-
-function ruleSentence(rule: SetAside["rule"]): Sentence {
-  if (rule.kind === "together")
-    return [
-      "Keep ",
-      ...rule.items.flatMap((id, at): Sentence => [...(at > 0 ? [", "] : []), { item: id }]),
-      " together.",
-    ];
-  const subject = { item: rule.item };
-  if (rule.kind === "needs") return [subject, " needs ", { item: rule.other }, "."];
-  if ("within" in rule) return [subject, ` ${rule.kind} in the ${rule.within}.`];
-  return [subject, ` ${rule.kind} `, { item: rule.other }, "."];
 }
 
 /** Items that a tie seats in a later section than the one that they belong to. */

@@ -42,6 +42,8 @@ export interface EditorState {
   /** Ids of the plugins that are selected, and the one that the keyboard stands on. */
   readonly selected: readonly string[];
   readonly focused: string | null;
+  /** The last edit of this window, as long as nothing else has been done since. */
+  readonly recent: Edit | null;
 }
 
 /**
@@ -94,7 +96,12 @@ export class ProfileEditor {
     if (changesNothing(roster, prepared.value)) return done(null);
     const base = profile.version;
     this.show({ ...profile, version: base + 1, state: prepared.value.state });
-    this.set({ ...this.state, history: { undo: edit.label, redo: null }, saving: this.state.saving + 1 });
+    this.set({
+      ...this.state,
+      history: { undo: edit.label, redo: null },
+      saving: this.state.saving + 1,
+      recent: edit,
+    });
     void this.send(async () => {
       const stored = await this.server.editProfile(profile.id, base, edit);
       this.set({ ...this.state, saving: this.state.saving - 1 });
@@ -135,6 +142,11 @@ export class ProfileEditor {
     this.set({ ...this.state, onDisk, findings: runChecks({ roster, ties, onDisk }) });
   }
 
+  /** There is nothing more to say of the last edit. */
+  forgetRecent(): void {
+    this.set({ ...this.state, recent: null });
+  }
+
   select(selected: readonly string[], focused: string | null): void {
     this.set({ ...this.state, selected, focused });
   }
@@ -161,7 +173,7 @@ export class ProfileEditor {
 
   private take(profile: Profile, history: EditorHistory): void {
     this.show(profile);
-    this.set({ ...this.state, history });
+    this.set({ ...this.state, history, recent: null });
   }
 
   private show(profile: Profile): void {
@@ -187,6 +199,7 @@ function startState(view: WorkspaceView): EditorState {
     saving: 0,
     selected: [],
     focused: null,
+    recent: null,
   };
 }
 

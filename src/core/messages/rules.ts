@@ -1,0 +1,40 @@
+import type { NeedsRule, OrderRule } from "../model/problem";
+import type { z } from "zod";
+import type { Rule } from "../model/profile";
+import type { RuleStanding } from "../profile/rules";
+import { item, sentence, type Sentence } from "./parts";
+
+/** A rule as a sentence, without its full stop. */
+export function ruleText(rule: OrderRule | z.infer<typeof NeedsRule>): Sentence {
+  switch (rule.kind) {
+    case "needs":
+      return sentence`${item(rule.item)} needs ${item(rule.other)}`;
+    case "together":
+      return [...listed(rule.items), " together"];
+    case "after":
+      return sentence`${item(rule.item)} loads later than ${item(rule.other)}`;
+    case "before":
+      return sentence`${item(rule.item)} loads earlier than ${item(rule.other)}`;
+    default:
+      return sentence`${item(rule.item)} ${rule.kind} ${rule.within === "section" ? "in its section" : "of all"}`;
+  }
+}
+
+function listed(ids: readonly string[]): Sentence {
+  return ids.flatMap((id, at): Sentence => {
+    const before = at === 0 ? [] : [at === ids.length - 1 ? " and " : ", "];
+    return [...before, item(id)];
+  });
+}
+
+export const strengthText = ({ rule }: Pick<Rule, "rule">): string =>
+  rule.strength === "must" ? "must" : `prefer${rule.weight === undefined ? "" : `, weight ${rule.weight}`}`;
+
+/** How a rule stands in the present order, in a word or two. */
+export const standingText: Record<RuleStanding, string> = {
+  holds: "holds",
+  broken: "broken now",
+  "set-aside": "set aside",
+  absent: "not here",
+  off: "off",
+};

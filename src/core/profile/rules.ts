@@ -1,0 +1,117 @@
+import type { OrderRule } from "../model/problem";
+import type { Rule } from "../model/profile";
+import { findConstraints } from "../order/constraints";
+import { propose } from "../order/propose";
+import { findContradictions, withoutRule, type Contradiction } from "../order/what-if";
+import { pluginProblem } from "./plugin-problem";
+import type { Roster } from "./roster";
+import type { TieIndex } from "./ties";
+
+/** `absent`: it names something that this profile does not hold. `set-aside`: no order can keep it with the others. */
+export type RuleStanding = "holds" | "broken" | "set-aside" | "absent" | "off";
+
+/** The items that a rule names. */
+export const itemsOf = (rule: OrderRule): readonly string[] =>
+  rule.kind === "together" ? rule.items : "other" in rule ? [rule.item, rule.other] : [rule.item];
+
+/** Whether two rules ask the same, be it with another strength. */
+export function isSameRule(a: OrderRule, b: OrderRule): boolean {
+  return keyOf(a) === keyOf(b);
+}
+
+function keyOf(rule: OrderRule): string {
+  if (rule.kind === "together") return JSON.stringify([rule.kind, ...[...rule.items].sort()]);
+  if ("within" in rule) return JSON.stringify([rule.kind, rule.item, rule.within]);
+  return JSON.stringify(rule.kind === "before" ? [rule.item, rule.other] : [rule.other, rule.item]);
+}
+
+/** How each rule of the profile stands in the order as it is, by its id. */
+export function ruleStandings(roster: Roster, ties: TieIndex): Map<string, RuleStanding> {
+  const aside = new Set(ties.constraints.setAside.map(({ rule }) => ("id" in rule ? rule.id : undefined)));
+  const standing = ({ id, rule, off }: Rule): RuleStanding => {
+    if (off) return "off";
+    const present = itemsOf(rule).filter((each) => roster.pluginOf.has(each));
+    if (present.length < (rule.kind === "together" ? 2 : itemsOf(rule).length)) return "absent";
+    if (aside.has(id)) return "set-aside";
+    return holds(roster, rule, ties.constraints.effective) ? "holds" : "broken";
+  };
+  return new Map(roster.profile.state.rules.map((rule) => [rule.id, standing(rule)]));
+}
+
+function holds({ pluginOf, plugins }: Roster, rule: OrderRule, effective: Int32Array): boolean {
+  const placeOf = (id: string) => pluginOf.get(id)!.place;
+  if (rule.kind === "together") {
+    const places = rule.items.filter((id) => pluginOf.has(id)).map(placeOf);
+    return Math.max(...places) - Math.min(...places) === places.length - 1;
+  }
+  if ("other" in rule) return placeOf(rule.item) < placeOf(rule.other) === (rule.kind === "before");
+  const own = pluginOf.get(rule.item)!;
+  const scope = plugins.filter(
+    (plugin) =>
+      plugin.rank.id === own.rank.id &&
+      (rule.within === "list" || effective[plugin.place] === effective[own.place]),
+  );
+  return (rule.kind === "first" ? scope[0] : scope.at(-1))?.id === rule.item;
+}
+
+/** What cannot be kept of the profile's own rules, with the ways out; what only masters do to each other is not among it. */
+export function contradictionsOf(roster: Roster): Contradiction[] {
+  const problem = pluginProblem(roster);
+  const own = new Set(roster.profile.state.rules.map((rule) => rule.id));
+  const isOwn = (id: string | undefined) => id !== undefined && own.has(id);
+  return findContradictions(problem, propose(problem)).filter(
+    ({ setAside, circle }) =>
+      ("id" in setAside.rule && isOwn(setAside.rule.id)) || circle.some((link) => isOwn(link.because)),
+  );
+}
+
+/** What a rule does: whether other ties imply it, and what the proposal would be without it. */
+export interface RuleEffect {
+  /** Null where it is not kept, or is of a kind that others cannot imply. */
+  readonly idle: boolean | null;
+  readonly moves: number;
+  readonly movesWithout: number;
+  readonly setAside: number;
+  readonly setAsideWithout: number;
+}
+
+/** Computes two proposals; null where there is no such rule, or it is off. */
+export function ruleEffect(roster: Roster, id: string): RuleEffect | null {
+  const problem = pluginProblem(roster);
+  const index = problem.rules!.findIndex((rule) => rule.id === id);
+  if (index === -1) return null;
+  const { result } = propose(problem);
+  const without = withoutRule(problem, index);
+  const other = propose(without).result;
+  return {
+    idle: isImplied(without, problem.rules![index]!),
+    moves: result.moved.length,
+    movesWithout: other.moved.length,
+    setAside: result.setAside.length,
+    setAsideWithout: other.setAside.length,
+  };
+}
+
+function isImplied(without: ReturnType<typeof withoutRule>, rule: OrderRule): boolean | null {
+  if (!("other" in rule)) return null;
+  const { groups, problem } = findConstraints(without);
+  const [item, other] = [problem.placeOf.get(rule.item), problem.placeOf.get(rule.other)];
+  if (item === undefined || other === undefined) return null;
+  return (
+    groups.chain(...(rule.kind === "before" ? ([item, other] as const) : ([other, item] as const))) !== null
+  );
+}
+
+/** Ids of the rules for pairs that other ties imply: they hold, and would without being said. One search a rule. */
+export function idleRules(roster: Roster, { constraints }: TieIndex): Set<string> {
+  const { graph } = constraints.ties;
+  const idle = new Set<string>();
+  for (let e = 0; e < graph.from.length; e++) {
+    const origin = graph.origin[e]!;
+    const rule = origin >= 0 ? constraints.problem.rules[origin] : undefined;
+    if (rule?.id === undefined || !("other" in rule)) continue;
+    if (graph.reachesWithout(graph.from[e]!, graph.to[e]!, e)) idle.add(rule.id);
+  }
+  const own = new Set(roster.profile.state.rules.map((each) => each.id));
+  return new Set([...idle].filter((id) => own.has(id)));
+}

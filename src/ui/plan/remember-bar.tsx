@@ -1,0 +1,60 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { ruleText } from "@/core/messages/rules";
+import type { Edit } from "@/core/model/edit";
+import type { OrderRule } from "@/core/model/problem";
+import { addRule } from "@/core/profile/rule-edits";
+import { rulesToRemember } from "@/core/profile/remember";
+import { Button } from "../kit/button";
+import { Say } from "../kit/sentence";
+import { newRule } from "../rules/new-rule";
+import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+function movedBy(edit: Edit | null): readonly string[] {
+  const step = edit?.label.id === "move" ? edit.steps[0] : undefined;
+  return step?.kind === "put" ? step.entries.map((entry) => entry.id) : [];
+}
+
+/** After a move by hand: what of it shall be remembered, so that no proposal undoes it. */
+export function RememberBar() {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const recent = useEditor((state) => state.recent);
+  const [start, setStart] = useState<RuleStart | null>(null);
+  const moved = useMemo(() => movedBy(recent), [recent]);
+  const offered = useMemo(() => rulesToRemember(roster, moved), [roster, moved]);
+  const remember = (rule: OrderRule) => editor.dispatch(addRule(newRule(rule)));
+  return (
+    <>
+      {moved.length > 0 && (
+        <div
+          role="region"
+          aria-label="Remember the move"
+          className="border-line bg-sunk flex shrink-0 flex-wrap items-center gap-2 border-t px-3 py-1.5"
+        >
+          <span className="font-semibold">Remember?</span>
+          {offered.map((rule, at) => (
+            <Button key={at} small onClick={() => remember(rule)}>
+              <span>
+                <Say parts={ruleText(rule)} seats={rule.kind === "together"} />
+              </span>
+            </Button>
+          ))}
+          <Button small look="quiet" onClick={() => setStart({ about: moved })}>
+            Another rule…
+          </Button>
+          <Button small look="quiet" className="ml-auto" onClick={() => editor.forgetRecent()}>
+            No
+          </Button>
+        </div>
+      )}
+      <RuleDialog
+        start={start}
+        onClose={() => setStart(null)}
+        onStore={(rule) => editor.dispatch(addRule(rule))}
+      />
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+"use client";
+
+import { useMemo } from "react";
+import { chainText } from "@/core/messages/reasons";
+import { plural } from "@/core/messages/parts";
+import { ruleText } from "@/core/messages/rules";
+import type { OrderRule } from "@/core/model/problem";
+import { changeRule, switchRule } from "@/core/profile/rule-edits";
+import { contradictionsOf } from "@/core/profile/rules";
+import { Button } from "../kit/button";
+import { LevelMark } from "../kit/level";
+import { Say } from "../kit/sentence";
+import { ruleNotes } from "../workspace/rule-notes";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** Rules that cannot be kept: the circle that each would close, and the ways out, the cheapest first. */
+export function Contradictions({ onChoose }: { onChoose: (id: string) => void }) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const found = useMemo(() => contradictionsOf(roster), [roster]);
+  const notes = ruleNotes(roster);
+  const { rules } = roster.profile.state;
+  if (found.length === 0) return null;
+  const weaken = (rule: (typeof rules)[number]) => {
+    const weak = { ...rule.rule, strength: "prefer" } as OrderRule;
+    editor.dispatch(changeRule(roster, { ...rule, rule: weak }));
+  };
+  return (
+    <ul
+      aria-label="Rules that contradict"
+      className="border-line bg-saffron-soft max-h-56 overflow-auto border-b"
+    >
+      {found.map(({ setAside, circle, waysOut }, at) => (
+        <li key={at} className="border-line flex gap-2.5 border-b px-4 py-2 last:border-b-0">
+          <span className="pt-0.5">
+            <LevelMark level="problem" label="problem" />
+          </span>
+          <div>
+            <p>
+              <b>Cannot hold: </b>
+              <Say parts={[...ruleText(setAside.rule), "."]} />
+              {circle.length > 0 && (
+                <>
+                  {" "}
+                  For <Say parts={chainText(circle, notes)} />.
+                </>
+              )}
+            </p>
+            <p className="mt-1 flex flex-wrap items-center gap-2">
+              {waysOut.map((way) => {
+                const rule = rules.find((each) => each.id === way.rule);
+                if (!rule) return null;
+                const cost = `${plural(way.moves, "move")}${way.setAside > 0 ? `, ${way.setAside} set aside` : ""}`;
+                return (
+                  <Button
+                    key={`${way.how} ${way.rule}`}
+                    small
+                    onMouseEnter={() => onChoose(rule.id)}
+                    onFocus={() => onChoose(rule.id)}
+                    onClick={() =>
+                      way.how === "drop" ? editor.dispatch(switchRule(roster, rule, false)) : weaken(rule)
+                    }
+                  >
+                    <span>
+                      {way.how === "drop" ? "Switch off: " : "Only prefer: "}
+                      <Say parts={ruleText(rule.rule)} seats /> ({cost})
+                    </span>
+                  </Button>
+                );
+              })}
+            </p>
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,80 @@
+"use client";
+
+import { Command as Cmdk } from "cmdk";
+import { useMemo, useState } from "react";
+import { partnersFor } from "@/core/profile/remember";
+import { useEditor } from "../workspace/workspace.client";
+import { inputLook } from "../kit/field";
+
+const mostShown = 40;
+
+/** Finds a plugin by seat or name. Beside `partnerOf`, those that change the same records are offered first. */
+export function PluginPicker({
+  label,
+  chosen,
+  partnerOf,
+  onChoose,
+}: {
+  label: string;
+  chosen: string | null;
+  partnerOf: string | null;
+  onChoose: (id: string) => void;
+}) {
+  const roster = useEditor((state) => state.roster);
+  const [text, setText] = useState("");
+  const partners = useMemo(
+    () =>
+      partnerOf === null
+        ? roster.plugins.map((plugin) => ({ plugin, shared: 0 }))
+        : partnersFor(roster, partnerOf),
+    [roster, partnerOf],
+  );
+  const wanted = text.trim().toLowerCase();
+  const fits = partners.filter(
+    ({ plugin }) =>
+      wanted === "" || plugin.seat.toLowerCase() === wanted || plugin.id.toLowerCase().includes(wanted),
+  );
+  const present = chosen === null ? undefined : roster.pluginOf.get(chosen);
+  return (
+    <div>
+      <p className="text-ink2 mb-1 text-sm font-semibold">
+        {label}
+        {present && (
+          <span className="text-ink ml-2 font-normal">
+            <span className="text-pine font-mono text-sm font-semibold">{present.seat}</span> {present.id}
+          </span>
+        )}
+      </p>
+      <Cmdk shouldFilter={false} loop label={label} className="border-line rounded-md border">
+        <Cmdk.Input
+          value={text}
+          onValueChange={setText}
+          placeholder="A seat, or part of a name"
+          className={`${inputLook} !border-0`}
+        />
+        <Cmdk.List className="border-line h-36 overflow-auto border-t p-1">
+          {fits.length === 0 && <p className="text-ink2 px-2 py-2">Nothing here is called “{text}”.</p>}
+          {fits.slice(0, mostShown).map(({ plugin, shared }) => (
+            <Cmdk.Item
+              key={plugin.id}
+              value={plugin.id}
+              onSelect={() => onChoose(plugin.id)}
+              className={`data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2 ${plugin.id === chosen ? "font-semibold" : ""}`}
+            >
+              <span className="text-pine w-10 font-mono text-sm">{plugin.seat}</span>
+              <span className="grow truncate font-mono text-sm">{plugin.id}</span>
+              {shared > 0 && (
+                <span className="text-ink2 shrink-0 text-sm">
+                  {shared} record{shared === 1 ? "" : "s"} in common
+                </span>
+              )}
+            </Cmdk.Item>
+          ))}
+          {fits.length > mostShown && (
+            <p className="text-ink3 px-2 py-1">and {fits.length - mostShown} more: type on</p>
+          )}
+        </Cmdk.List>
+      </Cmdk>
+    </div>
+  );
+}

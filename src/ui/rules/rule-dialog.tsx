@@ -1,0 +1,244 @@
+"use client";
+
+import { useState, type FormEvent, type ReactNode } from "react";
+import { ruleText } from "@/core/messages/rules";
+import type { OrderRule, Strength } from "@/core/model/problem";
+import type { Rule } from "@/core/model/profile";
+import { itemsOf } from "@/core/profile/rules";
+import { Button } from "../kit/button";
+import { Choice } from "../kit/choice";
+import { Dialog } from "../kit/dialog";
+import { Field, inputLook } from "../kit/field";
+import { Say } from "../kit/sentence";
+import { newRule } from "./new-rule";
+import { PluginPicker } from "./plugin-picker";
+
+type Kind = OrderRule["kind"];
+
+const kindWords: Record<Kind, string> = {
+  after: "loads later than",
+  before: "loads earlier than",
+  first: "comes first",
+  last: "comes last",
+  together: "stay together",
+};
+
+/** What a rule is made from: a whole one to change, or what is known of a new one. */
+export type RuleStart = Rule | { readonly about: readonly string[] };
+
+export function RuleDialog({
+  start,
+  onClose,
+  onStore,
+}: {
+  start: RuleStart | null;
+  onClose: () => void;
+  onStore: (rule: Rule) => void;
+}) {
+  const isNew = start !== null && "about" in start;
+  return (
+    <Dialog
+      open={start !== null}
+      onClose={onClose}
+      title={isNew ? "Remember as a rule" : "Change the rule"}
+      hint="Every proposal keeps it, as long as it agrees with what is stronger."
+      wide
+    >
+      {start && <RuleForm start={start} onClose={onClose} onStore={onStore} />}
+    </Dialog>
+  );
+}
+
+interface Draft {
+  readonly kind: Kind;
+  readonly items: readonly string[];
+  readonly other: string | null;
+  readonly within: "section" | "list";
+  readonly strength: Strength;
+  readonly weight: string;
+}
+
+function draftOf(start: RuleStart): Draft {
+  const plain = { other: null, within: "section", strength: "prefer", weight: "" } as const;
+  if ("about" in start)
+    return { ...plain, kind: start.about.length > 1 ? "together" : "after", items: start.about };
+  const { rule } = start;
+  return {
+    ...plain,
+    kind: rule.kind,
+    items: rule.kind === "together" ? rule.items : [rule.item],
+    other: itemsOf(rule)[1] ?? null,
+    within: "within" in rule ? rule.within : "section",
+    strength: rule.strength,
+    weight: rule.weight === undefined ? "" : String(rule.weight),
+  };
+}
+
+/** Null while something is missing. */
+function ruleOf({ kind, items, other, within, strength, weight }: Draft): OrderRule | null {
+  const [item] = items;
+  const number = weight.trim() === "" ? undefined : Number(weight);
+  if (item === undefined || (number !== undefined && !Number.isFinite(number))) return null;
+  const weighed = number === undefined || strength === "must" ? {} : { weight: number };
+  if (kind === "together")
+    return items.length > 1 ? { kind, items: [...items], strength: "prefer", ...weighed } : null;
+  if (kind === "first" || kind === "last") return { kind, item, within, strength, ...weighed };
+  return other === null || other === item ? null : { kind, item, other, strength, ...weighed };
+}
+
+function RuleForm({
+  start,
+  onClose,
+  onStore,
+}: {
+  start: RuleStart;
+  onClose: () => void;
+  onStore: (rule: Rule) => void;
+}) {
+  const known = "about" in start ? null : start;
+  const [draft, setDraft] = useState(() => draftOf(start));
+  const [note, setNote] = useState(known?.note ?? "");
+  const [shared, setShared] = useState(known?.shared === true);
+  const change = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const rule = ruleOf(draft);
+  const isPair = draft.kind === "after" || draft.kind === "before";
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (!rule) return;
+    const scope = shared ? { shared: true as const } : {};
+    const { shared: _, ...kept } = known ?? newRule(rule);
+    onStore({ ...kept, rule, note: note.trim(), ...scope });
+    onClose();
+  };
+  return (
+    <form onSubmit={submit} className="space-y-3">
+      {draft.items.length === 0 && (
+        <PluginPicker
+          label="Which plugin"
+          chosen={null}
+          partnerOf={null}
+          onChoose={(id) => change({ items: [id] })}
+        />
+      )}
+      <label className="block">
+        <span className="text-ink2 mb-1 block text-sm font-semibold">
+          {draft.items.length > 0 && (
+            <Say parts={draft.items.slice(0, 3).flatMap((item) => [{ item }, " "])} />
+          )}
+        </span>
+        <select
+          className={inputLook}
+          value={draft.kind}
+          onChange={(event) => change({ kind: event.target.value as Kind })}
+          aria-label="What the rule says"
+        >
+          {(Object.keys(kindWords) as Kind[]).map((kind) => (
+            <option key={kind} value={kind}>
+              {kindWords[kind]}
+            </option>
+          ))}
+        </select>
+      </label>
+      {isPair && draft.items.length > 0 && (
+        <PluginPicker
+          label="Than which"
+          chosen={draft.other}
+          partnerOf={draft.items[0]!}
+          onChoose={(other) => change({ other })}
+        />
+      )}
+      {draft.kind === "together" && draft.items.length > 0 && (
+        <PluginPicker
+          label={`With which: ${draft.items.length} so far`}
+          chosen={null}
+          partnerOf={draft.items[0]!}
+          onChoose={(id) => change({ items: [...new Set([...draft.items, id])] })}
+        />
+      )}
+      {(draft.kind === "first" || draft.kind === "last") && (
+        <Choices label="Where">
+          <Choice
+            name="within"
+            checked={draft.within === "section"}
+            onChoose={() => change({ within: "section" })}
+          >
+            in its section
+          </Choice>
+          <Choice name="within" checked={draft.within === "list"} onChoose={() => change({ within: "list" })}>
+            of all of its load rank
+          </Choice>
+        </Choices>
+      )}
+      <div className="flex gap-6">
+        {draft.kind !== "together" && (
+          <Choices label="How strong">
+            <Choice
+              name="strength"
+              checked={draft.strength === "prefer"}
+              onChoose={() => change({ strength: "prefer" })}
+            >
+              prefer
+            </Choice>
+            <Choice
+              name="strength"
+              checked={draft.strength === "must"}
+              onChoose={() => change({ strength: "must" })}
+            >
+              must: bars moves against it
+            </Choice>
+          </Choices>
+        )}
+        <Choices label="Holds in">
+          <Choice name="scope" checked={!shared} onChoose={() => setShared(false)}>
+            this profile
+          </Choice>
+          <Choice name="scope" checked={shared} onChoose={() => setShared(true)}>
+            all of this game’s
+          </Choice>
+        </Choices>
+      </div>
+      <div className="flex gap-3">
+        <div className="grow">
+          <Field
+            label="Because"
+            value={note}
+            maxLength={500}
+            placeholder="What goes wrong otherwise; your proposals will say it"
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </div>
+        {(draft.strength === "prefer" || draft.kind === "together") && (
+          <div className="w-24">
+            <Field
+              label="Weight"
+              value={draft.weight}
+              inputMode="decimal"
+              placeholder="1"
+              onChange={(event) => change({ weight: event.target.value })}
+            />
+          </div>
+        )}
+      </div>
+      <footer className="flex items-center justify-end gap-2 pt-1">
+        <p className="text-ink2 mr-auto">
+          {rule ? <Say parts={[...ruleText(rule), "."]} /> : "Choose the other one."}
+        </p>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={!rule}>
+          {known ? "Store" : "Remember"}
+        </Button>
+      </footer>
+    </form>
+  );
+}
+
+function Choices({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <fieldset className="flex gap-4">
+      <legend className="text-ink2 mb-1 text-sm font-semibold">{label}</legend>
+      {children}
+    </fieldset>
+  );
+}
