@@ -35,7 +35,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     await expect(
       page.getByRole("heading", { name: /^4 of \d+ move; no valid order moves fewer$/ }),
     ).toBeVisible();
-    const moves = page.getByRole("list", { name: "Moves" });
+    const moves = page.getByRole("group", { name: "Moves" });
     await expect(moves).toContainText("the game would stop at start");
     await expect(moves).toContainText("the seam shows again if storms are written down after it");
     await page.getByRole("button", { name: "Accept 4 moves" }).click();

@@ -20,6 +20,13 @@ export function ruleText(rule: OrderRule | z.infer<typeof NeedsRule>): Sentence 
   }
 }
 
+/** The same where it is plain which item is meant. */
+export function ruleTextOf(rule: OrderRule): Sentence {
+  if (rule.kind === "together") return ["together"];
+  if ("within" in rule) return [`${rule.kind} ${rule.within === "section" ? "in its section" : "of all"}`];
+  return [`${rule.kind} `, item(rule.other)];
+}
+
 function listed(ids: readonly string[]): Sentence {
   return ids.flatMap((id, at): Sentence => {
     const before = at === 0 ? [] : [at === ids.length - 1 ? " and " : ", "];

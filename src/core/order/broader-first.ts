@@ -1,11 +1,12 @@
 import type { OrderRule } from "../model/problem";
 
-/** Two plugins that change the same records; `broader` changes more records in all. */
+/** Two plugins that change the same records; `broader` changes more records in all, or as many where they are `equal`. */
 export interface Overlap {
   readonly broader: string;
   readonly narrower: string;
   /** How many records both change. */
   readonly shared: number;
+  readonly equal?: true;
 }
 
 const prefix = "broader-first:";
@@ -14,12 +15,12 @@ const weight = 0.1;
 /** Whether a tie's reason is one of `broaderFirstRules`. */
 export const isBroaderFirst = (because: string): boolean => because.startsWith(prefix);
 
-/** What this many plugins change says nothing about two of them, and would make a pair of each two. */
+/** Of more plugins than this every two would make a pair. */
 const mostTouching = 24;
 
 /**
- * Pairs that change the same records, by the records that each plugin changes; those that change as many as each other
- * are left out, for neither is the broader. In the order of the plugins.
+ * Pairs that change the same records, by the records that each plugin changes, in the order of the plugins. What very
+ * many change is passed over: it says nothing about two of them.
  */
 export function findOverlaps(plugins: ReadonlyMap<string, ReadonlySet<string>>): Overlap[] {
   const touching = new Map<string, string[]>();
@@ -40,11 +41,20 @@ function overlapsOf(
   touching: ReadonlyMap<string, readonly string[]>,
 ): Overlap[] {
   const records = plugins.get(plugin)!;
+  const isFirstOf = (other: string) => {
+    const less = records.size - plugins.get(other)!.size;
+    return less > 0 || (less === 0 && plugin < other);
+  };
   const shared = new Map<string, number>();
   for (const record of records)
     for (const other of touching.get(record) ?? [])
-      if (plugins.get(other)!.size < records.size) shared.set(other, (shared.get(other) ?? 0) + 1);
-  return [...shared].map(([narrower, count]) => ({ broader: plugin, narrower, shared: count }));
+      if (isFirstOf(other)) shared.set(other, (shared.get(other) ?? 0) + 1);
+  return [...shared].map(([narrower, count]) => ({
+    broader: plugin,
+    narrower,
+    shared: count,
+    ...(plugins.get(narrower)!.size === records.size ? { equal: true as const } : {}),
+  }));
 }
 
 /**
@@ -56,6 +66,7 @@ export function broaderFirstRules(
   isUnplaced: (plugin: string) => boolean,
 ): OrderRule[] {
   return overlaps
+    .filter(({ equal }) => !equal)
     .filter(({ broader, narrower }) => isUnplaced(broader) || isUnplaced(narrower))
     .map(({ broader, narrower }) => ({
       id: `${prefix}${broader} ${narrower}`,

@@ -67,7 +67,7 @@ export function findContradictions(problem: OrderProblem, { result }: Proposal):
     return {
       setAside,
       circle,
-      waysOut: [...named].flatMap((index) => waysOutBy(problem, index)).sort(byCost),
+      waysOut: [...named].flatMap((index) => waysOutBy(problem, index, setAside)).sort(byCost),
     };
   });
 }
@@ -79,9 +79,11 @@ function closingLink(problem: OrderProblem, { rule, index }: SetAside): Link[] {
   return [{ before, after, because: ruleName(problem.rules![index!]!, index!) }];
 }
 
-function waysOutBy(problem: OrderProblem, index: number): WayOut[] {
+/** To weaken the rule that is set aside anyway is no way out. */
+function waysOutBy(problem: OrderProblem, index: number, setAside: SetAside): WayOut[] {
   const drop = wayOut("drop", problem, index);
-  return problem.rules![index]!.strength === "must" ? [drop, wayOut("weaken", problem, index)] : [drop];
+  const canWeaken = problem.rules![index]!.strength === "must" && setAside.index !== index;
+  return canWeaken ? [drop, wayOut("weaken", problem, index)] : [drop];
 }
 
 function wayOut(how: WayOut["how"], problem: OrderProblem, index: number): WayOut {

@@ -44,16 +44,20 @@ function seatInSections(roster: Roster, { result, constraints }: Proposal): Entr
 }
 
 /** Null where the proposal changes nothing. */
-export function acceptEdit(roster: Roster, proposal: PluginProposal): Edit | null {
+export const acceptEdit = (roster: Roster, { entries, moves }: PluginProposal): Edit | null =>
+  arrangeEdit(roster, entries, moves.length);
+
+/** Another order of the same plugins, taken over from a proposal; null where it is the present one. */
+export function arrangeEdit(roster: Roster, entries: readonly Entry[], moves: number): Edit | null {
   const present = roster.profile.state.plugins.entries;
   const same = (entry: Entry, at: number) =>
     entry.id === present[at]!.id &&
     entry.section === present[at]!.section &&
     entry.home === present[at]!.home;
-  if (proposal.entries.every(same)) return null;
+  if (entries.every(same)) return null;
   return {
-    label: label("accept", { moves: proposal.moves.length }),
-    steps: [{ kind: "arrange", list: "plugins", entries: [...proposal.entries] }],
+    label: label("accept", { moves }),
+    steps: [{ kind: "arrange", list: "plugins", entries: [...entries] }],
     restorePoint: "Before an accepted proposal",
   };
 }

@@ -47,9 +47,9 @@ function sectionOf(
 function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): OrderRule[] {
   if (profile.state.broaderFirst === false) return [];
   const idOf = (name: string) => idOfName.get(foldName(game, name));
-  const overlaps = stock.overlaps.flatMap(({ broader, narrower, shared }) => {
+  const overlaps = stock.overlaps.flatMap(({ broader, narrower, ...rest }) => {
     const [one, other] = [idOf(broader), idOf(narrower)];
-    return one !== undefined && other !== undefined ? [{ broader: one, narrower: other, shared }] : [];
+    return one !== undefined && other !== undefined ? [{ broader: one, narrower: other, ...rest }] : [];
   });
   return broaderFirstRules(overlaps, (id) => pluginOf.get(id)!.entry.fresh === true);
 }

@@ -1,17 +1,19 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
-import { chainText, moveText } from "@/core/messages/reasons";
+import { chainText } from "@/core/messages/reasons";
 import { ruleText } from "@/core/messages/rules";
-import { acceptEdit } from "@/core/profile/accept";
-import { seatsOf } from "@/core/profile/seats";
+import { arrangeEdit } from "@/core/profile/accept";
+import { takeMoves } from "@/core/profile/proposal-parts";
+import { indexTies } from "@/core/profile/ties";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { ItemName, Say } from "../kit/sentence";
 import { ruleNotes } from "../workspace/rule-notes";
 import type { Proposed } from "../workspace/use-proposal";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { MoveList } from "./move-list";
 import { SlopeChart } from "./slope-chart";
 
 /**
@@ -21,12 +23,13 @@ import { SlopeChart } from "./slope-chart";
 export function ProposalPanel({ roster, proposal }: Proposed) {
   const { editor, leaveProposal, refresh, proposing } = useWorkspace();
   const isCurrent = useEditor((state) => state.profile.state) === roster.profile.state;
-  const notes = useMemo(() => ruleNotes(roster), [roster]);
-  const seats = useMemo(
-    () => seatsOf({ ...roster.profile.state.plugins, entries: [...proposal.entries] }),
-    [roster, proposal],
-  );
-  const edit = acceptEdit(roster, proposal);
+  const ties = useMemo(() => indexTies(roster), [roster]);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const part = useMemo(() => {
+    const wanted = proposal.moves.map(({ id }) => id).filter((id) => !left.has(id));
+    return takeMoves(roster, ties, proposal, new Set(wanted));
+  }, [roster, ties, proposal, left]);
+  const edit = useMemo(() => arrangeEdit(roster, part.entries, part.taken.size), [roster, part]);
   const total = roster.plugins.length;
   const count = proposal.moves.length;
   const accept = () => {
@@ -35,6 +38,12 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
     editor.dispatch(edit);
     // The restore point that was made before it is listed by the server.
     void editor.settled().then(refresh);
+  };
+  const take = (id: string, isTaken: boolean) => {
+    const next = new Set(left);
+    if (isTaken) next.delete(id);
+    else next.add(id);
+    setLeft(next);
   };
   return (
     <section aria-label="Proposal" className="flex h-full flex-col">
@@ -56,30 +65,20 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
           Leave as it is
         </Button>
         <Button look="main" onClick={accept} disabled={!edit || !isCurrent} autoFocus>
-          Accept {plural(count, "move")}
+          {part.taken.size === count
+            ? `Accept ${plural(count, "move")}`
+            : `Accept ${part.taken.size} of ${plural(count, "move")}`}
         </Button>
       </header>
       <Notices roster={roster} proposal={proposal} />
       <div className="flex min-h-0 grow">
-        <div className="border-line min-h-0 w-[590px] shrink-0 overflow-auto border-r px-2 pt-2">
+        <div className="border-line min-h-0 w-[560px] shrink-0 overflow-auto border-r px-2 pt-2">
           <SlopeChart roster={roster} proposal={proposal} />
         </div>
-        <ol aria-label="Moves" className="min-h-0 grow overflow-auto">
-          {proposal.moves.map((move) => (
-            <li key={move.id} className="border-line flex gap-3 border-b px-4 py-2.5">
-              <div className="min-w-0 grow">
-                <p className="truncate font-mono text-sm font-semibold">{move.id}</p>
-                <p className="text-ink2 mt-0.5">
-                  <Say parts={moveText(move.id, move.because, notes)} />
-                </p>
-              </div>
-              <p className="text-pine shrink-0 font-mono text-sm font-semibold">
-                {roster.pluginOf.get(move.id)!.seat} → {seats.get(move.id)}
-              </p>
-            </li>
-          ))}
+        <div className="min-h-0 min-w-0 grow overflow-auto">
+          <MoveList roster={roster} proposal={proposal} taken={part.taken} left={left} onTake={take} />
           <Raised roster={roster} proposal={proposal} />
-        </ol>
+        </div>
       </div>
     </section>
   );
@@ -136,9 +135,9 @@ function Raised({ roster, proposal: { result } }: Proposed) {
   const { sections } = roster.profile.state.plugins;
   const name = (id: string) => sections.find((section) => section.id === id)?.name ?? id;
   return result.raised.map((raised) => (
-    <li key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">
+    <p key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">
       <ItemName id={raised.item} /> belongs to {name(raised.section)} but stands in {name(raised.effective)},
       after what it needs.
-    </li>
+    </p>
   ));
 }

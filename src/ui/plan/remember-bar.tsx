@@ -1,13 +1,13 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { ruleText } from "@/core/messages/rules";
+import { ruleTextOf } from "@/core/messages/rules";
 import type { Edit } from "@/core/model/edit";
 import type { OrderRule } from "@/core/model/problem";
 import { addRule } from "@/core/profile/rule-edits";
 import { rulesToRemember } from "@/core/profile/remember";
 import { Button } from "../kit/button";
-import { Say } from "../kit/sentence";
+import { ItemName, Say } from "../kit/sentence";
 import { newRule } from "../rules/new-rule";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -34,11 +34,13 @@ export function RememberBar() {
           aria-label="Remember the move"
           className="border-line bg-sunk flex shrink-0 flex-wrap items-center gap-2 border-t px-3 py-1.5"
         >
-          <span className="font-semibold">Remember?</span>
+          <span className="font-semibold">
+            Remember of {moved.length === 1 ? <ItemName id={moved[0]!} /> : `these ${moved.length}`}:
+          </span>
           {offered.map((rule, at) => (
             <Button key={at} small onClick={() => remember(rule)}>
               <span>
-                <Say parts={ruleText(rule)} seats={rule.kind === "together"} />
+                <Say parts={ruleTextOf(rule)} />
               </span>
             </Button>
           ))}

@@ -1,0 +1,110 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { plural } from "@/core/messages/parts";
+import { moveText } from "@/core/messages/reasons";
+import type { Move } from "@/core/order/propose";
+import { addRule } from "@/core/profile/rule-edits";
+import { moveEffects, type MoveEffect } from "@/core/profile/proposal-parts";
+import { seatsOf } from "@/core/profile/seats";
+import { Button } from "../kit/button";
+import { ItemName, Say } from "../kit/sentence";
+import { Toggle } from "../kit/toggle";
+import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
+import { ruleNotes } from "../workspace/rule-notes";
+import type { Proposed } from "../workspace/use-proposal";
+import { useWorkspace } from "../workspace/workspace.client";
+
+/** The moves, those that change something in the game first; each can be left, and what is left can be remembered. */
+export function MoveList({
+  roster,
+  proposal,
+  taken,
+  left,
+  onTake,
+}: Proposed & {
+  taken: ReadonlySet<string>;
+  left: ReadonlySet<string>;
+  onTake: (id: string, isTaken: boolean) => void;
+}) {
+  const { editor } = useWorkspace();
+  const [start, setStart] = useState<RuleStart | null>(null);
+  const effects = useMemo(() => moveEffects(roster, proposal), [roster, proposal]);
+  const seats = useMemo(
+    () => seatsOf({ ...roster.profile.state.plugins, entries: [...proposal.entries] }),
+    [roster, proposal],
+  );
+  const notes = useMemo(() => ruleNotes(roster), [roster]);
+  const changes = ({ id }: Move) => effects.get(id)!.mends || effects.get(id)!.winners.length > 0;
+  const groups = [
+    { title: "These change something", moves: proposal.moves.filter(changes) },
+    { title: "These only tidy the sections", moves: proposal.moves.filter((move) => !changes(move)) },
+  ].filter((group) => group.moves.length > 0);
+  return (
+    <div aria-label="Moves" role="group">
+      {groups.map(({ title, moves }) => (
+        <section key={title}>
+          <h2 className="border-line bg-sunk text-ink2 border-b px-4 py-1 text-sm font-semibold">
+            {title} <span className="font-mono font-normal">{moves.length}</span>
+          </h2>
+          <ol aria-label={title}>
+            {moves.map((move) => (
+              <li key={move.id} className="border-line flex gap-2.5 border-b px-3 py-2">
+                <Toggle
+                  on={taken.has(move.id)}
+                  label={`${taken.has(move.id) ? "Take" : "Leave"} the move of ${move.id}`}
+                  onClick={() => onTake(move.id, !taken.has(move.id))}
+                />
+                <div className="min-w-0 grow">
+                  <p
+                    className={`truncate font-mono text-sm font-semibold ${taken.has(move.id) ? "" : "text-ink3"}`}
+                  >
+                    {move.id}
+                  </p>
+                  <p className="text-ink2 mt-0.5">
+                    <Say parts={moveText(move.id, move.because, notes)} />
+                  </p>
+                  <Winners effect={effects.get(move.id)!} />
+                  {left.has(move.id) && taken.has(move.id) && (
+                    <p className="text-saffron mt-0.5">Taken all the same: a move that you take needs it.</p>
+                  )}
+                  {!taken.has(move.id) && (
+                    <p className="mt-1.5">
+                      <Button small onClick={() => setStart({ about: [move.id] })}>
+                        Left where it is. Remember a rule…
+                      </Button>
+                    </p>
+                  )}
+                </div>
+                <p className="text-pine shrink-0 font-mono text-sm font-semibold">
+                  {roster.pluginOf.get(move.id)!.seat} → {seats.get(move.id)}
+                </p>
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
+      <RuleDialog
+        start={start}
+        onClose={() => setStart(null)}
+        onStore={(rule) => editor.dispatch(addRule(rule))}
+      />
+    </div>
+  );
+}
+
+const mostNamed = 2;
+
+function Winners({ effect: { winners } }: { effect: MoveEffect }) {
+  if (winners.length === 0) return null;
+  return (
+    <p className="text-ink2 mt-0.5">
+      {winners.slice(0, mostNamed).map(({ winner, loser, shared }) => (
+        <span key={`${winner} ${loser}`}>
+          <ItemName id={winner} /> then wins over <ItemName id={loser} /> in {plural(shared, "record")}.{" "}
+        </span>
+      ))}
+      {winners.length > mostNamed && `And ${winners.length - mostNamed} more winners change.`}
+    </p>
+  );
+}
