@@ -9,7 +9,7 @@ import { label } from "@/core/profile/steps";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
-import { bandHeight, findSlots, planRows, rowHeight, slotAtHeight } from "./plan/plan-rows";
+import { bandHeight, findSlots, planRows, rowHeight, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./shelf/format-size";
 import { shelfRows } from "./shelf/shelf-rows";
 import { ProfileEditor, type EditorServer } from "./workspace/editor";
@@ -22,7 +22,11 @@ const roster = testRoster([
 ]);
 
 describe("the rows of the plan", () => {
-  const rows = planRows(roster, null);
+  const plain = { shown: null, collapsed: new Set<string>(), sortBy: null };
+  const rows = planRows(roster, plain);
+
+  const keys = (look: Partial<PlanLook>) =>
+    planRows(roster, { ...plain, ...look }).rows.map((row) => row.key);
 
   test("are a band for every section and what stands in it, each where the last one ends", () => {
     expect(rows.rows.map((row) => row.key)).toEqual([
@@ -37,15 +41,36 @@ describe("the rows of the plan", () => {
       "p.plank",
     ]);
     expect(rows.tops.at(-1)).toBe(4 * bandHeight + 5 * rowHeight);
-    expect(planRows(roster, (plugin) => plugin.id === "b.plank").rows.map((row) => row.key)).toEqual([
-      "section world",
-      "b.plank",
+    expect(keys({ shown: new Set(["b.plank"]) })).toEqual(["section world", "b.plank"]);
+    expect(keys({ collapsed: new Set(["world"]) })).toEqual(
+      rows.rows.map((row) => row.key).filter((key) => !/^[ab]\./.test(key)),
+    );
+    expect(keys({ sortBy: "name" })).toEqual(["a.plank", "b.plank", "Core.keel", "p.plank", "Pond.keel"]);
+    expect(planRows(roster, { ...plain, sortBy: "name" }).isRealOrder).toBe(false);
+  });
+
+  test("in a list that is filtered or folded, slots lie where they do in the whole one", () => {
+    const free = freeGaps(roster, indexTies(roster), ["p.plank"]);
+    const slots = (look: Partial<PlanLook>) =>
+      findSlots(planRows(roster, { ...plain, ...look }), free, "ordinary", new Set(["p.plank"]), roster).map(
+        ({ gap, section }) => [gap, section],
+      );
+    expect(slots({ shown: new Set(["b.plank", "p.plank"]) })).toEqual([
+      [2, "world"],
+      [4, "world"],
+      [4, "patches"],
+    ]);
+    expect(slots({ collapsed: new Set(["game", "base", "world"]) })).toEqual([
+      [1, "game"],
+      [2, "base"],
+      [4, "world"],
+      [4, "patches"],
     ]);
   });
 
   test("slots lie after every row that stays; those of other ranks and beyond a tie are barred", () => {
     const free = freeGaps(roster, indexTies(roster), ["b.plank"]);
-    const slots = findSlots(rows, free, "ordinary", new Set(["b.plank"]));
+    const slots = findSlots(rows, free, "ordinary", new Set(["b.plank"]), roster);
     expect(slots.map(({ row, gap, section, barrier }) => [row, gap, section, barrier?.with ?? null])).toEqual(
       [
         [0, 0, "game", "a.plank"],
@@ -66,6 +91,7 @@ describe("the rows of the plan", () => {
       freeGaps(roster, indexTies(roster), ["b.plank"]),
       "ordinary",
       new Set(["b.plank"]),
+      roster,
     );
     slots.forEach((slot, at) => expect(slotAtHeight(slots, rows.tops, rows.tops[slot.row + 1]!)).toBe(at));
     expect(slotAtHeight(slots, rows.tops, -50)).toBe(0);

@@ -1,6 +1,7 @@
 "use server";
 
 import { z } from "zod";
+import type { Changes } from "@/core/profile/changes";
 import { Edit } from "@/core/model/edit";
 import type { Outcome } from "@/core/model/outcome";
 import { ProfilePurpose, type Profile } from "@/core/model/profile";
@@ -61,6 +62,9 @@ export const nameRestorePoint = async (profileId: string, name: string): Promise
   guard(async () =>
     profiles.nameRestorePoint(await getContext(), id.parse(profileId), z.string().parse(name)),
   );
+
+export const changesSincePoint = async (pointId: string): Promise<Outcome<Changes>> =>
+  guard(async () => profiles.changesSincePoint(await getContext(), id.parse(pointId)));
 
 export const goBack = async (pointId: string, base: number): Promise<Outcome<Stored>> =>
   guard(async () => profiles.goBack(await getContext(), id.parse(pointId), version.parse(base)));

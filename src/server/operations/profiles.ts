@@ -1,4 +1,5 @@
 import "server-only";
+import { changesSince, type Changes } from "@/core/profile/changes";
 import { randomUUID } from "node:crypto";
 import { label } from "@/core/profile/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -132,6 +133,14 @@ export function nameRestorePoint({ db }: Context, profileId: string, name: strin
     await addRestorePoint(tx, randomUUID(), profileId, parsed.data, profile.state);
     return done(null);
   });
+}
+
+/** What the profile has become since a restore point of it was made. */
+export async function changesSincePoint({ db }: Context, pointId: string): Promise<Outcome<Changes>> {
+  const point = await findRestorePoint(db, pointId);
+  if (!point) return refuse("no-restore-point");
+  const profile = await findProfile(db, point.profileId);
+  return profile ? done(changesSince(point.state, profile.state)) : refuse("no-profile");
 }
 
 /** Goes back to a restore point by an edit like any other, so that this can be undone as well. */

@@ -2,9 +2,12 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import { goBack, nameRestorePoint } from "../workspace/server";
+import { plural } from "@/core/messages/parts";
+import type { Changes } from "@/core/profile/changes";
+import { changesSincePoint, goBack, nameRestorePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
+import { ItemName } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Named states of the profile to go back to; one is made before every accepted proposal. */
@@ -12,6 +15,7 @@ export function RestorePoints() {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const points = useEditor((state) => state.view.restorePoints);
   const [name, setName] = useState("");
+  const [compared, setCompared] = useState<{ id: string; changes: Changes } | null>(null);
   const add = async (event: FormEvent) => {
     event.preventDefault();
     await editor.settled();
@@ -20,6 +24,12 @@ export function RestorePoints() {
     if (!outcome.ok) return;
     setName("");
     refresh();
+  };
+  const compare = async (id: string) => {
+    if (compared?.id === id) return setCompared(null);
+    await editor.settled();
+    const changes = unwrap(await changesSincePoint(id));
+    if (changes) setCompared({ id, changes });
   };
   const back = async (id: string, point: string) => {
     await editor.settled();
@@ -47,7 +57,7 @@ export function RestorePoints() {
       )}
       <ul>
         {points.map((point) => (
-          <li key={point.id} className="border-line flex items-center gap-3 border-t py-1.5">
+          <li key={point.id} className="border-line flex flex-wrap items-center gap-x-3 border-t py-1.5">
             <span className="min-w-0 grow truncate">{point.name}</span>
             <time
               dateTime={point.at}
@@ -56,12 +66,56 @@ export function RestorePoints() {
             >
               {format(new Date(point.at), "d MMM HH:mm")}
             </time>
+            <Button small onClick={() => void compare(point.id)} aria-expanded={compared?.id === point.id}>
+              Compare
+            </Button>
             <Button small onClick={() => void back(point.id, point.name)}>
               Go back
             </Button>
+            {compared?.id === point.id && <Since changes={compared.changes} />}
           </li>
         ))}
       </ul>
     </>
+  );
+}
+
+const mostNamed = 8;
+
+/** What has changed since a restore point, by kind. */
+function Since({ changes }: { changes: Changes }) {
+  const lists = [
+    ["Moved", changes.moved],
+    ["New", changes.added],
+    ["Gone", changes.gone],
+    ["Switched on", changes.switchedOn],
+    ["Switched off", changes.switchedOff],
+  ] as const;
+  const rules = changes.rulesAdded + changes.rulesGone;
+  const isSame = rules === 0 && lists.every(([, ids]) => ids.length === 0);
+  return (
+    <div className="text-ink2 w-full space-y-0.5 py-1" role="status">
+      {isSame && <p>Nothing has changed since.</p>}
+      {lists.map(([title, ids]) =>
+        ids.length === 0 ? null : (
+          <p key={title}>
+            <b className="text-ink">
+              {title} {ids.length}:
+            </b>{" "}
+            {ids.slice(0, mostNamed).map((id) => (
+              <span key={id} className="mr-2 inline-block">
+                <ItemName id={id} />
+              </span>
+            ))}
+            {ids.length > mostNamed && `and ${ids.length - mostNamed} more`}
+          </p>
+        ),
+      )}
+      {rules > 0 && (
+        <p>
+          {plural(changes.rulesAdded, "rule")} new, {changes.rulesGone} gone.
+        </p>
+      )}
+    </div>
   );
 }

@@ -18,7 +18,15 @@ import { barrierText, type Carry, type Carrying } from "./use-carry";
 import { usePlanKeys } from "./use-plan-keys";
 
 /** The dense list of plugins in order, with sticky section bands, arcs, and dragging by mouse and keyboard. */
-export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carrying }) {
+export function PlanList({
+  rows,
+  carrying,
+  onFold,
+}: {
+  rows: PlanRows;
+  carrying: Carrying;
+  onFold: (section: string) => void;
+}) {
   const { editor } = useWorkspace();
   const { roster, ties, findings, selected, focused } = useEditor((state) => state);
   const scroller = useRef<HTMLDivElement>(null);
@@ -99,7 +107,7 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
       <div
         ref={scroller}
         role="grid"
-        aria-label="Plugins in load order"
+        aria-label={rows.isRealOrder ? "Plugins in load order" : "Plugins, sorted to look at"}
         aria-rowcount={rows.rows.length}
         aria-multiselectable
         aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
@@ -108,7 +116,7 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
         className="relative h-full overflow-auto focus-visible:outline-none"
       >
         <div role="presentation" className="relative" style={{ height: rows.tops.at(-1) }}>
-          <TieArcs roster={roster} ties={ties} rows={rows} selected={selected} />
+          {rows.isRealOrder && <TieArcs roster={roster} ties={ties} rows={rows} selected={selected} />}
           {virtual.getVirtualItems().map(({ index, key, start, size }) => {
             const row = rows.rows[index]!;
             const sticky = index === activeBand.current;
@@ -119,7 +127,7 @@ export function PlanList({ rows, carrying }: { rows: PlanRows; carrying: Carryin
             if (row.kind === "section")
               return (
                 <div key={key} role="row" aria-rowindex={index + 1} style={at}>
-                  <SectionBand row={row} />
+                  <SectionBand row={row} onFold={onFold} />
                 </div>
               );
             const { id } = row.plugin;
@@ -283,6 +291,6 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
 function slotWords({ rows }: PlanRows, at: number): string {
   const row = rows[at]!;
   return row.kind === "section"
-    ? `first of ${row.section.name}`
+    ? `${row.collapsed ? "last" : "first"} of ${row.section.name}`
     : `after ${row.plugin.seat} ${row.plugin.id}`;
 }

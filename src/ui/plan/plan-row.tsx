@@ -1,6 +1,7 @@
 "use client";
 
 import { useDraggable } from "@dnd-kit/core";
+import { ChevronDown, ChevronRight } from "lucide-react";
 import { memo, type CSSProperties } from "react";
 import type { Level } from "@/core/model/finding";
 import type { SeatedPlugin } from "@/core/profile/roster";
@@ -13,13 +14,30 @@ import type { PlanRow } from "./plan-rows";
 
 type BandRow = Extract<PlanRow, { kind: "section" }>;
 
-export const SectionBand = memo(function SectionBand({ row }: { row: BandRow }) {
+export const SectionBand = memo(function SectionBand({
+  row,
+  onFold,
+}: {
+  row: BandRow;
+  onFold: (section: string) => void;
+}) {
+  const Fold = row.collapsed ? ChevronRight : ChevronDown;
   return (
     <div
       role="gridcell"
       className="border-line bg-sunk flex h-full items-center gap-2 border-y"
       style={{ paddingLeft: gutterWidth }}
     >
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-expanded={!row.collapsed}
+        aria-label={`${row.collapsed ? "Unfold" : "Fold"} ${row.section.name}`}
+        onClick={() => onFold(row.section.id)}
+        className="text-ink3 hover:text-ink -ml-6 flex h-6 w-6 items-center justify-center"
+      >
+        <Fold size={14} aria-hidden />
+      </button>
       <SectionLetter index={row.index} />
       <span className="font-bold">{row.section.name}</span>
       <span className="text-ink2 font-mono text-sm">{row.count}</span>

@@ -1,5 +1,6 @@
 import type { Section } from "@/core/model/game";
 import { barrierAt, type Barrier, type FreeGaps } from "@/core/profile/place";
+import { sortPlugins, type PlanSort } from "@/core/profile/plan-filter";
 import type { Roster, SeatedPlugin } from "@/core/profile/roster";
 
 export const rowHeight = 32;
@@ -13,6 +14,7 @@ export type PlanRow =
       readonly section: Section;
       readonly index: number;
       readonly count: number;
+      readonly collapsed: boolean;
     }
   | {
       readonly kind: "plugin";
@@ -26,24 +28,63 @@ export interface PlanRows {
   /** Where each row begins, in pixels; one more than there are rows. */
   readonly tops: readonly number[];
   readonly rowOf: ReadonlyMap<string, number>;
+  /** False where they are sorted to be looked at; nothing can be arranged then. */
+  readonly isRealOrder: boolean;
 }
 
-/** `shown` narrows the plugins; bands of sections that show nothing are left out then. */
-export function planRows(roster: Roster, shown: ((plugin: SeatedPlugin) => boolean) | null): PlanRows {
+/** How the plan is looked at; what is collapsed shows its band only, and `sortBy` another order than the real one. */
+export interface PlanLook {
+  readonly shown: ReadonlySet<string> | null;
+  readonly collapsed: ReadonlySet<string>;
+  readonly sortBy: PlanSort | null;
+}
+
+/** Where a filter narrows the list, bands of sections that show nothing are left out. */
+export function planRows(roster: Roster, look: PlanLook): PlanRows {
+  const shown = look.shown ? roster.plugins.filter((plugin) => look.shown!.has(plugin.id)) : roster.plugins;
+  const rows = look.sortBy ? sortedRows(roster, shown, look.sortBy) : sectionRows(roster, shown, look);
+  const tops = [0];
+  for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "section" ? bandHeight : rowHeight));
+  return {
+    rows,
+    tops,
+    rowOf: new Map(rows.map((row, at) => [row.key, at])),
+    isRealOrder: look.sortBy === null,
+  };
+}
+
+function sectionRows(roster: Roster, shown: readonly SeatedPlugin[], look: PlanLook): PlanRow[] {
   const rows: PlanRow[] = [];
   const { sections } = roster.profile.state.plugins;
   const groups = new Map<string | null, SeatedPlugin[]>(sections.map((section) => [section.id, []]));
-  for (const plugin of roster.plugins)
-    if (!shown || shown(plugin)) groups.get(plugin.entry.section)?.push(plugin);
+  for (const plugin of shown) groups.get(plugin.entry.section)?.push(plugin);
   sections.forEach((section, index) => {
     const group = groups.get(section.id)!;
-    if (shown && group.length === 0) return;
-    rows.push({ kind: "section", key: `section ${section.id}`, section, index, count: group.length });
+    if (look.shown && group.length === 0) return;
+    const collapsed = look.collapsed.has(section.id) && !look.shown;
+    rows.push({
+      kind: "section",
+      key: `section ${section.id}`,
+      section,
+      index,
+      count: group.length,
+      collapsed,
+    });
+    if (collapsed) return;
     for (const plugin of group) rows.push({ kind: "plugin", key: plugin.id, plugin, sectionIndex: index });
   });
-  const tops = [0];
-  for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "section" ? bandHeight : rowHeight));
-  return { rows, tops, rowOf: new Map(rows.map((row, at) => [row.key, at])) };
+  return rows;
+}
+
+function sortedRows(roster: Roster, shown: readonly SeatedPlugin[], by: PlanSort): PlanRow[] {
+  const { sections } = roster.profile.state.plugins;
+  const indexOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
+  return sortPlugins(shown, by).map((plugin) => ({
+    kind: "plugin",
+    key: plugin.id,
+    plugin,
+    sectionIndex: indexOf.get(plugin.entry.section) ?? 0,
+  }));
 }
 
 /** A place where carried items can be put down: right after a row that stays. */
@@ -54,25 +95,47 @@ export interface Slot {
   readonly barrier: Barrier | null;
 }
 
-/** Every slot from top to bottom. A border between two sections gives two: the end of one and the start of the next. */
+/**
+ * Every slot from top to bottom. A border between two sections gives two: the end of one and the start of the next. A
+ * collapsed section has one, its end.
+ */
 export function findSlots(
   { rows }: PlanRows,
   free: FreeGaps,
   rank: string,
   carried: ReadonlySet<string>,
+  roster: Roster,
 ): Slot[] {
+  const gapAfter = new Map(free.rest.map((id, at) => [id, at + 1]));
+  const spans = spansOf(free, roster);
   const slots: Slot[] = [];
-  let gap = 0;
   rows.forEach((row, at) => {
     if (row.kind === "section") {
-      slots.push(slotAt(at, gap, row.section, free, rank));
+      const { start, end } = spans.get(row.section.id)!;
+      slots.push(slotAt(at, row.collapsed ? end : start, row.section, free, rank));
       return;
     }
     if (carried.has(row.plugin.id)) return;
-    gap++;
-    slots.push(slotAt(at, gap, row.plugin.section!, free, rank));
+    slots.push(slotAt(at, gapAfter.get(row.plugin.id)!, row.plugin.section!, free, rank));
   });
   return slots;
+}
+
+/** The gaps at the start and at the end of every section, among what stays. */
+function spansOf({ rest }: FreeGaps, { pluginOf, profile }: Roster) {
+  const counts = new Map<string | null, number>();
+  for (const id of rest) {
+    const { section } = pluginOf.get(id)!.entry;
+    counts.set(section, (counts.get(section) ?? 0) + 1);
+  }
+  let end = 0;
+  return new Map(
+    profile.state.plugins.sections.map(({ id }) => {
+      const start = end;
+      end += counts.get(id) ?? 0;
+      return [id, { start, end }];
+    }),
+  );
 }
 
 function slotAt(row: number, gap: number, section: Section, free: FreeGaps, rank: string): Slot {

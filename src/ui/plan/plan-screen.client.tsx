@@ -1,11 +1,13 @@
 "use client";
 
-import { PanelRight } from "lucide-react";
+import { ListFilter, PanelRight } from "lucide-react";
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
+import { filterPlugins, narrows, noFilter, type PlanSort } from "@/core/profile/plan-filter";
 import { Button } from "../kit/button";
 import { MoveToDialog } from "./move-to-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { FilterBar } from "./filter-bar";
 import { Inspector } from "./inspector";
 import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
@@ -22,21 +24,44 @@ export function PlanScreen() {
 
 function PlanView() {
   const roster = useEditor((state) => state.roster);
+  const findings = useEditor((state) => state.findings);
   const [inspecting, setInspecting] = useState(true);
+  const [filtering, setFiltering] = useState(false);
   const [moving, setMoving] = useState(false);
-  const rows = useMemo(() => planRows(roster, null), [roster]);
+  const [filter, setFilter] = useState(noFilter);
+  const [sortBy, setSortBy] = useState<PlanSort | null>(null);
+  const [collapsed, setCollapsed] = useState<ReadonlySet<string>>(new Set());
+  const wanted = useDeferredValue(filter);
+  const shown = useMemo(
+    () => (narrows(wanted) ? filterPlugins(roster, findings, wanted) : null),
+    [roster, findings, wanted],
+  );
+  const rows = useMemo(
+    () => planRows(roster, { shown, collapsed, sortBy }),
+    [roster, shown, collapsed, sortBy],
+  );
   const carrying = useCarry(rows);
   const loading = roster.plugins.filter((plugin) => plugin.loads).length;
+  const fold = useCallback(
+    (section: string) =>
+      setCollapsed(
+        (now) => new Set(now.has(section) ? [...now].filter((id) => id !== section) : [...now, section]),
+      ),
+    [],
+  );
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Plan</h1>
-        <span className="text-ink2">
+        <span className="text-ink2 min-w-0 truncate">
           <b className="text-ink font-mono">{loading}</b> of{" "}
           <span className="font-mono">{roster.plugins.length}</span> plugins load, top to bottom; what loads
           later wins
         </span>
         <div className="ml-auto flex gap-2">
+          <Button look="quiet" aria-pressed={filtering} onClick={() => setFiltering(!filtering)}>
+            <ListFilter size={16} aria-hidden /> Filter
+          </Button>
           <ProposeButton />
           <Button
             look="quiet"
@@ -50,11 +75,21 @@ function PlanView() {
           </Button>
         </div>
       </header>
+      {(filtering || shown || sortBy) && (
+        <FilterBar
+          filter={filter}
+          onFilter={setFilter}
+          sortBy={sortBy}
+          onSort={setSortBy}
+          shown={shown}
+          total={roster.plugins.length}
+        />
+      )}
       <div className="flex min-h-0 grow">
         <div className="relative flex min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
-            <PlanList rows={rows} carrying={carrying} />
+            <PlanList rows={rows} carrying={carrying} onFold={fold} />
           </div>
           <RememberBar />
         </div>

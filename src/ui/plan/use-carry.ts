@@ -44,6 +44,8 @@ export function useCarry(rows: PlanRows): Carrying {
 
   const pickUp = useCallback(
     (ids: readonly string[], by: Carry["by"]) => {
+      if (!rows.isRealOrder)
+        return tell(["This is not the load order. Go back to it to arrange plugins."], "wrong");
       const { roster, ties } = editor.getState();
       const inOrder = roster.plugins.filter((plugin) => ids.includes(plugin.id));
       const fixed = inOrder.find((plugin) => plugin.fixed);
@@ -106,7 +108,7 @@ function startCarry(
   free: FreeGaps,
 ): Omit<Carry, "by"> {
   const first = roster.pluginOf.get(ids[0]!)!;
-  const slots = findSlots(rows, free, first.rank.id, new Set(ids));
+  const slots = findSlots(rows, free, first.rank.id, new Set(ids), roster);
   const row = rows.rowOf.get(first.id)!;
   return {
     ids,
@@ -128,6 +130,6 @@ export function barrierText({ barrier, gap }: Slot, { free }: Carry): Sentence {
 function placeText({ slots }: Carry, at: number, { rows }: PlanRows): string {
   const row = rows[slots[at]!.row]!;
   return row.kind === "section"
-    ? `At the start of ${row.section.name}.`
+    ? `At the ${row.collapsed ? "end" : "start"} of ${row.section.name}.`
     : `After ${row.plugin.seat} ${row.plugin.id}.`;
 }

@@ -29,6 +29,8 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (plugin:
 
   const nudge = useCallback(
     (by: number) => {
+      if (!rows.isRealOrder)
+        return tell(["This is not the load order. Go back to it to arrange plugins."], "wrong");
       const state = editor.getState();
       const first = state.roster.plugins.find((plugin) => state.selected.includes(plugin.id));
       if (!first) return;
@@ -36,7 +38,7 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (plugin:
       if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
       if (edit.value) editor.dispatch(edit.value);
     },
-    [editor, tell],
+    [editor, tell, rows],
   );
 
   return useCallback(

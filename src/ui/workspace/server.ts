@@ -21,6 +21,7 @@ export const switchProfile = reach(profile.switchProfile);
 export const deleteProfile = reach(profile.deleteProfile);
 export const bringBackProfile = reach(profile.bringBackProfile);
 export const nameRestorePoint = reach(profile.nameRestorePoint);
+export const changesSincePoint = reach(profile.changesSincePoint);
 export const goBack = reach(profile.goBack);
 export const addGame = reach(game.addGame);
 export const writeOrder = reach(game.writeOrder);

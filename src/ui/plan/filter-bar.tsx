@@ -1,0 +1,189 @@
+"use client";
+
+import { useMemo, type ReactNode } from "react";
+import type { Level } from "@/core/model/finding";
+import { switchPlugins } from "@/core/profile/edits";
+import { narrows, noFilter, type PlanFilter, type PlanSort } from "@/core/profile/plan-filter";
+import { letterOf } from "@/core/profile/seats";
+import { changesSincePoint } from "../workspace/server";
+import { Button } from "../kit/button";
+import { inputLook } from "../kit/field";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+interface Props {
+  filter: PlanFilter;
+  onFilter: (filter: PlanFilter) => void;
+  sortBy: PlanSort | null;
+  onSort: (by: PlanSort | null) => void;
+  /** Ids of what is shown; null where nothing is hidden. */
+  shown: ReadonlySet<string> | null;
+  total: number;
+}
+
+/** Narrows the plan in place, sorts it to be looked at, and switches exactly what is shown. */
+export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Props) {
+  const { unwrap } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const points = useEditor((state) => state.view.restorePoints);
+  const { sections } = roster.profile.state.plugins;
+  const tags = useMemo(
+    () => [...new Set(roster.mods.flatMap(({ mod }) => mod?.tags ?? []))].sort(),
+    [roster],
+  );
+  const change = (part: Partial<PlanFilter>) => onFilter({ ...filter, ...part });
+  const among = async (id: string) => {
+    const name = points.find((point) => point.id === id)?.name;
+    if (name === undefined) return change({ among: null });
+    const changes = unwrap(await changesSincePoint(id));
+    if (changes) change({ among: { ids: new Set(changes.moved), words: `moved since “${name}”` } });
+  };
+  const isOn = narrows(filter) || sortBy !== null;
+  return (
+    <div
+      role="search"
+      aria-label="Filter of the plan"
+      className={`flex shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 ${isOn ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
+    >
+      <input
+        value={filter.text}
+        onChange={(event) => change({ text: event.target.value })}
+        placeholder="Seat, name, mod or author"
+        aria-label="Show what is called"
+        autoFocus
+        className={`${inputLook} !h-7 !w-44`}
+      />
+      <Choose label="Loads" value={word(filter.loads)} onChoose={(value) => change({ loads: truth(value) })}>
+        <option value="yes">loads</option>
+        <option value="no">does not load</option>
+      </Choose>
+      <Choose label="Section" value={filter.section} onChoose={(section) => change({ section })}>
+        {sections.map((section, at) => (
+          <option key={section.id} value={section.id}>
+            {letterOf(at)} {section.name}
+          </option>
+        ))}
+      </Choose>
+      <Choose label="Class" value={filter.kind} onChoose={(kind) => change({ kind })}>
+        {[...roster.game.loadRanks, ...roster.game.counting].map(({ id, label }) => (
+          <option key={id} value={id}>
+            {label.toLowerCase()}
+          </option>
+        ))}
+      </Choose>
+      <Choose label="Tag" value={filter.tag} onChoose={(tag) => change({ tag })}>
+        {tags.map((tag) => (
+          <option key={tag}>{tag}</option>
+        ))}
+      </Choose>
+      <Choose
+        label="Finding"
+        value={filter.finding}
+        onChoose={(finding) => change({ finding: finding as Level | "any" | null })}
+      >
+        <option value="any">any finding</option>
+        <option value="blocker">blockers</option>
+        <option value="problem">problems</option>
+        <option value="hint">hints</option>
+      </Choose>
+      <Choose label="Rule" value={word(filter.ruled)} onChoose={(value) => change({ ruled: truth(value) })}>
+        <option value="yes">in a rule</option>
+        <option value="no">in no rule</option>
+      </Choose>
+      <Choose label="Moved" value={filter.among ? "chosen" : null} onChoose={(id) => void among(id ?? "")}>
+        {filter.among && <option value="chosen">{filter.among.words}</option>}
+        {points.map((point) => (
+          <option key={point.id} value={point.id}>
+            since “{point.name}”
+          </option>
+        ))}
+      </Choose>
+      <Choose label="Load order" value={sortBy} onChoose={(by) => onSort(by as PlanSort | null)}>
+        <option value="name">by name</option>
+        <option value="kind">by class</option>
+        <option value="mod">by mod</option>
+        <option value="size">by size</option>
+      </Choose>
+      <label className="flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          checked={filter.fresh}
+          onChange={(event) => change({ fresh: event.target.checked })}
+          className="accent-pine"
+        />
+        not placed yet
+      </label>
+      {isOn && (
+        <div className="ml-auto flex items-center gap-2">
+          {sortBy && (
+            <>
+              <b>Not the load order.</b>
+              <Button small onClick={() => onSort(null)}>
+                Back to the load order
+              </Button>
+            </>
+          )}
+          {shown && (
+            <>
+              <b role="status" className="font-mono">
+                {shown.size} of {total}
+              </b>
+              <Bulk shown={shown} />
+              <Button small onClick={() => onFilter(noFilter)}>
+                Show all
+              </Button>
+            </>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Bulk({ shown }: { shown: ReadonlySet<string> }) {
+  const { editor, tell } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const plugins = roster.plugins.filter((plugin) => shown.has(plugin.id) && !plugin.fixed);
+  const count = (on: boolean) => plugins.filter((plugin) => plugin.loads !== on).length;
+  const turn = (on: boolean) => {
+    const edit = switchPlugins(
+      roster,
+      plugins.map(({ id }) => id),
+      on,
+    );
+    if (!edit) return;
+    editor.dispatch({ ...edit, restorePoint: `Before switching ${count(on)} ${on ? "on" : "off"}` });
+    tell([`${count(on)} switched ${on ? "on" : "off"}. Undo takes it back.`]);
+  };
+  return [true, false].map((on) => (
+    <Button key={String(on)} small disabled={count(on) === 0} onClick={() => turn(on)}>
+      Switch {count(on)} {on ? "on" : "off"}
+    </Button>
+  ));
+}
+
+const word = (value: boolean | null) => (value === null ? null : value ? "yes" : "no");
+const truth = (value: string | null) => (value === null ? null : value === "yes");
+
+function Choose({
+  label,
+  value,
+  onChoose,
+  children,
+}: {
+  label: string;
+  value: string | null;
+  onChoose: (value: string | null) => void;
+  children: ReactNode;
+}) {
+  return (
+    <select
+      aria-label={label}
+      value={value ?? ""}
+      onChange={(event) => onChoose(event.target.value === "" ? null : event.target.value)}
+      className={`border-line bg-surface h-7 max-w-36 rounded-md border px-1.5 text-base ${value === null ? "text-ink2" : "text-ink font-semibold"}`}
+    >
+      <option value="">{label}</option>
+      {children}
+    </select>
+  );
+}
