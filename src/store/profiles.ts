@@ -61,8 +61,8 @@ async function readRules(db: Sql, gameId: string, profileId: string): Promise<Ru
 }
 
 async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
-  const sections = await db.query<Section & { tags: string[] | null }>(
-    `select id, name, rank, guidance, tags from profile_section
+  const sections = await db.query<Section & { tags: string[] | null; hue: number | null }>(
+    `select id, name, rank, guidance, tags, hue from profile_section
      where profile_id = $1 and list = $2 order by position`,
     [profileId, list],
   );
@@ -72,7 +72,7 @@ async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Or
     [profileId, list],
   );
   return {
-    sections: sections.map(withoutNulls<Section>("tags")),
+    sections: sections.map(withoutNulls<Section>("tags", "hue")),
     entries: entries.map(withoutNulls<Entry>("home", "content", "fresh")),
   };
 }
@@ -151,10 +151,11 @@ async function saveSections(
 ): Promise<void> {
   await db.query("delete from profile_section where profile_id = $1 and list = $2", [id, list]);
   await db.query(
-    `insert into profile_section (profile_id, list, position, id, name, rank, guidance, tags)
-     select $1, $2, s.position, s.id, s.name, s.rank, s.guidance, s.tags
-     from rows from (jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[]))
-       with ordinality as s (id, name, rank, guidance, tags, position)`,
+    `insert into profile_section (profile_id, list, position, id, name, rank, guidance, tags, hue)
+     select $1, $2, s.position, s.id, s.name, s.rank, s.guidance, s.tags, s.hue
+     from rows from (
+       jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[], hue integer))
+       with ordinality as s (id, name, rank, guidance, tags, hue, position)`,
     [id, list, JSON.stringify(sections)],
   );
 }

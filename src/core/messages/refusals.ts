@@ -25,6 +25,9 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "many-such-items": (d) =>
     sentence`“${String(d.text)}” fits ${Number(d.count)} plugins, ${item(d.item)} the first. Type its seat, or more of its name.`,
   "rule-of-one": (d) => sentence`A rule needs another plugin beside ${item(d.item)}.`,
+  "no-number": (d) =>
+    sentence`No section has the number ${Number(d.number)}. They go in tens from ${Number(d.first)}, and the last begins at ${Number(d.last)}.`,
+  "only-section": (d) => sentence`${String(d.name)} is the only section of its load rank, and has to stay.`,
   "unknown-item": (d) => sentence`${String(d.item)} is not in this profile any more.`,
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],
   "outside-section": (d) => sentence`${item(d.item)} would stand outside its section.`,

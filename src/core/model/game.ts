@@ -31,13 +31,17 @@ export const Expansion = z.strictObject({
 });
 export type Expansion = z.infer<typeof Expansion>;
 
-/** `tags` are those of mods whose plugins belong here when they arrive. */
+/**
+ * `tags` are those of mods whose plugins belong here when they arrive; `hue` is the number of its colour in the palette,
+ * that of its place in the list where it is left out.
+ */
 export const Section = z.strictObject({
   id: z.string(),
-  name: z.string(),
+  name: z.string().max(80),
   rank: z.string(),
-  guidance: z.string(),
+  guidance: z.string().max(500),
   tags: z.array(z.string()).optional(),
+  hue: z.number().int().min(0).max(17).optional(),
 });
 export type Section = z.infer<typeof Section>;
 

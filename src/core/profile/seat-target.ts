@@ -1,11 +1,61 @@
 import { done, refuse, type Outcome } from "../model/outcome";
+import { numbersOfSeats, seatsOfNumbers, tiersOf, type Numbered } from "../order/tiers";
 import type { Roster } from "./roster";
+import { findPlugins } from "./rule-sentence";
 import { letterOf } from "./seats";
 
 /** Where a typed seat is: the gap among the other items, and the section. */
 export interface SeatTarget {
   readonly gap: number;
   readonly section: string;
+}
+
+/**
+ * Where a phrase sends items: "C12", "after Tidal Core", "before C4", "start of C", "end of C", or a number as people
+ * keep it in sheets, ten for each section: 31.5 is in the third one.
+ */
+export function findTarget(roster: Roster, text: string, ids: readonly string[]): Outcome<SeatTarget> {
+  const beside = /^\s*(after|before)\s+(.+)$/i.exec(text);
+  if (beside) return besideItem(roster, beside[2]!, beside[1]!.toLowerCase() === "after", ids);
+  const end = /^\s*(start|end)\s+of\s+([a-z]{1,2})\s*$/i.exec(text);
+  if (end) return findSeat(roster, end[1]!.toLowerCase() === "start" ? `${end[2]}1` : end[2]!, ids);
+  const number = /^\s*\d+(\.\d+)?\s*$/.test(text) ? Number(text) : null;
+  return number === null ? findSeat(roster, text, ids) : findNumber(roster, number, ids);
+}
+
+function besideItem(
+  roster: Roster,
+  text: string,
+  isAfter: boolean,
+  ids: readonly string[],
+): Outcome<SeatTarget> {
+  const found = findPlugins(roster, text).filter((plugin) => !ids.includes(plugin.id));
+  if (found.length === 0) return refuse("no-such-item", { text: text.slice(0, 60) });
+  if (found.length > 1)
+    return refuse("many-such-items", { text: text.slice(0, 60), count: found.length, item: found[0]!.id });
+  const rest = roster.plugins.filter((plugin) => !ids.includes(plugin.id));
+  const at = rest.indexOf(found[0]!);
+  return done({ gap: isAfter ? at + 1 : at, section: found[0]!.entry.section ?? "" });
+}
+
+/** The number of every plugin but the given ones, ten for each section, as many round ones as can be. */
+export function numbersOf({ profile, plugins }: Roster, without: readonly string[] = []): Numbered[] {
+  const tiers = tiersOf(profile.state.plugins.sections.map((section) => section.id));
+  const rest = plugins.filter((plugin) => !without.includes(plugin.id));
+  return numbersOfSeats(
+    tiers,
+    rest.map(({ id, entry }) => ({ id, section: entry.section })),
+  );
+}
+
+function findNumber(roster: Roster, number: number, ids: readonly string[]): Outcome<SeatTarget> {
+  const tiers = tiersOf(roster.profile.state.plugins.sections.map((section) => section.id));
+  const [seat] = seatsOfNumbers(tiers, [{ id: "", number }]);
+  const last = tiers.at(-1)!.value + 10;
+  if (!seat?.section || number >= last)
+    return refuse("no-number", { number, first: tiers[0]!.value, last: tiers.at(-1)!.value });
+  const gap = numbersOf(roster, ids).filter((each) => each.number < number).length;
+  return done({ gap, section: seat.section });
 }
 
 /**

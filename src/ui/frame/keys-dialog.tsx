@@ -16,7 +16,7 @@ const planKeys: readonly (readonly [string, string])[] = [
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} title="Keys" wide>
+    <Dialog open={open} onClose={onClose} title="Keys" size="medium">
       <div className="grid grid-cols-2 gap-6">
         <KeyList
           title="Everywhere"

@@ -3,6 +3,8 @@
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
 
+const widths = { small: "w-[420px]", medium: "w-[640px]", large: "w-[960px] max-w-[96vw]" } as const;
+
 /** A small window over the work, for one question. */
 export function Dialog({
   open,
@@ -10,14 +12,14 @@ export function Dialog({
   title,
   hint,
   children,
-  wide = false,
+  size = "small",
 }: {
   open: boolean;
   onClose: () => void;
   title: string;
   hint?: string;
   children: ReactNode;
-  wide?: boolean;
+  size?: keyof typeof widths;
 }) {
   return (
     <Primitive.Root open={open} onOpenChange={(now) => !now && onClose()}>
@@ -25,7 +27,7 @@ export function Dialog({
         <Primitive.Overlay className="fixed inset-0 z-40 bg-[#0b1116]/40" />
         <Primitive.Content
           aria-describedby={hint ? undefined : ""}
-          className={`border-line bg-surface text-ink fixed left-1/2 top-24 z-50 max-h-[80vh] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${wide ? "w-[640px]" : "w-[420px]"}`}
+          className={`border-line bg-surface text-ink fixed left-1/2 top-24 z-50 max-h-[80vh] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${widths[size]}`}
         >
           <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>
           {hint && <Primitive.Description className="text-ink2 mt-1">{hint}</Primitive.Description>}

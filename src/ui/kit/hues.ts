@@ -11,6 +11,8 @@ const muted = [
   "#AA4499",
 ];
 
+export const hueCount = muted.length;
+
 export interface SectionHue {
   readonly fill: string;
   readonly ink: string;

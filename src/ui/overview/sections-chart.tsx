@@ -13,6 +13,7 @@ Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 
 interface Count {
   readonly name: string;
+  readonly hue: number | undefined;
   readonly loads: number;
   readonly off: number;
 }
@@ -46,7 +47,7 @@ export function SectionsChart({ roster }: { roster: Roster }) {
             <tr key={count.name} className="h-6">
               <td className="pr-3">
                 <span className="flex items-center gap-2">
-                  <SectionLetter index={at} />
+                  <SectionLetter index={at} hue={count.hue} />
                   {count.name}
                 </span>
               </td>
@@ -64,7 +65,7 @@ function countSections({ profile, plugins }: Roster): Count[] {
   return profile.state.plugins.sections.map((section) => {
     const inside = plugins.filter((plugin) => plugin.entry.section === section.id);
     const loads = inside.filter((plugin) => plugin.loads).length;
-    return { name: section.name, loads, off: inside.length - loads };
+    return { name: section.name, hue: section.hue, loads, off: inside.length - loads };
   });
 }
 
@@ -83,7 +84,7 @@ function draw(counts: readonly Count[], theme: string) {
         {
           label: "loads",
           data: counts.map((count) => count.loads),
-          backgroundColor: counts.map((_, at) => sectionHue(at).fill),
+          backgroundColor: counts.map(({ hue }, at) => sectionHue(hue ?? at).fill),
         },
         { label: "off", data: counts.map((count) => count.off), backgroundColor: colour("--line") },
       ],

@@ -13,6 +13,7 @@ import { switchPlugins } from "@/core/profile/edits";
 import { addRule } from "@/core/profile/rule-edits";
 import { freeGaps } from "@/core/profile/place";
 import type { Roster, SeatedPlugin } from "@/core/profile/roster";
+import { numbersOf } from "@/core/profile/seat-target";
 import { letterOf } from "@/core/profile/seats";
 import { isBroken, type DirectTie, type TieIndex } from "@/core/profile/ties";
 import { Button } from "../kit/button";
@@ -181,6 +182,10 @@ function sectionText({ section, rank, entry }: SeatedPlugin, roster: Roster): Se
 function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const free = freeGaps(roster, ties, [plugin.id]);
   const any = useMemo(() => rangesInAnyOrder(ties.constraints), [ties]);
+  const number = useMemo(
+    () => numbersOf(roster).find((each) => each.id === plugin.id)?.number,
+    [roster, plugin.id],
+  );
   const total = roster.plugins.length;
   const seatAt = (gap: number) => roster.plugins[gap]?.seat ?? "";
   const share = (place: number) => `${(100 * place) / Math.max(1, total - 1)}%`;
@@ -207,7 +212,8 @@ function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Ros
       </div>
       <p className="text-ink2 mt-1">
         In any order that keeps its ties: place {any.first[plugin.place]! + 1} to{" "}
-        {any.last[plugin.place]! + 1} of {total}.
+        {any.last[plugin.place]! + 1} of {total}. Its number is <span className="font-mono">{number}</span>,
+        at ten for each section.
       </p>
     </Part>
   );

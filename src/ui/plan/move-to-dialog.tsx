@@ -4,7 +4,7 @@ import { useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/profile/place";
-import { findSeat } from "@/core/profile/seat-target";
+import { findTarget } from "@/core/profile/seat-target";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
@@ -19,7 +19,7 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
       open={open}
       onClose={onClose}
       title={`Move ${what} to a seat`}
-      hint="A letter and a number; the letter alone means the end of that section."
+      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, or a number of a sheet: ten for each section."
     >
       <MoveToForm onClose={onClose} />
     </Dialog>
@@ -34,7 +34,7 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
     event.preventDefault();
     const { roster, ties, selected } = editor.getState();
     const name = (id: string) => [roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
-    const target = findSeat(roster, seat, selected);
+    const target = findTarget(roster, seat, selected);
     const edit = target.ok
       ? placeEdit(roster, ties, selected, target.value.gap, target.value.section)
       : target;
@@ -45,10 +45,10 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
   return (
     <form onSubmit={move} className="space-y-3">
       <Field
-        label="Seat"
+        label="Where to"
         value={seat}
         onChange={(event) => setSeat(event.target.value)}
-        placeholder="C4"
+        placeholder="C4, or after Tidal Core"
         autoFocus
         className="border-line h-9 w-full rounded-md border px-2.5 font-mono"
       />

@@ -38,7 +38,7 @@ export const SectionBand = memo(function SectionBand({
       >
         <Fold size={14} aria-hidden />
       </button>
-      <SectionLetter index={row.index} />
+      <SectionLetter index={row.index} hue={row.section.hue} />
       <span className="font-bold">{row.section.name}</span>
       <span className="text-ink2 font-mono text-sm">{row.count}</span>
       <span className="text-ink2 truncate pr-3 text-sm">{row.section.guidance}</span>
@@ -105,7 +105,7 @@ export const PluginRow = memo(function PluginRow({
       <span
         aria-hidden
         className="section-edge mr-2.5 h-full w-1 shrink-0"
-        style={{ "--hue": sectionHue(sectionIndex).fill } as CSSProperties}
+        style={{ "--hue": sectionHue(plugin.section?.hue ?? sectionIndex).fill } as CSSProperties}
       />
       <span role="gridcell" className="w-10 shrink-0 font-mono text-sm">
         {plugin.seat}

@@ -1,6 +1,6 @@
 "use client";
 
-import { ListFilter, PanelRight } from "lucide-react";
+import { ListFilter, PanelRight, Rows3 } from "lucide-react";
 import Link from "next/link";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { filterPlugins, narrows, noFilter, type PlanSort } from "@/core/profile/plan-filter";
@@ -14,6 +14,7 @@ import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
 import { ProposalPanel } from "./proposal-panel";
 import { RememberBar } from "./remember-bar";
+import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
 
 /** The plugins in order, or a proposal beside it. */
@@ -27,6 +28,7 @@ function PlanView() {
   const findings = useEditor((state) => state.findings);
   const [inspecting, setInspecting] = useState(true);
   const [filtering, setFiltering] = useState(false);
+  const [sectioning, setSectioning] = useState(false);
   const [moving, setMoving] = useState(false);
   const [filter, setFilter] = useState(noFilter);
   const [sortBy, setSortBy] = useState<PlanSort | null>(null);
@@ -59,6 +61,9 @@ function PlanView() {
           later wins
         </span>
         <div className="ml-auto flex gap-2">
+          <Button look="quiet" onClick={() => setSectioning(true)}>
+            <Rows3 size={16} aria-hidden /> Sections
+          </Button>
           <Button look="quiet" aria-pressed={filtering} onClick={() => setFiltering(!filtering)}>
             <ListFilter size={16} aria-hidden /> Filter
           </Button>
@@ -95,6 +100,7 @@ function PlanView() {
         </div>
         {inspecting && <Inspector onMoveTo={() => setMoving(true)} />}
       </div>
+      <SectionsDialog open={sectioning} onClose={() => setSectioning(false)} />
       <MoveToDialog open={moving} onClose={() => setMoving(false)} />
     </div>
   );

@@ -42,7 +42,7 @@ export function RuleDialog({
       onClose={onClose}
       title={isNew ? "Remember as a rule" : "Change the rule"}
       hint="Every proposal keeps it, as long as it agrees with what is stronger."
-      wide
+      size="medium"
     >
       {start && <RuleForm start={start} onClose={onClose} onStore={onStore} />}
     </Dialog>

@@ -1,0 +1,46 @@
+import { orderOf, testRoster } from "../testing/roster";
+import { findTarget, numbersOf } from "./seat-target";
+
+const roster = testRoster([
+  { name: "Core.keel" },
+  { name: "a.plank" },
+  { name: "b.plank" },
+  { name: "c.plank" },
+  { name: "p.plank", section: "patches" },
+]);
+
+/** The order that comes of moving a plugin to where the phrase says, and its section; or why not. */
+function moved(id: string, text: string): string {
+  const target = findTarget(roster, text, [id]);
+  if (!target.ok) return target.refusal.code;
+  const rest = orderOf(roster).filter((each) => each !== id);
+  rest.splice(target.value.gap, 0, id);
+  return `${rest.map((each) => each[0]).join("")} ${target.value.section}`;
+}
+
+test("a seat, with the number it then has, or a letter for the end of its section", () => {
+  expect(moved("c.plank", "C1")).toBe("PCcabp world");
+  expect(moved("a.plank", "c")).toBe("PCbcap world");
+  expect(moved("a.plank", "Z1")).toBe("no-seat");
+});
+
+test("before or after an item, by seat or by name", () => {
+  expect(moved("a.plank", "after c")).toBe("PCbcap world");
+  expect(moved("c.plank", "before a.plank")).toBe("PCcabp world");
+  expect(moved("p.plank", "after B1")).toBe("PCpabc base");
+  expect(moved("a.plank", "after plank")).toBe("many-such-items");
+  expect(moved("a.plank", "before nobody")).toBe("no-such-item");
+});
+
+test("the start or the end of a section", () => {
+  expect(moved("c.plank", "start of C")).toBe("PCcabp world");
+  expect(moved("a.plank", "END of d")).toBe("PCbcpa patches");
+});
+
+test("a number of a sheet, ten for each section", () => {
+  expect(numbersOf(roster).map(({ number }) => number)).toEqual([10, 20, 30, 33, 37, 40]);
+  expect(moved("a.plank", "36")).toBe("PCbcap world");
+  expect(moved("p.plank", "31.5")).toBe("PCapbc world");
+  expect(moved("p.plank", "5")).toBe("no-number");
+  expect(moved("p.plank", "99")).toBe("no-number");
+});
