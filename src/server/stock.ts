@@ -7,6 +7,7 @@ import { findOverlaps } from "@/core/order/broader-first";
 import { newestById, type Stock } from "@/core/profile/roster";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
+import { listRulebooks } from "@/store/rulebooks";
 import { listRecords, listShelf } from "@/store/shelf";
 import type { Sql } from "@/store/sql";
 import type { Context } from "./context";
@@ -35,7 +36,13 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
   for (const expansion of definition.expansions.filter((each) => owned.includes(each.id)))
     base.push(...(await readPluginFiles(definition, join(gameFolder, expansion.folder), expansion.plugins)));
   const shelf = await listShelf(db, game.id);
-  return { base, owned, shelf, overlaps: await readOverlaps(db, game, shelf) };
+  return {
+    base,
+    owned,
+    shelf,
+    overlaps: await readOverlaps(db, game, shelf),
+    books: await listRulebooks(db, game.id),
+  };
 }
 
 /** By the newest version of each mod. */

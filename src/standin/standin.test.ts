@@ -102,6 +102,7 @@ describe("the stand-in game", () => {
       owned: ["sunken-city", "lamplighters"],
       shelf: mods,
       overlaps: [],
+      books: [],
     });
   }
 

@@ -8,6 +8,7 @@ import type {
   ProfileState,
   Rule,
 } from "@/core/model/profile";
+import type { ProfileBook } from "@/core/model/rulebook";
 import type { Sql } from "./sql";
 
 export interface ProfileSummary {
@@ -39,8 +40,15 @@ export async function findProfile(db: Sql, id: string): Promise<Profile | null> 
   const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
   const rules = await readRules(db, head.game, id);
   const breadth = broaderFirst ? {} : { broaderFirst: false as const };
-  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth } };
+  const books = await readBooks(db, id);
+  const goesBy = books.length > 0 ? { books } : {};
+  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth, ...goesBy } };
 }
+
+const readBooks = (db: Sql, id: string) =>
+  db.query<ProfileBook>("select id, version, off from profile_book where profile_id = $1 order by position", [
+    id,
+  ]);
 
 async function readRules(db: Sql, gameId: string, profileId: string): Promise<Rule[]> {
   const rows = await db.query<Omit<Rule, "off" | "shared"> & { off: boolean; shared: boolean }>(
@@ -112,6 +120,7 @@ export async function saveState(
     if (state[list].entries !== before?.[list].entries) await saveEntries(db, id, list, state[list].entries);
   }
   if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
+  if (state.books !== before?.books) await saveBooks(db, id, state.books ?? []);
 }
 
 const saveEntries = (db: Sql, id: string, list: ListName, entries: readonly Entry[]) =>
@@ -157,6 +166,17 @@ async function saveSections(
        jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[], hue integer))
        with ordinality as s (id, name, rank, guidance, tags, hue, position)`,
     [id, list, JSON.stringify(sections)],
+  );
+}
+
+async function saveBooks(db: Sql, id: string, books: readonly ProfileBook[]): Promise<void> {
+  await db.query("delete from profile_book where profile_id = $1", [id]);
+  await db.query(
+    `insert into profile_book (profile_id, position, id, version, off)
+     select $1, b.position, b.id, b.version, b.off
+     from rows from (jsonb_to_recordset($2::jsonb) as (id text, version text, off text[]))
+       with ordinality as b (id, version, off, position)`,
+    [id, JSON.stringify(books)],
   );
 }
 

@@ -1,3 +1,5 @@
+import type { Rulebook } from "@/core/model/rulebook";
+import { listRulebooks, saveRulebook } from "./rulebooks";
 import { mkdtemp, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -153,6 +155,32 @@ test("rules that are shared hold in every profile of the game; a new profile tak
     await saveState(tx, "p2", 1, other.state, null);
     expect((await findProfile(tx, "p2"))!.state.rules).toEqual([shared]);
     expect((await findProfile(tx, profile.id))!.state.rules).toEqual([rule, shared]);
+  }));
+
+test("rulebooks are kept by version, and a profile says by which it goes", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const book: Rulebook = {
+      format: "seating-rulebook/1",
+      id: "soundings",
+      game: "pond",
+      name: "Soundings",
+      version: "1",
+      changelog: [],
+      sections: [],
+      rules: [],
+      advice: [],
+    };
+    await saveRulebook(tx, "pond", book);
+    await saveRulebook(tx, "pond", { ...book, version: "2" });
+    await saveRulebook(tx, "pond", { ...book, name: "Soundings anew" });
+    expect((await listRulebooks(tx, "pond")).map(({ name, version }) => `${name} ${version}`)).toEqual([
+      "Soundings anew 1",
+      "Soundings 2",
+    ]);
+    const books = [{ id: "soundings", version: "2", off: ["one"] }];
+    await saveState(tx, profile.id, 2, { ...profile.state, books }, profile.state);
+    expect((await findProfile(tx, profile.id))!.state.books).toEqual(books);
   }));
 
 test("the names of records are kept beside the shelf and go with their mod", () =>

@@ -48,7 +48,7 @@ const profile: Profile = {
   version: 1,
   state: emptyState(testGame, []),
 };
-const stock = { base: [], owned: [], shelf: [], overlaps: [] };
+const stock = { base: [], owned: [], shelf: [], overlaps: [], books: [] };
 
 beforeAll(() => Object.assign(globalThis, { Worker: StandInWorker }));
 afterAll(() => workers.forEach((worker) => worker.terminate()));

@@ -1,4 +1,5 @@
 import type { Finding, Level } from "../model/finding";
+import { advised } from "./advice";
 import { capExceeded } from "./cap-exceeded";
 import type { Check, CheckInput } from "./check";
 import { masterCycle } from "./master-cycle";
@@ -18,6 +19,7 @@ const checks: readonly Check[] = [
   capExceeded,
   unreadablePlugin,
   ruleBroken,
+  advised,
   notOnShelf,
   unsoundArchive,
   orderFileDiffers,

@@ -15,6 +15,9 @@ const away = (d: Data): string =>
     .filter(Boolean)
     .join(", ") || "other mods to open";
 
+/** What a rulebook adds to its advice, and which one it is. */
+const told = (d: Data): string => `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
+
 export const findingTitle: Record<string, string> = {
   "missing-master": "Master missing",
   "missing-expansion": "Expansion missing",
@@ -27,6 +30,10 @@ export const findingTitle: Record<string, string> = {
   "unsound-archive": "Unsound on the shelf",
   "unreadable-plugin": "Plugin cannot be read",
   "rule-broken": "Rule broken",
+  "advice-known-bad": "Known to be bad",
+  "advice-outdated": "Outdated",
+  "advice-leftover": "Leftover changes",
+  "advice-requires": "Needs another one",
   "not-on-shelf": "Not on the shelf",
   "order-file-differs": "The game reads an older order",
   "order-file-absent": "No order written yet",
@@ -51,6 +58,12 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
   "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
+  "advice-known-bad": (d) => sentence`${item(d.item)} is known to be bad${told(d)}`,
+  "advice-outdated": (d) => sentence`${item(d.item)} is outdated; ${item(d.other)} replaces it${told(d)}`,
+  "advice-leftover": (d) =>
+    sentence`${item(d.item)} holds ${plural(d.count, "change")} left over from its making${told(d)}`,
+  "advice-requires": (d) =>
+    sentence`${item(d.item)} needs ${item(d.other)}, though it is no master of it${told(d)}`,
   "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
   "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,
   "order-file-absent": (d) =>

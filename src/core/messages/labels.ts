@@ -18,6 +18,9 @@ const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
   "change-section": (d) => `change the section ${d.name}`,
   "drop-section": (d) => `remove the section ${d.name}`,
   "move-section": (d) => `move the section ${d.name}`,
+  "add-book": (d) => `go by the rulebook ${d.name}`,
+  "update-book": (d) => `go by ${d.name} ${d.version}`,
+  "drop-book": (d) => `do without the rulebook ${d.name}`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 

@@ -1,6 +1,7 @@
 import type { Link } from "../model/problem";
 import type { DirectTie } from "../profile/ties";
 import { isBroaderFirst } from "../order/broader-first";
+import { fromBook } from "../profile/books";
 import { isBuiltInRule } from "../profile/plugin-problem";
 import { item, sentence, type Sentence } from "./parts";
 
@@ -11,6 +12,8 @@ const ruleWords = (because: string, note: RuleNote): string => {
   if (isBuiltInRule(because)) return "the game’s fixed order";
   if (isBroaderFirst(because)) return "the broader of two that change the same records loads earlier";
   const text = note(because);
+  const book = fromBook(because);
+  if (book) return text ? `the rulebook, “${text}”` : "the rulebook";
   return text ? `your rule, “${text}”` : "your rule";
 };
 

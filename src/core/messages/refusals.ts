@@ -61,6 +61,11 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "lineup-game": (d) =>
     sentence`${String(d.name)} is a lineup for the game ${String(d.game)}; you are working on ${String(d.present)}.`,
   "lineup-broken": (d) => sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
+  "not-a-rulebook": (d) => sentence`${String(d.name)} is no rulebook: ${String(d.detail)}.`,
+  "rulebook-broken": (d) =>
+    sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
+  "rulebook-game": (d) =>
+    sentence`${String(d.name)} is a rulebook for the game ${String(d.game)}; you are working on ${String(d.present)}.`,
   "import-gone": () => ["This import is not there any more. Choose the file again."],
   "in-progress": (d) => sentence`${String(d.what)} is under way already.`,
   cancelled: (d) => sentence`${String(d.what)} was cancelled. What had been known before stays.`,

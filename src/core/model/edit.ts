@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { Section } from "./game";
+import { ProfileBook } from "./rulebook";
 import { Entry, ListName, ProfileState, Rule } from "./profile";
 
 /**
  * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
  * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
  * present items, and with `sections` of those too; `keep-rule` puts a rule, new or
- * changed, before another (null: at the end); `replace` goes to another state altogether, but for rules that are shared.
+ * changed, before another (null: at the end); `books` says by which rulebooks
+ * the profile goes; `replace` goes to another state altogether, but for rules that are shared.
  */
 export const Step = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -26,6 +28,7 @@ export const Step = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("keep-rule"), rule: Rule, before: z.string().nullable() }),
   z.strictObject({ kind: z.literal("drop-rule"), id: z.string() }),
   z.strictObject({ kind: z.literal("broader-first"), on: z.boolean() }),
+  z.strictObject({ kind: z.literal("books"), books: z.array(ProfileBook) }),
   z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
 ]);
 export type Step = z.infer<typeof Step>;
@@ -50,6 +53,9 @@ export const EditLabel = z.strictObject({
     "change-section",
     "drop-section",
     "move-section",
+    "add-book",
+    "update-book",
+    "drop-book",
   ]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Section } from "./game";
 import { OrderRule } from "./problem";
+import { ProfileBook } from "./rulebook";
 
 export const ListName = z.enum(["mods", "plugins"]);
 export type ListName = z.infer<typeof ListName>;
@@ -46,6 +47,8 @@ export const ProfileState = z.strictObject({
   expansions: z.array(z.string()),
   /** False where the broader of two plugins that change the same records need not load earlier. */
   broaderFirst: z.literal(false).optional(),
+  /** The rulebooks that it goes by; of rules that contradict, the earlier book's win. */
+  books: z.array(ProfileBook).optional(),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 

@@ -1,5 +1,5 @@
 import type { Finding, Level } from "../model/finding";
-import { itemsOf } from "./rules";
+import { itemsOf } from "../order/rule-items";
 import type { Roster, SeatedPlugin } from "./roster";
 
 /** What of a plan is shown; null or empty does not narrow it. */

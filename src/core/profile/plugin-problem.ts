@@ -1,5 +1,6 @@
 import type { OrderProblem, OrderRule, ProblemItem } from "../model/problem";
 import { broaderFirstRules } from "../order/broader-first";
+import { withBookRules } from "./books";
 import { foldName } from "./fold";
 import type { Roster } from "./roster";
 
@@ -27,7 +28,10 @@ export function pluginProblem(roster: Roster): OrderProblem {
     sections: profile.state.plugins.sections.map((section) => section.id),
     rules: [
       ...builtInRules(roster),
-      ...profile.state.rules.filter((rule) => !rule.off).map(({ id, rule }) => ({ ...rule, id })),
+      ...withBookRules(
+        roster,
+        profile.state.rules.filter((rule) => !rule.off).map(({ id, rule }) => ({ ...rule, id })),
+      ),
       ...breadthRules(roster),
     ],
   };

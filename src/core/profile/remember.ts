@@ -1,5 +1,5 @@
 import type { OrderRule } from "../model/problem";
-import { isSameRule } from "./rules";
+import { isSameRule } from "../order/rule-items";
 import type { Roster, SeatedPlugin } from "./roster";
 
 /**

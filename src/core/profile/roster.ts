@@ -2,6 +2,7 @@ import type { Counting, GameDefinition, LoadRank, Section } from "../model/game"
 import type { Entry, Profile } from "../model/profile";
 import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
+import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
 import { countingOf, fixedPlugins, loadRankOf } from "./laws";
@@ -14,6 +15,8 @@ export interface Stock {
   readonly shelf: readonly ShelfMod[];
   /** Plugins of the shelf that change the same records, by name. */
   readonly overlaps: readonly Overlap[];
+  /** Every rulebook of the game that was brought in; a profile says by which it goes. */
+  readonly books: readonly Rulebook[];
 }
 
 export interface SeatedMod {

@@ -1,6 +1,6 @@
 import type { Edit, EditLabel, Step } from "../model/edit";
 import type { Rule } from "../model/profile";
-import { itemsOf } from "./rules";
+import { itemsOf } from "../order/rule-items";
 import type { Roster } from "./roster";
 import { label } from "./steps";
 

@@ -1,5 +1,6 @@
 import type { OrderRule } from "../model/problem";
 import type { Rule } from "../model/profile";
+import { itemsOf } from "../order/rule-items";
 import { findConstraints } from "../order/constraints";
 import { propose } from "../order/propose";
 import { findContradictions, withoutRule, type Contradiction } from "../order/what-if";
@@ -9,21 +10,6 @@ import type { TieIndex } from "./ties";
 
 /** `absent`: it names something that this profile does not hold. `set-aside`: no order can keep it with the others. */
 export type RuleStanding = "holds" | "broken" | "set-aside" | "absent" | "off";
-
-/** The items that a rule names. */
-export const itemsOf = (rule: OrderRule): readonly string[] =>
-  rule.kind === "together" ? rule.items : "other" in rule ? [rule.item, rule.other] : [rule.item];
-
-/** Whether two rules ask the same, be it with another strength. */
-export function isSameRule(a: OrderRule, b: OrderRule): boolean {
-  return keyOf(a) === keyOf(b);
-}
-
-function keyOf(rule: OrderRule): string {
-  if (rule.kind === "together") return JSON.stringify([rule.kind, ...[...rule.items].sort()]);
-  if ("within" in rule) return JSON.stringify([rule.kind, rule.item, rule.within]);
-  return JSON.stringify(rule.kind === "before" ? [rule.item, rule.other] : [rule.other, rule.item]);
-}
 
 /** How each rule of the profile stands in the order as it is, by its id. */
 export function ruleStandings(roster: Roster, ties: TieIndex): Map<string, RuleStanding> {

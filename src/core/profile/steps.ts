@@ -1,5 +1,6 @@
 import type { EditLabel, Step } from "../model/edit";
 import { done, refuse, type Outcome } from "../model/outcome";
+import type { ProfileBook } from "../model/rulebook";
 import type { Entry, ListName, Order, ProfileState, Rule } from "../model/profile";
 
 export interface Applied {
@@ -37,6 +38,8 @@ function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
       return dropRule(state, step.id);
     case "broader-first":
       return preferBroader(state, step.on);
+    case "books":
+      return goByBooks(state, step.books);
     case "replace":
       return done({
         state: {
@@ -137,6 +140,15 @@ function dropRule(state: ProfileState, id: string): Outcome<Applied> {
   return done({
     state: { ...state, rules: state.rules.filter((rule) => rule.id !== id) },
     inverse: [{ kind: "keep-rule", rule: state.rules[at]!, before }],
+  });
+}
+
+/** Absent where there are none. */
+function goByBooks(state: ProfileState, books: readonly ProfileBook[]): Outcome<Applied> {
+  const { books: present = [], ...rest } = state;
+  return done({
+    state: books.length > 0 ? { ...rest, books: [...books] } : rest,
+    inverse: [{ kind: "books", books: present }],
   });
 }
 

@@ -73,7 +73,13 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     ...(home === undefined ? {} : { home }),
     ...(fresh === undefined ? {} : { fresh }),
   }));
-  const stock: Stock = { base: [pluginFile("Pond.keel", [], 1)], owned: [], shelf: mods, overlaps: [] };
+  const stock: Stock = {
+    base: [pluginFile("Pond.keel", [], 1)],
+    owned: [],
+    shelf: mods,
+    overlaps: [],
+    books: [],
+  };
   const profile: Profile = {
     id: "p1",
     game: testGame.id,

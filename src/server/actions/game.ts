@@ -3,6 +3,7 @@
 import { z } from "zod";
 import type { OnDisk } from "@/core/check/check";
 import type { Outcome } from "@/core/model/outcome";
+import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { getContext } from "../context";
 import * as games from "../operations/games";
@@ -20,6 +21,15 @@ export const writeOrder = async (profileId: string): Promise<Outcome<OnDisk>> =>
 
 export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.readOrderOnDisk(await getContext()));
+
+export const storeRulebook = async (text: string, name: string): Promise<Outcome<null>> =>
+  guard(async () =>
+    rulebooks.storeRulebook(
+      await getContext(),
+      z.string().max(20_000_000).parse(text),
+      z.string().max(300).parse(name),
+    ),
+  );
 
 export const importLineup = async (importId: string, name: string): Promise<Outcome<Imported>> =>
   guard(async () => acceptImport(await getContext(), z.string().parse(importId), z.string().parse(name)));

@@ -10,6 +10,8 @@ import { cutShort, unsoundArchives } from "./faults";
 import { invent } from "./invent";
 import { filesOf, pluginBytes, zip, type Files } from "./pack";
 import { demoProfiles, type DemoProfile } from "./profiles";
+import { writeRulebook } from "@/formats/rulebook-file";
+import { demoRulebooks } from "./rulebooks";
 import { makeRandom } from "../../core/random";
 
 export interface DemoPlan {
@@ -50,6 +52,11 @@ export async function makeDemo(
     shelfFolder: `${game.id}/shelf`,
     profiles,
   };
+  for (const book of demoRulebooks(game, stock))
+    await writeAt(
+      join(out, game.id, "depot/rulebooks", `${book.id}-${book.version}.json`),
+      writeRulebook(book),
+    );
   await writeAt(join(out, "demo.json"), `${JSON.stringify(plan, null, 2)}\n`);
   return { mods: mods.length, plugins: mods.reduce((sum, mod) => sum + mod.plugins.length, 0) };
 }
@@ -101,6 +108,7 @@ async function readStock(game: GameDefinition, gameFolder: string, shelfFolder: 
     owned,
     shelf: mods,
     overlaps: [],
+    books: [],
   };
 }
 

@@ -8,6 +8,7 @@ import { chainText, tieText } from "@/core/messages/reasons";
 import type { Link as OrderLink } from "@/core/model/problem";
 import { whyHere } from "@/core/order/explain";
 import { rangesInAnyOrder } from "@/core/order/ranges";
+import { adviceFor } from "@/core/profile/books";
 import { dependentsOf } from "@/core/profile/dependents";
 import { switchPlugins } from "@/core/profile/edits";
 import { addRule } from "@/core/profile/rule-edits";
@@ -101,6 +102,7 @@ function AboutPlugin({ plugin, roster }: { plugin: SeatedPlugin; roster: Roster 
       ))}
       <WhyHere plugin={plugin} roster={roster} ties={ties} />
       {!plugin.fixed && <FreeRange plugin={plugin} roster={roster} ties={ties} />}
+      <FromBooks plugin={plugin} roster={roster} />
       <Masters plugin={plugin} roster={roster} />
       <Dependents plugin={plugin} roster={roster} />
     </>
@@ -215,6 +217,24 @@ function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Ros
         {any.last[plugin.place]! + 1} of {total}. Its number is <span className="font-mono">{number}</span>,
         at ten for each section.
       </p>
+    </Part>
+  );
+}
+
+/** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */
+function FromBooks({ plugin, roster }: { plugin: SeatedPlugin; roster: Roster }) {
+  const told = adviceFor(roster, plugin).filter(
+    ({ advice }) => advice.kind === "note" || advice.kind === "blend",
+  );
+  if (told.length === 0) return null;
+  return (
+    <Part title="From the rulebooks">
+      {told.map(({ book, advice }, at) => (
+        <p key={at}>
+          {advice.kind === "blend" && <b>Blend: </b>}
+          {advice.text ?? "its lists want to be blended"} <span className="text-ink3">({book.name})</span>
+        </p>
+      ))}
     </Part>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { chainText } from "@/core/messages/reasons";
@@ -72,7 +73,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
       </header>
       <Notices roster={roster} proposal={proposal} />
       <div className="flex min-h-0 grow">
-        <div className="border-line min-h-0 w-[560px] shrink-0 overflow-auto border-r px-2 pt-2">
+        <div className="border-line min-h-0 w-[596px] shrink-0 overflow-auto border-r px-2 pt-2">
           <SlopeChart roster={roster} proposal={proposal} />
         </div>
         <div className="min-h-0 min-w-0 grow overflow-auto">
@@ -122,6 +123,11 @@ function Notices({ roster, proposal: { result } }: Proposed) {
                 {" "}
                 It would close a circle: <Say parts={chainText(each.because, notes)} />.
               </>
+            )}
+            {each.rule.kind !== "needs" && (
+              <Link href="/rules" className="text-pine ml-2 font-semibold underline">
+                Ways out
+              </Link>
             )}
           </span>
         </li>

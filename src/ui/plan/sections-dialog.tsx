@@ -77,7 +77,7 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
         label={`Name of ${section.name}`}
         value={section.name}
         onStore={rename}
-        className="!w-40 font-semibold"
+        className="!w-40 shrink-0 font-semibold"
       />
       <Line
         label={`Guidance of ${section.name}`}
@@ -90,7 +90,7 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
         value={section.tags?.join(", ") ?? ""}
         placeholder="tags"
         onStore={retag}
-        className="!w-32"
+        className="!w-28 shrink-0"
       />
       <span className="text-ink2 w-24 shrink-0 text-sm">
         {rank?.label}, <span className="font-mono">{count}</span>

@@ -4,7 +4,7 @@ import { useState, type FormEvent, type ReactNode } from "react";
 import { ruleText } from "@/core/messages/rules";
 import type { OrderRule, Strength } from "@/core/model/problem";
 import type { Rule } from "@/core/model/profile";
-import { itemsOf } from "@/core/profile/rules";
+import { itemsOf } from "@/core/order/rule-items";
 import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";

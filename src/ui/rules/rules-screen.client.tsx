@@ -12,6 +12,8 @@ import { Say } from "../kit/sentence";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Contradictions } from "./contradictions";
+import { ExportBookDialog } from "./export-book-dialog";
+import { Rulebooks } from "./rulebooks";
 import { RuleDialog, type RuleStart } from "./rule-dialog";
 import { RuleInspector } from "./rule-inspector";
 
@@ -24,6 +26,7 @@ export function RulesScreen() {
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const [chosen, setChosen] = useState<string | null>(null);
   const [start, setStart] = useState<RuleStart | null>(null);
+  const [exporting, setExporting] = useState(false);
   const { rules } = roster.profile.state;
   const standings = useMemo(() => ruleStandings(roster, ties), [roster, ties]);
   const idle = useMemo(() => idleRules(roster, ties), [roster, ties]);
@@ -51,7 +54,10 @@ export function RulesScreen() {
           aria-label="Search in rules and reasons"
           className={`${inputLook} ml-2 !w-64`}
         />
-        <div className="ml-auto">
+        <div className="ml-auto flex gap-2">
+          <Button look="quiet" disabled={rules.length === 0} onClick={() => setExporting(true)}>
+            Save as a rulebook…
+          </Button>
           <Button look="main" onClick={() => setStart({ about: [] })}>
             New rule…
           </Button>
@@ -86,6 +92,7 @@ export function RulesScreen() {
             on={roster.profile.state.broaderFirst !== false}
             onTurn={(on) => editor.dispatch(preferBroader(on))}
           />
+          <Rulebooks />
         </div>
         <aside
           aria-label="About the rule"
@@ -107,6 +114,7 @@ export function RulesScreen() {
           )}
         </aside>
       </div>
+      <ExportBookDialog open={exporting} onClose={() => setExporting(false)} />
       <RuleDialog start={start} onClose={() => setStart(null)} onStore={store} />
     </div>
   );

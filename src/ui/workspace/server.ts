@@ -26,4 +26,5 @@ export const goBack = reach(profile.goBack);
 export const addGame = reach(game.addGame);
 export const writeOrder = reach(game.writeOrder);
 export const readOrderOnDisk = reach(game.readOrderOnDisk);
+export const storeRulebook = reach(game.storeRulebook);
 export const importLineup = reach(game.importLineup);

@@ -1,0 +1,47 @@
+import type { Level } from "../model/finding";
+import type { Advice } from "../model/rulebook";
+import { adviceFor } from "../profile/books";
+import { foldName } from "../profile/fold";
+import type { Roster } from "../profile/roster";
+import { plugin as subject, type Check } from "./check";
+import { switchOff, switchOn } from "./fixes";
+
+const levelOf: Record<Exclude<Advice["kind"], "note" | "blend">, Level> = {
+  "known-bad": "problem",
+  outdated: "hint",
+  leftover: "hint",
+  requires: "problem",
+};
+
+/** What the rulebooks in use know of a plugin that loads. Notes and blend advice stand in its inspector only. */
+export const advised: Check = ({ roster }) =>
+  roster.plugins
+    .filter((plugin) => plugin.loads && !plugin.fixed)
+    .flatMap((plugin) =>
+      adviceFor(roster, plugin).flatMap(({ book, advice }) => {
+        if (advice.kind === "note" || advice.kind === "blend") return [];
+        const other = otherOf(roster, advice);
+        if (advice.kind === "requires" && other?.loads) return [];
+        return {
+          check: "advised",
+          id: `advice-${advice.kind}`,
+          data: {
+            item: plugin.id,
+            book: book.name,
+            text: advice.text ?? "",
+            other: other?.id ?? nameIn(advice),
+            ...(advice.kind === "leftover" ? { count: advice.count } : {}),
+          },
+          level: levelOf[advice.kind],
+          subjects: [subject(plugin.id)],
+          fixes: advice.kind === "requires" && other ? [switchOn(other)] : [switchOff(plugin.id)],
+        };
+      }),
+    );
+
+const nameIn = (advice: Advice): string =>
+  advice.kind === "requires" ? advice.other : advice.kind === "outdated" ? advice.replacement : "";
+
+function otherOf({ game, idOfName, pluginOf }: Roster, advice: Advice) {
+  return pluginOf.get(idOfName.get(foldName(game, nameIn(advice))) ?? "");
+}

@@ -1,0 +1,40 @@
+import type { GameDefinition } from "@/core/model/game";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { Rulebook } from "@/core/model/rulebook";
+import { decodeText, parseJson } from "./text";
+
+const known = "seating-rulebook/1";
+
+/** Reads a rulebook for a game; refuses it whole where anything in it is not sound. */
+export function readRulebook(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<Rulebook> {
+  const decoded = decodeText(bytes, name);
+  if (!decoded.ok) return decoded;
+  const json = parseJson(decoded.value.text, name);
+  if (!json.ok) return json;
+  const format = (json.value as { format?: unknown } | null)?.format;
+  if (format !== known) return refuse("not-a-rulebook", { name, detail: `its format is not “${known}”` });
+  const parsed = Rulebook.safeParse(json.value);
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]!;
+    return refuse("rulebook-broken", {
+      name,
+      path: issue.path.join(".") || "the top",
+      detail: issue.message,
+    });
+  }
+  return checkBook(parsed.data, name, game) ?? done(parsed.data);
+}
+
+function checkBook(book: Rulebook, name: string, game: GameDefinition) {
+  const broken = (path: string, detail: string) => refuse("rulebook-broken", { name, path, detail });
+  if (book.game !== game.id) return refuse("rulebook-game", { name, game: book.game, present: game.name });
+  const seen = new Set<string>();
+  const twice = book.rules.find(({ id }) => seen.size === seen.add(id).size);
+  if (twice) return broken("rules", `“${twice.id}” stands twice`);
+  const ranks = new Set(game.loadRanks.map((rank) => rank.id));
+  const foreign = book.sections.find((section) => !ranks.has(section.rank));
+  return foreign ? broken("sections", `“${foreign.rank}” is no load rank of ${game.name}`) : null;
+}
+
+/** Two spaces, for people read it and version control compares it. */
+export const writeRulebook = (book: Rulebook): string => `${JSON.stringify(book, null, 2)}\n`;

@@ -1,0 +1,81 @@
+import type { GameDefinition } from "@/core/model/game";
+import type { Rulebook } from "@/core/model/rulebook";
+import type { Stock } from "@/core/profile/roster";
+
+/** Two versions of a rulebook about the demo's own mods: the one to bring in, and its update. */
+export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
+  const silt = stock.shelf.flatMap((mod) => mod.plugins).find(({ name }) => name === "Murk and Silt.plank");
+  const first: Rulebook = {
+    format: "seating-rulebook/1",
+    id: "soundings",
+    game: game.id,
+    name: "Soundings",
+    version: "1.0",
+    author: "siltwarden",
+    changelog: [{ version: "1.0", text: "The first soundings: weather, water and prices." }],
+    sections: [],
+    rules: [
+      {
+        id: "fog-before-light",
+        rule: {
+          kind: "before",
+          item: "Abyssal Weather.plank",
+          other: "Lamplight Rework.plank",
+          strength: "must",
+        },
+        note: "lamps read the fog that is there when they load",
+      },
+      {
+        id: "silt-after-tides",
+        rule: { kind: "after", item: "Murk and Silt.plank", other: "Glass Tides.plank", strength: "prefer" },
+        note: "silt settles on the tides’ floor",
+      },
+      {
+        id: "dials-together",
+        rule: {
+          kind: "together",
+          items: ["Verdigris Dials.plank", "Verdigris Dials - Extras.skiff"],
+          strength: "prefer",
+        },
+        note: "the extras look for their neighbour",
+      },
+      {
+        id: "prices-first",
+        rule: { kind: "first", item: "Honest Prices.plank", within: "section", strength: "prefer" },
+        note: "",
+      },
+    ],
+    advice: [
+      { kind: "known-bad", plugin: "Old Porthole.plank", text: "it empties the chart table" },
+      { kind: "requires", plugin: "Chalk Foam.plank", other: "Deep Currents.keel" },
+      { kind: "blend", plugin: "Leviathan Habits.plank", text: "blend its lists of finds with the others’" },
+      { kind: "note", plugin: "Murk and Silt.plank", text: "Most people turn its thickness down to 0.6." },
+    ],
+  };
+  const second: Rulebook = {
+    ...first,
+    version: "1.1",
+    changelog: [
+      { version: "1.1", text: "Prices go last, not first; leftovers of Murk and Silt counted." },
+      ...first.changelog,
+    ],
+    rules: [
+      ...first.rules.slice(0, 3),
+      {
+        id: "prices-first",
+        rule: { kind: "last", item: "Honest Prices.plank", within: "section", strength: "prefer" },
+        note: "prices go over everything that is sold",
+      },
+      {
+        id: "reefs-after-tides",
+        rule: { kind: "after", item: "Cinder Reef.plank", other: "Glass Tides.plank", strength: "prefer" },
+        note: "the reef stands on the new floor",
+      },
+    ],
+    advice: [
+      ...first.advice,
+      ...(silt ? [{ kind: "leftover" as const, plugin: silt.name, sha256: silt.sha256, count: 3 }] : []),
+    ],
+  };
+  return [first, second];
+}

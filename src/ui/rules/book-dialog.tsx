@@ -1,0 +1,118 @@
+"use client";
+
+import { ruleText } from "@/core/messages/rules";
+import { plural } from "@/core/messages/parts";
+import type { BookRule, Rulebook } from "@/core/model/rulebook";
+import { compareBooks, openBooks } from "@/core/profile/books";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Say } from "../kit/sentence";
+import { useEditor } from "../workspace/workspace.client";
+
+/** What a rulebook would bring, or what its other version changes, before it is taken over. */
+export function BookDialog({
+  chosen,
+  onClose,
+  onAccept,
+}: {
+  chosen: Rulebook | null;
+  onClose: () => void;
+  onAccept: () => void;
+}) {
+  const roster = useEditor((state) => state.roster);
+  const old = openBooks(roster).find(({ book }) => book.id === chosen?.id)?.book ?? null;
+  const title = old
+    ? `${old.name}: from ${old.version} to ${chosen?.version}`
+    : `${chosen?.name ?? ""} ${chosen?.version ?? ""}`;
+  return (
+    <Dialog
+      open={chosen !== null}
+      onClose={onClose}
+      title={title}
+      hint={old ? "Nothing is changed until you take it over." : "What this rulebook brings to the profile."}
+      size="medium"
+    >
+      {chosen && (
+        <>
+          <Difference old={old} next={chosen} />
+          <footer className="flex justify-end gap-2 pt-3">
+            <Button look="quiet" onClick={onClose}>
+              Leave it
+            </Button>
+            <Button look="main" onClick={onAccept}>
+              {old ? `Go by ${chosen.version}` : "Go by it"}
+            </Button>
+          </footer>
+        </>
+      )}
+    </Dialog>
+  );
+}
+
+function Difference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
+  const { sections } = useEditor((state) => state.profile.state.plugins);
+  const { added, changed, gone, adviceAdded, adviceGone, changelog, ...more } = compareBooks(
+    old,
+    next,
+    sections,
+  );
+  const isSame =
+    [added, changed, gone, more.sections].every((list) => list.length === 0) &&
+    adviceAdded + adviceGone === 0;
+  return (
+    <div className="space-y-3">
+      {changelog.map((entry) => (
+        <p key={entry.version}>
+          <b className="font-mono text-sm">{entry.version}</b> {entry.text}
+        </p>
+      ))}
+      {isSame && <p>It says the same as the one in use.</p>}
+      <RuleList title="New rules" rules={added} />
+      <RuleList title="Changed rules" rules={changed} before={old} />
+      <RuleList title="Rules that go" rules={gone} />
+      {adviceAdded + adviceGone > 0 && (
+        <p>
+          {plural(adviceAdded, "piece")} of advice new, {adviceGone} gone.
+        </p>
+      )}
+      {more.sections.length > 0 && (
+        <p>New sections: {more.sections.map((section) => section.name).join(", ")}.</p>
+      )}
+    </div>
+  );
+}
+
+function RuleList({
+  title,
+  rules,
+  before,
+}: {
+  title: string;
+  rules: readonly BookRule[];
+  before?: Rulebook | null;
+}) {
+  if (rules.length === 0) return null;
+  return (
+    <section>
+      <h3 className="text-ink2 mb-1 text-sm font-semibold">
+        {title} <span className="font-mono font-normal">{rules.length}</span>
+      </h3>
+      <ul className="border-line max-h-52 overflow-auto rounded-md border">
+        {rules.map((rule) => {
+          const old = before?.rules.find((each) => each.id === rule.id);
+          return (
+            <li key={rule.id} className="border-line border-b px-2.5 py-1.5 last:border-b-0">
+              {old && (
+                <span className="text-ink3 block line-through">
+                  <Say parts={ruleText(old.rule)} />
+                </span>
+              )}
+              <Say parts={ruleText(rule.rule)} /> <span className="text-ink3">({rule.rule.strength})</span>
+              {rule.note && <span className="text-ink2 block text-sm">because {rule.note}</span>}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

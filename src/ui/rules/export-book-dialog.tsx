@@ -1,0 +1,82 @@
+"use client";
+
+import { useState, type FormEvent } from "react";
+import { plural } from "@/core/messages/parts";
+import { makeBook } from "@/core/profile/books";
+import { writeRulebook } from "@/formats/rulebook-file";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Field } from "../kit/field";
+import { useEditor } from "../workspace/workspace.client";
+
+/** Makes a rulebook file of the profile's own rules and sections. */
+export function ExportBookDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="Your rules as a rulebook"
+      hint="A file for others who play with these mods."
+    >
+      <ExportForm onClose={onClose} />
+    </Dialog>
+  );
+}
+
+function ExportForm({ onClose }: { onClose: () => void }) {
+  const roster = useEditor((state) => state.roster);
+  const [name, setName] = useState(roster.profile.name);
+  const [version, setVersion] = useState("1.0");
+  const [news, setNews] = useState("");
+  const id = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 80);
+  const count = roster.profile.state.rules.filter((rule) => !rule.off).length;
+  const save = (event: FormEvent) => {
+    event.preventDefault();
+    const changelog = news.trim() === "" ? [] : [{ version, text: news.trim() }];
+    const text = writeRulebook(
+      makeBook(roster, { id, name: name.trim(), version: version.trim(), changelog }),
+    );
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
+    link.download = `${id}-${version.trim()}.json`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+    onClose();
+  };
+  return (
+    <form onSubmit={save} className="space-y-3">
+      <Field
+        label="Name"
+        value={name}
+        maxLength={120}
+        autoFocus
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Field
+        label="Version"
+        value={version}
+        maxLength={40}
+        onChange={(event) => setVersion(event.target.value)}
+      />
+      <Field
+        label="What is new in it"
+        value={news}
+        maxLength={1000}
+        onChange={(event) => setNews(event.target.value)}
+      />
+      <footer className="flex items-center justify-end gap-2">
+        <p className="text-ink2 mr-auto">{plural(count, "rule")} that are on</p>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={id === "" || version.trim() === ""}>
+          Save the file
+        </Button>
+      </footer>
+    </form>
+  );
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import { useRef, useState } from "react";
+import { ruleText, strengthText } from "@/core/messages/rules";
+import { plural } from "@/core/messages/parts";
+import type { Rulebook } from "@/core/model/rulebook";
+import {
+  bookRuleId,
+  dropBook,
+  goByBook,
+  openBooks,
+  switchBookRule,
+  type OpenBook,
+} from "@/core/profile/books";
+import { readRulebook } from "@/formats/rulebook-file";
+import { Button } from "../kit/button";
+import { Say } from "../kit/sentence";
+import { Toggle } from "../kit/toggle";
+import { storeRulebook } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { BookDialog } from "./book-dialog";
+
+interface Chosen {
+  readonly book: Rulebook;
+  readonly text: string;
+  readonly fileName: string;
+}
+
+/** The rulebooks that the profile goes by: bring one in, update it, switch single rules of it off. */
+export function Rulebooks() {
+  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const aside = useEditor((state) => state.ties).constraints.setAside;
+  const input = useRef<HTMLInputElement>(null);
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const books = openBooks(roster);
+  const setAside = new Set(aside.map(({ rule }) => ("id" in rule ? rule.id : undefined)));
+  const look = async (file: File | undefined) => {
+    if (!file) return;
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const book = unwrap(readRulebook(bytes, file.name, roster.game));
+    if (book) setChosen({ book, text: new TextDecoder().decode(bytes), fileName: file.name });
+  };
+  const accept = async ({ book, text, fileName }: Chosen) => {
+    const stored = await storeRulebook(text, fileName);
+    unwrap(stored);
+    if (!stored.ok) return;
+    setChosen(null);
+    editor.dispatch(goByBook(editor.getState().roster, book));
+    await editor.settled();
+    refresh();
+    tell([`This profile goes by ${book.name} ${book.version} now. Your own rules win over it.`]);
+  };
+  return (
+    <section aria-label="Rulebooks" className="border-line border-t">
+      <header className="bg-sunk border-line flex items-center gap-2 border-b px-3 py-1.5">
+        <h2 className="font-bold">Rulebooks</h2>
+        <span className="text-ink2">
+          What others know about the order of their mods; your own rules always win.
+        </span>
+        <Button small className="ml-auto" onClick={() => input.current?.click()}>
+          Bring one in…
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          aria-label="Rulebook file"
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => {
+            void look(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </header>
+      {books.map((open) => (
+        <Book
+          key={open.book.id}
+          open={open}
+          isAside={(rule) => setAside.has(bookRuleId(open.book.id, rule))}
+          onDrop={() => editor.dispatch(dropBook(roster, open))}
+        />
+      ))}
+      {books.length === 0 && <p className="text-ink2 px-3 py-3">This profile goes by none.</p>}
+      <BookDialog
+        chosen={chosen?.book ?? null}
+        onClose={() => setChosen(null)}
+        onAccept={() => chosen && void accept(chosen)}
+      />
+    </section>
+  );
+}
+
+function Book({
+  open,
+  isAside,
+  onDrop,
+}: {
+  open: OpenBook;
+  isAside: (rule: string) => boolean;
+  onDrop: () => void;
+}) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const { book, off } = open;
+  return (
+    <article aria-label={book.name}>
+      <header className="flex items-center gap-3 px-3 py-2">
+        <p className="grow">
+          <b>{book.name}</b> <span className="font-mono text-sm">{book.version}</span>
+          {book.author && <span className="text-ink2"> by {book.author}</span>}
+          <span className="text-ink2">
+            {" "}
+            · {plural(book.rules.length, "rule")}, {off.size} off · {plural(book.advice.length, "piece")} of
+            advice
+          </span>
+        </p>
+        <Button small look="danger" onClick={onDrop}>
+          Do without it
+        </Button>
+      </header>
+      <ul aria-label={`Rules of ${book.name}`}>
+        {book.rules.map((rule) => (
+          <li key={rule.id} className="border-line flex items-center gap-2 border-t py-1 pr-3 pl-3">
+            <Toggle
+              on={!off.has(rule.id)}
+              label={`${rule.id} of ${book.name}: ${off.has(rule.id) ? "off" : "on"}`}
+              onClick={() => editor.dispatch(switchBookRule(roster, open, rule, off.has(rule.id)))}
+            />
+            <span className="min-w-0 grow">
+              <span className={`block ${off.has(rule.id) ? "text-ink3" : ""}`}>
+                <Say parts={ruleText(rule.rule)} />
+              </span>
+              {rule.note && <span className="text-ink2 block truncate text-sm">because {rule.note}</span>}
+            </span>
+            <span className="text-ink2 w-28 shrink-0 text-sm">{strengthText(rule)}</span>
+            <span className="text-saffron w-24 shrink-0 text-sm font-semibold">
+              {isAside(rule.id) ? "set aside" : ""}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </article>
+  );
+}
