@@ -69,6 +69,19 @@ test("the main views", async ({ page }) => {
   await take(page, "trial");
   await page.getByRole("button", { name: "Close the trial" }).click();
 
+  await page.goto(`${server.url}/rules`);
+  const depot = join(home, "demo/brinehollow/depot/rulebooks/soundings-1.0.json");
+  await page.getByLabel("Rulebook file").setInputFiles(depot);
+  await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
+  await page.locator("[data-sonner-toast] [data-close-button]").click();
+  await page.locator("[data-sonner-toast]").waitFor({ state: "detached" });
+  await page
+    .getByRole("button", { name: /Glass Tides\.plank/ })
+    .first()
+    .click();
+  await page.getByText(/^With it/).waitFor();
+  await take(page, "rules");
+
   await page.goto(`${server.url}/lineups`);
   const href = await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href");
   const text = await (await page.request.get(`${server.url}${href}`)).text();

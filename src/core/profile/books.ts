@@ -1,3 +1,4 @@
+import canonicalize from "canonicalize";
 import type { OrderRule } from "../model/problem";
 import type { Edit, Step } from "../model/edit";
 import type { Advice, BookRule, ProfileBook, Rulebook } from "../model/rulebook";
@@ -89,8 +90,8 @@ export function compareBooks(
 ): BookDifference {
   const before = new Map(old?.rules.map((rule) => [rule.id, rule]));
   const after = new Set(next.rules.map((rule) => rule.id));
-  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-  const advice = (book: Rulebook | null) => new Set(book?.advice.map((each) => JSON.stringify(each)));
+  const same = (a: unknown, b: unknown) => canonicalize(a) === canonicalize(b);
+  const advice = (book: Rulebook | null) => new Set(book?.advice.map((each) => canonicalize(each)));
   const [adviceThen, adviceNow] = [advice(old), advice(next)];
   const told = new Set(old?.changelog.map((entry) => entry.version));
   return {

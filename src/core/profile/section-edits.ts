@@ -1,3 +1,4 @@
+import canonicalize from "canonicalize";
 import type { Edit, EditLabel } from "../model/edit";
 import type { Section } from "../model/game";
 import { done, refuse, type Outcome } from "../model/outcome";
@@ -37,7 +38,7 @@ export function addSection(roster: Roster, behind: string, section: Omit<Section
 export function changeSection(roster: Roster, section: Section): Edit | null {
   const { sections } = roster.profile.state.plugins;
   const old = sections.find((each) => each.id === section.id);
-  if (!old || JSON.stringify({ ...old, ...section }) === JSON.stringify(old)) return null;
+  if (!old || canonicalize({ ...section }) === canonicalize({ ...old })) return null;
   return arrange(
     roster,
     "change-section",
