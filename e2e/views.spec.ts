@@ -25,13 +25,25 @@ for (const theme of ["light", "dark"] as const) {
       expect(serious.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]!.html.slice(0, 160)}`)).toEqual([]);
     };
     await page.emulateMedia({ colorScheme: theme });
-    for (const view of ["overview", "shelf", "plan", "lineups"]) {
+    for (const view of ["overview", "shelf", "plan", "rules", "lineups"]) {
       await page.goto(`${seating.url}/${view}`);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       if (view === "plan") await find(page, "Glass Tides.plank");
       if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();
+      if (view === "rules") await page.getByRole("button", { name: /Glass Tides/ }).click();
       await check(view);
     }
+    await page.goto(`${seating.url}/plan`);
+    await find(page, "Glass Tides.plank");
+    await page.getByRole("button", { name: "Remember…" }).click();
+    await check("rule dialog");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Sections", exact: true }).click();
+    await check("sections");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Filter" }).click();
+    await page.getByLabel("Show what is called").fill("tide");
+    await check("filter");
     await page.keyboard.press("Alt+o");
     await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
     await check("proposal");
@@ -69,7 +81,7 @@ for (const size of [
 ]) {
   test(`nothing is cut off at ${size.width}x${size.height}`, async ({ watched: page, seating }) => {
     await page.setViewportSize(size);
-    for (const view of ["overview", "shelf", "plan", "lineups"]) {
+    for (const view of ["overview", "shelf", "plan", "rules", "lineups"]) {
       await page.goto(`${seating.url}/${view}`);
       const over = await page.evaluate(() => [
         document.documentElement.scrollWidth - innerWidth,

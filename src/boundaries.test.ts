@@ -10,7 +10,7 @@ const rules: readonly { readonly folder: RegExp; readonly may: RegExp }[] = [
   { folder: /^core\/(order|version)\//, may: /^core\/(order|graph|model|version)\// },
   { folder: /^core\//, may: /^core\/(?!testing)/ },
   { folder: /^formats\//, may: /^(core\/(?!testing)|formats\/)/ },
-  { folder: /^store\//, may: /^(core\/model\/|store\/)/ },
+  { folder: /^store\//, may: /^(core\/(model|graph)\/|store\/)/ },
   { folder: /^disk\//, may: /^(core\/(?!testing)|formats\/|disk\/)/ },
   { folder: /^standin\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/)/ },
   { folder: /^work\//, may: /^(core\/(?!testing)|formats\/|work\/)/ },

@@ -2,6 +2,7 @@ import "server-only";
 import { join } from "node:path";
 import type { Stock } from "@/core/profile/roster";
 import { migrate } from "@/store/migrate";
+import type { KnownOrders } from "@/store/profiles";
 import type { Database } from "@/store/sql";
 import { openInWorker } from "@/store/worker-database";
 import { takeFolder } from "./lock";
@@ -11,6 +12,8 @@ export interface Context {
   readonly db: Database;
   /** What lies on the disk, by game, as last read; dropped when a shelf is read anew. */
   readonly stocks: Map<string, Promise<Stock>>;
+  /** The orders of profiles at the version that was last stored or read, by the profile's id. */
+  readonly orders: Map<string, KnownOrders>;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
 }
@@ -34,7 +37,7 @@ async function open(): Promise<Context> {
   const db = await openInWorker(program, join(home(), "database"));
   await migrate(db, join(root(), "src", "store", "migrations"));
   closeOnSignals(db, giveBack);
-  return { db, stocks: new Map(), underWay: new Set() };
+  return { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
 }
 
 function closeOnSignals(db: Database, giveBack: () => void): void {

@@ -34,7 +34,7 @@ beforeAll(async () => {
   await makeDemo(brinehollow, folder, 7, 60);
   const db = await openHere("memory://");
   await migrate(db, join(process.cwd(), "src/store/migrations"));
-  context = { db, stocks: new Map(), underWay: new Set() };
+  context = { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
   value(await setUpDemo(context, folder, () => undefined));
 }, 90_000);
 afterAll(async () => {

@@ -9,6 +9,7 @@ import type {
   Rule,
 } from "@/core/model/profile";
 import type { ProfileBook } from "@/core/model/rulebook";
+import { saveEntries } from "./entries";
 import type { Sql } from "./sql";
 
 export interface ProfileSummary {
@@ -28,8 +29,15 @@ export const listProfiles = (db: Sql, gameId: string) =>
     [gameId],
   );
 
+/** The orders of a profile as they were read at a version of it, so that they need not be read again. */
+export interface KnownOrders {
+  readonly version: number;
+  readonly mods: Order;
+  readonly plugins: Order;
+}
+
 /** The whole profile; null where there is none of this id, or it is in the bin. */
-export async function findProfile(db: Sql, id: string): Promise<Profile | null> {
+export async function findProfile(db: Sql, id: string, known?: KnownOrders): Promise<Profile | null> {
   const [head] = await db.query<Omit<Profile, "state"> & { expansions: string[]; broaderFirst: boolean }>(
     `select id, game_id as "game", name, purpose, version, expansions, broader_first as "broaderFirst"
      from profile where id = $1 and deleted_at is null order by id`,
@@ -37,12 +45,17 @@ export async function findProfile(db: Sql, id: string): Promise<Profile | null> 
   );
   if (!head) return null;
   const { expansions, broaderFirst, ...facts } = head;
-  const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
+  const { mods, plugins } = known?.version === head.version ? known : await readOrders(db, id);
   const rules = await readRules(db, head.game, id);
   const breadth = broaderFirst ? {} : { broaderFirst: false as const };
   const books = await readBooks(db, id);
   const goesBy = books.length > 0 ? { books } : {};
   return { ...facts, state: { mods, plugins, rules, expansions, ...breadth, ...goesBy } };
+}
+
+async function readOrders(db: Sql, id: string): Promise<Omit<KnownOrders, "version">> {
+  const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
+  return { mods, plugins };
 }
 
 const readBooks = (db: Sql, id: string) =>
@@ -117,40 +130,12 @@ export async function saveState(
   for (const list of ["mods", "plugins"] as const) {
     if (state[list].sections !== before?.[list].sections)
       await saveSections(db, id, list, state[list].sections);
-    if (state[list].entries !== before?.[list].entries) await saveEntries(db, id, list, state[list].entries);
+    if (state[list].entries !== before?.[list].entries)
+      await saveEntries(db, id, list, state[list].entries, before?.[list].entries ?? []);
   }
   if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
   if (state.books !== before?.books) await saveBooks(db, id, state.books ?? []);
 }
-
-const saveEntries = (db: Sql, id: string, list: ListName, entries: readonly Entry[]) =>
-  db.query(
-    `with given as (
-       select * from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[])
-         with ordinality as g (id, is_on, section, home, content, fresh, position)
-     ), gone as (
-       delete from profile_entry
-       where profile_id = $1 and list = $2 and not id = any($3::text[])
-     )
-     insert into profile_entry (profile_id, list, position, id, is_on, section, home, content, fresh)
-     select $1, $2, position, id, is_on, section, home, content, fresh from given
-     on conflict (profile_id, list, id) do update set position = excluded.position, is_on = excluded.is_on,
-       section = excluded.section, home = excluded.home, content = excluded.content, fresh = excluded.fresh
-     where (profile_entry.position, profile_entry.is_on, profile_entry.section, profile_entry.home,
-         profile_entry.content, profile_entry.fresh)
-       is distinct from (excluded.position, excluded.is_on, excluded.section, excluded.home, excluded.content,
-         excluded.fresh)`,
-    [
-      id,
-      list,
-      entries.map((entry) => entry.id),
-      entries.map((entry) => entry.on),
-      entries.map((entry) => entry.section),
-      entries.map((entry) => entry.home ?? null),
-      entries.map((entry) => entry.content ?? null),
-      entries.map((entry) => entry.fresh ?? false),
-    ],
-  );
 
 async function saveSections(
   db: Sql,

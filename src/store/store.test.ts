@@ -1,4 +1,6 @@
 import type { Rulebook } from "@/core/model/rulebook";
+import { makeRandom } from "@/core/random";
+import { saveEntries } from "./entries";
 import { listRulebooks, saveRulebook } from "./rulebooks";
 import { mkdtemp, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
@@ -155,6 +157,43 @@ test("rules that are shared hold in every profile of the game; a new profile tak
     await saveState(tx, "p2", 1, other.state, null);
     expect((await findProfile(tx, "p2"))!.state.rules).toEqual([shared]);
     expect((await findProfile(tx, profile.id))!.state.rules).toEqual([rule, shared]);
+  }));
+
+test("an order is read back as it was stored, whatever came, went, moved or changed before", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const random = makeRandom(5);
+    const names = Array.from({ length: 12 }, (_, at) => `n${at}`);
+    let before = profile.state.mods.entries;
+    for (let round = 0; round < 120; round++) {
+      let next = before.filter(() => !random.chance(0.1));
+      for (let n = random.below(4); n > 0 && next.length > 0; n--) {
+        const [entry] = next.splice(random.below(next.length), 1);
+        next.splice(
+          random.below(next.length + 1),
+          0,
+          random.chance(0.5) ? { ...entry!, on: !entry!.on } : entry!,
+        );
+      }
+      const added = names.filter((id) => random.chance(0.2) && !next.some((entry) => entry.id === id));
+      for (const id of added) next.splice(random.below(next.length + 1), 0, { id, on: true, section: null });
+      next = next.map((entry) => (random.chance(0.1) ? { ...entry, content: "c" } : entry));
+      await saveEntries(tx, profile.id, "mods", next, before);
+      expect((await findProfile(tx, profile.id))!.state.mods.entries).toEqual(next);
+      before = next;
+    }
+  }));
+
+test("there is always room between two neighbours, if need be by numbering all anew", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    let before = profile.state.mods.entries;
+    for (let n = 0; n < 70; n++) {
+      const next = [before[0]!, { id: `n${n}`, on: true, section: null }, ...before.slice(1)];
+      await saveEntries(tx, profile.id, "mods", next, before);
+      before = next;
+    }
+    expect((await findProfile(tx, profile.id))!.state.mods.entries).toEqual(before);
   }));
 
 test("rulebooks are kept by version, and a profile says by which it goes", () =>

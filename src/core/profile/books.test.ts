@@ -63,7 +63,7 @@ const orderOf = (roster: Roster) =>
     .map((id) => id[0])
     .join("");
 const apply = (roster: Roster, edit: Parameters<typeof prepareEdit>[2]): Roster => {
-  const prepared = prepareEdit(roster, indexTies(roster), edit);
+  const prepared = prepareEdit(roster, () => indexTies(roster), edit);
   if (!prepared.ok) throw new Error(prepared.refusal.code);
   return makeRoster(roster.game, { ...roster.profile, state: prepared.value.state }, roster.stock);
 };

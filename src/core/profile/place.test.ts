@@ -123,7 +123,7 @@ test("the server refuses what the list would not have let pass", () => {
   const entry = (id: string) => state.plugins.entries.find((each) => each.id === id)!;
   const label = { id: "move" as const, data: {} };
   const put = (id: string, before: string | null, section = entry(id).section) =>
-    prepareEdit(roster, ties, {
+    prepareEdit(roster, () => ties, {
       label,
       steps: [{ kind: "put", list: "plugins", entries: [{ ...entry(id), section }], before }],
     });
@@ -133,7 +133,7 @@ test("the server refuses what the list would not have let pass", () => {
     ok: false,
     refusal: { code: "outside-section" },
   });
-  const drop = prepareEdit(roster, ties, {
+  const drop = prepareEdit(roster, () => ties, {
     label,
     steps: [
       { kind: "drop", list: "plugins", ids: ["Pond.keel"] },

@@ -8,12 +8,12 @@ import type { TieIndex } from "./ties";
 /**
  * Applies an edit and holds the result against the laws: no must tie that held may be broken by it, nothing may
  * come to stand in a section of another load rank, and what is built in stays. The editor in the browser and the
- * server both ask this.
+ * server both ask this. `ties` is asked for only where something is arranged.
  */
-export function prepareEdit(roster: Roster, ties: TieIndex, edit: Edit): Outcome<Applied> {
+export function prepareEdit(roster: Roster, ties: () => TieIndex, edit: Edit): Outcome<Applied> {
   const applied = applySteps(roster.profile.state, edit.steps);
   if (!applied.ok || !edit.steps.some(rearranges)) return applied;
-  return checkPlaces(roster, ties, applied.value.state) ?? applied;
+  return checkPlaces(roster, ties(), applied.value.state) ?? applied;
 }
 
 const rearranges = (step: Step): boolean =>

@@ -15,7 +15,7 @@ const roster = testRoster([
 
 /** The roster after the edit, which the laws must allow and undo must take back. */
 function after(edit: Edit) {
-  const prepared = prepareEdit(roster, indexTies(roster), edit);
+  const prepared = prepareEdit(roster, () => indexTies(roster), edit);
   if (!prepared.ok) throw new Error(prepared.refusal.code);
   const { state, inverse } = prepared.value;
   const back = applySteps(state, inverse);

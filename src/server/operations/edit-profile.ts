@@ -2,7 +2,7 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import type { Edit } from "@/core/model/edit";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Profile } from "@/core/model/profile";
+import type { Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
 import { applySteps } from "@/core/profile/steps";
 import { indexTies } from "@/core/profile/ties";
@@ -11,7 +11,7 @@ import { findProfile, saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
 import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
-import { readSituation } from "./situation";
+import { readProfile, readSituation, rememberOrders } from "./situation";
 
 export interface Stored {
   readonly version: number;
@@ -22,27 +22,31 @@ export interface Stored {
  * Stores an edit that was made against `version` of the profile. If the profile has changed since, it is refused
  * as stale and nothing is stored.
  */
-export function storeEdit(
+export async function storeEdit(
   context: Context,
   profileId: string,
   version: number,
   edit: Edit,
 ): Promise<Outcome<Stored>> {
-  return context.db.transaction(async (tx) => {
+  let state: ProfileState | null = null;
+  const stored = await context.db.transaction(async (tx): Promise<Outcome<Stored>> => {
     const situation = await readSituation(context, tx, profileId);
     if (!situation.ok) return situation;
     const { profile, roster } = situation.value;
     if (profile.version !== version) return refuse("stale");
-    const prepared = prepareEdit(roster, indexTies(roster), edit);
+    const prepared = prepareEdit(roster, () => indexTies(roster), edit);
     if (!prepared.ok) return prepared;
     if (changesNothing(roster, prepared.value))
       return done({ version, history: await readHistory(tx, profileId) });
+    state = prepared.value.state;
     if (edit.restorePoint)
       await addRestorePoint(tx, randomUUID(), profileId, edit.restorePoint, profile.state);
     await record(tx, profileId, { label: edit.label, steps: edit.steps, inverse: prepared.value.inverse });
-    await saveState(tx, profileId, version + 1, prepared.value.state, profile.state);
+    await saveState(tx, profileId, version + 1, state, profile.state);
     return done({ version: version + 1, history: await readHistory(tx, profileId) });
   });
+  if (stored.ok && state) rememberOrders(context, profileId, stored.value.version, state);
+  return stored;
 }
 
 export interface Returned {
@@ -58,7 +62,7 @@ export function step(
   way: "undo" | "redo",
 ): Promise<Outcome<Returned>> {
   return context.db.transaction(async (tx) => {
-    const profile = await findProfile(tx, profileId);
+    const profile = await readProfile(context, tx, profileId);
     if (!profile) return refuse("no-profile");
     if (profile.version !== version) return refuse("stale");
     const entry = await findNext(tx, profileId, way);

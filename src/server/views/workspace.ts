@@ -9,9 +9,10 @@ import { games } from "@/standin/games";
 import { findCurrentGame, type RegisteredGame } from "@/store/games";
 import { readHistory, type History } from "@/store/journal";
 import { listImports } from "@/store/lineup-imports";
-import { findProfile, listProfiles } from "@/store/profiles";
+import { listProfiles } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import { getContext } from "../context";
+import { readProfile } from "../operations/situation";
 import { getStock } from "../stock";
 
 export interface ProfileListed {
@@ -60,9 +61,10 @@ export interface StartView {
 /** The workspace of the present game; what to start from where there is none. */
 export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
   await connection();
-  const { db } = await getContext();
+  const context = await getContext();
+  const { db } = context;
   const game = await findCurrentGame(db);
-  const profile = game?.profileId ? await findProfile(db, game.profileId) : null;
+  const profile = game?.profileId ? await readProfile(context, db, game.profileId) : null;
   if (!game || !profile) return { games: games.map(({ id, name, version }) => ({ id, name, version })) };
   return viewGame(game, profile);
 }

@@ -88,7 +88,7 @@ export class ProfileEditor {
 
   dispatch(edit: Edit): Outcome<null> {
     const { roster, ties, profile } = this.state;
-    const prepared = prepareEdit(roster, ties, edit);
+    const prepared = prepareEdit(roster, () => ties, edit);
     if (!prepared.ok) {
       this.refuse(prepared.refusal);
       return prepared;
