@@ -1,5 +1,4 @@
 import { digraph, type Digraph } from "./digraph";
-import { topologicalOrder } from "./topological";
 
 /**
  * A graph that refuses every edge which would close a cycle, by the incremental topological order of
@@ -74,11 +73,37 @@ export class AcyclicGraph {
     this.origin.length = edge;
   }
 
-  /** False where an edge that was added unchecked closes a cycle; else like `settle`. */
+  /**
+   * False where an edge that was added unchecked closes a cycle; else like `settle`. Items come by place, each right
+   * behind those that must precede it and have not come yet: a search backwards, without recursion.
+   */
   trySettle(): boolean {
-    const order = topologicalOrder(this.toDigraph(), (v) => (v < this.items ? v : -1));
-    if (order.length < this.nodes) return false;
-    order.forEach((v, at) => (this.position[v] = at));
+    const { nodes } = this;
+    const state = new Uint8Array(nodes);
+    const next = Int32Array.from(this.firstIn);
+    const path: number[] = [];
+    let settled = 0;
+    for (let root = 0; root < nodes; root++) {
+      if (state[root] !== 0) continue;
+      path.push(root);
+      state[root] = 1;
+      while (path.length > 0) {
+        const v = path[path.length - 1]!;
+        const edge = next[v]!;
+        if (edge === -1) {
+          this.position[v] = settled++;
+          state[v] = 2;
+          path.pop();
+          continue;
+        }
+        next[v] = this.nextIn[edge]!;
+        const before = this.from[edge]!;
+        if (state[before] === 1) return false;
+        if (state[before] === 2) continue;
+        state[before] = 1;
+        path.push(before);
+      }
+    }
     this.lowest = 0;
     return true;
   }

@@ -1,3 +1,4 @@
+import type { Entry } from "../model/profile";
 import type { Profile } from "../model/profile";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster } from "../testing/roster";
@@ -145,4 +146,32 @@ test("a typed seat is a gap among the others and a section; past the end means t
     "no-seat",
     "no-seat",
   ]);
+});
+
+test("a roster made from an earlier one says the same, with the same objects where nothing is new", () => {
+  const before = testRoster([
+    { name: "a.plank" },
+    { name: "b.plank", masters: ["a.plank"] },
+    { name: "c.plank" },
+  ]);
+  const { state } = before.profile;
+  const changes: ((entries: readonly Entry[]) => Entry[])[] = [
+    (entries) => [entries[0]!, entries[2]!, entries[1]!, ...entries.slice(3)],
+    (entries) => entries.map((entry) => (entry.id === "b.plank" ? { ...entry, on: false } : entry)),
+    (entries) => entries.filter((entry) => entry.id !== "a.plank"),
+  ];
+  for (const change of changes) {
+    const plugins = { ...state.plugins, entries: change(state.plugins.entries) };
+    const profile = { ...before.profile, version: 2, state: { ...state, plugins } };
+    const again = makeRoster(before.game, profile, before.stock, before);
+    expect(again).toEqual(makeRoster(before.game, profile, before.stock));
+    expect(again.pluginOf.get("Pond.keel")).toBe(before.pluginOf.get("Pond.keel"));
+    expect(again.mods).toBe(before.mods);
+  }
+  const off = {
+    ...state,
+    mods: { ...state.mods, entries: state.mods.entries.map((entry) => ({ ...entry, on: false })) },
+  };
+  const again = makeRoster(before.game, { ...before.profile, state: off }, before.stock, before);
+  expect(again).toEqual(makeRoster(before.game, { ...before.profile, state: off }, before.stock));
 });

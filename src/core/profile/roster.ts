@@ -68,6 +68,23 @@ function isNewer(a: ShelfMod, b: ShelfMod): boolean {
   return (compareVersions(a.version, b.version) || (a.path > b.path ? 1 : -1)) > 0;
 }
 
+/** The shelf by id and by content, worked out once for a stock. */
+interface ShelfIndex {
+  readonly byId: ReadonlyMap<string, ShelfMod>;
+  readonly byContent: ReadonlyMap<string, ShelfMod>;
+}
+
+const indexes = new WeakMap<Stock, ShelfIndex>();
+
+function indexShelf(stock: Stock): ShelfIndex {
+  const known = indexes.get(stock);
+  if (known) return known;
+  const byContent = new Map(stock.shelf.map((mod) => [`${mod.id} ${mod.content}`, mod]));
+  const index = { byId: newestById(stock.shelf), byContent };
+  indexes.set(stock, index);
+  return index;
+}
+
 /** The sound mods of the shelf by id, of several versions the newest. */
 export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
   const byId = new Map<string, ShelfMod>();
@@ -79,16 +96,18 @@ export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
   return byId;
 }
 
-export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock): Roster {
-  const byId = newestById(stock.shelf);
-  const byContent = new Map(stock.shelf.map((mod) => [`${mod.id} ${mod.content}`, mod]));
-  const mods = profile.state.mods.entries.map((entry, place): SeatedMod => ({
-    id: entry.id,
-    on: entry.on,
-    place,
-    mod: byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null,
-  }));
-  const plugins = seatPlugins(game, profile, stock, mods);
+/**
+ * What an earlier roster of the same stock and mods has found is taken over from `before`; plugins with nothing new to
+ * say of them stay the same objects.
+ */
+export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock, before?: Roster): Roster {
+  const sameMods =
+    before?.stock === stock && before.game === game && before.profile.state.mods === profile.state.mods;
+  const mods = sameMods ? before.mods : seatMods(profile, stock);
+  const suppliers = sameMods ? suppliersKnown.get(before.mods)! : suppliersOf(game, mods);
+  suppliersKnown.set(mods, suppliers);
+  const fresh = seatPlugins(game, profile, stock, suppliers);
+  const plugins = before ? fresh.map((plugin) => sameOrNew(before.pluginOf.get(plugin.id), plugin)) : fresh;
   return {
     game,
     profile,
@@ -101,17 +120,42 @@ export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock)
   };
 }
 
+function seatMods({ state }: Profile, stock: Stock): SeatedMod[] {
+  const { byId, byContent } = indexShelf(stock);
+  return state.mods.entries.map((entry, place) => ({
+    id: entry.id,
+    on: entry.on,
+    place,
+    mod: byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null,
+  }));
+}
+
+type Suppliers = ReadonlyMap<string, { readonly mod: SeatedMod; readonly file: PluginFile }>;
+
+/** By the seated mods that it was worked out for. */
+const suppliersKnown = new WeakMap<readonly SeatedMod[], Suppliers>();
+
+function sameOrNew(old: SeatedPlugin | undefined, now: SeatedPlugin): SeatedPlugin {
+  const same =
+    old !== undefined &&
+    (Object.keys(now) as (keyof SeatedPlugin)[]).every((key) => key === "masters" || old[key] === now[key]) &&
+    old.masters.length === now.masters.length &&
+    old.masters.every(
+      (master, at) => master.id === now.masters[at]!.id && master.name === now.masters[at]!.name,
+    );
+  return same ? old : now;
+}
+
 function seatPlugins(
   game: GameDefinition,
   profile: Profile,
   stock: Stock,
-  mods: readonly SeatedMod[],
+  suppliers: Suppliers,
 ): SeatedPlugin[] {
   const { entries, sections } = profile.state.plugins;
   const fold = (name: string) => foldName(game, name);
   const fixed = new Set(fixedPlugins(game, profile.state.expansions).map(fold));
   const base = new Map(stock.base.map((file) => [fold(file.name), file]));
-  const suppliers = suppliersOf(game, mods);
   const idOf = new Map(entries.map((entry) => [fold(entry.id), entry.id]));
   const seats = seatsOf(profile.state.plugins);
   const sectionOf = new Map(sections.map((section) => [section.id, section]));
@@ -142,10 +186,7 @@ function seatPlugins(
 }
 
 /** For every plugin name the mod that supplies it: the last of those that are on, else the last of all. */
-function suppliersOf(
-  game: GameDefinition,
-  mods: readonly SeatedMod[],
-): Map<string, { mod: SeatedMod; file: PluginFile }> {
+function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Suppliers {
   const suppliers = new Map<string, { mod: SeatedMod; file: PluginFile }>();
   for (const mod of mods) {
     for (const file of mod.mod?.plugins ?? []) {

@@ -178,7 +178,7 @@ export class ProfileEditor {
 
   private show(profile: Profile): void {
     const { view, onDisk, selected, focused } = this.state;
-    const derived = derive(view, profile, onDisk);
+    const derived = derive(view, profile, onDisk, this.state.roster);
     this.set({ ...this.state, ...derived, profile, ...stillThere(derived.roster, selected, focused) });
   }
 
@@ -203,8 +203,8 @@ function startState(view: WorkspaceView): EditorState {
   };
 }
 
-function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
-  const roster = makeRoster(view.game, profile, view.stock);
+function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk, before?: Roster) {
+  const roster = makeRoster(view.game, profile, view.stock, before);
   const ties = indexTies(roster);
   return { roster, ties, findings: runChecks({ roster, ties, onDisk }) };
 }
