@@ -107,6 +107,14 @@ export class Groups {
     return { graph: this.contraction?.graph ?? this.ties.graph, nodeOf: (item) => this.nodeOf(item) };
   }
 
+  /** How many items a node of that graph stands for: the members of a group, one, or none for a gate. */
+  sizeOf(node: number): number {
+    if (node >= this.groupOf.length) return 0;
+    const group = this.groupOf[node]!;
+    if (group === -1) return 1;
+    return this.kept[group]!.anchor === node ? this.kept[group]!.members.length : 0;
+  }
+
   private nodeOf(node: number): number {
     const group = node < this.groupOf.length ? this.groupOf[node]! : -1;
     return group === -1 ? node : this.kept[group]!.anchor;

@@ -4,7 +4,7 @@ import { anyProblem } from "../testing/arbitrary";
 import { closure } from "../testing/brute-force";
 import { findConstraints } from "./constraints";
 import { propose } from "./propose";
-import { rangesInAnyOrder, rangesStayingPut } from "./ranges";
+import { rangeInAnyOrder, rangesInAnyOrder, rangesStayingPut } from "./ranges";
 
 /** The problem with its items in the proposed order: a valid one to ask about. */
 function settled(problem: OrderProblem): OrderProblem {
@@ -115,6 +115,9 @@ describe("with a group that stays together", () => {
       fc.property(withGroup(5), (problem) => {
         const { first, last } = rangesInAnyOrder(findConstraints(problem));
         const orders = [...validOrders(closure(problem))].filter((order) => keepsGroups(problem, order));
+        problem.items.forEach((_, v) =>
+          expect(rangeInAnyOrder(findConstraints(problem), v)).toEqual({ first: first[v], last: last[v] }),
+        );
         problem.items.forEach((_, v) => {
           const places = orders.map((order) => order.indexOf(v));
           expect([first[v], last[v]]).toEqual([Math.min(...places), Math.max(...places)]);

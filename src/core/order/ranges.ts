@@ -1,3 +1,4 @@
+import type { AcyclicGraph } from "../graph/acyclic";
 import { BitRows } from "../graph/bit-rows";
 import { digraph, type Digraph } from "../graph/digraph";
 import { anyTopologicalOrder } from "../graph/topological";
@@ -87,6 +88,41 @@ export function rangesInAnyOrder({ groups, problem }: Constraints): PlaceRanges 
     });
   }
   return { first: ancestors, last: descendants.map((count) => items - 1 - count) };
+}
+
+/** The same for one item, by a search from it alone. */
+export function rangeInAnyOrder({ groups, problem }: Constraints, item: number): Block {
+  const items = problem.ids.length;
+  const { graph, nodeOf } = groups.whole();
+  const group = groups.kept.find(({ members }) => members.includes(item));
+  let { before, behind } = countAround(graph, nodeOf(item), (node) => groups.sizeOf(node));
+  if (group) {
+    const inside = groups.inside(group.members).graph;
+    const within = countRelatives(
+      inside,
+      Int32Array.from(group.members, (_, at) => at),
+    );
+    before += within.ancestors[group.members.indexOf(item)]!;
+    behind += within.descendants[group.members.indexOf(item)]!;
+  }
+  return { first: before, last: items - 1 - behind };
+}
+
+/** How many items lie on the paths to a node and from it. */
+function countAround(graph: AcyclicGraph, start: number, sizeOf: (node: number) => number) {
+  const count = (way: "forward" | "backward") => {
+    let items = 0;
+    graph.nearest(
+      start,
+      (node) => {
+        items += sizeOf(node);
+        return false;
+      },
+      way,
+    );
+    return items;
+  };
+  return { before: count("backward"), behind: count("forward") };
 }
 
 /** How many items stand before and behind each; `nodeOf` has the node of each item, and items may share one. */

@@ -1,9 +1,18 @@
 import type { GameDefinition } from "../model/game";
 
+/** The same few thousand names are folded with every edit. */
+const foldedBefore = new Map<string, string>();
+const mostKept = 100_000;
+
 /** A path or file name as the game compares it: NFC, and without case where the game ignores case. */
 export function foldName(game: Pick<GameDefinition, "paths">, name: string): string {
-  const normal = name.normalize("NFC");
-  return game.paths.ignoreCase ? normal.toLowerCase() : normal;
+  if (!game.paths.ignoreCase) return name.normalize("NFC");
+  const known = foldedBefore.get(name);
+  if (known !== undefined) return known;
+  const folded = name.normalize("NFC").toLowerCase();
+  if (foldedBefore.size >= mostKept) foldedBefore.clear();
+  foldedBefore.set(name, folded);
+  return folded;
 }
 
 /** The part of a file name from its last dot on, in lower case; empty if there is none. */

@@ -7,7 +7,7 @@ import { sentence, type Sentence } from "@/core/messages/parts";
 import { chainText, tieText } from "@/core/messages/reasons";
 import type { Link as OrderLink } from "@/core/model/problem";
 import { whyHere } from "@/core/order/explain";
-import { rangesInAnyOrder } from "@/core/order/ranges";
+import { rangeInAnyOrder } from "@/core/order/ranges";
 import { adviceFor } from "@/core/profile/books";
 import { dependentsOf } from "@/core/profile/dependents";
 import { switchPlugins } from "@/core/profile/edits";
@@ -183,7 +183,7 @@ function sectionText({ section, rank, entry }: SeatedPlugin, roster: Roster): Se
 
 function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const free = freeGaps(roster, ties, [plugin.id]);
-  const any = useMemo(() => rangesInAnyOrder(ties.constraints), [ties]);
+  const any = useMemo(() => rangeInAnyOrder(ties.constraints, plugin.place), [ties, plugin.place]);
   const number = useMemo(
     () => numbersOf(roster).find((each) => each.id === plugin.id)?.number,
     [roster, plugin.id],
@@ -213,9 +213,8 @@ function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Ros
         <span>{seatAt(total - 1)}</span>
       </div>
       <p className="text-ink2 mt-1">
-        In any order that keeps its ties: place {any.first[plugin.place]! + 1} to{" "}
-        {any.last[plugin.place]! + 1} of {total}. Its number is <span className="font-mono">{number}</span>,
-        at ten for each section.
+        In any order that keeps its ties: place {any.first + 1} to {any.last + 1} of {total}. Its number is{" "}
+        <span className="font-mono">{number}</span>, at ten for each section.
       </p>
     </Part>
   );
