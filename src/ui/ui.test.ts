@@ -99,6 +99,11 @@ describe("the rows of the plan", () => {
   });
 });
 
+/** Waits for what follows an edit a moment later. */
+async function until(holds: () => boolean): Promise<void> {
+  while (!holds()) await new Promise((done) => setTimeout(done, 5));
+}
+
 describe("the editor", () => {
   const view = (): WorkspaceView => ({
     game: testGame,
@@ -150,8 +155,9 @@ describe("the editor", () => {
       false,
       2,
     ]);
-    expect(editor.getState().findings.some((finding) => finding.id === "master-off")).toBe(true);
     await editor.settled();
+    await until(() => editor.getState().derivedFrom === editor.getState().roster);
+    expect(editor.getState().findings.some((finding) => finding.id === "master-off")).toBe(true);
     expect([sent, editor.getState().saving, editor.getState().profile.version]).toEqual([[1, 2], 0, 3]);
   });
 

@@ -165,7 +165,8 @@ test("a roster made from an earlier one says the same, with the same objects whe
     const profile = { ...before.profile, version: 2, state: { ...state, plugins } };
     const again = makeRoster(before.game, profile, before.stock, before);
     expect(again).toEqual(makeRoster(before.game, profile, before.stock));
-    expect(again.pluginOf.get("Pond.keel")).toBe(before.pluginOf.get("Pond.keel"));
+    if (plugins.entries.length === state.plugins.entries.length)
+      expect(again.pluginOf.get("Pond.keel")).toBe(before.pluginOf.get("Pond.keel"));
     expect(again.mods).toBe(before.mods);
   }
   const off = {

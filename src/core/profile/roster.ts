@@ -106,18 +106,31 @@ export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock,
   const mods = sameMods ? before.mods : seatMods(profile, stock);
   const suppliers = sameMods ? suppliersKnown.get(before.mods)! : suppliersOf(game, mods);
   suppliersKnown.set(mods, suppliers);
-  const fresh = seatPlugins(game, profile, stock, suppliers);
-  const plugins = before ? fresh.map((plugin) => sameOrNew(before.pluginOf.get(plugin.id), plugin)) : fresh;
+  const known = sameMods && holdsTheSame(before, profile) ? before : null;
+  const idOfName =
+    known?.idOfName ?? new Map(profile.state.plugins.entries.map(({ id }) => [foldName(game, id), id]));
+  const plugins = seatPlugins(profile, describer(game, profile, stock, suppliers, idOfName), known);
   return {
     game,
     profile,
     stock,
     mods,
-    modOf: new Map(mods.map((mod) => [mod.id, mod])),
+    modOf: sameMods ? before.modOf : new Map(mods.map((mod) => [mod.id, mod])),
     plugins,
     pluginOf: new Map(plugins.map((plugin) => [plugin.id, plugin])),
-    idOfName: new Map(plugins.map((plugin) => [foldName(game, plugin.id), plugin.id])),
+    idOfName,
   };
+}
+
+/** The same plugins under the same sections and expansions, in whatever order. */
+function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): boolean {
+  const { entries, sections } = state.plugins;
+  return (
+    old.state.plugins.sections === sections &&
+    old.state.expansions === state.expansions &&
+    old.state.plugins.entries.length === entries.length &&
+    entries.every((entry) => pluginOf.has(entry.id))
+  );
 }
 
 function seatMods({ state }: Profile, stock: Stock): SeatedMod[] {
@@ -135,54 +148,56 @@ type Suppliers = ReadonlyMap<string, { readonly mod: SeatedMod; readonly file: P
 /** By the seated mods that it was worked out for. */
 const suppliersKnown = new WeakMap<readonly SeatedMod[], Suppliers>();
 
-function sameOrNew(old: SeatedPlugin | undefined, now: SeatedPlugin): SeatedPlugin {
-  const same =
-    old !== undefined &&
-    (Object.keys(now) as (keyof SeatedPlugin)[]).every((key) => key === "masters" || old[key] === now[key]) &&
-    old.masters.length === now.masters.length &&
-    old.masters.every(
-      (master, at) => master.id === now.masters[at]!.id && master.name === now.masters[at]!.name,
-    );
-  return same ? old : now;
-}
+type Description = Omit<SeatedPlugin, "place" | "seat">;
 
 function seatPlugins(
+  { state }: Profile,
+  describe: (entry: Entry) => Description,
+  known: Roster | null,
+): SeatedPlugin[] {
+  const seats = seatsOf(state.plugins);
+  return state.plugins.entries.map((entry, place) => {
+    const seat = seats.get(entry.id)!;
+    const old = known?.pluginOf.get(entry.id);
+    if (old?.entry !== entry) return { ...describe(entry), place, seat };
+    return old.place === place && old.seat === seat ? old : { ...old, place, seat };
+  });
+}
+
+/** Says of an entry everything that does not depend on where it stands. */
+function describer(
   game: GameDefinition,
-  profile: Profile,
+  { state }: Profile,
   stock: Stock,
   suppliers: Suppliers,
-): SeatedPlugin[] {
-  const { entries, sections } = profile.state.plugins;
+  idOfName: ReadonlyMap<string, string>,
+): (entry: Entry) => Description {
   const fold = (name: string) => foldName(game, name);
-  const fixed = new Set(fixedPlugins(game, profile.state.expansions).map(fold));
+  const fixed = new Set(fixedPlugins(game, state.expansions).map(fold));
   const base = new Map(stock.base.map((file) => [fold(file.name), file]));
-  const idOf = new Map(entries.map((entry) => [fold(entry.id), entry.id]));
-  const seats = seatsOf(profile.state.plugins);
-  const sectionOf = new Map(sections.map((section) => [section.id, section]));
+  const sectionOf = new Map(state.plugins.sections.map((section) => [section.id, section]));
   const rankOf = new Map(game.loadRanks.map((rank) => [rank.id, rank]));
-  return entries.map((entry, place): SeatedPlugin => {
+  return (entry) => {
     const key = fold(entry.id);
     const isFixed = fixed.has(key);
     const supplier = isFixed ? undefined : suppliers.get(key);
     const file = isFixed ? (base.get(key) ?? null) : (supplier?.file ?? null);
     const section = sectionOf.get(entry.section ?? "") ?? null;
-    const known = { name: entry.id, header: file?.header ?? null };
-    const rank = file || !section ? loadRankOf(game, known, fixed) : rankOf.get(section.rank);
+    const named = { name: entry.id, header: file?.header ?? null };
+    const rank = file || !section ? loadRankOf(game, named, fixed) : rankOf.get(section.rank);
     return {
       id: entry.id,
       entry,
-      place,
-      seat: seats.get(entry.id)!,
       section,
-      rank: rank ?? loadRankOf(game, known, fixed),
-      counting: isFixed ? null : countingOf(game, known),
+      rank: rank ?? loadRankOf(game, named, fixed),
+      counting: isFixed ? null : countingOf(game, named),
       fixed: isFixed,
       file,
       mod: supplier?.mod ?? null,
       loads: isFixed || (entry.on && supplier?.mod.on === true),
-      masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOf.get(fold(name)) ?? null })),
+      masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOfName.get(fold(name)) ?? null })),
     };
-  });
+  };
 }
 
 /** For every plugin name the mod that supplies it: the last of those that are on, else the last of all. */

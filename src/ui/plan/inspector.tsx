@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { findingText } from "@/core/messages/findings";
 import { sentence, type Sentence } from "@/core/messages/parts";
 import { chainText, tieText } from "@/core/messages/reasons";
@@ -184,9 +184,11 @@ function sectionText({ section, rank, entry }: SeatedPlugin, roster: Roster): Se
 function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Roster; ties: TieIndex }) {
   const free = freeGaps(roster, ties, [plugin.id]);
   const any = useMemo(() => rangeInAnyOrder(ties.constraints, plugin.place), [ties, plugin.place]);
+  // Of the whole list, and not what is looked at first after a move.
+  const later = useDeferredValue(roster);
   const number = useMemo(
-    () => numbersOf(roster).find((each) => each.id === plugin.id)?.number,
-    [roster, plugin.id],
+    () => numbersOf(later).find((each) => each.id === plugin.id)?.number,
+    [later, plugin.id],
   );
   const total = roster.plugins.length;
   const seatAt = (gap: number) => roster.plugins[gap]?.seat ?? "";

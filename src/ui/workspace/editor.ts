@@ -35,8 +35,10 @@ export interface EditorState {
   readonly history: EditorHistory;
   readonly onDisk: OnDisk;
   readonly roster: Roster;
+  /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
   readonly ties: TieIndex;
   readonly findings: readonly Finding[];
+  readonly derivedFrom: Roster;
   /** Edits that the server has not answered yet. */
   readonly saving: number;
   /** Ids of the plugins that are selected, and the one that the keyboard stands on. */
@@ -45,6 +47,9 @@ export interface EditorState {
   /** The last edit of this window, as long as nothing else has been done since. */
   readonly recent: Edit | null;
 }
+
+/** Milliseconds; a frame is painted by then. */
+const catchUpAfter = 30;
 
 /**
  * The present profile and everything derived from it, free of React. An edit shows at once and is then stored, one
@@ -55,6 +60,7 @@ export class ProfileEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
+  private catchingUp: ReturnType<typeof setTimeout> | undefined;
   private queue: Promise<void> = Promise.resolve();
 
   constructor(
@@ -87,8 +93,8 @@ export class ProfileEditor {
   }
 
   dispatch(edit: Edit): Outcome<null> {
-    const { roster, ties, profile } = this.state;
-    const prepared = prepareEdit(roster, () => ties, edit);
+    const { roster, profile } = this.state;
+    const prepared = prepareEdit(roster, () => this.catchUp().ties, edit);
     if (!prepared.ok) {
       this.refuse(prepared.refusal);
       return prepared;
@@ -138,8 +144,8 @@ export class ProfileEditor {
   }
 
   setOnDisk(onDisk: OnDisk): void {
-    const { roster, ties } = this.state;
-    this.set({ ...this.state, onDisk, findings: runChecks({ roster, ties, onDisk }) });
+    const { roster } = this.state;
+    this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk) });
   }
 
   /** There is nothing more to say of the last edit. */
@@ -176,10 +182,25 @@ export class ProfileEditor {
     this.set({ ...this.state, history, recent: null });
   }
 
+  /**
+   * The order is shown at once; ties and findings follow as soon as it has been painted, or are asked for. Where plugins
+   * came or went they are derived before, for what is drawn looks up the ends of ties among the plugins.
+   */
   private show(profile: Profile): void {
-    const { view, onDisk, selected, focused } = this.state;
-    const derived = derive(view, profile, onDisk, this.state.roster);
-    this.set({ ...this.state, ...derived, profile, ...stillThere(derived.roster, selected, focused) });
+    const { view, onDisk, selected, focused, roster: before } = this.state;
+    const roster = makeRoster(view.game, profile, view.stock, before);
+    const rest = sameIds(before, roster) ? {} : deriveRest(roster, onDisk);
+    this.set({ ...this.state, ...rest, roster, profile, ...stillThere(roster, selected, focused) });
+    clearTimeout(this.catchingUp);
+    this.catchingUp = setTimeout(() => this.catchUp(), catchUpAfter);
+  }
+
+  /** Derives ties and findings if they are of an older order than the one that is shown. */
+  private catchUp(): EditorState {
+    clearTimeout(this.catchingUp);
+    const { roster, onDisk, derivedFrom } = this.state;
+    if (derivedFrom !== roster) this.set({ ...this.state, ...deriveRest(roster, onDisk) });
+    return this.state;
   }
 
   private set(state: EditorState): void {
@@ -203,11 +224,18 @@ function startState(view: WorkspaceView): EditorState {
   };
 }
 
-function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk, before?: Roster) {
-  const roster = makeRoster(view.game, profile, view.stock, before);
-  const ties = indexTies(roster);
-  return { roster, ties, findings: runChecks({ roster, ties, onDisk }) };
+function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
+  const roster = makeRoster(view.game, profile, view.stock);
+  return { roster, ...deriveRest(roster, onDisk) };
 }
+
+function deriveRest(roster: Roster, onDisk: OnDisk) {
+  const ties = indexTies(roster);
+  return { ties, findings: runChecks({ roster, ties, onDisk }), derivedFrom: roster };
+}
+
+const sameIds = (before: Roster, now: Roster): boolean =>
+  before.plugins.length === now.plugins.length && now.plugins.every(({ id }) => before.pluginOf.has(id));
 
 function stillThere(roster: Roster, selected: readonly string[], focused: string | null) {
   return {
