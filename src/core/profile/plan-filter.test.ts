@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { Finding } from "../model/finding";
 import { testRoster, withState } from "../testing/roster";
 import { changesSince } from "./changes";
-import { filterPlugins, narrows, noFilter, sortPlugins, type PlanFilter } from "./plan-filter";
+import { filterPlugins, narrows, noFilter, inLookOrder, type PlanFilter } from "./plan-filter";
 
 const roster = testRoster(
   [
@@ -50,7 +50,7 @@ describe("a filter of the plan", () => {
 });
 
 test("another order to look at keeps equal ones as they load", () => {
-  const ids = (by: Parameters<typeof sortPlugins>[1]) => sortPlugins(roster.plugins, by).map(({ id }) => id);
+  const ids = (by: Parameters<typeof inLookOrder>[1]) => inLookOrder(roster.plugins, by).map(({ id }) => id);
   expect(ids("name")).toEqual(["a.plank", "b.skiff", "Core.keel", "p.plank", "Pond.keel"]);
   expect(ids("size")).toEqual(roster.plugins.map(({ id }) => id));
 });

@@ -67,7 +67,7 @@ function findingSubjects(findings: readonly Finding[], level: PlanFilter["findin
 export type PlanSort = "name" | "kind" | "mod" | "size";
 
 /** The plugins in another order to look at, which is not the one that they load in. */
-export function sortPlugins(plugins: readonly SeatedPlugin[], by: PlanSort): SeatedPlugin[] {
+export function inLookOrder(plugins: readonly SeatedPlugin[], by: PlanSort): SeatedPlugin[] {
   const keyOf: Record<PlanSort, (plugin: SeatedPlugin) => string | number> = {
     name: ({ id }) => id.toLowerCase(),
     kind: ({ rank, counting }) => `${rank.id} ${counting?.id ?? ""}`,

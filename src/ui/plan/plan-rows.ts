@@ -1,6 +1,6 @@
 import type { Section } from "@/core/model/game";
 import { barrierAt, type Barrier, type FreeGaps } from "@/core/profile/place";
-import { sortPlugins, type PlanSort } from "@/core/profile/plan-filter";
+import { inLookOrder, type PlanSort } from "@/core/profile/plan-filter";
 import type { Roster, SeatedPlugin } from "@/core/profile/roster";
 
 export const rowHeight = 32;
@@ -79,7 +79,7 @@ function sectionRows(roster: Roster, shown: readonly SeatedPlugin[], look: PlanL
 function sortedRows(roster: Roster, shown: readonly SeatedPlugin[], by: PlanSort): PlanRow[] {
   const { sections } = roster.profile.state.plugins;
   const indexOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
-  return sortPlugins(shown, by).map((plugin) => ({
+  return inLookOrder(shown, by).map((plugin) => ({
     kind: "plugin",
     key: plugin.id,
     plugin,
