@@ -1,5 +1,5 @@
 import type { Digraph } from "../graph/digraph";
-import { MinHeap } from "../graph/heap";
+import { topologicalOrder } from "../graph/topological";
 
 /**
  * The new order as current places (section 4 of the specification). What stays aims at its own place. A moved item
@@ -45,11 +45,11 @@ function findAims(graph: Digraph, loose: Uint8Array, items: number): Int32Array 
       if (loose[w] === 1 && aim[w]! < v) aim[w] = v;
     }
   }
-  const sorted = sortBy(
+  const sorted = topologicalOrder(
     graph,
+    (v) => v,
     looseNodes,
     (_, w) => loose[w] === 1,
-    (v) => v,
   );
   const firstAfter = firstStayingAfter(graph, loose, sorted, items);
   for (const v of sorted) {
@@ -81,33 +81,10 @@ function sortLoose(graph: Digraph, loose: Uint8Array, aim: Int32Array, sharers: 
   const some: number[] = [];
   for (let v = 0; v < graph.nodes; v++) if (loose[v] === 1 || sharers[v]! > 1) some.push(v);
   const scale = items + 1;
-  return sortBy(
+  return topologicalOrder(
     graph,
+    (v) => aim[v]! * scale + (v < items ? v + 1 : 0),
     some,
     (v, w) => aim[v] === aim[w],
-    (v) => aim[v]! * scale + (v < items ? v + 1 : 0),
   );
-}
-
-/** Kahn's sort of some nodes by the ties between them that count, and where those leave a choice by `key`. */
-function sortBy(
-  { nodes, outStart, outTo }: Digraph,
-  some: readonly number[],
-  counts: (v: number, w: number) => boolean,
-  key: (v: number) => number,
-): Int32Array {
-  const waiting = new Int32Array(nodes);
-  for (const v of some)
-    for (let at = outStart[v]!; at < outStart[v + 1]!; at++)
-      if (counts(v, outTo[at]!)) waiting[outTo[at]!]!++;
-  const ready = new MinHeap(key);
-  for (const v of some) if (waiting[v] === 0) ready.push(v);
-  const sorted = new Int32Array(some.length);
-  for (let filled = 0; ready.size > 0; filled++) {
-    const v = ready.pop();
-    sorted[filled] = v;
-    for (let at = outStart[v]!; at < outStart[v + 1]!; at++)
-      if (counts(v, outTo[at]!) && --waiting[outTo[at]!]! === 0) ready.push(outTo[at]!);
-  }
-  return sorted;
 }
