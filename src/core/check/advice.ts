@@ -1,6 +1,6 @@
 import type { Level } from "../model/finding";
 import type { Advice } from "../model/rulebook";
-import { adviceFor } from "../profile/books";
+import { readAdvice } from "../profile/books";
 import { foldName } from "../profile/fold";
 import type { Roster } from "../profile/roster";
 import { plugin as subject, type Check } from "./check";
@@ -14,11 +14,12 @@ const levelOf: Record<Exclude<Advice["kind"], "note" | "blend">, Level> = {
 };
 
 /** What the rulebooks in use know of a plugin that loads. Notes and blend advice stand in its inspector only. */
-export const advised: Check = ({ roster }) =>
-  roster.plugins
+export const advised: Check = ({ roster }) => {
+  const adviceFor = readAdvice(roster);
+  return roster.plugins
     .filter((plugin) => plugin.loads && !plugin.fixed)
     .flatMap((plugin) =>
-      adviceFor(roster, plugin).flatMap(({ book, advice }) => {
+      adviceFor(plugin).flatMap(({ book, advice }) => {
         if (advice.kind === "note" || advice.kind === "blend") return [];
         const other = otherOf(roster, advice);
         if (advice.kind === "requires" && other?.loads) return [];
@@ -38,6 +39,7 @@ export const advised: Check = ({ roster }) =>
         };
       }),
     );
+};
 
 const nameIn = (advice: Advice): string =>
   advice.kind === "requires" ? advice.other : advice.kind === "outdated" ? advice.replacement : "";

@@ -4,17 +4,18 @@ import { advised } from "../check/advice";
 import { hex, testRoster } from "../testing/roster";
 import { proposePlugins } from "./accept";
 import {
-  adviceFor,
   compareBooks,
   dropBook,
   fromBook,
   goByBook,
   makeBook,
   openBooks,
+  readAdvice,
   switchBookRule,
 } from "./books";
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "./roster";
+import { contradictionsOf } from "./rules";
 import { indexTies } from "./ties";
 
 const pair = (
@@ -82,6 +83,7 @@ describe("the rules of a book", () => {
     const { result } = proposePlugins(rosterWith([own]));
     expect(result.order.slice(1)).toEqual(["a.plank", "c.plank", "b.plank"]);
     expect(result.setAside.map(({ rule }) => "id" in rule && rule.id)).toEqual(["book:soundings:one"]);
+    expect(contradictionsOf(rosterWith([own]))).toEqual([]);
   });
 
   test("can be switched off one by one, and go with their book", () => {
@@ -160,7 +162,7 @@ describe("advice", () => {
 
   test("notes are told of their plugin", () => {
     const roster = rosterWith([]);
-    expect(adviceFor(roster, roster.pluginOf.get("b.plank")!).map(({ advice }) => advice.kind)).toEqual([
+    expect(readAdvice(roster)(roster.pluginOf.get("b.plank")!).map(({ advice }) => advice.kind)).toEqual([
       "leftover",
       "requires",
       "note",

@@ -60,15 +60,23 @@ function bookRule({ game, idOfName }: Roster, book: string, { id, rule }: BookRu
   return { ...rule, ...facts, item: here(rule.item), other: here(rule.other) };
 }
 
-/** What the books say of a plugin as it lies on the disk. */
-export function adviceFor(roster: Roster, plugin: SeatedPlugin): { book: Rulebook; advice: Advice }[] {
-  const key = foldName(roster.game, plugin.id);
-  return openBooks(roster).flatMap(({ book }) =>
-    book.advice
-      .filter(({ plugin: name }) => foldName(roster.game, name) === key)
-      .filter(({ sha256 }) => sha256 === undefined || sha256 === plugin.file?.sha256)
-      .map((advice) => ({ book, advice })),
-  );
+interface Told {
+  readonly book: Rulebook;
+  readonly advice: Advice;
+}
+
+/** What the books say of plugins as they lie on the disk; the whole of them is gone through once. */
+export function readAdvice(roster: Roster): (plugin: SeatedPlugin) => readonly Told[] {
+  const told = new Map<string, Told[]>();
+  for (const { book } of openBooks(roster))
+    for (const advice of book.advice) {
+      const key = foldName(roster.game, advice.plugin);
+      told.set(key, [...(told.get(key) ?? []), { book, advice }]);
+    }
+  return ({ id, file }) =>
+    (told.get(foldName(roster.game, id)) ?? []).filter(
+      ({ advice: { sha256 } }) => sha256 === undefined || sha256 === file?.sha256,
+    );
 }
 
 /** What taking over a version of a book changes beside the one that is in use, by ids and by plugins. */

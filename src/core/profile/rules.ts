@@ -40,15 +40,13 @@ function holds({ pluginOf, plugins }: Roster, rule: OrderRule, effective: Int32A
   return (rule.kind === "first" ? scope[0] : scope.at(-1))?.id === rule.item;
 }
 
-/** What cannot be kept of the profile's own rules, with the ways out; what only masters do to each other is not among it. */
+/** What cannot be kept of the profile's own rules, with the ways out. That a book's gives way to one of them is no trouble. */
 export function contradictionsOf(roster: Roster): Contradiction[] {
   const problem = pluginProblem(roster);
-  const own = new Set(roster.profile.state.rules.map((rule) => rule.id));
-  const isOwn = (id: string | undefined) => id !== undefined && own.has(id);
-  return findContradictions(problem, propose(problem)).filter(
-    ({ setAside, circle }) =>
-      ("id" in setAside.rule && isOwn(setAside.rule.id)) || circle.some((link) => isOwn(link.because)),
-  );
+  const own = new Set<string | undefined>(roster.profile.state.rules.map((rule) => rule.id));
+  const proposal = propose(problem);
+  const setAside = proposal.result.setAside.filter(({ rule }) => "id" in rule && own.has(rule.id));
+  return findContradictions(problem, { ...proposal, result: { ...proposal.result, setAside } });
 }
 
 /** What a rule does: whether other ties imply it, and what the proposal would be without it. */

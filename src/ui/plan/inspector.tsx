@@ -8,7 +8,7 @@ import { chainText, tieText } from "@/core/messages/reasons";
 import type { Link as OrderLink } from "@/core/model/problem";
 import { whyHere } from "@/core/order/explain";
 import { rangeInAnyOrder } from "@/core/order/ranges";
-import { adviceFor } from "@/core/profile/books";
+import { readAdvice } from "@/core/profile/books";
 import { dependentsOf } from "@/core/profile/dependents";
 import { switchPlugins } from "@/core/profile/edits";
 import { addRule } from "@/core/profile/rule-edits";
@@ -224,7 +224,7 @@ function FreeRange({ plugin, roster, ties }: { plugin: SeatedPlugin; roster: Ros
 
 /** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */
 function FromBooks({ plugin, roster }: { plugin: SeatedPlugin; roster: Roster }) {
-  const told = adviceFor(roster, plugin).filter(
+  const told = readAdvice(roster)(plugin).filter(
     ({ advice }) => advice.kind === "note" || advice.kind === "blend",
   );
   if (told.length === 0) return null;
