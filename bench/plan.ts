@@ -39,7 +39,7 @@ async function start(): Promise<{ url: string; stop: () => void }> {
 /** From the end of the answer to the first painted row. */
 async function opening(page: Page, url: string): Promise<number> {
   await page.goto(`${url}/plan`);
-  await page.locator("[data-plugin]").first().waitFor();
+  await page.locator("[data-item]").first().waitFor();
   return page.evaluate(() => {
     const [navigation] = performance.getEntriesByType("navigation") as PerformanceNavigationTiming[];
     return (globalThis as unknown as { firstRow: number }).firstRow - navigation!.responseEnd;
@@ -48,7 +48,7 @@ async function opening(page: Page, url: string): Promise<number> {
 
 const watchFirstRow = () => {
   const seen = new MutationObserver(() => {
-    if (!document.querySelector("[data-plugin]")) return;
+    if (!document.querySelector("[data-item]")) return;
     seen.disconnect();
     requestAnimationFrame(
       () => ((globalThis as unknown as { firstRow: number }).firstRow = performance.now()),
@@ -79,9 +79,9 @@ const moving = (page: Page, key: "ArrowUp" | "ArrowDown"): Promise<{ shown: numb
   page.evaluate(async (key) => {
     const frame = () => new Promise<number>((done) => requestAnimationFrame(done));
     const list = document.querySelector<HTMLElement>("[role=grid]")!;
-    const name = list.querySelector<HTMLElement>("[aria-selected=true] [data-plugin]")!.dataset.plugin!;
+    const name = list.querySelector<HTMLElement>("[aria-selected=true] [data-item]")!.dataset.item!;
     const seat = () =>
-      list.querySelector(`[data-plugin="${CSS.escape(name)}"] [role=gridcell]`)?.textContent ?? "";
+      list.querySelector(`[data-item="${CSS.escape(name)}"] [role=gridcell]`)?.textContent ?? "";
     const isStoring = () =>
       document.querySelector("footer, [role=contentinfo]")!.textContent.includes("Storing…");
     const before = seat();
@@ -112,7 +112,7 @@ try {
   const plugins = await page.getByRole("grid").getAttribute("aria-rowcount");
   const fps = await scrolling(page);
   // A light plugin: nothing needs it, so that nothing bars its way down.
-  await page.locator('[data-plugin$=".skiff"]').nth(2).click();
+  await page.locator('[data-item$=".skiff"]').nth(2).click();
   const moves: { shown: number; stored: number }[] = [];
   for (let run = 0; run < runs; run++)
     moves.push(await moving(page, run % 2 === 0 ? "ArrowUp" : "ArrowDown"));

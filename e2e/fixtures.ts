@@ -47,7 +47,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
 });
 
 /** The row of a plugin in the plan. */
-export const row = (page: Page, id: string) => page.locator(`[data-plugin="${id}"]`);
+export const row = (page: Page, id: string) => page.locator(`[data-item="${id}"]`);
 
 /** The seat that a plugin has in the plan, scrolled to by the command field. */
 export async function seatOf(page: Page, id: string): Promise<string> {

@@ -30,7 +30,7 @@ test("the main views", async ({ page }) => {
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Lamplight Rework.plank");
   await page.keyboard.press("Enter");
-  await page.locator('[data-plugin="Glass Tides.plank"]').click();
+  await page.locator('[data-item="Glass Tides.plank"]').click();
   await take(page, "plan");
 
   await page.emulateMedia({ colorScheme: "dark" });
@@ -39,8 +39,8 @@ test("the main views", async ({ page }) => {
   await page.keyboard.type("Lamplight Rework.plank");
   await page.keyboard.press("Enter");
   const [start, end] = [
-    await page.locator('[data-plugin="Kelp Shelf Seams.skiff"]').boundingBox(),
-    await page.locator('[data-plugin="Abyssal Weather.plank"]').boundingBox(),
+    await page.locator('[data-item="Kelp Shelf Seams.skiff"]').boundingBox(),
+    await page.locator('[data-item="Abyssal Weather.plank"]').boundingBox(),
   ];
   await page.mouse.move(start!.x + 400, start!.y + 16);
   await page.mouse.down();

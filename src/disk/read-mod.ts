@@ -93,6 +93,7 @@ function soundMod(
     manifest,
     plugins: layout.plugins.map((at) => pluginFile(game, layout.paths[at]!, files[at]!.size, digests[at]!)),
     problem: null,
+    fileNames: [...layout.paths].sort(),
   };
 }
 

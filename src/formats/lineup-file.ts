@@ -1,5 +1,6 @@
-import type { GameDefinition } from "@/core/model/game";
+import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import { Lineup } from "@/core/model/lineup";
+import type { Entry, ListName } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { foldName } from "@/core/profile/fold";
 import { firstOutOfSection } from "@/core/profile/steps";
@@ -36,16 +37,28 @@ function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
   if (plugin !== null) return broken("plugins", `“${plugin}” stands twice`);
   const section = firstTwice(lineup.sections.map((each) => each.id));
   if (section !== null) return broken("sections", `“${section}” stands twice`);
-  const ranks = new Set(game.loadRanks.map((rank) => rank.id));
+  const ranks = new Set([...game.loadRanks.map((rank) => rank.id), MODS_RANK]);
   const foreign = lineup.sections.find((each) => !ranks.has(each.rank));
   if (lineup.sections.length === 0 || foreign)
     return broken(
       "sections",
       foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none",
     );
-  const entries = lineup.plugins.map((each) => ({ id: each.name, on: each.on, section: each.section }));
-  const outside = firstOutOfSection(lineup.sections, entries);
-  return outside ? broken("plugins", `“${outside.id}” stands outside its section`) : null;
+  const outside = (list: ListName, entries: readonly Entry[]) => {
+    const own = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
+    const first = firstOutOfSection(own, entries);
+    return first && broken(list, `“${first.id}” stands outside its section`);
+  };
+  return (
+    outside(
+      "plugins",
+      lineup.plugins.map((each) => ({ id: each.name, on: each.on, section: each.section })),
+    ) ??
+    outside(
+      "mods",
+      lineup.mods.filter((each) => each.section !== null),
+    )
+  );
 }
 
 function firstTwice(ids: readonly string[]): string | null {

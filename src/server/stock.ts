@@ -4,11 +4,13 @@ import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { findOverlaps } from "@/core/order/broader-first";
+import { foldName } from "@/core/profile/fold";
 import { newestById, type Stock } from "@/core/profile/roster";
+import { manifestName } from "@/formats/mod-layout";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
 import { listRulebooks } from "@/store/rulebooks";
-import { listRecords, listShelf } from "@/store/shelf";
+import { listFiles, listRecords, listShelf } from "@/store/shelf";
 import type { Sql } from "@/store/sql";
 import type { Context } from "./context";
 
@@ -40,16 +42,26 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
     base,
     owned,
     shelf,
-    overlaps: await readOverlaps(db, game, shelf),
+    overlaps: await recordOverlaps(db, game, shelf),
+    fileOverlaps: await fileOverlaps(db, game, shelf),
     books: await listRulebooks(db, game.id),
   };
 }
 
 /** By the newest version of each mod. */
-async function readOverlaps(db: Sql, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
+async function recordOverlaps(db: Sql, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
   const newest = new Set([...newestById(shelf).values()].map((mod) => mod.path));
   const rows = (await listRecords(db, id)).filter(({ path }) => newest.has(path));
   return findOverlaps(new Map(rows.map(({ plugin, records }) => [plugin, new Set(records)])));
+}
+
+/** By the newest version of each mod; what each has for itself, as its manifest, meets nothing. */
+async function fileOverlaps(db: Sql, { id, definition }: RegisteredGame, shelf: readonly ShelfMod[]) {
+  const modOf = new Map([...newestById(shelf).values()].map((mod) => [mod.path, mod.id]));
+  const rows = (await listFiles(db, id)).filter(({ path }) => modOf.has(path));
+  const files = (paths: readonly string[]) =>
+    new Set(paths.map((path) => foldName(definition, path)).filter((path) => path !== manifestName));
+  return findOverlaps(new Map(rows.map((row) => [modOf.get(row.path)!, files(row.files)])));
 }
 
 /** An expansion is owned where its folder lies in the game's. */

@@ -3,7 +3,7 @@ import { createHash } from "node:crypto";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { holdsToWrite, namesToWrite } from "@/core/check/order-file";
-import { acceptEdit, proposePlugins } from "@/core/profile/accept";
+import { acceptEdit, proposeOrder } from "@/core/profile/accept";
 import { makeRoster, type Roster } from "@/core/profile/roster";
 import { applySteps } from "@/core/profile/steps";
 import type { ProfileState } from "@/core/model/profile";
@@ -102,6 +102,7 @@ describe("the stand-in game", () => {
       owned: ["sunken-city", "lamplighters"],
       shelf: mods,
       overlaps: [],
+      fileOverlaps: [],
       books: [],
     });
   }
@@ -129,7 +130,10 @@ describe("the stand-in game", () => {
     const roster = await rosterOf((state) =>
       turn(false, "Frozen Galleries.plank")(turn(true, "Divers for Hire.plank")(state)),
     );
-    const applied = applySteps(roster.profile.state, acceptEdit(roster, proposePlugins(roster))!.steps);
+    const applied = applySteps(
+      roster.profile.state,
+      acceptEdit(roster, proposeOrder(roster, "plugins"))!.steps,
+    );
     if (!applied.ok) throw new Error(applied.refusal.code);
     return rosterOf(() => applied.value.state);
   }

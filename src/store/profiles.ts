@@ -2,6 +2,7 @@ import type { Section } from "@/core/model/game";
 import type {
   Entry,
   ListName,
+  Note,
   Order,
   Profile,
   ProfilePurpose,
@@ -50,7 +51,9 @@ export async function findProfile(db: Sql, id: string, known?: KnownOrders): Pro
   const breadth = broaderFirst ? {} : { broaderFirst: false as const };
   const books = await readBooks(db, id);
   const goesBy = books.length > 0 ? { books } : {};
-  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth, ...goesBy } };
+  const notes = await readNotes(db, id);
+  const noted = notes.length > 0 ? { notes } : {};
+  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth, ...goesBy, ...noted } };
 }
 
 async function readOrders(db: Sql, id: string): Promise<Omit<KnownOrders, "version">> {
@@ -64,26 +67,26 @@ const readBooks = (db: Sql, id: string) =>
   ]);
 
 async function readRules(db: Sql, gameId: string, profileId: string): Promise<Rule[]> {
-  const rows = await db.query<Omit<Rule, "off" | "shared"> & { off: boolean; shared: boolean }>(
-    `select id, rule, note, made, off, false as shared, position from profile_rule where profile_id = $1
+  const rows = await db.query<{ [K in keyof Rule]-?: Rule[K] | null } & { position: number }>(
+    `select id, rule, note, made, nullif(off, false) as off, null::boolean as shared, list, position from profile_rule where profile_id = $1
      union all
-     select id, rule, note, made, off, true, position from game_rule where game_id = $2
-     order by shared, position`,
+     select id, rule, note, made, nullif(off, false), true, list, position from game_rule where game_id = $2
+     order by shared nulls first, position`,
     [profileId, gameId],
   );
-  return rows.map(({ id, rule, note, made, off, shared }) => ({
-    id,
-    rule,
-    note,
-    made,
-    ...(off ? { off } : {}),
-    ...(shared ? { shared } : {}),
-  }));
+  return rows.map(({ position: _, ...row }) => withoutNulls<Rule>("off", "shared", "list")(row));
 }
 
+const readNotes = (db: Sql, id: string) =>
+  db.query<Note>(
+    "select list, item, text, author, at from profile_note where profile_id = $1 order by position",
+    [id],
+  );
+
 async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
-  const sections = await db.query<Section & { tags: string[] | null; hue: number | null }>(
-    `select id, name, rank, guidance, tags, hue from profile_section
+  const sections = await db.query<{ [K in keyof Section]-?: Section[K] | null }>(
+    `select id, name, rank, guidance, tags, hue, nullif(unseated, false) as unseated, block,
+       nullif(closed, false) as closed from profile_section
      where profile_id = $1 and list = $2 order by position`,
     [profileId, list],
   );
@@ -93,7 +96,7 @@ async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Or
     [profileId, list],
   );
   return {
-    sections: sections.map(withoutNulls<Section>("tags", "hue")),
+    sections: sections.map(withoutNulls<Section>("tags", "hue", "unseated", "block", "closed")),
     entries: entries.map(withoutNulls<Entry>("home", "content", "fresh")),
   };
 }
@@ -135,6 +138,7 @@ export async function saveState(
   }
   if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
   if (state.books !== before?.books) await saveBooks(db, id, state.books ?? []);
+  if (state.notes !== before?.notes) await saveNotes(db, id, state.notes ?? []);
 }
 
 async function saveSections(
@@ -145,11 +149,14 @@ async function saveSections(
 ): Promise<void> {
   await db.query("delete from profile_section where profile_id = $1 and list = $2", [id, list]);
   await db.query(
-    `insert into profile_section (profile_id, list, position, id, name, rank, guidance, tags, hue)
-     select $1, $2, s.position, s.id, s.name, s.rank, s.guidance, s.tags, s.hue
+    `insert into profile_section
+       (profile_id, list, position, id, name, rank, guidance, tags, hue, unseated, block, closed)
+     select $1, $2, s.position, s.id, s.name, s.rank, s.guidance, s.tags, s.hue, coalesce(s.unseated, false),
+       s.block, coalesce(s.closed, false)
      from rows from (
-       jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[], hue integer))
-       with ordinality as s (id, name, rank, guidance, tags, hue, position)`,
+       jsonb_to_recordset($3::jsonb) as (id text, name text, rank text, guidance text, tags text[], hue integer,
+         unseated boolean, block text, closed boolean))
+       with ordinality as s (id, name, rank, guidance, tags, hue, unseated, block, closed, position)`,
     [id, list, JSON.stringify(sections)],
   );
 }
@@ -162,6 +169,17 @@ async function saveBooks(db: Sql, id: string, books: readonly ProfileBook[]): Pr
      from rows from (jsonb_to_recordset($2::jsonb) as (id text, version text, off text[]))
        with ordinality as b (id, version, off, position)`,
     [id, JSON.stringify(books)],
+  );
+}
+
+async function saveNotes(db: Sql, id: string, notes: readonly Note[]): Promise<void> {
+  await db.query("delete from profile_note where profile_id = $1", [id]);
+  await db.query(
+    `insert into profile_note (profile_id, position, list, item, text, author, at)
+     select $1, n.position, n.list, n.item, n.text, n.author, n.at
+     from rows from (jsonb_to_recordset($2::jsonb) as (list text, item text, text text, author text, at text))
+       with ordinality as n (list, item, text, author, at, position)`,
+    [id, JSON.stringify(notes)],
   );
 }
 
@@ -194,10 +212,11 @@ async function saveRulesOf(
 ): Promise<void> {
   await db.query(`delete from ${owner}_rule where ${owner}_id = $1`, [id]);
   await db.query(
-    `insert into ${owner}_rule (${owner}_id, position, id, rule, note, made, off)
-     select $1, r.position, r.id, r.rule, r.note, r.made, coalesce(r.off, false)
-     from rows from (jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text, off boolean))
-       with ordinality as r (id, rule, note, made, off, position)`,
+    `insert into ${owner}_rule (${owner}_id, position, id, rule, note, made, off, list)
+     select $1, r.position, r.id, r.rule, r.note, r.made, coalesce(r.off, false), r.list
+     from rows from (
+       jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text, off boolean, list text))
+       with ordinality as r (id, rule, note, made, off, list, position)`,
     [id, JSON.stringify(rules)],
   );
 }

@@ -9,14 +9,15 @@ export const listShelf = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-/** Puts the mods in place of what was known of the same paths, the names of their plugins' records apart. */
+/** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
 export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const lean = mods.map((mod) => ({
+  const lean = mods.map(({ fileNames: _, ...mod }) => ({
     ...mod,
     plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
   }));
   await saveMods(db, gameId, lean);
   await saveRecords(db, gameId, mods);
+  await saveFiles(db, gameId, mods);
 }
 
 const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
@@ -50,6 +51,31 @@ async function saveRecords(db: Sql, gameId: string, mods: readonly ShelfMod[]): 
      from jsonb_to_recordset($2::jsonb) as r (path text, plugin text, records text[])`,
     [gameId, JSON.stringify(rows)],
   );
+}
+
+async function saveFiles(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  await db.query(
+    `insert into mod_files (game_id, path, files)
+     select $1, f.path, f.files from jsonb_to_recordset($2::jsonb) as f (path text, files text[])
+     on conflict (game_id, path) do update set files = excluded.files`,
+    [gameId, JSON.stringify(mods.map(({ path, fileNames = [] }) => ({ path, files: fileNames })))],
+  );
+}
+
+/** The files that each mod of the shelf brings. */
+export const listFiles = (db: Sql, gameId: string) =>
+  db.query<{ path: string; files: string[] }>(
+    "select path, files from mod_files where game_id = $1 order by path",
+    [gameId],
+  );
+
+/** The files of one mod, by its path on the shelf; empty where it is not known. */
+export async function filesOfMod(db: Sql, gameId: string, path: string): Promise<string[]> {
+  const [row] = await db.query<{ files: string[] }>(
+    "select files from mod_files where game_id = $1 and path = $2 order by path",
+    [gameId, path],
+  );
+  return row?.files ?? [];
 }
 
 /** The records that each plugin of the shelf changes. */

@@ -6,7 +6,7 @@ import { mkdtemp, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ShelfMod } from "@/core/model/shelf";
-import { Entry, Rule } from "@/core/model/profile";
+import { Note, Entry, Rule } from "@/core/model/profile";
 import { Section } from "@/core/model/game";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
@@ -72,7 +72,10 @@ test("columns carry the fields of the schemas", async () => {
       .map((row) => camel(row.column))
       .filter((name) => !own.includes(name))
       .sort();
-  expect(columns("shelf_mod", "gameId")).toEqual(Object.keys(ShelfMod.shape).sort());
+  const ofMods = Object.keys(ShelfMod.shape)
+    .filter((name) => name !== "fileNames")
+    .sort();
+  expect(columns("shelf_mod", "gameId")).toEqual(ofMods);
   expect(columns("profile_entry", "profileId", "list", "position")).toEqual(Object.keys(Entry.shape).sort());
   expect(columns("profile_section", "profileId", "list", "position")).toEqual(
     Object.keys(Section.shape).sort(),
@@ -82,6 +85,7 @@ test("columns carry the fields of the schemas", async () => {
     .sort();
   expect(columns("profile_rule", "profileId", "position")).toEqual(ofRules);
   expect(columns("game_rule", "gameId", "position")).toEqual(ofRules);
+  expect(columns("profile_note", "profileId", "position")).toEqual(Object.keys(Note.shape).sort());
 });
 
 test("migrations are applied once, and a changed one is refused", async () => {

@@ -9,7 +9,7 @@ import { label } from "@/core/profile/steps";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
-import { bandHeight, findSlots, planRows, rowHeight, slotAtHeight, type PlanLook } from "./plan/plan-rows";
+import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./shelf/format-size";
 import { shelfRows } from "./shelf/shelf-rows";
 import { ProfileEditor, type EditorServer } from "./workspace/editor";
@@ -22,11 +22,18 @@ const roster = testRoster([
 ]);
 
 describe("the rows of the plan", () => {
-  const plain = { shown: null, collapsed: new Set<string>(), sortBy: null };
-  const rows = planRows(roster, plain);
+  const list = roster.lists.plugins;
+  const plain: PlanLook = {
+    shown: null,
+    collapsed: new Set(),
+    sortBy: null,
+    gatherOff: false,
+    compact: false,
+  };
+  const rows = planRows(list, plain);
 
-  const keys = (look: Partial<PlanLook>) =>
-    planRows(roster, { ...plain, ...look }).rows.map((row) => row.key);
+  const moving = (id: string) => [roster.pluginOf.get(id)!];
+  const keys = (look: Partial<PlanLook>) => planRows(list, { ...plain, ...look }).rows.map((row) => row.key);
 
   test("are a band for every section and what stands in it, each where the last one ends", () => {
     expect(rows.rows.map((row) => row.key)).toEqual([
@@ -40,19 +47,39 @@ describe("the rows of the plan", () => {
       "section patches",
       "p.plank",
     ]);
-    expect(rows.tops.at(-1)).toBe(4 * bandHeight + 5 * rowHeight);
+    expect(rows.tops.at(-1)).toBe(4 * bandHeight + 5 * 32);
     expect(keys({ shown: new Set(["b.plank"]) })).toEqual(["section world", "b.plank"]);
     expect(keys({ collapsed: new Set(["world"]) })).toEqual(
       rows.rows.map((row) => row.key).filter((key) => !/^[ab]\./.test(key)),
     );
     expect(keys({ sortBy: "name" })).toEqual(["a.plank", "b.plank", "Core.keel", "p.plank", "Pond.keel"]);
-    expect(planRows(roster, { ...plain, sortBy: "name" }).isRealOrder).toBe(false);
+    expect(planRows(list, { ...plain, sortBy: "name" }).isRealOrder).toBe(false);
+  });
+
+  test("what is off is gathered below all else, and is nobody's neighbour there; lower rows are 28 high", () => {
+    const some = testRoster([{ name: "a.plank", on: false }, { name: "b.plank" }, { name: "c.plank" }]);
+    const gathered = planRows(some.lists.plugins, { ...plain, gatherOff: true, compact: true });
+    expect(gathered.rows.slice(-5).map((row) => row.key)).toEqual([
+      "b.plank",
+      "c.plank",
+      "section patches",
+      "off",
+      "a.plank",
+    ]);
+    expect(gathered.tops.at(-1)).toBe(5 * bandHeight + 4 * 28);
+    const free = freeGaps(some.lists.plugins, indexTies(some, "plugins"), ["c.plank"]);
+    const slots = findSlots(gathered, free, [some.pluginOf.get("c.plank")!], some.lists.plugins);
+    expect(slots.filter(({ barrier }) => !barrier).map(({ gap, section }) => [gap, section])).toEqual([
+      [1, "world"],
+      [3, "world"],
+      [3, "patches"],
+    ]);
   });
 
   test("in a list that is filtered or folded, slots lie where they do in the whole one", () => {
-    const free = freeGaps(roster, indexTies(roster), ["p.plank"]);
+    const free = freeGaps(list, indexTies(roster, "plugins"), ["p.plank"]);
     const slots = (look: Partial<PlanLook>) =>
-      findSlots(planRows(roster, { ...plain, ...look }), free, "ordinary", new Set(["p.plank"]), roster).map(
+      findSlots(planRows(list, { ...plain, ...look }), free, moving("p.plank"), list).map(
         ({ gap, section }) => [gap, section],
       );
     expect(slots({ shown: new Set(["b.plank", "p.plank"]) })).toEqual([
@@ -69,29 +96,33 @@ describe("the rows of the plan", () => {
   });
 
   test("slots lie after every row that stays; those of other ranks and beyond a tie are barred", () => {
-    const free = freeGaps(roster, indexTies(roster), ["b.plank"]);
-    const slots = findSlots(rows, free, "ordinary", new Set(["b.plank"]), roster);
-    expect(slots.map(({ row, gap, section, barrier }) => [row, gap, section, barrier?.with ?? null])).toEqual(
-      [
-        [0, 0, "game", "a.plank"],
-        [1, 1, "game", "a.plank"],
-        [2, 1, "base", "a.plank"],
-        [3, 2, "base", "a.plank"],
-        [4, 2, "world", "a.plank"],
-        [5, 3, "world", null],
-        [7, 3, "patches", null],
-        [8, 4, "patches", null],
-      ],
-    );
+    const free = freeGaps(list, indexTies(roster, "plugins"), ["b.plank"]);
+    const slots = findSlots(rows, free, moving("b.plank"), list);
+    expect(
+      slots.map(({ row, gap, section, barrier }) => [
+        row,
+        gap,
+        section,
+        barrier && "with" in barrier ? barrier.with : null,
+      ]),
+    ).toEqual([
+      [0, 0, "game", "a.plank"],
+      [1, 1, "game", "a.plank"],
+      [2, 1, "base", "a.plank"],
+      [3, 2, "base", "a.plank"],
+      [4, 2, "world", "a.plank"],
+      [5, 3, "world", null],
+      [7, 3, "patches", null],
+      [8, 4, "patches", null],
+    ]);
   });
 
   test("the slot under the pointer is the nearest one", () => {
     const slots = findSlots(
       rows,
-      freeGaps(roster, indexTies(roster), ["b.plank"]),
-      "ordinary",
-      new Set(["b.plank"]),
-      roster,
+      freeGaps(list, indexTies(roster, "plugins"), ["b.plank"]),
+      moving("b.plank"),
+      list,
     );
     slots.forEach((slot, at) => expect(slotAtHeight(slots, rows.tops, rows.tops[slot.row + 1]!)).toBe(at));
     expect(slotAtHeight(slots, rows.tops, -50)).toBe(0);

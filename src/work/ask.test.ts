@@ -1,11 +1,11 @@
 import { expose } from "comlink";
 import { emptyState } from "@/core/profile/arrivals";
 import { makeRoster } from "@/core/profile/roster";
-import { proposePlugins } from "@/core/profile/accept";
+import { proposeOrder } from "@/core/profile/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";
 import { askForProposal, cancelWork } from "./ask";
-import { Jobs } from "./jobs";
+import { Jobs, type Question } from "./jobs";
 
 const workers: StandInWorker[] = [];
 
@@ -21,9 +21,9 @@ class StandInWorker {
       this.told.push(stock.base.length);
       jobs.know(game, stock);
     };
-    const propose = async (profile: Profile) => {
+    const propose = async (profile: Profile, question: Question) => {
       await StandInWorker.hold;
-      return jobs.propose(profile);
+      return jobs.propose(profile, question);
     };
     expose({ know, propose }, this.channel.port2);
     this.channel.port2.start();
@@ -48,17 +48,18 @@ const profile: Profile = {
   version: 1,
   state: emptyState(testGame, []),
 };
-const stock = { base: [], owned: [], shelf: [], overlaps: [], books: [] };
+const question: Question = { list: "plugins", how: "propose" };
+const stock = { base: [], owned: [], shelf: [], overlaps: [], fileOverlaps: [], books: [] };
 
 beforeAll(() => Object.assign(globalThis, { Worker: StandInWorker }));
 afterAll(() => workers.forEach((worker) => worker.terminate()));
 
 test("the worker is told of the shelf once and answers as the core does", async () => {
-  const expected = proposePlugins(makeRoster(testGame, profile, stock));
-  expect(await askForProposal(testGame, stock, profile)).toEqual(expected);
-  expect(await askForProposal(testGame, stock, profile)).toEqual(expected);
+  const expected = proposeOrder(makeRoster(testGame, profile, stock), "plugins");
+  expect(await askForProposal(testGame, stock, profile, question)).toEqual(expected);
+  expect(await askForProposal(testGame, stock, profile, question)).toEqual(expected);
   expect(workers.map((worker) => worker.told)).toEqual([[0]]);
-  await askForProposal(testGame, { ...stock }, profile);
+  await askForProposal(testGame, { ...stock }, profile, question);
   expect(workers.map((worker) => worker.told)).toEqual([[0, 0]]);
 });
 
@@ -66,8 +67,8 @@ test("a newer question ends an older one, whose answer is null", async () => {
   const before = workers.length;
   let letGo!: () => void;
   StandInWorker.hold = new Promise((resolve) => (letGo = resolve));
-  const older = askForProposal(testGame, stock, profile);
-  const newer = askForProposal(testGame, stock, profile);
+  const older = askForProposal(testGame, stock, profile, question);
+  const newer = askForProposal(testGame, stock, profile, question);
   expect(await older).toBeNull();
   letGo();
   expect(await newer).not.toBeNull();
@@ -76,9 +77,9 @@ test("a newer question ends an older one, whose answer is null", async () => {
 
 test("a question that is given up is answered with null; the next one starts afresh", async () => {
   StandInWorker.hold = new Promise(() => undefined);
-  const given = askForProposal(testGame, stock, profile);
+  const given = askForProposal(testGame, stock, profile, question);
   cancelWork();
   expect(await given).toBeNull();
   StandInWorker.hold = Promise.resolve();
-  expect(await askForProposal(testGame, stock, profile)).not.toBeNull();
+  expect(await askForProposal(testGame, stock, profile, question)).not.toBeNull();
 });

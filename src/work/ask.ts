@@ -1,10 +1,10 @@
 import { wrap, type Remote } from "comlink";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
-import type { PluginProposal } from "@/core/profile/accept";
+import type { OrderProposal } from "@/core/profile/accept";
 import type { Stock } from "@/core/profile/roster";
 import type { RuleEffect } from "@/core/profile/rules";
-import type { Jobs } from "./jobs";
+import type { Jobs, Question } from "./jobs";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
 class Helper {
@@ -68,7 +68,8 @@ export const askForProposal = (
   game: GameDefinition,
   stock: Stock,
   profile: Profile,
-): Promise<PluginProposal | null> => forProposals.ask(game, stock, (jobs) => jobs.propose(profile));
+  question: Question,
+): Promise<OrderProposal | null> => forProposals.ask(game, stock, (jobs) => jobs.propose(profile, question));
 
 export const askForRuleEffect = (
   game: GameDefinition,

@@ -1,8 +1,15 @@
-import { proposePlugins, type PluginProposal } from "@/core/profile/accept";
+import { proposeOrder, type OrderProposal } from "@/core/profile/accept";
+import { alignOrder } from "@/core/profile/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
 import { ruleEffect, type RuleEffect } from "@/core/profile/rules";
 import type { GameDefinition } from "@/core/model/game";
-import type { Profile } from "@/core/model/profile";
+import type { ListName, Profile } from "@/core/model/profile";
+
+/** For which of the orders a proposal is wanted, and whether it shall come to agree with the other one too. */
+export interface Question {
+  readonly list: ListName;
+  readonly how: "propose" | "align";
+}
 
 /** What the worker can be asked: every job takes and gives plain data. `know` comes before all others. */
 export class Jobs {
@@ -12,8 +19,8 @@ export class Jobs {
     this.known = { game, stock };
   }
 
-  propose(profile: Profile): PluginProposal {
-    return proposePlugins(this.roster(profile));
+  propose(profile: Profile, { list, how }: Question): OrderProposal {
+    return (how === "align" ? alignOrder : proposeOrder)(this.roster(profile), list);
   }
 
   ruleEffect(profile: Profile, rule: string): RuleEffect | null {

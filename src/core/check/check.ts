@@ -1,6 +1,7 @@
 import type { Finding } from "../model/finding";
+import type { ListName } from "../model/profile";
 import type { Roster } from "../profile/roster";
-import type { TieIndex } from "../profile/ties";
+import type { Ties } from "../profile/ties";
 
 /** What the game would read now; null where the file is not there. */
 export interface OnDisk {
@@ -11,12 +12,13 @@ export interface OnDisk {
 
 export interface CheckInput {
   readonly roster: Roster;
-  readonly ties: TieIndex;
+  readonly ties: Ties;
   readonly onDisk: OnDisk;
 }
 
 /** One question asked of a profile; it lives in a file of its own and is listed in `runChecks`. */
 export type Check = (input: CheckInput) => Finding[];
 
-export const plugin = (id: string) => ({ list: "plugins", id }) as const;
-export const mod = (id: string) => ({ list: "mods", id }) as const;
+export const subject = (list: ListName, id: string) => ({ list, id });
+export const plugin = (id: string) => subject("plugins", id);
+export const mod = (id: string) => subject("mods", id);

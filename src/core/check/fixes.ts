@@ -1,5 +1,6 @@
 import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
+import type { ListName } from "../model/profile";
 import { label } from "../profile/steps";
 import { switchOnSteps } from "../profile/edits";
 import type { SeatedPlugin } from "../profile/roster";
@@ -15,5 +16,15 @@ export function switchOff(id: string): Fix {
   return { id: "switch-off", data: { item: id }, does: { edit } };
 }
 
-export const proposeOrder: Fix = { id: "propose", data: {}, does: { act: "propose" } };
+export const proposeOrder = (list: ListName): Fix => ({
+  id: "propose",
+  data: {},
+  does: { act: "propose", list },
+});
+export const alignOrder = (list: ListName): Fix => ({
+  id: `align-${list}`,
+  data: {},
+  does: { act: "align", list },
+});
+
 export const writeOrder: Fix = { id: "write-order", data: {}, does: { act: "write-order" } };

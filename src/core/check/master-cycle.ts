@@ -3,7 +3,7 @@ import { switchOff } from "./fixes";
 
 /** Plugins that need one another in a circle: no order can please them all. */
 export const masterCycle: Check = ({ roster, ties }) =>
-  ties.constraints.cycles
+  ties.plugins.constraints.cycles
     .filter(({ links }) => links.every((link) => roster.pluginOf.get(link.before)!.loads))
     .map(({ items, links }) => ({
       check: "master-cycle",

@@ -13,7 +13,7 @@ export const masterLate: Check = ({ roster }) =>
         data: { item: plugin.id, master: master.id },
         level: "blocker" as const,
         subjects: [subject(plugin.id), subject(master.id)],
-        fixes: [proposeOrder],
+        fixes: [proposeOrder("plugins")],
       };
     }),
   );

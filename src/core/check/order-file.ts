@@ -10,7 +10,7 @@ export const namesToWrite = (roster: Roster): string[] =>
 
 /** Paths on the shelf of the mods that are on, in order. */
 export const holdsToWrite = (roster: Roster): string[] =>
-  roster.mods.filter((mod) => mod.on && mod.mod).map((mod) => mod.mod!.path);
+  roster.mods.filter((mod) => mod.loads && mod.mod).map((mod) => mod.mod!.path);
 
 export interface OrderFileGap {
   readonly written: boolean;

@@ -1,22 +1,24 @@
+import type { ListName } from "../model/profile";
 import { isBroaderFirst } from "../order/broader-first";
 import { isBroken } from "../profile/ties";
-import { plugin as subject, type Check } from "./check";
+import { subject, type Check, type CheckInput } from "./check";
 import { proposeOrder } from "./fixes";
 
-/** The order as it stands breaks one of the curator's own rules for a pair. */
-export const ruleBroken: Check = ({ roster, ties }) =>
-  ties.all
-    .filter(
-      (tie) =>
-        tie.because !== "needs" &&
-        !isBroaderFirst(tie.because) &&
-        isBroken(tie, (id) => roster.pluginOf.get(id)!.place),
-    )
-    .map((tie) => ({
+/** An order as it stands breaks one of the curator's own rules for a pair, or a mod stands before one that it requires. */
+export const ruleBroken: Check = (input) =>
+  (["plugins", "mods"] as const).flatMap((list) => brokenIn(input, list));
+
+function brokenIn({ roster, ties }: CheckInput, list: ListName) {
+  const { itemOf } = roster.lists[list];
+  return ties[list].all
+    .filter(({ because }) => !isBroaderFirst(because) && (because !== "needs" || list === "mods"))
+    .filter((tie) => isBroken(tie, (id) => itemOf.get(id)!.place))
+    .map(({ earlier, later, because, strength }) => ({
       check: "rule-broken",
-      id: "rule-broken",
-      data: { earlier: tie.earlier, later: tie.later },
-      level: tie.strength === "must" ? "problem" : "hint",
-      subjects: [subject(tie.later), subject(tie.earlier)],
-      fixes: [proposeOrder],
+      id: because === "needs" ? "required-late" : "rule-broken",
+      data: { earlier, later },
+      level: strength === "must" ? ("problem" as const) : ("hint" as const),
+      subjects: [subject(list, later), subject(list, earlier)],
+      fixes: [proposeOrder(list)],
     }));
+}

@@ -1,10 +1,10 @@
 import type { Edit } from "../model/edit";
 import { findingText, findingTitle, fixText } from "../messages/findings";
 import { plainText } from "../messages/parts";
-import { acceptEdit, proposePlugins } from "../profile/accept";
+import { acceptEdit, proposeOrder } from "../profile/accept";
 import type { Roster } from "../profile/roster";
 import { applySteps } from "../profile/steps";
-import { indexTies } from "../profile/ties";
+import { allTies } from "../profile/ties";
 import { pluginFile, shelfMod, testRoster, withState, type TestPlugin } from "../testing/roster";
 import type { OnDisk } from "./check";
 import { holdsToWrite, namesToWrite, orderFileGap } from "./order-file";
@@ -12,7 +12,7 @@ import { countByLevel, runChecks } from "./run-checks";
 
 const current = (roster: Roster): OnDisk => ({ order: namesToWrite(roster), holds: holdsToWrite(roster) });
 const check = (roster: Roster, onDisk = current(roster)) =>
-  runChecks({ roster, ties: indexTies(roster), onDisk });
+  runChecks({ roster, ties: allTies(roster), onDisk });
 
 const withStock = (roster: Roster, change: Partial<Roster["stock"]>): Roster =>
   withState({ ...roster, stock: { ...roster.stock, ...change } }, roster.profile.state);
@@ -131,7 +131,7 @@ describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
     for (const { fixes, data } of findings) {
       for (const fix of fixes) {
         if ("act" in fix.does && fix.does.act === "write-order") continue;
-        const edit = "edit" in fix.does ? fix.does.edit : acceptEdit(bad, proposePlugins(bad))!;
+        const edit = "edit" in fix.does ? fix.does.edit : acceptEdit(bad, proposeOrder(bad, "plugins"))!;
         const left = check(apply(bad, edit), onDisk).filter((each) => each.check === name);
         expect(left).not.toContainEqual(expect.objectContaining({ data }));
       }

@@ -2,12 +2,14 @@ import type { Finding, Level } from "../model/finding";
 import { advised } from "./advice";
 import { capExceeded } from "./cap-exceeded";
 import type { Check, CheckInput } from "./check";
+import { closedSectionEntered } from "./closed-section";
 import { masterCycle } from "./master-cycle";
 import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
 import { notOnShelf } from "./not-on-shelf";
 import { orderFileDiffers } from "./order-file";
+import { ordersDisagreeCheck } from "./orders-disagree";
 import { ruleBroken } from "./rule-broken";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
@@ -19,7 +21,9 @@ const checks: readonly Check[] = [
   capExceeded,
   unreadablePlugin,
   ruleBroken,
+  closedSectionEntered,
   advised,
+  ordersDisagreeCheck,
   notOnShelf,
   unsoundArchive,
   orderFileDiffers,

@@ -53,7 +53,7 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
     expansions: profile.state.expansions,
     baseOff: [],
     mods: roster.mods
-      .filter((each) => each.on && each.mod?.content)
+      .filter((each) => each.loads && each.mod?.content)
       .map(({ id, mod }) => ({
         id,
         version: mod!.version,

@@ -1,4 +1,6 @@
 import type { Lineup, LineupMod } from "../model/lineup";
+import type { Note } from "../model/profile";
+import { notesOf } from "../profile/notes";
 import type { Roster, SeatedMod } from "../profile/roster";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 
@@ -13,12 +15,13 @@ export interface LineupFacts {
 /** The whole profile as a lineup. Mods that lie nowhere on the shelf have no content to name and are left out. */
 export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
   const { game, profile } = roster;
+  const notes = notesOf(roster, "mods");
   return {
     format: "seating-lineup/1",
     game: { id: game.id, version: game.version },
     ...facts,
-    sections: [...profile.state.plugins.sections],
-    mods: roster.mods.filter((each) => each.mod?.content).map(lineupMod),
+    sections: [...profile.state.plugins.sections, ...profile.state.mods.sections],
+    mods: roster.mods.filter((each) => each.mod?.content).map((mod) => lineupMod(mod, notes.get(mod.id))),
     plugins: roster.plugins.map(({ id, entry, fixed, file, mod }) => ({
       name: id,
       sha256: file?.sha256 ?? null,
@@ -36,7 +39,7 @@ export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
   };
 }
 
-function lineupMod({ id, on, mod }: SeatedMod): LineupMod {
+function lineupMod({ id, entry, loads, mod }: SeatedMod, note: Note | undefined): LineupMod {
   return {
     id,
     name: mod!.name,
@@ -45,11 +48,12 @@ function lineupMod({ id, on, mod }: SeatedMod): LineupMod {
     size: mod!.size,
     content: mod!.content!,
     archive: mod!.archiveSha256,
-    on,
-    section: null,
+    on: loads,
+    section: entry.section,
+    ...(entry.home === undefined ? {} : { home: entry.home }),
     options: {},
     components: [],
     hidden: [],
-    note: "",
+    note: note?.text ?? "",
   };
 }

@@ -1,9 +1,10 @@
-import type { GameDefinition } from "../model/game";
+import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
-import type { Entry, ProfileState } from "../model/profile";
+import type { Entry, Note, Order, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "../profile/fold";
 import { addAbsentPlugins } from "../profile/arrivals";
+import { sectionsOf } from "../profile/laws";
 import { newestById, type Stock } from "../profile/roster";
 
 export interface MatchedMod {
@@ -65,21 +66,50 @@ export function stateFromLineup(game: GameDefinition, lineup: Lineup, stock: Sto
     ...(plugin.home === undefined ? {} : { home: plugin.home }),
   }));
   const state: ProfileState = {
-    mods: {
-      sections: [],
-      entries: matched.map(({ wanted, here, status }) => ({
-        id: here?.id ?? wanted.id,
-        on: wanted.on,
-        section: null,
-        ...(status === "different" ? {} : { content: wanted.content }),
-      })),
-    },
-    plugins: { sections: lineup.sections, entries: listed },
+    mods: modsOrder(game, lineup, matched),
+    plugins: { sections: lineup.sections.filter((each) => each.rank !== MODS_RANK), entries: listed },
     rules: lineup.rules,
     expansions,
+    ...notesOfLineup(lineup, matched),
   };
   const here = matched.map((each) => each.here).filter((mod) => mod !== null);
   return addAbsentPlugins(game, dropOtherExpansions(game, state), here);
+}
+
+const idHere = ({ here, wanted }: MatchedMod): string => here?.id ?? wanted.id;
+
+/** A lineup that says nothing of sections of mods has them all in the one that this game gives them at least. */
+function modsOrder(game: GameDefinition, lineup: Lineup, matched: readonly MatchedMod[]): Order {
+  const own = lineup.sections.filter((each) => each.rank === MODS_RANK);
+  const known = new Set(own.map((section) => section.id as string | null));
+  const told = matched.every(({ wanted }) => known.has(wanted.section));
+  const sections = told ? own : sectionsOf(game, "mods").slice(0, 1);
+  return {
+    sections,
+    entries: matched.map((each) => {
+      const { wanted, status } = each;
+      return {
+        id: idHere(each),
+        on: wanted.on,
+        section: told ? wanted.section : sections[0]!.id,
+        ...(told && wanted.home !== undefined ? { home: wanted.home } : {}),
+        ...(status === "different" ? {} : { content: wanted.content }),
+      };
+    }),
+  };
+}
+
+function notesOfLineup(lineup: Lineup, matched: readonly MatchedMod[]): Pick<ProfileState, "notes"> {
+  const notes = matched
+    .filter(({ wanted }) => wanted.note.trim() !== "")
+    .map((each): Note => ({
+      list: "mods",
+      item: idHere(each),
+      text: each.wanted.note.trim().slice(0, 2000),
+      author: lineup.author.slice(0, 120),
+      at: lineup.date,
+    }));
+  return notes.length > 0 ? { notes } : {};
 }
 
 /** Plugins of expansions that are not on here do not exist here. */

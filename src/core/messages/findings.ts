@@ -30,6 +30,9 @@ export const findingTitle: Record<string, string> = {
   "unsound-archive": "Unsound on the shelf",
   "unreadable-plugin": "Plugin cannot be read",
   "rule-broken": "Rule broken",
+  "closed-section-entered": "In a closed section",
+  "required-late": "What it needs loads later",
+  "orders-disagree": "The two orders disagree",
   "advice-known-bad": "Known to be bad",
   "advice-outdated": "Outdated",
   "advice-leftover": "Leftover changes",
@@ -58,6 +61,11 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
   "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
+  "closed-section-entered": (d) =>
+    sentence`${item(d.item)} stands in ${String(d.section)}, which is closed, for it must follow something there. Open the section, or change what ties them.`,
+  "required-late": (d) => sentence`${item(d.later)} requires ${item(d.earlier)}, which loads later than it.`,
+  "orders-disagree": (d) =>
+    sentence`${plural(d.count, "pair")} of mods: the files of the one win, and the records of the other, as of ${item(d.earlier)} and ${item(d.later)}.`,
   "advice-known-bad": (d) => sentence`${item(d.item)} is known to be bad${told(d)}`,
   "advice-outdated": (d) => sentence`${item(d.item)} is outdated; ${item(d.other)} replaces it${told(d)}`,
   "advice-leftover": (d) =>
@@ -74,5 +82,7 @@ export const fixText: Record<string, (data: Data) => Sentence> = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
   propose: () => ["Propose an order"],
+  "align-mods": () => ["Align the mods with the plugins"],
+  "align-plugins": () => ["Align the plugins with the mods"],
   "write-order": () => ["Write it"],
 };

@@ -21,6 +21,8 @@ const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
   "add-book": (d) => `go by the rulebook ${d.name}`,
   "update-book": (d) => `go by ${d.name} ${d.version}`,
   "drop-book": (d) => `do without the rulebook ${d.name}`,
+  "write-note": (d) => `write a note on ${d.item}`,
+  "drop-note": (d) => `take away the note on ${d.item}`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 

@@ -3,10 +3,10 @@ import { indexTies } from "../profile/ties";
 import { labelText } from "./labels";
 import { plainText, plural, sentence } from "./parts";
 import { problemText, sayProblem } from "./problems";
-import { chainText, moveText, tieText } from "./reasons";
+import { chainText, moveText, tieText, type Telling } from "./reasons";
 import { sayRefusal } from "./refusals";
 
-const note = (id: string) => (id === "noted" ? "fog first" : null);
+const telling: Telling = { list: "plugins", note: (id: string) => (id === "noted" ? "fog first" : null) };
 
 test("sentences keep their items apart from their words", () => {
   const parts = sentence`Not above ${{ item: "a.plank" }}: ${2} left${""}.`;
@@ -17,11 +17,11 @@ test("sentences keep their items apart from their words", () => {
 
 test("ties are told from the side of the item", () => {
   const roster = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
-  const [tie] = indexTies(roster).of("b.plank");
-  expect(plainText(tieText(tie!, "b.plank", note))).toBe("After a.plank: it is a master of this one.");
-  expect(plainText(tieText(tie!, "a.plank", note))).toBe("Before b.plank: this is a master of it.");
+  const [tie] = indexTies(roster, "plugins").of("b.plank");
+  expect(plainText(tieText(tie!, "b.plank", telling))).toBe("After a.plank: it is a master of this one.");
+  expect(plainText(tieText(tie!, "a.plank", telling))).toBe("Before b.plank: this is a master of it.");
   const rule = { ...tie!, because: "noted" };
-  expect(plainText(tieText(rule, "b.plank", note))).toBe("After a.plank: your rule, “fog first”.");
+  expect(plainText(tieText(rule, "b.plank", telling))).toBe("After a.plank: your rule, “fog first”.");
 });
 
 test.each([
@@ -31,7 +31,7 @@ test.each([
   ["noted", "It should load after a: your rule, “fog first”."],
   ["built-in:1", "It should load after a: the game’s fixed order."],
 ])("a move because of %s", (because, text) => {
-  expect(plainText(moveText("b", [{ before: "a", after: "b", because }], note))).toBe(text);
+  expect(plainText(moveText("b", [{ before: "a", after: "b", because }], telling))).toBe(text);
 });
 
 test("a chain of several links is told link by link", () => {
@@ -40,10 +40,20 @@ test("a chain of several links is told link by link", () => {
     { before: "b", after: "c", because: "section" },
     { before: "c", after: "d", because: "other" },
   ];
-  expect(plainText(chainText(links, note))).toBe(
+  expect(plainText(chainText(links, telling))).toBe(
     "a is a master of b, b belongs to an earlier section than c, and c comes before d by your rule",
   );
-  expect(plainText(moveText("d", links, note))).toMatch(/by your rule\.$/);
+  expect(plainText(moveText("d", links, telling))).toMatch(/by your rule\.$/);
+});
+
+test("mods are told to require each other, for they have no masters", () => {
+  const ofMods: Telling = { ...telling, list: "mods" };
+  const needs = { before: "a", after: "b", because: "needs" };
+  expect(plainText(moveText("b", [needs], ofMods))).toBe("It requires a, which loads later than it.");
+  expect(plainText(moveText("a", [needs], ofMods))).toBe("b requires it, and loads earlier.");
+  expect(plainText(chainText([needs], ofMods))).toBe("b requires a");
+  const tie = { earlier: "a", later: "b", strength: "must", because: "needs", kept: true } as const;
+  expect(plainText(tieText(tie, "b", ofMods))).toBe("After a: this one requires it.");
 });
 
 test("no code is without words, and unknown ones still say something", () => {

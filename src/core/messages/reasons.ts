@@ -1,14 +1,19 @@
 import type { Link } from "../model/problem";
+import type { ListName } from "../model/profile";
 import type { DirectTie } from "../profile/ties";
 import { isBroaderFirst } from "../order/broader-first";
 import { fromBook } from "../profile/books";
-import { isBuiltInRule } from "../profile/plugin-problem";
+import { isBuiltInRule } from "../profile/list-problem";
 import { item, sentence, type Sentence } from "./parts";
 
-/** What a rule is called in a sentence: its note, if it has one. */
-export type RuleNote = (id: string) => string | null;
+/** What a sentence about ties has to know. */
+export interface Telling {
+  readonly list: ListName;
+  /** What a rule is called: its note, if it has one. */
+  readonly note: (rule: string) => string | null;
+}
 
-const ruleWords = (because: string, note: RuleNote): string => {
+const ruleWords = (because: string, { note }: Telling): string => {
   if (isBuiltInRule(because)) return "the game’s fixed order";
   if (isBroaderFirst(because)) return "the broader of two that change the same records loads earlier";
   const text = note(because);
@@ -18,39 +23,50 @@ const ruleWords = (because: string, note: RuleNote): string => {
 };
 
 /** Why an item stands on this side of another, seen from the item. */
-export function tieText(tie: DirectTie, from: string, note: RuleNote): Sentence {
+export function tieText(tie: DirectTie, from: string, telling: Telling): Sentence {
   const isLater = tie.later === from;
   const other = item(isLater ? tie.earlier : tie.later);
   const side = isLater ? "After " : "Before ";
-  if (tie.because !== "needs") return sentence`${side}${other}: ${ruleWords(tie.because, note)}.`;
+  if (tie.because !== "needs") return sentence`${side}${other}: ${ruleWords(tie.because, telling)}.`;
+  if (telling.list === "mods")
+    return isLater
+      ? sentence`${side}${other}: this one requires it.`
+      : sentence`${side}${other}: it requires this one.`;
   return isLater
     ? sentence`${side}${other}: it is a master of this one.`
     : sentence`${side}${other}: this is a master of it.`;
 }
 
-function linkText(link: Link, note: RuleNote): Sentence {
+function linkText(link: Link, telling: Telling): Sentence {
   const [before, after] = [item(link.before), item(link.after)];
-  if (link.because === "needs") return sentence`${before} is a master of ${after}`;
+  if (link.because === "needs")
+    return telling.list === "mods"
+      ? sentence`${after} requires ${before}`
+      : sentence`${before} is a master of ${after}`;
   if (link.because === "class") return sentence`${before} is of an earlier load rank than ${after}`;
   if (link.because === "section") return sentence`${before} belongs to an earlier section than ${after}`;
-  return sentence`${before} comes before ${after} by ${ruleWords(link.because, note)}`;
+  return sentence`${before} comes before ${after} by ${ruleWords(link.because, telling)}`;
 }
 
 /** Why a move is needed: the chain between the moved item and one that stays. */
-export function chainText(links: readonly Link[], note: RuleNote): Sentence {
+export function chainText(links: readonly Link[], telling: Telling): Sentence {
   return links.flatMap((link, at) => {
     const start: Sentence = at === 0 ? [] : [at === links.length - 1 ? ", and " : ", "];
-    return [...start, ...linkText(link, note)];
+    return [...start, ...linkText(link, telling)];
   });
 }
 
 /** A move's reason as one sentence, seen from the item that moves. */
-export function moveText(id: string, links: readonly Link[], note: RuleNote): Sentence {
+export function moveText(id: string, links: readonly Link[], telling: Telling): Sentence {
   const [only] = links;
   if (!only) return ["It follows what it is tied to."];
-  if (links.length > 1) return [...chainText(links, note), "."];
+  if (links.length > 1) return [...chainText(links, telling), "."];
   const loadsLater = only.after === id;
   const other = item(loadsLater ? only.before : only.after);
+  if (only.because === "needs" && telling.list === "mods")
+    return loadsLater
+      ? sentence`It requires ${other}, which loads later than it.`
+      : sentence`${other} requires it, and loads earlier.`;
   if (only.because === "needs")
     return loadsLater
       ? sentence`Its master ${other} loads later than it: the game would stop at start.`
@@ -59,5 +75,5 @@ export function moveText(id: string, links: readonly Link[], note: RuleNote): Se
     return sentence`The game loads its rank ${loadsLater ? "after" : "before"} that of ${other}.`;
   if (only.because === "section")
     return sentence`Its section comes ${loadsLater ? "after" : "before"} that of ${other}.`;
-  return sentence`It should load ${loadsLater ? "after" : "before"} ${other}: ${ruleWords(only.because, note)}.`;
+  return sentence`It should load ${loadsLater ? "after" : "before"} ${other}: ${ruleWords(only.because, telling)}.`;
 }

@@ -1,32 +1,37 @@
 import type { Refusal } from "../model/outcome";
-import { isBuiltInRule } from "../profile/plugin-problem";
+import { isBuiltInRule } from "../profile/list-problem";
 import { item, sentence, type Data, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
 
-const tieReason = (d: Data, needs: string): string => {
-  if (d.because === "needs") return needs;
+const tieReason = (d: Data, plugins: string, mods: string): string => {
+  if (d.because === "needs") return d.list === "mods" ? mods : plugins;
   return isBuiltInRule(String(d.because)) ? "the game’s fixed order" : "your rule";
 };
 
 const refusalText: Record<string, (data: Data) => Sentence> = {
   "tie-above": (d) =>
-    sentence`Not above ${item(d.with)}: ${tieReason(d, "it is a master of this one")} (${item(d.item)}).`,
+    sentence`Not above ${item(d.with)}: ${tieReason(d, "it is a master of this one", "this one requires it")} (${item(d.item)}).`,
   "tie-below": (d) =>
-    sentence`Not below ${item(d.with)}: ${tieReason(d, "this is a master of it")} (${item(d.item)}).`,
+    sentence`Not below ${item(d.with)}: ${tieReason(d, "this is a master of it", "it requires this one")} (${item(d.item)}).`,
   "rank-above": (d) =>
     sentence`Not above ${item(d.with)}: the game loads ${String(d.rank)} plugins later than its kind (${item(d.item)}).`,
   "rank-below": (d) =>
     sentence`Not below ${item(d.with)}: the game loads ${String(d.rank)} plugins earlier than its kind (${item(d.item)}).`,
+  "section-closed": (d) =>
+    sentence`Not into ${String(d.section)}: that section is closed, and nothing more goes in (${item(d.item)}). Open it under Sections.`,
   "built-in-stays": (d) => sentence`${item(d.item)} is built in: the game loads it at this place, always.`,
   "no-seat": (d) =>
     sentence`“${String(d.seat)}” is no seat here. Type a section’s letter, A to ${String(d.last)}, and a number, as in C4.`,
   "no-such-item": (d) =>
     sentence`Nothing in this profile is called “${String(d.text)}”. Type a seat or a name.`,
   "many-such-items": (d) =>
-    sentence`“${String(d.text)}” fits ${Number(d.count)} plugins, ${item(d.item)} the first. Type its seat, or more of its name.`,
-  "rule-of-one": (d) => sentence`A rule needs another plugin beside ${item(d.item)}.`,
+    sentence`“${String(d.text)}” fits ${Number(d.count)}, ${item(d.item)} the first. Type its seat, or more of its name.`,
+  "rule-of-one": (d) => sentence`A rule needs another one beside ${item(d.item)}.`,
   "no-number": (d) =>
     sentence`No section has the number ${Number(d.number)}. They go in tens from ${Number(d.first)}, and the last begins at ${Number(d.last)}.`,
+  "rank-ends": (d) => sentence`${String(d.name)} cannot go further: there its load rank ends.`,
+  "past-block": (d) =>
+    sentence`${String(d.name)} and ${String(d.other)} cannot change places: a block stays at its end of the load rank.`,
   "only-section": (d) => sentence`${String(d.name)} is the only section of its load rank, and has to stay.`,
   "unknown-item": (d) => sentence`${String(d.item)} is not in this profile any more.`,
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],

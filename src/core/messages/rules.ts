@@ -1,4 +1,5 @@
 import type { NeedsRule, OrderRule } from "../model/problem";
+import type { Section } from "../model/game";
 import type { z } from "zod";
 import type { Rule } from "../model/profile";
 import type { RuleStanding } from "../profile/rules";
@@ -25,6 +26,15 @@ export function ruleTextOf(rule: OrderRule): Sentence {
   if (rule.kind === "together") return ["together"];
   if ("within" in rule) return [`${rule.kind} ${rule.within === "section" ? "in its section" : "of all"}`];
   return [`${rule.kind} `, item(rule.other)];
+}
+
+/** What a section demands, as sentences without their full stops. */
+export function sectionRuleTexts({ name, block, closed }: Section): string[] {
+  const told: string[] = [];
+  if (block === "top") told.push(`Nothing of its load rank comes before ${name}`);
+  if (block === "bottom") told.push(`Nothing of its load rank comes after ${name}`);
+  if (closed) told.push(`Nothing more goes into ${name}`);
+  return told;
 }
 
 function listed(ids: readonly string[]): Sentence {

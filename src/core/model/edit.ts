@@ -1,14 +1,14 @@
 import { z } from "zod";
 import { Section } from "./game";
 import { ProfileBook } from "./rulebook";
-import { Entry, ListName, ProfileState, Rule } from "./profile";
+import { Entry, ListName, Note, ProfileState, Rule } from "./profile";
 
 /**
  * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
  * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
  * present items, and with `sections` of those too; `keep-rule` puts a rule, new or
  * changed, before another (null: at the end); `books` says by which rulebooks
- * the profile goes; `replace` goes to another state altogether, but for rules that are shared.
+ * the profile goes; `note` writes what stands beside an item, or takes it away; `replace` goes to another state altogether, but for rules that are shared.
  */
 export const Step = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -29,6 +29,7 @@ export const Step = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("drop-rule"), id: z.string() }),
   z.strictObject({ kind: z.literal("broader-first"), on: z.boolean() }),
   z.strictObject({ kind: z.literal("books"), books: z.array(ProfileBook) }),
+  z.strictObject({ kind: z.literal("note"), list: ListName, item: z.string(), note: Note.nullable() }),
   z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
 ]);
 export type Step = z.infer<typeof Step>;
@@ -56,6 +57,8 @@ export const EditLabel = z.strictObject({
     "add-book",
     "update-book",
     "drop-book",
+    "write-note",
+    "drop-note",
   ]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });

@@ -1,4 +1,5 @@
 import type { Edit } from "./edit";
+import type { ListName } from "./profile";
 
 export type Level = "blocker" | "problem" | "hint";
 
@@ -7,7 +8,10 @@ export interface Fix {
   readonly id: string;
   readonly data: Readonly<Record<string, string | number>>;
   /** An edit of the profile, or a named act of the application. */
-  readonly does: { readonly edit: Edit } | { readonly act: "propose" | "write-order" };
+  readonly does:
+    | { readonly edit: Edit }
+    | { readonly act: "propose" | "align"; readonly list: ListName }
+    | { readonly act: "write-order" };
 }
 
 export interface Finding {
@@ -17,6 +21,6 @@ export interface Finding {
   readonly data: Readonly<Record<string, string | number>>;
   readonly level: Level;
   /** Ids of the items that it is about. */
-  readonly subjects: readonly { readonly list: "mods" | "plugins"; readonly id: string }[];
+  readonly subjects: readonly { readonly list: ListName; readonly id: string }[];
   readonly fixes: readonly Fix[];
 }

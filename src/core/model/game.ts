@@ -31,9 +31,12 @@ export const Expansion = z.strictObject({
 });
 export type Expansion = z.infer<typeof Expansion>;
 
+/** What the sections of the mods' order have for a load rank, for mods have none. */
+export const MODS_RANK = "mods";
+
 /**
- * `tags` are those of mods whose plugins belong here when they arrive; `hue` is the number of its colour in the palette,
- * that of its place in the list where it is left out.
+ * `rank` is a load rank, or `mods`. `tags` are those of mods that belong here when they arrive, or whose plugins do; `hue`
+ * is the number of its colour in the palette, that of its place in the list where it is left out.
  */
 export const Section = z.strictObject({
   id: z.string(),
@@ -42,6 +45,12 @@ export const Section = z.strictObject({
   guidance: z.string().max(500),
   tags: z.array(z.string()).optional(),
   hue: z.number().int().min(0).max(17).optional(),
+  /** Arrivals of its rank that no section's tags take wait here to be seated. */
+  unseated: z.literal(true).optional(),
+  /** A block at the top or the bottom of its rank: no section comes before it, or after it. */
+  block: z.enum(["top", "bottom"]).optional(),
+  /** Nothing more goes in; what is in stays and can be arranged among itself. */
+  closed: z.literal(true).optional(),
 });
 export type Section = z.infer<typeof Section>;
 

@@ -29,6 +29,7 @@ export const LineupMod = z.strictObject({
   archive: sha256.nullable(),
   on: z.boolean(),
   section: z.string().nullable(),
+  home: z.string().optional(),
   options: z.record(z.string(), z.array(z.string())),
   components: z.array(z.string()),
   hidden: z.array(z.string()),

@@ -8,7 +8,7 @@ export type ListName = z.infer<typeof ListName>;
 
 /**
  * One item of an order. `section` is the one in which it stands; `home` the one it belongs to where a tie
- * made an accepted proposal seat it in a later one. Mods have no sections yet: `section` is null there.
+ * made an accepted proposal seat it in a later one.
  * `content` pins a mod to the version of this content hash, where the shelf holds several. `fresh` is an item that
  * arrived by itself: neither a hand nor an accepted proposal has placed it yet.
  */
@@ -26,6 +26,16 @@ export type Entry = z.infer<typeof Entry>;
 export const Order = z.strictObject({ sections: z.array(Section), entries: z.array(Entry) });
 export type Order = z.infer<typeof Order>;
 
+/** What somebody wrote about an item: what it does, why it stands there. `at` is when, in ISO 8601. */
+export const Note = z.strictObject({
+  list: ListName,
+  item: z.string().min(1).max(500),
+  text: z.string().min(1).max(2000),
+  author: z.string().max(120),
+  at: z.string().max(40),
+});
+export type Note = z.infer<typeof Note>;
+
 /** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
   id: z.string().min(1).max(100),
@@ -34,6 +44,8 @@ export const Rule = z.strictObject({
   made: z.string().max(40),
   off: z.literal(true).optional(),
   shared: z.literal(true).optional(),
+  /** Of which order it speaks: the plugins' where this is left out. */
+  list: z.literal("mods").optional(),
 });
 export type Rule = z.infer<typeof Rule>;
 
@@ -49,6 +61,8 @@ export const ProfileState = z.strictObject({
   broaderFirst: z.literal(false).optional(),
   /** The rulebooks that it goes by; of rules that contradict, the earlier book's win. */
   books: z.array(ProfileBook).optional(),
+  /** At most one for each item of a list; absent where there are none. */
+  notes: z.array(Note).optional(),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
@@ -72,3 +86,5 @@ export const Profile = z.strictObject({
   state: ProfileState,
 });
 export type Profile = z.infer<typeof Profile>;
+
+export const listOfRule = ({ list }: Pick<Rule, "list">): ListName => list ?? "plugins";

@@ -69,5 +69,7 @@ export const ShelfMod = z.strictObject({
   manifest: ModManifest.nullable(),
   plugins: z.array(PluginFile),
   problem: Problem.nullable(),
+  /** Paths of its files; only on what has just been read, for the store keeps them apart. */
+  fileNames: z.array(z.string()).optional(),
 });
 export type ShelfMod = z.infer<typeof ShelfMod>;

@@ -1,7 +1,7 @@
 import { newestById } from "./roster";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster, withState, orderOf, modIdOf } from "../testing/roster";
-import { acceptEdit, proposePlugins } from "./accept";
+import { acceptEdit, proposeOrder } from "./accept";
 import { addAbsentPlugins, emptyState } from "./arrivals";
 import { arrivalsEdit, dropMods, switchMods, switchPlugins } from "./edits";
 import { applySteps } from "./steps";
@@ -20,11 +20,11 @@ test("an accepted proposal proposes nothing more", () => {
       (x, y) => Number(y.name.endsWith("keel")) - Number(x.name.endsWith("keel")),
     ),
   );
-  const proposal = proposePlugins(roster);
+  const proposal = proposeOrder(roster, "plugins");
   expect(proposal.moves.map((move) => move.id)).toEqual(["a.plank"]);
   const after = applied(roster, acceptEdit(roster, proposal));
   expect(orderOf(after)).toEqual(["Pond.keel", "Core.keel", "a.plank", "b.plank"]);
-  expect(acceptEdit(after, proposePlugins(after))).toBeNull();
+  expect(acceptEdit(after, proposeOrder(after, "plugins"))).toBeNull();
 });
 
 test("a raised item stands in the later section, remembers its home, and goes back when nothing holds it", () => {
@@ -32,19 +32,19 @@ test("a raised item stands in the later section, remembers its home, and goes ba
     { name: "w.plank", masters: ["p.plank"] },
     { name: "p.plank", section: "patches" },
   ]);
-  const after = applied(roster, acceptEdit(roster, proposePlugins(roster)));
+  const after = applied(roster, acceptEdit(roster, proposeOrder(roster, "plugins")));
   expect(after.plugins.map(({ id, entry }) => [id, entry.section, entry.home])).toEqual([
     ["Pond.keel", "game", undefined],
     ["p.plank", "patches", undefined],
     ["w.plank", "patches", "world"],
   ]);
-  expect(acceptEdit(after, proposePlugins(after))).toBeNull();
+  expect(acceptEdit(after, proposeOrder(after, "plugins"))).toBeNull();
   const freed = {
     ...after.stock,
     shelf: [shelfMod("w", [pluginFile("w.plank")]), shelfMod("p", [pluginFile("p.plank")])],
   };
   const free = withState({ ...after, stock: freed }, after.profile.state);
-  const back = applied(free, acceptEdit(free, proposePlugins(free)));
+  const back = applied(free, acceptEdit(free, proposeOrder(free, "plugins")));
   expect(back.plugins.map(({ id, entry }) => [id, entry.section])).toEqual([
     ["Pond.keel", "game"],
     ["w.plank", "world"],
@@ -76,7 +76,7 @@ test("adding a mod seats its plugins by rank and tag; switching it off leaves th
   const off = applied(added, switchMods(added, [mod], false));
   expect(off.pluginOf.get("new.plank")).toMatchObject({ loads: false, entry: { on: true } });
   const single = applied(off, switchPlugins(off, ["new.plank"], true));
-  expect(single.modOf.get("new")!.on).toBe(true);
+  expect(single.modOf.get("new")!.loads).toBe(true);
   const dropped = applied(single, dropMods(single, ["new"]));
   expect(orderOf(dropped)).toEqual(["Pond.keel", "a.plank", "p.plank"]);
 });

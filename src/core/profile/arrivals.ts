@@ -1,8 +1,23 @@
-import type { GameDefinition } from "../model/game";
-import type { Entry, ProfileState } from "../model/profile";
+import type { GameDefinition, Section } from "../model/game";
+import type { Entry, ListName, Order, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
-import { arrivalSection, fixedPlugins, loadRankOf } from "./laws";
+import { arrivalSection, fixedPlugins, loadRankOf, modRank, sectionsOf } from "./laws";
+
+/** Adds mods that the profile does not hold yet, each at the end of the section that takes its tags. */
+export function addAbsentMods(state: ProfileState, mods: readonly ShelfMod[], on: boolean): ProfileState {
+  const known = new Set(state.mods.entries.map((entry) => entry.id));
+  const { sections } = state.mods;
+  const arrivals = mods
+    .filter((mod) => !known.has(mod.id))
+    .map((mod) => ({
+      id: mod.id,
+      on,
+      section: sectionFor(sections, modRank.id, mod.tags),
+      fresh: true as const,
+    }));
+  return withArrivals(state, "mods", arrivals);
+}
 
 /** Adds the built-in plugins and those of the given mods that the order does not hold yet, each at the end of its section. */
 export function addAbsentPlugins(
@@ -15,50 +30,49 @@ export function addAbsentPlugins(
   const known = new Set(entries.map((entry) => foldName(game, entry.id)));
   const fixedNames = fixedPlugins(game, state.expansions);
   const fixed = new Set(fixedNames.map((name) => foldName(game, name)));
-  const isFixed = (id: string) => fixed.has(foldName(game, id));
-  const arrivals = new Map<string, Entry[]>();
-  const arrive = (id: string, section: string | null, isOn: boolean) => {
-    if (known.has(foldName(game, id))) return;
-    known.add(foldName(game, id));
-    const group = section ?? sections[0]?.id ?? "";
-    arrivals.set(group, [
-      ...(arrivals.get(group) ?? []),
-      { id, on: isOn, section: group, ...(isFixed(id) ? {} : { fresh: true as const }) },
-    ]);
+  const arrivals: Entry[] = [];
+  const arrive = (entry: Entry) => {
+    const key = foldName(game, entry.id);
+    if (known.has(key)) return;
+    known.add(key);
+    arrivals.push(fixed.has(key) ? entry : { ...entry, fresh: true });
   };
-  for (const name of fixedNames) arrive(name, sectionFor(game, state, game.loadRanks[0]!.id, []), true);
+  for (const id of fixedNames)
+    arrive({ id, on: true, section: sectionFor(sections, game.loadRanks[0]!.id, []) });
   for (const mod of mods)
     for (const file of mod.plugins)
-      arrive(file.name, sectionFor(game, state, loadRankOf(game, file, fixed).id, mod.tags), on);
-  if (arrivals.size === 0) return state;
-  const next = sections.flatMap((section) => [
-    ...entries.filter((entry) => entry.section === section.id),
-    ...(arrivals.get(section.id) ?? []),
-  ]);
-  return { ...state, plugins: { sections, entries: next } };
+      arrive({
+        id: file.name,
+        on,
+        section: sectionFor(sections, loadRankOf(game, file, fixed).id, mod.tags),
+      });
+  return withArrivals(state, "plugins", arrivals);
 }
 
-/** The game's choice where the profile has that section, else the profile's first section of the rank. */
-function sectionFor(
-  game: GameDefinition,
-  { plugins }: ProfileState,
-  rank: string,
-  tags: readonly string[],
-): string | null {
-  const wanted = arrivalSection(game, rank, tags);
-  const own = plugins.sections.filter((section) => section.rank === rank);
-  return (own.find((section) => section.id === wanted) ?? own[0] ?? plugins.sections.at(-1))?.id ?? null;
+const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): string =>
+  (arrivalSection(sections, rank, tags) ?? sections.at(-1))?.id ?? "";
+
+function withArrivals(state: ProfileState, list: ListName, arrivals: readonly Entry[]): ProfileState {
+  if (arrivals.length === 0) return state;
+  const { sections, entries } = state[list];
+  const next = sections.flatMap((section) => {
+    const inSection = (entry: Entry) => entry.section === section.id;
+    return [...entries.filter(inSection), ...arrivals.filter(inSection)];
+  });
+  return { ...state, [list]: { sections, entries: next } };
 }
 
 /** A profile without mods: the built-in plugins and the game's sections. */
 export function emptyState(game: GameDefinition, owned: readonly string[]): ProfileState {
-  const sections = game.sections.map((section) => ({ ...section }));
-  const expansions = game.expansions.map((each) => each.id).filter((id) => owned.includes(id));
+  const order = (list: ListName): Order => ({
+    sections: sectionsOf(game, list).map((section) => ({ ...section })),
+    entries: [],
+  });
   const bare: ProfileState = {
-    mods: { sections: [], entries: [] },
-    plugins: { sections, entries: [] },
+    mods: order("mods"),
+    plugins: order("plugins"),
     rules: [],
-    expansions,
+    expansions: game.expansions.map((each) => each.id).filter((id) => owned.includes(id)),
   };
   return addAbsentPlugins(game, bare, []);
 }

@@ -2,7 +2,7 @@ import type { OrderRule } from "../model/problem";
 import type { Rulebook } from "../model/rulebook";
 import { advised } from "../check/advice";
 import { hex, testRoster } from "../testing/roster";
-import { proposePlugins } from "./accept";
+import { proposeOrder } from "./accept";
 import {
   compareBooks,
   dropBook,
@@ -16,7 +16,7 @@ import {
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "./roster";
 import { contradictionsOf } from "./rules";
-import { indexTies } from "./ties";
+import { allTies, indexTies } from "./ties";
 
 const pair = (
   kind: "after" | "before",
@@ -59,12 +59,12 @@ function rosterWith(own: readonly OrderRule[], goesBy: readonly string[] = [], c
 }
 
 const orderOf = (roster: Roster) =>
-  proposePlugins(roster)
+  proposeOrder(roster, "plugins")
     .result.order.slice(1)
     .map((id) => id[0])
     .join("");
 const apply = (roster: Roster, edit: Parameters<typeof prepareEdit>[2]): Roster => {
-  const prepared = prepareEdit(roster, () => indexTies(roster), edit);
+  const prepared = prepareEdit(roster, () => indexTies(roster, "plugins"), edit);
   if (!prepared.ok) throw new Error(prepared.refusal.code);
   return makeRoster(roster.game, { ...roster.profile, state: prepared.value.state }, roster.stock);
 };
@@ -73,14 +73,17 @@ describe("the rules of a book", () => {
   test("hold by the names that the profile has, and bar no move by hand", () => {
     const roster = rosterWith([]);
     expect(orderOf(roster)).toBe("cba");
-    expect(indexTies(roster).all.every((tie) => tie.strength === "prefer")).toBe(true);
-    expect(fromBook(indexTies(roster).all[0]!.because)).toEqual({ book: "soundings", rule: "one" });
+    expect(indexTies(roster, "plugins").all.every((tie) => tie.strength === "prefer")).toBe(true);
+    expect(fromBook(indexTies(roster, "plugins").all[0]!.because)).toEqual({
+      book: "soundings",
+      rule: "one",
+    });
     expect(fromBook("needs")).toBeNull();
   });
 
   test("give way to the curator's own, be that only a preference", () => {
     const own = { ...pair("before", "a.plank", "b.plank"), weight: 0.01 };
-    const { result } = proposePlugins(rosterWith([own]));
+    const { result } = proposeOrder(rosterWith([own]), "plugins");
     expect(result.order.slice(1)).toEqual(["a.plank", "c.plank", "b.plank"]);
     expect(result.setAside.map(({ rule }) => "id" in rule && rule.id)).toEqual(["book:soundings:one"]);
     expect(contradictionsOf(rosterWith([own]))).toEqual([]);
@@ -141,7 +144,7 @@ describe("another version", () => {
 
 describe("advice", () => {
   const findings = (roster: Roster) =>
-    advised({ roster, ties: indexTies(roster), onDisk: { order: null, holds: null } });
+    advised({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
 
   test("becomes findings of what loads, of the very file where it names one", () => {
     expect(findings(rosterWith([])).map(({ id, level, data }) => [id, level, data.item])).toEqual([

@@ -1,21 +1,35 @@
 import { longestIncreasing } from "../graph/longest-increasing";
-import type { Entry, ProfileState } from "../model/profile";
+import type { Entry, ListName, ProfileState } from "../model/profile";
 
-/** What the plugins and rules of a profile have become since an earlier state; ids in the present order. */
-export interface Changes {
+/** What one of the orders has become since an earlier state; ids in the present order. */
+export interface ListChanges {
   readonly added: readonly string[];
   readonly gone: readonly string[];
   /** The fewest that must have moved for the others to have kept their order. */
   readonly moved: readonly string[];
   readonly switchedOn: readonly string[];
   readonly switchedOff: readonly string[];
+}
+
+/** What a profile has become since an earlier state. */
+export interface Changes extends Readonly<Record<ListName, ListChanges>> {
   readonly rulesAdded: number;
   readonly rulesGone: number;
 }
 
 export function changesSince(before: ProfileState, now: ProfileState): Changes {
-  const then = new Map(before.plugins.entries.map((entry, place) => [entry.id, { entry, place }]));
-  const { entries } = now.plugins;
+  const rules = new Set(now.rules.map((rule) => rule.id));
+  const rulesThen = new Set(before.rules.map((rule) => rule.id));
+  return {
+    mods: changesOf(before.mods.entries, now.mods.entries),
+    plugins: changesOf(before.plugins.entries, now.plugins.entries),
+    rulesAdded: [...rules].filter((id) => !rulesThen.has(id)).length,
+    rulesGone: [...rulesThen].filter((id) => !rules.has(id)).length,
+  };
+}
+
+function changesOf(before: readonly Entry[], entries: readonly Entry[]): ListChanges {
+  const then = new Map(before.map((entry, place) => [entry.id, { entry, place }]));
   const shared = entries.filter((entry) => then.has(entry.id));
   const stayed = new Set(
     longestIncreasing(shared.map((entry) => then.get(entry.id)!.place)).map((at) => shared[at]!.id),
@@ -23,15 +37,11 @@ export function changesSince(before: ProfileState, now: ProfileState): Changes {
   const present = new Set(entries.map((entry) => entry.id));
   const turned = (on: boolean) => (entry: Entry) => entry.on === on && then.get(entry.id)!.entry.on !== on;
   const ids = (list: readonly Entry[]) => list.map((entry) => entry.id);
-  const rules = new Set(now.rules.map((rule) => rule.id));
-  const rulesThen = new Set(before.rules.map((rule) => rule.id));
   return {
     added: ids(entries.filter((entry) => !then.has(entry.id))),
-    gone: ids(before.plugins.entries.filter((entry) => !present.has(entry.id))),
+    gone: ids(before.filter((entry) => !present.has(entry.id))),
     moved: ids(shared.filter((entry) => !stayed.has(entry.id))),
     switchedOn: ids(shared.filter(turned(true))),
     switchedOff: ids(shared.filter(turned(false))),
-    rulesAdded: [...rules].filter((id) => !rulesThen.has(id)).length,
-    rulesGone: [...rulesThen].filter((id) => !rules.has(id)).length,
   };
 }

@@ -1,15 +1,15 @@
 import type { Edit, Step } from "../model/edit";
 import type { ListName, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
-import { addAbsentPlugins } from "./arrivals";
+import { addAbsentMods, addAbsentPlugins } from "./arrivals";
 import { foldName } from "./fold";
-import type { Roster, SeatedPlugin } from "./roster";
+import type { Roster, SeatedItem, SeatedPlugin } from "./roster";
 import { label } from "./steps";
 
 /** Switches a plugin on, and its mod with it, for a plugin whose mod is off does not load. */
 export function switchOnSteps(plugin: SeatedPlugin): Step[] {
   const steps: Step[] = [];
-  if (plugin.mod && !plugin.mod.on)
+  if (plugin.mod && !plugin.mod.loads)
     steps.push({ kind: "switch", list: "mods", ids: [plugin.mod.id], on: true });
   if (!plugin.entry.on) steps.push({ kind: "switch", list: "plugins", ids: [plugin.id], on: true });
   return steps;
@@ -31,12 +31,12 @@ export function switchPlugins(roster: Roster, ids: readonly string[], on: boolea
 }
 
 /**
- * Switches mods that lie on the shelf. One that goes on and is not in the profile yet is added at the end of the
- * mods, with its plugins at the end of their sections, switched on.
+ * Switches mods that lie on the shelf. One that goes on and is not in the profile yet is added with its plugins, each at
+ * the end of its section, switched on.
  */
 export function switchMods(roster: Roster, mods: readonly ShelfMod[], on: boolean): Edit | null {
   const present = mods.filter((mod) => roster.modOf.has(mod.id));
-  const turned = present.filter((mod) => roster.modOf.get(mod.id)!.on !== on).map((mod) => mod.id);
+  const turned = present.filter((mod) => roster.modOf.get(mod.id)!.loads !== on).map((mod) => mod.id);
   const steps: Step[] = turned.length > 0 ? [{ kind: "switch", list: "mods", ids: turned, on }] : [];
   const added = on ? mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem) : [];
   steps.push(...addSteps(roster, added));
@@ -54,20 +54,20 @@ function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit 
 
 function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[]): Step[] {
   if (mods.length === 0) return [];
-  const entries = mods.map((mod) => ({ id: mod.id, on: true, section: null }));
-  const steps: Step[] = [{ kind: "put", list: "mods", entries, before: null }];
-  return [...steps, ...arrivalSteps(profile.state, addAbsentPlugins(game, profile.state, mods, true))];
+  const { state } = profile;
+  return [
+    ...arrivalSteps("mods", state, addAbsentMods(state, mods, true)),
+    ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, true)),
+  ];
 }
 
 /** Puts of what `next` holds besides, each before the item that follows it there; the last first. */
-function arrivalSteps(state: ProfileState, next: ProfileState): Step[] {
-  const known = new Set(state.plugins.entries.map((entry) => entry.id));
-  const all = next.plugins.entries;
+function arrivalSteps(list: ListName, state: ProfileState, next: ProfileState): Step[] {
+  const known = new Set(state[list].entries.map((entry) => entry.id));
+  const all = next[list].entries;
   return all
     .map((entry, at): Step | null =>
-      known.has(entry.id)
-        ? null
-        : { kind: "put", list: "plugins", entries: [entry], before: all[at + 1]?.id ?? null },
+      known.has(entry.id) ? null : { kind: "put", list, entries: [entry], before: all[at + 1]?.id ?? null },
     )
     .filter((step) => step !== null)
     .reverse();
@@ -105,6 +105,20 @@ export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
 export function arrivalsEdit(roster: Roster): Edit | null {
   const { game, profile } = roster;
   const mods = roster.mods.map((each) => each.mod).filter((mod) => mod !== null);
-  const steps = arrivalSteps(profile.state, addAbsentPlugins(game, profile.state, mods));
+  const steps = arrivalSteps("plugins", profile.state, addAbsentPlugins(game, profile.state, mods));
   return steps.length === 0 ? null : { label: label("arrivals", { count: steps.length }), steps };
+}
+
+/** Switches items of the list that they are of; null where nothing changes. */
+export function switchItems(roster: Roster, items: readonly SeatedItem[], on: boolean): Edit | null {
+  const [first] = items;
+  if (!first) return null;
+  if (first.list === "plugins")
+    return switchPlugins(
+      roster,
+      items.map((item) => item.id),
+      on,
+    );
+  const ids = items.filter((item) => item.loads !== on).map((item) => item.id);
+  return switchEdit(ids.length > 0 ? [{ kind: "switch", list: "mods", ids, on }] : [], ids, on);
 }

@@ -1,4 +1,5 @@
-import type { Counting, GameDefinition, LoadRank } from "../model/game";
+import { MODS_RANK, type Counting, type GameDefinition, type LoadRank, type Section } from "../model/game";
+import type { ListName } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
 import { extensionOf, foldName } from "./fold";
 
@@ -38,9 +39,29 @@ export function countingOf(
   return game.counting.find((each) => bears(each, plugin)) ?? game.counting.find(isPlain) ?? null;
 }
 
-/** Where a plugin goes when it arrives: the first section of its rank that shares a tag with its mod, else the first. */
-export function arrivalSection(game: GameDefinition, rank: string, tags: readonly string[]): string | null {
-  const sections = game.sections.filter((section) => section.rank === rank);
-  const byTag = sections.find((section) => section.tags?.some((tag) => tags.includes(tag)));
-  return (byTag ?? sections[0])?.id ?? null;
+/** The rank that all mods have: the game knows none of them. */
+export const modRank: LoadRank = { id: MODS_RANK, label: "mods" };
+
+const allMods: Section = { id: "mods", name: "Mods", rank: MODS_RANK, guidance: "" };
+
+/** The sections that a new profile has for a list; the mods always have one. */
+export function sectionsOf(game: GameDefinition, list: ListName): Section[] {
+  const own = game.sections.filter((section) => (section.rank === MODS_RANK) === (list === "mods"));
+  return list === "mods" && own.length === 0 ? [allMods] : own;
+}
+
+/**
+ * Where something goes when it arrives: the first section of its rank that takes one of its mod's tags, else where
+ * arrivals wait, else the first of its rank that is not closed. Null where the rank has no section.
+ */
+export function arrivalSection(
+  sections: readonly Section[],
+  rank: string,
+  tags: readonly string[],
+): Section | null {
+  const own = sections.filter((section) => section.rank === rank);
+  const open = own.filter((section) => !section.closed);
+  const byTag = open.find((section) => section.tags?.some((tag) => tags.includes(tag)));
+  const waiting = own.find((section) => section.unseated);
+  return byTag ?? waiting ?? open.find((section) => section.block === undefined) ?? open[0] ?? own[0] ?? null;
 }

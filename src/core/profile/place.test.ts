@@ -14,10 +14,10 @@ const chain: readonly TestPlugin[] = [
   { name: "p.plank", section: "patches" },
 ];
 const roster = testRoster(chain);
-const ties = indexTies(roster);
+const ties = indexTies(roster, "plugins");
 
 const place = (ids: readonly string[], gap: number, section: string | null = null) =>
-  placeEdit(roster, ties, ids, gap, section);
+  placeEdit(roster.lists.plugins, ties, ids, gap, section);
 
 const after = (ids: readonly string[], gap: number, section: string | null = null): string[] => {
   const edit = place(ids, gap, section);
@@ -27,7 +27,7 @@ const after = (ids: readonly string[], gap: number, section: string | null = nul
 };
 
 test("the free gaps end at the nearest master above and the nearest dependent below", () => {
-  const free = freeGaps(roster, ties, ["b.plank"]);
+  const free = freeGaps(roster.lists.plugins, ties, ["b.plank"]);
   expect([free.from, free.to]).toEqual([3, 4]);
   expect(free.above).toMatchObject({ kind: "tie", with: "a.plank", because: "needs" });
   expect(free.below).toMatchObject({ kind: "tie", with: "d.plank" });
@@ -36,7 +36,7 @@ test("the free gaps end at the nearest master above and the nearest dependent be
 });
 
 test("a load rank bars the way and names the neighbour", () => {
-  const free = freeGaps(roster, ties, ["c.plank"]);
+  const free = freeGaps(roster.lists.plugins, ties, ["c.plank"]);
   expect(free.above).toEqual({ kind: "rank", with: "Core.keel", item: "c.plank", rank: "ordinary" });
   expect(free.below).toBeNull();
   expect(place(["Core.keel"], 4)).toMatchObject({
@@ -46,7 +46,7 @@ test("a load rank bars the way and names the neighbour", () => {
 });
 
 test("several items go together, bounded by what stays", () => {
-  const free = freeGaps(roster, ties, ["a.plank", "b.plank"]);
+  const free = freeGaps(roster.lists.plugins, ties, ["a.plank", "b.plank"]);
   expect([free.from, free.to]).toEqual([2, 3]);
   expect(after(["b.plank", "a.plank"], 3)).toEqual([
     "Pond.keel@game",
@@ -76,12 +76,16 @@ test("ties that are broken already bar nobody; prefer rules never do", () => {
     { name: "x.plank" },
     { name: "a.plank" },
   ]);
-  expect(placeEdit(broken, indexTies(broken), ["b.plank"], 2)).toMatchObject({ ok: true });
+  expect(placeEdit(broken.lists.plugins, indexTies(broken, "plugins"), ["b.plank"], 2)).toMatchObject({
+    ok: true,
+  });
   const preferring = testRoster(
     [{ name: "a.plank" }, { name: "b.plank" }],
     [{ kind: "after", item: "b.plank", other: "a.plank", strength: "prefer" }],
   );
-  expect(placeEdit(preferring, indexTies(preferring), ["b.plank"], 1)).toMatchObject({ ok: true });
+  expect(placeEdit(preferring.lists.plugins, indexTies(preferring, "plugins"), ["b.plank"], 1)).toMatchObject(
+    { ok: true },
+  );
 });
 
 test("a gap is free just where the edit breaks no must tie that held, by trying every gap", () => {
@@ -98,7 +102,7 @@ test("a gap is free just where the edit breaks no must tie that held, by trying 
       fc.nat(5),
       (plugins, ids, gap) => {
         const given = testRoster(plugins);
-        const index = indexTies(given);
+        const index = indexTies(given, "plugins");
         const rest = orderOf(given).filter((id) => !ids.includes(id));
         const moved = orderOf(given).filter((id) => ids.includes(id));
         const next = [...rest.slice(0, gap), ...moved, ...rest.slice(gap)];
@@ -111,7 +115,7 @@ test("a gap is free just where the edit breaks no must tie that held, by trying 
             holds(orderOf(given), tie.earlier, tie.later) &&
             !holds(next, tie.earlier, tie.later),
         );
-        expect(placeEdit(given, index, ids, gap).ok).toBe(gap > 0 && !breaks);
+        expect(placeEdit(given.lists.plugins, index, ids, gap).ok).toBe(gap > 0 && !breaks);
       },
     ),
     { numRuns: 500 },

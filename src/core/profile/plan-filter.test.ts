@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { Finding } from "../model/finding";
 import { testRoster, withState } from "../testing/roster";
 import { changesSince } from "./changes";
-import { filterPlugins, narrows, noFilter, inLookOrder, type PlanFilter } from "./plan-filter";
+import { filterItems, narrows, noFilter, inLookOrder, type PlanFilter } from "./plan-filter";
 
 const roster = testRoster(
   [
@@ -18,7 +18,9 @@ const findings: Finding[] = [
 ];
 
 describe("a filter of the plan", () => {
-  const shown = (part: Partial<PlanFilter>) => [...filterPlugins(roster, findings, { ...noFilter, ...part })];
+  const shown = (part: Partial<PlanFilter>) => [
+    ...filterItems(roster, roster.lists.plugins, findings, { ...noFilter, ...part }),
+  ];
 
   test("lets through what all of its parts do", () => {
     expect(shown({})).toHaveLength(5);
@@ -69,22 +71,25 @@ describe("what has changed since", () => {
       { id: "new", on: true, section: "patches" } as never,
     );
     expect(changesSince(state, { ...now, rules: [] })).toEqual({
-      added: ["new"],
-      gone: ["p.plank"],
-      moved: [expect.stringMatching(/^[ab]\./)],
-      switchedOn: ["a.plank"],
-      switchedOff: [],
+      plugins: {
+        added: ["new"],
+        gone: ["p.plank"],
+        moved: [expect.stringMatching(/^[ab]\./)],
+        switchedOn: ["a.plank"],
+        switchedOff: [],
+      },
+      mods: { added: [], gone: [], moved: [], switchedOn: [], switchedOff: [] },
       rulesAdded: 0,
       rulesGone: 1,
     });
-    expect(changesSince(now, state).gone).toEqual(["new"]);
+    expect(changesSince(now, state).plugins.gone).toEqual(["new"]);
   });
 
   test("names the fewest that can have moved", () => {
     fc.assert(
       fc.property(fc.shuffledSubarray([core, a, b, p], { minLength: 4 }), (entries) => {
         const changed = withState(roster, withEntries(pond, ...entries));
-        const { moved } = changesSince(state, changed.profile.state);
+        const { moved } = changesSince(state, changed.profile.state).plugins;
         const rest = (list: readonly { id: string }[]) =>
           list.map(({ id }) => id).filter((id) => !moved.includes(id));
         expect(rest(changed.profile.state.plugins.entries)).toEqual(rest(state.plugins.entries));

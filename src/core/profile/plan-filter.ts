@@ -1,6 +1,9 @@
 import type { Finding, Level } from "../model/finding";
+import { listOfRule, type ListName, type Note } from "../model/profile";
 import { itemsOf } from "../order/rule-items";
-import type { Roster, SeatedPlugin } from "./roster";
+import { kindsOf } from "./kinds";
+import { notesOf } from "./notes";
+import { titleOf, type Roster, type SeatedItem, type SeatedList } from "./roster";
 
 /** What of a plan is shown; null or empty does not narrow it. */
 export interface PlanFilter {
@@ -13,6 +16,8 @@ export interface PlanFilter {
   readonly finding: Level | "any" | null;
   /** Named by a rule, or by none. */
   readonly ruled: boolean | null;
+  /** With a note of somebody's, or without. */
+  readonly noted: boolean | null;
   readonly fresh: boolean;
   /** Ids found by something else, as those moved since a restore point, and what that is called. */
   readonly among: { readonly ids: ReadonlySet<string>; readonly words: string } | null;
@@ -26,6 +31,7 @@ export const noFilter: PlanFilter = {
   tag: null,
   finding: null,
   ruled: null,
+  noted: null,
   fresh: false,
   among: null,
 };
@@ -33,47 +39,82 @@ export const noFilter: PlanFilter = {
 export const narrows = (filter: PlanFilter): boolean =>
   filter.text.trim() !== "" ||
   filter.fresh ||
-  [filter.loads, filter.section, filter.kind, filter.tag, filter.finding, filter.ruled, filter.among].some(
-    (part) => part !== null,
-  );
+  [
+    filter.loads,
+    filter.section,
+    filter.kind,
+    filter.tag,
+    filter.finding,
+    filter.ruled,
+    filter.noted,
+    filter.among,
+  ].some((part) => part !== null);
 
-/** Ids of the plugins that all parts of the filter let through. */
-export function filterPlugins(roster: Roster, findings: readonly Finding[], filter: PlanFilter): Set<string> {
+/** Ids of the items of a list that all parts of the filter let through. */
+export function filterItems(
+  roster: Roster,
+  list: SeatedList,
+  findings: readonly Finding[],
+  filter: PlanFilter,
+): Set<string> {
   const wanted = filter.text.trim().toLowerCase();
-  const found = findingSubjects(findings, filter.finding);
-  const ruled = new Set(roster.profile.state.rules.flatMap(({ rule }) => itemsOf(rule)));
-  const passes = (plugin: SeatedPlugin) =>
-    (wanted === "" || textOf(plugin).includes(wanted)) &&
-    (filter.loads === null || plugin.loads === filter.loads) &&
-    (filter.section === null || plugin.entry.section === filter.section) &&
-    (filter.kind === null || plugin.rank.id === filter.kind || plugin.counting?.id === filter.kind) &&
-    (filter.tag === null || (plugin.mod?.mod?.tags.includes(filter.tag) ?? false)) &&
-    (found === null || found.has(plugin.id)) &&
-    (filter.ruled === null || ruled.has(plugin.id) === filter.ruled) &&
-    (!filter.fresh || plugin.entry.fresh === true) &&
-    (filter.among === null || filter.among.ids.has(plugin.id));
-  return new Set(roster.plugins.filter(passes).map((plugin) => plugin.id));
+  const found = findingSubjects(findings, list.name, filter.finding);
+  const ruled = ruledItems(roster, list.name);
+  const notes = notesOf(roster, list.name);
+  const passes = (item: SeatedItem) =>
+    (wanted === "" || textOf(item, notes.get(item.id)).includes(wanted)) &&
+    (filter.loads === null || item.loads === filter.loads) &&
+    (filter.section === null || item.entry.section === filter.section) &&
+    (filter.kind === null || kindsOf(item).some((kind) => kind.id === filter.kind)) &&
+    (filter.tag === null || tagsOf(item).includes(filter.tag)) &&
+    (found === null || found.has(item.id)) &&
+    (filter.ruled === null || ruled.has(item.id) === filter.ruled) &&
+    (filter.noted === null || notes.has(item.id) === filter.noted) &&
+    (!filter.fresh || item.entry.fresh === true) &&
+    (filter.among === null || filter.among.ids.has(item.id));
+  return new Set(list.items.filter(passes).map((item) => item.id));
 }
 
-const textOf = ({ id, seat, mod }: SeatedPlugin): string =>
-  `${seat} ${id} ${mod?.mod?.name ?? ""} ${mod?.mod?.author ?? ""}`.toLowerCase();
+/** The mod that an item is, or that it comes with. */
+export const modOf = (item: SeatedItem) => (item.list === "mods" ? item : item.mod)?.mod ?? null;
 
-function findingSubjects(findings: readonly Finding[], level: PlanFilter["finding"]): Set<string> | null {
+export const tagsOf = (item: SeatedItem): readonly string[] => modOf(item)?.tags ?? [];
+
+const ruledItems = ({ profile }: Roster, list: ListName): Set<string> =>
+  new Set(
+    profile.state.rules.filter((rule) => listOfRule(rule) === list).flatMap(({ rule }) => itemsOf(rule)),
+  );
+
+const textOf = (item: SeatedItem, note: Note | undefined): string =>
+  [item.seat, item.id, titleOf(item), modOf(item)?.name, modOf(item)?.author, note?.text]
+    .filter(Boolean)
+    .join(" ")
+    .toLowerCase();
+
+function findingSubjects(
+  findings: readonly Finding[],
+  list: ListName,
+  level: PlanFilter["finding"],
+): Set<string> | null {
   if (level === null) return null;
   const wanted = findings.filter((finding) => level === "any" || finding.level === level);
-  return new Set(wanted.flatMap(({ subjects }) => subjects.map(({ id }) => id)));
+  const subjects = wanted.flatMap((finding) => finding.subjects).filter((subject) => subject.list === list);
+  return new Set(subjects.map(({ id }) => id));
 }
 
 export type PlanSort = "name" | "kind" | "mod" | "size";
 
-/** The plugins in another order to look at, which is not the one that they load in. */
-export function inLookOrder(plugins: readonly SeatedPlugin[], by: PlanSort): SeatedPlugin[] {
-  const keyOf: Record<PlanSort, (plugin: SeatedPlugin) => string | number> = {
-    name: ({ id }) => id.toLowerCase(),
-    kind: ({ rank, counting }) => `${rank.id} ${counting?.id ?? ""}`,
-    mod: ({ mod }) => (mod?.mod?.name ?? "").toLowerCase(),
-    size: ({ file }) => -(file?.size ?? 0),
+/** The items in another order to look at, which is not the one that they load in. */
+export function inLookOrder(items: readonly SeatedItem[], by: PlanSort): SeatedItem[] {
+  const keyOf: Record<PlanSort, (item: SeatedItem) => string | number> = {
+    name: (item) => titleOf(item).toLowerCase(),
+    kind: (item) =>
+      kindsOf(item)
+        .map((kind) => kind.id)
+        .join(" "),
+    mod: (item) => (modOf(item)?.name ?? "").toLowerCase(),
+    size: (item) => -((item.list === "mods" ? item.mod : item.file)?.size ?? 0),
   };
   const key = keyOf[by];
-  return [...plugins].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.place - b.place));
+  return [...items].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.place - b.place));
 }

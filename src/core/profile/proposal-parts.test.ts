@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { OrderRule } from "../model/problem";
 import { testRoster } from "../testing/roster";
-import { arrangeEdit, proposePlugins } from "./accept";
+import { arrangeEdit, proposeOrder } from "./accept";
 import { prepareEdit } from "./prepare-edit";
 import { moveEffects, takeMoves } from "./proposal-parts";
 import { makeRoster } from "./roster";
@@ -44,8 +44,8 @@ const anyRoster = fc
 test("any part of a proposal is an order that the laws allow, in which what is left keeps its place among what stays", () => {
   fc.assert(
     fc.property(anyRoster, fc.infiniteStream(fc.boolean()), (roster, coin) => {
-      const ties = indexTies(roster);
-      const proposal = proposePlugins(roster);
+      const ties = indexTies(roster, "plugins");
+      const proposal = proposeOrder(roster, "plugins");
       const wanted = new Set(proposal.moves.map(({ id }) => id).filter(() => coin.next().value));
       const { entries, taken } = takeMoves(roster, ties, proposal, wanted);
       expect([...wanted].every((id) => taken.has(id))).toBe(true);
@@ -55,7 +55,7 @@ test("any part of a proposal is an order that the laws allow, in which what is l
       expect(untouched(entries.map((entry) => entry.id))).toEqual(
         untouched(roster.plugins.map(({ id }) => id)),
       );
-      const edit = arrangeEdit(roster, entries, taken.size);
+      const edit = arrangeEdit(roster, "plugins", entries, taken.size);
       if (edit) expect(prepareEdit(roster, () => ties, edit).ok).toBe(true);
     }),
     { numRuns: 1500 },
@@ -68,19 +68,19 @@ test("all moves are the proposal, none is the order as it is", () => {
     { name: "c.plank" },
     { name: "b.plank" },
   ]);
-  const proposal = proposePlugins(roster);
-  const ties = indexTies(roster);
+  const proposal = proposeOrder(roster, "plugins");
+  const ties = indexTies(roster, "plugins");
   const part = (...ids: string[]) => takeMoves(roster, ties, proposal, new Set(ids));
   expect(part("b.plank").entries).toEqual(proposal.entries);
-  expect(arrangeEdit(roster, part().entries, 0)).toBeNull();
+  expect(arrangeEdit(roster, "plugins", part().entries, 0)).toBeNull();
 });
 
 test("a move that another one needs is taken with it", () => {
   const stays = ["a", "b", "c"].map((name) => ({ name: `${name}.plank`, masters: ["y.plank"] }));
   const roster = testRoster([...stays, { name: "x.plank" }, { name: "y.plank", masters: ["x.plank"] }]);
-  const proposal = proposePlugins(roster);
+  const proposal = proposeOrder(roster, "plugins");
   expect(proposal.result.moved).toEqual(["x.plank", "y.plank"]);
-  const part = (id: string) => takeMoves(roster, indexTies(roster), proposal, new Set([id]));
+  const part = (id: string) => takeMoves(roster, indexTies(roster, "plugins"), proposal, new Set([id]));
   expect([...part("y.plank").taken].sort()).toEqual(["x.plank", "y.plank"]);
   expect([...part("x.plank").taken]).toEqual(["x.plank"]);
 });
@@ -96,7 +96,7 @@ test("a move changes something where it mends a tie, or where another one wins t
     { broader: "a.plank", narrower: "p.plank", shared: 9 },
   ];
   const roster = makeRoster(base.game, base.profile, { ...base.stock, overlaps });
-  const effects = moveEffects(roster, proposePlugins(roster));
+  const effects = moveEffects(roster, proposeOrder(roster, "plugins"));
   expect(effects.get("b.plank")).toEqual({
     mends: true,
     winners: [{ winner: "a.plank", loser: "b.plank", shared: 2 }],

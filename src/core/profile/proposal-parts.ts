@@ -1,9 +1,10 @@
 import type { Entry } from "../model/profile";
-import type { PluginProposal } from "./accept";
-import type { Roster } from "./roster";
+import type { OrderProposal } from "./accept";
+import { overlapsOf } from "./remember";
+import type { Roster, SeatedList } from "./roster";
 import type { TieIndex } from "./ties";
 
-/** Two plugins that change the same records, in the order in which a proposal has them: the later one wins. */
+/** Two that change the same records, or bring the same files, in the order in which a proposal has them: the later one wins. */
 export interface WinnerChange {
   readonly winner: string;
   readonly loser: string;
@@ -17,12 +18,13 @@ export interface MoveEffect {
   readonly winners: readonly WinnerChange[];
 }
 
-/** The effect of each move of a proposal, by the plugin's id. */
-export function moveEffects(roster: Roster, proposal: PluginProposal): Map<string, MoveEffect> {
+/** The effect of each move of a proposal, by the item's id. */
+export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string, MoveEffect> {
   const placeThen = new Map(proposal.entries.map((entry, place) => [entry.id, place]));
+  const { itemOf } = roster.lists[proposal.list];
   const winners = new Map<string, WinnerChange[]>(proposal.moves.map(({ id }) => [id, []]));
-  for (const { broader: a, narrower: b, shared } of roster.stock.overlaps) {
-    const [one, other] = [roster.pluginOf.get(a), roster.pluginOf.get(b)];
+  for (const { broader: a, narrower: b, shared } of overlapsOf(roster, proposal.list)) {
+    const [one, other] = [itemOf.get(a), itemOf.get(b)];
     if (!one || !other) continue;
     const aLater = placeThen.get(a)! > placeThen.get(b)!;
     if (one.place > other.place === aLater) continue;
@@ -51,7 +53,7 @@ export interface ProposalPart {
 export function takeMoves(
   roster: Roster,
   ties: TieIndex,
-  proposal: PluginProposal,
+  proposal: OrderProposal,
   wanted: ReadonlySet<string>,
 ): ProposalPart {
   const moved = new Set(proposal.moves.map(({ id }) => id));
@@ -59,7 +61,7 @@ export function takeMoves(
   for (;;) {
     if (taken.size === moved.size) return { entries: proposal.entries, taken };
     const entries = arrangePart(roster, proposal, moved, taken);
-    const missing = leftButNeeded(roster, ties, entries, moved, taken);
+    const missing = leftButNeeded(roster.lists[proposal.list], ties, entries, moved, taken);
     if (missing.length === 0) return { entries, taken };
     for (const id of missing) taken.add(id);
   }
@@ -67,11 +69,11 @@ export function takeMoves(
 
 function arrangePart(
   roster: Roster,
-  proposal: PluginProposal,
+  proposal: OrderProposal,
   moved: ReadonlySet<string>,
   taken: ReadonlySet<string>,
 ): Entry[] {
-  const { sections, entries: present } = roster.profile.state.plugins;
+  const { sections, entries: present } = roster.profile.state[proposal.list];
   const rankOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
   const proposed = new Map(proposal.entries.map((entry) => [entry.id, entry]));
   const order = present
@@ -110,14 +112,14 @@ function intoSections(
 
 /** Moves that are left though a must tie with one that is taken would break for it. */
 function leftButNeeded(
-  roster: Roster,
+  { itemOf }: SeatedList,
   ties: TieIndex,
   entries: readonly Entry[],
   moved: ReadonlySet<string>,
   taken: ReadonlySet<string>,
 ): string[] {
   const placeOf = new Map(entries.map((entry, place) => [entry.id, place]));
-  const now = (id: string) => roster.pluginOf.get(id)!.place;
+  const now = (id: string) => itemOf.get(id)!.place;
   return ties.all
     .filter(({ strength, kept }) => strength === "must" && kept)
     .filter(({ earlier, later }) => now(earlier) < now(later) && placeOf.get(earlier)! > placeOf.get(later)!)

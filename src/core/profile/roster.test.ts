@@ -1,3 +1,4 @@
+import type { Section } from "../model/game";
 import type { Entry } from "../model/profile";
 import type { Profile } from "../model/profile";
 import { testGame } from "../testing/game";
@@ -47,10 +48,25 @@ test("what always loads is the game's own and the expansions that are on, in the
   expect(fixedPlugins(testGame, ["island"])).toEqual(["Pond.keel", "Island.keel"]);
 });
 
-test("arrivals go to the section of their rank that shares a tag, else the first", () => {
-  expect(arrivalSection(testGame, "ordinary", ["patch"])).toBe("patches");
-  expect(arrivalSection(testGame, "ordinary", ["other"])).toBe("world");
-  expect(arrivalSection(testGame, "foundation", ["patch"])).toBe("base");
+test("arrivals go to the open section of their rank that takes a tag, else to where arrivals wait, else to the first", () => {
+  const { sections } = testGame;
+  const goesTo = (own: readonly Section[], rank: string, tag: string) => arrivalSection(own, rank, [tag])?.id;
+  expect(goesTo(sections, "ordinary", "patch")).toBe("patches");
+  expect(goesTo(sections, "ordinary", "other")).toBe("world");
+  expect(goesTo(sections, "foundation", "patch")).toBe("base");
+  expect(goesTo([], "foundation", "patch")).toBeUndefined();
+  const waiting = {
+    id: "arrived",
+    name: "Unseated",
+    rank: "ordinary",
+    guidance: "",
+    unseated: true,
+  } as const;
+  expect(goesTo([...sections, waiting], "ordinary", "other")).toBe("arrived");
+  expect(goesTo([...sections, waiting], "ordinary", "patch")).toBe("patches");
+  const closed = sections.map((section) => ({ ...section, closed: true }) as const);
+  expect(goesTo([...closed, waiting], "ordinary", "patch")).toBe("arrived");
+  expect(goesTo(closed, "ordinary", "patch")).toBe("world");
 });
 
 test("a plugin loads where it and its mod are on; built-in ones always do and use no place", () => {
@@ -124,7 +140,10 @@ test("what falls with a plugin are those that load and need it, directly or not"
     { name: "c.plank", masters: ["b.plank"] },
     { name: "off.plank", masters: ["a.plank"], on: false },
   ]);
-  expect(dependentsOf(roster, "a.plank").map((plugin) => plugin.id)).toEqual(["b.plank", "c.plank"]);
+  expect(dependentsOf(roster.lists.plugins, "a.plank").map((plugin) => plugin.id)).toEqual([
+    "b.plank",
+    "c.plank",
+  ]);
 });
 
 test("a typed seat is a gap among the others and a section; past the end means the end", () => {
@@ -134,7 +153,7 @@ test("a typed seat is a gap among the others and a section; past the end means t
     { name: "p.plank", section: "patches" },
   ]);
   const seat = (text: string) => {
-    const found = findSeat(roster, text, ["b.plank"]);
+    const found = findSeat(roster.lists.plugins, text, ["b.plank"]);
     return found.ok ? found.value : found.refusal.code;
   };
   expect(seat(" c1 ")).toEqual({ gap: 1, section: "world" });

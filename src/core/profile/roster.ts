@@ -1,11 +1,11 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
-import type { Entry, Profile } from "../model/profile";
+import type { Entry, ListName, Order, Profile } from "../model/profile";
 import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
-import { countingOf, fixedPlugins, loadRankOf } from "./laws";
+import { countingOf, fixedPlugins, loadRankOf, modRank } from "./laws";
 import { seatsOf } from "./seats";
 
 /** What lies on the disk: the game's own plugins, the owned expansions, and the shelf. */
@@ -15,14 +15,28 @@ export interface Stock {
   readonly shelf: readonly ShelfMod[];
   /** Plugins of the shelf that change the same records, by name. */
   readonly overlaps: readonly Overlap[];
+  /** Mods of the shelf that bring the same files, by id. */
+  readonly fileOverlaps: readonly Overlap[];
   /** Every rulebook of the game that was brought in; a profile says by which it goes. */
   readonly books: readonly Rulebook[];
 }
 
-export interface SeatedMod {
+/** What an item of either order has. */
+interface Seated {
   readonly id: string;
-  readonly on: boolean;
+  readonly entry: Entry;
   readonly place: number;
+  readonly seat: string;
+  readonly section: Section | null;
+  readonly rank: LoadRank;
+  /** Built in: always loads, cannot be moved or switched off. */
+  readonly fixed: boolean;
+  /** A mod is on; a plugin is on and so is its mod, or it is built in. */
+  readonly loads: boolean;
+}
+
+export interface SeatedMod extends Seated {
+  readonly list: "mods";
   /** Null where the profile lists a mod that is not on the shelf. */
   readonly mod: ShelfMod | null;
 }
@@ -33,22 +47,24 @@ export interface Master {
   readonly id: string | null;
 }
 
-export interface SeatedPlugin {
-  readonly id: string;
-  readonly entry: Entry;
-  readonly place: number;
-  readonly seat: string;
-  readonly section: Section | null;
-  readonly rank: LoadRank;
+export interface SeatedPlugin extends Seated {
+  readonly list: "plugins";
   readonly counting: Counting | null;
-  /** Built in: always loads, cannot be moved or switched off. */
-  readonly fixed: boolean;
   readonly file: PluginFile | null;
   /** The mod that supplies it: of several that are on, the one that loads later. */
   readonly mod: SeatedMod | null;
-  /** It is on and so is its mod, or it is built in. */
-  readonly loads: boolean;
   readonly masters: readonly Master[];
+}
+
+export type SeatedItem = SeatedMod | SeatedPlugin;
+
+/** One of the two orders with what stands in it. */
+export interface SeatedList<Item extends SeatedItem = SeatedItem> {
+  readonly name: ListName;
+  readonly sections: Order["sections"];
+  readonly ranks: readonly LoadRank[];
+  readonly items: readonly Item[];
+  readonly itemOf: ReadonlyMap<string, Item>;
 }
 
 /** A profile with everything that its game and the shelf say about its items. */
@@ -56,11 +72,26 @@ export interface Roster {
   readonly game: GameDefinition;
   readonly profile: Profile;
   readonly stock: Stock;
+  readonly lists: { readonly mods: SeatedList<SeatedMod>; readonly plugins: SeatedList<SeatedPlugin> };
   readonly mods: readonly SeatedMod[];
   readonly modOf: ReadonlyMap<string, SeatedMod>;
   readonly plugins: readonly SeatedPlugin[];
   readonly pluginOf: ReadonlyMap<string, SeatedPlugin>;
   readonly idOfName: ReadonlyMap<string, string>;
+}
+
+/** The item of this id in either list; ids of plugins are names of files and so no ids of mods. */
+export const findItem = (roster: Roster, id: string): SeatedItem | undefined =>
+  roster.pluginOf.get(id) ?? roster.modOf.get(id);
+
+/** What an item is called. */
+export const titleOf = (item: SeatedItem): string =>
+  item.list === "mods" ? (item.mod?.name ?? item.id) : item.id;
+
+/** An item as plain text calls it: its seat, if it has one, and its name. */
+export function seatAndTitle(roster: Roster, id: string): string {
+  const item = findItem(roster, id);
+  return item ? `${item.seat} ${titleOf(item)}` : id;
 }
 
 /** Which of two shelf entries of one mod counts where nothing pins the other: the newer, then the later name. */
@@ -97,27 +128,35 @@ export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
 }
 
 /**
- * What an earlier roster of the same stock and mods has found is taken over from `before`; plugins with nothing new to
+ * What an earlier roster of the same stock and mods has found is taken over from `before`; items with nothing new to
  * say of them stay the same objects.
  */
 export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock, before?: Roster): Roster {
-  const sameMods =
-    before?.stock === stock && before.game === game && before.profile.state.mods === profile.state.mods;
-  const mods = sameMods ? before.mods : seatMods(profile, stock);
-  const suppliers = sameMods ? suppliersKnown.get(before.mods)! : suppliersOf(game, mods);
-  suppliersKnown.set(mods, suppliers);
-  const known = sameMods && holdsTheSame(before, profile) ? before : null;
+  const sameGround = before?.stock === stock && before.game === game ? before : null;
+  const mods = listMods(profile, stock, sameGround);
+  const sameMods = sameGround?.lists.mods === mods ? sameGround : null;
+  const suppliers = sameMods ? suppliersKnown.get(mods.items)! : suppliersOf(game, mods.items);
+  suppliersKnown.set(mods.items, suppliers);
+  const known = sameMods && holdsTheSame(sameMods, profile) ? sameMods : null;
   const idOfName =
     known?.idOfName ?? new Map(profile.state.plugins.entries.map(({ id }) => [foldName(game, id), id]));
-  const plugins = seatPlugins(profile, describer(game, profile, stock, suppliers, idOfName), known);
+  const items = seatPlugins(profile, describer(game, profile, stock, suppliers, idOfName), known);
+  const plugins: SeatedList<SeatedPlugin> = {
+    name: "plugins",
+    sections: profile.state.plugins.sections,
+    ranks: game.loadRanks,
+    items,
+    itemOf: new Map(items.map((plugin) => [plugin.id, plugin])),
+  };
   return {
     game,
     profile,
     stock,
-    mods,
-    modOf: sameMods ? before.modOf : new Map(mods.map((mod) => [mod.id, mod])),
-    plugins,
-    pluginOf: new Map(plugins.map((plugin) => [plugin.id, plugin])),
+    lists: { mods, plugins },
+    mods: mods.items,
+    modOf: mods.itemOf,
+    plugins: plugins.items,
+    pluginOf: plugins.itemOf,
     idOfName,
   };
 }
@@ -133,14 +172,31 @@ function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): b
   );
 }
 
-function seatMods({ state }: Profile, stock: Stock): SeatedMod[] {
+function listMods({ state }: Profile, stock: Stock, before: Roster | null): SeatedList<SeatedMod> {
+  if (before && before.profile.state.mods === state.mods) return before.lists.mods;
   const { byId, byContent } = indexShelf(stock);
-  return state.mods.entries.map((entry, place) => ({
+  const { sections, entries } = state.mods;
+  const sectionOf = new Map(sections.map((section) => [section.id, section]));
+  const seats = seatsOf(state.mods);
+  const items = entries.map((entry, place): SeatedMod => ({
+    list: "mods",
     id: entry.id,
-    on: entry.on,
+    entry,
     place,
+    seat: seats.get(entry.id)!,
+    section: sectionOf.get(entry.section ?? "") ?? null,
+    rank: modRank,
+    fixed: false,
+    loads: entry.on,
     mod: byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null,
   }));
+  return {
+    name: "mods",
+    sections,
+    ranks: [modRank],
+    items,
+    itemOf: new Map(items.map((mod) => [mod.id, mod])),
+  };
 }
 
 type Suppliers = ReadonlyMap<string, { readonly mod: SeatedMod; readonly file: PluginFile }>;
@@ -186,6 +242,7 @@ function describer(
     const named = { name: entry.id, header: file?.header ?? null };
     const rank = file || !section ? loadRankOf(game, named, fixed) : rankOf.get(section.rank);
     return {
+      list: "plugins",
       id: entry.id,
       entry,
       section,
@@ -194,7 +251,7 @@ function describer(
       fixed: isFixed,
       file,
       mod: supplier?.mod ?? null,
-      loads: isFixed || (entry.on && supplier?.mod.on === true),
+      loads: isFixed || (entry.on && supplier?.mod.loads === true),
       masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOfName.get(fold(name)) ?? null })),
     };
   };
@@ -206,7 +263,7 @@ function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Supplier
   for (const mod of mods) {
     for (const file of mod.mod?.plugins ?? []) {
       const key = foldName(game, file.name);
-      if (mod.on || !suppliers.get(key)?.mod.on) suppliers.set(key, { mod, file });
+      if (mod.loads || !suppliers.get(key)?.mod.loads) suppliers.set(key, { mod, file });
     }
   }
   return suppliers;

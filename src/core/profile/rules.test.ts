@@ -8,7 +8,7 @@ import { contradictionsOf, idleRules, ruleEffect, ruleStandings } from "./rules"
 import { makeRoster } from "./roster";
 import { parseRule } from "./rule-sentence";
 import { applySteps } from "./steps";
-import { indexTies } from "./ties";
+import { allTies } from "./ties";
 
 const after = (item: string, other: string, more: Partial<OrderRule> = {}): OrderRule =>
   ({ kind: "after", item, other, strength: "prefer", ...more }) as OrderRule;
@@ -33,7 +33,7 @@ describe("how rules stand", () => {
     const base = testRoster(plugins, [rule]);
     const rules = base.profile.state.rules.map((each) => ({ ...each, ...more }));
     const roster = withState(base, { ...base.profile.state, rules });
-    return ruleStandings(roster, indexTies(roster)).get("r0");
+    return ruleStandings(roster, allTies(roster)).get("r0");
   };
 
   test("in the order as it is: by place, end of the scope, and neighbourhood", () => {
@@ -56,7 +56,7 @@ describe("how rules stand", () => {
       [{ name: "x.plank" }, { name: "y.plank" }, { name: "z.plank" }],
       [after("x.plank", "y.plank"), together("x.plank", "z.plank")],
     );
-    expect([...ruleStandings(roster, indexTies(roster)).values()]).toEqual(["broken", "broken"]);
+    expect([...ruleStandings(roster, allTies(roster)).values()]).toEqual(["broken", "broken"]);
   });
 
   test("idle where other ties say the same", () => {
@@ -65,9 +65,9 @@ describe("how rules stand", () => {
       after("c.plank", "Core.keel"),
       last("c.plank"),
     ]);
-    expect([...idleRules(roster, indexTies(roster))]).toEqual(["r0", "r1"]);
+    expect([...idleRules(roster, allTies(roster))]).toEqual(["r0", "r1"]);
     const free = testRoster([{ name: "x.plank" }, { name: "y.plank" }], [after("y.plank", "x.plank")]);
-    expect(idleRules(free, indexTies(free)).size).toBe(0);
+    expect(idleRules(free, allTies(free)).size).toBe(0);
   });
 
   test("what one changes is the proposal with it and without it", () => {
@@ -109,31 +109,36 @@ describe("what can be remembered of a move", () => {
   const roster = testRoster(plugins);
 
   test("the neighbours of the same kind, and the end of the section", () => {
-    expect(rulesToRemember(roster, ["b.plank"])).toEqual([
+    expect(rulesToRemember(roster, "plugins", ["b.plank"])).toEqual([
       after("b.plank", "a.plank"),
       { kind: "before", item: "b.plank", other: "c.plank", strength: "prefer" },
     ]);
-    expect(rulesToRemember(roster, ["c.plank"]).map((rule) => rule.kind)).toEqual([
+    expect(rulesToRemember(roster, "plugins", ["c.plank"]).map((rule) => rule.kind)).toEqual([
       "after",
       "before",
       "last",
     ]);
-    expect(rulesToRemember(roster, ["Core.keel"]).map((rule) => rule.kind)).toEqual(["last", "first"]);
+    expect(rulesToRemember(roster, "plugins", ["Core.keel"]).map((rule) => rule.kind)).toEqual([
+      "last",
+      "first",
+    ]);
   });
 
   test("of several, that they stay together; what is known already is not offered again", () => {
-    expect(rulesToRemember(roster, ["b.plank", "c.plank"]).at(-1)).toEqual(together("b.plank", "c.plank"));
+    expect(rulesToRemember(roster, "plugins", ["b.plank", "c.plank"]).at(-1)).toEqual(
+      together("b.plank", "c.plank"),
+    );
     const known = testRoster(plugins, [after("b.plank", "a.plank")]);
-    expect(rulesToRemember(known, ["b.plank"]).map((rule) => rule.kind)).toEqual(["before"]);
-    expect(rulesToRemember(roster, [])).toEqual([]);
+    expect(rulesToRemember(known, "plugins", ["b.plank"]).map((rule) => rule.kind)).toEqual(["before"]);
+    expect(rulesToRemember(roster, "plugins", [])).toEqual([]);
   });
 
   test("partners that change the same records are offered first", () => {
     const overlaps = [{ broader: "p.plank", narrower: "a.plank", shared: 4 }];
     const touching = makeRoster(roster.game, roster.profile, { ...roster.stock, overlaps });
-    const partners = partnersFor(touching, "a.plank");
-    expect(partners[0]).toMatchObject({ plugin: { id: "p.plank" }, shared: 4 });
-    expect(partners.map(({ plugin }) => plugin.id).slice(1)).toEqual(["Core.keel", "b.plank", "c.plank"]);
+    const partners = partnersFor(touching, "plugins", "a.plank");
+    expect(partners[0]).toMatchObject({ item: { id: "p.plank" }, shared: 4 });
+    expect(partners.map(({ item }) => item.id).slice(1)).toEqual(["Core.keel", "b.plank", "c.plank"]);
   });
 });
 
@@ -170,7 +175,7 @@ describe("edits of rules", () => {
 describe("a rule in plain words", () => {
   const roster = testRoster(plugins);
   const parsed = (text: string) => {
-    const spoken = parseRule(roster, text);
+    const spoken = parseRule(roster.lists.plugins, text);
     return spoken === null ? null : spoken.ok ? spoken.value : spoken.refusal.code;
   };
 

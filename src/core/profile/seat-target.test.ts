@@ -11,7 +11,7 @@ const roster = testRoster([
 
 /** The order that comes of moving a plugin to where the phrase says, and its section; or why not. */
 function moved(id: string, text: string): string {
-  const target = findTarget(roster, text, [id]);
+  const target = findTarget(roster.lists.plugins, text, [id]);
   if (!target.ok) return target.refusal.code;
   const rest = orderOf(roster).filter((each) => each !== id);
   rest.splice(target.value.gap, 0, id);
@@ -38,7 +38,7 @@ test("the start or the end of a section", () => {
 });
 
 test("a number of a sheet, ten for each section", () => {
-  expect(numbersOf(roster).map(({ number }) => number)).toEqual([10, 20, 30, 33, 37, 40]);
+  expect(numbersOf(roster.lists.plugins).map(({ number }) => number)).toEqual([10, 20, 30, 33, 37, 40]);
   expect(moved("a.plank", "36")).toBe("PCbcap world");
   expect(moved("p.plank", "31.5")).toBe("PCapbc world");
   expect(moved("p.plank", "5")).toBe("no-number");

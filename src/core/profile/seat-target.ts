@@ -1,7 +1,7 @@
 import { done, refuse, type Outcome } from "../model/outcome";
 import { numbersOfSeats, seatsOfNumbers, tiersOf, type Numbered } from "../order/tiers";
-import type { Roster } from "./roster";
-import { findPlugins } from "./rule-sentence";
+import { findItems } from "./find-items";
+import type { SeatedList } from "./roster";
 import { letterOf } from "./seats";
 
 /** Where a typed seat is: the gap among the other items, and the section. */
@@ -14,47 +14,47 @@ export interface SeatTarget {
  * Where a phrase sends items: "C12", "after Tidal Core", "before C4", "start of C", "end of C", or a number as people
  * keep it in sheets, ten for each section: 31.5 is in the third one.
  */
-export function findTarget(roster: Roster, text: string, ids: readonly string[]): Outcome<SeatTarget> {
+export function findTarget(list: SeatedList, text: string, ids: readonly string[]): Outcome<SeatTarget> {
   const beside = /^\s*(after|before)\s+(.+)$/i.exec(text);
-  if (beside) return besideItem(roster, beside[2]!, beside[1]!.toLowerCase() === "after", ids);
+  if (beside) return besideItem(list, beside[2]!, beside[1]!.toLowerCase() === "after", ids);
   const end = /^\s*(start|end)\s+of\s+([a-z]{1,2})\s*$/i.exec(text);
-  if (end) return findSeat(roster, end[1]!.toLowerCase() === "start" ? `${end[2]}1` : end[2]!, ids);
+  if (end) return findSeat(list, end[1]!.toLowerCase() === "start" ? `${end[2]}1` : end[2]!, ids);
   const number = /^\s*\d+(\.\d+)?\s*$/.test(text) ? Number(text) : null;
-  return number === null ? findSeat(roster, text, ids) : findNumber(roster, number, ids);
+  return number === null ? findSeat(list, text, ids) : findNumber(list, number, ids);
 }
 
 function besideItem(
-  roster: Roster,
+  list: SeatedList,
   text: string,
   isAfter: boolean,
   ids: readonly string[],
 ): Outcome<SeatTarget> {
-  const found = findPlugins(roster, text).filter((plugin) => !ids.includes(plugin.id));
+  const found = findItems(list, text).filter((item) => !ids.includes(item.id));
   if (found.length === 0) return refuse("no-such-item", { text: text.slice(0, 60) });
   if (found.length > 1)
     return refuse("many-such-items", { text: text.slice(0, 60), count: found.length, item: found[0]!.id });
-  const rest = roster.plugins.filter((plugin) => !ids.includes(plugin.id));
+  const rest = list.items.filter((item) => !ids.includes(item.id));
   const at = rest.indexOf(found[0]!);
   return done({ gap: isAfter ? at + 1 : at, section: found[0]!.entry.section ?? "" });
 }
 
-/** The number of every plugin but the given ones, ten for each section, as many round ones as can be. */
-export function numbersOf({ profile, plugins }: Roster, without: readonly string[] = []): Numbered[] {
-  const tiers = tiersOf(profile.state.plugins.sections.map((section) => section.id));
-  const rest = plugins.filter((plugin) => !without.includes(plugin.id));
+/** The number of every item but the given ones, ten for each section, as many round ones as can be. */
+export function numbersOf({ sections, items }: SeatedList, without: readonly string[] = []): Numbered[] {
+  const tiers = tiersOf(sections.map((section) => section.id));
+  const rest = items.filter((item) => !without.includes(item.id));
   return numbersOfSeats(
     tiers,
     rest.map(({ id, entry }) => ({ id, section: entry.section })),
   );
 }
 
-function findNumber(roster: Roster, number: number, ids: readonly string[]): Outcome<SeatTarget> {
-  const tiers = tiersOf(roster.profile.state.plugins.sections.map((section) => section.id));
+function findNumber(list: SeatedList, number: number, ids: readonly string[]): Outcome<SeatTarget> {
+  const tiers = tiersOf(list.sections.map((section) => section.id));
   const [seat] = seatsOfNumbers(tiers, [{ id: "", number }]);
   const last = tiers.at(-1)!.value + 10;
   if (!seat?.section || number >= last)
     return refuse("no-number", { number, first: tiers[0]!.value, last: tiers.at(-1)!.value });
-  const gap = numbersOf(roster, ids).filter((each) => each.number < number).length;
+  const gap = numbersOf(list, ids).filter((each) => each.number < number).length;
   return done({ gap, section: seat.section });
 }
 
@@ -62,9 +62,9 @@ function findNumber(roster: Roster, number: number, ids: readonly string[]): Out
  * The place at which items come to sit at `C12` once they are taken out; a number past the section's end means its
  * end, and a letter alone too. Refused where the text is no seat or there is no such section.
  */
-export function findSeat(roster: Roster, text: string, ids: readonly string[]): Outcome<SeatTarget> {
+export function findSeat(list: SeatedList, text: string, ids: readonly string[]): Outcome<SeatTarget> {
   const match = /^\s*([a-z]{1,2})\s*(\d{1,6})?\s*$/i.exec(text);
-  const { sections } = roster.profile.state.plugins;
+  const { sections } = list;
   const letters = match?.[1]?.toUpperCase();
   const at = sections.findIndex((_, index) => letterOf(index) === letters);
   if (at === -1)
@@ -72,10 +72,10 @@ export function findSeat(roster: Roster, text: string, ids: readonly string[]): 
       seat: text.trim().slice(0, 20),
       last: letterOf(Math.max(0, sections.length - 1)),
     });
-  const rest = roster.plugins.filter((plugin) => !ids.includes(plugin.id));
+  const rest = list.items.filter((item) => !ids.includes(item.id));
   const place = new Map(sections.map((section, index) => [section.id as string | null, index]));
-  const before = rest.filter((plugin) => place.get(plugin.entry.section)! < at).length;
-  const inside = rest.filter((plugin) => place.get(plugin.entry.section) === at).length;
+  const before = rest.filter((item) => place.get(item.entry.section)! < at).length;
+  const inside = rest.filter((item) => place.get(item.entry.section) === at).length;
   const number = match![2] === undefined ? Infinity : Number(match![2]);
   return done({ gap: before + Math.min(Math.max(number - 1, 0), inside), section: sections[at]!.id });
 }

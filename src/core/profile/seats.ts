@@ -1,4 +1,4 @@
-import type { Order } from "../model/profile";
+import type { Entry, Order } from "../model/profile";
 
 /** A, B, … Z, AA, AB, … for 0, 1, … */
 export function letterOf(index: number): string {
@@ -7,7 +7,10 @@ export function letterOf(index: number): string {
 }
 
 /** The seat of every item, `C12`: the letter of the section in which it stands and its number there. */
-export function seatsOf({ sections, entries }: Order): Map<string, string> {
+export function seatsOf({
+  sections,
+  entries,
+}: Readonly<{ sections: Order["sections"]; entries: readonly Entry[] }>): Map<string, string> {
   const letters = new Map(sections.map((section, at) => [section.id as string | null, letterOf(at)]));
   const counts = new Map<string | null, number>();
   return new Map(

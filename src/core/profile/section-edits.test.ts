@@ -15,7 +15,7 @@ const roster = testRoster([
 
 /** The roster after the edit, which the laws must allow and undo must take back. */
 function after(edit: Edit) {
-  const prepared = prepareEdit(roster, () => indexTies(roster), edit);
+  const prepared = prepareEdit(roster, () => indexTies(roster, "plugins"), edit);
   if (!prepared.ok) throw new Error(prepared.refusal.code);
   const { state, inverse } = prepared.value;
   const back = applySteps(state, inverse);
@@ -26,37 +26,45 @@ const sections = ({ profile }: typeof roster) => profile.state.plugins.sections.
 const world = roster.profile.state.plugins.sections.find((section) => section.id === "world")!;
 
 test("a section is added behind another one, of its load rank", () => {
-  const next = after(addSection(roster, "world", { id: "new", name: "Reefs", guidance: "" }));
+  const next = after(addSection(roster.lists.plugins, "world", { id: "new", name: "Reefs", guidance: "" }));
   expect(sections(next)).toEqual(["game", "base", "world", "new", "patches"]);
   expect(next.profile.state.plugins.sections[3]!.rank).toBe("ordinary");
   expect(next.pluginOf.get("p.plank")!.seat).toBe("E1");
 });
 
 test("its name, guidance and colour are changed; nothing different is no edit", () => {
-  const next = after(changeSection(roster, { ...world, name: "Sea", hue: 4 })!);
+  const next = after(changeSection(roster.lists.plugins, { ...world, name: "Sea", hue: 4 })!);
   expect(next.pluginOf.get("a.plank")!.section).toMatchObject({ name: "Sea", hue: 4 });
-  expect(changeSection(roster, { ...world })).toBeNull();
-  expect(changeSection(roster, { ...world, id: "nobody" })).toBeNull();
+  expect(changeSection(roster.lists.plugins, { ...world })).toBeNull();
+  expect(changeSection(roster.lists.plugins, { ...world, id: "nobody" })).toBeNull();
 });
 
 test("sections change places with their items, within their load rank", () => {
-  const next = after(moveSection(roster, "patches", -1)!);
+  const move = (id: string, by: -1 | 1, list = roster.lists.plugins) => moveSection(list, id, by);
+  const moved = move("patches", -1);
+  if (!moved.ok) throw new Error(moved.refusal.code);
+  const next = after(moved.value);
   expect(orderOf(next)).toEqual(["Pond.keel", "Core.keel", "p.plank", "a.plank", "b.plank"]);
-  expect(moveSection(roster, "world", -1)).toBeNull();
-  expect(moveSection(roster, "patches", 1)).toBeNull();
+  expect(move("world", -1)).toMatchObject({ ok: false, refusal: { code: "rank-ends" } });
+  expect(move("patches", 1)).toMatchObject({ ok: false, refusal: { code: "rank-ends" } });
 });
 
 test("what a removed section held goes to its neighbour; the only one of a load rank stays", () => {
-  const dropped = dropSection(roster, "world");
+  const dropped = dropSection(roster.lists.plugins, "world");
   if (!dropped.ok) throw new Error(dropped.refusal.code);
   const next = after(dropped.value);
   expect(sections(next)).toEqual(["game", "base", "patches"]);
   expect(orderOf(next)).toEqual(orderOf(roster));
   expect(next.profile.state.plugins.entries.at(-1)).toEqual({ id: "p.plank", on: true, section: "patches" });
-  expect(dropSection(roster, "base")).toMatchObject({ ok: false, refusal: { code: "only-section" } });
+  expect(dropSection(roster.lists.plugins, "base")).toMatchObject({
+    ok: false,
+    refusal: { code: "only-section" },
+  });
 });
 
 test("a section that refers to no item is left as it is", () => {
   const bare: Section = { ...world, guidance: "The sea itself" };
-  expect(after(changeSection(roster, bare)!).plugins[2]!.section!.guidance).toBe("The sea itself");
+  expect(after(changeSection(roster.lists.plugins, bare)!).plugins[2]!.section!.guidance).toBe(
+    "The sea itself",
+  );
 });

@@ -1,7 +1,9 @@
 import type { EditLabel, Step } from "../model/edit";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { ProfileBook } from "../model/rulebook";
-import type { Entry, ListName, Order, ProfileState, Rule } from "../model/profile";
+import type { Entry, ListName, Note, Order, ProfileState, Rule } from "../model/profile";
+
+type NoteStep = Extract<Step, { kind: "note" }>;
 
 export interface Applied {
   readonly state: ProfileState;
@@ -40,6 +42,8 @@ function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
       return preferBroader(state, step.on);
     case "books":
       return goByBooks(state, step.books);
+    case "note":
+      return annotate(state, step);
     case "replace":
       return done({
         state: {
@@ -149,6 +153,24 @@ function goByBooks(state: ProfileState, books: readonly ProfileBook[]): Outcome<
   return done({
     state: books.length > 0 ? { ...rest, books: [...books] } : rest,
     inverse: [{ kind: "books", books: present }],
+  });
+}
+
+/** Notes stand in the order in which they were first written; absent where there are none. */
+function annotate(state: ProfileState, { list, item, note }: NoteStep): Outcome<Applied> {
+  const { notes = [], ...rest } = state;
+  const isOld = (each: Note) => each.list === list && each.item === item;
+  const old = notes.find(isOld) ?? null;
+  if (old === note || (old && note && old.text === note.text && old.author === note.author))
+    return done({ state, inverse: [] });
+  const kept = note
+    ? old
+      ? notes.map((each) => (each === old ? note : each))
+      : [...notes, note]
+    : notes.filter((each) => each !== old);
+  return done({
+    state: kept.length > 0 ? { ...rest, notes: kept } : rest,
+    inverse: [{ kind: "note", list, item, note: old }],
   });
 }
 

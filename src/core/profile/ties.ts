@@ -1,7 +1,8 @@
 import type { Strength } from "../model/problem";
 import { findConstraints, type Constraints } from "../order/constraints";
 import { CLASS, NEEDS, SECTION } from "../order/ties";
-import { pluginProblem } from "./plugin-problem";
+import type { ListName } from "../model/profile";
+import { listProblem } from "./list-problem";
 import type { Roster } from "./roster";
 
 /** A reason why one item must load before another. `because` is "needs" or a rule's id. */
@@ -16,14 +17,15 @@ export interface DirectTie {
 
 /** The ties that join two items directly, and of each item those it has part in. */
 export interface TieIndex {
+  readonly list: ListName;
   readonly constraints: Constraints;
   readonly all: readonly DirectTie[];
   readonly of: (id: string) => readonly DirectTie[];
 }
 
-/** Masters and the rules for pairs, kept or set aside; load ranks and sections hold of groups and are left out. */
-export function indexTies(roster: Roster): TieIndex {
-  const constraints = findConstraints(pluginProblem(roster));
+/** Needs and the rules for pairs, kept or set aside; load ranks and sections hold of groups and are left out. */
+export function indexTies(roster: Roster, list: ListName): TieIndex {
+  const constraints = findConstraints(listProblem(roster, list));
   const { graph, problem } = constraints.ties;
   const all: DirectTie[] = [];
   for (let e = 0; e < graph.from.length; e++) {
@@ -43,8 +45,16 @@ export function indexTies(roster: Roster): TieIndex {
     if (rule.kind === "needs")
       all.push({ earlier: rule.other, later: rule.item, strength: "must", because: "needs", kept: false });
   }
-  return { constraints, all, of: groupByItem(all) };
+  return { list, constraints, all, of: groupByItem(all) };
 }
+
+/** The ties of both orders. */
+export type Ties = Readonly<Record<ListName, TieIndex>>;
+
+export const allTies = (roster: Roster): Ties => ({
+  mods: indexTies(roster, "mods"),
+  plugins: indexTies(roster, "plugins"),
+});
 
 function groupByItem(all: readonly DirectTie[]): (id: string) => readonly DirectTie[] {
   const groups = new Map<string, DirectTie[]>();

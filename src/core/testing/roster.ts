@@ -78,6 +78,7 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     owned: [],
     shelf: mods,
     overlaps: [],
+    fileOverlaps: [],
     books: [],
   };
   const profile: Profile = {
@@ -88,8 +89,8 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     version: 1,
     state: {
       mods: {
-        sections: [],
-        entries: plugins.map(({ name, modOn = true }) => ({ id: modIdOf(name), on: modOn, section: null })),
+        sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
+        entries: plugins.map(({ name, modOn = true }) => ({ id: modIdOf(name), on: modOn, section: "mods" })),
       },
       plugins: {
         sections: testGame.sections,

@@ -9,12 +9,17 @@ import { getContext } from "../context";
 import * as games from "../operations/games";
 import { acceptImport, type Imported } from "../operations/lineups";
 import * as orderFile from "../operations/order-file";
+import * as shelf from "../operations/read-shelf";
 
 const path = z.string().min(1).max(4000);
 const NewGame = z.strictObject({ id: z.string(), gameFolder: path, shelfFolder: path });
 
 export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
   guard(async () => games.addGame(await getContext(), NewGame.parse(wanted)));
+
+/** The files of a mod of the present game, by its path on the shelf. */
+export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
+  guard(async () => shelf.filesOfMod(await getContext(), path.parse(modPath)));
 
 export const writeOrder = async (profileId: string): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.writeOrder(await getContext(), z.string().parse(profileId)));

@@ -34,7 +34,7 @@ export async function storeEdit(
     if (!situation.ok) return situation;
     const { profile, roster } = situation.value;
     if (profile.version !== version) return refuse("stale");
-    const prepared = prepareEdit(roster, () => indexTies(roster), edit);
+    const prepared = prepareEdit(roster, (list) => indexTies(roster, list), edit);
     if (!prepared.ok) return prepared;
     if (changesNothing(roster, prepared.value))
       return done({ version, history: await readHistory(tx, profileId) });

@@ -5,7 +5,7 @@ import { arrivalsEdit } from "@/core/profile/edits";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { findProfile, listProfiles } from "@/store/profiles";
-import { keepShelfPaths, listShelf, saveShelfMods } from "@/store/shelf";
+import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
@@ -44,7 +44,7 @@ async function readAndStore(
   signal: AbortSignal | undefined,
 ): Promise<Outcome<ShelfRead>> {
   const { db } = context;
-  const before = new Set(await listShelf(db, game.id));
+  const before = new Set(await store.listShelf(db, game.id));
   let reading;
   try {
     reading = await readShelf(game.definition, game.shelfFolder, [...before], onProgress, signal);
@@ -55,8 +55,8 @@ async function readAndStore(
   }
   const changed = reading.mods.filter((mod) => !before.has(mod));
   await db.transaction(async (tx) => {
-    await saveShelfMods(tx, game.id, changed);
-    await keepShelfPaths(
+    await store.saveShelfMods(tx, game.id, changed);
+    await store.keepShelfPaths(
       tx,
       game.id,
       reading.mods.map((mod) => mod.path),
@@ -77,4 +77,9 @@ async function takeInArrivals(context: Context, game: RegisteredGame): Promise<v
     const edit = profile && arrivalsEdit(makeRoster(game.definition, profile, stock));
     if (edit) await storeEdit(context, id, profile.version, edit);
   }
+}
+
+export async function filesOfMod(context: Context, path: string): Promise<Outcome<string[]>> {
+  const game = await currentGame(context);
+  return game.ok ? done(await store.filesOfMod(context.db, game.value.id, path)) : game;
 }

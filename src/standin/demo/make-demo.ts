@@ -108,6 +108,7 @@ async function readStock(game: GameDefinition, gameFolder: string, shelfFolder: 
     owned,
     shelf: mods,
     overlaps: [],
+    fileOverlaps: [],
     books: [],
   };
 }

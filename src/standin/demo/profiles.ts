@@ -1,8 +1,8 @@
 import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
-import { addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
-import { proposePlugins } from "@/core/profile/accept";
+import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
+import { proposeOrder } from "@/core/profile/accept";
 import type { GameDefinition } from "@/core/model/game";
-import type { Entry, ProfileState, Rule } from "@/core/model/profile";
+import type { Entry, ListName, Order, ProfileState, Rule } from "@/core/model/profile";
 
 /** A profile of the demo as it is written to `demo.json` and taken up by the server. */
 export interface DemoProfile {
@@ -78,14 +78,13 @@ function arrange(
   const shelf = newestById(stock.shelf);
   const mods = ids.map((id) => shelf.get(id)!);
   const bare = emptyState(game, stock.owned);
-  const listed: ProfileState = {
-    ...bare,
-    mods: { sections: [], entries: mods.map((mod) => ({ id: mod.id, on: true, section: null })) },
-    rules: [...own],
-  };
+  const listed = addAbsentMods({ ...bare, rules: [...own] }, mods, true);
   const state = addAbsentPlugins(game, listed, mods, true);
-  const { entries } = proposePlugins(rosterOf(game, stock, state));
-  return { ...state, plugins: { ...state.plugins, entries: [...entries] } };
+  const accepted = (list: ListName): Order => {
+    const { entries } = proposeOrder(rosterOf(game, stock, state), list);
+    return { ...state[list], entries: [...entries] };
+  };
+  return { ...state, mods: accepted("mods"), plugins: accepted("plugins") };
 }
 
 function rosterOf(game: GameDefinition, stock: Stock, state: ProfileState): Roster {

@@ -6,8 +6,8 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { ruleText } from "@/core/messages/rules";
-import type { Rule } from "@/core/model/profile";
-import type { Roster } from "@/core/profile/roster";
+import type { ListName, Rule } from "@/core/model/profile";
+import { seatAndTitle, titleOf, type Roster, type SeatedItem, type SeatedList } from "@/core/profile/roster";
 import { addRule } from "@/core/profile/rule-edits";
 import { parseRule } from "@/core/profile/rule-sentence";
 import { newRule } from "../rules/new-rule";
@@ -112,18 +112,19 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
 function useHits(text: string, run: (command: Command) => void): Hit[] {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
+  const lens = useEditor((state) => state.lens);
   const router = useRouter();
   return useMemo(() => {
     const wanted = text.trim().toLowerCase();
-    const toPlugin = (id: string) => () => {
-      editor.select([id], id);
+    const toItem = (list: ListName, id: string) => () => {
+      editor.select([id], id, list);
       router.push("/plan");
     };
-    const toMod = (id: string) => () => router.push(`/shelf?mod=${encodeURIComponent(id)}`);
     const all = [
-      ...ruleHits(roster, text, (rule) => editor.dispatch(addRule(rule))),
-      ...pluginHits(roster, wanted, toPlugin),
-      ...modHits(roster, wanted, toMod),
+      ...ruleHits(roster, lens, text, (rule) => editor.dispatch(addRule(rule))),
+      ...seatHits(roster.lists[lens], wanted, toItem),
+      ...nameHits(roster.lists.plugins, wanted, toItem),
+      ...nameHits(roster.lists.mods, wanted, toItem),
       ...commandHits(wanted, run),
     ];
     const counts = new Map<string, number>();
@@ -132,15 +133,14 @@ function useHits(text: string, run: (command: Command) => void): Hit[] {
       counts.set(group, count);
       return count <= most[group];
     });
-  }, [text, roster, editor, router, run]);
+  }, [text, roster, lens, editor, router, run]);
 }
 
 /** A sentence that is a rule: chosen, it is remembered; one that names nothing to be found says what is the matter. */
-function ruleHits(roster: Roster, text: string, remember: (rule: Rule) => void): Hit[] {
-  const spoken = parseRule(roster, text);
+function ruleHits(roster: Roster, list: ListName, text: string, remember: (rule: Rule) => void): Hit[] {
+  const spoken = parseRule(roster.lists[list], text);
   if (!spoken) return [];
-  const seatAndName = (id: string) => [roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
-  const words = (parts: Sentence) => plainText(parts, seatAndName);
+  const words = (parts: Sentence) => plainText(parts, (id) => seatAndTitle(roster, id));
   if (!spoken.ok)
     return [
       {
@@ -158,39 +158,31 @@ function ruleHits(roster: Roster, text: string, remember: (rule: Rule) => void):
       group: "Rule",
       title: `Remember: ${words(ruleText(rule))}`,
       detail: rule.strength,
-      run: () => remember(newRule(rule, note)),
+      run: () => remember(newRule(list, rule, note)),
     },
   ];
 }
 
-function pluginHits({ plugins }: Roster, wanted: string, go: (id: string) => () => void): Hit[] {
-  if (wanted === "") return [];
-  const hit = (group: Hit["group"], { id, seat }: Roster["plugins"][number]): Hit => ({
-    key: `${group} ${id}`,
-    group,
-    title: id,
-    detail: seat,
-    run: go(id),
-  });
-  return [
-    ...plugins.filter((plugin) => plugin.seat.toLowerCase() === wanted).map((plugin) => hit("Seat", plugin)),
-    ...plugins
-      .filter((plugin) => plugin.id.toLowerCase().includes(wanted))
-      .map((plugin) => hit("Plugins", plugin)),
-  ];
-}
+type Go = (list: ListName, id: string) => () => void;
 
-function modHits({ mods }: Roster, wanted: string, go: (id: string) => () => void): Hit[] {
+const itemHit = (group: Hit["group"], item: SeatedItem, go: Go): Hit => ({
+  key: `${group} ${item.id}`,
+  group,
+  title: titleOf(item),
+  detail: item.seat,
+  run: go(item.list, item.id),
+});
+
+/** Of the order that is looked at. */
+const seatHits = ({ items }: SeatedList, wanted: string, go: Go): Hit[] =>
+  items.filter((item) => item.seat.toLowerCase() === wanted).map((item) => itemHit("Seat", item, go));
+
+function nameHits({ name, items }: SeatedList, wanted: string, go: Go): Hit[] {
   if (wanted === "") return [];
-  return mods
-    .filter(({ id, mod }) => (mod?.name ?? id).toLowerCase().includes(wanted))
-    .map(({ id, mod }) => ({
-      key: `mod ${id}`,
-      group: "Mods",
-      title: mod?.name ?? id,
-      detail: mod?.version ?? "not on the shelf",
-      run: go(id),
-    }));
+  const group = name === "mods" ? "Mods" : "Plugins";
+  return items
+    .filter((item) => titleOf(item).toLowerCase().includes(wanted))
+    .map((item) => itemHit(group, item, go));
 }
 
 function commandHits(wanted: string, run: (command: Command) => void): Hit[] {

@@ -38,7 +38,16 @@ export const commands: readonly Command[] = [
     id: "propose",
     title: "Propose an order",
     keys: "Alt+O",
-    run: ({ workspace }) => void workspace.propose(),
+    run: ({ workspace, state }) => void workspace.propose({ list: state.lens, how: "propose" }),
+  },
+  {
+    id: "lens",
+    title: "Turn from plugins to mods, and back",
+    keys: "Alt+G",
+    run: ({ workspace, state, go }) => {
+      workspace.editor.lookAt(state.lens === "mods" ? "plugins" : "mods");
+      go("/plan");
+    },
   },
   {
     id: "write-order",

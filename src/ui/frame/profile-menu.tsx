@@ -3,21 +3,19 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import type { Outcome } from "@/core/model/outcome";
+import { menuItemLook, menuLook } from "../kit/menu-look";
 import { bringBackProfile, deleteProfile, switchProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { DialogName } from "./commands";
 
 export const purposeWords = { play: "to play", make: "to make things", test: "to test" } as const;
 
-const itemLook =
-  "flex h-8 cursor-pointer items-center gap-2 rounded px-2 outline-none data-[highlighted]:bg-pine-soft data-[disabled]:text-ink3";
-
 /** The present profile; opens onto all others, and what can be done with this one. */
 export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => void }) {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const profile = useEditor((state) => state.profile);
   const { profiles, game } = useEditor((state) => state.view);
-  const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.on).length;
+  const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.loads).length;
   const present = profiles.find((each) => each.id === profile.id);
   const act = async (work: () => Promise<Outcome<null>>, said: string | null = null) => {
     await editor.settled();
@@ -39,18 +37,14 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
         <ChevronDown size={14} aria-hidden className="text-ink3" />
       </Menu.Trigger>
       <Menu.Portal>
-        <Menu.Content
-          align="start"
-          sideOffset={4}
-          className="border-line bg-surface text-ink z-50 max-h-[70vh] min-w-72 overflow-auto rounded-md border p-1 shadow-xl"
-        >
+        <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-72`}>
           <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>
           {profiles
             .filter((each) => !each.deleted)
             .map((each) => (
               <Menu.Item
                 key={each.id}
-                className={itemLook}
+                className={menuItemLook}
                 disabled={each.id === profile.id}
                 onSelect={() => void act(() => switchProfile(each.id))}
               >
@@ -62,13 +56,13 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
               </Menu.Item>
             ))}
           <Menu.Separator className="bg-line my-1 h-px" />
-          <Menu.Item className={itemLook} onSelect={() => openDialog("new-profile")}>
+          <Menu.Item className={menuItemLook} onSelect={() => openDialog("new-profile")}>
             New profile, empty or a copy…
           </Menu.Item>
-          <Menu.Item className={itemLook} onSelect={() => openDialog("profile-facts")}>
+          <Menu.Item className={menuItemLook} onSelect={() => openDialog("profile-facts")}>
             Rename this one…
           </Menu.Item>
-          <Menu.Item className={itemLook} onSelect={() => void remove()}>
+          <Menu.Item className={menuItemLook} onSelect={() => void remove()}>
             Put this one into the bin
           </Menu.Item>
           {profiles.some((each) => each.deleted) && (
@@ -82,7 +76,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
                 .map((each) => (
                   <Menu.Item
                     key={each.id}
-                    className={itemLook}
+                    className={menuItemLook}
                     onSelect={() => void act(() => bringBackProfile(each.id, game.id))}
                   >
                     <span className="grow truncate">{each.name}</span>

@@ -16,7 +16,7 @@ export function Strip() {
   const { roster, findings, onDisk, view, saving } = useEditor((state) => state);
   const counts = countByLevel(findings);
   const gap = orderFileGap(roster, onDisk);
-  const on = roster.mods.filter((mod) => mod.on && mod.mod).length;
+  const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
   return (
     <footer className="border-line bg-surface col-span-2 flex items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
       <span className="text-ink2">

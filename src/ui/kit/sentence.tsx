@@ -1,16 +1,18 @@
 "use client";
 
 import type { Sentence } from "@/core/messages/parts";
+import { findItem, titleOf } from "@/core/profile/roster";
 import { useEditor } from "../workspace/workspace.client";
 
 /** An item as it is called everywhere: its seat, if it has one, and its name. */
 export function ItemName({ id, seatOnly = false }: { id: string; seatOnly?: boolean }) {
-  const seat = useEditor((state) => state.roster.pluginOf.get(id)?.seat);
+  const item = useEditor((state) => findItem(state.roster, id));
+  const seat = item?.seat;
   return (
     <>
       {seat && <span className="text-pine font-mono text-sm font-semibold">{seat}</span>}
       {seat && !seatOnly && " "}
-      {(!seat || !seatOnly) && <span className="font-semibold">{id}</span>}
+      {(!seat || !seatOnly) && <span className="font-semibold">{item ? titleOf(item) : id}</span>}
     </>
   );
 }

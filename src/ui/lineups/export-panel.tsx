@@ -26,9 +26,9 @@ export function ExportPanel() {
         Out: {profile.name} as a file
       </h2>
       <p className="text-ink2">
-        {plural(mods.filter((mod) => mod.on).length, "mod")} on and {mods.filter((mod) => !mod.on).length}{" "}
-        off, {plural(roster.plugins.length, "plugin")} in order, sections, rules, versions and hashes. Whoever
-        imports it can prove that they have the same setup.
+        {plural(mods.filter((mod) => mod.loads).length, "mod")} on and{" "}
+        {mods.filter((mod) => !mod.loads).length} off, {plural(roster.plugins.length, "plugin")} in order,
+        sections, rules, versions and hashes. Whoever imports it can prove that they have the same setup.
       </p>
       {absent > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">

@@ -47,7 +47,7 @@ export function LineupContents() {
         </div>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start }) => {
-            const { id, on, mod } = mods[index]!;
+            const { id, loads: on, seat, mod } = mods[index]!;
             return (
               <div
                 key={id}
@@ -57,7 +57,7 @@ export function LineupContents() {
                 style={{ top: start, height: rowHeight }}
               >
                 <span role="cell" className="text-ink3 font-mono text-sm">
-                  {index + 1}
+                  {seat}
                 </span>
                 <span
                   role="cell"

@@ -44,9 +44,11 @@ export function FindingsList() {
 function FindingRow({ finding }: { finding: Finding }) {
   const { editor } = useWorkspace();
   const router = useRouter();
-  const subject = finding.subjects.find((each) => each.list === "plugins");
+  const subject = finding.subjects.find(({ list, id }) =>
+    editor.getState().roster.lists[list].itemOf.has(id),
+  );
   const show = () => {
-    editor.select([subject!.id], subject!.id);
+    editor.select([subject!.id], subject!.id, subject!.list);
     router.push("/plan");
   };
   return (
@@ -78,8 +80,8 @@ function FixButton({ fix }: { fix: Fix }) {
   const { editor, propose, writeOrder } = useWorkspace();
   const run = () => {
     if ("edit" in fix.does) editor.dispatch(fix.does.edit);
-    else if (fix.does.act === "propose") void propose();
-    else void writeOrder();
+    else if (fix.does.act === "write-order") void writeOrder();
+    else void propose({ list: fix.does.list, how: fix.does.act });
   };
   return (
     <Button small onClick={run}>

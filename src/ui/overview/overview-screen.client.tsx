@@ -47,7 +47,7 @@ export function OverviewScreen() {
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
             <Number
               label="mods on"
-              value={mods.filter((mod) => mod.on).length}
+              value={mods.filter((mod) => mod.loads).length}
               of={mods.length}
               href="/shelf"
             />

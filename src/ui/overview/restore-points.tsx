@@ -82,15 +82,19 @@ export function RestorePoints() {
 
 const mostNamed = 8;
 
+const kindsOfChange = [
+  ["Moved", "moved"],
+  ["New", "added"],
+  ["Gone", "gone"],
+  ["Switched on", "switchedOn"],
+  ["Switched off", "switchedOff"],
+] as const;
+
 /** What has changed since a restore point, by kind. */
 function Since({ changes }: { changes: Changes }) {
-  const lists = [
-    ["Moved", changes.moved],
-    ["New", changes.added],
-    ["Gone", changes.gone],
-    ["Switched on", changes.switchedOn],
-    ["Switched off", changes.switchedOff],
-  ] as const;
+  const lists = (["plugins", "mods"] as const).flatMap((list) =>
+    kindsOfChange.map(([title, kind]) => [`${title} ${list}`, changes[list][kind]] as const),
+  );
   const rules = changes.rulesAdded + changes.rulesGone;
   const isSame = rules === 0 && lists.every(([, ids]) => ids.length === 0);
   return (
@@ -100,7 +104,7 @@ function Since({ changes }: { changes: Changes }) {
         ids.length === 0 ? null : (
           <p key={title}>
             <b className="text-ink">
-              {title} {ids.length}:
+              {title}, {ids.length}:
             </b>{" "}
             {ids.slice(0, mostNamed).map((id) => (
               <span key={id} className="mr-2 inline-block">

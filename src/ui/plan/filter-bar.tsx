@@ -2,8 +2,8 @@
 
 import { useMemo, type ReactNode } from "react";
 import type { Level } from "@/core/model/finding";
-import { switchPlugins } from "@/core/profile/edits";
-import { narrows, noFilter, type PlanFilter, type PlanSort } from "@/core/profile/plan-filter";
+import { switchItems } from "@/core/profile/edits";
+import { narrows, noFilter, tagsOf, type PlanFilter, type PlanSort } from "@/core/profile/plan-filter";
 import { letterOf } from "@/core/profile/seats";
 import { changesSincePoint } from "../workspace/server";
 import { Button } from "../kit/button";
@@ -25,17 +25,16 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
   const { unwrap } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const points = useEditor((state) => state.view.restorePoints);
-  const { sections } = roster.profile.state.plugins;
-  const tags = useMemo(
-    () => [...new Set(roster.mods.flatMap(({ mod }) => mod?.tags ?? []))].sort(),
-    [roster],
-  );
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const tags = useMemo(() => [...new Set(list.items.flatMap(tagsOf))].sort(), [list]);
+  const kinds = list.name === "mods" ? [] : [...roster.game.loadRanks, ...roster.game.counting];
   const change = (part: Partial<PlanFilter>) => onFilter({ ...filter, ...part });
   const among = async (id: string) => {
     const name = points.find((point) => point.id === id)?.name;
     if (name === undefined) return change({ among: null });
     const changes = unwrap(await changesSincePoint(id));
-    if (changes) change({ among: { ids: new Set(changes.moved), words: `moved since “${name}”` } });
+    if (changes)
+      change({ among: { ids: new Set(changes[list.name].moved), words: `moved since “${name}”` } });
   };
   const isOn = narrows(filter) || sortBy !== null;
   return (
@@ -57,19 +56,21 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
         <option value="no">does not load</option>
       </Choose>
       <Choose label="Section" value={filter.section} onChoose={(section) => change({ section })}>
-        {sections.map((section, at) => (
+        {list.sections.map((section, at) => (
           <option key={section.id} value={section.id}>
             {letterOf(at)} {section.name}
           </option>
         ))}
       </Choose>
-      <Choose label="Class" value={filter.kind} onChoose={(kind) => change({ kind })}>
-        {[...roster.game.loadRanks, ...roster.game.counting].map(({ id, label }) => (
-          <option key={id} value={id}>
-            {label.toLowerCase()}
-          </option>
-        ))}
-      </Choose>
+      {kinds.length > 0 && (
+        <Choose label="Class" value={filter.kind} onChoose={(kind) => change({ kind })}>
+          {kinds.map(({ id, label }) => (
+            <option key={id} value={id}>
+              {label.toLowerCase()}
+            </option>
+          ))}
+        </Choose>
+      )}
       <Choose label="Tag" value={filter.tag} onChoose={(tag) => change({ tag })}>
         {tags.map((tag) => (
           <option key={tag}>{tag}</option>
@@ -89,6 +90,10 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
         <option value="yes">in a rule</option>
         <option value="no">in no rule</option>
       </Choose>
+      <Choose label="Note" value={word(filter.noted)} onChoose={(value) => change({ noted: truth(value) })}>
+        <option value="yes">with a note</option>
+        <option value="no">without a note</option>
+      </Choose>
       <Choose label="Moved" value={filter.among ? "chosen" : null} onChoose={(id) => void among(id ?? "")}>
         {filter.among && <option value="chosen">{filter.among.words}</option>}
         {points.map((point) => (
@@ -99,8 +104,8 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
       </Choose>
       <Choose label="Load order" value={sortBy} onChoose={(by) => onSort(by as PlanSort | null)}>
         <option value="name">by name</option>
-        <option value="kind">by class</option>
-        <option value="mod">by mod</option>
+        {list.name === "plugins" && <option value="kind">by class</option>}
+        {list.name === "plugins" && <option value="mod">by mod</option>}
         <option value="size">by size</option>
       </Choose>
       <label className="flex items-center gap-1.5">
@@ -140,19 +145,18 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
 }
 
 function Bulk({ shown }: { shown: ReadonlySet<string> }) {
-  const { editor, tell } = useWorkspace();
+  const { editor, tell, refresh } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const plugins = roster.plugins.filter((plugin) => shown.has(plugin.id) && !plugin.fixed);
-  const count = (on: boolean) => plugins.filter((plugin) => plugin.loads !== on).length;
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const items = list.items.filter((item) => shown.has(item.id) && !item.fixed);
+  const count = (on: boolean) => items.filter((item) => item.loads !== on).length;
   const turn = (on: boolean) => {
-    const edit = switchPlugins(
-      roster,
-      plugins.map(({ id }) => id),
-      on,
-    );
+    const edit = switchItems(roster, items, on);
     if (!edit) return;
     editor.dispatch({ ...edit, restorePoint: `Before switching ${count(on)} ${on ? "on" : "off"}` });
     tell([`${count(on)} switched ${on ? "on" : "off"}. Undo takes it back.`]);
+    // The restore point that was made before it is listed by the server.
+    void editor.settled().then(refresh);
   };
   return [true, false].map((on) => (
     <Button key={String(on)} small disabled={count(on) === 0} onClick={() => turn(on)}>

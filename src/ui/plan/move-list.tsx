@@ -6,12 +6,13 @@ import { moveText } from "@/core/messages/reasons";
 import type { Move } from "@/core/order/propose";
 import { addRule } from "@/core/profile/rule-edits";
 import { moveEffects, type MoveEffect } from "@/core/profile/proposal-parts";
+import { titleOf } from "@/core/profile/roster";
 import { seatsOf } from "@/core/profile/seats";
 import { Button } from "../kit/button";
 import { ItemName, Say } from "../kit/sentence";
 import { Toggle } from "../kit/toggle";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
-import { ruleNotes } from "../workspace/rule-notes";
+import { tellingOf } from "../workspace/telling";
 import type { Proposed } from "../workspace/use-proposal";
 import { useWorkspace } from "../workspace/workspace.client";
 
@@ -29,12 +30,13 @@ export function MoveList({
 }) {
   const { editor } = useWorkspace();
   const [start, setStart] = useState<RuleStart | null>(null);
+  const list = roster.lists[proposal.list];
   const effects = useMemo(() => moveEffects(roster, proposal), [roster, proposal]);
   const seats = useMemo(
-    () => seatsOf({ ...roster.profile.state.plugins, entries: [...proposal.entries] }),
-    [roster, proposal],
+    () => seatsOf({ sections: list.sections, entries: proposal.entries }),
+    [list, proposal],
   );
-  const notes = useMemo(() => ruleNotes(roster), [roster]);
+  const telling = useMemo(() => tellingOf(roster, list.name), [roster, list]);
   const changes = ({ id }: Move) => effects.get(id)!.mends || effects.get(id)!.winners.length > 0;
   const groups = [
     { title: "These change something", moves: proposal.moves.filter(changes) },
@@ -52,32 +54,32 @@ export function MoveList({
               <li key={move.id} className="border-line flex gap-2.5 border-b px-3 py-2">
                 <Toggle
                   on={taken.has(move.id)}
-                  label={`${taken.has(move.id) ? "Take" : "Leave"} the move of ${move.id}`}
+                  label={`${taken.has(move.id) ? "Take" : "Leave"} the move of ${titleOf(list.itemOf.get(move.id)!)}`}
                   onClick={() => onTake(move.id, !taken.has(move.id))}
                 />
                 <div className="min-w-0 grow">
                   <p
                     className={`truncate font-mono text-sm font-semibold ${taken.has(move.id) ? "" : "text-ink3"}`}
                   >
-                    {move.id}
+                    {titleOf(list.itemOf.get(move.id)!)}
                   </p>
                   <p className="text-ink2 mt-0.5">
-                    <Say parts={moveText(move.id, move.because, notes)} />
+                    <Say parts={moveText(move.id, move.because, telling)} />
                   </p>
-                  <Winners effect={effects.get(move.id)!} />
+                  <Winners effect={effects.get(move.id)!} of={list.name === "mods" ? "file" : "record"} />
                   {left.has(move.id) && taken.has(move.id) && (
                     <p className="text-saffron mt-0.5">Taken all the same: a move that you take needs it.</p>
                   )}
                   {!taken.has(move.id) && (
                     <p className="mt-1.5">
-                      <Button small onClick={() => setStart({ about: [move.id] })}>
+                      <Button small onClick={() => setStart({ list: list.name, about: [move.id] })}>
                         Left where it is. Remember a rule…
                       </Button>
                     </p>
                   )}
                 </div>
                 <p className="text-pine shrink-0 font-mono text-sm font-semibold">
-                  {roster.pluginOf.get(move.id)!.seat} → {seats.get(move.id)}
+                  {list.itemOf.get(move.id)!.seat} → {seats.get(move.id)}
                 </p>
               </li>
             ))}
@@ -95,13 +97,13 @@ export function MoveList({
 
 const mostNamed = 2;
 
-function Winners({ effect: { winners } }: { effect: MoveEffect }) {
+function Winners({ effect: { winners }, of }: { effect: MoveEffect; of: string }) {
   if (winners.length === 0) return null;
   return (
     <p className="text-ink2 mt-0.5">
       {winners.slice(0, mostNamed).map(({ winner, loser, shared }) => (
         <span key={`${winner} ${loser}`}>
-          <ItemName id={winner} /> then wins over <ItemName id={loser} /> in {plural(shared, "record")}.{" "}
+          <ItemName id={winner} /> then wins over <ItemName id={loser} /> in {plural(shared, of)}.{" "}
         </span>
       ))}
       {winners.length > mostNamed && `And ${winners.length - mostNamed} more winners change.`}

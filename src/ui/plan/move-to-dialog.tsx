@@ -4,6 +4,7 @@ import { useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/profile/place";
+import { seatAndTitle, titleOf } from "@/core/profile/roster";
 import { findTarget } from "@/core/profile/seat-target";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -13,7 +14,10 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 /** Sends what is selected to a typed seat. */
 export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const selected = useEditor((state) => state.selected);
-  const what = selected.length === 1 ? selected[0]! : `${selected.length} plugins`;
+  const roster = useEditor((state) => state.roster);
+  const lens = useEditor((state) => state.lens);
+  const [first] = selected.map((id) => roster.lists[lens].itemOf.get(id));
+  const what = selected.length === 1 && first ? titleOf(first) : `${selected.length} ${lens}`;
   return (
     <Dialog
       open={open}
@@ -32,11 +36,12 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const move = (event: FormEvent) => {
     event.preventDefault();
-    const { roster, ties, selected } = editor.getState();
-    const name = (id: string) => [roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" ");
-    const target = findTarget(roster, seat, selected);
+    const { roster, lens, ties, selected } = editor.getState();
+    const list = roster.lists[lens];
+    const name = (id: string) => seatAndTitle(roster, id);
+    const target = findTarget(list, seat, selected);
     const edit = target.ok
-      ? placeEdit(roster, ties, selected, target.value.gap, target.value.section)
+      ? placeEdit(list, ties[lens], selected, target.value.gap, target.value.section)
       : target;
     if (!edit.ok) return setWrong(plainText(sayRefusal(edit.refusal), name));
     if (edit.value) editor.dispatch(edit.value);

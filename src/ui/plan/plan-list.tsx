@@ -5,41 +5,47 @@ import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/rea
 import { useCallback, useEffect, useMemo, useRef, type MouseEvent } from "react";
 import { findingTitle } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
-import { barrierAt } from "@/core/profile/place";
-import { switchPlugins } from "@/core/profile/edits";
-import type { SeatedPlugin } from "@/core/profile/roster";
+import type { ListName } from "@/core/model/profile";
+import { switchItems } from "@/core/profile/edits";
+import { notesOf } from "@/core/profile/notes";
+import { titleOf, type SeatedItem } from "@/core/profile/roster";
 import { letterOf } from "@/core/profile/seats";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { bandHeight, rowHeight, slotAtHeight, type PlanRows } from "./plan-rows";
-import { PluginRow, SectionBand, type RowMark } from "./plan-row";
+import { bandHeight, slotAtHeight, type PlanRows } from "./plan-rows";
+import { ItemRow, OffBand, SectionBand, type RowMark } from "./plan-row";
 import { gutterWidth, TieArcs } from "./tie-arcs";
 import { barrierText, type Carry, type Carrying } from "./use-carry";
 import { usePlanKeys } from "./use-plan-keys";
 
-/** The dense list of plugins in order, with sticky section bands, arcs, and dragging by mouse and keyboard. */
+/** The dense list of plugins or mods in order, with sticky section bands, arcs, and dragging by mouse and keyboard. */
 export function PlanList({
   rows,
   carrying,
+  numbers,
   onFold,
 }: {
   rows: PlanRows;
   carrying: Carrying;
+  /** Shown beside the seats where they are wanted. */
+  numbers: ReadonlyMap<string, number> | null;
   onFold: (section: string) => void;
 }) {
   const { editor } = useWorkspace();
-  const { roster, ties, findings, selected, focused } = useEditor((state) => state);
+  const { roster, lens, ties, findings, selected, focused } = useEditor((state) => state);
+  const list = roster.lists[lens];
   const scroller = useRef<HTMLDivElement>(null);
   const { carry, pickUp, hold, putDown, letGo } = carrying;
-  const marks = useMemo(() => markRows(findings), [findings]);
-  const bands = useMemo(() => rows.rows.flatMap((row, at) => (row.kind === "section" ? [at] : [])), [rows]);
+  const notes = useMemo(() => notesOf(roster, lens), [roster, lens]);
+  const marks = useMemo(() => markRows(findings, lens), [findings, lens]);
+  const bands = useMemo(() => rows.rows.flatMap((row, at) => (row.kind === "item" ? [] : [at])), [rows]);
   const activeBand = useRef(0);
   const carriedRow = carry ? rows.rowOf.get(carry.ids[0]!) : undefined;
   const virtual = useVirtualizer({
     count: rows.rows.length,
     getScrollElement: () => scroller.current,
     getItemKey: (at) => rows.rows[at]!.key,
-    estimateSize: (at) => (rows.rows[at]!.kind === "section" ? bandHeight : rowHeight),
+    estimateSize: (at) => (rows.rows[at]!.kind === "item" ? rows.rowHeight : bandHeight),
     overscan: 10,
     scrollPaddingStart: bandHeight,
     rangeExtractor: useCallback(
@@ -67,8 +73,8 @@ export function PlanList({
   }, [carry, virtual]);
 
   const toggle = useCallback(
-    (plugin: SeatedPlugin) => {
-      const edit = switchPlugins(editor.getState().roster, [plugin.id], !plugin.loads);
+    (item: SeatedItem) => {
+      const edit = switchItems(editor.getState().roster, [item], !item.loads);
       if (edit) editor.dispatch(edit);
     },
     [editor],
@@ -88,7 +94,7 @@ export function PlanList({
   };
   const chosen = useMemo(() => new Set(selected), [selected]);
   const carried = useMemo(() => new Set(carry?.ids), [carry?.ids]);
-  const barred = useMemo(() => barredIds(carry), [carry]);
+  const barred = useMemo(() => barredIds(carry, rows), [carry, rows]);
   return (
     <DndContext
       id="plan"
@@ -107,7 +113,7 @@ export function PlanList({
       <div
         ref={scroller}
         role="grid"
-        aria-label={rows.isRealOrder ? "Plugins in load order" : "Plugins, sorted to look at"}
+        aria-label={`${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`}
         aria-rowcount={rows.rows.length}
         aria-multiselectable
         aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
@@ -116,7 +122,7 @@ export function PlanList({
         className="relative h-full overflow-auto focus-visible:outline-none"
       >
         <div role="presentation" className="relative" style={{ height: rows.tops.at(-1) }}>
-          {rows.isRealOrder && <TieArcs roster={roster} ties={ties} rows={rows} selected={selected} />}
+          {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}
           {virtual.getVirtualItems().map(({ index, key, start, size }) => {
             const row = rows.rows[index]!;
             const sticky = index === activeBand.current;
@@ -124,13 +130,17 @@ export function PlanList({
               ? ({ position: "sticky", top: 0, zIndex: 3 } as const)
               : ({ position: "absolute", top: start, left: 0 } as const);
             const at = { ...place, width: "100%", height: size };
-            if (row.kind === "section")
+            if (row.kind !== "item")
               return (
                 <div key={key} role="row" aria-rowindex={index + 1} style={at}>
-                  <SectionBand row={row} onFold={onFold} />
+                  {row.kind === "off" ? (
+                    <OffBand count={row.count} />
+                  ) : (
+                    <SectionBand row={row} onFold={onFold} />
+                  )}
                 </div>
               );
-            const { id } = row.plugin;
+            const { id } = row.item;
             return (
               <div
                 key={key}
@@ -141,14 +151,16 @@ export function PlanList({
                 style={at}
                 onClick={(event) => select(event, id)}
               >
-                <PluginRow
-                  plugin={row.plugin}
+                <ItemRow
+                  item={row.item}
                   sectionIndex={row.sectionIndex}
                   selected={chosen.has(id)}
                   focused={focused === id}
                   carried={carried.has(id)}
                   barred={barred.has(id)}
                   mark={marks.get(id) ?? null}
+                  noted={notes.has(id)}
+                  number={numbers?.get(id)}
                   onToggle={toggle}
                 />
               </div>
@@ -163,6 +175,8 @@ export function PlanList({
   );
 }
 
+const listWords: Record<ListName, string> = { plugins: "Plugins", mods: "Mods" };
+
 const rowId = (id: string): string => `plan-${encodeURIComponent(id)}`;
 
 /** The list scrolls by itself within these shares of its height. */
@@ -175,12 +189,12 @@ const silent = {
   onDragCancel: () => undefined,
 };
 
-/** The gravest finding of each plugin, for its row. */
-function markRows(findings: readonly Finding[]): Map<string, RowMark> {
+/** The gravest finding of each item, for its row. */
+function markRows(findings: readonly Finding[], lens: ListName): Map<string, RowMark> {
   const marks = new Map<string, RowMark>();
   for (const { level, id, subjects } of findings) {
     const first = subjects[0];
-    if (first?.list !== "plugins" || marks.has(first.id)) continue;
+    if (first?.list !== lens || marks.has(first.id)) continue;
     marks.set(first.id, { level, words: (findingTitle[id] ?? id).toLowerCase() });
   }
   return marks;
@@ -188,17 +202,19 @@ function markRows(findings: readonly Finding[]): Map<string, RowMark> {
 
 function between(rows: PlanRows, a: string, b: string): string[] {
   const [from, to] = [rows.rowOf.get(a) ?? 0, rows.rowOf.get(b) ?? 0].sort((x, y) => x - y);
-  return rows.rows.slice(from, to! + 1).flatMap((row) => (row.kind === "plugin" ? [row.plugin.id] : []));
+  return rows.rows.slice(from, to! + 1).flatMap((row) => (row.kind === "item" ? [row.item.id] : []));
 }
 
 /** Rows beside which none of the carried items may be put down. */
-function barredIds(carry: Carry | null): ReadonlySet<string> {
+function barredIds(carry: Carry | null, { rows }: PlanRows): ReadonlySet<string> {
   if (!carry) return new Set();
-  const { free } = carry;
-  const isBarred = (gap: number) => gap < free.from || gap > free.to;
-  return new Set(
-    free.rest.filter((_, at) => isBarred(at) && isBarred(at + 1) && barrierAt(free, at) !== null),
-  );
+  const barred = new Set<string>();
+  carry.slots.forEach(({ row, barrier }, at) => {
+    const here = rows[row]!;
+    const before = carry.slots[at - 1];
+    if (here.kind === "item" && barrier && before?.barrier !== null) barred.add(here.item.id);
+  });
+  return barred;
 }
 
 /** While items are dragged by mouse, holds them over the slot under the pointer, also while the list scrolls by itself. */
@@ -246,15 +262,20 @@ function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {
 function CarriedChip({ carry }: { carry: Carry }) {
   return (
     <div className="border-saffron bg-saffron-soft text-ink ml-80 inline-flex h-8 items-center rounded-md border px-3 font-mono text-sm shadow-lg">
-      {carry.ids.length === 1 ? carry.ids[0] : `${carry.ids.length} plugins`}
+      <Carried carry={carry} />
     </div>
   );
+}
+
+function Carried({ carry: { ids } }: { carry: Carry }) {
+  const { itemOf, name } = useEditor((state) => state.roster.lists[state.lens]);
+  return ids.length === 1 ? titleOf(itemOf.get(ids[0]!)!) : `${ids.length} ${name}`;
 }
 
 /** What is carried and where it would come to stand, or what bars it; also read out. */
 function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; rows: PlanRows }) {
   const slot = carry?.slots[carry.at];
-  const sections = useEditor((state) => state.roster.profile.state.plugins.sections);
+  const { sections } = useEditor((state) => state.roster.lists[state.lens]);
   return (
     <>
       <div role="status" aria-live="assertive" className="sr-only">
@@ -273,7 +294,7 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
             <span>
               Carrying{" "}
               <b className="font-mono text-sm">
-                {carry.ids.length === 1 ? carry.ids[0] : `${carry.ids.length} plugins`}
+                <Carried carry={carry} />
               </b>
               : {slotWords(rows, slot.row)} in{" "}
               {letterOf(sections.findIndex((each) => each.id === slot.section))}.
@@ -290,7 +311,6 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
 
 function slotWords({ rows }: PlanRows, at: number): string {
   const row = rows[at]!;
-  return row.kind === "section"
-    ? `${row.collapsed ? "last" : "first"} of ${row.section.name}`
-    : `after ${row.plugin.seat} ${row.plugin.id}`;
+  if (row.kind === "section") return `${row.collapsed ? "last" : "first"} of ${row.section.name}`;
+  return row.kind === "item" ? `after ${row.item.seat} ${titleOf(row.item)}` : "";
 }

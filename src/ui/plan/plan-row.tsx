@@ -1,10 +1,12 @@
 "use client";
 
 import { useDraggable } from "@dnd-kit/core";
-import { ChevronDown, ChevronRight } from "lucide-react";
+import { ChevronDown, ChevronRight, Lock, NotebookPen } from "lucide-react";
 import { memo, type CSSProperties } from "react";
 import type { Level } from "@/core/model/finding";
-import type { SeatedPlugin } from "@/core/profile/roster";
+import { plural } from "@/core/messages/parts";
+import { kindsOf } from "@/core/profile/kinds";
+import { titleOf, type SeatedItem } from "@/core/profile/roster";
 import { SectionLetter } from "../kit/section-letter";
 import { sectionHue } from "../kit/hues";
 import { LevelMark } from "../kit/level";
@@ -41,10 +43,35 @@ export const SectionBand = memo(function SectionBand({
       <SectionLetter index={row.index} hue={row.section.hue} />
       <span className="font-bold">{row.section.name}</span>
       <span className="text-ink2 font-mono text-sm">{row.count}</span>
+      {row.section.closed && (
+        <span className="text-ink2 flex items-center gap-1 text-sm">
+          <Lock size={12} aria-hidden /> closed
+        </span>
+      )}
+      {row.section.unseated && row.count > 0 && (
+        <span className="text-saffron shrink-0 text-sm font-semibold">
+          {plural(row.count, "waits", "wait")} to be seated
+        </span>
+      )}
       <span className="text-ink2 truncate pr-3 text-sm">{row.section.guidance}</span>
     </div>
   );
 });
+
+/** Above what is gathered, for it does not load. */
+export function OffBand({ count }: { count: number }) {
+  return (
+    <div
+      role="gridcell"
+      className="border-line bg-sunk flex h-full items-center gap-2 border-y"
+      style={{ paddingLeft: gutterWidth }}
+    >
+      <span className="font-bold">Off</span>
+      <span className="text-ink2 font-mono text-sm">{count}</span>
+      <span className="text-ink2 truncate text-sm">Gathered to be looked at; each keeps its seat</span>
+    </div>
+  );
+}
 
 export interface RowMark {
   readonly level: Level;
@@ -52,85 +79,110 @@ export interface RowMark {
 }
 
 interface Props {
-  plugin: SeatedPlugin;
+  item: SeatedItem;
   sectionIndex: number;
   selected: boolean;
   focused: boolean;
   carried: boolean;
   barred: boolean;
+  noted: boolean;
   mark: RowMark | null;
-  onToggle: (plugin: SeatedPlugin) => void;
+  /** The one that it has in a sheet, shown beside its seat. */
+  number: number | undefined;
+  onToggle: (item: SeatedItem) => void;
 }
 
-export const kindWords = (plugin: SeatedPlugin): string =>
-  plugin.fixed
-    ? "built in"
-    : [plugin.rank.id === "foundation" ? "foundation" : null, plugin.counting?.label.toLowerCase()]
-        .filter(Boolean)
-        .join(", ");
-
-/** Says how it stands with a plugin, for the switch. */
-const toggleLabel = ({ id, fixed, entry, loads, mod }: SeatedPlugin): string => {
-  if (fixed) return `${id} is built in and always on`;
-  if (!mod) return `${id}: its mod is not on the shelf`;
-  if (entry.on && !loads) return `${id} is on, but its mod is off`;
-  return `${id} is ${entry.on ? "on" : "off"}`;
+export const kindWords = (item: SeatedItem): string => {
+  if (item.fixed) return "built in";
+  const [rank, counting] = kindsOf(item);
+  return [rank?.id === "foundation" ? "foundation" : null, counting?.label.toLowerCase()]
+    .filter(Boolean)
+    .join(", ");
 };
 
-export const PluginRow = memo(function PluginRow({
-  plugin,
+/** Says how it stands with an item, for the switch. */
+function toggleLabel(item: SeatedItem): string {
+  const title = titleOf(item);
+  if (item.fixed) return `${title} is built in and always on`;
+  if (item.list === "mods") return `${title} is ${item.loads ? "on" : "off"}`;
+  if (!item.mod) return `${title}: its mod is not on the shelf`;
+  if (item.entry.on && !item.loads) return `${title} is on, but its mod is off`;
+  return `${title} is ${item.entry.on ? "on" : "off"}`;
+}
+
+/** What stands beside the name: of a plugin its kind and mod, of a mod its version and what it brings. */
+function besideName(item: SeatedItem): readonly [string, string] {
+  if (item.list === "plugins")
+    return [kindWords(item), item.fixed ? "the game" : (item.mod?.mod?.name ?? "not on the shelf")];
+  if (!item.mod) return ["", "not on the shelf"];
+  const { plugins, version, files } = item.mod;
+  return [version, plugins.length > 0 ? plural(plugins.length, "plugin") : `${plural(files, "file")} only`];
+}
+
+const striped = "bg-[repeating-linear-gradient(135deg,var(--sunk)_0_6px,var(--line)_6px_7px)]";
+
+export const ItemRow = memo(function ItemRow({
+  item,
   sectionIndex,
   selected,
   focused,
   carried,
   barred,
+  noted,
   mark,
+  number,
   onToggle,
 }: Props) {
-  const { listeners, setNodeRef } = useDraggable({ id: plugin.id, disabled: plugin.fixed });
-  const struck = plugin.loads ? "" : "text-ink3 line-through decoration-1";
-  const back = selected
-    ? "bg-pine-soft"
-    : barred
-      ? "bg-[repeating-linear-gradient(135deg,var(--sunk)_0_6px,var(--line)_6px_7px)]"
-      : "bg-surface";
+  const { listeners, setNodeRef } = useDraggable({ id: item.id, disabled: item.fixed });
+  const struck = item.loads ? "" : "text-ink3 line-through decoration-1";
+  const back = selected ? "bg-pine-soft" : barred ? striped : "bg-surface";
+  const [kind, origin] = besideName(item);
   return (
     <div
       ref={setNodeRef}
       {...listeners}
-      data-plugin={plugin.id}
+      data-item={item.id}
       className={`border-line flex h-full items-center border-b select-none ${back} ${carried ? "opacity-40" : ""} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
       style={{ paddingLeft: gutterWidth }}
     >
       <span
         aria-hidden
         className="section-edge mr-2.5 h-full w-1 shrink-0"
-        style={{ "--hue": sectionHue(plugin.section?.hue ?? sectionIndex).fill } as CSSProperties}
+        style={{ "--hue": sectionHue(item.section?.hue ?? sectionIndex).fill } as CSSProperties}
       />
       <span role="gridcell" className="w-10 shrink-0 font-mono text-sm">
-        {plugin.seat}
+        {item.seat}
       </span>
+      {number !== undefined && (
+        <span role="gridcell" className="text-ink3 w-14 shrink-0 font-mono text-sm">
+          {number}
+        </span>
+      )}
       <span role="gridcell" className="mr-2 flex shrink-0" onPointerDown={(event) => event.stopPropagation()}>
         <Toggle
-          on={plugin.fixed || plugin.entry.on}
-          half={!plugin.loads}
-          locked={plugin.fixed}
+          on={item.fixed || item.entry.on}
+          half={!item.loads}
+          locked={item.fixed}
           tabIndex={-1}
-          label={toggleLabel(plugin)}
-          onClick={() => onToggle(plugin)}
+          label={toggleLabel(item)}
+          onClick={() => onToggle(item)}
         />
       </span>
-      <span role="gridcell" className={`min-w-0 grow basis-64 truncate font-mono text-sm ${struck}`}>
-        {plugin.id}
+      <span
+        role="gridcell"
+        className={`flex min-w-0 grow basis-64 items-center gap-1.5 ${item.list === "plugins" ? "font-mono text-sm" : "font-semibold"} ${struck}`}
+      >
+        <span className="truncate">{titleOf(item)}</span>
+        {noted && <NotebookPen size={13} className="text-ink3 shrink-0" aria-label="with a note" />}
       </span>
       <span role="gridcell" className="text-ink2 w-32 shrink-0 truncate text-sm">
-        {kindWords(plugin)}
+        {kind}
       </span>
       <span
         role="gridcell"
         className={`text-ink2 hidden w-40 shrink truncate text-sm min-[1120px]:block ${struck}`}
       >
-        {plugin.fixed ? "the game" : (plugin.mod?.mod?.name ?? "not on the shelf")}
+        {origin}
       </span>
       <span
         role="gridcell"
@@ -138,7 +190,7 @@ export const PluginRow = memo(function PluginRow({
       >
         {mark && <LevelMark level={mark.level} />}
         <span className="truncate">
-          {mark?.words ?? (plugin.fixed ? "fixed" : plugin.entry.home ? "raised" : "")}
+          {mark?.words ?? (item.fixed ? "fixed" : item.entry.home ? "raised" : "")}
         </span>
       </span>
     </div>

@@ -1,9 +1,9 @@
 import type { Section } from "@/core/model/game";
-import { barrierAt, type Barrier, type FreeGaps } from "@/core/profile/place";
+import { barrierAt, closedTo, type Barrier, type FreeGaps } from "@/core/profile/place";
 import { inLookOrder, type PlanSort } from "@/core/profile/plan-filter";
-import type { Roster, SeatedPlugin } from "@/core/profile/roster";
+import type { SeatedItem, SeatedList } from "@/core/profile/roster";
 
-export const rowHeight = 32;
+const rowHeight = { plain: 32, compact: 28 } as const;
 export const bandHeight = 30;
 
 /** What the plan lists, top to bottom: a band for every section, then what stands in it. */
@@ -16,11 +16,14 @@ export type PlanRow =
       readonly count: number;
       readonly collapsed: boolean;
     }
+  | { readonly kind: "off"; readonly key: string; readonly count: number }
   | {
-      readonly kind: "plugin";
+      readonly kind: "item";
       readonly key: string;
-      readonly plugin: SeatedPlugin;
+      readonly item: SeatedItem;
       readonly sectionIndex: number;
+      /** What is gathered apart from where it stands is no neighbour of what is put down. */
+      readonly gathered: boolean;
     };
 
 export interface PlanRows {
@@ -28,36 +31,51 @@ export interface PlanRows {
   /** Where each row begins, in pixels; one more than there are rows. */
   readonly tops: readonly number[];
   readonly rowOf: ReadonlyMap<string, number>;
+  /** Of an item's row, in pixels. */
+  readonly rowHeight: number;
   /** False where they are sorted to be looked at; nothing can be arranged then. */
   readonly isRealOrder: boolean;
 }
 
-/** How the plan is looked at; what is collapsed shows its band only, and `sortBy` another order than the real one. */
+/**
+ * How the plan is looked at: what is collapsed shows its band only, `sortBy` another order than the real one, and
+ * `gatherOff` what does not load below all else, though it keeps its place.
+ */
 export interface PlanLook {
   readonly shown: ReadonlySet<string> | null;
   readonly collapsed: ReadonlySet<string>;
   readonly sortBy: PlanSort | null;
+  readonly gatherOff: boolean;
+  readonly compact: boolean;
 }
 
 /** Where a filter narrows the list, bands of sections that show nothing are left out. */
-export function planRows(roster: Roster, look: PlanLook): PlanRows {
-  const shown = look.shown ? roster.plugins.filter((plugin) => look.shown!.has(plugin.id)) : roster.plugins;
-  const rows = look.sortBy ? sortedRows(roster, shown, look.sortBy) : sectionRows(roster, shown, look);
+export function planRows(list: SeatedList, look: PlanLook): PlanRows {
+  const shown = look.shown ? list.items.filter((item) => look.shown!.has(item.id)) : list.items;
+  const rows = look.sortBy ? sortedRows(list, shown, look.sortBy) : sectionRows(list, shown, look);
+  const height = rowHeight[look.compact ? "compact" : "plain"];
   const tops = [0];
-  for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "section" ? bandHeight : rowHeight));
+  for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "item" ? height : bandHeight));
   return {
     rows,
     tops,
+    rowHeight: height,
     rowOf: new Map(rows.map((row, at) => [row.key, at])),
     isRealOrder: look.sortBy === null,
   };
 }
 
-function sectionRows(roster: Roster, shown: readonly SeatedPlugin[], look: PlanLook): PlanRow[] {
+function sectionRows({ sections }: SeatedList, shown: readonly SeatedItem[], look: PlanLook): PlanRow[] {
   const rows: PlanRow[] = [];
-  const { sections } = roster.profile.state.plugins;
-  const groups = new Map<string | null, SeatedPlugin[]>(sections.map((section) => [section.id, []]));
-  for (const plugin of shown) groups.get(plugin.entry.section)?.push(plugin);
+  const groups = new Map<string | null, SeatedItem[]>(sections.map((section) => [section.id, []]));
+  const off: PlanRow[] = [];
+  const indexOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
+  for (const item of shown) {
+    const sectionIndex = indexOf.get(item.entry.section) ?? 0;
+    if (look.gatherOff && !item.loads)
+      off.push({ kind: "item", key: item.id, item, sectionIndex, gathered: true });
+    else groups.get(item.entry.section)?.push(item);
+  }
   sections.forEach((section, index) => {
     const group = groups.get(section.id)!;
     if (look.shown && group.length === 0) return;
@@ -71,19 +89,21 @@ function sectionRows(roster: Roster, shown: readonly SeatedPlugin[], look: PlanL
       collapsed,
     });
     if (collapsed) return;
-    for (const plugin of group) rows.push({ kind: "plugin", key: plugin.id, plugin, sectionIndex: index });
+    for (const item of group)
+      rows.push({ kind: "item", key: item.id, item, sectionIndex: index, gathered: false });
   });
+  if (off.length > 0) rows.push({ kind: "off", key: "off", count: off.length }, ...off);
   return rows;
 }
 
-function sortedRows(roster: Roster, shown: readonly SeatedPlugin[], by: PlanSort): PlanRow[] {
-  const { sections } = roster.profile.state.plugins;
+function sortedRows({ sections }: SeatedList, shown: readonly SeatedItem[], by: PlanSort): PlanRow[] {
   const indexOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
-  return inLookOrder(shown, by).map((plugin) => ({
-    kind: "plugin",
-    key: plugin.id,
-    plugin,
-    sectionIndex: indexOf.get(plugin.entry.section) ?? 0,
+  return inLookOrder(shown, by).map((item) => ({
+    kind: "item",
+    key: item.id,
+    item,
+    sectionIndex: indexOf.get(item.entry.section) ?? 0,
+    gathered: false,
   }));
 }
 
@@ -102,35 +122,36 @@ export interface Slot {
 export function findSlots(
   { rows }: PlanRows,
   free: FreeGaps,
-  rank: string,
-  carried: ReadonlySet<string>,
-  roster: Roster,
+  moving: readonly SeatedItem[],
+  list: SeatedList,
 ): Slot[] {
   const gapAfter = new Map(free.rest.map((id, at) => [id, at + 1]));
-  const spans = spansOf(free, roster);
+  const spans = spansOf(free, list);
   const slots: Slot[] = [];
+  const slot = (row: number, gap: number, section: Section) =>
+    slots.push({ row, gap, section: section.id, barrier: barrierOf(gap, section, free, moving) });
   rows.forEach((row, at) => {
     if (row.kind === "section") {
       const { start, end } = spans.get(row.section.id)!;
-      slots.push(slotAt(at, row.collapsed ? end : start, row.section, free, rank));
-      return;
+      slot(at, row.collapsed ? end : start, row.section);
     }
-    if (carried.has(row.plugin.id)) return;
-    slots.push(slotAt(at, gapAfter.get(row.plugin.id)!, row.plugin.section!, free, rank));
+    if (row.kind !== "item" || row.gathered) return;
+    const gap = gapAfter.get(row.item.id);
+    if (gap !== undefined) slot(at, gap, row.item.section!);
   });
   return slots;
 }
 
 /** The gaps at the start and at the end of every section, among what stays. */
-function spansOf({ rest }: FreeGaps, { pluginOf, profile }: Roster) {
+function spansOf({ rest }: FreeGaps, { itemOf, sections }: SeatedList) {
   const counts = new Map<string | null, number>();
   for (const id of rest) {
-    const { section } = pluginOf.get(id)!.entry;
+    const { section } = itemOf.get(id)!.entry;
     counts.set(section, (counts.get(section) ?? 0) + 1);
   }
   let end = 0;
   return new Map(
-    profile.state.plugins.sections.map(({ id }) => {
+    sections.map(({ id }) => {
       const start = end;
       end += counts.get(id) ?? 0;
       return [id, { start, end }];
@@ -138,14 +159,15 @@ function spansOf({ rest }: FreeGaps, { pluginOf, profile }: Roster) {
   );
 }
 
-function slotAt(row: number, gap: number, section: Section, free: FreeGaps, rank: string): Slot {
+function barrierOf(
+  gap: number,
+  section: Section,
+  free: FreeGaps,
+  moving: readonly SeatedItem[],
+): Barrier | null {
   const border = gap <= free.from ? free.above : free.below;
-  return {
-    row,
-    gap,
-    section: section.id,
-    barrier: barrierAt(free, gap) ?? (section.rank === rank ? null : border),
-  };
+  const foreign = section.rank === moving[0]!.rank.id ? null : border;
+  return barrierAt(free, gap) ?? foreign ?? closedTo(section, moving);
 }
 
 /** The slot nearest to a height within the list. */

@@ -2,13 +2,18 @@
 
 import { ListFilter, PanelRight, Rows3 } from "lucide-react";
 import Link from "next/link";
+import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
-import { filterPlugins, narrows, noFilter, type PlanSort } from "@/core/profile/plan-filter";
+import type { ListName } from "@/core/model/profile";
+import { numbersOf } from "@/core/profile/seat-target";
+import { filterItems, narrows, noFilter, type PlanSort } from "@/core/profile/plan-filter";
 import { Button } from "../kit/button";
 import { MoveToDialog } from "./move-to-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FilterBar } from "./filter-bar";
 import { Inspector } from "./inspector";
+import { LookMenu } from "./look-menu";
+import { useLook } from "./use-look";
 import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
@@ -24,7 +29,10 @@ export function PlanScreen() {
 }
 
 function PlanView() {
+  const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
+  const lens = useEditor((state) => state.lens);
+  const list = roster.lists[lens];
   const findings = useEditor((state) => state.findings);
   const [inspecting, setInspecting] = useState(true);
   const [filtering, setFiltering] = useState(false);
@@ -32,18 +40,29 @@ function PlanView() {
   const [moving, setMoving] = useState(false);
   const [filter, setFilter] = useState(noFilter);
   const [sortBy, setSortBy] = useState<PlanSort | null>(null);
+  const [look, setLook] = useLook();
   const [collapsed, setCollapsed] = useState<ReadonlySet<string>>(new Set());
   const wanted = useDeferredValue(filter);
   const shown = useMemo(
-    () => (narrows(wanted) ? filterPlugins(roster, findings, wanted) : null),
-    [roster, findings, wanted],
+    () => (narrows(wanted) ? filterItems(roster, list, findings, wanted) : null),
+    [roster, list, findings, wanted],
   );
   const rows = useMemo(
-    () => planRows(roster, { shown, collapsed, sortBy }),
-    [roster, shown, collapsed, sortBy],
+    () => planRows(list, { shown, collapsed, sortBy, gatherOff: look.gatherOff, compact: look.compact }),
+    [list, shown, collapsed, sortBy, look],
   );
+  const numbers = useMemo(
+    () => (look.numbers ? new Map(numbersOf(list).map(({ id, number }) => [id, number])) : null),
+    [list, look.numbers],
+  );
+  const turn = (to: ListName) => {
+    // What narrows the one list need not exist in the other.
+    setFilter(noFilter);
+    setSortBy(null);
+    editor.lookAt(to);
+  };
   const carrying = useCarry(rows);
-  const loading = roster.plugins.filter((plugin) => plugin.loads).length;
+  const loading = list.items.filter((item) => item.loads).length;
   const fold = useCallback(
     (section: string) =>
       setCollapsed(
@@ -55,12 +74,13 @@ function PlanView() {
     <div className="flex h-full flex-col">
       <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Plan</h1>
+        {roster.game.lists.includes("plugins") && <Lens lens={lens} onTurn={turn} />}
         <span className="text-ink2 min-w-0 truncate">
           <b className="text-ink font-mono">{loading}</b> of{" "}
-          <span className="font-mono">{roster.plugins.length}</span> plugins load, top to bottom; what loads
-          later wins
+          <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
         </span>
         <div className="ml-auto flex gap-2">
+          <LookMenu look={look} onLook={setLook} />
           <Button look="quiet" onClick={() => setSectioning(true)}>
             <Rows3 size={16} aria-hidden /> Sections
           </Button>
@@ -87,14 +107,14 @@ function PlanView() {
           sortBy={sortBy}
           onSort={setSortBy}
           shown={shown}
-          total={roster.plugins.length}
+          total={list.items.length}
         />
       )}
       <div className="flex min-h-0 grow">
         <div className="relative flex min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
-            <PlanList rows={rows} carrying={carrying} onFold={fold} />
+            <PlanList rows={rows} carrying={carrying} numbers={numbers} onFold={fold} />
           </div>
           <RememberBar />
         </div>
@@ -103,6 +123,34 @@ function PlanView() {
       <SectionsDialog open={sectioning} onClose={() => setSectioning(false)} />
       <MoveToDialog open={moving} onClose={() => setMoving(false)} />
     </div>
+  );
+}
+
+const lensWords: Record<ListName, string> = {
+  plugins: "load, top to bottom; what loads later wins in records",
+  mods: "are on, top to bottom; what stands later wins in files",
+};
+
+/** Which of the two orders is looked at; the selection goes along. */
+function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={lens}
+      onValueChange={(value) => value && onTurn(value as ListName)}
+      aria-label="Which order"
+      className="border-line flex shrink-0 rounded-md border p-0.5"
+    >
+      {(["plugins", "mods"] as const).map((name) => (
+        <ToggleGroup.Item
+          key={name}
+          value={name}
+          className="text-ink2 data-[state=on]:bg-pine-soft data-[state=on]:text-ink h-6 rounded px-2.5 font-semibold capitalize"
+        >
+          {name}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
   );
 }
 

@@ -11,7 +11,7 @@ import { indexTies } from "@/core/profile/ties";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { ItemName, Say } from "../kit/sentence";
-import { ruleNotes } from "../workspace/rule-notes";
+import { tellingOf } from "../workspace/telling";
 import type { Proposed } from "../workspace/use-proposal";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { MoveList } from "./move-list";
@@ -24,14 +24,17 @@ import { SlopeChart } from "./slope-chart";
 export function ProposalPanel({ roster, proposal }: Proposed) {
   const { editor, leaveProposal, refresh, proposing } = useWorkspace();
   const isCurrent = useEditor((state) => state.profile.state) === roster.profile.state;
-  const ties = useMemo(() => indexTies(roster), [roster]);
+  const ties = useMemo(() => indexTies(roster, proposal.list), [roster, proposal.list]);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const part = useMemo(() => {
     const wanted = proposal.moves.map(({ id }) => id).filter((id) => !left.has(id));
     return takeMoves(roster, ties, proposal, new Set(wanted));
   }, [roster, ties, proposal, left]);
-  const edit = useMemo(() => arrangeEdit(roster, part.entries, part.taken.size), [roster, part]);
-  const total = roster.plugins.length;
+  const edit = useMemo(
+    () => arrangeEdit(roster, proposal.list, part.entries, part.taken.size),
+    [roster, proposal.list, part],
+  );
+  const total = roster.lists[proposal.list].items.length;
   const count = proposal.moves.length;
   const accept = () => {
     leaveProposal();
@@ -51,7 +54,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
       <header className="border-line flex min-h-15 items-center gap-2 border-b px-4 py-2">
         <div className="grow">
           <h1 className="text-lg font-bold">
-            {count} of {total} {count === 1 ? "moves" : "move"}
+            {count} of {total} {proposal.list} {count === 1 ? "moves" : "move"}
             {proposal.result.certificate ? "; no valid order moves fewer" : ""}
           </h1>
           <p className="text-ink2">
@@ -86,8 +89,8 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
 }
 
 /** What could not be kept, and circles among masters: on top, each with its links. */
-function Notices({ roster, proposal: { result } }: Proposed) {
-  const notes = ruleNotes(roster);
+function Notices({ roster, proposal: { list, result } }: Proposed) {
+  const telling = tellingOf(roster, list);
   if (result.cycles.length + result.setAside.length === 0) return null;
   return (
     <ul
@@ -102,11 +105,11 @@ function Notices({ roster, proposal: { result } }: Proposed) {
           <span>
             <b>
               {cycle.links.length === 1
-                ? "A plugin needs itself: "
-                : `${cycle.links.length} plugins need one another in a circle: `}
+                ? "One needs itself: "
+                : `${cycle.links.length} ${list} need one another in a circle: `}
             </b>
-            <Say parts={chainText(cycle.links, notes)} />. The order below keeps what it can; the game will
-            stop until one of them goes off.
+            <Say parts={chainText(cycle.links, telling)} />. The order below keeps what it can
+            {list === "plugins" ? "; the game will stop until one of them goes off." : "."}
           </span>
         </li>
       ))}
@@ -121,7 +124,7 @@ function Notices({ roster, proposal: { result } }: Proposed) {
             {each.because.length > 0 && (
               <>
                 {" "}
-                It would close a circle: <Say parts={chainText(each.because, notes)} />.
+                It would close a circle: <Say parts={chainText(each.because, telling)} />.
               </>
             )}
             {each.rule.kind !== "needs" && (
@@ -137,8 +140,8 @@ function Notices({ roster, proposal: { result } }: Proposed) {
 }
 
 /** Items that a tie seats in a later section than the one that they belong to. */
-function Raised({ roster, proposal: { result } }: Proposed) {
-  const { sections } = roster.profile.state.plugins;
+function Raised({ roster, proposal: { list, result } }: Proposed) {
+  const { sections } = roster.lists[list];
   const name = (id: string) => sections.find((section) => section.id === id)?.name ?? id;
   return result.raised.map((raised) => (
     <p key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">

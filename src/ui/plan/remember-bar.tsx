@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { ruleTextOf } from "@/core/messages/rules";
+import type { ListName } from "@/core/model/profile";
 import type { Edit } from "@/core/model/edit";
 import type { OrderRule } from "@/core/model/problem";
 import { addRule } from "@/core/profile/rule-edits";
@@ -12,9 +13,12 @@ import { newRule } from "../rules/new-rule";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
-function movedBy(edit: Edit | null): readonly string[] {
+/** The items that the edit has moved by hand, and in which list. */
+function movedBy(edit: Edit | null): { readonly list: ListName; readonly ids: readonly string[] } {
   const step = edit?.label.id === "move" ? edit.steps[0] : undefined;
-  return step?.kind === "put" ? step.entries.map((entry) => entry.id) : [];
+  return step?.kind === "put"
+    ? { list: step.list, ids: step.entries.map((entry) => entry.id) }
+    : { list: "plugins", ids: [] };
 }
 
 /** After a move by hand: what of it shall be remembered, so that no proposal undoes it. */
@@ -23,9 +27,9 @@ export function RememberBar() {
   const roster = useEditor((state) => state.roster);
   const recent = useEditor((state) => state.recent);
   const [start, setStart] = useState<RuleStart | null>(null);
-  const moved = useMemo(() => movedBy(recent), [recent]);
-  const offered = useMemo(() => rulesToRemember(roster, moved), [roster, moved]);
-  const remember = (rule: OrderRule) => editor.dispatch(addRule(newRule(rule)));
+  const { list, ids: moved } = useMemo(() => movedBy(recent), [recent]);
+  const offered = useMemo(() => rulesToRemember(roster, list, moved), [roster, list, moved]);
+  const remember = (rule: OrderRule) => editor.dispatch(addRule(newRule(list, rule)));
   return (
     <>
       {moved.length > 0 && (
@@ -44,7 +48,7 @@ export function RememberBar() {
               </span>
             </Button>
           ))}
-          <Button small look="quiet" onClick={() => setStart({ about: moved })}>
+          <Button small look="quiet" onClick={() => setStart({ list, about: moved })}>
             Another rule…
           </Button>
           <Button small look="quiet" className="ml-auto" onClick={() => editor.forgetRecent()}>

@@ -4,7 +4,13 @@ import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Section } from "@/core/model/game";
-import { addSection, changeSection, dropSection, moveSection } from "@/core/profile/section-edits";
+import {
+  addSection,
+  changeSection,
+  dropSection,
+  moveSection,
+  seatArrivalsLater,
+} from "@/core/profile/section-edits";
 import { Dialog } from "../kit/dialog";
 import { inputLook } from "../kit/field";
 import { hueCount, sectionHue } from "../kit/hues";
@@ -13,14 +19,13 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The sections of the plan: their names, guidance, tags and colours, and their order within a load rank. */
 export function SectionsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const roster = useEditor((state) => state.roster);
-  const { sections } = roster.profile.state.plugins;
+  const { name, sections } = useEditor((state) => state.roster.lists[state.lens]);
   return (
     <Dialog
       open={open}
       onClose={onClose}
-      title="Sections"
-      hint="Each is of one load rank. New arrivals go to the section that has one of their mod’s tags, else to the first of their rank."
+      title={`Sections of the ${name}`}
+      hint="New arrivals go to the section that has one of their mod’s tags, else to where arrivals wait, else to the first of their load rank."
       size="large"
     >
       <ol aria-label="Sections" className="space-y-1">
@@ -38,11 +43,16 @@ export function SectionsDialog({ open, onClose }: { open: boolean; onClose: () =
 
 function SectionLine({ section, index }: { section: Section; index: number }) {
   const { editor, tell } = useWorkspace();
-  const roster = useEditor((state) => state.roster);
-  const rank = roster.game.loadRanks.find((each) => each.id === section.rank);
-  const count = roster.plugins.filter((plugin) => plugin.entry.section === section.id).length;
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const rank = list.ranks.find((each) => each.id === section.rank);
+  const count = list.items.filter((item) => item.entry.section === section.id).length;
   const change = (part: Partial<Section>) => {
-    const edit = changeSection(roster, { ...section, ...part });
+    const edit = changeSection(list, { ...section, ...part });
+    if (edit) editor.dispatch(edit);
+  };
+  const without = (key: "block" | "closed") => {
+    const { [key]: _, ...rest } = section;
+    const edit = changeSection(list, rest);
     if (edit) editor.dispatch(edit);
   };
   const rename = (name: string) => name.trim() !== "" && change({ name: name.trim() });
@@ -52,26 +62,26 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
       .map((tag) => tag.trim())
       .filter(Boolean);
     const { tags: _, ...rest } = section;
-    const edit = changeSection(roster, tags.length > 0 ? { ...rest, tags } : rest);
+    const edit = changeSection(list, tags.length > 0 ? { ...rest, tags } : rest);
     if (edit) editor.dispatch(edit);
   };
   const move = (by: -1 | 1) => {
-    const edit = moveSection(roster, section.id, by);
-    if (edit) editor.dispatch(edit);
-    else tell([`${section.name} cannot go further: there its load rank ends.`]);
+    const edit = moveSection(list, section.id, by);
+    if (edit.ok) editor.dispatch(edit.value);
+    else tell(sayRefusal(edit.refusal), "wrong");
   };
   const drop = () => {
-    const edit = dropSection(roster, section.id);
+    const edit = dropSection(list, section.id);
     if (edit.ok) editor.dispatch(edit.value);
     else tell(sayRefusal(edit.refusal), "wrong");
   };
   const add = () =>
     editor.dispatch(
-      addSection(roster, section.id, { id: crypto.randomUUID(), name: "New section", guidance: "" }),
+      addSection(list, section.id, { id: crypto.randomUUID(), name: "New section", guidance: "" }),
     );
   const hue = section.hue ?? index % hueCount;
   return (
-    <li className="border-line flex items-center gap-2 border-b py-1.5">
+    <li className="border-line flex flex-wrap items-center gap-x-2 gap-y-1 border-b py-1.5">
       <SectionLetter index={index} hue={section.hue} />
       <Line
         label={`Name of ${section.name}`}
@@ -110,9 +120,40 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
       <Tool label={`Add a section after ${section.name}`} onClick={add}>
         <Plus size={15} aria-hidden />
       </Tool>
-      <Tool label={`Remove ${section.name}; its ${count} plugins go to its neighbour`} onClick={drop}>
+      <Tool label={`Remove ${section.name}; its ${count} ${list.name} go to its neighbour`} onClick={drop}>
         <Trash2 size={15} aria-hidden />
       </Tool>
+      <div className="text-ink2 flex basis-full items-center gap-5 pl-8 text-sm">
+        <label className="flex items-center gap-1.5">
+          Stands
+          <select
+            aria-label={`Where ${section.name} stands`}
+            value={section.block ?? ""}
+            onChange={({ target: { value } }) =>
+              value === "" ? without("block") : change({ block: value as "top" | "bottom" })
+            }
+            className="border-line bg-surface h-6 rounded-md border px-1"
+          >
+            <option value="">where you put it</option>
+            <option value="top">first of its rank: nothing before it</option>
+            <option value="bottom">last of its rank: nothing after it</option>
+          </select>
+        </label>
+        <Tick
+          label={`Nothing more goes into ${section.name}`}
+          checked={section.closed === true}
+          onChange={(on) => (on ? change({ closed: true }) : without("closed"))}
+        >
+          closed: nothing more goes in
+        </Tick>
+        <Tick
+          label={`Arrivals wait in ${section.name}`}
+          checked={section.unseated === true}
+          onChange={(on) => editor.dispatch(seatArrivalsLater(list, section, on))}
+        >
+          arrivals without a tag wait here
+        </Tick>
+      </div>
     </li>
   );
 }
@@ -128,6 +169,31 @@ function Tool({ label, onClick, children }: { label: string; onClick: () => void
     >
       {children}
     </button>
+  );
+}
+
+function Tick({
+  label,
+  checked,
+  onChange,
+  children,
+}: {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <label className="flex min-h-6 items-center gap-1.5">
+      <input
+        type="checkbox"
+        aria-label={label}
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+        className="accent-pine"
+      />
+      {children}
+    </label>
   );
 }
 

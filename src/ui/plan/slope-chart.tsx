@@ -1,8 +1,8 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import type { PluginProposal } from "@/core/profile/accept";
-import type { Roster } from "@/core/profile/roster";
+import type { OrderProposal } from "@/core/profile/accept";
+import { titleOf, type Roster } from "@/core/profile/roster";
 import { seatsOf } from "@/core/profile/seats";
 import { Button } from "../kit/button";
 
@@ -12,7 +12,7 @@ const left = 226;
 const right = 354;
 
 /** The order now and as proposed, with a line from each item's seat to its new one. */
-export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: PluginProposal }) {
+export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: OrderProposal }) {
   const [all, setAll] = useState(false);
   const { before, after, seats, moved } = useMemo(
     () => findColumns(roster, proposal, all),
@@ -20,7 +20,9 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
   );
   const yOf = (at: number) => 40 + at * step;
   const placeAfter = new Map(after.map((id, at) => [id, at]));
-  const hidden = roster.plugins.length - before.length;
+  const list = roster.lists[proposal.list];
+  const hidden = list.items.length - before.length;
+  const titled = (id: string, seat: string) => cut(titleOf(list.itemOf.get(id)!), 28 - seat.length);
   return (
     <div>
       <svg
@@ -43,7 +45,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
           return (
             <g key={id} className="font-mono text-xs">
               <text x={left - 10} y={y1 + 4} textAnchor="end" className={look}>
-                {cut(id, 28 - roster.pluginOf.get(id)!.seat.length)} {roster.pluginOf.get(id)!.seat}
+                {titled(id, list.itemOf.get(id)!.seat)} {list.itemOf.get(id)!.seat}
               </text>
               <path
                 d={`M${left - 4} ${y1} C${left + 50} ${y1} ${right - 50} ${y2} ${right + 4} ${y2}`}
@@ -52,7 +54,7 @@ export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: Plu
                 strokeWidth={isMoved ? 2 : 1}
               />
               <text x={right + 10} y={y2 + 4} className={look}>
-                {seats.get(id)} {cut(id, 28 - seats.get(id)!.length)}
+                {seats.get(id)} {titled(id, seats.get(id)!)}
               </text>
             </g>
           );
@@ -72,8 +74,9 @@ const cut = (text: string, length: number): string =>
   text.length > length ? `${text.slice(0, length - 1)}…` : text;
 
 /** What is drawn: all, or what moves and its neighbours in both orders. */
-function findColumns(roster: Roster, { entries, moves }: PluginProposal, all: boolean) {
-  const before = roster.plugins.map((plugin) => plugin.id);
+function findColumns({ lists }: Roster, { list, entries, moves }: OrderProposal, all: boolean) {
+  const { sections, items } = lists[list];
+  const before = items.map((item) => item.id);
   const after = entries.map((entry) => entry.id);
   const moved = new Set(moves.map((move) => move.id));
   const drawn = new Set<string>();
@@ -85,7 +88,7 @@ function findColumns(roster: Roster, { entries, moves }: PluginProposal, all: bo
   return {
     before: keep(before),
     after: keep(after),
-    seats: seatsOf({ ...roster.profile.state.plugins, entries: [...entries] }),
+    seats: seatsOf({ sections, entries }),
     moved,
   };
 }

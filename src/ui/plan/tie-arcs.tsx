@@ -2,8 +2,8 @@
 
 import { useMemo } from "react";
 import { isBroken, type DirectTie, type TieIndex } from "@/core/profile/ties";
-import type { Roster } from "@/core/profile/roster";
-import { rowHeight, type PlanRows } from "./plan-rows";
+import type { SeatedList } from "@/core/profile/roster";
+import type { PlanRows } from "./plan-rows";
 
 export const gutterWidth = 62;
 
@@ -16,17 +16,17 @@ interface Arc {
 
 /** Ties drawn beside the list: those of the selection, and all that are broken. Must is solid, prefer dashed. */
 export function TieArcs({
-  roster,
+  list,
   ties,
   rows,
   selected,
 }: {
-  roster: Roster;
+  list: SeatedList;
   ties: TieIndex;
   rows: PlanRows;
   selected: readonly string[];
 }) {
-  const arcs = useMemo(() => findArcs(roster, ties, rows, selected), [roster, ties, rows, selected]);
+  const arcs = useMemo(() => findArcs(list, ties, rows, selected), [list, ties, rows, selected]);
   return (
     <svg
       aria-hidden
@@ -43,7 +43,7 @@ export function TieArcs({
 
 function ArcPath({ arc: { tie, from, to, broken } }: { arc: Arc }) {
   const right = gutterWidth - 4;
-  const reach = 6 + Math.min(44, 8 * Math.log2(1 + Math.abs(to - from) / rowHeight));
+  const reach = 6 + Math.min(44, 8 * Math.log2(1 + Math.abs(to - from) / 32));
   const middle = (from + to) / 2;
   const width = tie.strength === "must" ? 1.6 : 1.2;
   const look = {
@@ -70,18 +70,23 @@ function ArcPath({ arc: { tie, from, to, broken } }: { arc: Arc }) {
   );
 }
 
-function findArcs(roster: Roster, ties: TieIndex, rows: PlanRows, selected: readonly string[]): Arc[] {
-  const placeOf = (id: string) => roster.pluginOf.get(id)!.place;
+function findArcs(
+  { itemOf }: SeatedList,
+  ties: TieIndex,
+  rows: PlanRows,
+  selected: readonly string[],
+): Arc[] {
+  const placeOf = (id: string) => itemOf.get(id)!.place;
   const chosen = new Set(selected.flatMap((id) => ties.of(id)));
   const arcs: Arc[] = [];
   for (const tie of ties.all) {
     const broken = isBroken(tie, placeOf);
     // What is built in comes before everything anyway; an arc to it from every row would only hide the others.
-    const { fixed } = roster.pluginOf.get(tie.earlier)!;
+    const { fixed } = itemOf.get(tie.earlier)!;
     if (fixed || (!broken && !chosen.has(tie))) continue;
     const [from, to] = [rows.rowOf.get(tie.earlier), rows.rowOf.get(tie.later)];
     if (from === undefined || to === undefined) continue;
-    const centre = (row: number) => rows.tops[row]! + rowHeight / 2;
+    const centre = (row: number) => rows.tops[row]! + rows.rowHeight / 2;
     arcs.push({ tie, from: centre(from), to: centre(to), broken });
   }
   return arcs;

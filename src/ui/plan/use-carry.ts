@@ -3,9 +3,11 @@ import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { refuse } from "@/core/model/outcome";
 import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/profile/place";
-import type { Roster } from "@/core/profile/roster";
+import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/profile/roster";
 import { useWorkspace } from "../workspace/workspace.client";
 import { findSlots, type PlanRows, type Slot } from "./plan-rows";
+
+export const notTheOrder = "This is not the load order. Go back to it to arrange.";
 
 /** Items picked up and not put down yet, by mouse or by keyboard. */
 export interface Carry {
@@ -37,30 +39,22 @@ export function useCarry(rows: PlanRows): Carrying {
     showCarry(next);
   }, []);
   const [said, setSaid] = useState("");
-  const name = useCallback(
-    (id: string) => [editor.getState().roster.pluginOf.get(id)?.seat, id].filter(Boolean).join(" "),
-    [editor],
-  );
+  const name = useCallback((id: string) => seatAndTitle(editor.getState().roster, id), [editor]);
 
   const pickUp = useCallback(
     (ids: readonly string[], by: Carry["by"]) => {
-      if (!rows.isRealOrder)
-        return tell(["This is not the load order. Go back to it to arrange plugins."], "wrong");
-      const { roster, ties } = editor.getState();
-      const inOrder = roster.plugins.filter((plugin) => ids.includes(plugin.id));
-      const fixed = inOrder.find((plugin) => plugin.fixed);
+      if (!rows.isRealOrder) return tell([notTheOrder], "wrong");
+      const { roster, lens, ties } = editor.getState();
+      const list = roster.lists[lens];
+      const inOrder = list.items.filter((item) => ids.includes(item.id));
+      const fixed = inOrder.find((item) => item.fixed);
       if (inOrder.length === 0 || fixed) {
         if (fixed) tell(sayRefusal(refuse("built-in-stays", { item: fixed.id }).refusal), "wrong");
         return;
       }
-      const made = startCarry(
-        roster,
-        rows,
-        inOrder.map((plugin) => plugin.id),
-        freeGaps(roster, ties, ids),
-      );
+      const made = startCarry(list, rows, inOrder, freeGaps(list, ties[lens], ids));
       setCarry({ ...made, by });
-      setSaid(`Picked up ${made.ids.length === 1 ? name(made.ids[0]!) : `${made.ids.length} plugins`}.`);
+      setSaid(`Picked up ${made.ids.length === 1 ? name(made.ids[0]!) : `${made.ids.length} ${lens}`}.`);
     },
     [editor, rows, tell, name, setCarry],
   );
@@ -84,14 +78,14 @@ export function useCarry(rows: PlanRows): Carrying {
   const putDown = useCallback(() => {
     const carry = held.current;
     setCarry(null);
-    const { roster, ties } = editor.getState();
+    const { roster, lens, ties } = editor.getState();
     if (!carry) return;
     const slot = carry.slots[carry.at]!;
     if (slot.barrier) return tell(barrierText(slot, carry), "wrong");
-    const edit = placeEdit(roster, ties, carry.ids, slot.gap, slot.section);
+    const edit = placeEdit(roster.lists[lens], ties[lens], carry.ids, slot.gap, slot.section);
     if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
     if (edit.value) editor.dispatch(edit.value);
-    setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} plugins`}.`);
+    setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} ${lens}`}.`);
   }, [editor, tell, name, setCarry]);
 
   return useMemo(
@@ -102,16 +96,15 @@ export function useCarry(rows: PlanRows): Carrying {
 
 /** Held where it stands: over the slot right before the first of the items. */
 function startCarry(
-  roster: Roster,
+  list: SeatedList,
   rows: PlanRows,
-  ids: readonly string[],
+  moving: readonly SeatedItem[],
   free: FreeGaps,
 ): Omit<Carry, "by"> {
-  const first = roster.pluginOf.get(ids[0]!)!;
-  const slots = findSlots(rows, free, first.rank.id, new Set(ids), roster);
-  const row = rows.rowOf.get(first.id)!;
+  const slots = findSlots(rows, free, moving, list);
+  const row = rows.rowOf.get(moving[0]!.id)!;
   return {
-    ids,
+    ids: moving.map((item) => item.id),
     free,
     slots,
     at: Math.max(
@@ -129,7 +122,6 @@ export function barrierText({ barrier, gap }: Slot, { free }: Carry): Sentence {
 /** Between which two rows the items would come to stand. */
 function placeText({ slots }: Carry, at: number, { rows }: PlanRows): string {
   const row = rows[slots[at]!.row]!;
-  return row.kind === "section"
-    ? `At the ${row.collapsed ? "end" : "start"} of ${row.section.name}.`
-    : `After ${row.plugin.seat} ${row.plugin.id}.`;
+  if (row.kind === "section") return `At the ${row.collapsed ? "end" : "start"} of ${row.section.name}.`;
+  return row.kind === "item" ? `After ${row.item.seat} ${titleOf(row.item)}.` : "";
 }

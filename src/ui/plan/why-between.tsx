@@ -1,16 +1,16 @@
 "use client";
 
 import { chainText } from "@/core/messages/reasons";
-import type { SeatedPlugin } from "@/core/profile/roster";
+import type { SeatedItem } from "@/core/profile/roster";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
-import { ruleNotes } from "../workspace/rule-notes";
+import { tellingOf } from "../workspace/telling";
 import { useEditor } from "../workspace/workspace.client";
 
-/** Of two selected plugins: must one load earlier, and by which shortest chain of ties? */
-export function WhyBetween({ plugins: [one, other] }: { plugins: readonly [SeatedPlugin, SeatedPlugin] }) {
+/** Of two selected items: must one load earlier, and by which shortest chain of ties? */
+export function WhyBetween({ items: [one, other] }: { items: readonly [SeatedItem, SeatedItem] }) {
   const roster = useEditor((state) => state.roster);
-  const { groups } = useEditor((state) => state.ties).constraints;
+  const { groups } = useEditor((state) => state.ties[one.list]).constraints;
   const [above, below] = one.place < other.place ? [one, other] : [other, one];
   const asIs = groups.chain(above.place, below.place);
   const turned = asIs ? null : groups.chain(below.place, above.place);
@@ -24,7 +24,7 @@ export function WhyBetween({ plugins: [one, other] }: { plugins: readonly [Seate
             {turned ? ", and does not now." : ", and does."}
           </p>
           <p className="border-pine mt-1.5 border-l-2 pl-3">
-            <Say parts={[...chainText(links, ruleNotes(roster)), "."]} />
+            <Say parts={[...chainText(links, tellingOf(roster, one.list)), "."]} />
           </p>
         </>
       ) : (

@@ -10,7 +10,7 @@ import { contradictionsOf } from "@/core/profile/rules";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
-import { ruleNotes } from "../workspace/rule-notes";
+import { tellingOf } from "../workspace/telling";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Rules that cannot be kept: the circle that each would close, and the ways out, the cheapest first. */
@@ -18,7 +18,6 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const found = useMemo(() => contradictionsOf(roster), [roster]);
-  const notes = ruleNotes(roster);
   const { rules } = roster.profile.state;
   if (found.length === 0) return null;
   const weaken = (rule: (typeof rules)[number]) => {
@@ -30,7 +29,7 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
       aria-label="Rules that contradict"
       className="border-line bg-saffron-soft max-h-56 overflow-auto border-b"
     >
-      {found.map(({ setAside, circle, waysOut }, at) => (
+      {found.map(({ list, setAside, circle, waysOut }, at) => (
         <li key={at} className="border-line flex gap-2.5 border-b px-4 py-2 last:border-b-0">
           <span className="pt-0.5">
             <LevelMark level="problem" label="problem" />
@@ -42,7 +41,7 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
               {circle.length > 0 && (
                 <>
                   {" "}
-                  For <Say parts={chainText(circle, notes)} />.
+                  For <Say parts={chainText(circle, tellingOf(roster, list))} />.
                 </>
               )}
             </p>

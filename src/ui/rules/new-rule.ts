@@ -1,10 +1,11 @@
 import type { OrderRule } from "@/core/model/problem";
-import type { Rule } from "@/core/model/profile";
+import type { ListName, Rule } from "@/core/model/profile";
 
-/** A rule made now, with a name of its own. */
-export const newRule = (rule: OrderRule, note = ""): Rule => ({
+/** A rule made now for one of the orders, with a name of its own. */
+export const newRule = (list: ListName, rule: OrderRule, note = ""): Rule => ({
   id: crypto.randomUUID(),
   rule,
   note,
   made: new Date().toISOString(),
+  ...(list === "mods" ? { list } : {}),
 });

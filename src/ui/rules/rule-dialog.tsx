@@ -3,7 +3,7 @@
 import { useState, type FormEvent, type ReactNode } from "react";
 import { ruleText } from "@/core/messages/rules";
 import type { OrderRule, Strength } from "@/core/model/problem";
-import type { Rule } from "@/core/model/profile";
+import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
 import { itemsOf } from "@/core/order/rule-items";
 import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
@@ -11,7 +11,7 @@ import { Dialog } from "../kit/dialog";
 import { Field, inputLook } from "../kit/field";
 import { Say } from "../kit/sentence";
 import { newRule } from "./new-rule";
-import { PluginPicker } from "./plugin-picker";
+import { ItemPicker } from "./item-picker";
 
 type Kind = OrderRule["kind"];
 
@@ -24,7 +24,8 @@ const kindWords: Record<Kind, string> = {
 };
 
 /** What a rule is made from: a whole one to change, or what is known of a new one. */
-export type RuleStart = Rule | { readonly about: readonly string[] };
+export type RuleStart =
+  Rule | { readonly list: ListName; readonly about: readonly string[]; readonly rule?: OrderRule };
 
 export function RuleDialog({
   start,
@@ -60,9 +61,9 @@ interface Draft {
 
 function draftOf(start: RuleStart): Draft {
   const plain = { other: null, within: "section", strength: "prefer", weight: "" } as const;
-  if ("about" in start)
+  if ("about" in start && !start.rule)
     return { ...plain, kind: start.about.length > 1 ? "together" : "after", items: start.about };
-  const { rule } = start;
+  const rule = start.rule!;
   return {
     ...plain,
     kind: rule.kind,
@@ -96,6 +97,7 @@ function RuleForm({
   onStore: (rule: Rule) => void;
 }) {
   const known = "about" in start ? null : start;
+  const list = "about" in start ? start.list : listOfRule(start);
   const [draft, setDraft] = useState(() => draftOf(start));
   const [note, setNote] = useState(known?.note ?? "");
   const [shared, setShared] = useState(known?.shared === true);
@@ -106,15 +108,16 @@ function RuleForm({
     event.preventDefault();
     if (!rule) return;
     const scope = shared ? { shared: true as const } : {};
-    const { shared: _, ...kept } = known ?? newRule(rule);
+    const { shared: _, ...kept } = known ?? newRule(list, rule);
     onStore({ ...kept, rule, note: note.trim(), ...scope });
     onClose();
   };
   return (
     <form onSubmit={submit} className="space-y-3">
       {draft.items.length === 0 && (
-        <PluginPicker
-          label="Which plugin"
+        <ItemPicker
+          list={list}
+          label="Which one"
           chosen={null}
           partnerOf={null}
           onChoose={(id) => change({ items: [id] })}
@@ -140,7 +143,8 @@ function RuleForm({
         </select>
       </label>
       {isPair && draft.items.length > 0 && (
-        <PluginPicker
+        <ItemPicker
+          list={list}
           label="Than which"
           chosen={draft.other}
           partnerOf={draft.items[0]!}
@@ -148,7 +152,8 @@ function RuleForm({
         />
       )}
       {draft.kind === "together" && draft.items.length > 0 && (
-        <PluginPicker
+        <ItemPicker
+          list={list}
           label={`With which: ${draft.items.length} so far`}
           chosen={null}
           partnerOf={draft.items[0]!}

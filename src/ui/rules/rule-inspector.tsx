@@ -4,7 +4,7 @@ import { format } from "date-fns";
 import { useEffect, useState } from "react";
 import { plural, type Sentence } from "@/core/messages/parts";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
-import type { Rule } from "@/core/model/profile";
+import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
 import { dropRule } from "@/core/profile/rule-edits";
 import { itemsOf } from "@/core/order/rule-items";
 import { type RuleEffect, type RuleStanding } from "@/core/profile/rules";
@@ -28,7 +28,7 @@ export function RuleInspector({
 }) {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const absent = itemsOf(rule.rule).filter((id) => !roster.pluginOf.has(id));
+  const absent = itemsOf(rule.rule).filter((id) => !roster.lists[listOfRule(rule)].itemOf.has(id));
   return (
     <div className="space-y-4">
       <header>
@@ -40,7 +40,7 @@ export function RuleInspector({
           <time dateTime={rule.made} suppressHydrationWarning>
             {format(new Date(rule.made), "d MMM yyyy")}
           </time>{" "}
-          · {rule.shared ? "in all profiles of this game" : "in this profile"}
+          · of the {listOfRule(rule)} · {rule.shared ? "in all profiles of this game" : "in this profile"}
         </p>
       </header>
       {rule.note && <Part title="Because">{rule.note}</Part>}
@@ -94,18 +94,17 @@ function Effect({ rule }: { rule: Rule }) {
   }, [view, roster, rule.id]);
   return (
     <Part title="What it changes">
-      {effect ? <p>{effectText(effect)}</p> : <p className="text-ink3">Computing…</p>}
+      {effect ? <p>{effectText(effect, listOfRule(rule))}</p> : <p className="text-ink3">Computing…</p>}
     </Part>
   );
 }
 
-function effectText({
-  moves,
-  movesWithout,
-  setAside,
-  setAsideWithout,
-}: RuleEffect): Sentence[number] & string {
-  const move = (count: number) => plural(count, "plugin moves", "plugins move");
+function effectText(
+  { moves, movesWithout, setAside, setAsideWithout }: RuleEffect,
+  list: ListName,
+): Sentence[number] & string {
+  const noun = list === "mods" ? "mod" : "plugin";
+  const move = (count: number) => plural(count, `${noun} moves`, `${noun}s move`);
   const less = setAside - setAsideWithout;
   const aside = less > 0 ? ` and ${plural(less, "rule")} less would be set aside` : "";
   return moves === movesWithout

@@ -30,7 +30,7 @@ interface Chosen {
 export function Rulebooks() {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const aside = useEditor((state) => state.ties).constraints.setAside;
+  const aside = useEditor((state) => state.ties.plugins).constraints.setAside;
   const input = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const books = openBooks(roster);

@@ -2,8 +2,9 @@
 
 import { useDeferredValue, useMemo, useState } from "react";
 import { plainText } from "@/core/messages/parts";
+import { seatAndTitle } from "@/core/profile/roster";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
-import type { Rule } from "@/core/model/profile";
+import { listOfRule, type Rule } from "@/core/model/profile";
 import { addRule, changeRule, preferBroader, switchRule } from "@/core/profile/rule-edits";
 import { idleRules, ruleStandings, type RuleStanding } from "@/core/profile/rules";
 import { Button } from "../kit/button";
@@ -13,6 +14,7 @@ import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Contradictions } from "./contradictions";
 import { ExportBookDialog } from "./export-book-dialog";
+import { SectionRules } from "./section-rules";
 import { Rulebooks } from "./rulebooks";
 import { RuleDialog, type RuleStart } from "./rule-dialog";
 import { RuleInspector } from "./rule-inspector";
@@ -22,6 +24,7 @@ export function RulesScreen() {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const ties = useEditor((state) => state.ties);
+  const lens = useEditor((state) => state.lens);
   const [text, setText] = useState("");
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const [chosen, setChosen] = useState<string | null>(null);
@@ -31,7 +34,7 @@ export function RulesScreen() {
   const standings = useMemo(() => ruleStandings(roster, ties), [roster, ties]);
   const idle = useMemo(() => idleRules(roster, ties), [roster, ties]);
   const shown = useMemo(
-    () => rules.filter((rule) => searchable(rule, (id) => roster.pluginOf.get(id)?.seat).includes(wanted)),
+    () => rules.filter((rule) => searchable(rule, (id) => seatAndTitle(roster, id)).includes(wanted)),
     [rules, roster, wanted],
   );
   const rule = rules.find((each) => each.id === chosen);
@@ -58,7 +61,7 @@ export function RulesScreen() {
           <Button look="quiet" disabled={rules.length === 0} onClick={() => setExporting(true)}>
             Save as a rulebook…
           </Button>
-          <Button look="main" onClick={() => setStart({ about: [] })}>
+          <Button look="main" onClick={() => setStart({ list: lens, about: [] })}>
             New rule…
           </Button>
         </div>
@@ -88,6 +91,7 @@ export function RulesScreen() {
           {rules.length > 0 && shown.length === 0 && (
             <p className="text-ink2 px-4 py-6">No rule says “{text}”.</p>
           )}
+          <SectionRules />
           <Breadth
             on={roster.profile.state.broaderFirst !== false}
             onTurn={(on) => editor.dispatch(preferBroader(on))}
@@ -120,8 +124,8 @@ export function RulesScreen() {
   );
 }
 
-function searchable(rule: Rule, seatOf: (id: string) => string | undefined): string {
-  const said = plainText(ruleText(rule.rule), (id) => `${seatOf(id) ?? ""} ${id}`);
+function searchable(rule: Rule, nameOf: (id: string) => string): string {
+  const said = plainText(ruleText(rule.rule), nameOf);
   return `${said} ${rule.note} ${strengthText(rule)}`.toLowerCase();
 }
 
@@ -170,6 +174,7 @@ function RuleRow({
           </span>
           {rule.note && <span className="text-ink2 block truncate text-sm">because {rule.note}</span>}
         </span>
+        {listOfRule(rule) === "mods" && <span className="text-ink2 shrink-0 text-sm">mods</span>}
         {rule.shared && <span className="text-ink2 shrink-0 text-sm">all profiles</span>}
         <span className="text-ink2 w-28 shrink-0 text-sm">{strengthText(rule)}</span>
         <span className={`w-24 shrink-0 text-sm ${toneOf[standing]}`}>

@@ -127,7 +127,7 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
   const router = useRouter();
   const seated = useEditor((state) => state.roster.pluginOf.get(plugin.name));
   const show = () => {
-    editor.select([plugin.name], plugin.name);
+    editor.select([plugin.name], plugin.name, "plugins");
     router.push("/plan");
   };
   return (
@@ -176,8 +176,8 @@ function ModActions({
   return (
     <footer className="border-line flex flex-wrap gap-2 border-t p-3">
       {usable && (
-        <Button onClick={() => onSwitch([mod], !seated?.on)}>
-          {seated?.on ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
+        <Button onClick={() => onSwitch([mod], !seated?.loads)}>
+          {seated?.loads ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
         </Button>
       )}
       {seated && !row.supersededBy && (

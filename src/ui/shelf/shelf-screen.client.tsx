@@ -101,7 +101,7 @@ function ShelfList({
       const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
       if (next) onSelect(next.key);
     } else if ((event.key === "Enter" || event.key === " ") && row?.mod && !row.mod.problem) {
-      onSwitch([row.mod], !row.seated?.on);
+      onSwitch([row.mod], !row.seated?.loads);
     } else return;
     event.preventDefault();
   };
@@ -167,7 +167,7 @@ const shelfRowId = (key: string): string => `shelf-${encodeURIComponent(key)}`;
 
 /** Whether the mod is on in this profile, for its switch. */
 const stateWords = (seated: SeatedMod | null): string =>
-  !seated ? "not in this profile" : seated.on ? "on" : "off";
+  !seated ? "not in this profile" : seated.loads ? "on" : "off";
 
 function ShelfCells({
   row,
@@ -183,10 +183,10 @@ function ShelfCells({
       <span role="gridcell" className="pl-2">
         {mod && !unsound && !row.supersededBy ? (
           <Toggle
-            on={seated?.on ?? false}
+            on={seated?.loads ?? false}
             tabIndex={-1}
             label={`${row.name} is ${stateWords(seated)}`}
-            onClick={() => onSwitch([mod], !seated?.on)}
+            onClick={() => onSwitch([mod], !seated?.loads)}
           />
         ) : (
           <span className="flex h-6 w-7 items-center justify-center">
@@ -197,7 +197,10 @@ function ShelfCells({
           </span>
         )}
       </span>
-      <span role="gridcell" className={`truncate font-semibold ${seated?.on || unsound ? "" : "text-ink2"}`}>
+      <span
+        role="gridcell"
+        className={`truncate font-semibold ${seated?.loads || unsound ? "" : "text-ink2"}`}
+      >
         {row.name}
       </span>
       <span role="gridcell" className="text-ink2 truncate font-mono text-sm">

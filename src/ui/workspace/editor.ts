@@ -3,10 +3,11 @@ import { runChecks } from "@/core/check/run-checks";
 import type { Edit, EditLabel } from "@/core/model/edit";
 import type { Finding } from "@/core/model/finding";
 import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
-import type { Profile } from "@/core/model/profile";
+import type { ListName, Profile } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
-import { makeRoster, type Roster } from "@/core/profile/roster";
-import { indexTies, type TieIndex } from "@/core/profile/ties";
+import { counterparts } from "@/core/profile/counterparts";
+import { makeRoster, type Roster, type SeatedList } from "@/core/profile/roster";
+import { indexTies, type Ties } from "@/core/profile/ties";
 import type { WorkspaceView } from "@/server/views/workspace";
 
 /** How the editor reaches the server; a test gives it one of its own. */
@@ -36,12 +37,14 @@ export interface EditorState {
   readonly onDisk: OnDisk;
   readonly roster: Roster;
   /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
-  readonly ties: TieIndex;
+  readonly ties: Ties;
   readonly findings: readonly Finding[];
   readonly derivedFrom: Roster;
   /** Edits that the server has not answered yet. */
   readonly saving: number;
-  /** Ids of the plugins that are selected, and the one that the keyboard stands on. */
+  /** Which of the two orders is looked at. */
+  readonly lens: ListName;
+  /** Ids of its items that are selected, and the one that the keyboard stands on. */
   readonly selected: readonly string[];
   readonly focused: string | null;
   /** The last edit of this window, as long as nothing else has been done since. */
@@ -87,14 +90,14 @@ export class ProfileEditor {
     if (view === this.state.view) return;
     const sameProfile = view.profile.id === this.state.profile.id;
     if (sameProfile && this.state.saving > 0) return;
-    const { selected, focused } = this.state;
-    const next = startState(view);
-    this.set(sameProfile ? { ...next, ...stillThere(next.roster, selected, focused) } : next);
+    const { selected, focused, lens } = this.state;
+    const next = { ...startState(view), lens };
+    this.set(sameProfile ? { ...next, ...stillThere(next.roster.lists[lens], selected, focused) } : next);
   }
 
   dispatch(edit: Edit): Outcome<null> {
     const { roster, profile } = this.state;
-    const prepared = prepareEdit(roster, () => this.catchUp().ties, edit);
+    const prepared = prepareEdit(roster, (list) => this.catchUp().ties[list], edit);
     if (!prepared.ok) {
       this.refuse(prepared.refusal);
       return prepared;
@@ -145,7 +148,7 @@ export class ProfileEditor {
 
   setOnDisk(onDisk: OnDisk): void {
     const { roster } = this.state;
-    this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk) });
+    this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk, this.state) });
   }
 
   /** There is nothing more to say of the last edit. */
@@ -153,8 +156,18 @@ export class ProfileEditor {
     this.set({ ...this.state, recent: null });
   }
 
-  select(selected: readonly string[], focused: string | null): void {
-    this.set({ ...this.state, selected, focused });
+  /** Of the order that is looked at, or of another one, which is looked at then. */
+  select(selected: readonly string[], focused: string | null, lens: ListName = this.state.lens): void {
+    this.set({ ...this.state, lens, selected, focused });
+  }
+
+  /** Looks at the other order; what belongs to the selection there is selected. */
+  lookAt(lens: ListName): void {
+    const { roster, selected, focused } = this.state;
+    if (lens === this.state.lens) return;
+    const there = counterparts(roster, lens, selected);
+    const [first = null] = counterparts(roster, lens, focused === null ? [] : [focused]);
+    this.select(there, first ?? there[0] ?? null, lens);
   }
 
   private send(work: () => Promise<void>): Promise<void> {
@@ -187,10 +200,11 @@ export class ProfileEditor {
    * came or went they are derived before, for what is drawn looks up the ends of ties among the plugins.
    */
   private show(profile: Profile): void {
-    const { view, onDisk, selected, focused, roster: before } = this.state;
+    const { view, onDisk, lens, selected, focused, roster: before } = this.state;
     const roster = makeRoster(view.game, profile, view.stock, before);
-    const rest = sameIds(before, roster) ? {} : deriveRest(roster, onDisk);
-    this.set({ ...this.state, ...rest, roster, profile, ...stillThere(roster, selected, focused) });
+    const rest = sameIds(before, roster) ? {} : deriveRest(roster, onDisk, this.state);
+    const still = stillThere(roster.lists[lens], selected, focused);
+    this.set({ ...this.state, ...rest, roster, profile, ...still });
     clearTimeout(this.catchingUp);
     this.catchingUp = setTimeout(() => this.catchUp(), catchUpAfter);
   }
@@ -199,7 +213,7 @@ export class ProfileEditor {
   private catchUp(): EditorState {
     clearTimeout(this.catchingUp);
     const { roster, onDisk, derivedFrom } = this.state;
-    if (derivedFrom !== roster) this.set({ ...this.state, ...deriveRest(roster, onDisk) });
+    if (derivedFrom !== roster) this.set({ ...this.state, ...deriveRest(roster, onDisk, this.state) });
     return this.state;
   }
 
@@ -218,6 +232,7 @@ function startState(view: WorkspaceView): EditorState {
     onDisk,
     ...derive(view, profile, onDisk),
     saving: 0,
+    lens: "plugins",
     selected: [],
     focused: null,
     recent: null,
@@ -229,19 +244,28 @@ function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
   return { roster, ...deriveRest(roster, onDisk) };
 }
 
-function deriveRest(roster: Roster, onDisk: OnDisk) {
-  const ties = indexTies(roster);
+/** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
+function deriveRest(roster: Roster, onDisk: OnDisk, before?: Pick<EditorState, "ties" | "derivedFrom">) {
+  const sameMods =
+    before?.derivedFrom.lists.mods === roster.lists.mods &&
+    before.derivedFrom.profile.state.rules === roster.profile.state.rules;
+  const ties: Ties = {
+    mods: sameMods ? before.ties.mods : indexTies(roster, "mods"),
+    plugins: indexTies(roster, "plugins"),
+  };
   return { ties, findings: runChecks({ roster, ties, onDisk }), derivedFrom: roster };
 }
 
 const sameIds = (before: Roster, now: Roster): boolean =>
-  before.plugins.length === now.plugins.length && now.plugins.every(({ id }) => before.pluginOf.has(id));
+  holdsSame(before.lists.mods, now.lists.mods) && holdsSame(before.lists.plugins, now.lists.plugins);
 
-function stillThere(roster: Roster, selected: readonly string[], focused: string | null) {
+const holdsSame = (before: SeatedList, now: SeatedList): boolean =>
+  before === now ||
+  (before.items.length === now.items.length && now.items.every(({ id }) => before.itemOf.has(id)));
+
+function stillThere({ itemOf }: SeatedList, selected: readonly string[], focused: string | null) {
   return {
-    selected: selected.every((id) => roster.pluginOf.has(id))
-      ? selected
-      : selected.filter((id) => roster.pluginOf.has(id)),
-    focused: focused !== null && roster.pluginOf.has(focused) ? focused : null,
+    selected: selected.every((id) => itemOf.has(id)) ? selected : selected.filter((id) => itemOf.has(id)),
+    focused: focused !== null && itemOf.has(focused) ? focused : null,
   };
 }

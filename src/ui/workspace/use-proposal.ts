@@ -1,21 +1,22 @@
 import { usePathname, useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
-import { acceptEdit, type PluginProposal } from "@/core/profile/accept";
+import { acceptEdit, type OrderProposal } from "@/core/profile/accept";
 import type { Roster } from "@/core/profile/roster";
 import { askForProposal, cancelWork } from "../../work/ask";
+import type { Question } from "../../work/jobs";
 import type { ProfileEditor } from "./editor";
 
 /** A proposal and the profile that it was made for, which may have changed since. */
 export interface Proposed {
   readonly roster: Roster;
-  readonly proposal: PluginProposal;
+  readonly proposal: OrderProposal;
 }
 
 export interface Proposing {
   /** The last answer; it stays to be seen while a newer one is computed. */
   readonly proposed: Proposed | null;
-  readonly propose: () => Promise<void>;
+  readonly propose: (question: Question) => Promise<void>;
   readonly leaveProposal: () => void;
   /** A proposal is being computed. */
   readonly proposing: boolean;
@@ -28,7 +29,7 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
   const path = usePathname();
   const [proposed, setProposed] = useState<Proposed | null>(null);
   const [proposing, setProposing] = useState(false);
-  const askedFor = useRef<Roster | null>(null);
+  const askedFor = useRef<{ readonly roster: Roster; readonly question: Question } | null>(null);
 
   const stopProposing = useCallback(() => {
     cancelWork();
@@ -40,38 +41,45 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
     setProposed(null);
   }, [stopProposing]);
 
-  const ask = useCallback(async (): Promise<Proposed | null> => {
-    const { view, roster } = editor.getState();
-    askedFor.current = roster;
-    setProposing(true);
-    const proposal = await askForProposal(view.game, view.stock, roster.profile);
-    if (!proposal) return null;
-    setProposing(false);
-    const answer = { roster, proposal };
-    const { setAside, cycles } = proposal.result;
-    const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
-    if (nothing) {
-      leaveProposal();
-      tell(["Nothing moves: this order already holds everything that it can."]);
-      return null;
-    }
-    setProposed(answer);
-    return answer;
-  }, [editor, tell, leaveProposal]);
+  const ask = useCallback(
+    async (question: Question): Promise<Proposed | null> => {
+      const { view, roster } = editor.getState();
+      askedFor.current = { roster, question };
+      setProposing(true);
+      const proposal = await askForProposal(view.game, view.stock, roster.profile, question);
+      if (!proposal) return null;
+      setProposing(false);
+      const answer = { roster, proposal };
+      const { setAside, cycles } = proposal.result;
+      const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
+      if (nothing) {
+        leaveProposal();
+        tell(["Nothing moves: this order already holds everything that it can."]);
+        return null;
+      }
+      setProposed(answer);
+      return answer;
+    },
+    [editor, tell, leaveProposal],
+  );
 
   useEffect(
     () =>
       editor.subscribe(() => {
         const { roster } = editor.getState();
         const asked = askedFor.current;
-        if (asked && asked.profile.state !== roster.profile.state) void ask();
+        if (asked && asked.roster.profile.state !== roster.profile.state) void ask(asked.question);
       }),
     [editor, ask],
   );
 
-  const propose = useCallback(async () => {
-    if ((await ask()) && path !== "/plan") router.push("/plan");
-  }, [ask, router, path]);
+  const propose = useCallback(
+    async (question: Question) => {
+      editor.lookAt(question.list);
+      if ((await ask(question)) && path !== "/plan") router.push("/plan");
+    },
+    [editor, ask, router, path],
+  );
   return useMemo(
     () => ({ proposed, propose, leaveProposal, proposing, stopProposing }),
     [proposed, propose, leaveProposal, proposing, stopProposing],

@@ -15,6 +15,7 @@ import { toast } from "sonner";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome, Refusal } from "@/core/model/outcome";
+import { seatAndTitle } from "@/core/profile/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
 import { editProfile, readOrderOnDisk, readProfile, undoOrRedo, writeOrder } from "./server";
@@ -56,8 +57,7 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const [editor] = useState(() => new ProfileEditor(view, server));
   const tell = useCallback(
     (sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
-      const { pluginOf } = editor.getState().roster;
-      const text = plainText(sentence, (id) => [pluginOf.get(id)?.seat, id].filter(Boolean).join(" "));
+      const text = plainText(sentence, (id) => seatAndTitle(editor.getState().roster, id));
       if (tone === "wrong") toast.warning(text, { duration: 12_000 });
       else toast(text);
     },

@@ -2,19 +2,24 @@
 
 import { Command as Cmdk } from "cmdk";
 import { useMemo, useState } from "react";
+import { plural } from "@/core/messages/parts";
+import type { ListName } from "@/core/model/profile";
 import { partnersFor } from "@/core/profile/remember";
+import { titleOf } from "@/core/profile/roster";
 import { useEditor } from "../workspace/workspace.client";
 import { inputLook } from "../kit/field";
 
 const mostShown = 40;
 
-/** Finds a plugin by seat or name. Beside `partnerOf`, those that change the same records are offered first. */
-export function PluginPicker({
+/** Finds an item of a list by seat or name. Beside `partnerOf`, those that change the same records or files come first. */
+export function ItemPicker({
+  list,
   label,
   chosen,
   partnerOf,
   onChoose,
 }: {
+  list: ListName;
   label: string;
   chosen: string | null;
   partnerOf: string | null;
@@ -25,23 +30,24 @@ export function PluginPicker({
   const partners = useMemo(
     () =>
       partnerOf === null
-        ? roster.plugins.map((plugin) => ({ plugin, shared: 0 }))
-        : partnersFor(roster, partnerOf),
-    [roster, partnerOf],
+        ? roster.lists[list].items.map((item) => ({ item, shared: 0 }))
+        : partnersFor(roster, list, partnerOf),
+    [roster, list, partnerOf],
   );
   const wanted = text.trim().toLowerCase();
   const fits = partners.filter(
-    ({ plugin }) =>
-      wanted === "" || plugin.seat.toLowerCase() === wanted || plugin.id.toLowerCase().includes(wanted),
+    ({ item }) =>
+      wanted === "" || item.seat.toLowerCase() === wanted || titleOf(item).toLowerCase().includes(wanted),
   );
-  const present = chosen === null ? undefined : roster.pluginOf.get(chosen);
+  const present = chosen === null ? undefined : roster.lists[list].itemOf.get(chosen);
   return (
     <div>
       <p className="text-ink2 mb-1 text-sm font-semibold">
         {label}
         {present && (
           <span className="text-ink ml-2 font-normal">
-            <span className="text-pine font-mono text-sm font-semibold">{present.seat}</span> {present.id}
+            <span className="text-pine font-mono text-sm font-semibold">{present.seat}</span>{" "}
+            {titleOf(present)}
           </span>
         )}
       </p>
@@ -54,18 +60,18 @@ export function PluginPicker({
         />
         <Cmdk.List className="border-line h-36 overflow-auto border-t p-1">
           {fits.length === 0 && <p className="text-ink2 px-2 py-2">Nothing here is called “{text}”.</p>}
-          {fits.slice(0, mostShown).map(({ plugin, shared }) => (
+          {fits.slice(0, mostShown).map(({ item, shared }) => (
             <Cmdk.Item
-              key={plugin.id}
-              value={plugin.id}
-              onSelect={() => onChoose(plugin.id)}
-              className={`data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2 ${plugin.id === chosen ? "font-semibold" : ""}`}
+              key={item.id}
+              value={item.id}
+              onSelect={() => onChoose(item.id)}
+              className={`data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2 ${item.id === chosen ? "font-semibold" : ""}`}
             >
-              <span className="text-pine w-10 font-mono text-sm">{plugin.seat}</span>
-              <span className="grow truncate font-mono text-sm">{plugin.id}</span>
+              <span className="text-pine w-10 font-mono text-sm">{item.seat}</span>
+              <span className="grow truncate font-mono text-sm">{titleOf(item)}</span>
               {shared > 0 && (
                 <span className="text-ink2 shrink-0 text-sm">
-                  {shared} record{shared === 1 ? "" : "s"} in common
+                  {plural(shared, list === "mods" ? "file" : "record")} in common
                 </span>
               )}
             </Cmdk.Item>

@@ -1,11 +1,12 @@
-import type { RuleNote } from "@/core/messages/reasons";
+import type { Telling } from "@/core/messages/reasons";
+import type { ListName } from "@/core/model/profile";
 import { bookRuleId, openBooks } from "@/core/profile/books";
 import type { Roster } from "@/core/profile/roster";
 
-/** The curator's note of each rule, for the sentences that name it. */
-export function ruleNotes(roster: Roster): RuleNote {
+/** How sentences about the ties of a list speak: of its rules by the curator's notes. */
+export function tellingOf(roster: Roster, list: ListName): Telling {
   const notes = new Map(roster.profile.state.rules.map((rule) => [rule.id, rule.note]));
   for (const { book } of openBooks(roster))
     for (const rule of book.rules) notes.set(bookRuleId(book.id, rule.id), rule.note || book.name);
-  return (id) => notes.get(id) ?? null;
+  return { list, note: (id) => notes.get(id) ?? null };
 }

@@ -1,9 +1,9 @@
 import { testGame } from "../testing/game";
 import { pluginFile, testRoster, withState } from "../testing/roster";
-import { acceptEdit, proposePlugins } from "./accept";
+import { acceptEdit, proposeOrder } from "./accept";
 import { makeRoster } from "./roster";
 import { applySteps } from "./steps";
-import { isBuiltInRule, pluginProblem } from "./plugin-problem";
+import { isBuiltInRule, listProblem } from "./list-problem";
 import { indexTies, isBroken } from "./ties";
 
 test("items carry load rank, section and masters; absent masters keep their names", () => {
@@ -12,7 +12,7 @@ test("items carry load rank, section and masters; absent masters keep their name
     { name: "a.plank", masters: ["CORE.keel", "Gone.keel"] },
     { name: "p.plank", section: "patches", home: "world" },
   ]);
-  expect(pluginProblem(roster).items).toEqual([
+  expect(listProblem(roster, "plugins").items).toEqual([
     { id: "Pond.keel", class: "builtin", section: "game", needs: [] },
     { id: "Core.keel", class: "foundation", section: "base", needs: [] },
     { id: "a.plank", class: "ordinary", section: "world", needs: ["Core.keel", "Gone.keel"] },
@@ -22,7 +22,11 @@ test("items carry load rank, section and masters; absent masters keep their name
 
 test("an item that stands in a section of another rank is not held there", () => {
   const roster = testRoster([{ name: "flagged.plank", flags: 1, section: "world" }]);
-  expect(pluginProblem(roster).items[1]).toEqual({ id: "flagged.plank", class: "foundation", needs: [] });
+  expect(listProblem(roster, "plugins").items[1]).toEqual({
+    id: "flagged.plank",
+    class: "foundation",
+    needs: [],
+  });
 });
 
 test("what is built in keeps its fixed order by rules that say so", () => {
@@ -38,12 +42,12 @@ test("what is built in keeps its fixed order by rules that say so", () => {
   };
   const stock = { ...base.stock, owned: ["island"], base: [...base.stock.base, pluginFile("Island.keel")] };
   const roster = makeRoster(testGame, { ...base.profile, state }, stock);
-  const { rules } = pluginProblem(roster);
+  const { rules } = listProblem(roster, "plugins");
   expect(rules).toEqual([
     { id: "built-in:1", kind: "after", item: "Island.keel", other: "Pond.keel", strength: "must" },
   ]);
   expect(isBuiltInRule(rules![0]!.id!)).toBe(true);
-  const [tie] = indexTies(roster).all;
+  const [tie] = indexTies(roster, "plugins").all;
   expect(isBroken(tie!, (id) => roster.pluginOf.get(id)!.place)).toBe(true);
 });
 
@@ -59,7 +63,7 @@ test("direct ties are masters and rules for pairs, each known from both ends; se
       { id: "end", kind: "last", item: "c.plank", within: "section", strength: "must" },
     ],
   );
-  const ties = indexTies(roster);
+  const ties = indexTies(roster, "plugins");
   expect(
     ties.all.map(({ earlier, later, because, strength, kept }) => [earlier, later, because, strength, kept]),
   ).toEqual([
@@ -70,7 +74,7 @@ test("direct ties are masters and rules for pairs, each known from both ends; se
   expect(ties.of("c.plank")).toEqual([ties.all[1]]);
   expect(ties.of("b.plank")).toHaveLength(3);
   expect(ties.of("Pond.keel")).toEqual([]);
-  expect(indexTies(withState(roster, roster.profile.state)).all).toEqual(ties.all);
+  expect(indexTies(withState(roster, roster.profile.state), "plugins").all).toEqual(ties.all);
 });
 
 describe("the broader of two that change the same records", () => {
@@ -88,7 +92,7 @@ describe("the broader of two that change the same records", () => {
     makeRoster(testGame, { ...base.profile, state }, { ...base.stock, overlaps });
 
   test("is a faint preference where nobody has placed one of the two yet", () => {
-    expect(pluginProblem(rosterOf()).rules).toEqual([
+    expect(listProblem(rosterOf(), "plugins").rules).toEqual([
       {
         id: "broader-first:wide.plank new.plank",
         kind: "before",
@@ -117,13 +121,13 @@ describe("the broader of two that change the same records", () => {
         },
       ],
     };
-    expect(pluginProblem(rosterOf(state)).rules).toEqual([]);
+    expect(listProblem(rosterOf(state), "plugins").rules).toEqual([]);
   });
 
   test("moves what arrived, and once the proposal is accepted it is placed", () => {
     const swapped = [{ broader: "new.plank", narrower: "wide.plank", shared: 1 }];
     const roster = makeRoster(testGame, base.profile, { ...base.stock, overlaps: swapped });
-    const proposal = proposePlugins(roster);
+    const proposal = proposeOrder(roster, "plugins");
     expect(proposal.result.moved).toEqual(["new.plank"]);
     const edit = acceptEdit(roster, proposal)!;
     const applied = applySteps(roster.profile.state, edit.steps);

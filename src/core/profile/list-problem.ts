@@ -1,0 +1,84 @@
+import type { OrderProblem, OrderRule, ProblemItem } from "../model/problem";
+import { listOfRule, type ListName } from "../model/profile";
+import { broaderFirstRules } from "../order/broader-first";
+import { withBookRules } from "./books";
+import { foldName } from "./fold";
+import type { Roster, SeatedItem } from "./roster";
+
+export const BUILT_IN_RULE = "built-in";
+
+/** Ids of the rules by which the built-in plugins keep their fixed order among themselves. */
+export const isBuiltInRule = (because: string) => because.startsWith(`${BUILT_IN_RULE}:`);
+
+/**
+ * One of a profile's orders as an ordering problem: what the items need, load ranks, the sections that they belong to,
+ * the curator's rules, and for plugins the fixed order of what is built in. What is needed and is not in the profile
+ * keeps its name, and so is reported as missing.
+ */
+export function listProblem(roster: Roster, name: ListName): OrderProblem {
+  const list = roster.lists[name];
+  const sectionRank = new Map(list.sections.map((section) => [section.id, section.rank]));
+  return {
+    format: "seating-order-problem/1",
+    items: list.items.map((item): ProblemItem => ({
+      id: item.id,
+      class: item.rank.id,
+      needs: needsOf(item),
+      ...sectionOf(item, sectionRank),
+    })),
+    classes: list.ranks.map((rank) => rank.id),
+    sections: list.sections.map((section) => section.id),
+    rules: name === "mods" ? ownRules(roster, name) : pluginRules(roster),
+  };
+}
+
+/** Of a plugin its masters, of a mod the mods that it requires: by id, or by name where they are not here. */
+export function needsOf(item: SeatedItem): string[] {
+  if (item.list === "plugins") return item.masters.map((master) => master.id ?? master.name);
+  return [...new Set((item.mod?.manifest?.requires ?? []).map((each) => each.mod))];
+}
+
+const ownRules = ({ profile }: Roster, name: ListName): OrderRule[] =>
+  profile.state.rules
+    .filter((rule) => !rule.off && listOfRule(rule) === name)
+    .map(({ id, rule }) => ({ ...rule, id }));
+
+const pluginRules = (roster: Roster): OrderRule[] => [
+  ...builtInRules(roster),
+  ...withBookRules(roster, ownRules(roster, "plugins")),
+  ...breadthRules(roster),
+];
+
+/** Left out where the item stands in a section of another rank: it then takes the place that its rank gives it. */
+function sectionOf(
+  { entry, rank }: SeatedItem,
+  sectionRank: ReadonlyMap<string, string>,
+): { section?: string } {
+  const id = entry.home ?? entry.section;
+  return id !== null && sectionRank.get(id) === rank.id ? { section: id } : {};
+}
+
+/** For plugins that nobody has placed yet, unless the profile does without. */
+function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): OrderRule[] {
+  if (profile.state.broaderFirst === false) return [];
+  const idOf = (name: string) => idOfName.get(foldName(game, name));
+  const overlaps = stock.overlaps.flatMap(({ broader, narrower, ...rest }) => {
+    const [one, other] = [idOf(broader), idOf(narrower)];
+    return one !== undefined && other !== undefined ? [{ broader: one, narrower: other, ...rest }] : [];
+  });
+  return broaderFirstRules(overlaps, (id) => pluginOf.get(id)!.entry.fresh === true);
+}
+
+function builtInRules({ game, pluginOf, idOfName }: Roster): OrderRule[] {
+  const names = [...game.builtIn, ...game.expansions.flatMap((expansion) => expansion.plugins)];
+  const present = names
+    .map((name) => idOfName.get(foldName(game, name)))
+    .filter((id) => id !== undefined && pluginOf.get(id)?.fixed);
+  return present.slice(1).map((id, at) => ({
+    id: `${BUILT_IN_RULE}:${at + 1}`,
+    kind: "after",
+    item: id!,
+    other: present[at]!,
+    strength: "must",
+  }));
+}

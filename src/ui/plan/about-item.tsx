@@ -1,0 +1,169 @@
+"use client";
+
+import type { ReactNode } from "react";
+import { findingText } from "@/core/messages/findings";
+import { plural } from "@/core/messages/parts";
+import { readAdvice } from "@/core/profile/books";
+import { dependentsOf } from "@/core/profile/dependents";
+import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/profile/roster";
+import { LevelMark } from "../kit/level";
+import { Part } from "../kit/part";
+import { ItemName, Say } from "../kit/sentence";
+import { useEditor } from "../workspace/workspace.client";
+import { Counterparts, ModFacts } from "./counterparts";
+import { FreeRange } from "./free-range";
+import { ItemNote } from "./item-note";
+import { Meetings } from "./meetings";
+import { kindWords } from "./plan-row";
+import { WhyHere } from "./why-here";
+
+const mostListed = 12;
+
+/** What an item is, what is amiss with it, and what ties it to its seat. */
+export function AboutItem({ item }: { item: SeatedItem }) {
+  const findings = useEditor((state) => state.findings).filter(
+    ({ subjects: [first] }) => first?.id === item.id && first.list === item.list,
+  );
+  const { mod } = item.list === "mods" ? item : (item.mod ?? { mod: null });
+  return (
+    <>
+      <header>
+        <h2 className="text-lg font-bold break-words">
+          <span className="text-pine mr-2 font-mono">{item.seat}</span>
+          <span className={item.list === "plugins" ? "font-mono" : ""}>{titleOf(item)}</span>
+        </h2>
+        <p className="text-ink2 mt-0.5">{item.list === "mods" ? modWords(item) : pluginWords(item)}</p>
+        <Description item={item} />
+      </header>
+      {findings.map((finding, at) => (
+        <p key={at} className="bg-sunk flex gap-2 rounded-md p-2">
+          <span className="pt-0.5">
+            <LevelMark level={finding.level} label={finding.level} />
+          </span>
+          <span>
+            <Say parts={findingText[finding.id]!(finding.data)} />
+          </span>
+        </p>
+      ))}
+      <WhyHere item={item} />
+      {!item.fixed && <FreeRange item={item} />}
+      {!item.fixed && <ItemNote key={`${item.list} ${item.id}`} item={item} />}
+      {item.list === "plugins" && <FromBooks plugin={item} />}
+      {item.list === "plugins" ? <Masters plugin={item} /> : <Requirements mod={item} />}
+      <Dependents item={item} />
+      <Meetings item={item} />
+      <Counterparts item={item} />
+      {mod && <ModFacts key={mod.path} mod={mod} />}
+    </>
+  );
+}
+
+function Description({ item }: { item: SeatedItem }) {
+  const text = item.list === "mods" ? item.mod?.summary : item.file?.header?.description;
+  return text ? <p className="mt-1.5">{text}</p> : null;
+}
+
+function pluginWords(plugin: SeatedPlugin): string {
+  const { fixed, mod, file } = plugin;
+  const records = file?.header ? ` · ${file.header.records} records` : "";
+  if (fixed) return `Built in: the game loads it at this place, always${records}`;
+  if (!mod?.mod) return "Its mod is not on the shelf";
+  const by = mod.mod.author ? ` by ${mod.mod.author}` : "";
+  return `From ${mod.mod.name} ${mod.mod.version}${by} · ${kindWords(plugin)}${records}`;
+}
+
+function modWords({ mod }: SeatedMod): string {
+  if (!mod) return "Not on the shelf";
+  const by = mod.author ? ` by ${mod.author}` : "";
+  const brings = mod.plugins.length > 0 ? `, ${plural(mod.plugins.length, "plugin")}` : ", no plugin";
+  return `${mod.version}${by} · ${plural(mod.files, "file")}${brings}`;
+}
+
+/** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */
+function FromBooks({ plugin }: { plugin: SeatedPlugin }) {
+  const roster = useEditor((state) => state.roster);
+  const told = readAdvice(roster)(plugin).filter(
+    ({ advice }) => advice.kind === "note" || advice.kind === "blend",
+  );
+  if (told.length === 0) return null;
+  return (
+    <Part title="From the rulebooks">
+      {told.map(({ book, advice }, at) => (
+        <p key={at}>
+          {advice.kind === "blend" && <b>Blend: </b>}
+          {advice.text ?? "its lists want to be blended"} <span className="text-ink3">({book.name})</span>
+        </p>
+      ))}
+    </Part>
+  );
+}
+
+/** One thing that an item needs, and how it stands with it. */
+function Need({ children, word }: { children: ReactNode; word: string }) {
+  const isAmiss = word === "missing" || word === "off";
+  return (
+    <li className="flex gap-2">
+      <span className="grow break-words">{children}</span>
+      <span className={isAmiss ? "text-brick font-semibold" : "text-ink2"}>{word}</span>
+    </li>
+  );
+}
+
+function Masters({ plugin }: { plugin: SeatedPlugin }) {
+  const { itemOf } = useEditor((state) => state.roster.lists.plugins);
+  if (plugin.masters.length === 0) return null;
+  return (
+    <Part title="Masters">
+      <ul className="space-y-1">
+        {plugin.masters.map(({ name, id }) => {
+          const master = id === null ? undefined : itemOf.get(id);
+          return (
+            <Need key={name} word={!master ? "missing" : master.fixed ? "built in" : onWord(master)}>
+              {master ? <ItemName id={master.id} /> : <b>{name}</b>}
+            </Need>
+          );
+        })}
+      </ul>
+    </Part>
+  );
+}
+
+const onWord = ({ loads }: SeatedItem): string => (loads ? "on" : "off");
+
+function Requirements({ mod }: { mod: SeatedMod }) {
+  const { itemOf } = useEditor((state) => state.roster.lists.mods);
+  const requires = mod.mod?.manifest?.requires ?? [];
+  if (requires.length === 0) return null;
+  return (
+    <Part title="Requires">
+      <ul className="space-y-1">
+        {requires.map(({ mod: id, versions }) => {
+          const other = itemOf.get(id);
+          return (
+            <Need key={id} word={other ? onWord(other) : "missing"}>
+              {other ? <ItemName id={id} /> : <b>{id}</b>} {versions}
+            </Need>
+          );
+        })}
+      </ul>
+    </Part>
+  );
+}
+
+function Dependents({ item }: { item: SeatedItem }) {
+  const list = useEditor((state) => state.roster.lists[item.list]);
+  const fallen = dependentsOf(list, item.id);
+  if (fallen.length === 0 || item.fixed) return null;
+  return (
+    <Part title={`If this goes off, ${fallen.length} more ${fallen.length === 1 ? "falls" : "fall"}`}>
+      <ul className="space-y-1">
+        {fallen.slice(0, mostListed).map(({ id }) => (
+          <li key={id}>
+            <ItemName id={id} />
+          </li>
+        ))}
+        {fallen.length > mostListed && <li className="text-ink3">and {fallen.length - mostListed} more</li>}
+      </ul>
+    </Part>
+  );
+}

@@ -1,0 +1,100 @@
+"use client";
+
+import { useState } from "react";
+import { plural } from "@/core/messages/parts";
+import type { ShelfMod } from "@/core/model/shelf";
+import { counterparts } from "@/core/profile/counterparts";
+import type { SeatedItem } from "@/core/profile/roster";
+import { Button } from "../kit/button";
+import { Part } from "../kit/part";
+import { ItemName } from "../kit/sentence";
+import { formatSize } from "../shelf/format-size";
+import { filesOfMod } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** What belongs to an item in the other order, with a way there. */
+export function Counterparts({ item }: { item: SeatedItem }) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const there = item.list === "mods" ? "plugins" : "mods";
+  const ids = counterparts(roster, there, [item.id]);
+  if (ids.length === 0) return null;
+  return (
+    <Part title={there === "plugins" ? "Its plugins" : "Its mod"}>
+      <ul className="space-y-1">
+        {ids.map((id) => (
+          <li key={id} className="flex items-baseline gap-2">
+            <span className="grow break-words">
+              <ItemName id={id} />
+            </span>
+            <Button small look="quiet" onClick={() => editor.select([id], id, there)}>
+              Show
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+const mostFiles = 200;
+
+/** Where a mod lies, from what page it comes, and the files that it brings. */
+export function ModFacts({ mod }: { mod: ShelfMod }) {
+  const page = mod.manifest?.page;
+  return (
+    <Part title={`${mod.name} on the shelf`}>
+      <dl className="grid grid-cols-[64px_minmax(0,1fr)] gap-y-1">
+        <dt className="text-ink3">Version</dt>
+        <dd className="font-mono text-sm">{mod.version}</dd>
+        <dt className="text-ink3">Size</dt>
+        <dd>{formatSize(mod.size)}</dd>
+        {page && <dt className="text-ink3">Page</dt>}
+        {page && (
+          <dd className="break-all">
+            {/^https?:\/\//.test(page) ? (
+              <a href={page} target="_blank" rel="noreferrer" className="text-pine underline">
+                {page}
+              </a>
+            ) : (
+              <span className="font-mono text-sm">{page}</span>
+            )}
+          </dd>
+        )}
+      </dl>
+      <Files mod={mod} />
+    </Part>
+  );
+}
+
+function Files({ mod }: { mod: ShelfMod }) {
+  const { unwrap } = useWorkspace();
+  const [files, setFiles] = useState<readonly string[] | null>(null);
+  const turn = async () => {
+    if (files) return setFiles(null);
+    setFiles(unwrap(await filesOfMod(mod.path)));
+  };
+  return (
+    <>
+      <Button
+        small
+        look="quiet"
+        className="mt-1 -ml-2"
+        aria-expanded={files !== null}
+        onClick={() => void turn()}
+      >
+        {files ? "Hide its files" : `Show its ${plural(mod.files, "file")}`}
+      </Button>
+      {files && (
+        <ul className="text-ink2 space-y-0.5 font-mono text-sm">
+          {files.slice(0, mostFiles).map((path) => (
+            <li key={path} className="break-all">
+              {path}
+            </li>
+          ))}
+          {files.length > mostFiles && <li>and {files.length - mostFiles} more</li>}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+"use client";
+
+import { format } from "date-fns";
+import { useState, type FormEvent } from "react";
+import { dropNote, notesOf, writeNote } from "@/core/profile/notes";
+import type { SeatedItem } from "@/core/profile/roster";
+import { Button } from "../kit/button";
+import { Field } from "../kit/field";
+import { Part } from "../kit/part";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** Under which name this browser's user last signed a note. */
+const authorKey = "seating-note-author";
+
+/** What somebody wrote about the item, with name and date, to be written, changed and taken away. */
+export function ItemNote({ item }: { item: SeatedItem }) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const note = notesOf(roster, item.list).get(item.id);
+  const [writing, setWriting] = useState(false);
+  if (writing) return <NoteForm item={item} text={note?.text ?? ""} onClose={() => setWriting(false)} />;
+  if (!note)
+    return (
+      <Button small look="quiet" className="-ml-2" onClick={() => setWriting(true)}>
+        Write a note…
+      </Button>
+    );
+  return (
+    <Part title="Note">
+      <p className="break-words whitespace-pre-wrap">{note.text}</p>
+      <p className="text-ink3 mt-0.5 text-sm">
+        {note.author && `${note.author}, `}
+        <time dateTime={note.at} suppressHydrationWarning>
+          {dateWords(note.at)}
+        </time>
+      </p>
+      <div className="mt-1 -ml-2 flex">
+        <Button small look="quiet" onClick={() => setWriting(true)}>
+          Change…
+        </Button>
+        <Button small look="quiet" onClick={() => editor.dispatch(dropNote(note))}>
+          Take away
+        </Button>
+      </div>
+    </Part>
+  );
+}
+
+/** A lineup may say anything for its date. */
+function dateWords(at: string): string {
+  const date = new Date(at);
+  return Number.isNaN(date.getTime()) ? at : format(date, "d MMM yyyy");
+}
+
+function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onClose: () => void }) {
+  const { editor } = useWorkspace();
+  const [draft, setDraft] = useState(text);
+  const [author, setAuthor] = useState(() => localStorage.getItem(authorKey) ?? "");
+  const store = (event: FormEvent) => {
+    event.preventDefault();
+    localStorage.setItem(authorKey, author.trim());
+    const at = new Date().toISOString();
+    const words = { text: draft.trim(), author: author.trim() };
+    editor.dispatch(writeNote({ list: item.list, item: item.id, ...words, at }));
+    onClose();
+  };
+  return (
+    <form onSubmit={store} className="space-y-2">
+      <label className="block">
+        <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
+        <textarea
+          value={draft}
+          onChange={(event) => setDraft(event.target.value)}
+          maxLength={2000}
+          rows={4}
+          autoFocus
+          placeholder="What it does, and why it stands here"
+          className="border-line bg-surface placeholder:text-ink3 w-full rounded-md border px-2.5 py-1.5"
+        />
+      </label>
+      <Field
+        label="Written by"
+        value={author}
+        maxLength={120}
+        placeholder="Your name, if you like"
+        onChange={(event) => setAuthor(event.target.value)}
+      />
+      <div className="flex justify-end gap-2">
+        <Button small look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button small type="submit" disabled={draft.trim() === ""}>
+          Store the note
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { sentence, type Sentence } from "@/core/messages/parts";
+import { chainText, tieText } from "@/core/messages/reasons";
+import type { Link as OrderLink } from "@/core/model/problem";
+import { whyHere } from "@/core/order/explain";
+import type { SeatedItem, SeatedList } from "@/core/profile/roster";
+import { letterOf } from "@/core/profile/seats";
+import { isBroken, type DirectTie, type TieIndex } from "@/core/profile/ties";
+import { Part } from "../kit/part";
+import { Say } from "../kit/sentence";
+import { tellingOf } from "../workspace/telling";
+import { useEditor } from "../workspace/workspace.client";
+
+const mostListed = 12;
+
+/** The engine's answer where ties hold only of groups of plugins: load ranks and sections, by their nearest item. */
+function borderTies(ties: TieIndex, id: string): OrderLink[] {
+  const why = whyHere(ties.constraints, id);
+  const isBorder = ({ because }: OrderLink) => because === "class" || because === "section";
+  return [why?.above.find(isBorder), why?.below.find(isBorder)].filter((link) => link !== undefined);
+}
+
+/** What ties an item to its seat, the tightest first. */
+export function WhyHere({ item }: { item: SeatedItem }) {
+  const roster = useEditor((state) => state.roster);
+  const ties = useEditor((state) => state.ties[item.list]);
+  const list = roster.lists[item.list];
+  const placeOf = (id: string) => list.itemOf.get(id)!.place;
+  const builtInLast = (tie: DirectTie) => Number(list.itemOf.get(tie.earlier)!.fixed);
+  const own = [...ties.of(item.id)].sort(
+    (a, b) =>
+      Number(isBroken(b, placeOf)) - Number(isBroken(a, placeOf)) ||
+      builtInLast(a) - builtInLast(b) ||
+      nearness(a, item, placeOf) - nearness(b, item, placeOf),
+  );
+  const telling = tellingOf(roster, item.list);
+  return (
+    <Part title="Why here?">
+      <ul className="border-pine space-y-1.5 border-l-2 pl-3">
+        <li>
+          <Say parts={sectionText(item, list)} />
+          {item.section?.guidance && <span className="text-ink3"> {item.section.guidance}.</span>}
+        </li>
+        {own.slice(0, mostListed).map((tie, at) => (
+          <li key={at} className={isBroken(tie, placeOf) ? "text-brick" : ""}>
+            <Say parts={tieText(tie, item.id, telling)} />
+            {isBroken(tie, placeOf) && <b> Broken now.</b>}
+            {tie.strength === "prefer" && <span className="text-ink3"> (prefer)</span>}
+          </li>
+        ))}
+        {own.length > mostListed && <li className="text-ink3">and {own.length - mostListed} more</li>}
+        {borderTies(ties, item.id).map((link, at) => (
+          <li key={`border ${at}`} className="text-ink2">
+            <Say parts={[...chainText([link], telling), "."]} />
+          </li>
+        ))}
+        {item.entry.fresh && (
+          <li>
+            It arrived by itself and nobody has placed it yet; an accepted proposal or a move places it.
+          </li>
+        )}
+        {own.length === 0 && (
+          <li>Nothing else ties it: within its section it is free, and stands where you put it.</li>
+        )}
+      </ul>
+    </Part>
+  );
+}
+
+/** The tightest ties first: those with what stands nearest. */
+function nearness(tie: DirectTie, { id, place }: SeatedItem, placeOf: (id: string) => number): number {
+  return Math.abs(placeOf(tie.earlier === id ? tie.later : tie.earlier) - place);
+}
+
+function sectionText({ list, section, rank, entry }: SeatedItem, { sections }: SeatedList): Sentence {
+  const at = sections.findIndex((each) => each.id === section?.id);
+  const name = `${letterOf(Math.max(0, at))} ${section?.name ?? ""}`;
+  if (!entry.home)
+    return list === "mods" ? sentence`In ${name}.` : sentence`In ${name}, among the ${rank.label} plugins.`;
+  const home = sections.find((each) => each.id === entry.home)?.name ?? entry.home;
+  return sentence`It belongs to ${home}, but must follow something in ${name}.`;
+}
