@@ -2,11 +2,11 @@ import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
 import { saveEntries } from "./entries";
 import { listRulebooks, saveRulebook } from "./rulebooks";
-import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ShelfMod } from "@/core/model/shelf";
-import { Note, Entry, Rule } from "@/core/model/profile";
+import { Entry, Note, ProfileState, Rule } from "@/core/model/profile";
 import { Section } from "@/core/model/game";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
@@ -18,7 +18,7 @@ import { migrate } from "./migrate";
 import { openHere } from "./pglite";
 import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDeleted } from "./profiles";
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
-import { keepShelfPaths, listRecords, listShelf, saveShelfMods } from "./shelf";
+import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
 import type { Database, Sql } from "./sql";
 
 const migrations = join(process.cwd(), "src/store/migrations");
@@ -88,6 +88,91 @@ test("columns carry the fields of the schemas", async () => {
   expect(columns("profile_note", "profileId", "position")).toEqual(Object.keys(Note.shape).sort());
 });
 
+test("notes, rules of mods and what sections demand are read back as they were stored", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const { plugins, rules } = profile.state;
+    const state = {
+      ...profile.state,
+      plugins: {
+        ...plugins,
+        sections: plugins.sections.map((section, at) => ({
+          ...section,
+          ...(at === 2 ? { block: "top" as const, closed: true as const } : {}),
+          ...(at === 3 ? { unseated: true as const } : {}),
+        })),
+      },
+      rules: [{ ...rules[0]!, list: "mods" as const }],
+      notes: [{ list: "mods" as const, item: "a", text: "why\nhere", author: "", at: "2026-11-02" }],
+    };
+    await saveState(tx, profile.id, 2, state, profile.state);
+    expect((await findProfile(tx, profile.id))!.state).toEqual(state);
+  }));
+
+/** The migrations up to one of a number, in a folder of their own. */
+async function migrationsUpTo(number: number): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), "seating-migrations-"));
+  for (const name of (await readdir(migrations)).filter((each) => Number(each.slice(0, 4)) <= number))
+    await cp(join(migrations, name), join(folder, name));
+  return folder;
+}
+
+test("a profile of the first schema, its history and its restore points come into sections of mods", async () => {
+  const folder = await migrationsUpTo(1);
+  const own = await openHere("memory://");
+  try {
+    await migrate(own, folder);
+    await saveGame(own, { id: "pond", definition: testGame, gameFolder: "/game", shelfFolder: "/shelf" });
+    const old = { id: "a", on: true, section: null };
+    const { plugins } = profile.state;
+    await own.query(
+      "insert into profile (id, game_id, name, purpose, version, expansions) values ('p', 'pond', 'Old', 'play', 1, '{}')",
+    );
+    await own.query(
+      "insert into profile_entry (profile_id, list, position, id, is_on) values ('p', 'mods', 1, 'a', true)",
+    );
+    await own.query(
+      `insert into profile_section (profile_id, list, position, id, name, rank, guidance)
+       select 'p', 'plugins', s.position, s.id, s.name, s.rank, s.guidance
+       from rows from (jsonb_to_recordset($1::jsonb) as (id text, name text, rank text, guidance text))
+         with ordinality as s (id, name, rank, guidance, position)`,
+      [JSON.stringify(plugins.sections)],
+    );
+    await own.query(
+      "insert into journal (profile_id, number, label, steps, inverse) values ('p', 1, $1, $2, $3)",
+      [
+        JSON.stringify({ id: "drop", data: {} }),
+        JSON.stringify([{ kind: "drop", list: "mods", ids: ["b"] }]),
+        JSON.stringify([{ kind: "put", list: "mods", entries: [{ ...old, id: "b" }], before: "a" }]),
+      ],
+    );
+    const then = {
+      mods: { sections: [], entries: [old] },
+      plugins: { ...plugins, entries: [] },
+      rules: [],
+      expansions: [],
+    };
+    await own.query("insert into restore_point (id, profile_id, name, state) values ('r', 'p', 'Then', $1)", [
+      JSON.stringify(then),
+    ]);
+    await migrate(own, migrations);
+    const now = (await findProfile(own, "p"))!;
+    expect(now.state.mods).toEqual({
+      sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
+      entries: [{ id: "a", on: true, section: "mods" }],
+    });
+    const undone = applySteps(now.state, (await findNext(own, "p", "undo"))!.inverse);
+    expect(undone.ok && undone.value.state.mods.entries.map(({ id, section }) => [id, section])).toEqual([
+      ["b", "mods"],
+      ["a", "mods"],
+    ]);
+    expect(ProfileState.parse((await findRestorePoint(own, "r"))!.state).mods).toEqual(now.state.mods);
+  } finally {
+    await own.close();
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);
+
 test("migrations are applied once, and a changed one is refused", async () => {
   const folder = await mkdtemp(join(tmpdir(), "seating-migrations-"));
   const own = await openHere("memory://");
@@ -120,8 +205,14 @@ test("the shelf is read back as it was stored, changed mods replace, gone ones g
         problem: { code: "path-unsafe", data: { entry: "../x", count: 2 } },
       },
     ];
-    await saveShelfMods(tx, "pond", mods);
+    await saveShelfMods(tx, "pond", [{ ...mods[0]!, fileNames: ["a.plank", "textures/x.dat"] }, mods[1]!]);
     expect(await listShelf(tx, "pond")).toEqual(mods);
+    expect(await listFiles(tx, "pond")).toEqual([
+      { path: mods[0]!.path, files: ["a.plank", "textures/x.dat"] },
+      { path: mods[1]!.path, files: [] },
+    ]);
+    expect(await filesOfMod(tx, "pond", mods[0]!.path)).toHaveLength(2);
+    expect(await filesOfMod(tx, "pond", "nothing.zip")).toEqual([]);
     await saveShelfMods(tx, "pond", [{ ...mods[0]!, size: 2 ** 40 }]);
     expect((await listShelf(tx, "pond"))[0]!.size).toBe(2 ** 40);
     await keepShelfPaths(tx, "pond", [mods[1]!.path]);

@@ -1,7 +1,10 @@
 import type { Edit } from "../model/edit";
 import { findingText, findingTitle, fixText } from "../messages/findings";
 import { plainText } from "../messages/parts";
+import type { Fix } from "../model/finding";
+import type { Order } from "../model/profile";
 import { acceptEdit, proposeOrder } from "../profile/accept";
+import { alignOrder } from "../profile/two-orders";
 import type { Roster } from "../profile/roster";
 import { applySteps } from "../profile/steps";
 import { allTies } from "../profile/ties";
@@ -26,6 +29,18 @@ const apply = (roster: Roster, edit: Edit): Roster => {
 const many = (count: number, ending: string): TestPlugin[] =>
   Array.from({ length: count }, (_, at) => ({ name: `n${at}${ending}` }));
 
+function editOf(roster: Roster, { does }: Fix): Edit | null {
+  if ("edit" in does) return does.edit;
+  if (does.act === "write-order") return null;
+  return acceptEdit(roster, (does.act === "align" ? alignOrder : proposeOrder)(roster, does.list));
+}
+
+const ofMods = (roster: Roster, change: (mods: Order) => Partial<Order>): Roster => {
+  const { mods } = roster.profile.state;
+  return withState(roster, { ...roster.profile.state, mods: { ...mods, ...change(mods) } });
+};
+const backwards = ({ entries }: Order) => ({ entries: [...entries].reverse() });
+
 interface Case {
   readonly check: string;
   readonly good: Roster;
@@ -34,6 +49,23 @@ interface Case {
 }
 
 const plain = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
+const requiring = withStock(plain, {
+  shelf: plain.stock.shelf.map((mod) =>
+    mod.id === "b"
+      ? {
+          ...mod,
+          manifest: { format: "seating-mod/1", id: "b", name: "b", version: "1", requires: [{ mod: "a" }] },
+        }
+      : mod,
+  ),
+});
+const meeting = withStock(testRoster([{ name: "a.plank" }, { name: "b.plank" }]), {
+  overlaps: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }],
+});
+const raised = testRoster([
+  { name: "p.plank", section: "patches" },
+  { name: "q.plank", section: "patches", home: "world", masters: ["p.plank"] },
+]);
 const cases: readonly Case[] = [
   { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["gone.plank"] }]) },
   { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["Island.keel"] }]) },
@@ -99,6 +131,22 @@ const cases: readonly Case[] = [
       ],
     }),
   },
+  { check: "rule-broken", good: requiring, bad: ofMods(requiring, backwards) },
+  { check: "orders-disagree", good: meeting, bad: ofMods(meeting, backwards) },
+  {
+    check: "closed-section-entered",
+    good: raised,
+    bad: withState(raised, {
+      ...raised.profile.state,
+      plugins: {
+        ...raised.profile.state.plugins,
+        sections: raised.profile.state.plugins.sections.map((section) => ({
+          ...section,
+          closed: true as const,
+        })),
+      },
+    }),
+  },
   { check: "not-on-shelf", good: plain, bad: withStock(plain, { shelf: plain.stock.shelf.slice(1) }) },
   {
     check: "order-file-differs",
@@ -131,7 +179,7 @@ describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
     for (const { fixes, data } of findings) {
       for (const fix of fixes) {
         if ("act" in fix.does && fix.does.act === "write-order") continue;
-        const edit = "edit" in fix.does ? fix.does.edit : acceptEdit(bad, proposeOrder(bad, "plugins"))!;
+        const edit = editOf(bad, fix)!;
         const left = check(apply(bad, edit), onDisk).filter((each) => each.check === name);
         expect(left).not.toContainEqual(expect.objectContaining({ data }));
       }

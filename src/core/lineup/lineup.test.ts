@@ -120,3 +120,37 @@ test("the plugins of an expansion that is not owned here are not taken over", ()
     ["island"],
   );
 });
+
+describe("the mods' own order in a lineup", () => {
+  const sections = [
+    { id: "early", name: "Early", rank: "mods", guidance: "" },
+    { id: "late", name: "Late", rank: "mods", guidance: "" },
+  ];
+  const { state } = roster.profile;
+  const entries = state.mods.entries.map((entry, at) => ({ ...entry, section: at < 2 ? "early" : "late" }));
+  const note = { list: "mods", item: "a", text: "Quiet at night", author: "reed", at: facts.date } as const;
+  const sorted = withState(roster, { ...state, mods: { sections, entries }, notes: [note] });
+  const told = makeLineup(sorted, facts);
+
+  test("keeps its sections and notes", () => {
+    const again = stateFromLineup(testGame, told, roster.stock);
+    expect(again.mods.sections).toEqual(sections);
+    expect(again.mods.entries.map(({ section }) => section)).toEqual(entries.map(({ section }) => section));
+    expect(again.plugins).toEqual(state.plugins);
+    expect(again.notes).toEqual([note]);
+    expect(told.fingerprint).toBe(lineup.fingerprint);
+  });
+
+  test("comes into one section where the lineup has none for mods", () => {
+    const older = {
+      ...told,
+      sections: told.sections.filter((section) => section.rank !== "mods"),
+      mods: told.mods.map((mod) => ({ ...mod, section: null })),
+    };
+    const again = stateFromLineup(testGame, older, roster.stock);
+    expect(again.mods.sections).toHaveLength(1);
+    expect(again.mods.entries.map(({ id, section }) => [id, section])).toEqual(
+      entries.map(({ id }) => [id, again.mods.sections[0]!.id]),
+    );
+  });
+});

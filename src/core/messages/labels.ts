@@ -1,18 +1,29 @@
 import type { EditLabel } from "../model/edit";
 import { plural } from "./parts";
 
-const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
-  move: (d) => (Number(d.count) > 1 ? `move ${d.count} plugins` : `move ${d.item}`),
-  "switch-on": (d) => (Number(d.count) > 1 ? `switch on ${d.count}` : `switch on ${d.item}`),
-  "switch-off": (d) => (Number(d.count) > 1 ? `switch off ${d.count}` : `switch off ${d.item}`),
+/** How the items of an edit are called now; `seat` is null where a move is not done, and so leads to no seat yet. */
+export interface LabelNames {
+  readonly title: (id: string) => string;
+  readonly seat: (id: string) => string | null;
+}
+
+const plain: LabelNames = { title: (id) => id, seat: () => null };
+
+type Words = (d: EditLabel["data"], item: string, seat: string | null) => string;
+
+const words: Record<EditLabel["id"], Words> = {
+  move: (d, item, seat) =>
+    `move ${Number(d.count) > 1 ? `${item} and ${Number(d.count) - 1} more` : item}${seat ? ` to ${seat}` : ""}`,
+  "switch-on": (d, item) => (Number(d.count) > 1 ? `switch on ${d.count}` : `switch on ${item}`),
+  "switch-off": (d, item) => (Number(d.count) > 1 ? `switch off ${d.count}` : `switch off ${item}`),
   accept: (d) => `accept ${plural(d.moves, "move")}`,
-  drop: (d) => (Number(d.count) > 1 ? `take out ${d.count} mods` : `take out ${d.item}`),
+  drop: (d, item) => (Number(d.count) > 1 ? `take out ${d.count} mods` : `take out ${item}`),
   restore: (d) => `go back to “${d.name}”`,
-  "add-rule": (d) => `remember a rule for ${d.item}`,
-  "change-rule": (d) => `change a rule for ${d.item}`,
-  "drop-rule": (d) => `delete a rule for ${d.item}`,
-  "rule-on": (d) => `switch on a rule for ${d.item}`,
-  "rule-off": (d) => `switch off a rule for ${d.item}`,
+  "add-rule": (d, item) => `remember a rule for ${item}`,
+  "change-rule": (d, item) => `change a rule for ${item}`,
+  "drop-rule": (d, item) => `delete a rule for ${item}`,
+  "rule-on": (d, item) => `switch on a rule for ${item}`,
+  "rule-off": (d, item) => `switch off a rule for ${item}`,
   "broader-first": (d) => (d.on ? "let the broader load earlier" : "not mind which is broader"),
   "add-section": (d) => `add the section ${d.name}`,
   "change-section": (d) => `change the section ${d.name}`,
@@ -21,10 +32,13 @@ const words: Record<EditLabel["id"], (d: EditLabel["data"]) => string> = {
   "add-book": (d) => `go by the rulebook ${d.name}`,
   "update-book": (d) => `go by ${d.name} ${d.version}`,
   "drop-book": (d) => `do without the rulebook ${d.name}`,
-  "write-note": (d) => `write a note on ${d.item}`,
-  "drop-note": (d) => `take away the note on ${d.item}`,
+  "write-note": (d, item) => `write a note on ${item}`,
+  "drop-note": (d, item) => `take away the note on ${item}`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 
 /** What an edit does, to stand behind "Undo" or "Redo". */
-export const labelText = ({ id, data }: EditLabel): string => words[id](data);
+export function labelText({ id, data }: EditLabel, names: LabelNames = plain): string {
+  const item = String(data.item ?? "");
+  return words[id](data, names.title(item), names.seat(item));
+}

@@ -66,7 +66,11 @@ test("no code is without words, and unknown ones still say something", () => {
 
 test("labels tell what undo would undo", () => {
   expect(labelText({ id: "move", data: { item: "a.plank", count: 1 } })).toBe("move a.plank");
-  expect(labelText({ id: "move", data: { item: "a.plank", count: 3 } })).toBe("move 3 plugins");
+  expect(labelText({ id: "move", data: { item: "a.plank", count: 3 } })).toBe("move a.plank and 2 more");
+  const names = { title: () => "Tidal Core", seat: () => "C12" };
+  expect(labelText({ id: "move", data: { item: "tidal-core", count: 1 } }, names)).toBe(
+    "move Tidal Core to C12",
+  );
   expect(labelText({ id: "accept", data: { moves: 1 } })).toBe("accept 1 move");
   expect(labelText({ id: "restore", data: { name: "Before" } })).toBe("go back to “Before”");
 });

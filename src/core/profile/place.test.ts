@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import { orderOf, testRoster, withState, type TestPlugin } from "../testing/roster";
+import { counterparts } from "./counterparts";
+import { dependentsOf } from "./dependents";
 import { barrierAt, freeGaps, placeEdit } from "./place";
 import { prepareEdit } from "./prepare-edit";
+import { makeRoster } from "./roster";
 import { applySteps } from "./steps";
 import { indexTies } from "./ties";
 
@@ -146,4 +149,88 @@ test("the server refuses what the list would not have let pass", () => {
   });
   expect(drop).toMatchObject({ ok: false, refusal: { code: "built-in-stays" } });
   expect(withState(roster, state).plugins).toHaveLength(7);
+});
+
+describe("a closed section", () => {
+  const closing = (id: string) => {
+    const { state } = roster.profile;
+    const sections = state.plugins.sections.map((section) =>
+      section.id === id ? { ...section, closed: true as const } : section,
+    );
+    return withState(roster, { ...state, plugins: { ...state.plugins, sections } });
+  };
+  const closed = closing("patches");
+  const into = (from: typeof roster, ids: readonly string[], gap: number, section: string | null) =>
+    placeEdit(from.lists.plugins, indexTies(from, "plugins"), ids, gap, section);
+
+  test("lets nobody in, by name", () => {
+    expect(into(closed, ["c.plank"], 6, "patches")).toMatchObject({
+      ok: false,
+      refusal: { code: "section-closed", data: { item: "c.plank", section: "Patches" } },
+    });
+    const beside = into(closed, ["c.plank"], 5, null);
+    expect(beside.ok && beside.value?.steps[0]).toMatchObject({ entries: [{ section: "world" }] });
+  });
+
+  test("lets those move about that are in it", () => {
+    const world = closing("world");
+    const moved = into(world, ["c.plank"], 2, "world");
+    expect(moved.ok && moved.value).toBeTruthy();
+    if (moved.ok && moved.value)
+      expect(prepareEdit(world, (list) => indexTies(world, list), moved.value).ok).toBe(true);
+  });
+
+  test("is kept closed by the server too, but for what a tie raises into it", () => {
+    const put = (entry: { id: string; on: boolean; section: string; home?: string }) =>
+      prepareEdit(closed, (list) => indexTies(closed, list), {
+        label: { id: "move", data: {} },
+        steps: [{ kind: "put", list: "plugins", entries: [entry], before: null }],
+      });
+    const entry = { id: "c.plank", on: true, section: "patches" };
+    expect(put(entry)).toMatchObject({ ok: false, refusal: { code: "section-closed" } });
+    expect(put({ ...entry, home: "world" }).ok).toBe(true);
+  });
+});
+
+test("mods are placed among themselves, bounded by what they require, and keep the version they are pinned to", () => {
+  const base = testRoster([{ name: "a.plank" }, { name: "b.plank" }, { name: "c.plank" }]);
+  const shelf = base.stock.shelf.map((mod) =>
+    mod.id === "c"
+      ? {
+          ...mod,
+          manifest: {
+            format: "seating-mod/1" as const,
+            id: "c",
+            name: "c",
+            version: "1",
+            requires: [{ mod: "b" }],
+          },
+        }
+      : mod,
+  );
+  const { state } = base.profile;
+  const entries = state.mods.entries.map((entry) => ({ ...entry, content: "pinned" }));
+  const given = makeRoster(
+    base.game,
+    { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } },
+    { ...base.stock, shelf },
+  );
+  const { mods } = given.lists;
+  const index = indexTies(given, "mods");
+  expect(placeEdit(mods, index, ["c"], 0)).toMatchObject({
+    ok: false,
+    refusal: { code: "tie-above", data: { with: "b", because: "needs", list: "mods" } },
+  });
+  const edit = placeEdit(mods, index, ["b"], 0);
+  expect(edit.ok && edit.value?.steps).toEqual([
+    {
+      kind: "put",
+      list: "mods",
+      entries: [{ id: "b", on: true, section: "mods", content: "pinned" }],
+      before: "a",
+    },
+  ]);
+  expect(dependentsOf(mods, "b").map(({ id }) => id)).toEqual(["c"]);
+  expect(counterparts(given, "plugins", ["b", "c"])).toEqual(["b.plank", "c.plank"]);
+  expect(counterparts(given, "mods", ["c.plank", "Pond.keel"])).toEqual(["c"]);
 });

@@ -2,7 +2,7 @@ import type { Edit } from "../model/edit";
 import type { Section } from "../model/game";
 import { orderOf, testRoster, withState } from "../testing/roster";
 import { prepareEdit } from "./prepare-edit";
-import { addSection, changeSection, dropSection, moveSection } from "./section-edits";
+import { addSection, changeSection, dropSection, moveSection, seatArrivalsLater } from "./section-edits";
 import { applySteps } from "./steps";
 import { indexTies } from "./ties";
 
@@ -67,4 +67,41 @@ test("a section that refers to no item is left as it is", () => {
   expect(after(changeSection(roster.lists.plugins, bare)!).plugins[2]!.section!.guidance).toBe(
     "The sea itself",
   );
+});
+
+describe("a block at an end of its load rank", () => {
+  const { lists } = roster;
+  const bottom = changeSection(lists.plugins, { ...world, block: "bottom" })!;
+
+  test("goes there with its items, and nothing is moved or added past it", () => {
+    const next = after(bottom);
+    expect(sections(next)).toEqual(["game", "base", "patches", "world"]);
+    expect(orderOf(next).at(-1)).toBe("b.plank");
+    const move = moveSection(next.lists.plugins, "patches", 1);
+    expect(move).toMatchObject({ ok: false, refusal: { code: "past-block" } });
+    const added = addSection(next.lists.plugins, "world", { id: "new", name: "Reefs", guidance: "" });
+    expect(added.steps[0]).toMatchObject({
+      sections: ["game", "base", "patches", "new", "world"].map((id) => ({ id })),
+    });
+  });
+
+  test("at the top comes before all others of its rank only", () => {
+    const patches = lists.plugins.sections.find((section) => section.id === "patches")!;
+    const next = after(changeSection(lists.plugins, { ...patches, block: "top" })!);
+    expect(sections(next)).toEqual(["game", "base", "patches", "world"]);
+  });
+});
+
+test("arrivals of a load rank wait in one section", () => {
+  const one = after(seatArrivalsLater(roster.lists.plugins, world, true));
+  const unseated = (from: typeof roster) =>
+    from.lists.plugins.sections.filter((section) => section.unseated).map(({ id }) => id);
+  expect(unseated(one)).toEqual(["world"]);
+  const patches = one.lists.plugins.sections.find((section) => section.id === "patches")!;
+  const applied = applySteps(one.profile.state, seatArrivalsLater(one.lists.plugins, patches, true).steps);
+  const two = withState(roster, applied.ok ? applied.value.state : one.profile.state);
+  expect(unseated(two)).toEqual(["patches"]);
+  const none = seatArrivalsLater(two.lists.plugins, { ...patches, unseated: true }, false);
+  const back = applySteps(two.profile.state, none.steps);
+  expect(back.ok && unseated(withState(roster, back.value.state))).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { flagsOf, slug, type DemoMod, type DemoPlugin } from "./catalogue";
-import type { Random } from "../../core/random";
+import { makeRandom, type Random } from "../../core/random";
 
 interface Kind {
   readonly tag: string;
@@ -71,15 +71,30 @@ const kinds: readonly Kind[] = [
 export function invent(random: Random, present: readonly DemoMod[], count: number): DemoMod[] {
   const taken = new Set(present.map((mod) => mod.id));
   const bag = kinds.flatMap((kind) => Array.from({ length: kind.share }, () => kind));
+  const replacing = makeRandom(replacingSeed);
   const mods: DemoMod[] = [];
   for (let turn = 0; mods.length < count; turn++) {
     const kind = random.pick(bag);
     const name = `${random.pick(firsts)} ${random.pick(kind.nouns)}${turn > 4000 ? ` ${turn}` : ""}`;
     if (taken.has(slug(name))) continue;
     taken.add(slug(name));
-    mods.push(inventMod(random, kind, name, [...present, ...mods]));
+    const mod = inventMod(random, kind, name, [...present, ...mods]);
+    mods.push({ ...mod, loose: [...mod.loose, ...replacedFiles(replacing, kind)] });
   }
   return mods;
+}
+
+/** A stream of its own, so that what is replaced does not decide how mods are called. */
+const replacingSeed = 41;
+
+/** Files of the game that a mod brings its own versions of: here mods meet each other. */
+function replacedFiles(random: Random, kind: Kind): DemoMod["loose"] {
+  if (!random.chance(0.5)) return [];
+  const numbers = new Set(Array.from({ length: 1 + random.below(4) }, () => random.below(30)));
+  return [...numbers].map((number) => ({
+    path: `${kind.folder}/plain-${number}.dat`,
+    size: 300 + random.below(2000),
+  }));
 }
 
 function inventMod(random: Random, kind: Kind, name: string, present: readonly DemoMod[]): DemoMod {

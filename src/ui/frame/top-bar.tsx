@@ -2,6 +2,7 @@
 
 import { Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { labelText } from "@/core/messages/labels";
+import { findItem, titleOf } from "@/core/profile/roster";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { CommandField } from "./command-field";
@@ -60,7 +61,15 @@ function Travel({ way }: { way: "undo" | "redo" }) {
   const label = useEditor((state) => state.history[way]);
   const word = way === "undo" ? "Undo" : "Redo";
   const Icon = way === "undo" ? Undo2 : Redo2;
-  const title = label ? `${word}: ${labelText(label)}` : `${word}: nothing`;
+  const roster = useEditor((state) => state.roster);
+  const item = (id: string) => findItem(roster, id);
+  const words =
+    label &&
+    labelText(label, {
+      title: (id) => (item(id) ? titleOf(item(id)!) : id),
+      seat: (id) => (way === "undo" ? (item(id)?.seat ?? null) : null),
+    });
+  const title = `${word}: ${words ?? "nothing"}`;
   return (
     <Button
       look="quiet"
@@ -71,8 +80,8 @@ function Travel({ way }: { way: "undo" | "redo" }) {
       className="!px-2"
     >
       <Icon size={15} aria-hidden />
-      {way === "undo" && label && (
-        <span className="hidden max-w-36 truncate min-[1240px]:inline">{labelText(label)}</span>
+      {way === "undo" && words && (
+        <span className="hidden max-w-36 truncate min-[1240px]:inline">{words}</span>
       )}
     </Button>
   );

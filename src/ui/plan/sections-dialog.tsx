@@ -81,49 +81,52 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
     );
   const hue = section.hue ?? index % hueCount;
   return (
-    <li className="border-line flex flex-wrap items-center gap-x-2 gap-y-1 border-b py-1.5">
-      <SectionLetter index={index} hue={section.hue} />
-      <Line
-        label={`Name of ${section.name}`}
-        value={section.name}
-        onStore={rename}
-        className="!w-40 shrink-0 font-semibold"
-      />
-      <Line
-        label={`Guidance of ${section.name}`}
-        value={section.guidance}
-        placeholder="What belongs here"
-        onStore={(guidance) => change({ guidance: guidance.trim() })}
-      />
-      <Line
-        label={`Tags of ${section.name}`}
-        value={section.tags?.join(", ") ?? ""}
-        placeholder="tags"
-        onStore={retag}
-        className="!w-28 shrink-0"
-      />
-      <span className="text-ink2 w-24 shrink-0 text-sm">
-        {rank?.label}, <span className="font-mono">{count}</span>
-      </span>
-      <Tool
-        label={`Another colour for ${section.name}`}
-        onClick={() => change({ hue: (hue + 1) % hueCount })}
-      >
-        <span className="block h-3.5 w-3.5 rounded-[3px]" style={{ background: sectionHue(hue).fill }} />
-      </Tool>
-      <Tool label={`Move ${section.name} up`} onClick={() => move(-1)}>
-        <ArrowUp size={15} aria-hidden />
-      </Tool>
-      <Tool label={`Move ${section.name} down`} onClick={() => move(1)}>
-        <ArrowDown size={15} aria-hidden />
-      </Tool>
-      <Tool label={`Add a section after ${section.name}`} onClick={add}>
-        <Plus size={15} aria-hidden />
-      </Tool>
-      <Tool label={`Remove ${section.name}; its ${count} ${list.name} go to its neighbour`} onClick={drop}>
-        <Trash2 size={15} aria-hidden />
-      </Tool>
-      <div className="text-ink2 flex basis-full items-center gap-5 pl-8 text-sm">
+    <li className="border-line space-y-1 border-b py-1.5">
+      <div className="flex items-center gap-2">
+        <SectionLetter index={index} hue={section.hue} />
+        <Line
+          label={`Name of ${section.name}`}
+          value={section.name}
+          onStore={rename}
+          className="!w-40 shrink-0 font-semibold"
+        />
+        <Line
+          label={`Guidance of ${section.name}`}
+          value={section.guidance}
+          placeholder="What belongs here"
+          onStore={(guidance) => change({ guidance: guidance.trim() })}
+        />
+        <Line
+          label={`Tags of ${section.name}`}
+          value={section.tags?.join(", ") ?? ""}
+          placeholder="tags"
+          onStore={retag}
+          className="!w-28 shrink-0"
+        />
+        <span className="text-ink2 w-24 shrink-0 text-sm">
+          {list.ranks.length > 1 && `${rank?.label}, `}
+          <span className="font-mono">{count}</span>
+        </span>
+        <Tool
+          label={`Another colour for ${section.name}`}
+          onClick={() => change({ hue: (hue + 1) % hueCount })}
+        >
+          <span className="block h-3.5 w-3.5 rounded-[3px]" style={{ background: sectionHue(hue).fill }} />
+        </Tool>
+        <Tool label={`Move ${section.name} up`} onClick={() => move(-1)}>
+          <ArrowUp size={15} aria-hidden />
+        </Tool>
+        <Tool label={`Move ${section.name} down`} onClick={() => move(1)}>
+          <ArrowDown size={15} aria-hidden />
+        </Tool>
+        <Tool label={`Add a section after ${section.name}`} onClick={add}>
+          <Plus size={15} aria-hidden />
+        </Tool>
+        <Tool label={`Remove ${section.name}; its ${count} ${list.name} go to its neighbour`} onClick={drop}>
+          <Trash2 size={15} aria-hidden />
+        </Tool>
+      </div>
+      <div className="text-ink2 flex items-center gap-5 pl-8 text-sm">
         <label className="flex items-center gap-1.5">
           Stands
           <select
