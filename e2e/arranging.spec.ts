@@ -36,7 +36,7 @@ test("several rows are selected and dragged together, keep their order, and go b
   ];
   expect(number(newSecond) - number(newFirst)).toBe(1);
   expect(number(newFirst)).toBeGreaterThan(number(first));
-  await page.getByRole("button", { name: "Undo: move 2 plugins" }).click();
+  await page.getByRole("button", { name: /^Undo: move Quiet Compass\.skiff and 1 more to C/ }).click();
   await expect.poll(() => seatOf(page, "Quiet Compass.skiff")).toBe(first);
   expect(await seatOf(page, "Shallow Dials.skiff")).toBe(second);
 });
@@ -92,7 +92,7 @@ test("a plugin off is not its mod off; one whose mod is off takes it along when 
   await row(page, "Old Porthole.plank").getByRole("switch").click();
   await expect(page.getByRole("switch", { name: "Old Porthole.plank is off" })).toBeVisible();
   await expect(page.getByRole("contentinfo")).toContainText("58 mods on of 63");
-  await page.getByRole("link", { name: "Its mod" }).click();
+  await page.getByRole("link", { name: "On the shelf" }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector.getByRole("heading", { name: "Porthole Classic" })).toBeVisible();
   await inspector.getByRole("button", { name: "Take out of this profile" }).click();

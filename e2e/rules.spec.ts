@@ -162,12 +162,12 @@ test("the plan is filtered, switched in bulk, sorted to look at, and its section
   await bar.getByRole("button", { name: "Back to the load order" }).click();
 
   await page.getByRole("button", { name: "Sections", exact: true }).click();
-  const dialog = page.getByRole("dialog", { name: "Sections" });
+  const dialog = page.getByRole("dialog", { name: /^Sections/ });
   await dialog.getByLabel("Name of Patches").fill("Reconcilers");
   await page.keyboard.press("Enter");
   await dialog.getByRole("button", { name: "Move Reconcilers up" }).click();
   await dialog.getByRole("button", { name: /^Remove Reconcilers/ }).click();
-  await expect(dialog.getByRole("listitem")).toHaveCount(8);
+  await expect(dialog.getByRole("listitem")).toHaveCount(9);
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Undo: remove the section Reconcilers" })).toBeVisible();
 

@@ -1,8 +1,23 @@
 "use client";
 
-import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  DndContext,
+  DragOverlay,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+  type Modifier,
+} from "@dnd-kit/core";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
-import { useCallback, useEffect, useMemo, useRef, type MouseEvent } from "react";
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  type MouseEvent as ReactMouseEvent,
+  type ReactNode,
+} from "react";
 import { findingTitle } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
@@ -83,7 +98,7 @@ export function PlanList({
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   useHoldAtPointer(scroller, rows, carry, hold);
 
-  const select = (event: MouseEvent, id: string) => {
+  const select = (event: ReactMouseEvent, id: string) => {
     if (event.shiftKey && focused !== null) return editor.select(between(rows, focused, id), id);
     if (event.ctrlKey || event.metaKey)
       return editor.select(
@@ -101,8 +116,9 @@ export function PlanList({
       autoScroll={nearEdges}
       sensors={sensors}
       accessibility={{ announcements: silent, screenReaderInstructions: { draggable: "" } }}
-      onDragStart={({ active }) => {
-        const id = String(active.id);
+      onDragStart={({ activatorEvent }) => {
+        const id = rowUnder(activatorEvent);
+        if (id === null) return;
         const ids = chosen.has(id) ? selected : [id];
         if (!chosen.has(id)) editor.select([id], id);
         pickUp(ids, "pointer");
@@ -121,7 +137,7 @@ export function PlanList({
         onKeyDown={onKeyDown}
         className="relative h-full overflow-auto focus-visible:outline-none"
       >
-        <div role="presentation" className="relative" style={{ height: rows.tops.at(-1) }}>
+        <DragGround height={rows.tops.at(-1)!}>
           {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}
           {virtual.getVirtualItems().map(({ index, key, start, size }) => {
             const row = rows.rows[index]!;
@@ -167,9 +183,11 @@ export function PlanList({
             );
           })}
           {carry && <DropLine carry={carry} rows={rows} />}
-        </div>
+        </DragGround>
       </div>
-      <DragOverlay dropAnimation={null}>{carry && <CarriedChip carry={carry} />}</DragOverlay>
+      <DragOverlay dropAnimation={null} modifiers={besidePointer}>
+        {carry && <CarriedChip carry={carry} />}
+      </DragOverlay>
       <CarryBar carrying={carrying} rows={rows} />
     </DndContext>
   );
@@ -178,6 +196,32 @@ export function PlanList({
 const listWords: Record<ListName, string> = { plugins: "Plugins", mods: "Mods" };
 
 const rowId = (id: string): string => `plan-${encodeURIComponent(id)}`;
+
+/** All rows are dragged by one handle, the ground on which they lie, so that a drag does not draw each of them anew. */
+function DragGround({ height, children }: { height: number; children: ReactNode }) {
+  const { listeners, setNodeRef } = useDraggable({ id: "rows" });
+  return (
+    <div ref={setNodeRef} role="presentation" className="relative" style={{ height }} {...listeners}>
+      {children}
+    </div>
+  );
+}
+
+const rowUnder = ({ target }: Event): string | null =>
+  target instanceof Element ? (target.closest<HTMLElement>("[data-item]")?.dataset.item ?? null) : null;
+
+/** What is carried hangs at the pointer, wherever on the ground it was picked up. */
+const besidePointer: Modifier[] = [
+  ({ activatorEvent, draggingNodeRect, transform }) => {
+    if (!(activatorEvent instanceof MouseEvent) || !draggingNodeRect) return transform;
+    const { clientX, clientY } = activatorEvent;
+    return {
+      ...transform,
+      x: transform.x + clientX + 12 - draggingNodeRect.left,
+      y: transform.y + clientY - 16 - draggingNodeRect.top,
+    };
+  },
+];
 
 /** The list scrolls by itself within these shares of its height. */
 const nearEdges = { threshold: { x: 0, y: 0.08 } };
@@ -261,7 +305,7 @@ function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {
 
 function CarriedChip({ carry }: { carry: Carry }) {
   return (
-    <div className="border-saffron bg-saffron-soft text-ink ml-80 inline-flex h-8 items-center rounded-md border px-3 font-mono text-sm shadow-lg">
+    <div className="border-saffron bg-saffron-soft text-ink inline-flex h-8 items-center rounded-md border px-3 font-mono text-sm shadow-lg">
       <Carried carry={carry} />
     </div>
   );

@@ -1,6 +1,5 @@
 "use client";
 
-import { useDraggable } from "@dnd-kit/core";
 import { ChevronDown, ChevronRight, Lock, NotebookPen } from "lucide-react";
 import { memo, type CSSProperties } from "react";
 import type { Level } from "@/core/model/finding";
@@ -133,14 +132,11 @@ export const ItemRow = memo(function ItemRow({
   number,
   onToggle,
 }: Props) {
-  const { listeners, setNodeRef } = useDraggable({ id: item.id, disabled: item.fixed });
   const struck = item.loads ? "" : "text-ink3 line-through decoration-1";
   const back = selected ? "bg-pine-soft" : barred ? striped : "bg-surface";
   const [kind, origin] = besideName(item);
   return (
     <div
-      ref={setNodeRef}
-      {...listeners}
       data-item={item.id}
       className={`border-line flex h-full items-center border-b select-none ${back} ${carried ? "opacity-40" : ""} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
       style={{ paddingLeft: gutterWidth }}

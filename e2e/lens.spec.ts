@@ -1,0 +1,145 @@
+import { expect, find, row, seatOf, stored, test } from "./fixtures";
+
+test.beforeEach(async ({ watched: page, seating }) => {
+  await page.goto(`${seating.url}/plan`);
+  await row(page, "Brinehollow.keel").waitFor();
+});
+
+test("under the lens of mods the selection goes along, and mods are arranged, with what bars them named", async ({
+  watched: page,
+  seating,
+}) => {
+  await find(page, "Glass Tides.plank");
+  await page.getByRole("radio", { name: "mods" }).click();
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await expect(inspector.getByRole("heading", { level: 2 })).toContainText("Glass Tides");
+  await expect(inspector).toContainText("After A3 Tidal Core: this one requires it.");
+  await expect(inspector).toContainText("Its plugins");
+  await inspector.getByRole("button", { name: /^Show its 5 files/ }).click();
+  await expect(inspector.getByText("Glass Tides - Reefs.skiff", { exact: true })).toBeVisible();
+
+  const grid = page.getByRole("grid", { name: "Mods in load order" });
+  await grid.focus();
+  await page.keyboard.press("Alt+m");
+  await page.getByLabel("Where to").fill("A1");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("Not above A3 Tidal Core: this one requires it");
+  await page.getByLabel("Where to").fill("before Chalk Foam");
+  await page.keyboard.press("Enter");
+  await expect(row(page, "glass-tides")).toContainText("C2");
+  const bar = page.getByRole("region", { name: "Remember the move" });
+  await bar.getByRole("button", { name: /^before C3 Chalk Foam/ }).click();
+  await stored(page);
+
+  await seating.restart();
+  await page.goto(`${seating.url}/rules`);
+  await expect(
+    page.getByRole("list", { name: "Rules", exact: true }).getByRole("listitem").last(),
+  ).toContainText(/C2 Glass Tides loads earlier than C3 Chalk Foam\s*mods/);
+  await page.getByRole("button", { name: "Undo: remember a rule for Glass Tides" }).click();
+  await page.getByRole("button", { name: "Undo: move Glass Tides to C2" }).click();
+  await expect(page.getByRole("button", { name: "Redo: move Glass Tides" })).toBeVisible();
+  await page.keyboard.press("Alt+g");
+  await expect.poll(() => seatOf(page, "glass-tides")).toBe("C3");
+});
+
+test("a note is written with a name and a day, found again, and taken away by undo after a restart", async ({
+  watched: page,
+  seating,
+}) => {
+  await find(page, "Murk and Silt.plank");
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await inspector.getByRole("button", { name: "Write a note…" }).click();
+  await inspector.getByLabel("Note", { exact: true }).fill("Silt goes over fog.");
+  await inspector.getByLabel("Written by").fill("inkfathom");
+  await inspector.getByRole("button", { name: "Store the note" }).click();
+  await expect(inspector).toContainText(/Silt goes over fog\.\s*inkfathom, \d+ \w+ \d{4}/);
+  await stored(page);
+  await seating.restart();
+  await page.goto(`${seating.url}/plan`);
+  await page.getByRole("button", { name: "Filter" }).click();
+  const bar = page.getByRole("search", { name: "Filter of the plan" });
+  await bar.getByLabel("Note").selectOption("yes");
+  await expect(bar.getByRole("status")).toHaveText(/^1 of \d+$/);
+  await expect(row(page, "Murk and Silt.plank").getByLabel("with a note")).toBeVisible();
+  await page.getByRole("button", { name: "Undo: write a note on Murk and Silt.plank" }).click();
+  await expect(bar.getByRole("status")).toHaveText(/^0 of \d+$/);
+});
+
+test("a block at the bottom that is closed lets nobody in, and is told among the rules", async ({
+  watched: page,
+}) => {
+  await page.getByRole("button", { name: "Sections", exact: true }).click();
+  const dialog = page.getByRole("dialog", { name: "Sections of the plugins" });
+  await dialog.getByLabel("Where Patches stands").selectOption("bottom");
+  await dialog.getByLabel("Nothing more goes into Patches").check();
+  await expect(dialog.getByRole("listitem").last().getByLabel("Name of Patches")).toBeVisible();
+  await dialog.getByRole("button", { name: "Move Unseated down" }).click();
+  await expect(page.locator("[data-sonner-toast]").first()).toContainText("a block stays at its end");
+  await page.keyboard.press("Escape");
+
+  await find(page, "Murk and Silt.plank");
+  await page.keyboard.press("Alt+m");
+  await page.getByLabel("Where to").fill("end of J");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("Not into Patches: that section is closed");
+  await page.keyboard.press("Escape");
+  await page.getByRole("grid").focus();
+  await page.keyboard.press("Space");
+  for (let n = 0; n < 12; n++) await page.keyboard.press("PageDown");
+  await expect(page.getByTestId("carry")).toContainText("that section is closed");
+  await page.keyboard.press("Escape");
+
+  await page.getByRole("link", { name: /^Rules/ }).click();
+  const told = page.getByRole("region", { name: "Rules of sections" });
+  await expect(told).toContainText(
+    "Nothing of its load rank comes after Patches. Nothing more goes into Patches.",
+  );
+  await told.getByRole("button", { name: "Lift what J Patches demands" }).click();
+  await expect(told).toHaveCount(0);
+});
+
+test("what is off is gathered to be looked at, and keeps its seat; numbers stand beside the seats", async ({
+  watched: page,
+}) => {
+  const seat = await seatOf(page, "Divers for Hire.plank");
+  await page.getByRole("button", { name: "Look", exact: true }).click();
+  await page.getByRole("menuitemcheckbox", { name: /^Gather what is off/ }).click();
+  await page.getByRole("grid").focus();
+  await page.keyboard.press("End");
+  const last = row(page, "Divers for Hire.plank");
+  await expect(last).toBeVisible();
+  expect(await seatOf(page, "Divers for Hire.plank")).toBe(seat);
+  await page.getByRole("button", { name: "Look", exact: true }).click();
+  await page.getByRole("menuitemcheckbox", { name: /^Numbers beside the seats/ }).click();
+  await expect(last.locator("[role=gridcell]").nth(1)).toHaveText(/^8\d(\.\d+)?$/);
+  await last.getByRole("switch").click();
+  await page.reload();
+  await find(page, "Divers for Hire.plank");
+  expect(await seatOf(page, "Divers for Hire.plank")).toBe(seat);
+});
+
+test("a conflict shows who wins, and is kept so by a rule; two orders that disagree are aligned", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/overview`);
+  const finding = page.getByRole("listitem").filter({ hasText: "The two orders disagree" });
+  await finding.getByRole("button", { name: "Align the mods with the plugins" }).click();
+  await expect(page.getByRole("heading", { name: /of \d+ mods moves?/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Accept \d+ moves?$/ }).click();
+  await stored(page);
+  await page.goto(`${seating.url}/overview`);
+  await expect(page.getByText("7 blockers").first()).toBeVisible();
+  await expect(finding).toHaveCount(0);
+
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("Bellbuoy Narrows");
+  await page.getByRole("option", { name: /^Bellbuoy Narrows D\d/ }).click();
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await expect(inspector).toContainText(/(Wins over|Loses to) .+ in \d files?\./);
+  await inspector.getByRole("button", { name: "Keep it so…" }).first().click();
+  const dialog = page.getByRole("dialog", { name: "Remember as a rule" });
+  await dialog.getByRole("button", { name: "Remember" }).click();
+  await expect(page.getByRole("button", { name: /^Undo: remember a rule for/ })).toBeVisible();
+});

@@ -1,0 +1,154 @@
+import type { Page } from "@playwright/test";
+import { expect, find, row, seatOf, stored, test } from "./fixtures";
+import { takeRowRenders, watchRowRenders } from "./row-renders";
+
+const undo = (page: Page) => page.getByRole("button", { name: /^Undo: move/ });
+
+test.beforeEach(async ({ watched: page, seating }) => {
+  await page.goto(`${seating.url}/plan`);
+  await row(page, "Brinehollow.keel").waitFor();
+});
+
+test("every typed target leads to its seat, and each undo, after a restart, back", async ({
+  watched: page,
+  seating,
+}) => {
+  const start = await seatOf(page, "Murk and Silt.plank");
+  const targets = [
+    ["C4", "C4"],
+    ["after Quiet Compass", "C5"],
+    ["before C1", "C1"],
+    ["start of E", "E1"],
+    ["end of C", "C10"],
+    ["41", "D3"],
+  ] as const;
+  for (const [text, seat] of targets) {
+    await find(page, "Murk and Silt.plank");
+    await page.keyboard.press("Alt+m");
+    await page.getByLabel("Where to").fill(text);
+    await page.keyboard.press("Enter");
+    await expect(row(page, "Murk and Silt.plank").locator("[role=gridcell]").first(), text).toHaveText(seat);
+    await expect(undo(page)).toHaveAccessibleName(`Undo: move Murk and Silt.plank to ${seat}`);
+  }
+  await stored(page);
+  await seating.restart();
+  await page.goto(`${seating.url}/plan`);
+  for (const [, seat] of [...targets].reverse()) {
+    await expect(undo(page)).toHaveAccessibleName(`Undo: move Murk and Silt.plank to ${seat}`);
+    await undo(page).click();
+  }
+  await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
+  expect(await seatOf(page, "Murk and Silt.plank")).toBe(start);
+});
+
+test("by keyboard: steps, a step over a border, pages, and what is carried can be put back", async ({
+  watched: page,
+}) => {
+  const grid = page.getByRole("grid");
+  await find(page, "Murk and Silt.plank");
+  const start = await seatOf(page, "Murk and Silt.plank");
+  const number = Number(start.slice(1));
+  await grid.focus();
+  await page.keyboard.press("Alt+ArrowUp");
+  await expect.poll(() => seatOf(page, "Murk and Silt.plank")).toBe(`D${number - 1}`);
+  await grid.focus();
+  await page.keyboard.press("Alt+ArrowDown");
+  await page.keyboard.press("Alt+PageDown");
+  await expect.poll(async () => (await seatOf(page, "Murk and Silt.plank"))[0]).toBe("E");
+  await undo(page).click();
+  await undo(page).click();
+  await undo(page).click();
+  await expect.poll(() => seatOf(page, "Murk and Silt.plank")).toBe(start);
+
+  await grid.focus();
+  await page.keyboard.press("Space");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByTestId("carry")).toContainText("Carrying Murk and Silt.plank: after D");
+  await page.keyboard.press("Escape");
+  await expect(page.getByTestId("carry")).toHaveCount(0);
+  expect(await seatOf(page, "Murk and Silt.plank")).toBe(start);
+});
+
+/** Picks a row up by its name and holds it over another one, or over a section's band. */
+async function drag(page: Page, id: string, over: { x: number; y: number }): Promise<void> {
+  const box = (await row(page, id).boundingBox())!;
+  await page.mouse.move(box.x + 400, box.y + 16);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 404, box.y + 24);
+  await page.mouse.move(over.x, over.y, { steps: 10 });
+}
+
+test("by mouse: over a folded section at its end, at the edge the list scrolls, and a barrier is named", async ({
+  watched: page,
+}) => {
+  await find(page, "Murk and Silt.plank");
+  await page.getByRole("button", { name: "Fold Interface" }).first().click();
+  const band = page.getByRole("row").filter({ hasText: "Screens, fonts, charts" }).first();
+  const box = (await band.boundingBox())!;
+  await drag(page, "Murk and Silt.plank", { x: box.x + 400, y: box.y + 22 });
+  await expect(page.getByTestId("carry")).toContainText("last of Interface in C");
+  await page.mouse.up();
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move Murk and Silt\.plank to C\d+$/);
+  await undo(page).click();
+
+  await find(page, "Chalk Foam - Extras.skiff");
+  const list = (await page.getByRole("grid").boundingBox())!;
+  await drag(page, "Chalk Foam - Extras.skiff", { x: list.x + 400, y: list.y + list.height - 6 });
+  await expect.poll(() => page.getByTestId("carry").innerText(), { timeout: 20_000 }).toMatch(/in [H-J]\./);
+  await page.mouse.up();
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move Chalk Foam - Extras\.skiff to [H-J]\d+$/);
+  await undo(page).click();
+
+  const seat = await seatOf(page, "Glass Tides.plank");
+  await find(page, "Glass Tides.plank");
+  const kelp = (await row(page, "Storm Ledger.plank").boundingBox())!;
+  await drag(page, "Glass Tides.plank", { x: kelp.x + 400, y: kelp.y + 30 });
+  await expect(page.getByTestId("carry")).toContainText("Not below");
+  await page.mouse.up();
+  await expect(page.locator("[data-sonner-toast]").first()).toContainText(
+    "Kelp Shelf Seams.skiff: this is a master of it",
+  );
+  expect(await seatOf(page, "Glass Tides.plank")).toBe(seat);
+});
+
+test("two windows that edit rules: the older one is told, and then shows what the other did", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  const say = async (window: Page, sentence: string) => {
+    await window.keyboard.press("Control+k");
+    await window.keyboard.type(sentence);
+    await expect(window.getByRole("option").first()).toContainText("Remember:");
+    await window.keyboard.press("Enter");
+  };
+  const other = await context.newPage();
+  for (const window of [page, other]) await window.goto(`${seating.url}/rules`);
+  await say(page, "Bitter Narrows.plank after Cinder Reef.plank");
+  await stored(page);
+  await say(other, "Storm Ledger.plank after Marl Swell.skiff");
+  await expect(other.locator("[data-sonner-toast]")).toContainText("was changed in another window");
+  const rules = other.getByRole("list", { name: "Rules", exact: true });
+  await expect(rules.getByRole("listitem")).toHaveCount(4);
+  await expect(rules).toContainText("Bitter Narrows.plank");
+  await expect(rules).not.toContainText("Marl Swell.skiff");
+  await say(other, "Storm Ledger.plank after Marl Swell.skiff");
+  await expect(rules.getByRole("listitem")).toHaveCount(5);
+});
+
+test("a drop renders no row more than twice", async ({ watched: page, seating }) => {
+  await watchRowRenders(page);
+  await page.goto(`${seating.url}/plan`);
+  await find(page, "Murk and Silt.plank");
+  const above = (await row(page, "Chalk Foam.plank").boundingBox())!;
+  await drag(page, "Murk and Silt.plank", { x: above.x + 400, y: above.y + 30 });
+  await takeRowRenders(page);
+  await page.mouse.up();
+  await expect(undo(page)).toBeVisible();
+  await stored(page);
+  await page.waitForTimeout(500);
+  const renders = await takeRowRenders(page);
+  expect(renders["Murk and Silt.plank"]).toBeGreaterThan(0);
+  expect(Math.max(...Object.values(renders))).toBeLessThanOrEqual(2);
+});
