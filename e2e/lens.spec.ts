@@ -40,7 +40,7 @@ test("under the lens of mods the selection goes along, and mods are arranged, wi
   await page.getByRole("button", { name: "Undo: move Glass Tides to C2" }).click();
   await expect(page.getByRole("button", { name: "Redo: move Glass Tides" })).toBeVisible();
   await page.keyboard.press("Alt+g");
-  await expect.poll(() => seatOf(page, "glass-tides")).toBe("C3");
+  await expect(row(page, "glass-tides")).toContainText("C3");
 });
 
 test("a note is written with a name and a day, found again, and taken away by undo after a restart", async ({
@@ -78,7 +78,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await expect(page.locator("[data-sonner-toast]").first()).toContainText("a block stays at its end");
   await page.keyboard.press("Escape");
 
-  await find(page, "Murk and Silt.plank");
+  await find(page, "Chalk Foam - Extras.skiff");
   await page.keyboard.press("Alt+m");
   await page.getByLabel("Where to").fill("end of J");
   await page.keyboard.press("Enter");
@@ -125,13 +125,15 @@ test("a conflict shows who wins, and is kept so by a rule; two orders that disag
 }) => {
   await page.goto(`${seating.url}/overview`);
   const finding = page.getByRole("listitem").filter({ hasText: "The two orders disagree" });
+  const pairs = async () => Number(/(\d+) pairs? of mods/.exec(await finding.innerText())?.[1]);
+  const before = await pairs();
   await finding.getByRole("button", { name: "Align the mods with the plugins" }).click();
   await expect(page.getByRole("heading", { name: /of \d+ mods moves?/ })).toBeVisible();
   await page.getByRole("button", { name: /^Accept \d+ moves?$/ }).click();
   await stored(page);
   await page.goto(`${seating.url}/overview`);
-  await expect(page.getByText("7 blockers").first()).toBeVisible();
-  await expect(finding).toHaveCount(0);
+  await expect(finding).toBeVisible();
+  expect(await pairs()).toBeLessThan(before);
 
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Bellbuoy Narrows");

@@ -2,20 +2,27 @@ import { ordersDisagree } from "../profile/two-orders";
 import { mod, type Check } from "./check";
 import { alignOrder } from "./fixes";
 
-/** Of two mods that meet, one wins with its files and the other with its records. */
+/**
+ * Of two mods that meet, one wins with its files and the other with its records. Pairs that the sections of both lists hold
+ * apart are a matter of the sections, and only counted.
+ */
 export const ordersDisagreeCheck: Check = ({ roster }) => {
-  const pairs = ordersDisagree(roster);
+  const all = ordersDisagree(roster);
+  const pairs = all.filter(({ alignable }) => alignable.length > 0);
   const [first] = pairs;
   if (!first) return [];
   const [earlier, later] = first.byMods;
+  const lists = (["mods", "plugins"] as const).filter((list) =>
+    pairs.some(({ alignable }) => alignable.includes(list)),
+  );
   return [
     {
       check: "orders-disagree",
       id: "orders-disagree",
-      data: { count: pairs.length, earlier, later },
+      data: { count: pairs.length, apart: all.length - pairs.length, earlier, later },
       level: "hint",
       subjects: [...new Set(pairs.flatMap(({ byMods }) => byMods))].map(mod),
-      fixes: [alignOrder("mods"), alignOrder("plugins")],
+      fixes: lists.map(alignOrder),
     },
   ];
 };

@@ -65,7 +65,7 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
     sentence`${item(d.item)} stands in ${String(d.section)}, which is closed, for it must follow something there. Open the section, or change what ties them.`,
   "required-late": (d) => sentence`${item(d.later)} requires ${item(d.earlier)}, which loads later than it.`,
   "orders-disagree": (d) =>
-    sentence`${plural(d.count, "pair")} of mods: the files of the one win, and the records of the other, as of ${item(d.earlier)} and ${item(d.later)}.`,
+    sentence`${plural(d.count, "pair")} of mods: the files of the one win, and the records of the other, as of ${item(d.earlier)} and ${item(d.later)}.${Number(d.apart) > 0 ? ` The sections hold ${d.apart} more apart.` : ""}`,
   "advice-known-bad": (d) => sentence`${item(d.item)} is known to be bad${told(d)}`,
   "advice-outdated": (d) => sentence`${item(d.item)} is outdated; ${item(d.other)} replaces it${told(d)}`,
   "advice-leftover": (d) =>

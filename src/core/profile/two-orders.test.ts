@@ -35,7 +35,15 @@ const plain = names.map((name) => ({ name }));
 
 test("two mods disagree where the one wins with its files and the other with its records", () => {
   const roster = rosterOf(plain, ["b.plank", "a.plank", "c.plank", "d.plank"], [["a.plank", "b.plank"]]);
-  expect(ordersDisagree(roster)).toMatchObject([{ byMods: ["b", "a"], byPlugins: ["a", "b"] }]);
+  expect(ordersDisagree(roster)).toMatchObject([
+    { byMods: ["b", "a"], byPlugins: ["a", "b"], alignable: ["mods", "plugins"] },
+  ]);
+  const apart = rosterOf(
+    [{ name: "a.plank" }, { name: "b.plank", section: "patches" }],
+    ["b.plank", "a.plank"],
+    [["a.plank", "b.plank"]],
+  );
+  expect(ordersDisagree(apart)).toMatchObject([{ alignable: ["mods"] }]);
   const off = rosterOf(
     [{ name: "a.plank", on: false }, ...plain.slice(1)],
     ["b.plank", "a.plank", "c.plank", "d.plank"],

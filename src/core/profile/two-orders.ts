@@ -28,9 +28,31 @@ function twoOrders(roster: Roster): TwoOrders {
   };
 }
 
-/** Where two mods meet, and the one loads later by the mods' order while its plugin loads earlier. Mixed pairs are left out. */
-export const ordersDisagree = (roster: Roster): Disagreement[] =>
-  findDisagreements(twoOrders(roster)).filter(({ byPlugins }) => byPlugins !== null);
+/** Two mods that meet: the one loads later by the mods' order, while its plugin loads earlier. */
+export interface TwoWinners extends Disagreement {
+  /** The lists in which the two are of one section, so that moving one of them can end it. */
+  readonly alignable: readonly ListName[];
+}
+
+/** Mixed pairs, of which the plugins' order says neither, are left out. */
+export const ordersDisagree = (roster: Roster): TwoWinners[] =>
+  findDisagreements(twoOrders(roster))
+    .filter(({ byPlugins }) => byPlugins !== null)
+    .map((pair) => ({ ...pair, alignable: alignableLists(roster, pair) }));
+
+function alignableLists({ lists }: Roster, { meeting, byMods }: Disagreement): ListName[] {
+  const sectionOf = (list: ListName, id: string) => {
+    const { home, section } = lists[list].itemOf.get(id)!.entry;
+    return home ?? section;
+  };
+  const isOne = (list: ListName, [a, b]: readonly [string, string]) =>
+    sectionOf(list, a) === sectionOf(list, b);
+  const byFiles = meeting.in === "files";
+  return [
+    ...(isOne("mods", byMods) ? (["mods"] as const) : []),
+    ...(byFiles || isOne("plugins", meeting.items) ? (["plugins"] as const) : []),
+  ];
+}
 
 /** The fewest moves of one order that make it agree with the other. */
 export function alignOrder(roster: Roster, list: ListName): OrderProposal {

@@ -181,7 +181,7 @@ function nameHits({ name, items }: SeatedList, wanted: string, go: Go): Hit[] {
   if (wanted === "") return [];
   const group = name === "mods" ? "Mods" : "Plugins";
   return items
-    .filter((item) => titleOf(item).toLowerCase().includes(wanted))
+    .filter((item) => `${titleOf(item)} ${item.id}`.toLowerCase().includes(wanted))
     .map((item) => itemHit(group, item, go));
 }
 
