@@ -21,16 +21,21 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
     await rm(home, { recursive: true, force: true });
     await cp(pristine, home, { recursive: true, preserveTimestamps: true });
     let server: Server = await startSeating("start.mjs");
+    const stop = async () => {
+      await server.stop();
+      // So Next.js marks what was thrown while a page was made; the browser would draw it by itself all the same.
+      base.expect(server.said(), "faults of the server").not.toContain("⨯");
+    };
     await provide({
       get url() {
         return server.url;
       },
       restart: async () => {
-        await server.stop();
+        await stop();
         server = await startSeating("start.mjs");
       },
     });
-    await server.stop();
+    await stop();
   },
   watched: async ({ page, seating }, provide) => {
     const strangers: string[] = [];

@@ -23,7 +23,9 @@ test("under the lens of mods the selection goes along, and mods are arranged, wi
   await page.keyboard.press("Alt+m");
   await page.getByLabel("Where to").fill("A1");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("Not above A3 Tidal Core: this one requires it");
+  await expect(page.getByRole("dialog").getByRole("status")).toContainText(
+    "Not above A3 Tidal Core: this one requires it",
+  );
   await page.getByLabel("Where to").fill("before Chalk Foam");
   await page.keyboard.press("Enter");
   await expect(row(page, "glass-tides")).toContainText("C2");
@@ -82,7 +84,9 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await page.keyboard.press("Alt+m");
   await page.getByLabel("Where to").fill("end of J");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("Not into Patches: that section is closed");
+  await expect(page.getByRole("dialog").getByRole("status")).toContainText(
+    "Not into Patches: that section is closed",
+  );
   await page.keyboard.press("Escape");
   await page.getByRole("grid").focus();
   await page.keyboard.press("Space");

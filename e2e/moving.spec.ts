@@ -26,7 +26,11 @@ test("every typed target leads to its seat, and each undo, after a restart, back
     await find(page, "Murk and Silt.plank");
     await page.keyboard.press("Alt+m");
     await page.getByLabel("Where to").fill(text);
+    await expect(page.getByRole("dialog").getByRole("status")).toContainText(`To ${seat}, after `);
     await page.keyboard.press("Enter");
+    await expect(page.getByRole("status", { name: "Last move" })).toHaveText(
+      `Murk and Silt.plank stands at ${seat}.`,
+    );
     await expect(row(page, "Murk and Silt.plank").locator("[role=gridcell]").first(), text).toHaveText(seat);
     await expect(undo(page)).toHaveAccessibleName(`Undo: move Murk and Silt.plank to ${seat}`);
   }

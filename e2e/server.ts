@@ -11,6 +11,8 @@ export const pristine = join(root, ".cache", "e2e-pristine");
 export interface Server {
   readonly url: string;
   readonly stop: () => Promise<void>;
+  /** Everything that it has printed. */
+  readonly said: () => string;
 }
 
 export async function freePort(): Promise<number> {
@@ -46,6 +48,7 @@ export async function startSeating(script: "demo.mjs" | "start.mjs", dataFolder 
   }
   return {
     url: `http://127.0.0.1:${port}`,
+    said: child.said,
     stop: async () => {
       child.kill("SIGTERM");
       await ended;

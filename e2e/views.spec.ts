@@ -41,6 +41,14 @@ for (const theme of ["light", "dark"] as const) {
     await page.getByRole("button", { name: "Sections", exact: true }).click();
     await check("sections");
     await page.keyboard.press("Escape");
+    await page.keyboard.press("Alt+m");
+    await page.getByLabel("Where to").fill("C4");
+    await check("move to");
+    await page.keyboard.press("Escape");
+    await page.getByRole("radio", { name: "mods" }).click();
+    await page.getByRole("button", { name: "Write a note…" }).click();
+    await check("mods and a note");
+    await page.getByRole("radio", { name: "plugins" }).click();
     await page.getByRole("button", { name: "Filter" }).click();
     await page.getByLabel("Show what is called").fill("tide");
     await check("filter");

@@ -33,6 +33,7 @@ type Pair = readonly [string, string];
 export function findDisagreements(orders: TwoOrders): Disagreement[] {
   const sides = new Sides(orders);
   return orders.meetings.flatMap((meeting) => {
+    if (sides.plainlyAgree(meeting)) return [];
     const mods = sides.modsOf(meeting);
     const byMods = mods && sides.inMods(mods);
     if (!mods || !byMods || !sides.bothHavePlugins(mods)) return [];
@@ -77,6 +78,15 @@ class Sides {
       const mod = orders.modOf(plugin);
       if (mod !== null) this.pluginsOf.set(mod, [...(this.pluginsOf.get(mod) ?? []), plugin]);
     }
+  }
+
+  /** Of most meetings in records it is plain at once: the one whose mod stands earlier loads earlier. */
+  plainlyAgree({ in: kind, items: [a, b] }: Meeting): boolean {
+    if (kind === "files") return false;
+    const [one, other] = [this.orders.modOf(a), this.orders.modOf(b)];
+    if (one === null || other === null || one === other) return true;
+    const modsSay = this.modPlace.get(one)! < this.modPlace.get(other)!;
+    return modsSay === this.pluginPlace.get(a)! < this.pluginPlace.get(b)!;
   }
 
   /** The two mods of a meeting; null where it is of one mod, or of what is built in. */

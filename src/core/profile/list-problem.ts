@@ -20,12 +20,7 @@ export function listProblem(roster: Roster, name: ListName): OrderProblem {
   const sectionRank = new Map(list.sections.map((section) => [section.id, section.rank]));
   return {
     format: "seating-order-problem/1",
-    items: list.items.map((item): ProblemItem => ({
-      id: item.id,
-      class: item.rank.id,
-      needs: needsOf(item),
-      ...sectionOf(item, sectionRank),
-    })),
+    items: list.items.map((item) => problemItem(item, sectionRank)),
     classes: list.ranks.map((rank) => rank.id),
     sections: list.sections.map((section) => section.id),
     rules: name === "mods" ? ownRules(roster, name) : pluginRules(roster),
@@ -49,13 +44,13 @@ const pluginRules = (roster: Roster): OrderRule[] => [
   ...breadthRules(roster),
 ];
 
-/** Left out where the item stands in a section of another rank: it then takes the place that its rank gives it. */
-function sectionOf(
-  { entry, rank }: SeatedItem,
-  sectionRank: ReadonlyMap<string, string>,
-): { section?: string } {
-  const id = entry.home ?? entry.section;
-  return id !== null && sectionRank.get(id) === rank.id ? { section: id } : {};
+/** Without a section where the item stands in one of another rank: it then takes the place that its rank gives it. */
+function problemItem(item: SeatedItem, sectionRank: ReadonlyMap<string, string>): ProblemItem {
+  const { id, entry, rank } = item;
+  const section = entry.home ?? entry.section;
+  return section !== null && sectionRank.get(section) === rank.id
+    ? { id, class: rank.id, needs: needsOf(item), section }
+    : { id, class: rank.id, needs: needsOf(item) };
 }
 
 /** For plugins that nobody has placed yet, unless the profile does without. */

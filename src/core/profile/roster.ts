@@ -214,11 +214,29 @@ function seatPlugins(
   const seats = seatsOf(state.plugins);
   return state.plugins.entries.map((entry, place) => {
     const seat = seats.get(entry.id)!;
-    const old = known?.pluginOf.get(entry.id);
-    if (old?.entry !== entry) return { ...describe(entry), place, seat };
-    return old.place === place && old.seat === seat ? old : { ...old, place, seat };
+    const beside = known?.plugins[place];
+    const old = beside?.entry === entry ? beside : known?.pluginOf.get(entry.id);
+    if (old?.entry !== entry) return seated(describe(entry), place, seat);
+    return old.place === place && old.seat === seat ? old : seated(old, place, seat);
   });
 }
+
+/** Field by field, for spread objects come in as many hidden classes as there are plugins, and all that reads them is slow. */
+const seated = (plugin: Description, place: number, seat: string): SeatedPlugin => ({
+  list: plugin.list,
+  id: plugin.id,
+  entry: plugin.entry,
+  place,
+  seat,
+  section: plugin.section,
+  rank: plugin.rank,
+  fixed: plugin.fixed,
+  loads: plugin.loads,
+  counting: plugin.counting,
+  file: plugin.file,
+  mod: plugin.mod,
+  masters: plugin.masters,
+});
 
 /** Says of an entry everything that does not depend on where it stands. */
 function describer(

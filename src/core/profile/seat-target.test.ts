@@ -1,5 +1,5 @@
 import { orderOf, testRoster } from "../testing/roster";
-import { findTarget, numbersOf } from "./seat-target";
+import { findTarget, numbersOf, seatAtTarget } from "./seat-target";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -8,6 +8,17 @@ const roster = testRoster([
   { name: "c.plank" },
   { name: "p.plank", section: "patches" },
 ]);
+
+test("the seat that comes of a target is told before anything moves", () => {
+  const seat = (id: string, text: string) => {
+    const target = findTarget(roster.lists.plugins, text, [id]);
+    return target.ok ? seatAtTarget(roster.lists.plugins, target.value, [id]) : null;
+  };
+  expect(seat("c.plank", "C1")).toBe("C1");
+  expect(seat("a.plank", "after c")).toBe("C3");
+  expect(seat("a.plank", "end of D")).toBe("D2");
+  expect(seat("p.plank", "start of C")).toBe("C1");
+});
 
 /** The order that comes of moving a plugin to where the phrase says, and its section; or why not. */
 function moved(id: string, text: string): string {

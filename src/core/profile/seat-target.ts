@@ -38,6 +38,17 @@ function besideItem(
   return done({ gap: isAfter ? at + 1 : at, section: found[0]!.entry.section ?? "" });
 }
 
+/** The seat that the first of the items comes to have there. */
+export function seatAtTarget(
+  { sections, items }: SeatedList,
+  { gap, section }: SeatTarget,
+  ids: readonly string[],
+): string {
+  const before = items.filter((item) => !ids.includes(item.id)).slice(0, gap);
+  const inside = before.filter((item) => item.entry.section === section).length;
+  return `${letterOf(sections.findIndex((each) => each.id === section))}${inside + 1}`;
+}
+
 /** The number of every item but the given ones, ten for each section, as many round ones as can be. */
 export function numbersOf({ sections, items }: SeatedList, without: readonly string[] = []): Numbered[] {
   const tiers = tiersOf(sections.map((section) => section.id));

@@ -1,30 +1,50 @@
 import type { ListName } from "../model/profile";
-import { findDisagreements, proposeAlignment, type Disagreement, type TwoOrders } from "../order/align";
+import {
+  findDisagreements,
+  proposeAlignment,
+  type Disagreement,
+  type Meeting,
+  type TwoOrders,
+} from "../order/align";
 import { asProposal, type OrderProposal } from "./accept";
 import { foldName } from "./fold";
 import { listProblem } from "./list-problem";
-import type { Roster } from "./roster";
+import type { Roster, Stock } from "./roster";
 
-/** The orders of what loads, and where two of it meet in files or records. */
+/** By the names of plugins that it was worked out for, which stay the same when something only moves. */
+const meetingsKnown = new WeakMap<Roster["idOfName"], { readonly stock: Stock; readonly all: Meeting[] }>();
+
+/** Where what is listed meets in files or records, whether it loads or not. */
+function meetingsOf({ game, idOfName, stock }: Roster): Meeting[] {
+  const known = meetingsKnown.get(idOfName);
+  if (known?.stock === stock) return known.all;
+  const idOf = (name: string) => idOfName.get(foldName(game, name)) ?? "";
+  const all = [
+    ...stock.overlaps.map(({ broader, narrower }): Meeting => ({
+      in: "records",
+      items: [idOf(broader), idOf(narrower)],
+    })),
+    ...stock.fileOverlaps.map(({ broader, narrower }): Meeting => ({
+      in: "files",
+      items: [broader, narrower],
+    })),
+  ];
+  meetingsKnown.set(idOfName, { stock, all });
+  return all;
+}
+
+/** The orders of what loads, and where two of it meet. */
 function twoOrders(roster: Roster): TwoOrders {
-  const { game, mods, plugins, modOf, pluginOf, idOfName, stock } = roster;
-  const pluginId = (name: string) => idOfName.get(foldName(game, name)) ?? "";
-  const records = stock.overlaps.map(
-    ({ broader, narrower }) => [pluginId(broader), pluginId(narrower)] as const,
-  );
-  const files = stock.fileOverlaps.map(({ broader, narrower }) => [broader, narrower] as const);
+  const { mods, plugins, pluginOf } = roster;
+  const loads = ({ in: kind, items: [a, b] }: Meeting) => {
+    const { itemOf } = kind === "files" ? roster.lists.mods : roster.lists.plugins;
+    return itemOf.get(a)?.loads === true && itemOf.get(b)?.loads === true;
+  };
   return {
     mods: mods.filter((mod) => mod.loads).map((mod) => mod.id),
     plugins: plugins.filter((plugin) => plugin.loads).map((plugin) => plugin.id),
     modOf: (id) => pluginOf.get(id)?.mod?.id ?? null,
-    meetings: [
-      ...records
-        .filter((items) => items.every((id) => pluginOf.get(id)?.loads))
-        .map((items) => ({ in: "records" as const, items })),
-      ...files
-        .filter((items) => items.every((id) => modOf.get(id)?.loads))
-        .map((items) => ({ in: "files" as const, items })),
-    ],
+    meetings: meetingsOf(roster).filter(loads),
   };
 }
 

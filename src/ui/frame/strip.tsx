@@ -13,7 +13,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
   const { writeOrder } = useWorkspace();
-  const { roster, findings, onDisk, view, saving } = useEditor((state) => state);
+  const { roster, findings, checked, onDisk, view, saving } = useEditor((state) => state);
   const counts = countByLevel(findings);
   const gap = orderFileGap(roster, onDisk);
   const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
@@ -27,12 +27,15 @@ export function Strip() {
         <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
       ))}
       <Link href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
-        {levels.map((level) => (
-          <span key={level} className="text-ink2 flex items-center gap-1.5">
-            <LevelMark level={level} />
-            {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}
-          </span>
-        ))}
+        {!checked && <span className="text-ink2">Checking…</span>}
+        {levels
+          .filter(() => checked)
+          .map((level) => (
+            <span key={level} className="text-ink2 flex items-center gap-1.5">
+              <LevelMark level={level} />
+              {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}
+            </span>
+          ))}
       </Link>
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
         {saving > 0 ? "Storing…" : gapWords(gap)}

@@ -14,7 +14,9 @@ const mostAtFirst = 60;
 /** What the checks saw, the gravest first, each with what can be done about it. */
 export function FindingsList() {
   const findings = useEditor((state) => state.findings);
+  const checked = useEditor((state) => state.checked);
   const [all, setAll] = useState(false);
+  if (!checked) return <p className="text-ink2 py-3">Checking…</p>;
   if (findings.length === 0)
     return (
       <p className="text-ink2 py-3">

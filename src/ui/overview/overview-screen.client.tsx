@@ -21,7 +21,7 @@ import { SectionsChart } from "./sections-chart";
 /** How the present profile stands: numbers, places, findings, what the game reads. */
 export function OverviewScreen() {
   const { writeOrder } = useWorkspace();
-  const { roster, findings, onDisk, view, profile } = useEditor((state) => state);
+  const { roster, findings, checked, onDisk, view, profile } = useEditor((state) => state);
   useEffect(() => {
     if (location.hash) document.querySelector(location.hash)?.scrollIntoView();
   }, []);
@@ -61,7 +61,7 @@ export function OverviewScreen() {
               <Number
                 key={level}
                 label={levelWords[level].many}
-                value={counts[level]}
+                value={checked ? counts[level] : "…"}
                 mark={<LevelMark level={level} size={14} />}
                 href="#findings"
               />
@@ -132,7 +132,7 @@ function Number({
   mark,
 }: {
   label: string;
-  value: number;
+  value: number | string;
   of?: number;
   href: string;
   mark?: ReactNode;

@@ -1,6 +1,6 @@
 "use client";
 
-import { useDeferredValue, useMemo } from "react";
+import { useMemo } from "react";
 import { rangeInAnyOrder } from "@/core/order/ranges";
 import { freeGaps } from "@/core/profile/place";
 import type { SeatedItem } from "@/core/profile/roster";
@@ -14,12 +14,7 @@ export function FreeRange({ item }: { item: SeatedItem }) {
   const ties = useEditor((state) => state.ties[item.list]);
   const free = freeGaps(list, ties, [item.id]);
   const any = useMemo(() => rangeInAnyOrder(ties.constraints, item.place), [ties, item.place]);
-  // Of the whole list, and not what is looked at first after a move.
-  const later = useDeferredValue(list);
-  const number = useMemo(
-    () => numbersOf(later).find((each) => each.id === item.id)?.number,
-    [later, item.id],
-  );
+  const number = useMemo(() => numbersOf(list).find((each) => each.id === item.id)?.number, [list, item.id]);
   const total = list.items.length;
   const seatAt = (gap: number) => list.items[gap]?.seat ?? "";
   const share = (place: number) => `${(100 * place) / Math.max(1, total - 1)}%`;

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { switchItems } from "@/core/profile/edits";
 import { addRule } from "@/core/profile/rule-edits";
 import type { SeatedItem } from "@/core/profile/roster";
@@ -12,7 +12,7 @@ import { AboutItem } from "./about-item";
 import { WhyBetween } from "./why-between";
 
 /** Everything about the selected plugin or mod, and always: why here? */
-export function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
+export const Inspector = memo(function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
   const list = useEditor((state) => state.roster.lists[state.lens]);
   const selected = useEditor((state) => state.selected);
   const items = selected.map((id) => list.itemOf.get(id)).filter((item) => item !== undefined);
@@ -28,7 +28,7 @@ export function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
       {items.length > 0 && <InspectorActions items={items} onMoveTo={onMoveTo} />}
     </aside>
   );
-}
+});
 
 function NothingOrMany({ items }: { items: readonly SeatedItem[] }) {
   const [one, other] = items;
@@ -56,14 +56,13 @@ function NothingOrMany({ items }: { items: readonly SeatedItem[] }) {
 
 function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; onMoveTo: () => void }) {
   const { editor } = useWorkspace();
-  const roster = useEditor((state) => state.roster);
   const movable = items.filter((item) => !item.fixed);
   const [start, setStart] = useState<RuleStart | null>(null);
   const [first] = movable;
   if (!first) return null;
   const turnOn = movable.some((item) => !item.loads);
   const turn = () => {
-    const edit = switchItems(roster, movable, turnOn);
+    const edit = switchItems(editor.getState().roster, movable, turnOn);
     if (edit) editor.dispatch(edit);
   };
   const remember = () => setStart({ list: first.list, about: movable.map((item) => item.id) });

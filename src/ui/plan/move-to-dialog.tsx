@@ -1,14 +1,15 @@
 "use client";
 
-import { useState, type FormEvent } from "react";
+import { useDeferredValue, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/profile/place";
 import { seatAndTitle, titleOf } from "@/core/profile/roster";
-import { findTarget } from "@/core/profile/seat-target";
+import { findTarget, seatAtTarget } from "@/core/profile/seat-target";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
+import type { EditorState } from "../workspace/editor";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Sends what is selected to a typed seat. */
@@ -30,20 +31,37 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
   );
 }
 
+/** The edit that a phrase asks for, and in words where it leads or what bars it. */
+function findMove({ roster, lens, ties, selected }: EditorState, text: string) {
+  const list = roster.lists[lens];
+  const target = findTarget(list, text, selected);
+  const edit = target.ok
+    ? placeEdit(list, ties[lens], selected, target.value.gap, target.value.section)
+    : target;
+  if (!target.ok || !edit.ok) {
+    const refused = target.ok ? edit : target;
+    const why = refused.ok ? [] : sayRefusal(refused.refusal);
+    return { edit, words: plainText(why, (id) => seatAndTitle(roster, id)) };
+  }
+  const rest = list.items.filter((item) => !selected.includes(item.id));
+  const above = rest[target.value.gap - 1];
+  const seat = seatAtTarget(list, target.value, selected);
+  return {
+    edit,
+    words: above ? `To ${seat}, after ${above.seat} ${titleOf(above)}.` : `To ${seat}, before all others.`,
+  };
+}
+
 function MoveToForm({ onClose }: { onClose: () => void }) {
   const { editor } = useWorkspace();
   const [seat, setSeat] = useState("");
-  const [wrong, setWrong] = useState<string | null>(null);
+  const state = useEditor((now) => now);
+  const wanted = useDeferredValue(seat);
+  const found = useMemo(() => (wanted.trim() === "" ? null : findMove(state, wanted)), [state, wanted]);
   const move = (event: FormEvent) => {
     event.preventDefault();
-    const { roster, lens, ties, selected } = editor.getState();
-    const list = roster.lists[lens];
-    const name = (id: string) => seatAndTitle(roster, id);
-    const target = findTarget(list, seat, selected);
-    const edit = target.ok
-      ? placeEdit(list, ties[lens], selected, target.value.gap, target.value.section)
-      : target;
-    if (!edit.ok) return setWrong(plainText(sayRefusal(edit.refusal), name));
+    const { edit } = findMove(editor.getState(), seat);
+    if (!edit.ok) return;
     if (edit.value) editor.dispatch(edit.value);
     onClose();
   };
@@ -57,16 +75,14 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
         autoFocus
         className="border-line h-9 w-full rounded-md border px-2.5 font-mono"
       />
-      {wrong && (
-        <p role="alert" className="text-brick">
-          {wrong}
-        </p>
-      )}
+      <p role="status" className={`min-h-10 ${found?.edit.ok === false ? "text-brick" : "text-ink2"}`}>
+        {found?.words}
+      </p>
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
           Leave it
         </Button>
-        <Button look="main" type="submit" disabled={seat.trim() === ""}>
+        <Button look="main" type="submit" disabled={found?.edit.ok !== true}>
           Move
         </Button>
       </div>

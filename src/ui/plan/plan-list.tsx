@@ -30,6 +30,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { bandHeight, slotAtHeight, type PlanRows } from "./plan-rows";
 import { ItemRow, OffBand, SectionBand, type RowMark } from "./plan-row";
 import { gutterWidth, TieArcs } from "./tie-arcs";
+import { movedBy } from "./remember-bar";
 import { barrierText, type Carry, type Carrying } from "./use-carry";
 import { usePlanKeys } from "./use-plan-keys";
 
@@ -54,12 +55,15 @@ export function PlanList({
   const notes = useMemo(() => notesOf(roster, lens), [roster, lens]);
   const marks = useMemo(() => markRows(findings, lens), [findings, lens]);
   const bands = useMemo(() => rows.rows.flatMap((row, at) => (row.kind === "item" ? [] : [at])), [rows]);
+  // Where bands stand, and how high rows are: nothing else decides where a row begins.
+  const layout = `${rows.rowHeight} ${rows.rows.length} ${bands.join()}`;
   const activeBand = useRef(0);
   const carriedRow = carry ? rows.rowOf.get(carry.ids[0]!) : undefined;
   const virtual = useVirtualizer({
     count: rows.rows.length,
     getScrollElement: () => scroller.current,
-    getItemKey: (at) => rows.rows[at]!.key,
+    // The same function as long as the rows are, or all of them would be measured with every drawing.
+    getItemKey: useCallback((at: number) => rows.rows[at]!.key, [rows]),
     estimateSize: (at) => (rows.rows[at]!.kind === "item" ? rows.rowHeight : bandHeight),
     overscan: 10,
     scrollPaddingStart: bandHeight,
@@ -76,7 +80,7 @@ export function PlanList({
       [bands, carriedRow],
     ),
   });
-  useEffect(() => virtual.measure(), [rows, virtual]);
+  useEffect(() => virtual.measure(), [layout, virtual]);
   useEffect(() => {
     const at = focused === null ? undefined : rows.rowOf.get(focused);
     if (at !== undefined) virtual.scrollToIndex(at, { align: "auto" });
@@ -213,8 +217,9 @@ const rowUnder = ({ target }: Event): string | null =>
 /** What is carried hangs at the pointer, wherever on the ground it was picked up. */
 const besidePointer: Modifier[] = [
   ({ activatorEvent, draggingNodeRect, transform }) => {
-    if (!(activatorEvent instanceof MouseEvent) || !draggingNodeRect) return transform;
-    const { clientX, clientY } = activatorEvent;
+    // Asked on the server too, where there is no pointer.
+    if (!activatorEvent || !draggingNodeRect) return transform;
+    const { clientX, clientY } = activatorEvent as PointerEvent;
     return {
       ...transform,
       x: transform.x + clientX + 12 - draggingNodeRect.left,
@@ -325,6 +330,7 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
       <div role="status" aria-live="assertive" className="sr-only">
         {said}
       </div>
+      <MoveSaid />
       {carry && slot && (
         <div
           data-testid="carry"
@@ -350,6 +356,20 @@ function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; row
         </div>
       )}
     </>
+  );
+}
+
+/** Where the last move by hand has led, also one by a key or to a typed seat, to be read out. */
+function MoveSaid() {
+  const words = useEditor(({ recent, roster }) => {
+    const { list, ids } = movedBy(recent);
+    const [first] = ids.map((id) => roster.lists[list].itemOf.get(id));
+    return first ? `${titleOf(first)} stands at ${first.seat}.` : "";
+  });
+  return (
+    <div role="status" aria-label="Last move" className="sr-only">
+      {words}
+    </div>
   );
 }
 

@@ -9,7 +9,7 @@ import { numbersOf } from "@/core/profile/seat-target";
 import { filterItems, narrows, noFilter, type PlanSort } from "@/core/profile/plan-filter";
 import { Button } from "../kit/button";
 import { MoveToDialog } from "./move-to-dialog";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FilterBar } from "./filter-bar";
 import { Inspector } from "./inspector";
 import { LookMenu } from "./look-menu";
@@ -63,6 +63,7 @@ function PlanView() {
   };
   const carrying = useCarry(rows);
   const loading = list.items.filter((item) => item.loads).length;
+  const openMoveTo = useCallback(() => setMoving(true), []);
   const fold = useCallback(
     (section: string) =>
       setCollapsed(
@@ -118,7 +119,11 @@ function PlanView() {
           </div>
           <RememberBar />
         </div>
-        {inspecting && <Inspector onMoveTo={() => setMoving(true)} />}
+        {inspecting && (
+          <Later>
+            <Inspector onMoveTo={openMoveTo} />
+          </Later>
+        )}
       </div>
       <SectionsDialog open={sectioning} onClose={() => setSectioning(false)} />
       <MoveToDialog open={moving} onClose={() => setMoving(false)} />

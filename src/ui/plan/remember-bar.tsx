@@ -13,8 +13,8 @@ import { newRule } from "../rules/new-rule";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
-/** The items that the edit has moved by hand, and in which list. */
-function movedBy(edit: Edit | null): { readonly list: ListName; readonly ids: readonly string[] } {
+/** The items that an edit has moved by hand, and in which list. */
+export function movedBy(edit: Edit | null): { readonly list: ListName; readonly ids: readonly string[] } {
   const step = edit?.label.id === "move" ? edit.steps[0] : undefined;
   return step?.kind === "put"
     ? { list: step.list, ids: step.entries.map((entry) => entry.id) }

@@ -7,7 +7,7 @@ import type { ListName, Profile } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
 import { counterparts } from "@/core/profile/counterparts";
 import { makeRoster, type Roster, type SeatedList } from "@/core/profile/roster";
-import { indexTies, type Ties } from "@/core/profile/ties";
+import { allTies, indexTies, type Ties } from "@/core/profile/ties";
 import type { WorkspaceView } from "@/server/views/workspace";
 
 /** How the editor reaches the server; a test gives it one of its own. */
@@ -39,6 +39,8 @@ export interface EditorState {
   /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
   readonly ties: Ties;
   readonly findings: readonly Finding[];
+  /** False before the first check, which waits until the screen has been painted. */
+  readonly checked: boolean;
   readonly derivedFrom: Roster;
   /** Edits that the server has not answered yet. */
   readonly saving: number;
@@ -91,7 +93,8 @@ export class ProfileEditor {
     const sameProfile = view.profile.id === this.state.profile.id;
     if (sameProfile && this.state.saving > 0) return;
     const { selected, focused, lens } = this.state;
-    const next = { ...startState(view), lens };
+    const start = startState(view);
+    const next = { ...start, ...deriveRest(start.roster, start.onDisk), lens };
     this.set(sameProfile ? { ...next, ...stillThere(next.roster.lists[lens], selected, focused) } : next);
   }
 
@@ -209,11 +212,12 @@ export class ProfileEditor {
     this.catchingUp = setTimeout(() => this.catchUp(), catchUpAfter);
   }
 
-  /** Derives ties and findings if they are of an older order than the one that is shown. */
-  private catchUp(): EditorState {
+  /** Derives ties and findings if they are of an older order than the one that is shown, or if nothing was checked yet. */
+  catchUp(): EditorState {
     clearTimeout(this.catchingUp);
-    const { roster, onDisk, derivedFrom } = this.state;
-    if (derivedFrom !== roster) this.set({ ...this.state, ...deriveRest(roster, onDisk, this.state) });
+    const { roster, onDisk, derivedFrom, checked } = this.state;
+    if (derivedFrom !== roster || !checked)
+      this.set({ ...this.state, ...deriveRest(roster, onDisk, this.state) });
     return this.state;
   }
 
@@ -230,7 +234,7 @@ function startState(view: WorkspaceView): EditorState {
     profile,
     history,
     onDisk,
-    ...derive(view, profile, onDisk),
+    ...deriveFirst(view),
     saving: 0,
     lens: "plugins",
     selected: [],
@@ -239,9 +243,9 @@ function startState(view: WorkspaceView): EditorState {
   };
 }
 
-function derive(view: WorkspaceView, profile: Profile, onDisk: OnDisk) {
-  const roster = makeRoster(view.game, profile, view.stock);
-  return { roster, ...deriveRest(roster, onDisk) };
+function deriveFirst({ game, profile, stock }: WorkspaceView) {
+  const roster = makeRoster(game, profile, stock);
+  return { roster, ties: allTies(roster), findings: [], checked: false, derivedFrom: roster };
 }
 
 /** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
@@ -253,7 +257,7 @@ function deriveRest(roster: Roster, onDisk: OnDisk, before?: Pick<EditorState, "
     mods: sameMods ? before.ties.mods : indexTies(roster, "mods"),
     plugins: indexTies(roster, "plugins"),
   };
-  return { ties, findings: runChecks({ roster, ties, onDisk }), derivedFrom: roster };
+  return { ties, findings: runChecks({ roster, ties, onDisk }), checked: true, derivedFrom: roster };
 }
 
 const sameIds = (before: Roster, now: Roster): boolean =>

@@ -5,6 +5,7 @@ import {
   createContext,
   use,
   useCallback,
+  useDeferredValue,
   useEffect,
   useMemo,
   useState,
@@ -43,11 +44,22 @@ export function useWorkspace(): Workspace {
   return workspace;
 }
 
+/** A state that parts of the screen still show while the present one is drawn elsewhere; see `Later`. */
+const LaterContext = createContext<EditorState | null>(null);
+const neverChanges = () => () => undefined;
+
 /** A part of the editor's state; `select` must give the same object as long as that part is unchanged. */
 export function useEditor<T>(select: (state: EditorState) => T): T {
   const { editor } = useWorkspace();
-  const read = () => select(editor.getState());
-  return useSyncExternalStore(editor.subscribe, read, read);
+  const later = use(LaterContext);
+  const read = () => select(later ?? editor.getState());
+  return useSyncExternalStore(later ? neverChanges : editor.subscribe, read, read);
+}
+
+/** What is inside is drawn anew after everything else has been painted, so that it does not hold up what is looked at first. */
+export function Later({ children }: { children: ReactNode }) {
+  const state = useDeferredValue(useEditor((now) => now));
+  return <LaterContext value={state}>{children}</LaterContext>;
 }
 
 const server = { editProfile, undoOrRedo, readProfile };
@@ -66,6 +78,11 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
   useEffect(() => editor.receive(view), [editor, view]);
+  useEffect(() => {
+    // A task that a frame asks for runs after that frame has been painted.
+    const frame = requestAnimationFrame(() => setTimeout(() => editor.catchUp()));
+    return () => cancelAnimationFrame(frame);
+  }, [editor]);
   useEffect(() => watchOrderFile(editor), [editor]);
 
   const refresh = useCallback(() => router.refresh(), [router]);
