@@ -32,6 +32,9 @@ test("the main views", async ({ page }) => {
   await page.keyboard.press("Enter");
   await page.locator('[data-item="Glass Tides.plank"]').click();
   await take(page, "plan");
+  await page.getByRole("radio", { name: "mods" }).click();
+  await take(page, "plan-mods");
+  await page.getByRole("radio", { name: "plugins" }).click();
 
   await page.emulateMedia({ colorScheme: "dark" });
   await page.reload();

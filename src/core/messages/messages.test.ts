@@ -52,6 +52,10 @@ test("mods are told to require each other, for they have no masters", () => {
   expect(plainText(moveText("b", [needs], ofMods))).toBe("It requires a, which loads later than it.");
   expect(plainText(moveText("a", [needs], ofMods))).toBe("b requires it, and loads earlier.");
   expect(plainText(chainText([needs], ofMods))).toBe("b requires a");
+  const aligned = { ...needs, because: "aligned:1" };
+  expect(plainText(moveText("b", [aligned], ofMods))).toBe(
+    "It should load after a: so the plugins’ order has it.",
+  );
   const tie = { earlier: "a", later: "b", strength: "must", because: "needs", kept: true } as const;
   expect(plainText(tieText(tie, "b", ofMods))).toBe("After a: this one requires it.");
 });

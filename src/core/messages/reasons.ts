@@ -1,6 +1,7 @@
 import type { Link } from "../model/problem";
 import type { ListName } from "../model/profile";
 import type { DirectTie } from "../profile/ties";
+import { isAligned } from "../order/align";
 import { isBroaderFirst } from "../order/broader-first";
 import { fromBook } from "../profile/books";
 import { isBuiltInRule } from "../profile/list-problem";
@@ -13,7 +14,8 @@ export interface Telling {
   readonly note: (rule: string) => string | null;
 }
 
-const ruleWords = (because: string, { note }: Telling): string => {
+const ruleWords = (because: string, { list, note }: Telling): string => {
+  if (isAligned(because)) return `so the ${list === "mods" ? "plugins" : "mods"}’ order has it`;
   if (isBuiltInRule(because)) return "the game’s fixed order";
   if (isBroaderFirst(because)) return "the broader of two that change the same records loads earlier";
   const text = note(because);

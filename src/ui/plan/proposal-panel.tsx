@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { chainText } from "@/core/messages/reasons";
 import { ruleText } from "@/core/messages/rules";
+import { isAligned } from "@/core/order/align";
 import { arrangeEdit } from "@/core/profile/accept";
 import { takeMoves } from "@/core/profile/proposal-parts";
 import { indexTies } from "@/core/profile/ties";
@@ -91,6 +92,8 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
 /** What could not be kept, and circles among masters: on top, each with its links. */
 function Notices({ roster, proposal: { list, result } }: Proposed) {
   const telling = tellingOf(roster, list);
+  const setAside = result.setAside.filter(({ rule }) => !isAligned(("id" in rule && rule.id) || ""));
+  const unaligned = result.setAside.length - setAside.length;
   if (result.cycles.length + result.setAside.length === 0) return null;
   return (
     <ul
@@ -113,7 +116,18 @@ function Notices({ roster, proposal: { list, result } }: Proposed) {
           </span>
         </li>
       ))}
-      {result.setAside.map((each, at) => (
+      {unaligned > 0 && (
+        <li className="flex gap-2.5 px-4 py-2">
+          <span className="pt-0.5">
+            <LevelMark level="hint" label="hint" />
+          </span>
+          <span>
+            {plural(unaligned, "pair stays", "pairs stay")} as {unaligned === 1 ? "it is" : "they are"}, for
+            what they need or their sections hold them so.
+          </span>
+        </li>
+      )}
+      {setAside.map((each, at) => (
         <li key={`aside ${at}`} className="flex gap-2.5 px-4 py-2">
           <span className="pt-0.5">
             <LevelMark level="problem" label="problem" />
