@@ -105,7 +105,7 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
       header: null,
       problem: { code: "zip-too-large", data: { size, limit: largestPlugin } },
     };
-  const plugin = readPlugin(digest.bytes, game.pluginLayout.formType);
+  const plugin = readPlugin(digest.bytes, game.pluginLayout?.formType ?? "");
   if (plugin.ok)
     return {
       ...facts,

@@ -11,6 +11,7 @@ import { readManifest } from "./manifest";
 import { layOutMod } from "./mod-layout";
 import { nameFromPath } from "./mod-name";
 import { readOrderFile, writeOrderFile } from "./order-file";
+import { OrderDialect } from "@/core/model/game";
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 
@@ -32,11 +33,25 @@ describe("order files", () => {
       .string({ unit: "grapheme", minLength: 1 })
       .filter((text) => text === text.trim() && !/[\r\n\uFEFF]/.test(text) && text !== "");
     fc.assert(
-      fc.property(fc.array(name), (names) =>
-        expect(read(writeOrderFile(names, "lines"))!.names).toEqual(names),
-      ),
+      fc.property(fc.array(name), fc.constantFrom(...OrderDialect.options), (names, dialect) => {
+        const file = readOrderFile(bytes(writeOrderFile(names, dialect)), dialect, "x");
+        expect(file.ok && file.value.names).toEqual(names);
+      }),
     );
   });
+
+  test.each([
+    ["marked", "[x] one\n[ ] two\nnot a mark\n[X]  three \n", ["one", "three"]],
+    ["keyed", "one=1\ntwo=0\n a=b = 1\n=1\n", ["one", "a=b"]],
+    ["json", '["one", 2, "three"]', ["one", "three"]],
+    ["json", '{"one": 1', []],
+  ] as const)(
+    "the dialect %s names what is on, and passes over what it cannot make out",
+    (dialect, text, names) => {
+      const file = readOrderFile(bytes(text), dialect, "x");
+      expect(file.ok && file.value.names).toEqual(names);
+    },
+  );
 
   test("bytes that are no UTF-8 are refused", () => {
     expect(readOrderFile(Uint8Array.of(0xff, 0xfe, 0x41), "lines", "x")).toMatchObject({

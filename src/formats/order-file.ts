@@ -9,21 +9,44 @@ export interface OrderFileStyle {
 }
 
 export interface OrderFile {
+  /** Of what is on, in order. */
   readonly names: readonly string[];
   readonly style: OrderFileStyle;
 }
 
+/** From the lines of a text to the names of what is on, and back. What it cannot make out, it passes over. */
 interface Dialect {
   readonly read: (lines: readonly string[]) => string[];
   readonly write: (names: readonly string[]) => string[];
 }
 
+/** A dialect in which every line that fits the pattern names one item; only what is on is named in its first group. */
+const byLine = (pattern: RegExp, write: (name: string) => string): Dialect => ({
+  read: (lines) =>
+    lines
+      .map((line) => pattern.exec(line)?.[1]?.trim())
+      .filter((name) => name !== undefined && name !== "") as string[],
+  write: (names) => names.map(write),
+});
+
 const dialects: Record<OrderDialect, Dialect> = {
-  lines: {
-    read: (lines) => lines.map((line) => line.trim()).filter((line) => line !== ""),
-    write: (names) => [...names],
+  lines: byLine(/^(.*)$/, (name) => name),
+  marked: byLine(/^\s*\[[xX]\]\s+(.*)$/, (name) => `[x] ${name}`),
+  keyed: byLine(/^\s*(.+?)\s*=\s*1\s*$/, (name) => `${name}=1`),
+  json: {
+    read: (lines) => namesInJson(lines.join("\n")),
+    write: (names) => JSON.stringify(names, null, 2).split("\n"),
   },
 };
+
+function namesInJson(text: string): string[] {
+  try {
+    const value: unknown = JSON.parse(text);
+    return Array.isArray(value) ? value.filter((name) => typeof name === "string") : [];
+  } catch {
+    return [];
+  }
+}
 
 export const plainStyle: OrderFileStyle = { mark: false, lineEnd: "\n" };
 

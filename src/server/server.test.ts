@@ -31,7 +31,7 @@ let folder: string;
 let context: Context;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), "seating-server-"));
-  await makeDemo(brinehollow, folder, 7, 60);
+  await makeDemo(folder, 7, 60);
   const db = await openHere("memory://");
   await migrate(db, join(process.cwd(), "src/store/migrations"));
   context = { db, stocks: new Map(), orders: new Map(), underWay: new Set() };

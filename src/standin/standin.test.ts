@@ -14,13 +14,17 @@ import { brinehollow } from "./brinehollow/definition";
 import { catalogue } from "./demo/catalogue";
 import { invent } from "./demo/invent";
 import { makeDemo, type DemoPlan } from "./demo/make-demo";
+import { findOverlaps } from "@/core/order/broader-first";
+import { placesUsed } from "@/core/profile/roster";
+import { sharedBy } from "@/core/profile/remember";
+import { kitefall } from "./kitefall/definition";
 import { makeRandom } from "../core/random";
 import { startGame, Stopped } from "./game/start";
 
 let out: string;
 beforeAll(async () => {
   out = await mkdtemp(join(tmpdir(), "seating-demo-"));
-  await makeDemo(brinehollow, out, 7, 60);
+  await makeDemo(out, 7, 60);
 });
 afterAll(() => rm(out, { recursive: true, force: true }));
 
@@ -39,10 +43,10 @@ describe("the demo", () => {
   test("the same seed gives the same bytes, another seed others", async () => {
     const again = await mkdtemp(join(tmpdir(), "seating-demo-"));
     try {
-      await makeDemo(brinehollow, again, 7, 60);
+      await makeDemo(again, 7, 60);
       expect(await treeHash(again)).toBe(await treeHash(out));
       await rm(again, { recursive: true });
-      await makeDemo(brinehollow, again, 8, 60);
+      await makeDemo(again, 8, 60);
       expect(await treeHash(again)).not.toBe(await treeHash(out));
     } finally {
       await rm(again, { recursive: true, force: true });
@@ -95,7 +99,7 @@ describe("the stand-in game", () => {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
     const { mods } = await readShelf(brinehollow, shelf(), [], () => undefined);
     const base = await readPluginFiles(brinehollow, join(game(), "base"), brinehollow.builtIn);
-    const { name, purpose, state } = plan.profiles[0]!;
+    const { name, purpose, state } = plan.games[0]!.profiles[0]!;
     const profile = { id: "p", game: "brinehollow", name, purpose, version: 1, state: change(state) };
     return makeRoster(brinehollow, profile, {
       base,
@@ -196,6 +200,69 @@ describe("the stand-in game", () => {
     };
     await expect(startGame(small, game(), () => undefined)).rejects.toThrow(
       /is one light plugin too many: 3 can load/,
+    );
+  });
+});
+
+describe("the game that has mods only", () => {
+  const folder = () => join(out, "kitefall-cup/game");
+  async function clubEvenings(): Promise<Roster> {
+    const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
+    const { mods } = await readShelf(kitefall, join(out, "kitefall-cup/shelf"), [], () => undefined);
+    const { name, purpose, state } = plan.games.find((each) => each.id === kitefall.id)!.profiles[0]!;
+    const files = new Map(mods.map((mod) => [mod.id, new Set(mod.fileNames)]));
+    for (const names of files.values()) names.delete("seating-mod.json");
+    const stock = {
+      base: [],
+      owned: [],
+      shelf: mods,
+      overlaps: [],
+      fileOverlaps: findOverlaps(files),
+      books: [],
+    };
+    return makeRoster(kitefall, { id: "k", game: kitefall.id, name, purpose, version: 1, state }, stock);
+  }
+
+  test("has no plugins and no places, but mods whose files meet a lot, and some that wait to be seated", async () => {
+    const roster = await clubEvenings();
+    expect(roster.plugins).toEqual([]);
+    expect(placesUsed(roster)).toEqual([]);
+    expect(roster.stock.fileOverlaps.length).toBeGreaterThan(40);
+    expect(roster.mods.filter((mod) => mod.section?.unseated).length).toBeGreaterThan(0);
+    expect(sharedBy(roster, "mods", "seam-repair").size).toBeGreaterThan(0);
+  });
+
+  test("is put right by a proposal, and starts with the order that is written", async () => {
+    const roster = await clubEvenings();
+    const proposal = proposeOrder(roster, "mods");
+    expect(proposal.moves.length).toBeGreaterThan(0);
+    const applied = applySteps(roster.profile.state, acceptEdit(roster, proposal)!.steps);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    const next = makeRoster(kitefall, { ...roster.profile, state: applied.value.state }, roster.stock);
+    const names = namesToWrite(next);
+    expect(names.indexOf("bridle-kit")).toBeLessThan(names.indexOf("seam-repair"));
+    const mods = holdsToWrite(next).map((path) => ({ path, options: {}, components: [], hidden: [] }));
+    await writeGameOrder(kitefall, folder(), names, {
+      format: "seating-holds/1",
+      game: kitefall.id,
+      shelf: join(out, "kitefall-cup/shelf"),
+      expansions: [],
+      mods,
+    });
+    expect(await readFile(join(folder(), "setup/flightcard.txt"), "utf8")).toMatch(/^\[x\] bridle-kit\n/);
+    const lines: string[] = [];
+    await startGame(kitefall, folder(), (line) => lines.push(line));
+    expect(lines.at(-1)).toBe("running");
+    expect(lines.some((line) => /\d files, [1-9]\d* replaced$/.test(line))).toBe(true);
+    await writeGameOrder(kitefall, folder(), names.slice(1), {
+      format: "seating-holds/1",
+      game: kitefall.id,
+      shelf: join(out, "kitefall-cup/shelf"),
+      expansions: [],
+      mods,
+    });
+    await expect(startGame(kitefall, folder(), () => undefined)).rejects.toThrow(
+      /lists \d+ mods, but .+ holds/,
     );
   });
 });

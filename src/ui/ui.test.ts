@@ -140,6 +140,8 @@ describe("the editor", () => {
     game: testGame,
     gameFolder: "/g",
     shelfFolder: "/s",
+    games: [],
+    otherGames: [],
     stock: roster.stock,
     onDisk: { order: [], holds: [] },
     profile: roster.profile,

@@ -1,12 +1,15 @@
 import { longestIncreasing } from "../graph/longest-increasing";
+import { mainList } from "../model/game";
 import type { Roster } from "../profile/roster";
 import { foldName } from "../profile/fold";
 import type { Check, OnDisk } from "./check";
 import { writeOrder } from "./fixes";
 
-/** The names that the game's order file should hold: what loads, less what is built in. */
-export const namesToWrite = (roster: Roster): string[] =>
-  roster.plugins.filter((plugin) => plugin.loads && !plugin.fixed).map((plugin) => plugin.id);
+/** The names that the game's order file should hold: what loads, less what is built in and what is not on the shelf. */
+export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
+  mainList(game) === "mods"
+    ? mods.filter((mod) => mod.loads && mod.mod).map((mod) => mod.id)
+    : lists.plugins.items.filter((plugin) => plugin.loads && !plugin.fixed).map((plugin) => plugin.id);
 
 /** Paths on the shelf of the mods that are on, in order. */
 export const holdsToWrite = (roster: Roster): string[] =>

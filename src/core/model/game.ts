@@ -54,8 +54,16 @@ export const Section = z.strictObject({
 });
 export type Section = z.infer<typeof Section>;
 
-export const OrderDialect = z.enum(["lines"]);
+/**
+ * How an order file says its names: one a line, one a line behind a task-list mark, `name=1`, or a JSON array of names. All but
+ * `lines` and `json` also say what is off.
+ */
+export const OrderDialect = z.enum(["lines", "marked", "keyed", "json"]);
 export type OrderDialect = z.infer<typeof OrderDialect>;
+
+/** The order that a game is chiefly arranged in. */
+export const mainList = ({ lists }: Pick<GameDefinition, "lists">): "mods" | "plugins" =>
+  lists.includes("plugins") ? "plugins" : "mods";
 
 /** `seating-game/1`: a game and its laws, as data. */
 export const GameDefinition = z.strictObject({
@@ -63,16 +71,20 @@ export const GameDefinition = z.strictObject({
   id: z.string(),
   name: z.string(),
   version: z.string(),
-  lists: z.array(z.enum(["mods", "plugins"])),
+  /** Which orders it has: a game without plugins is ordered by its mods alone. */
+  lists: z.array(z.enum(["mods", "plugins"])).min(1),
+  /** A file below its folder by which that folder is known for its own. */
+  sign: z.string(),
   paths: z.strictObject({ ignoreCase: z.boolean() }),
   contentFolders: z.array(z.string()),
   pluginExtensions: z.array(extension),
-  pluginLayout: z.strictObject({ container: z.literal("riff"), formType: z.string().length(4) }),
-  loadRanks: z.array(LoadRank).min(1),
+  pluginLayout: z.strictObject({ container: z.literal("riff"), formType: z.string().length(4) }).optional(),
+  loadRanks: z.array(LoadRank),
   counting: z.array(Counting),
   baseFolder: z.string(),
   builtIn: z.array(z.string()),
   expansions: z.array(Expansion),
+  /** It holds the plugins that load, less what is built in; of a game without plugins the mods, by their ids. */
   orderFile: z.strictObject({ path: z.string(), dialect: OrderDialect }),
   holdsFile: z.string(),
   sections: z.array(Section).min(1),

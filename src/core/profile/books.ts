@@ -4,6 +4,7 @@ import type { Edit, Step } from "../model/edit";
 import type { Advice, BookRule, ProfileBook, Rulebook } from "../model/rulebook";
 import type { Section } from "../model/game";
 import { foldName } from "./fold";
+import { listOfRule } from "../model/profile";
 import type { Roster, SeatedPlugin } from "./roster";
 import { itemsOf } from "../order/rule-items";
 import { label } from "./steps";
@@ -165,7 +166,9 @@ export function makeBook(
     ...facts,
     game: roster.game.id,
     sections: state.plugins.sections,
-    rules: state.rules.filter((rule) => !rule.off).map(({ id, rule, note }) => ({ id, rule, note })),
+    rules: state.rules
+      .filter((rule) => !rule.off && listOfRule(rule) === "plugins")
+      .map(({ id, rule, note }) => ({ id, rule, note })),
     advice: [],
   };
 }

@@ -7,6 +7,7 @@ export const testGame: GameDefinition = {
   name: "Pond",
   version: "1.0.0",
   lists: ["mods", "plugins"],
+  sign: "base/Pond.keel",
   paths: { ignoreCase: true },
   contentFolders: ["textures"],
   pluginExtensions: [".keel", ".plank", ".skiff"],

@@ -21,6 +21,9 @@ export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
 export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
   guard(async () => shelf.filesOfMod(await getContext(), path.parse(modPath)));
 
+export const switchGame = async (id: string): Promise<Outcome<null>> =>
+  guard(async () => games.switchGame(await getContext(), z.string().parse(id)));
+
 export const writeOrder = async (profileId: string): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.writeOrder(await getContext(), z.string().parse(profileId)));
 

@@ -4,7 +4,7 @@ import { access, lstat, realpath } from "node:fs/promises";
 import { join } from "node:path";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { games } from "@/standin/games";
-import { chooseGame, findCurrentGame, saveGame } from "@/store/games";
+import { chooseGame, findCurrentGame, listGames, saveGame } from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { emptyState } from "@/core/profile/arrivals";
@@ -24,7 +24,7 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
   if (!gameFolder.ok) return gameFolder;
   const shelfFolder = await checkFolder(wanted.shelfFolder, false);
   if (!shelfFolder.ok) return shelfFolder;
-  const sign = join(definition.baseFolder, definition.builtIn[0]!);
+  const { sign } = definition;
   const info = await lstat(join(gameFolder.value, sign)).catch(() => null);
   if (!info?.isFile())
     return refuse("folder-no-game", { path: gameFolder.value, game: definition.name, file: sign });
@@ -37,6 +37,14 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
   });
   await chooseGame(context.db, definition.id);
   return addFirstProfile(context);
+}
+
+/** Works on another game that is registered. */
+export async function switchGame({ db }: Context, id: string): Promise<Outcome<null>> {
+  const known = (await listGames(db)).some((game) => game.id === id);
+  if (!known) return refuse("no-game");
+  await chooseGame(db, id);
+  return done(null);
 }
 
 async function addFirstProfile(context: Context): Promise<Outcome<null>> {

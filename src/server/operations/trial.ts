@@ -19,10 +19,14 @@ export async function runTrial(
   const game = await currentGame(context);
   if (!game.ok) return game;
   const program = join(root(), "dist", "standin-game.mjs");
-  const child = spawn(process.execPath, [program, "--game", game.value.gameFolder], {
-    stdio: ["ignore", "pipe", "pipe"],
-    ...(signal ? { signal } : {}),
-  });
+  const child = spawn(
+    process.execPath,
+    [program, "--definition", game.value.id, "--game", game.value.gameFolder],
+    {
+      stdio: ["ignore", "pipe", "pipe"],
+      ...(signal ? { signal } : {}),
+    },
+  );
   const ended = new Promise<number | null>((resolve) => {
     child.once("error", () => resolve(null));
     child.once("close", resolve);

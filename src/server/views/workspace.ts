@@ -6,7 +6,7 @@ import type { Profile } from "@/core/model/profile";
 import type { Stock } from "@/core/profile/roster";
 import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
-import { findCurrentGame, type RegisteredGame } from "@/store/games";
+import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
 import { readHistory, type History } from "@/store/journal";
 import { listImports } from "@/store/lineup-imports";
 import { listProfiles } from "@/store/profiles";
@@ -21,6 +21,12 @@ export interface ProfileListed {
   readonly purpose: Profile["purpose"];
   readonly modsOn: number;
   readonly deleted: boolean;
+}
+
+export interface GameListed {
+  readonly id: string;
+  readonly name: string;
+  readonly version: string;
 }
 
 export interface RestorePointListed {
@@ -47,6 +53,10 @@ export interface WorkspaceView {
   readonly stock: Stock;
   readonly onDisk: OnDisk;
   readonly profile: Profile;
+  /** All that are registered, the present one among them. */
+  readonly games: readonly GameListed[];
+  /** Those that ship and are not registered yet. */
+  readonly otherGames: StartView["games"];
   readonly profiles: readonly ProfileListed[];
   readonly history: History;
   readonly restorePoints: readonly RestorePointListed[];
@@ -55,7 +65,7 @@ export interface WorkspaceView {
 
 /** What can be chosen where no game is registered yet. */
 export interface StartView {
-  readonly games: readonly { readonly id: string; readonly name: string; readonly version: string }[];
+  readonly games: readonly GameListed[];
 }
 
 /** The workspace of the present game; what to start from where there is none. */
@@ -65,14 +75,17 @@ export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
   const { db } = context;
   const game = await findCurrentGame(db);
   const profile = game?.profileId ? await readProfile(context, db, game.profileId) : null;
-  if (!game || !profile) return { games: games.map(({ id, name, version }) => ({ id, name, version })) };
+  if (!game || !profile) return { games: games.map(listed) };
   return viewGame(game, profile);
 }
+
+const listed = ({ id, name, version }: GameDefinition): GameListed => ({ id, name, version });
 
 async function viewGame(game: RegisteredGame, profile: Profile): Promise<WorkspaceView> {
   const context = await getContext();
   const { db } = context;
   const { definition, gameFolder, shelfFolder } = game;
+  const registered = await listGames(db);
   const [profiles, points, imports] = [
     await listProfiles(db, game.id),
     await listRestorePoints(db, profile.id),
@@ -85,6 +98,8 @@ async function viewGame(game: RegisteredGame, profile: Profile): Promise<Workspa
     stock: await getStock(context, game),
     onDisk: await readOnDisk(definition, gameFolder, shelfFolder),
     profile,
+    games: registered.map((each) => listed(each.definition)),
+    otherGames: games.filter((each) => registered.every(({ id }) => id !== each.id)).map(listed),
     profiles: profiles.map(({ deletedAt, ...rest }) => ({ ...rest, deleted: deletedAt !== null })),
     history: await readHistory(db, profile.id),
     restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),

@@ -2,25 +2,36 @@ import { mkdir, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
-import type { GameDefinition } from "@/core/model/game";
+import { mainList, type GameDefinition } from "@/core/model/game";
+import type { Rulebook } from "@/core/model/rulebook";
 import type { Stock } from "@/core/profile/roster";
 import { writeOrderFile } from "@/formats/order-file";
 import { catalogue, type DemoMod, type DemoPlugin } from "./catalogue";
 import { cutShort, unsoundArchives } from "./faults";
 import { invent } from "./invent";
 import { filesOf, pluginBytes, zip, type Files } from "./pack";
-import { demoProfiles, type DemoProfile } from "./profiles";
+import type { DemoProfile } from "./arrange";
+import { brinehollowProfiles } from "./brinehollow-profiles";
+import { brinehollow } from "../brinehollow/definition";
+import { kitefall } from "../kitefall/definition";
+import { kitefallMods } from "./kitefall-mods";
+import { kitefallProfiles } from "./kitefall-profiles";
 import { writeRulebook } from "@/formats/rulebook-file";
 import { demoRulebooks } from "./rulebooks";
 import { makeRandom } from "../../core/random";
 
-export interface DemoPlan {
-  readonly format: "seating-demo/1";
-  readonly game: string;
+export interface DemoGame {
+  readonly id: string;
   /** Folders below the demo's own. */
   readonly gameFolder: string;
   readonly shelfFolder: string;
   readonly profiles: readonly DemoProfile[];
+}
+
+/** What the server sets up; the first game is the one that is worked on at first. */
+export interface DemoPlan {
+  readonly format: "seating-demo/2";
+  readonly games: readonly DemoGame[];
 }
 
 export interface DemoSize {
@@ -28,37 +39,76 @@ export interface DemoSize {
   readonly plugins: number;
 }
 
-const owned = ["sunken-city", "lamplighters"];
+/** A game of the demo: what of it is invented, and how. */
+interface World {
+  readonly game: GameDefinition;
+  readonly owned: readonly string[];
+  readonly mods: readonly DemoMod[];
+  readonly writeGame: (folder: string, world: World) => Promise<void>;
+  /** The files of a mod as they are packed, some of them broken on purpose. */
+  readonly filesOf: (mod: DemoMod) => Files;
+  readonly broken: Readonly<Record<string, Uint8Array>>;
+  readonly profiles: (game: GameDefinition, stock: Stock) => DemoProfile[];
+  readonly rulebooks: (game: GameDefinition, stock: Stock) => Rulebook[];
+}
 
-/** Writes the whole demo below `out`: the stand-in game, the shelf, and what the server sets up. Deterministic to the byte. */
-export async function makeDemo(
-  game: GameDefinition,
-  out: string,
-  seed: number,
-  count: number,
-): Promise<DemoSize> {
-  const mods = [...catalogue, ...invent(makeRandom(seed), catalogue, Math.max(0, count - catalogue.length))];
+function deepSea(seed: number, count: number): World {
+  const { formType } = brinehollow.pluginLayout!;
+  return {
+    game: brinehollow,
+    owned: ["sunken-city", "lamplighters"],
+    mods: [...catalogue, ...invent(makeRandom(seed), catalogue, Math.max(0, count - catalogue.length))],
+    writeGame: writeBrinehollow,
+    filesOf: (mod) => {
+      const whole = filesOf(mod, formType);
+      return mod.id === "sounding-line" ? cutShort(whole, "Sounding Line.plank") : whole;
+    },
+    broken: unsoundArchives(),
+    profiles: brinehollowProfiles,
+    rulebooks: demoRulebooks,
+  };
+}
+
+const kites = (seed: number): World => ({
+  game: kitefall,
+  owned: [],
+  mods: kitefallMods(seed, 40),
+  writeGame: (folder, { game }) => writeAt(join(folder, game.sign), `${game.name}, stand-in\n`),
+  filesOf: (mod) => filesOf(mod, ""),
+  broken: {},
+  profiles: kitefallProfiles,
+  rulebooks: () => [],
+});
+
+/**
+ * Writes the whole demo below `out`: the stand-in games, their shelves, and what the server sets up; `count` mods for the
+ * big one. Deterministic to the byte.
+ */
+export async function makeDemo(out: string, seed: number, count: number): Promise<DemoSize> {
+  const worlds = [deepSea(seed, count), kites(seed)];
+  const games: DemoGame[] = [];
+  for (const world of worlds) games.push(await writeWorld(out, world));
+  const plan: DemoPlan = { format: "seating-demo/2", games };
+  await writeAt(join(out, "demo.json"), `${JSON.stringify(plan, null, 2)}\n`);
+  const mods = worlds.flatMap((world) => world.mods);
+  return { mods: mods.length, plugins: mods.reduce((sum, mod) => sum + mod.plugins.length, 0) };
+}
+
+async function writeWorld(out: string, world: World): Promise<DemoGame> {
+  const { game } = world;
   const gameFolder = join(out, game.id, "game");
   const shelfFolder = join(out, game.id, "shelf");
-  await writeGame(game, gameFolder);
-  await writeShelf(game, shelfFolder, mods);
-  const stock = await readStock(game, gameFolder, shelfFolder);
-  const profiles = demoProfiles(game, stock);
+  await world.writeGame(gameFolder, world);
+  await writeShelf(shelfFolder, world);
+  const stock = await readStock(world, gameFolder, shelfFolder);
+  const profiles = world.profiles(game, stock);
   await writeFirstOrder(game, gameFolder, profiles[0]!);
-  const plan: DemoPlan = {
-    format: "seating-demo/1",
-    game: game.id,
-    gameFolder: `${game.id}/game`,
-    shelfFolder: `${game.id}/shelf`,
-    profiles,
-  };
-  for (const book of demoRulebooks(game, stock))
+  for (const book of world.rulebooks(game, stock))
     await writeAt(
       join(out, game.id, "depot/rulebooks", `${book.id}-${book.version}.json`),
       writeRulebook(book),
     );
-  await writeAt(join(out, "demo.json"), `${JSON.stringify(plan, null, 2)}\n`);
-  return { mods: mods.length, plugins: mods.reduce((sum, mod) => sum + mod.plugins.length, 0) };
+  return { id: game.id, gameFolder: `${game.id}/game`, shelfFolder: `${game.id}/shelf`, profiles };
 }
 
 async function writeAt(path: string, data: string | Uint8Array): Promise<void> {
@@ -66,7 +116,7 @@ async function writeAt(path: string, data: string | Uint8Array): Promise<void> {
   await writeFile(path, data);
 }
 
-async function writeGame(game: GameDefinition, folder: string): Promise<void> {
+async function writeBrinehollow(folder: string, { game, owned }: World): Promise<void> {
   const author = { author: "the makers", name: game.name, summary: `Part of ${game.name} ${game.version}.` };
   const write = (below: string, name: string, masters: readonly string[]) => {
     const records = Array.from(
@@ -74,7 +124,7 @@ async function writeGame(game: GameDefinition, folder: string): Promise<void> {
       (_, at) => `${["reef", "tide", "hull", "lamp", "fish"][at % 5]}-${at}@${name}`,
     );
     const plugin: DemoPlugin = { name, flags: 1, masters, records, lists: [] };
-    return writeAt(join(folder, below, name), pluginBytes(author, plugin, game.pluginLayout.formType));
+    return writeAt(join(folder, below, name), pluginBytes(author, plugin, game.pluginLayout!.formType));
   };
   const [first, ...others] = game.builtIn;
   await write(game.baseFolder, first!, []);
@@ -83,13 +133,9 @@ async function writeGame(game: GameDefinition, folder: string): Promise<void> {
     for (const name of expansion.plugins) await write(expansion.folder, name, [first!]);
 }
 
-async function writeShelf(game: GameDefinition, folder: string, mods: readonly DemoMod[]): Promise<void> {
-  for (const mod of mods) {
-    const whole = filesOf(mod, game.pluginLayout.formType);
-    const files = mod.id === "sounding-line" ? cutShort(whole, "Sounding Line.plank") : whole;
-    await writeMod(folder, mod, files);
-  }
-  for (const [name, bytes] of Object.entries(unsoundArchives())) await writeAt(join(folder, name), bytes);
+async function writeShelf(folder: string, { mods, filesOf: files, broken }: World): Promise<void> {
+  for (const mod of mods) await writeMod(folder, mod, files(mod));
+  for (const [name, bytes] of Object.entries(broken)) await writeAt(join(folder, name), bytes);
 }
 
 async function writeMod(folder: string, mod: DemoMod, files: Files): Promise<void> {
@@ -101,7 +147,7 @@ async function writeMod(folder: string, mod: DemoMod, files: Files): Promise<voi
   await writeAt(join(folder, `${name}.zip`), zip(files, mod.shape === "archive" ? "" : `${mod.name}/`));
 }
 
-async function readStock(game: GameDefinition, gameFolder: string, shelfFolder: string): Promise<Stock> {
+async function readStock({ game, owned }: World, gameFolder: string, shelfFolder: string): Promise<Stock> {
   const { mods } = await readShelf(game, shelfFolder, [], () => undefined);
   return {
     base: await readPluginFiles(game, join(gameFolder, game.baseFolder), game.builtIn),
@@ -113,10 +159,10 @@ async function readStock(game: GameDefinition, gameFolder: string, shelfFolder: 
   };
 }
 
-/** The order file as the game was last started with it: an older order, without the last few plugins. */
+/** The order file as the game was last started with it: an older order, without the last few names. */
 async function writeFirstOrder(game: GameDefinition, folder: string, profile: DemoProfile): Promise<void> {
   const fixed = new Set([...game.builtIn, ...game.expansions.flatMap((each) => each.plugins)]);
-  const names = profile.state.plugins.entries
+  const names = profile.state[mainList(game)].entries
     .filter((entry) => entry.on && !fixed.has(entry.id))
     .map((entry) => entry.id);
   const older = names.slice(0, -4);

@@ -1,13 +1,14 @@
 import { parseArgs } from "node:util";
-import { brinehollow } from "../brinehollow/definition";
+import { games } from "../games";
 import { startGame, Stopped } from "./start";
 
-/** The stand-in game as a program: `--game DIR` is its own folder. Exit 0: it runs; 1: it stopped at start. */
+/** A stand-in game as a program: `--definition ID` is which, `--game DIR` its own folder. Exit 0: it runs; 1: it stopped at start. */
 async function main(): Promise<void> {
-  const { values } = parseArgs({ options: { game: { type: "string" } } });
+  const { values } = parseArgs({ options: { game: { type: "string" }, definition: { type: "string" } } });
   const log = (line: string) => process.stdout.write(`${line}\n`);
   try {
-    await startGame(brinehollow, values.game ?? ".", log);
+    const definition = games.find((game) => game.id === values.definition) ?? games[0]!;
+    await startGame(definition, values.game ?? ".", log);
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     log(`stopped: ${error.message}`);

@@ -1,7 +1,7 @@
 import { createReadStream } from "node:fs";
 import { lstat, readFile } from "node:fs/promises";
 import { join } from "node:path";
-import type { GameDefinition } from "@/core/model/game";
+import { mainList, type GameDefinition } from "@/core/model/game";
 import { sayProblem } from "@/core/messages/problems";
 import { foldName } from "@/core/profile/fold";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/profile/laws";
@@ -12,7 +12,7 @@ import type { ModFile } from "@/disk/mod-file";
 import { openModFiles } from "@/disk/mod-files";
 import { pluginFile } from "@/disk/read-mod";
 import { readHolds, type Holds } from "@/formats/holds";
-import { layOutMod } from "@/formats/mod-layout";
+import { layOutMod, manifestName } from "@/formats/mod-layout";
 import { readOrderFile } from "@/formats/order-file";
 
 /** Why the game stopped at start, as it says it in its log. */
@@ -35,7 +35,11 @@ export async function startGame(game: GameDefinition, folder: string, log: Log):
   const { names, holds } = await readSetup(game, folder, log);
   const base = await openBase(game, folder, holds, log);
   const fromMods = await openMods(game, holds, log);
-  loadAll(game, base, fromMods, names, log);
+  if (mainList(game) === "plugins") loadAll(game, base, fromMods, names, log);
+  else if (names.length !== holds.mods.length)
+    throw new Stopped(
+      `${game.orderFile.path} lists ${names.length} mods, but ${game.holdsFile} holds ${holds.mods.length}`,
+    );
   log("running");
 }
 
@@ -47,7 +51,7 @@ async function readSetup(
   const { path, dialect } = game.orderFile;
   const order = readOrderFile(await readWanted(join(folder, path), path), dialect, path);
   if (!order.ok) throw new Stopped(`${path} is no text`);
-  log(`${path}: ${order.value.names.length} plugins`);
+  log(`${path}: ${order.value.names.length} ${mainList(game)}`);
   const holds = readHolds(await readWanted(join(folder, game.holdsFile), game.holdsFile), game.holdsFile);
   if (!holds.ok) throw new Stopped(`${game.holdsFile} cannot be read: ${String(holds.refusal.data.detail)}`);
   log(`${game.holdsFile}: ${holds.value.mods.length} mods`);
@@ -73,13 +77,14 @@ async function openBase(game: GameDefinition, folder: string, holds: Holds, log:
     const open = () => Promise.resolve(createReadStream(full));
     loaded.push(await readPluginOf(game, { path: name, size: info.size, crc32: null, open }, name, below));
   }
-  log(`built in: ${loaded.length} plugins`);
+  if (loaded.length > 0) log(`built in: ${loaded.length} plugins`);
   return loaded;
 }
 
 /** What the mods bring, by folded name: of two that bring the same plugin, the mod that loads later wins. */
 async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<Map<string, Loaded>> {
   const found = new Map<string, Loaded>();
+  const owner = new Map<string, string>();
   for (const { path } of holds.mods) {
     const opened = await openModFiles(join(holds.shelf, path));
     if (!opened.ok) throw new Stopped(`${path} cannot be opened: ${say(opened.refusal)}`);
@@ -94,7 +99,11 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
         const name = layout.value.paths[at]!;
         found.set(foldName(game, name), await readPluginOf(game, files[at]!, name, path));
       }
-      log(`open ${path}: ${files.length} files, ${layout.value.plugins.length} plugins`);
+      const replaced = layout.value.paths.filter((file) => owner.has(foldName(game, file))).length;
+      for (const file of layout.value.paths) if (file !== manifestName) owner.set(foldName(game, file), path);
+      const brings =
+        mainList(game) === "plugins" ? `${layout.value.plugins.length} plugins` : `${replaced} replaced`;
+      log(`open ${path}: ${files.length} files, ${brings}`);
     } finally {
       close();
     }

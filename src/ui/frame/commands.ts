@@ -42,6 +42,7 @@ export const commands: readonly Command[] = [
   },
   {
     id: "lens",
+    possible: ({ state }) => state.view.game.lists.length > 1,
     title: "Turn from plugins to mods, and back",
     keys: "Alt+G",
     run: ({ workspace, state, go }) => {

@@ -13,13 +13,14 @@ import {
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useState } from "react";
+import { mainList } from "@/core/model/game";
 import { useEditor } from "../workspace/workspace.client";
 
 /** The views that work, with what stands in each. */
 export function Rail() {
   const [narrow, setNarrow] = useState(false);
   const shelf = useEditor((state) => state.view.stock.shelf.length);
-  const plan = useEditor((state) => state.roster.plugins.length);
+  const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (

@@ -7,6 +7,7 @@ import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { CommandField } from "./command-field";
 import type { Command, DialogName } from "./commands";
+import { GameMenu } from "./game-menu";
 import { ProfileMenu } from "./profile-menu";
 import { turnTheme, useTheme } from "./theme";
 
@@ -18,7 +19,6 @@ export function TopBar({
   openDialog: (name: DialogName) => void;
 }) {
   const { trial } = useWorkspace();
-  const game = useEditor((state) => state.view.game);
   const theme = useTheme();
   const Lamp = theme === "dark" ? Sun : Moon;
   return (
@@ -27,13 +27,7 @@ export function TopBar({
         <Mark />
         Seating
       </span>
-      <span
-        className="border-line flex h-8 items-center gap-1.5 rounded-md border px-2.5"
-        title="The game that is worked on"
-      >
-        <b>{game.name}</b>
-        <span className="text-ink2 font-mono text-sm">{game.version}</span>
-      </span>
+      <GameMenu />
       <ProfileMenu openDialog={openDialog} />
       <div className="flex min-w-40 grow justify-center px-2">
         <CommandField run={run} />

@@ -27,7 +27,8 @@ export function ExportPanel() {
       </h2>
       <p className="text-ink2">
         {plural(mods.filter((mod) => mod.loads).length, "mod")} on and{" "}
-        {mods.filter((mod) => !mod.loads).length} off, {plural(roster.plugins.length, "plugin")} in order,
+        {mods.filter((mod) => !mod.loads).length} off,{" "}
+        {roster.game.lists.includes("plugins") && `${plural(roster.plugins.length, "plugin")} in order, `}
         sections, rules, versions and hashes. Whoever imports it can prove that they have the same setup.
       </p>
       {absent > 0 && (

@@ -13,6 +13,7 @@ import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
 import { ProposeButton } from "../plan/propose-button";
 import { ShelfReading } from "../shelf/shelf-reading";
+import { mainList } from "@/core/model/game";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FindingsList } from "./findings-list";
 import { RestorePoints } from "./restore-points";
@@ -27,6 +28,7 @@ export function OverviewScreen() {
   }, []);
   const gap = orderFileGap(roster, onDisk);
   const counts = countByLevel(findings);
+  const main = mainList(view.game);
   const mods = roster.mods.filter((mod) => mod.mod);
   return (
     <div className="h-full overflow-auto">
@@ -51,12 +53,14 @@ export function OverviewScreen() {
               of={mods.length}
               href="/shelf"
             />
-            <Number
-              label="plugins load"
-              value={roster.plugins.filter((plugin) => plugin.loads).length}
-              of={roster.plugins.length}
-              href="/plan"
-            />
+            {main === "plugins" && (
+              <Number
+                label="plugins load"
+                value={roster.plugins.filter((plugin) => plugin.loads).length}
+                of={roster.plugins.length}
+                href="/plan"
+              />
+            )}
             {levels.map((level) => (
               <Number
                 key={level}
@@ -72,20 +76,22 @@ export function OverviewScreen() {
             <FindingsList />
           </section>
           <section>
-            <h2 className="mb-2 text-lg font-bold">Plugins by section</h2>
-            <SectionsChart roster={roster} />
+            <h2 className="mb-2 text-lg font-bold capitalize">{main} by section</h2>
+            <SectionsChart list={roster.lists[main]} />
           </section>
         </div>
         <div className="space-y-5">
-          <Side title="Places">
-            <div className="space-y-2">
-              {placesUsed(roster).map(({ counting, used }) => (
-                <div key={counting.id} className="text-sm">
-                  <Gauge label={counting.label} used={used} cap={counting.cap} wide />
-                </div>
-              ))}
-            </div>
-          </Side>
+          {view.game.counting.length > 0 && (
+            <Side title="Places">
+              <div className="space-y-2">
+                {placesUsed(roster).map(({ counting, used }) => (
+                  <div key={counting.id} className="text-sm">
+                    <Gauge label={counting.label} used={used} cap={counting.cap} wide />
+                  </div>
+                ))}
+              </div>
+            </Side>
+          )}
           <Side title="What the game reads">
             <p className="text-ink2 mb-2">
               {gapWords(gap)}. <span className="font-mono text-sm">{view.game.orderFile.path}</span> lies in
@@ -95,22 +101,24 @@ export function OverviewScreen() {
               {gap ? "Write it" : "It is current"}
             </Button>
           </Side>
-          <Side title="Expansions">
-            <ul className="space-y-1">
-              {view.game.expansions.map((expansion) => (
-                <li key={expansion.id} className="flex justify-between">
-                  <span>{expansion.name}</span>
-                  <span className="text-ink2">
-                    {!view.stock.owned.includes(expansion.id)
-                      ? "not owned"
-                      : profile.state.expansions.includes(expansion.id)
-                        ? "on"
-                        : "owned, off"}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </Side>
+          {view.game.expansions.length > 0 && (
+            <Side title="Expansions">
+              <ul className="space-y-1">
+                {view.game.expansions.map((expansion) => (
+                  <li key={expansion.id} className="flex justify-between">
+                    <span>{expansion.name}</span>
+                    <span className="text-ink2">
+                      {!view.stock.owned.includes(expansion.id)
+                        ? "not owned"
+                        : profile.state.expansions.includes(expansion.id)
+                          ? "on"
+                          : "owned, off"}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Side>
+          )}
           <Side title="Shelf">
             <ShelfReading />
             <p className="text-ink3 mt-2 font-mono text-xs break-all">{view.shelfFolder}</p>

@@ -3,7 +3,7 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { useMemo } from "react";
 import { Bar } from "react-chartjs-2";
-import type { Roster } from "@/core/profile/roster";
+import type { SeatedList } from "@/core/profile/roster";
 import { letterOf } from "@/core/profile/seats";
 import { useTheme } from "../frame/theme";
 import { sectionHue } from "../kit/hues";
@@ -18,10 +18,10 @@ interface Count {
   readonly off: number;
 }
 
-/** Plugins by section, drawn, with the same numbers as a table. */
-export function SectionsChart({ roster }: { roster: Roster }) {
+/** The items of a list by section, drawn, with the same numbers as a table. */
+export function SectionsChart({ list }: { list: SeatedList }) {
   const theme = useTheme();
-  const counts = useMemo(() => countSections(roster), [roster]);
+  const counts = useMemo(() => countSections(list), [list]);
   const { data, options } = useMemo(() => draw(counts, theme), [counts, theme]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_minmax(190px,auto)] gap-4">
@@ -31,7 +31,7 @@ export function SectionsChart({ roster }: { roster: Roster }) {
           data={data}
           options={options}
           role="img"
-          aria-label="Plugins by section; the table beside it holds the same numbers"
+          aria-label="How many stand in each section; the table beside it holds the same numbers"
         />
       </div>
       <table className="self-start text-sm">
@@ -61,10 +61,10 @@ export function SectionsChart({ roster }: { roster: Roster }) {
   );
 }
 
-function countSections({ profile, plugins }: Roster): Count[] {
-  return profile.state.plugins.sections.map((section) => {
-    const inside = plugins.filter((plugin) => plugin.entry.section === section.id);
-    const loads = inside.filter((plugin) => plugin.loads).length;
+function countSections({ sections, items }: SeatedList): Count[] {
+  return sections.map((section) => {
+    const inside = items.filter((item) => item.entry.section === section.id);
+    const loads = inside.filter((item) => item.loads).length;
     return { name: section.name, hue: section.hue, loads, off: inside.length - loads };
   });
 }

@@ -75,7 +75,7 @@ function PlanView() {
     <div className="flex h-full flex-col">
       <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Plan</h1>
-        {roster.game.lists.includes("plugins") && <Lens lens={lens} onTurn={turn} />}
+        {roster.game.lists.length > 1 && <Lens lens={lens} onTurn={turn} />}
         <span className="text-ink2 min-w-0 truncate">
           <b className="text-ink font-mono">{loading}</b> of{" "}
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}

@@ -55,12 +55,12 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
       <header className="border-line flex min-h-15 items-center gap-2 border-b px-4 py-2">
         <div className="grow">
           <h1 className="text-lg font-bold">
-            {count} of {total} {proposal.list} {count === 1 ? "moves" : "move"}
+            {count} of {total} {count === 1 ? "moves" : "move"}
             {proposal.result.certificate ? "; no valid order moves fewer" : ""}
           </h1>
           <p className="text-ink2">
             {isCurrent
-              ? `${total - count} stay as you arranged them. Nothing is changed until you accept.`
+              ? `${total - count} ${proposal.list} stay as you arranged them. Nothing is changed until you accept.`
               : proposing
                 ? "The plan has changed since. Computing anew…"
                 : "The plan has changed since this was computed."}

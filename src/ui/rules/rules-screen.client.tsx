@@ -58,7 +58,11 @@ export function RulesScreen() {
           className={`${inputLook} ml-2 !w-64`}
         />
         <div className="ml-auto flex gap-2">
-          <Button look="quiet" disabled={rules.length === 0} onClick={() => setExporting(true)}>
+          <Button
+            look="quiet"
+            disabled={!rules.some((each) => listOfRule(each) === "plugins")}
+            onClick={() => setExporting(true)}
+          >
             Save as a rulebook…
           </Button>
           <Button look="main" onClick={() => setStart({ list: lens, about: [] })}>
@@ -84,19 +88,21 @@ export function RulesScreen() {
           </ul>
           {rules.length === 0 && (
             <p className="text-ink2 px-4 py-6">
-              No rules yet. Drag a plugin in the plan and choose what to remember of it, or type a sentence
-              into the field at the top: <span className="font-mono text-sm">C4 after B2 because …</span>
+              No rules yet. Drag a row in the plan and choose what to remember of it, or type a sentence into
+              the field at the top: <span className="font-mono text-sm">C4 after B2 because …</span>
             </p>
           )}
           {rules.length > 0 && shown.length === 0 && (
             <p className="text-ink2 px-4 py-6">No rule says “{text}”.</p>
           )}
           <SectionRules />
-          <Breadth
-            on={roster.profile.state.broaderFirst !== false}
-            onTurn={(on) => editor.dispatch(preferBroader(on))}
-          />
-          <Rulebooks />
+          {roster.game.lists.includes("plugins") && (
+            <Breadth
+              on={roster.profile.state.broaderFirst !== false}
+              onTurn={(on) => editor.dispatch(preferBroader(on))}
+            />
+          )}
+          {roster.game.lists.includes("plugins") && <Rulebooks />}
         </div>
         <aside
           aria-label="About the rule"

@@ -3,6 +3,7 @@ import { runChecks } from "@/core/check/run-checks";
 import type { Edit, EditLabel } from "@/core/model/edit";
 import type { Finding } from "@/core/model/finding";
 import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
+import { mainList } from "@/core/model/game";
 import type { ListName, Profile } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
 import { counterparts } from "@/core/profile/counterparts";
@@ -94,7 +95,7 @@ export class ProfileEditor {
     if (sameProfile && this.state.saving > 0) return;
     const { selected, focused, lens } = this.state;
     const start = startState(view);
-    const next = { ...start, ...deriveRest(start.roster, start.onDisk), lens };
+    const next = { ...start, ...deriveRest(start.roster, start.onDisk), ...(sameProfile ? { lens } : {}) };
     this.set(sameProfile ? { ...next, ...stillThere(next.roster.lists[lens], selected, focused) } : next);
   }
 
@@ -236,7 +237,7 @@ function startState(view: WorkspaceView): EditorState {
     onDisk,
     ...deriveFirst(view),
     saving: 0,
-    lens: "plugins",
+    lens: mainList(view.game),
     selected: [],
     focused: null,
     recent: null,

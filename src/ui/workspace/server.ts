@@ -24,6 +24,7 @@ export const nameRestorePoint = reach(profile.nameRestorePoint);
 export const changesSincePoint = reach(profile.changesSincePoint);
 export const goBack = reach(profile.goBack);
 export const filesOfMod = reach(game.filesOfMod);
+export const switchGame = reach(game.switchGame);
 export const addGame = reach(game.addGame);
 export const writeOrder = reach(game.writeOrder);
 export const readOrderOnDisk = reach(game.readOrderOnDisk);

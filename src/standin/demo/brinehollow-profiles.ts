@@ -1,15 +1,7 @@
-import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
-import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
-import { proposeOrder } from "@/core/profile/accept";
+import type { Stock } from "@/core/profile/roster";
 import type { GameDefinition } from "@/core/model/game";
-import type { Entry, ListName, Order, ProfileState, Rule } from "@/core/model/profile";
-
-/** A profile of the demo as it is written to `demo.json` and taken up by the server. */
-export interface DemoProfile {
-  readonly name: string;
-  readonly purpose: "play" | "make" | "test";
-  readonly state: ProfileState;
-}
+import type { Entry, ProfileState, Rule } from "@/core/model/profile";
+import { arrange, type DemoProfile } from "./arrange";
 
 const made = "2026-11-02T19:30:00.000Z";
 
@@ -47,7 +39,7 @@ const leftOut = ["twin-lanterns-east", "twin-lanterns-west"];
 const offMods = ["porthole-classic"];
 const offPlugins = ["Divers for Hire.plank", "Sounding Line.plank"];
 
-export function demoProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
+export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
   const all = stock.shelf.filter((mod) => !mod.problem && !leftOut.includes(mod.id)).map((mod) => mod.id);
   const long = spoil(game, arrange(game, stock, all, rules));
   const bench = [
@@ -66,30 +58,6 @@ export function demoProfiles(game: GameDefinition, stock: Stock): DemoProfile[] 
     { name: "Long Descent", purpose: "play", state: long },
     { name: "Harbour Lights", purpose: "make", state: arrange(game, stock, bench, []) },
   ];
-}
-
-/** Adds the mods to an empty profile, all on, and accepts the order that is proposed. */
-function arrange(
-  game: GameDefinition,
-  stock: Stock,
-  ids: readonly string[],
-  own: readonly Rule[],
-): ProfileState {
-  const shelf = newestById(stock.shelf);
-  const mods = ids.map((id) => shelf.get(id)!);
-  const bare = emptyState(game, stock.owned);
-  const listed = addAbsentMods({ ...bare, rules: [...own] }, mods, true);
-  const state = addAbsentPlugins(game, listed, mods, true);
-  const accepted = (list: ListName): Order => {
-    const { entries } = proposeOrder(rosterOf(game, stock, state), list);
-    return { ...state[list], entries: [...entries] };
-  };
-  return { ...state, mods: accepted("mods"), plugins: accepted("plugins") };
-}
-
-function rosterOf(game: GameDefinition, stock: Stock, state: ProfileState): Roster {
-  const profile = { id: "demo", game: game.id, name: "Demo", purpose: "play" as const, version: 1, state };
-  return makeRoster(game, profile, stock);
 }
 
 function spoil(_game: GameDefinition, state: ProfileState): ProfileState {

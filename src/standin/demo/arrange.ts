@@ -1,0 +1,36 @@
+import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
+import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
+import { proposeOrder } from "@/core/profile/accept";
+import type { GameDefinition } from "@/core/model/game";
+import type { ListName, Order, ProfileState, Rule } from "@/core/model/profile";
+
+/** A profile of the demo as it is written to `demo.json` and taken up by the server. */
+export interface DemoProfile {
+  readonly name: string;
+  readonly purpose: "play" | "make" | "test";
+  readonly state: ProfileState;
+}
+
+/** Adds the mods to an empty profile, all on, and accepts the order that is proposed. */
+export function arrange(
+  game: GameDefinition,
+  stock: Stock,
+  ids: readonly string[],
+  own: readonly Rule[],
+): ProfileState {
+  const shelf = newestById(stock.shelf);
+  const mods = ids.map((id) => shelf.get(id)!);
+  const bare = emptyState(game, stock.owned);
+  const listed = addAbsentMods({ ...bare, rules: [...own] }, mods, true);
+  const state = addAbsentPlugins(game, listed, mods, true);
+  const accepted = (list: ListName): Order => {
+    const { entries } = proposeOrder(rosterOf(game, stock, state), list);
+    return { ...state[list], entries: [...entries] };
+  };
+  return { ...state, mods: accepted("mods"), plugins: accepted("plugins") };
+}
+
+function rosterOf(game: GameDefinition, stock: Stock, state: ProfileState): Roster {
+  const profile = { id: "demo", game: game.id, name: "Demo", purpose: "play" as const, version: 1, state };
+  return makeRoster(game, profile, stock);
+}
