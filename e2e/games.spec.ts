@@ -8,7 +8,7 @@ test("another game is worked on in a workspace of its own, which shows only what
   await page.getByRole("menuitem", { name: /^Kitefall Cup/ }).click();
   await expect(page.getByRole("button", { name: "Game: Kitefall Cup" })).toBeVisible();
   await expect(page.getByRole("button", { name: "Profile: Club Evenings" })).toBeVisible();
-  await expect(page.getByRole("heading", { name: "mods by section" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Mods by section" })).toBeVisible();
   for (const absent of ["plugins load", "Places", "Expansions"])
     await expect(page.getByText(absent, { exact: true })).toHaveCount(0);
 
@@ -16,9 +16,9 @@ test("another game is worked on in a workspace of its own, which shows only what
   const grid = page.getByRole("grid", { name: "Mods in load order" });
   await expect(grid).toBeVisible();
   await expect(page.getByRole("radio", { name: "plugins" })).toHaveCount(0);
-  await expect(
-    page.getByRole("row", { name: /^Fold Unseated H Unseated \d+ \d+ waits? to be seated/ }),
-  ).toHaveCount(1);
+  await grid.focus();
+  await page.keyboard.press("End");
+  await expect(page.getByText(/^\d+ waits? to be seated$/)).toBeVisible();
   await page.getByRole("button", { name: "Propose an order" }).click();
   await page.getByRole("button", { name: /^Accept \d+ moves?$/ }).click();
   await stored(page);

@@ -5,9 +5,9 @@ import { StartScreen } from "@/ui/start/start-screen.client";
 
 export default async function SeatingLayout({ children }: { children: ReactNode }) {
   const view = await viewWorkspace();
-  return "games" in view ? (
-    <StartScreen games={view.games} />
-  ) : (
+  return "profile" in view ? (
     <FrameScreen view={view}>{children}</FrameScreen>
+  ) : (
+    <StartScreen games={view.games} />
   );
 }

@@ -31,7 +31,7 @@ export const findingTitle: Record<string, string> = {
   "unreadable-plugin": "Plugin cannot be read",
   "rule-broken": "Rule broken",
   "closed-section-entered": "In a closed section",
-  "required-late": "What it needs loads later",
+  "required-late": "Needs come later",
   "orders-disagree": "The two orders disagree",
   "advice-known-bad": "Known to be bad",
   "advice-outdated": "Outdated",

@@ -76,7 +76,7 @@ export function OverviewScreen() {
             <FindingsList />
           </section>
           <section>
-            <h2 className="mb-2 text-lg font-bold capitalize">{main} by section</h2>
+            <h2 className="mb-2 text-lg font-bold">{main === "mods" ? "Mods" : "Plugins"} by section</h2>
             <SectionsChart list={roster.lists[main]} />
           </section>
         </div>

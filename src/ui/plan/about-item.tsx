@@ -75,7 +75,7 @@ function pluginWords(plugin: SeatedPlugin): string {
 function modWords({ mod }: SeatedMod): string {
   if (!mod) return "Not on the shelf";
   const by = mod.author ? ` by ${mod.author}` : "";
-  const brings = mod.plugins.length > 0 ? `, ${plural(mod.plugins.length, "plugin")}` : ", no plugin";
+  const brings = mod.plugins.length > 0 ? `, ${plural(mod.plugins.length, "plugin")}` : "";
   return `${mod.version}${by} · ${plural(mod.files, "file")}${brings}`;
 }
 

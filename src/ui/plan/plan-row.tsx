@@ -115,7 +115,7 @@ function besideName(item: SeatedItem): readonly [string, string] {
     return [kindWords(item), item.fixed ? "the game" : (item.mod?.mod?.name ?? "not on the shelf")];
   if (!item.mod) return ["", "not on the shelf"];
   const { plugins, version, files } = item.mod;
-  return [version, plugins.length > 0 ? plural(plugins.length, "plugin") : `${plural(files, "file")} only`];
+  return [version, plugins.length > 0 ? plural(plugins.length, "plugin") : plural(files, "file")];
 }
 
 const striped = "bg-[repeating-linear-gradient(135deg,var(--sunk)_0_6px,var(--line)_6px_7px)]";

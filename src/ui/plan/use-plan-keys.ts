@@ -19,7 +19,7 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (item: S
       const { focused, selected } = editor.getState();
       const items = rows.rows.filter((row) => row.kind === "item");
       const at = items.findIndex((row) => row.key === focused);
-      const next = items[Math.max(0, Math.min(items.length - 1, at === -1 ? 0 : at + by))];
+      const next = items[Math.max(0, Math.min(items.length - 1, at + by))];
       if (!next) return;
       const kept = extend ? selected.filter((id) => id !== next.key) : [];
       editor.select([...kept, next.key], next.key);
