@@ -103,6 +103,7 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
   await page.mouse.up();
   await expect(undo(page)).toHaveAccessibleName(/^Undo: move Chalk Foam - Extras\.skiff to [H-J]\d+$/);
   await undo(page).click();
+  await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
 
   const seat = await seatOf(page, "Glass Tides.plank");
   await find(page, "Glass Tides.plank");

@@ -225,6 +225,22 @@ describe("the editor", () => {
     expect(told).toMatchObject([{ code: "unreachable", data: { detail: "connection lost" } }]);
   });
 
+  test("an answer of the server that is older than what was done since takes nothing back", async () => {
+    const { editor } = start();
+    const older = view();
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    const onDisk = { order: ["b.plank"], holds: [] };
+    editor.setOnDisk(onDisk);
+    const restorePoints = [{ id: "r", name: "Before", at: "2026-11-02" }];
+    editor.receive({ ...older, restorePoints });
+    expect(isOn(editor, "a.plank")).toBe(false);
+    expect(editor.getState()).toMatchObject({ onDisk, view: { restorePoints }, profile: { version: 2 } });
+    const newer = { ...older, profile: { ...older.profile, version: 3 } };
+    editor.receive(newer);
+    expect([isOn(editor, "a.plank"), editor.getState().profile.version]).toEqual([true, 3]);
+  });
+
   test("undo brings back the stored state; there must be something to undo", async () => {
     const { editor, told } = start();
     await editor.travel("undo");

@@ -82,7 +82,7 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
         <Button look="quiet" onClick={onClose}>
           Leave it
         </Button>
-        <Button look="main" type="submit" disabled={found?.edit.ok !== true}>
+        <Button look="main" type="submit" disabled={seat.trim() === ""}>
           Move
         </Button>
       </div>

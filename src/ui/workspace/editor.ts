@@ -66,6 +66,7 @@ export class ProfileEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
+  private received: WorkspaceView;
   private catchingUp: ReturnType<typeof setTimeout> | undefined;
   private queue: Promise<void> = Promise.resolve();
 
@@ -73,6 +74,7 @@ export class ProfileEditor {
     view: WorkspaceView,
     private readonly server: EditorServer,
   ) {
+    this.received = view;
     this.state = startState(view);
   }
 
@@ -88,12 +90,22 @@ export class ProfileEditor {
     return () => this.refusalListeners.delete(listener);
   };
 
-  /** Takes over what the server shows anew; edits under way are waited for by the caller's refresh. */
-  receive(view: WorkspaceView): void {
-    if (view === this.state.view) return;
-    const sameProfile = view.profile.id === this.state.profile.id;
-    if (sameProfile && this.state.saving > 0) return;
-    const { selected, focused, lens } = this.state;
+  /**
+   * Takes over what the server shows anew; edits under way are waited for by the caller's refresh. What has been done here
+   * since the server was asked stays: a newer version of the profile, and what was written for the game.
+   */
+  receive(received: WorkspaceView): void {
+    if (received === this.received) return;
+    this.received = received;
+    const { profile, history, onDisk, selected, focused, lens, saving, view: before } = this.state;
+    const sameProfile = received.profile.id === profile.id;
+    if (sameProfile && saving > 0) return;
+    const isNewer = sameProfile && profile.version > received.profile.version;
+    const view = {
+      ...received,
+      ...(isNewer ? { profile, history } : {}),
+      ...(received.game.id === before.game.id ? { onDisk } : {}),
+    };
     const start = startState(view);
     const next = { ...start, ...deriveRest(start.roster, start.onDisk), ...(sameProfile ? { lens } : {}) };
     this.set(sameProfile ? { ...next, ...stillThere(next.roster.lists[lens], selected, focused) } : next);
