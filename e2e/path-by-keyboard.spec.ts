@@ -67,7 +67,9 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     await press("Alt+m");
     await page.keyboard.type("Q7");
     await press("Enter");
-    await expect(page.getByRole("dialog").getByRole("status").filter({ hasText: "is no seat here" })).toBeVisible();
+    await expect(
+      page.getByRole("dialog").getByRole("status").filter({ hasText: "is no seat here" }),
+    ).toBeVisible();
     await press("Control+a");
     await page.keyboard.type("D1");
     await press("Enter");

@@ -142,6 +142,7 @@ describe("the editor", () => {
     shelfFolder: "/s",
     games: [],
     otherGames: [],
+    usage: [],
     stock: roster.stock,
     onDisk: { order: [], holds: [] },
     profile: roster.profile,

@@ -9,7 +9,7 @@ import { games } from "@/standin/games";
 import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
 import { readHistory, type History } from "@/store/journal";
 import { listImports } from "@/store/lineup-imports";
-import { listProfiles } from "@/store/profiles";
+import { listProfiles, listUsage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import { getContext } from "../context";
 import { readProfile } from "../operations/situation";
@@ -58,6 +58,8 @@ export interface WorkspaceView {
   /** Those that ship and are not registered yet. */
   readonly otherGames: StartView["games"];
   readonly profiles: readonly ProfileListed[];
+  /** Which other profiles hold a mod, by its id. */
+  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
   readonly history: History;
   readonly restorePoints: readonly RestorePointListed[];
   readonly imports: readonly ImportListed[];
@@ -101,6 +103,7 @@ async function viewGame(game: RegisteredGame, profile: Profile): Promise<Workspa
     games: registered.map((each) => listed(each.definition)),
     otherGames: games.filter((each) => registered.every(({ id }) => id !== each.id)).map(listed),
     profiles: profiles.map(({ deletedAt, ...rest }) => ({ ...rest, deleted: deletedAt !== null })),
+    usage: await listUsage(db, game.id, profile.id),
     history: await readHistory(db, profile.id),
     restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
     imports: imports.map(({ id, fileName, title, fingerprint, profileName, at }) => ({

@@ -16,9 +16,12 @@ import type { ShelfRow } from "./shelf-rows";
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
 export function ModInspector({
   row,
+  profiles,
   onSwitch,
 }: {
   row: ShelfRow | null;
+  /** Names of the other profiles that hold it. */
+  profiles: readonly string[];
   onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
 }) {
   return (
@@ -28,7 +31,7 @@ export function ModInspector({
     >
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {row ? (
-          <AboutMod row={row} />
+          <AboutMod row={row} profiles={profiles} />
         ) : (
           <p className="text-ink2">
             Select a mod to see what it brings. Enter or Space switches it on or off.
@@ -40,7 +43,7 @@ export function ModInspector({
   );
 }
 
-function AboutMod({ row }: { row: ShelfRow }) {
+function AboutMod({ row, profiles }: { row: ShelfRow; profiles: readonly string[] }) {
   const { mod } = row;
   return (
     <>
@@ -66,6 +69,9 @@ function AboutMod({ row }: { row: ShelfRow }) {
         </p>
       )}
       {mod && <Facts mod={mod} />}
+      <Part title="Used in">
+        <p>{[...(row.seated ? ["this profile"] : []), ...profiles].join(", ") || "No profile uses it."}</p>
+      </Part>
       {mod && mod.plugins.length > 0 && (
         <Part title="Plugins">
           <ul className="space-y-3">

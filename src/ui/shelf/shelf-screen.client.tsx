@@ -2,17 +2,18 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
 import { switchMods } from "@/core/profile/edits";
 import type { SeatedMod } from "@/core/profile/roster";
 import { inputLook } from "../kit/field";
-import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "./format-size";
 import { ModInspector } from "./mod-inspector";
+import { filterShelf, shelfStates, sortShelf, type ShelfFilter, type ShelfSort } from "./shelf-filter";
+import { ShelfFilterBar } from "./shelf-filter-bar";
 import { ShelfReading } from "./shelf-reading";
 import { shelfRows, type ShelfRow } from "./shelf-rows";
 import { useUrlText } from "./use-url-text";
@@ -25,9 +26,22 @@ export function ShelfScreen() {
   const roster = useEditor((state) => state.roster);
   const wanted = useSearchParams().get("mod");
   const [text, setText] = useUrlText("q");
+  const [state, setState] = useUrlText("state");
+  const [tag, setTag] = useUrlText("tag");
+  const [use, setUse] = useUrlText("use");
+  const [sort, setSort] = useUrlText("sort");
   const [chosen, setChosen] = useState<string | null>(null);
+  const listed = useEditor((now) => now.view.usage);
+  const usage = useMemo(() => new Map(listed.map(({ id, profiles }) => [id, profiles])), [listed]);
   const all = useMemo(() => shelfRows(roster), [roster]);
-  const rows = useMemo(() => filterRows(all, text), [all, text]);
+  const filter = useMemo(() => readFilter({ text, state, tag, use }), [text, state, tag, use]);
+  const rows = useMemo(() => sortShelf(filterShelf(all, filter, usage), sort), [all, filter, usage, sort]);
+  const change = (part: Partial<ShelfFilter>) => {
+    if (part.text !== undefined) setText(part.text);
+    if (part.state !== undefined) setState(part.state);
+    if (part.tag !== undefined) setTag(part.tag);
+    if (part.use !== undefined) setUse(part.use);
+  };
   const selected = all.find((row) => row.key === chosen) ?? all.find((row) => row.id === wanted) ?? null;
   const switchRow = (mods: readonly ShelfMod[], on: boolean) => {
     const edit = switchMods(editor.getState().roster, mods, on);
@@ -48,37 +62,52 @@ export function ShelfScreen() {
         <span className="text-ink2 font-mono text-sm" role="status">
           {rows.length} of {all.length} shown
         </span>
-        {text && (
-          <Button small look="quiet" onClick={() => setText("")}>
-            Show all
-          </Button>
-        )}
         <div className="ml-auto">
           <ShelfReading />
         </div>
       </header>
+      <ShelfFilterBar all={all} shown={rows} filter={filter} usage={usage} onFilter={change} />
       <div className="flex min-h-0 grow">
-        <ShelfList rows={rows} selected={selected?.key ?? null} onSelect={setChosen} onSwitch={switchRow} />
-        <ModInspector row={selected} onSwitch={switchRow} />
+        <ShelfList
+          rows={rows}
+          selected={selected?.key ?? null}
+          sort={sort}
+          onSort={setSort}
+          onSelect={setChosen}
+          onSwitch={switchRow}
+        />
+        <ModInspector
+          row={selected}
+          profiles={selected ? (usage.get(selected.id) ?? []) : []}
+          onSwitch={switchRow}
+        />
       </div>
     </div>
   );
 }
 
-function filterRows(rows: readonly ShelfRow[], text: string): readonly ShelfRow[] {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return rows;
-  return rows.filter((row) => words.every((word) => row.searched.includes(word)));
+/** What the address says; what it cannot mean does not narrow. */
+function readFilter({ text, state, tag, use }: Record<keyof ShelfFilter, string>): ShelfFilter {
+  return {
+    text,
+    state: shelfStates.find((each) => each === state) ?? "",
+    tag,
+    use: use === "used" || use === "unused" ? use : "",
+  };
 }
 
 function ShelfList({
   rows,
   selected,
+  sort,
+  onSort,
   onSelect,
   onSwitch,
 }: {
   rows: readonly ShelfRow[];
   selected: string | null;
+  sort: string;
+  onSort: (sort: string) => void;
   onSelect: (key: string) => void;
   onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
 }) {
@@ -123,17 +152,21 @@ function ShelfList({
         <span role="columnheader" className="pl-3">
           On
         </span>
-        <span role="columnheader">Mod</span>
-        <span role="columnheader">Version</span>
-        <span role="columnheader" className="hidden min-[1180px]:block">
+        <SortHeader by="name" sort={sort} onSort={onSort}>
+          Mod
+        </SortHeader>
+        <SortHeader by="version" sort={sort} onSort={onSort}>
+          Version
+        </SortHeader>
+        <SortHeader by="author" sort={sort} onSort={onSort} className="hidden min-[1180px]:block">
           Author
-        </span>
-        <span role="columnheader" className="text-right">
+        </SortHeader>
+        <SortHeader by="plugins" sort={sort} onSort={onSort} className="text-right">
           Plugins
-        </span>
-        <span role="columnheader" className="text-right">
+        </SortHeader>
+        <SortHeader by="size" sort={sort} onSort={onSort} className="text-right">
           Size
-        </span>
+        </SortHeader>
         <span role="columnheader">File</span>
       </div>
       {rows.length === 0 && <p className="text-ink2 p-4">Nothing on the shelf fits this filter.</p>}
@@ -157,6 +190,31 @@ function ShelfList({
         })}
       </div>
     </div>
+  );
+}
+
+/** A column by which the shelf is sorted: once one way, then the other, then by name again. */
+function SortHeader({
+  by,
+  sort,
+  onSort,
+  className = "",
+  children,
+}: {
+  by: ShelfSort;
+  sort: string;
+  onSort: (sort: string) => void;
+  className?: string;
+  children: ReactNode;
+}) {
+  const way = sort === by ? "ascending" : sort === `-${by}` ? "descending" : "none";
+  const next = { none: by, ascending: `-${by}`, descending: "" }[way];
+  return (
+    <span role="columnheader" aria-sort={way} className={className}>
+      <button type="button" onClick={() => onSort(next)} className="hover:text-ink h-6">
+        {children} {way === "ascending" ? "↑" : way === "descending" ? "↓" : ""}
+      </button>
+    </span>
   );
 }
 
