@@ -190,6 +190,21 @@ describe("a closed section", () => {
     expect(put(entry)).toMatchObject({ ok: false, refusal: { code: "section-closed" } });
     expect(put({ ...entry, home: "world" }).ok).toBe(true);
   });
+
+  test("lets home what belongs there and was raised out of it", () => {
+    const { state } = closing("world").profile;
+    const entries = state.plugins.entries.map((entry) =>
+      entry.id === "c.plank" ? { ...entry, section: "patches", home: "world" } : entry,
+    );
+    const sorted = [
+      ...entries.filter(({ id }) => id !== "c.plank"),
+      entries.find(({ id }) => id === "c.plank")!,
+    ];
+    const raised = withState(roster, { ...state, plugins: { ...state.plugins, entries: sorted } });
+    const edit = into(raised, ["c.plank"], 3, "world");
+    if (!edit.ok || !edit.value) throw new Error("refused");
+    expect(prepareEdit(raised, (list) => indexTies(raised, list), edit.value).ok).toBe(true);
+  });
 });
 
 test("mods are placed among themselves, bounded by what they require, and keep the version they are pinned to", () => {

@@ -91,9 +91,9 @@ export function barrierAt(free: FreeGaps, gap: number): Barrier | null {
   return null;
 }
 
-/** A closed section lets nobody in; who is in may move about in it. */
+/** A closed section lets nobody in; who is in, or belongs there, may move about in it. */
 export function closedTo(section: Section, moving: readonly SeatedItem[]): Barrier | null {
-  const stranger = moving.find((item) => item.entry.section !== section.id);
+  const stranger = moving.find(({ entry }) => entry.section !== section.id && entry.home !== section.id);
   return section.closed && stranger ? { kind: "closed", item: stranger.id, section: section.name } : null;
 }
 

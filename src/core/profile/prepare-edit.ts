@@ -51,8 +51,9 @@ function checkSections(list: SeatedList, order: Order) {
     if (!item || item.entry.section === entry.section) continue;
     const section = sectionOf.get(entry.section);
     if (section?.rank !== item.rank.id) return refuse("outside-section", { item: entry.id });
-    // A tie may raise an item into a closed section; a hand may not put it there.
-    if (section.closed && entry.home === undefined && wasClosed(list, section.id))
+    // A tie may raise an item into a closed section, and one that belongs there may go home; a hand puts nothing else there.
+    const isOwn = entry.home !== undefined || item.entry.home === section.id;
+    if (section.closed && !isOwn && wasClosed(list, section.id))
       return refuse("section-closed", { item: entry.id, section: section.name });
   }
   return null;
