@@ -59,6 +59,8 @@ test("the shelf is narrowed with counts told before, sorted, switched in bulk, a
   await expect(page.getByRole("columnheader", { name: "Size" })).toHaveAttribute("aria-sort", "ascending");
   await expect(shown).toHaveText(`${count} of 63 shown`);
   await bar.getByRole("button", { name: "Show all" }).click();
+  await expect(shown).toHaveText("63 of 63 shown");
+  await page.getByLabel("Filter the shelf").fill("glass tides");
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText(
     "this profile, Harbour Lights",
