@@ -37,12 +37,16 @@ describe("order files", () => {
         const file = readOrderFile(bytes(writeOrderFile(names, dialect)), dialect, "x");
         expect(file.ok && file.value.names).toEqual(names);
       }),
+      { numRuns: 500 },
     );
   });
 
   test.each([
     ["marked", "[x] one\n[ ] two\nnot a mark\n[X]  three \n", ["one", "three"]],
     ["keyed", "one=1\ntwo=0\n a=b = 1\n=1\n", ["one", "a=b"]],
+    // U+2028 separates lines for some, and not here: it can stand within a name.
+    ["lines", "one\u2028two\nthree\n", ["one\u2028two", "three"]],
+    ["marked", "[x] one\u2028two\n", ["one\u2028two"]],
     ["json", '["one", 2, "three"]', ["one", "three"]],
     ["json", '{"one": 1', []],
   ] as const)(

@@ -30,9 +30,9 @@ const byLine = (pattern: RegExp, write: (name: string) => string): Dialect => ({
 });
 
 const dialects: Record<OrderDialect, Dialect> = {
-  lines: byLine(/^(.*)$/, (name) => name),
-  marked: byLine(/^\s*\[[xX]\]\s+(.*)$/, (name) => `[x] ${name}`),
-  keyed: byLine(/^\s*(.+?)\s*=\s*1\s*$/, (name) => `${name}=1`),
+  lines: byLine(/^(.*)$/s, (name) => name),
+  marked: byLine(/^\s*\[[xX]\]\s+(.*)$/s, (name) => `[x] ${name}`),
+  keyed: byLine(/^\s*(.+?)\s*=\s*1\s*$/s, (name) => `${name}=1`),
   json: {
     read: (lines) => namesInJson(lines.join("\n")),
     write: (names) => JSON.stringify(names, null, 2).split("\n"),
