@@ -76,9 +76,9 @@ export function filterItems(
 }
 
 /** The mod that an item is, or that it comes with. */
-export const modOf = (item: SeatedItem) => (item.list === "mods" ? item : item.mod)?.mod ?? null;
+const ownMod = (item: SeatedItem) => (item.list === "mods" ? item : item.mod)?.mod ?? null;
 
-export const tagsOf = (item: SeatedItem): readonly string[] => modOf(item)?.tags ?? [];
+export const tagsOf = (item: SeatedItem): readonly string[] => ownMod(item)?.tags ?? [];
 
 const ruledItems = ({ profile }: Roster, list: ListName): Set<string> =>
   new Set(
@@ -86,7 +86,7 @@ const ruledItems = ({ profile }: Roster, list: ListName): Set<string> =>
   );
 
 const textOf = (item: SeatedItem, note: Note | undefined): string =>
-  [item.seat, item.id, titleOf(item), modOf(item)?.name, modOf(item)?.author, note?.text]
+  [item.seat, item.id, titleOf(item), ownMod(item)?.name, ownMod(item)?.author, note?.text]
     .filter(Boolean)
     .join(" ")
     .toLowerCase();
@@ -112,7 +112,7 @@ export function inLookOrder(items: readonly SeatedItem[], by: PlanSort): SeatedI
       kindsOf(item)
         .map((kind) => kind.id)
         .join(" "),
-    mod: (item) => (modOf(item)?.name ?? "").toLowerCase(),
+    mod: (item) => (ownMod(item)?.name ?? "").toLowerCase(),
     size: (item) => -((item.list === "mods" ? item.mod : item.file)?.size ?? 0),
   };
   const key = keyOf[by];

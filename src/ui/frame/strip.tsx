@@ -28,9 +28,8 @@ export function Strip() {
       ))}
       <Link href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
         {!checked && <span className="text-ink2">Checking…</span>}
-        {levels
-          .filter(() => checked)
-          .map((level) => (
+        {checked &&
+          levels.map((level) => (
             <span key={level} className="text-ink2 flex items-center gap-1.5">
               <LevelMark level={level} />
               {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}

@@ -1,12 +1,13 @@
 "use client";
 
-import { useMemo, type ReactNode } from "react";
+import { useMemo } from "react";
 import type { Level } from "@/core/model/finding";
 import { switchItems } from "@/core/profile/edits";
 import { narrows, noFilter, tagsOf, type PlanFilter, type PlanSort } from "@/core/profile/plan-filter";
 import { letterOf } from "@/core/profile/seats";
 import { changesSincePoint } from "../workspace/server";
 import { Button } from "../kit/button";
+import { Choose } from "../kit/choose";
 import { inputLook } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -167,27 +168,3 @@ function Bulk({ shown }: { shown: ReadonlySet<string> }) {
 
 const word = (value: boolean | null) => (value === null ? null : value ? "yes" : "no");
 const truth = (value: string | null) => (value === null ? null : value === "yes");
-
-function Choose({
-  label,
-  value,
-  onChoose,
-  children,
-}: {
-  label: string;
-  value: string | null;
-  onChoose: (value: string | null) => void;
-  children: ReactNode;
-}) {
-  return (
-    <select
-      aria-label={label}
-      value={value ?? ""}
-      onChange={(event) => onChoose(event.target.value === "" ? null : event.target.value)}
-      className={`border-line bg-surface h-7 max-w-36 rounded-md border px-1.5 text-base ${value === null ? "text-ink2" : "text-ink font-semibold"}`}
-    >
-      <option value="">{label}</option>
-      {children}
-    </select>
-  );
-}

@@ -7,6 +7,9 @@ import type { PlanRows } from "./plan-rows";
 
 export const gutterWidth = 62;
 
+/** Height of a row, in which the reach of an arc is reckoned; lower rows change nothing about it. */
+const plainRow = 32;
+
 interface Arc {
   readonly tie: DirectTie;
   readonly from: number;
@@ -43,7 +46,7 @@ export function TieArcs({
 
 function ArcPath({ arc: { tie, from, to, broken } }: { arc: Arc }) {
   const right = gutterWidth - 4;
-  const reach = 6 + Math.min(44, 8 * Math.log2(1 + Math.abs(to - from) / 32));
+  const reach = 6 + Math.min(44, 8 * Math.log2(1 + Math.abs(to - from) / plainRow));
   const middle = (from + to) / 2;
   const width = tie.strength === "must" ? 1.6 : 1.2;
   const look = {

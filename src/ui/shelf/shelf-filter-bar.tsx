@@ -3,6 +3,7 @@
 import { useMemo } from "react";
 import { switchMods } from "@/core/profile/edits";
 import { Button } from "../kit/button";
+import { Choose } from "../kit/choose";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "./format-size";
 import {
@@ -46,19 +47,19 @@ export function ShelfFilterBar({ all, shown, filter, usage, onFilter }: Props) {
       aria-label="Filter of the shelf"
       className={`flex shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 ${isOn ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
     >
-      <Choose
+      <CountedChoice
         label="State"
         value={filter.state}
         choices={count("state", shelfStates).map(({ choice, count }) => [choice, stateWords[choice], count])}
         onChoose={(state) => onFilter({ state: state as ShelfFilter["state"] })}
       />
-      <Choose
+      <CountedChoice
         label="Tag"
         value={filter.tag}
         choices={count("tag", tags).map(({ choice, count }) => [choice, choice, count])}
         onChoose={(tag) => onFilter({ tag })}
       />
-      <Choose
+      <CountedChoice
         label="Use"
         value={filter.use}
         choices={count("use", ["used", "unused"]).map(({ choice, count }) => [
@@ -81,7 +82,7 @@ export function ShelfFilterBar({ all, shown, filter, usage, onFilter }: Props) {
   );
 }
 
-function Choose({
+function CountedChoice({
   label,
   value,
   choices,
@@ -93,13 +94,7 @@ function Choose({
   onChoose: (value: string) => void;
 }) {
   return (
-    <select
-      aria-label={label}
-      value={value}
-      onChange={(event) => onChoose(event.target.value)}
-      className={`border-line bg-surface h-7 max-w-52 rounded-md border px-1.5 text-base ${value === "" ? "text-ink2" : "text-ink font-semibold"}`}
-    >
-      <option value="">{label}</option>
+    <Choose label={label} value={value || null} onChoose={(chosen) => onChoose(chosen ?? "")}>
       {choices
         .filter(([choice, , count]) => count > 0 || choice === value)
         .map(([choice, words, count]) => (
@@ -107,7 +102,7 @@ function Choose({
             {words} ({count})
           </option>
         ))}
-    </select>
+    </Choose>
   );
 }
 
