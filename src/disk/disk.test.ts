@@ -28,7 +28,7 @@ async function put(path: string, data: Uint8Array | string): Promise<void> {
 const putZip = (path: string, files: Zippable) => put(path, zipSync(files, { mtime: new Date(2026, 0, 1) }));
 
 const read = async (known: Awaited<ReturnType<typeof readShelf>>["mods"] = []) =>
-  readShelf(testGame, folder, known, () => undefined);
+  readShelf(testGame, [folder], known);
 
 const files = {
   "seating-mod.json": text('{"format":"seating-mod/1","id":"reeds","name":"Reeds","version":"1.2"}'),
@@ -97,13 +97,13 @@ test("a second reading touches only what has changed, and forgets what is gone",
 test("progress counts up to the total, and a reading can be cancelled", async () => {
   for (const name of ["a", "b", "c"]) await putZip(`${name}.zip`, files);
   const seen: ShelfProgress[] = [];
-  await readShelf(testGame, folder, [], (progress) => seen.push(progress));
+  await readShelf(testGame, [folder], [], { onProgress: (progress) => seen.push(progress) });
   expect(seen.map(({ done, total }) => [done, total])).toEqual([
     [1, 3],
     [2, 3],
     [3, 3],
   ]);
-  await expect(readShelf(testGame, folder, [], () => undefined, AbortSignal.abort())).rejects.toThrow();
+  await expect(readShelf(testGame, [folder], [], { signal: AbortSignal.abort() })).rejects.toThrow();
 });
 
 describe("what is unsound becomes a problem and stops nothing", () => {
@@ -185,7 +185,9 @@ describe("the game's order", () => {
     game: "pond",
     shelf: "/shelf",
     expansions: [],
-    mods: [{ path: "a.zip", options: {}, components: [], hidden: [] }],
+    baseOff: ["lamps"],
+    launch: { windowed: true },
+    mods: [{ path: "a.zip", options: { hud: ["wide"] }, components: [], hidden: [] }],
   };
 
   test("is read back as it was written, and keeps the style of the file that was there", async () => {
@@ -198,7 +200,8 @@ describe("the game's order", () => {
     expect(await readFile(join(folder, "saves/lading.lst"), "utf8")).toBe("\uFEFFa.plank\r\nb.plank\r\n");
     expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({
       order: ["a.plank", "b.plank"],
-      holds: ["a.zip"],
+      holds: [{ path: "a.zip", options: { hud: ["wide"] }, components: [] }],
+      start: { expansions: [], baseOff: ["lamps"], launch: { windowed: true } },
     });
     expect((await readOnDisk(testGame, folder, "/another")).holds).toBeNull();
   });

@@ -1,13 +1,14 @@
 import { createReadStream } from "node:fs";
 import { lstat } from "node:fs/promises";
-import { join } from "node:path";
+import { basename, join, resolve } from "node:path";
 import { contentHash } from "@/core/lineup/content-hash";
 import type { GameDefinition } from "@/core/model/game";
-import type { Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import type { ModManifest, PluginFile, ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/profile/fold";
+import { layOutParts, type PartFile } from "@/core/profile/parts";
 import { readManifest } from "@/formats/manifest";
-import { layOutMod, type ModLayout } from "@/formats/mod-layout";
+import { layOutMod, pluginsIn } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
 import { headerOf, readPlugin } from "@/formats/plugin";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
@@ -23,60 +24,95 @@ export interface ShelfPlace {
   readonly kind: ShelfMod["kind"];
   readonly size: number;
   readonly stamp: string;
+  readonly updated: string;
 }
 
-/** Reads an archive or folder of the shelf whole. What is wrong with it becomes its `problem`; nothing is thrown. */
-export async function readMod(game: GameDefinition, shelf: string, place: ShelfPlace): Promise<ShelfMod> {
-  const full = join(shelf, place.path);
-  const opened = await openModFiles(full);
+/** The files of a mod as its game sees them: where each lies, and with which part of its package. */
+export interface LaidOutMod {
+  readonly files: readonly ModFile[];
+  readonly paths: readonly string[];
+  readonly parts: readonly PartFile[];
+  readonly plugins: readonly PartFile[];
+  readonly manifest: ModManifest | null;
+  readonly close: () => void;
+}
+
+/** Opens an archive or a folder, checks its contents and reads its manifest. What it answers must be closed. */
+export async function openMod(game: GameDefinition, path: string): Promise<Outcome<LaidOutMod>> {
+  const opened = await openModFiles(path);
+  if (!opened.ok) return opened;
+  const laidOut = await layOut(game, opened.value.files);
+  if (!laidOut.ok) opened.value.close();
+  return laidOut.ok ? done({ ...laidOut.value, close: opened.value.close }) : laidOut;
+}
+
+async function layOut(
+  game: GameDefinition,
+  files: readonly ModFile[],
+): Promise<Outcome<Omit<LaidOutMod, "close">>> {
+  const layout = layOutMod(
+    game,
+    files.map((file) => file.path),
+  );
+  if (!layout.ok) return layout;
+  const { paths } = layout.value;
+  const manifest = await manifestOf(files[layout.value.manifest]);
+  if (!manifest.ok) return manifest;
+  const parts = layOutParts(game, manifest.value, paths);
+  return done({ files, paths, parts, plugins: pluginsIn(game, parts), manifest: manifest.value });
+}
+
+async function manifestOf(file: ModFile | undefined): Promise<Outcome<ModManifest | null>> {
+  if (!file || file.size > largestManifest) return done(null);
+  const digest = await digestFile(file, true);
+  return digest.ok ? readManifest(digest.value.bytes!) : digest;
+}
+
+/**
+ * Reads an archive or folder of the shelf whole; `place.path` is its path, whole or below `shelf`. An archive whose bytes are
+ * still those of `before` is not opened. What is wrong with it becomes its `problem`; nothing is thrown.
+ */
+export async function readMod(
+  game: GameDefinition,
+  shelf: string,
+  place: ShelfPlace,
+  before?: ShelfMod,
+): Promise<ShelfMod> {
+  const full = resolve(shelf, place.path);
+  if (before?.archiveSha256 && before.stamp !== "" && place.kind === "archive")
+    if ((await sha256OfFile(full).catch(() => "")) === before.archiveSha256) return { ...before, ...place };
+  const opened = await openMod(game, full);
   if (!opened.ok) return unsound(place, opened);
+  const mod = opened.value;
   try {
-    const { files } = opened.value;
-    const layout = layOutMod(
-      game,
-      files.map((file) => file.path),
-    );
-    if (!layout.ok) return unsound(place, layout);
-    const digests = await digestAll(files, layout.value);
+    const digests = await digestAll(mod);
     if (!digests.ok) return unsound(place, digests);
-    const manifest = manifestOf(layout.value, digests.value);
-    if (manifest && !manifest.ok) return unsound(place, manifest);
     const archiveSha256 = place.kind === "archive" ? await sha256OfFile(full) : null;
-    return soundMod(game, place, files, layout.value, digests.value, manifest?.value ?? null, archiveSha256);
+    return soundMod(game, place, mod, digests.value, archiveSha256);
   } finally {
-    opened.value.close();
+    mod.close();
   }
 }
 
-async function digestAll(files: readonly ModFile[], layout: ModLayout): Promise<Outcome<Digest[]>> {
+async function digestAll({ files, plugins }: LaidOutMod): Promise<Outcome<Digest[]>> {
   const digests: Digest[] = [];
-  const plugins = new Set(layout.plugins);
+  const places = new Set(plugins.map(({ at }) => at));
   for (const [at, file] of files.entries()) {
-    const keep =
-      (plugins.has(at) && file.size <= largestPlugin) ||
-      (at === layout.manifest && file.size <= largestManifest);
-    const digest = await digestFile(file, keep);
+    const digest = await digestFile(file, places.has(at) && file.size <= largestPlugin);
     if (!digest.ok) return digest;
     digests.push(digest.value);
   }
-  return { ok: true, value: digests };
-}
-
-function manifestOf(layout: ModLayout, digests: readonly Digest[]): Outcome<ModManifest> | null {
-  const bytes = digests[layout.manifest]?.bytes;
-  return bytes ? readManifest(bytes) : null;
+  return done(digests);
 }
 
 function soundMod(
   game: GameDefinition,
   place: ShelfPlace,
-  files: readonly ModFile[],
-  layout: ModLayout,
+  { files, paths, parts, plugins, manifest }: LaidOutMod,
   digests: readonly Digest[],
-  manifest: ModManifest | null,
   archiveSha256: string | null,
 ): ShelfMod {
-  const named = nameFromPath(place.path);
+  const named = nameFromPath(basename(place.path));
   return {
     ...place,
     id: manifest?.id ?? named.id,
@@ -87,13 +123,16 @@ function soundMod(
     tags: manifest?.tags ?? [],
     files: files.length,
     content: contentHash(
-      digests.map((digest, at) => ({ path: foldName(game, layout.paths[at]!), sha256: digest.sha256 })),
+      digests.map((digest, at) => ({ path: foldName(game, paths[at]!), sha256: digest.sha256 })),
     ),
     archiveSha256,
     manifest,
-    plugins: layout.plugins.map((at) => pluginFile(game, layout.paths[at]!, files[at]!.size, digests[at]!)),
+    plugins: plugins.map(({ at, path, part }) => ({
+      ...pluginFile(game, path, files[at]!.size, digests[at]!),
+      ...(part === null ? {} : { part }),
+    })),
     problem: null,
-    fileNames: [...layout.paths].sort(),
+    fileNames: [...new Set(parts.map(({ path }) => path))].sort(),
   };
 }
 
@@ -120,7 +159,7 @@ function unsound(place: ShelfPlace, outcome: Outcome<unknown>): ShelfMod {
   const { code, data } = outcome.ok ? { code: "cannot-read", data: {} } : outcome.refusal;
   return {
     ...place,
-    ...nameFromPath(place.path),
+    ...nameFromPath(basename(place.path)),
     author: null,
     summary: null,
     tags: [],

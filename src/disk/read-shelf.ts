@@ -10,6 +10,8 @@ export interface ShelfProgress {
   readonly total: number;
   /** Of those done, how many had not changed since the last reading. */
   readonly unchanged: number;
+  /** Files within those done. */
+  readonly files: number;
   readonly path: string;
 }
 
@@ -19,43 +21,73 @@ export interface ShelfReading {
   readonly unchanged: number;
 }
 
+export interface ShelfReadingOptions {
+  readonly onProgress?: (progress: ShelfProgress) => void;
+  /** Gets what was read while the reading goes on, so that it can be kept even if the rest is not read. */
+  readonly onRead?: (mods: readonly ShelfMod[]) => Promise<void>;
+  readonly signal?: AbortSignal | undefined;
+}
+
 const atOnce = 4;
+const batch = 64;
 
 /**
- * Lists the shelf folder and reads what has changed since `known` (by size and stamp); everything else is taken
- * over as it was. Throws only where the folder itself cannot be listed, or when `signal` is aborted.
+ * Lists the shelf folders and reads what has changed since `known`, by size and stamp, then by hash; everything else is
+ * taken over as it was. Throws only where a folder cannot be listed, or when `signal` is aborted.
  */
 export async function readShelf(
   game: GameDefinition,
-  shelf: string,
+  shelves: readonly string[],
   known: readonly ShelfMod[],
-  onProgress: (progress: ShelfProgress) => void,
-  signal?: AbortSignal,
+  { onProgress, onRead, signal }: ShelfReadingOptions = {},
 ): Promise<ShelfReading> {
-  const places = await listShelf(shelf);
+  const places = await listShelf(shelves);
   const byPath = new Map(known.map((mod) => [mod.path, mod]));
   const mods = new Array<ShelfMod>(places.length);
-  let next = 0;
-  let done = 0;
-  let unchanged = 0;
+  const counts = { next: 0, done: 0, unchanged: 0, files: 0 };
+  let fresh: ShelfMod[] = [];
+  const handOn = async () => {
+    const ready = fresh;
+    fresh = [];
+    if (ready.length > 0) await onRead?.(ready);
+  };
   const work = async () => {
-    while (next < places.length) {
+    while (counts.next < places.length) {
       signal?.throwIfAborted();
-      const at = next++;
+      const at = counts.next++;
       const place = places[at]!;
       const before = byPath.get(place.path);
-      const same = before?.stamp === place.stamp && before.size === place.size && before.kind === place.kind;
-      mods[at] = same ? before : await readMod(game, shelf, place);
-      if (same) unchanged++;
-      onProgress({ done: ++done, total: places.length, unchanged, path: place.path });
+      const same = before !== undefined && isUnchanged(before, place);
+      const mod = same ? before : await readMod(game, shelves[0]!, place, before);
+      mods[at] = mod;
+      if (same) counts.unchanged++;
+      else fresh.push(mod);
+      counts.files += mod.files;
+      if (fresh.length >= batch) await handOn();
+      const { unchanged, files } = counts;
+      onProgress?.({ done: ++counts.done, total: places.length, unchanged, files, path: place.path });
     }
   };
   await Promise.all(Array.from({ length: atOnce }, work));
-  return { mods, read: places.length - unchanged, unchanged };
+  await handOn();
+  return { mods, read: places.length - counts.unchanged, unchanged: counts.unchanged };
 }
 
-/** Every folder and archive of the shelf folder, by name; files of other kinds and hidden ones are passed over. */
-async function listShelf(shelf: string): Promise<ShelfPlace[]> {
+export const isUnchanged = (before: Omit<ShelfPlace, "updated">, place: ShelfPlace): boolean =>
+  before.stamp === place.stamp && before.size === place.size && before.kind === place.kind;
+
+/**
+ * Every folder and archive of the shelf folders, by name; files of other kinds and hidden ones are passed over. Paths are
+ * names within the first folder; those in another one are whole.
+ */
+export async function listShelf([first, ...others]: readonly string[]): Promise<ShelfPlace[]> {
+  const places = await listFolder(first!);
+  for (const folder of others)
+    for (const place of await listFolder(folder)) places.push({ ...place, path: join(folder, place.path) });
+  return places;
+}
+
+async function listFolder(shelf: string): Promise<ShelfPlace[]> {
   const entries = await readdir(shelf, { withFileTypes: true });
   const names = entries
     .filter((entry) => !entry.name.startsWith(".") && (entry.isDirectory() || /\.zip$/i.test(entry.name)))
@@ -69,7 +101,7 @@ async function listShelf(shelf: string): Promise<ShelfPlace[]> {
 
 async function placeArchive(shelf: string, path: string): Promise<ShelfPlace> {
   const { size, mtimeMs } = await lstat(join(shelf, path));
-  return { path, kind: "archive", size, stamp: String(mtimeMs) };
+  return { path, kind: "archive", size, stamp: String(mtimeMs), updated: new Date(mtimeMs).toISOString() };
 }
 
 async function placeFolder(shelf: string, path: string): Promise<ShelfPlace> {
@@ -77,13 +109,21 @@ async function placeFolder(shelf: string, path: string): Promise<ShelfPlace> {
   const entries = await readdir(root, { recursive: true, withFileTypes: true });
   const hash = createHash("sha256");
   let size = 0;
+  let latest = (await lstat(root)).mtimeMs;
   const paths = entries
     .filter((entry) => !entry.isDirectory())
     .map((entry) => join(entry.parentPath, entry.name));
   for (const full of paths.sort()) {
     const info = await lstat(full);
     size += info.size;
+    latest = Math.max(latest, info.mtimeMs);
     hash.update(`${full.slice(root.length)}\0${info.size}\0${info.mtimeMs}\n`);
   }
-  return { path, kind: "folder", size, stamp: hash.digest("hex") };
+  return {
+    path,
+    kind: "folder",
+    size,
+    stamp: hash.digest("hex"),
+    updated: new Date(latest).toISOString(),
+  };
 }

@@ -26,12 +26,22 @@ export async function readGameOrder(game: GameDefinition, folder: string): Promi
 }
 
 /** What the game would read now. Holds written for another shelf folder count as none. */
-export async function readOnDisk(game: GameDefinition, folder: string, shelf: string): Promise<OnDisk> {
+export async function readOnDisk(
+  game: GameDefinition,
+  folder: string,
+  shelf: string | undefined,
+): Promise<OnDisk> {
   const order = await readGameOrder(game, folder);
   const bytes = await readIfThere(join(folder, game.holdsFile));
   const holds = bytes && readHolds(bytes, game.holdsFile);
   const current = holds?.ok && holds.value.game === game.id && holds.value.shelf === shelf;
-  return { order: order?.names ?? null, holds: current ? holds.value.mods.map((mod) => mod.path) : null };
+  if (!current) return { order: order?.names ?? null, holds: null };
+  const { expansions, baseOff, launch, mods } = holds.value;
+  return {
+    order: order?.names ?? null,
+    holds: mods.map(({ path, options, components }) => ({ path, options, components })),
+    start: { expansions, baseOff, launch },
+  };
 }
 
 /** Writes both files, each whole or not at all; the order file keeps its byte-order mark and line ends. */

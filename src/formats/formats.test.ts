@@ -71,8 +71,12 @@ test("holds are read back, and anything else is refused", () => {
     game: "pond",
     shelf: "/shelf",
     expansions: [],
+    baseOff: [],
+    launch: {},
     mods: [{ path: "a.zip", options: {}, components: [], hidden: [] }],
   };
+  const { baseOff: _off, launch: _launch, ...older } = holds;
+  expect(readHolds(bytes(JSON.stringify(older)), "holds.json")).toEqual({ ok: true, value: holds });
   expect(readHolds(bytes(writeHolds(holds)), "holds.json")).toEqual({ ok: true, value: holds });
   expect(readHolds(bytes("{}"), "holds.json").ok).toBe(false);
   expect(readHolds(bytes("{"), "holds.json").ok).toBe(false);
@@ -111,8 +115,8 @@ describe("the content check", () => {
 
   test("a manifest, a plugin or a content folder in the root is content", () => {
     expect(layout("seating-mod.json")).toMatchObject({ manifest: 0 });
-    expect(layout("A.PLANK", "readme.txt")).toMatchObject({ plugins: [0] });
-    expect(layout("Textures/x.tex")).toMatchObject({ plugins: [] });
+    expect(layout("A.PLANK", "readme.txt")).toMatchObject({ paths: ["A.PLANK", "readme.txt"], manifest: -1 });
+    expect(layout("Textures/x.tex")).toMatchObject({ paths: ["Textures/x.tex"] });
     expect(layout("docs/readme.txt")).toBe("no-content");
     expect(layout()).toBe("no-content");
   });
@@ -120,9 +124,8 @@ describe("the content check", () => {
   test("a single top folder is stripped if it holds content and is none itself", () => {
     expect(layout("My Mod/a.plank", "My Mod/textures/x.tex")).toMatchObject({
       paths: ["a.plank", "textures/x.tex"],
-      plugins: [0],
     });
-    expect(layout("textures/a.plank")).toMatchObject({ paths: ["textures/a.plank"], plugins: [] });
+    expect(layout("textures/a.plank")).toMatchObject({ paths: ["textures/a.plank"] });
     expect(layout("one/a.plank", "two/b.plank")).toBe("no-content");
     expect(layout("top/inner/a.plank")).toBe("no-content");
   });

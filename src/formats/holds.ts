@@ -1,5 +1,8 @@
 import { z } from "zod";
+import { holdsToWrite, startToWrite } from "@/core/check/order-file";
+import type { Roster } from "@/core/profile/roster";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { LaunchValues } from "@/core/model/profile";
 import { decodeText, parseJson } from "./text";
 
 /** `holds.json`, beside the order file: the mods that the game opens by itself, in order. */
@@ -9,6 +12,9 @@ export const Holds = z.strictObject({
   /** Absolute path of the shelf folder. */
   shelf: z.string(),
   expansions: z.array(z.string()),
+  /** Parts of the game itself that are off. */
+  baseOff: z.array(z.string()).default([]),
+  launch: LaunchValues.default({}),
   mods: z.array(
     z.strictObject({
       path: z.string(),
@@ -28,6 +34,25 @@ export function readHolds(bytes: Uint8Array, name: string): Outcome<Holds> {
   const parsed = Holds.safeParse(json.value);
   if (parsed.success) return done(parsed.data);
   return refuse("bad-request", { detail: `${name}: ${parsed.error.issues[0]?.message ?? ""}` });
+}
+
+/** What the game is to open and how it is to start, for a profile whose mods lie in `shelf`. */
+export function holdsOf(roster: Roster, shelf: string): Holds {
+  const { expansions, baseOff, launch } = startToWrite(roster);
+  return {
+    format: "seating-holds/1",
+    game: roster.game.id,
+    shelf,
+    expansions: [...expansions],
+    baseOff: [...baseOff],
+    launch: { ...launch },
+    mods: holdsToWrite(roster).map(({ path, options, components }) => ({
+      path,
+      options: Object.fromEntries(Object.entries(options).map(([id, parts]) => [id, [...parts]])),
+      components: [...components],
+      hidden: [],
+    })),
+  };
 }
 
 export const writeHolds = (holds: Holds): string => `${JSON.stringify(holds, null, 2)}\n`;

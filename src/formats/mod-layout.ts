@@ -1,6 +1,7 @@
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { extensionOf, foldName } from "@/core/profile/fold";
+import type { PartFile } from "@/core/profile/parts";
 import { safePath } from "./archive-path";
 
 export const manifestName = "seating-mod.json";
@@ -11,10 +12,13 @@ export type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "plu
 /** Paths below a mod's root, by the index of the raw path that each came from. */
 export interface ModLayout {
   readonly paths: readonly string[];
-  /** Raw index of the plugins directly in the root, and of the manifest (-1 if there is none). */
-  readonly plugins: readonly number[];
+  /** Raw index of the manifest; -1 if there is none. */
   readonly manifest: number;
 }
+
+/** The plugins of a mod: those in its root, and those that a part of it puts there. */
+export const pluginsIn = (game: ContentLaws, files: readonly PartFile[]): PartFile[] =>
+  files.filter(({ path }) => isPlugin(game, path));
 
 /**
  * The content check: every path is safe, a single top folder that is no content folder is stripped, and then the
@@ -35,10 +39,8 @@ export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<Mo
     if (seen.has(key)) return refuse("path-twice", { entry: path.slice(0, 200) });
     seen.add(key);
   }
-  const places = stripped.map((_, at) => at);
   return done({
     paths: stripped,
-    plugins: places.filter((at) => isPlugin(game, stripped[at]!)),
     manifest: stripped.findIndex((path) => foldName(game, path) === manifestName),
   });
 }

@@ -1,3 +1,4 @@
+import { XMLParser } from "fast-xml-parser";
 import type { OrderDialect } from "@/core/model/game";
 import { done, type Outcome } from "@/core/model/outcome";
 import { decodeText } from "./text";
@@ -37,12 +38,43 @@ const dialects: Record<OrderDialect, Dialect> = {
     read: (lines) => namesInJson(lines.join("\n")),
     write: (names) => JSON.stringify(names, null, 2).split("\n"),
   },
+  xml: {
+    read: (lines) => namesInXml(lines.join("\n")),
+    write: (names) => [
+      '<?xml version="1.0" encoding="UTF-8"?>',
+      "<order>",
+      ...names.map((name) => `  <name>${escaped(name)}</name>`),
+      "</order>",
+    ],
+  },
 };
+
+const escapes: Record<string, string> = { "&": "&amp;", "<": "&lt;", ">": "&gt;" };
+const escaped = (text: string): string => text.replace(/[&<>]/g, (sign) => escapes[sign]!);
+
+/** A document that declares entities of its own is none of ours. */
+function namesInXml(text: string): string[] {
+  if (/<!DOCTYPE/i.test(text)) return [];
+  const parser = new XMLParser({
+    parseTagValue: false,
+    ignoreAttributes: true,
+    isArray: (tag) => tag === "name",
+  });
+  try {
+    const found = parser.parse(text) as { order?: { name?: unknown } };
+    const names = found.order?.name;
+    return (Array.isArray(names) ? (names as unknown[]) : []).filter(isName);
+  } catch {
+    return [];
+  }
+}
+
+const isName = (value: unknown): value is string => typeof value === "string" && value !== "";
 
 function namesInJson(text: string): string[] {
   try {
     const value: unknown = JSON.parse(text);
-    return Array.isArray(value) ? value.filter((name) => typeof name === "string") : [];
+    return (Array.isArray(value) ? (value as unknown[]) : []).filter(isName);
   } catch {
     return [];
   }

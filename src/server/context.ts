@@ -1,6 +1,8 @@
 import "server-only";
 import { join } from "node:path";
 import type { Stock } from "@/core/profile/roster";
+import { games } from "@/standin/games";
+import { updateDefinitions } from "@/store/games";
 import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
 import type { Database } from "@/store/sql";
@@ -36,6 +38,7 @@ async function open(): Promise<Context> {
   const program = join(root(), "dist", "database-worker.mjs");
   const db = await openInWorker(program, join(home(), "database"));
   await migrate(db, join(root(), "src", "store", "migrations"));
+  await updateDefinitions(db, games);
   closeOnSignals(db, giveBack);
   return { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
 }

@@ -53,12 +53,13 @@ const turn = (id: string, on: boolean): Edit => ({
   steps: [{ kind: "switch", list: "plugins", ids: [id], on }],
 });
 
-test("the demo is set up once, with two profiles and the first one chosen", async () => {
+test("the demo is set up once, with its profiles and the first one chosen", async () => {
   value(await setUpDemo(context, folder, () => undefined));
   const listed = await listProfiles(context.db, "brinehollow");
   expect(listed.filter((each) => !each.deletedAt).map((each) => each.name)).toEqual([
     "Long Descent",
     "Harbour Lights",
+    "All at Once",
   ]);
   expect((await present()).name).toBe("Long Descent");
 });
@@ -135,12 +136,15 @@ describe("profiles", () => {
   test("are made empty or as a copy, renamed, switched, put into the bin and brought back", async () => {
     const first = await present();
     const copy = value(
-      await profiles.createProfile(context, { name: " Copy ", purpose: "test", copyOf: first.id }),
+      await profiles.createProfile(context, {
+        facts: { name: " Copy ", purpose: "test" },
+        from: { profile: first.id },
+      }),
     );
     expect(copy).toMatchObject({ name: "Copy", state: first.state });
     expect((await present()).id).toBe(copy.id);
     const empty = value(
-      await profiles.createProfile(context, { name: "Empty", purpose: "make", copyOf: null }),
+      await profiles.createProfile(context, { facts: { name: "Empty", purpose: "make" }, from: null }),
     );
     expect(empty.state.mods.entries).toEqual([]);
     expect(empty.state.plugins.entries.map((entry) => entry.id)).toEqual([
@@ -148,10 +152,17 @@ describe("profiles", () => {
       "Sunken City.keel",
       "Lamplighters.keel",
     ]);
-    value(await profiles.changeProfileFacts(context, copy.id, "Second copy", "play"));
+    value(
+      await profiles.changeProfileFacts(context, copy.id, {
+        name: "Second copy",
+        purpose: "for the film",
+        hue: 4,
+        note: "Lights only",
+      }),
+    );
     value(await profiles.deleteProfile(context, empty.id));
     expect((await present()).id).not.toBe(empty.id);
-    value(await profiles.createProfile(context, { name: "Empty", purpose: "play", copyOf: null }));
+    value(await profiles.createProfile(context, { facts: { name: "Empty", purpose: "play" }, from: null }));
     value(await profiles.bringBackProfile(context, empty.id, "brinehollow"));
     expect((await present()).name).toBe("Empty (2)");
     value(await profiles.switchProfile(context, first.id));
@@ -163,7 +174,9 @@ describe("profiles", () => {
     ["x".repeat(81), "profile-name"],
     ["long descent", "profile-name-taken"],
   ])("the name %j is refused", async (name, code) => {
-    expect(await profiles.createProfile(context, { name, purpose: "play", copyOf: null })).toMatchObject({
+    expect(
+      await profiles.createProfile(context, { facts: { name, purpose: "play" }, from: null }),
+    ).toMatchObject({
       ok: false,
       refusal: { code },
     });
@@ -172,7 +185,10 @@ describe("profiles", () => {
   test("a name with markup is a name like any other", async () => {
     const first = await present();
     const made = value(
-      await profiles.createProfile(context, { name: '<b>"../x"</b>', purpose: "play", copyOf: null }),
+      await profiles.createProfile(context, {
+        facts: { name: '<b>"../x"</b>', purpose: "play" },
+        from: null,
+      }),
     );
     expect((await findProfile(context.db, made.id))!.name).toBe('<b>"../x"</b>');
     value(await profiles.deleteProfile(context, made.id));
@@ -229,7 +245,7 @@ test("the order is written where the game reads it, and read back", async () => 
   const text = await readFile(join(folder, "brinehollow/game/saves/lading.lst"), "utf8");
   expect(text.trim().split("\n")).toEqual(onDisk.order);
   expect(onDisk.order).not.toContain("Brinehollow.keel");
-  expect(onDisk.holds).toContain("Tidal Core-2.1.0.zip");
+  expect(onDisk.holds.map((held) => held.path)).toContain("Tidal Core-2.1.0.zip");
 });
 
 describe("reading the shelf", () => {
@@ -262,9 +278,15 @@ describe("reading the shelf", () => {
 });
 
 test("folders that are not there, or hold no such game, are refused by name", async () => {
-  const bad = await addGame(context, { id: "brinehollow", gameFolder: "/nowhere", shelfFolder: folder });
+  const bad = await addGame(context, {
+    game: "brinehollow",
+    folders: { game: "/nowhere", order: "", shelves: [folder] },
+  });
   expect(bad).toMatchObject({ ok: false, refusal: { code: "folder-missing", data: { path: "/nowhere" } } });
-  const empty = await addGame(context, { id: "brinehollow", gameFolder: folder, shelfFolder: folder });
+  const empty = await addGame(context, {
+    game: "brinehollow",
+    folders: { game: folder, order: "", shelves: [folder] },
+  });
   expect(empty).toMatchObject({ ok: false, refusal: { code: "folder-no-game" } });
 });
 

@@ -28,15 +28,17 @@ export function getStock(
 }
 
 async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
-  const { definition, gameFolder } = game;
-  const owned = await ownedExpansions(definition, gameFolder);
+  const { definition, folders } = game;
+  const owned = await ownedExpansions(definition, folders.game);
   const base: PluginFile[] = await readPluginFiles(
     definition,
-    join(gameFolder, definition.baseFolder),
+    join(folders.game, definition.baseFolder),
     definition.builtIn,
   );
   for (const expansion of definition.expansions.filter((each) => owned.includes(each.id)))
-    base.push(...(await readPluginFiles(definition, join(gameFolder, expansion.folder), expansion.plugins)));
+    base.push(
+      ...(await readPluginFiles(definition, join(folders.game, expansion.folder), expansion.plugins)),
+    );
   const shelf = await listShelf(db, game.id);
   return {
     base,

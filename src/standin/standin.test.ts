@@ -2,7 +2,7 @@ import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
 import { createHash } from "node:crypto";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { holdsToWrite, namesToWrite } from "@/core/check/order-file";
+import { namesToWrite } from "@/core/check/order-file";
 import { acceptEdit, proposeOrder } from "@/core/profile/accept";
 import { makeRoster, type Roster } from "@/core/profile/roster";
 import { applySteps } from "@/core/profile/steps";
@@ -19,6 +19,7 @@ import { placesUsed } from "@/core/profile/roster";
 import { sharedBy } from "@/core/profile/remember";
 import { kitefall } from "./kitefall/definition";
 import { makeRandom } from "../core/random";
+import { holdsOf } from "@/formats/holds";
 import { startGame, Stopped } from "./game/start";
 
 let out: string;
@@ -54,7 +55,7 @@ describe("the demo", () => {
   });
 
   test("at least 60 mods and 70 plugins, all readable but for the faults it is meant to have", async () => {
-    const { mods } = await readShelf(brinehollow, shelf(), [], () => undefined);
+    const { mods } = await readShelf(brinehollow, [shelf()], []);
     const sound = mods.filter((mod) => !mod.problem);
     const plugins = sound.flatMap((mod) => mod.plugins);
     expect(sound.length).toBeGreaterThanOrEqual(60);
@@ -97,7 +98,7 @@ describe("the stand-in game", () => {
 
   async function rosterOf(change: (state: ProfileState) => ProfileState = (state) => state): Promise<Roster> {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
-    const { mods } = await readShelf(brinehollow, shelf(), [], () => undefined);
+    const { mods } = await readShelf(brinehollow, [shelf()], []);
     const base = await readPluginFiles(brinehollow, join(game(), "base"), brinehollow.builtIn);
     const { name, purpose, state } = plan.games[0]!.profiles[0]!;
     const profile = { id: "p", game: "brinehollow", name, purpose, version: 1, state: change(state) };
@@ -112,14 +113,7 @@ describe("the stand-in game", () => {
   }
 
   async function write(roster: Roster, names = namesToWrite(roster)): Promise<void> {
-    const mods = holdsToWrite(roster).map((path) => ({ path, options: {}, components: [], hidden: [] }));
-    const holds = {
-      format: "seating-holds/1" as const,
-      game: "brinehollow",
-      shelf: shelf(),
-      expansions: roster.profile.state.expansions,
-      mods,
-    };
+    const holds = holdsOf(roster, shelf());
     expect(await writeGameOrder(brinehollow, game(), names, holds)).toMatchObject({ ok: true });
   }
 
@@ -208,7 +202,7 @@ describe("the game that has mods only", () => {
   const folder = () => join(out, "kitefall-cup/game");
   async function clubEvenings(): Promise<Roster> {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
-    const { mods } = await readShelf(kitefall, join(out, "kitefall-cup/shelf"), [], () => undefined);
+    const { mods } = await readShelf(kitefall, [join(out, "kitefall-cup/shelf")], []);
     const { name, purpose, state } = plan.games.find((each) => each.id === kitefall.id)!.profiles[0]!;
     const files = new Map(mods.map((mod) => [mod.id, new Set(mod.fileNames)]));
     for (const names of files.values()) names.delete("seating-mod.json");
@@ -241,26 +235,14 @@ describe("the game that has mods only", () => {
     const next = makeRoster(kitefall, { ...roster.profile, state: applied.value.state }, roster.stock);
     const names = namesToWrite(next);
     expect(names.indexOf("bridle-kit")).toBeLessThan(names.indexOf("seam-repair"));
-    const mods = holdsToWrite(next).map((path) => ({ path, options: {}, components: [], hidden: [] }));
-    await writeGameOrder(kitefall, folder(), names, {
-      format: "seating-holds/1",
-      game: kitefall.id,
-      shelf: join(out, "kitefall-cup/shelf"),
-      expansions: [],
-      mods,
-    });
+    const holds = holdsOf(next, join(out, "kitefall-cup/shelf"));
+    await writeGameOrder(kitefall, folder(), names, holds);
     expect(await readFile(join(folder(), "setup/flightcard.txt"), "utf8")).toMatch(/^\[x\] bridle-kit\n/);
     const lines: string[] = [];
     await startGame(kitefall, folder(), (line) => lines.push(line));
     expect(lines.at(-1)).toBe("running");
     expect(lines.some((line) => /\d files, [1-9]\d* replaced$/.test(line))).toBe(true);
-    await writeGameOrder(kitefall, folder(), names.slice(1), {
-      format: "seating-holds/1",
-      game: kitefall.id,
-      shelf: join(out, "kitefall-cup/shelf"),
-      expansions: [],
-      mods,
-    });
+    await writeGameOrder(kitefall, folder(), names.slice(1), holds);
     await expect(startGame(kitefall, folder(), () => undefined)).rejects.toThrow(
       /lists \d+ mods, but .+ holds/,
     );

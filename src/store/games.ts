@@ -1,18 +1,19 @@
-import type { GameDefinition } from "@/core/model/game";
+import type { GameDefinition, GameFolders } from "@/core/model/game";
 import type { Sql } from "./sql";
 
 export interface RegisteredGame {
   readonly id: string;
   readonly definition: GameDefinition;
-  readonly gameFolder: string;
-  readonly shelfFolder: string;
+  readonly folders: GameFolders;
   /** The profile that is worked on. */
   readonly profileId: string | null;
   readonly readAt: Date | null;
+  /** Its user wrote or changed the definition. */
+  readonly own: boolean;
 }
 
-const columns = `id, definition, game_folder as "gameFolder", shelf_folder as "shelfFolder",
-  profile_id as "profileId", read_at as "readAt"`;
+const columns = `id, definition,
+  jsonb_build_object('game', game_folder, 'order', order_folder, 'shelves', shelf_folders) as folders, profile_id as "profileId", read_at as "readAt", own`;
 
 export const listGames = (db: Sql) => db.query<RegisteredGame>(`select ${columns} from game order by id`);
 
@@ -26,14 +27,37 @@ export async function findCurrentGame(db: Sql): Promise<RegisteredGame | null> {
 
 export const saveGame = (
   db: Sql,
-  game: Pick<RegisteredGame, "id" | "definition" | "gameFolder" | "shelfFolder">,
+  game: Pick<RegisteredGame, "id" | "definition" | "folders"> & { own?: boolean },
 ) =>
   db.query(
-    `insert into game (id, definition, game_folder, shelf_folder) values ($1, $2, $3, $4)
-     on conflict (id) do update set definition = excluded.definition,
-       game_folder = excluded.game_folder, shelf_folder = excluded.shelf_folder`,
-    [game.id, JSON.stringify(game.definition), game.gameFolder, game.shelfFolder],
+    `insert into game (id, definition, game_folder, order_folder, shelf_folders, own)
+     values ($1, $2, $3, $4, $5, $6)
+     on conflict (id) do update set definition = excluded.definition, game_folder = excluded.game_folder,
+       order_folder = excluded.order_folder, shelf_folders = excluded.shelf_folders, own = excluded.own`,
+    [
+      game.id,
+      JSON.stringify(game.definition),
+      game.folders.game,
+      game.folders.order,
+      game.folders.shelves,
+      game.own ?? false,
+    ],
   );
+
+/** Takes over newer versions of definitions that ship, but for those that their user changed; their shelves are read anew. */
+export async function updateDefinitions(db: Sql, shipped: readonly GameDefinition[]): Promise<void> {
+  const changed = await db.query<{ id: string }>(
+    `update game g set definition = s.definition
+     from jsonb_to_recordset($1::jsonb) as s (id text, definition jsonb)
+     where g.id = s.id and not g.own and g.definition <> s.definition returning g.id`,
+    [JSON.stringify(shipped.map((definition) => ({ id: definition.id, definition })))],
+  );
+  for (const { id } of changed) await readAnew(db, id);
+}
+
+/** Forgets when the mods of a game's shelf were last read, so that all of them are read the next time. */
+export const readAnew = (db: Sql, gameId: string) =>
+  db.query("update shelf_mod set stamp = '' where game_id = $1", [gameId]);
 
 export const chooseGame = (db: Sql, id: string) =>
   db.query(

@@ -1,11 +1,12 @@
 import type { Section } from "@/core/model/game";
 import type {
+  Choice,
   Entry,
   ListName,
   Note,
   Order,
   Profile,
-  ProfilePurpose,
+  ProfileFacts,
   ProfileState,
   Rule,
 } from "@/core/model/profile";
@@ -16,17 +17,33 @@ import type { Sql } from "./sql";
 export interface ProfileSummary {
   readonly id: string;
   readonly name: string;
-  readonly purpose: ProfilePurpose;
+  readonly purpose: string;
+  readonly hue: number | null;
+  readonly note: string | null;
   readonly modsOn: number;
+  readonly mods: number;
+  /** Bytes on the disk of what is on. */
+  readonly size: number;
+  readonly madeAt: Date;
+  readonly ranAt: Date | null;
   readonly deletedAt: Date | null;
 }
 
 /** Profiles of a game, those in the bin too (`deletedAt`). */
 export const listProfiles = (db: Sql, gameId: string) =>
   db.query<ProfileSummary>(
-    `select p.id, p.name, p.purpose, p.deleted_at as "deletedAt",
-       (select count(*) from profile_entry e where e.profile_id = p.id and e.list = 'mods' and e.is_on)::integer as "modsOn"
-     from profile p where p.game_id = $1 order by p.made_at, p.id`,
+    `select p.id, p.name, p.purpose, p.hue, p.note, p.deleted_at as "deletedAt", p.made_at as "madeAt",
+       p.ran_at as "ranAt", coalesce(e.on_count, 0)::integer as "modsOn", coalesce(e.total, 0)::integer as mods,
+       coalesce(e.size, 0)::bigint as size
+     from profile p left join lateral (
+       select count(*) filter (where e.is_on) as on_count, count(*) as total,
+         sum(m.size) filter (where e.is_on) as size
+       from profile_entry e left join (
+         select id, max(size) as size from shelf_mod where game_id = $1 and problem is null group by id
+       ) m on m.id = e.id
+       where e.profile_id = p.id and e.list = 'mods'
+     ) e on true
+     where p.game_id = $1 order by p.made_at, p.id`,
     [gameId],
   );
 
@@ -49,13 +66,15 @@ export interface KnownOrders {
 
 /** The whole profile; null where there is none of this id, or it is in the bin. */
 export async function findProfile(db: Sql, id: string, known?: KnownOrders): Promise<Profile | null> {
-  const [head] = await db.query<Omit<Profile, "state"> & { expansions: string[]; broaderFirst: boolean }>(
-    `select id, game_id as "game", name, purpose, version, expansions, broader_first as "broaderFirst"
+  const [head] = await db.query<Head>(
+    `select id, game_id as "game", name, purpose, hue, note, version, expansions,
+       broader_first as "broaderFirst", base_off as "baseOff", launch
      from profile where id = $1 and deleted_at is null order by id`,
     [id],
   );
   if (!head) return null;
-  const { expansions, broaderFirst, ...facts } = head;
+  const { expansions, broaderFirst, baseOff, launch, ...row } = head;
+  const facts = withoutNulls<Omit<Profile, "state">>("hue", "note")(row);
   const { mods, plugins } = known?.version === head.version ? known : await readOrders(db, id);
   const rules = await readRules(db, head.game, id);
   const breadth = broaderFirst ? {} : { broaderFirst: false as const };
@@ -63,7 +82,25 @@ export async function findProfile(db: Sql, id: string, known?: KnownOrders): Pro
   const goesBy = books.length > 0 ? { books } : {};
   const notes = await readNotes(db, id);
   const noted = notes.length > 0 ? { notes } : {};
-  return { ...facts, state: { mods, plugins, rules, expansions, ...breadth, ...goesBy, ...noted } };
+  const choices = await readChoices(db, id);
+  const chosen = choices.length > 0 ? { choices } : {};
+  const settings = {
+    ...(baseOff.length > 0 ? { baseOff } : {}),
+    ...(Object.keys(launch).length > 0 ? { launch } : {}),
+  };
+  const state = { mods, plugins, rules, expansions, ...breadth, ...goesBy, ...noted, ...chosen, ...settings };
+  return { ...facts, state };
+}
+
+type Head = Omit<Profile, "state"> &
+  Required<Pick<ProfileState, "expansions" | "baseOff" | "launch">> & { broaderFirst: boolean };
+
+async function readChoices(db: Sql, id: string): Promise<Choice[]> {
+  const rows = await db.query<object>(
+    "select mod, options, components, reasons from profile_choice where profile_id = $1 order by mod",
+    [id],
+  );
+  return rows.map(withoutNulls<Choice>("reasons"));
 }
 
 async function readOrders(db: Sql, id: string): Promise<Omit<KnownOrders, "version">> {
@@ -119,11 +156,21 @@ const withoutNulls =
       Object.entries(row).filter(([key, value]) => value !== null || !optional.includes(key as never)),
     ) as T;
 
-export const insertProfile = (db: Sql, { id, game, name, purpose, version, state }: Profile) =>
+export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, version, state }: Profile) =>
   db.query(
-    `insert into profile (id, game_id, name, purpose, version, expansions, broader_first)
-     values ($1, $2, $3, $4, $5, $6, $7)`,
-    [id, game, name, purpose, version, state.expansions, state.broaderFirst !== false],
+    `insert into profile (id, game_id, name, purpose, hue, note, version, expansions, broader_first)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [
+      id,
+      game,
+      name,
+      purpose,
+      hue ?? null,
+      note ?? null,
+      version,
+      state.expansions,
+      state.broaderFirst !== false,
+    ],
   );
 
 /** Stores what an edit changed: the new version, and of the state what is another object than before. */
@@ -134,12 +181,18 @@ export async function saveState(
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
-  await db.query("update profile set version = $2, expansions = $3, broader_first = $4 where id = $1", [
-    id,
-    version,
-    state.expansions,
-    state.broaderFirst !== false,
-  ]);
+  await db.query(
+    `update profile set version = $2, expansions = $3, broader_first = $4, base_off = $5, launch = $6
+     where id = $1`,
+    [
+      id,
+      version,
+      state.expansions,
+      state.broaderFirst !== false,
+      state.baseOff ?? [],
+      JSON.stringify(state.launch ?? {}),
+    ],
+  );
   for (const list of ["mods", "plugins"] as const) {
     if (state[list].sections !== before?.[list].sections)
       await saveSections(db, id, list, state[list].sections);
@@ -149,6 +202,17 @@ export async function saveState(
   if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
   if (state.books !== before?.books) await saveBooks(db, id, state.books ?? []);
   if (state.notes !== before?.notes) await saveNotes(db, id, state.notes ?? []);
+  if (state.choices !== before?.choices) await saveChoices(db, id, state.choices ?? []);
+}
+
+async function saveChoices(db: Sql, id: string, choices: readonly Choice[]): Promise<void> {
+  await db.query("delete from profile_choice where profile_id = $1", [id]);
+  await db.query(
+    `insert into profile_choice (profile_id, mod, options, components, reasons)
+     select $1, c.mod, c.options, c.components, c.reasons
+     from jsonb_to_recordset($2::jsonb) as c (mod text, options jsonb, components text[], reasons jsonb)`,
+    [id, JSON.stringify(choices)],
+  );
 }
 
 async function saveSections(
@@ -231,8 +295,30 @@ async function saveRulesOf(
   );
 }
 
-export const renameProfile = (db: Sql, id: string, name: string, purpose: ProfilePurpose) =>
-  db.query("update profile set name = $2, purpose = $3 where id = $1", [id, name, purpose]);
+export const saveFacts = (db: Sql, id: string, { name, purpose, hue, note }: ProfileFacts) =>
+  db.query("update profile set name = $2, purpose = $3, hue = $4, note = $5 where id = $1", [
+    id,
+    name,
+    purpose,
+    hue ?? null,
+    note || null,
+  ]);
+
+/** Remembers that the game ran with the present state, so that one can see what has changed since. */
+export const saveRun = (db: Sql, id: string, state: ProfileState) =>
+  db.query("update profile set ran_at = now(), ran_state = $2 where id = $1", [id, JSON.stringify(state)]);
+
+/** The state that the game last ran with; null if it never did. */
+export async function findRun(db: Sql, id: string): Promise<{ at: Date; state: ProfileState } | null> {
+  const rows = await db.query<{ at: Date; state: ProfileState }>(
+    "select ran_at as at, ran_state as state from profile where id = $1 and ran_at is not null order by id",
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+export const setName = (db: Sql, id: string, name: string) =>
+  db.query("update profile set name = $2 where id = $1", [id, name]);
 
 /** Into the bin, or out of it again. */
 export const setDeleted = (db: Sql, id: string, deleted: boolean) =>

@@ -4,14 +4,15 @@ import type { Sql } from "./sql";
 export const listShelf = (db: Sql, gameId: string) =>
   db.query<ShelfMod>(
     `select path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
-       archive_sha256 as "archiveSha256", manifest, plugins, problem
+       archive_sha256 as "archiveSha256", manifest, plugins, problem, updated,
+       to_char(added at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as added
      from shelf_mod where game_id = $1 order by path`,
     [gameId],
   );
 
 /** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
 export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const lean = mods.map(({ fileNames: _, ...mod }) => ({
+  const lean = mods.map(({ fileNames: _names, added: _added, ...mod }) => ({
     ...mod,
     plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
   }));
@@ -23,17 +24,18 @@ export async function saveShelfMods(db: Sql, gameId: string, mods: readonly Shel
 const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
   db.query(
     `insert into shelf_mod (game_id, path, kind, size, stamp, id, name, version, author, summary, tags, files,
-       content, archive_sha256, manifest, plugins, problem)
+       content, archive_sha256, manifest, plugins, problem, updated)
      select $1, m.path, m.kind, m.size, m.stamp, m.id, m.name, m.version, m.author, m.summary, m.tags, m.files,
-       m.content, m."archiveSha256", m.manifest, m.plugins, m.problem
+       m.content, m."archiveSha256", m.manifest, m.plugins, m.problem, m.updated
      from jsonb_to_recordset($2::jsonb) as m (path text, kind text, size bigint, stamp text, id text, name text,
        version text, author text, summary text, tags text[], files integer, content text, "archiveSha256" text,
-       manifest jsonb, plugins jsonb, problem jsonb)
+       manifest jsonb, plugins jsonb, problem jsonb, updated text)
      on conflict (game_id, path) do update set kind = excluded.kind, size = excluded.size,
        stamp = excluded.stamp, id = excluded.id, name = excluded.name, version = excluded.version,
        author = excluded.author, summary = excluded.summary, tags = excluded.tags, files = excluded.files,
        content = excluded.content, archive_sha256 = excluded.archive_sha256, manifest = excluded.manifest,
-       plugins = excluded.plugins, problem = excluded.problem`,
+       plugins = excluded.plugins, problem = excluded.problem,
+       updated = excluded.updated`,
     [gameId, JSON.stringify(mods)],
   );
 

@@ -11,7 +11,7 @@ import { Section } from "@/core/model/game";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
 import { applySteps } from "@/core/profile/steps";
-import { chooseGame, chooseProfile, findCurrentGame, saveGame } from "./games";
+import { chooseGame, chooseProfile, findCurrentGame, listGames, saveGame } from "./games";
 import { findNext, readHistory, record, setUndone } from "./journal";
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
 import { migrate } from "./migrate";
@@ -21,6 +21,7 @@ import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-
 import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
 import type { Database, Sql } from "./sql";
 
+const folders = { game: "/game", order: "/game", shelves: ["/shelf"] };
 const migrations = join(process.cwd(), "src/store/migrations");
 class Rollback extends Error {}
 
@@ -28,7 +29,7 @@ let db: Database;
 beforeAll(async () => {
   db = await openHere("memory://");
   await migrate(db, migrations);
-  await saveGame(db, { id: "pond", definition: testGame, gameFolder: "/game", shelfFolder: "/shelf" });
+  await saveGame(db, { id: "pond", definition: testGame, folders });
   await chooseGame(db, "pond");
 }, 60_000);
 afterAll(() => db.close());
@@ -104,6 +105,17 @@ test("notes, rules of mods and what sections demand are read back as they were s
       },
       rules: [{ ...rules[0]!, list: "mods" as const }],
       notes: [{ list: "mods" as const, item: "a", text: "why\nhere", author: "", at: "2026-11-02" }],
+      choices: [
+        {
+          mod: "a",
+          options: { hud: ["wide"] } as Record<string, string[]>,
+          components: ["oars"],
+          reasons: { oars: "looks right" },
+        },
+        { mod: "b", options: {} as Record<string, string[]>, components: [] },
+      ],
+      baseOff: ["lamps"],
+      launch: { windowed: true, world: "one.wld", speed: 2 },
     };
     await saveState(tx, profile.id, 2, state, profile.state);
     expect((await findProfile(tx, profile.id))!.state).toEqual(state);
@@ -122,7 +134,10 @@ test("a profile of the first schema, its history and its restore points come int
   const own = await openHere("memory://");
   try {
     await migrate(own, folder);
-    await saveGame(own, { id: "pond", definition: testGame, gameFolder: "/game", shelfFolder: "/shelf" });
+    await own.query(
+      "insert into game (id, definition, game_folder, shelf_folder) values ('pond', $1, '/game', '/shelf')",
+      [JSON.stringify(testGame)],
+    );
     const old = { id: "a", on: true, section: null };
     const { plugins } = profile.state;
     await own.query(
@@ -156,6 +171,7 @@ test("a profile of the first schema, its history and its restore points come int
       JSON.stringify(then),
     ]);
     await migrate(own, migrations);
+    expect((await listGames(own))[0]!.folders).toEqual(folders);
     const now = (await findProfile(own, "p"))!;
     expect(now.state.mods).toEqual({
       sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
@@ -206,7 +222,8 @@ test("the shelf is read back as it was stored, changed mods replace, gone ones g
       },
     ];
     await saveShelfMods(tx, "pond", [{ ...mods[0]!, fileNames: ["a.plank", "textures/x.dat"] }, mods[1]!]);
-    expect(await listShelf(tx, "pond")).toEqual(mods);
+    expect((await listShelf(tx, "pond")).map(({ added: _, ...mod }) => mod)).toEqual(mods);
+    expect((await listShelf(tx, "pond"))[0]!.added).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/);
     expect(await listFiles(tx, "pond")).toEqual([
       { path: mods[0]!.path, files: ["a.plank", "textures/x.dat"] },
       { path: mods[1]!.path, files: [] },

@@ -10,7 +10,7 @@ import type { WorkspaceView } from "@/server/views/workspace";
 import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
 import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
-import { formatSize } from "./shelf/format-size";
+import { formatSize } from "./kit/format-size";
 import { shelfRows } from "./shelf/shelf-rows";
 import { ProfileEditor, type EditorServer } from "./workspace/editor";
 
@@ -138,8 +138,11 @@ async function until(holds: () => boolean): Promise<void> {
 describe("the editor", () => {
   const view = (): WorkspaceView => ({
     game: testGame,
-    gameFolder: "/g",
-    shelfFolder: "/s",
+    folders: { game: "/g", order: "/g", shelves: ["/s"] },
+    ownDefinition: false,
+    sinceRun: null,
+    preferences: {},
+    startFiles: {},
     games: [],
     otherGames: [],
     usage: [],

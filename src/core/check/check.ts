@@ -6,8 +6,22 @@ import type { Ties } from "../profile/ties";
 /** What the game would read now; null where the file is not there. */
 export interface OnDisk {
   readonly order: readonly string[] | null;
-  /** Paths of the mods that the game opens, in order. */
-  readonly holds: readonly string[] | null;
+  /** The mods that the game opens, in order, each with what of its package is taken. */
+  readonly holds: readonly Held[] | null;
+  /** What it is told at its start; absent where it is told nothing. */
+  readonly start?: StartFacts;
+}
+
+export interface Held {
+  readonly path: string;
+  readonly options: Readonly<Record<string, readonly string[]>>;
+  readonly components: readonly string[];
+}
+
+export interface StartFacts {
+  readonly expansions: readonly string[];
+  readonly baseOff: readonly string[];
+  readonly launch: Readonly<Record<string, string | number | boolean>>;
 }
 
 export interface CheckInput {

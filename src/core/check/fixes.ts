@@ -2,8 +2,8 @@ import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
 import { label } from "../profile/steps";
-import { switchOnSteps } from "../profile/edits";
-import type { SeatedPlugin } from "../profile/roster";
+import { switchItems, switchOnSteps } from "../profile/edits";
+import type { Roster, SeatedPlugin } from "../profile/roster";
 
 export function switchOn(plugin: SeatedPlugin): Fix {
   const edit = { label: label("switch-on", { item: plugin.id, count: 1 }), steps: switchOnSteps(plugin) };
@@ -14,6 +14,13 @@ export function switchOff(id: string): Fix {
   const steps: Step[] = [{ kind: "switch", list: "plugins", ids: [id], on: false }];
   const edit = { label: label("switch-off", { item: id, count: 1 }), steps };
   return { id: "switch-off", data: { item: id }, does: { edit } };
+}
+
+/** Switches a mod of the profile off. */
+export function leaveMod(roster: Roster, id: string): Fix | null {
+  const item = roster.modOf.get(id);
+  const edit = item ? switchItems(roster, [item], false) : null;
+  return edit && { id: "switch-off", data: { item: id }, does: { edit } };
 }
 
 export const proposeOrder = (list: ListName): Fix => ({

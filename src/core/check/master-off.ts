@@ -1,5 +1,9 @@
 import { plugin as subject, type Check } from "./check";
+import type { SeatedPlugin } from "../profile/roster";
 import { switchOff, switchOn } from "./fixes";
+
+const whyOff = ({ mod, entry, partOff }: SeatedPlugin): "gone" | "off" | "mod-off" | "part-off" =>
+  !mod ? "gone" : !entry.on ? "off" : mod.loads && partOff ? "part-off" : "mod-off";
 
 /** A plugin that loads has a master in the profile that does not: it is off, or its mod is, or it is not on the shelf. */
 export const masterOff: Check = ({ roster }) =>
@@ -8,14 +12,14 @@ export const masterOff: Check = ({ roster }) =>
     return plugin.masters.flatMap(({ id }) => {
       const master = id === null ? undefined : roster.pluginOf.get(id);
       if (!master || master.loads) return [];
-      const why = !master.mod ? "gone" : master.entry.on ? "mod-off" : "off";
+      const why = whyOff(master);
       return {
         check: "master-off",
         id: `master-${why}`,
         data: { item: plugin.id, master: master.id, mod: master.mod?.mod?.name ?? "" },
         level: "blocker" as const,
         subjects: [subject(plugin.id), subject(master.id)],
-        fixes: [...(master.mod ? [switchOn(master)] : []), switchOff(plugin.id)],
+        fixes: [...(master.mod && why !== "part-off" ? [switchOn(master)] : []), switchOff(plugin.id)],
       };
     });
   });

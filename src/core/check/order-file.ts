@@ -2,7 +2,7 @@ import { longestIncreasing } from "../graph/longest-increasing";
 import { mainList } from "../model/game";
 import type { Roster } from "../profile/roster";
 import { foldName } from "../profile/fold";
-import type { Check, OnDisk } from "./check";
+import type { Check, Held, OnDisk, StartFacts } from "./check";
 import { writeOrder } from "./fixes";
 
 /** The names that the game's order file should hold: what loads, less what is built in and what is not on the shelf. */
@@ -11,16 +11,50 @@ export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
     ? mods.filter((mod) => mod.loads && mod.mod).map((mod) => mod.id)
     : lists.plugins.items.filter((plugin) => plugin.loads && !plugin.fixed).map((plugin) => plugin.id);
 
-/** Paths on the shelf of the mods that are on, in order. */
-export const holdsToWrite = (roster: Roster): string[] =>
-  roster.mods.filter((mod) => mod.loads && mod.mod).map((mod) => mod.mod!.path);
+/** The mods that are on, in order, as the game is to open them. */
+export const holdsToWrite = ({ mods }: Roster): Held[] =>
+  mods
+    .filter((each) => each.loads && each.mod)
+    .map(({ mod, choice }) => ({
+      path: mod!.path,
+      options: choice.options,
+      components: choice.components,
+    }));
+
+/** What the game is told at its start beside the mods; equal objects say the same. */
+export const startToWrite = ({ profile: { state } }: Roster): StartFacts => ({
+  expansions: state.expansions,
+  baseOff: state.baseOff ?? [],
+  launch: state.launch ?? {},
+});
+
+/** Key order and the order of chosen parts do not count. */
+const sameHeld = (a: Held, b: Held): boolean => a.path === b.path && heldKey(a) === heldKey(b);
+
+const heldKey = ({ options, components }: Held): string =>
+  JSON.stringify([
+    Object.entries(options)
+      .map(([id, parts]) => [id, [...parts].sort()] as const)
+      .sort(([a], [b]) => (a < b ? -1 : 1)),
+    [...components].sort(),
+  ]);
+
+const sameStart = (a: StartFacts, b: StartFacts): boolean => {
+  const key = ({ expansions, baseOff, launch }: StartFacts) =>
+    JSON.stringify([
+      [...expansions].sort(),
+      [...baseOff].sort(),
+      Object.entries(launch).sort(([x], [y]) => (x < y ? -1 : 1)),
+    ]);
+  return key(a) === key(b);
+};
 
 export interface OrderFileGap {
   readonly written: boolean;
   readonly moves: number;
   readonly added: number;
   readonly removed: number;
-  /** The plugins agree, but the game would open other mods, or in another order. */
+  /** The plugins agree, but the game would open other mods, or in another order, or start otherwise. */
   readonly modsDiffer: boolean;
 }
 
@@ -32,7 +66,8 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
   const modsDiffer =
     onDisk.holds === null ||
     holds.length !== onDisk.holds.length ||
-    holds.some((path, at) => path !== onDisk.holds![at]);
+    holds.some((held, at) => !sameHeld(held, onDisk.holds![at]!)) ||
+    (onDisk.start !== undefined && !sameStart(startToWrite(roster), onDisk.start));
   const present = (onDisk.order ?? []).map(fold);
   const placeOf = new Map(present.map((name, at) => [name, at]));
   const shared = wanted.map((name) => placeOf.get(fold(name))).filter((place) => place !== undefined);

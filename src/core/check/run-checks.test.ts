@@ -207,7 +207,9 @@ test("the gap of the order file counts moves, what is to add and to take out, an
   expect(gap(["a.plank", "b.plank", "c.plank", "d.plank"])).toBeNull();
   expect(gap(["A.PLANK", "b.plank", "c.plank", "d.plank"])).toBeNull();
   expect(gap(["d.plank", "a.plank", "b.plank", "x.plank"])).toMatchObject({ moves: 1, added: 1, removed: 1 });
-  expect(gap(["a.plank", "b.plank", "c.plank", "d.plank"], ["other.zip"])).toMatchObject({
+  expect(
+    gap(["a.plank", "b.plank", "c.plank", "d.plank"], [{ path: "other.zip", options: {}, components: [] }]),
+  ).toMatchObject({
     moves: 0,
     modsDiffer: true,
   });

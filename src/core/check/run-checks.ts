@@ -10,6 +10,8 @@ import { missingMaster } from "./missing-master";
 import { notOnShelf } from "./not-on-shelf";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
+import { partRefused, questionOpen } from "./parts-taken";
+import { expansionOff, modsClash, otherGameVersion, requiredOff } from "./requirements";
 import { ruleBroken } from "./rule-broken";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
@@ -24,6 +26,12 @@ const checks: readonly Check[] = [
   closedSectionEntered,
   advised,
   ordersDisagreeCheck,
+  requiredOff,
+  modsClash,
+  expansionOff,
+  partRefused,
+  questionOpen,
+  otherGameVersion,
   notOnShelf,
   unsoundArchive,
   orderFileDiffers,

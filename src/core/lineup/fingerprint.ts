@@ -51,21 +51,21 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
   return {
     game: { id: game.id, version: game.version },
     expansions: profile.state.expansions,
-    baseOff: [],
+    baseOff: profile.state.baseOff ?? [],
     mods: roster.mods
       .filter((each) => each.loads && each.mod?.content)
-      .map(({ id, mod }) => ({
+      .map(({ id, mod, choice }) => ({
         id,
         version: mod!.version,
         content: mod!.content!,
-        options: {},
-        components: [],
+        options: choice.options,
+        components: choice.components,
         hidden: [],
       })),
     plugins: roster.plugins
       .filter((plugin) => plugin.loads && plugin.file)
       .map((plugin) => ({ name: plugin.id, sha256: plugin.file!.sha256 })),
-    launch: {},
+    launch: profile.state.launch ?? {},
   };
 }
 

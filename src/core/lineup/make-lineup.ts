@@ -31,15 +31,15 @@ export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
       mod: mod?.id ?? null,
     })),
     rules: [...profile.state.rules],
-    launch: {},
+    launch: { ...profile.state.launch },
     expansions: [...profile.state.expansions],
-    baseOff: [],
+    baseOff: [...(profile.state.baseOff ?? [])],
     followUps: [],
     fingerprint: fingerprintOf(factsOfRoster(roster)),
   };
 }
 
-function lineupMod({ id, entry, loads, mod }: SeatedMod, note: Note | undefined): LineupMod {
+function lineupMod({ id, entry, loads, mod, choice }: SeatedMod, note: Note | undefined): LineupMod {
   return {
     id,
     name: mod!.name,
@@ -51,8 +51,8 @@ function lineupMod({ id, entry, loads, mod }: SeatedMod, note: Note | undefined)
     on: loads,
     section: entry.section,
     ...(entry.home === undefined ? {} : { home: entry.home }),
-    options: {},
-    components: [],
+    options: choice.options,
+    components: choice.components,
     hidden: [],
     note: note?.text ?? "",
   };

@@ -1,10 +1,11 @@
 import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
-import type { Entry, Note, Order, ProfileState } from "../model/profile";
+import type { Choice, Entry, Note, Order, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "../profile/fold";
 import { addAbsentPlugins } from "../profile/arrivals";
 import { sectionsOf } from "../profile/laws";
+import { hasParts } from "../profile/parts";
 import { newestById, type Stock } from "../profile/roster";
 
 export interface MatchedMod {
@@ -70,10 +71,29 @@ export function stateFromLineup(game: GameDefinition, lineup: Lineup, stock: Sto
     plugins: { sections: lineup.sections.filter((each) => each.rank !== MODS_RANK), entries: listed },
     rules: lineup.rules,
     expansions,
+    ...choicesOfLineup(matched),
+    ...(lineup.baseOff.length > 0 ? { baseOff: lineup.baseOff } : {}),
+    ...(Object.keys(lineup.launch).length > 0 ? { launch: lineup.launch } : {}),
     ...notesOfLineup(lineup, matched),
   };
   const here = matched.map((each) => each.here).filter((mod) => mod !== null);
   return addAbsentPlugins(game, dropOtherExpansions(game, state), here);
+}
+
+/** Only of packages that have parts, here or in the lineup. */
+function choicesOfLineup(matched: readonly MatchedMod[]): Pick<ProfileState, "choices"> {
+  const choices = matched
+    .filter(
+      ({ wanted, here }) =>
+        hasParts(here?.manifest ?? null) || wanted.components.length + Object.keys(wanted.options).length > 0,
+    )
+    .map((each): Choice => ({
+      mod: idHere(each),
+      options: each.wanted.options,
+      components: each.wanted.components,
+    }))
+    .sort((a, b) => (a.mod < b.mod ? -1 : 1));
+  return choices.length > 0 ? { choices } : {};
 }
 
 const idHere = ({ here, wanted }: MatchedMod): string => here?.id ?? wanted.id;

@@ -23,6 +23,7 @@ export const findingTitle: Record<string, string> = {
   "missing-expansion": "Expansion missing",
   "master-off": "Master off",
   "master-mod-off": "Master’s mod off",
+  "master-part-off": "Master’s part not taken",
   "master-gone": "Master not on the shelf",
   "master-late": "Master loads later",
   "master-cycle": "Masters in a circle",
@@ -37,6 +38,15 @@ export const findingTitle: Record<string, string> = {
   "advice-outdated": "Outdated",
   "advice-leftover": "Leftover changes",
   "advice-requires": "Needs another one",
+  "required-off": "Needed mod off",
+  "required-missing": "Needed mod missing",
+  "required-version": "Needed mod of another version",
+  "mods-clash": "Two mods clash",
+  "expansion-off": "Expansion off",
+  "expansion-not-owned": "Expansion not owned",
+  "part-refused": "Part that cannot work",
+  "question-open": "Question not answered",
+  "other-game-version": "Made for another version",
   "not-on-shelf": "Not on the shelf",
   "order-file-differs": "The game reads an older order",
   "order-file-absent": "No order written yet",
@@ -50,6 +60,8 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "master-off": (d) => sentence`${item(d.item)} needs ${item(d.master)}, which is switched off.`,
   "master-mod-off": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, whose mod ${String(d.mod)} is switched off.`,
+  "master-part-off": (d) =>
+    sentence`${item(d.item)} needs ${item(d.master)}, a part of ${String(d.mod)} that is not taken. Choose the parts of that mod.`,
   "master-gone": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, which is listed here but not on the shelf.`,
   "master-late": (d) =>
@@ -72,6 +84,22 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
     sentence`${item(d.item)} holds ${plural(d.count, "change")} left over from its making${told(d)}`,
   "advice-requires": (d) =>
     sentence`${item(d.item)} needs ${item(d.other)}, though it is no master of it${told(d)}`,
+  "required-off": (d) => sentence`${item(d.item)} needs ${String(d.other)}, which is not on in this profile.`,
+  "required-missing": (d) => sentence`${item(d.item)} needs ${String(d.other)}, which is not on the shelf.`,
+  "required-version": (d) =>
+    sentence`${item(d.item)} needs ${String(d.other)} ${String(d.versions)}; here it is ${String(d.here)}.`,
+  "mods-clash": (d) =>
+    sentence`${item(d.item)} cannot stand beside ${item(d.other)}${d.reason ? `: ${String(d.reason)}` : ""}.`,
+  "expansion-off": (d) =>
+    sentence`${item(d.item)} needs the expansion ${String(d.expansion)}, which is off in this profile.`,
+  "expansion-not-owned": (d) =>
+    sentence`${item(d.item)} needs the expansion ${String(d.expansion)}, which is not owned here.`,
+  "part-refused": (d) =>
+    sentence`${item(d.item)}: the part ${String(d.part)} is taken, but ${String(d.why)}.`,
+  "question-open": (d) =>
+    sentence`${item(d.item)} asks ${plural(d.count, "question")} that ${Number(d.count) === 1 ? "is" : "are"} not answered: ${String(d.first)}${Number(d.count) > 1 ? " and more" : ""}.`,
+  "other-game-version": (d) =>
+    sentence`${item(d.item)} was made for the game ${String(d.versions)}; this one is ${String(d.game)}.`,
   "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
   "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,
   "order-file-absent": (d) =>
@@ -80,6 +108,8 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
 
 export const fixText: Record<string, (data: Data) => Sentence> = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
+  "switch-on-mod": (d) => sentence`Switch on ${String(d.name)}`,
+  "leave-part": (d) => sentence`Leave ${String(d.part)}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
   propose: () => ["Propose an order"],
   "align-mods": () => ["Align the mods with the plugins"],

@@ -34,6 +34,13 @@ const words: Record<EditLabel["id"], Words> = {
   "drop-book": (d) => `do without the rulebook ${d.name}`,
   "write-note": (d, item) => `write a note on ${item}`,
   "drop-note": (d, item) => `take away the note on ${item}`,
+  choose: (d, item) => `choose the parts of ${item}`,
+  "expansion-on": (d) => `switch on ${d.name}`,
+  "expansion-off": (d) => `switch off ${d.name}`,
+  "base-on": (d) => `switch on ${d.name}`,
+  "base-off": (d) => `switch off ${d.name}`,
+  launch: (d) => `set ${d.name}`,
+  "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 

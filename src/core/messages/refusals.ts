@@ -52,6 +52,10 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "folder-not-writable": (d) => sentence`Seating may not write in ${String(d.path)}. Check who may.`,
   "folder-no-game": (d) =>
     sentence`${String(d.path)} does not hold ${String(d.game)}: ${String(d.file)} is not there. Choose the folder in which the game lies.`,
+  "game-id-taken": (d) =>
+    sentence`There is a game with the id “${String(d.id)}” already. Give the definition another one.`,
+  "game-id-stays": (d) =>
+    sentence`The id of this game is “${String(d.id)}” and stays: its profiles are kept under it.`,
   "cannot-write": (d) =>
     sentence`${String(d.path)} could not be written: ${String(d.detail)}. Nothing was changed.`,
   "too-large": (d) =>
@@ -74,6 +78,9 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "import-gone": () => ["This import is not there any more. Choose the file again."],
   "in-progress": (d) => sentence`${String(d.what)} is under way already.`,
   cancelled: (d) => sentence`${String(d.what)} was cancelled. What had been known before stays.`,
+  "cancelled-reading": () => [
+    "Reading the shelf was cancelled. What was read is kept; the next reading goes on from there.",
+  ],
   "trial-failed": (d) => sentence`The stand-in game could not be started (code ${String(d.code)}).`,
   unreachable: (d) =>
     sentence`The server of Seating does not answer (${String(d.detail)}). Start it again; what it had confirmed is stored.`,

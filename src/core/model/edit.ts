@@ -1,14 +1,15 @@
 import { z } from "zod";
 import { Section } from "./game";
 import { ProfileBook } from "./rulebook";
-import { Entry, ListName, Note, ProfileState, Rule } from "./profile";
+import { Choice, Entry, LaunchValues, ListName, Note, ProfileState, Rule } from "./profile";
 
 /**
  * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
  * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
  * present items, and with `sections` of those too; `keep-rule` puts a rule, new or
  * changed, before another (null: at the end); `books` says by which rulebooks
- * the profile goes; `note` writes what stands beside an item, or takes it away; `replace` goes to another state altogether, but for rules that are shared.
+ * the profile goes; `note` writes what stands beside an item, or takes it away; `choose` says what of a package is taken (null: as
+ * its author proposes); `settings` which expansions are on, what of the game is off, how it is launched; `replace` goes to another state altogether, but for rules that are shared.
  */
 export const Step = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -30,6 +31,13 @@ export const Step = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("broader-first"), on: z.boolean() }),
   z.strictObject({ kind: z.literal("books"), books: z.array(ProfileBook) }),
   z.strictObject({ kind: z.literal("note"), list: ListName, item: z.string(), note: Note.nullable() }),
+  z.strictObject({ kind: z.literal("choose"), mod: z.string(), choice: Choice.nullable() }),
+  z.strictObject({
+    kind: z.literal("settings"),
+    expansions: z.array(z.string()).optional(),
+    baseOff: z.array(z.string()).optional(),
+    launch: LaunchValues.optional(),
+  }),
   z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
 ]);
 export type Step = z.infer<typeof Step>;
@@ -59,6 +67,13 @@ export const EditLabel = z.strictObject({
     "drop-book",
     "write-note",
     "drop-note",
+    "choose",
+    "expansion-on",
+    "expansion-off",
+    "base-on",
+    "base-off",
+    "launch",
+    "take-over",
   ]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });

@@ -54,11 +54,46 @@ export const Section = z.strictObject({
 });
 export type Section = z.infer<typeof Section>;
 
+/** A part of the game itself that a profile can do without. */
+export const BaseItem = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  note: z.string().max(500).optional(),
+});
+export type BaseItem = z.infer<typeof BaseItem>;
+
+const setting = {
+  id: z.string().regex(/^[a-z0-9-]{1,60}$/),
+  label: z.string().min(1).max(120),
+  guidance: z.string().max(500).optional(),
+};
+
+/** What a profile says to the game at its start. `file`: the name of one of the files in a folder of the game's, or none. */
+export const LaunchSetting = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("switch"), ...setting, standard: z.boolean() }),
+  z.strictObject({
+    kind: z.literal("number"),
+    ...setting,
+    standard: z.number(),
+    least: z.number(),
+    most: z.number(),
+  }),
+  z.strictObject({ kind: z.literal("text"), ...setting, standard: z.string().max(500) }),
+  z.strictObject({
+    kind: z.literal("choice"),
+    ...setting,
+    standard: z.string(),
+    choices: z.array(z.string()).min(1),
+  }),
+  z.strictObject({ kind: z.literal("file"), ...setting, folder: z.string(), standard: z.literal("") }),
+]);
+export type LaunchSetting = z.infer<typeof LaunchSetting>;
+
 /**
- * How an order file says its names: one a line, one a line behind a task-list mark, `name=1`, or a JSON array of names. All but
- * `lines` and `json` also say what is off.
+ * How an order file says its names: one a line, one a line behind a task-list mark, `name=1`, a JSON array of names, or XML
+ * elements in order. Only `marked` and `keyed` also say what is off.
  */
-export const OrderDialect = z.enum(["lines", "marked", "keyed", "json"]);
+export const OrderDialect = z.enum(["lines", "marked", "keyed", "json", "xml"]);
 export type OrderDialect = z.infer<typeof OrderDialect>;
 
 /** The order that a game is chiefly arranged in. */
@@ -84,9 +119,21 @@ export const GameDefinition = z.strictObject({
   baseFolder: z.string(),
   builtIn: z.array(z.string()),
   expansions: z.array(Expansion),
+  baseItems: z.array(BaseItem).optional(),
+  launchSettings: z.array(LaunchSetting).optional(),
   /** It holds the plugins that load, less what is built in; of a game without plugins the mods, by their ids. */
   orderFile: z.strictObject({ path: z.string(), dialect: OrderDialect }),
   holdsFile: z.string(),
   sections: z.array(Section).min(1),
 });
 export type GameDefinition = z.infer<typeof GameDefinition>;
+
+/** Absolute paths that the user named; the server touches nothing outside of them and its own. */
+export interface GameFolders {
+  /** In which the game itself lies. */
+  readonly game: string;
+  /** Below which the order file is written. */
+  readonly order: string;
+  /** At least one; archives are taken in, and leave for the bin, in the first. */
+  readonly shelves: readonly string[];
+}

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { Section } from "./game";
-import { Rule } from "./profile";
+import { LaunchValues, Rule } from "./profile";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -60,7 +60,7 @@ export const Lineup = z.strictObject({
   mods: z.array(LineupMod),
   plugins: z.array(LineupPlugin),
   rules: z.array(Rule),
-  launch: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
+  launch: LaunchValues,
   expansions: z.array(z.string()),
   baseOff: z.array(z.string()),
   followUps: z.array(z.string()),

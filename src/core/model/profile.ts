@@ -36,6 +36,19 @@ export const Note = z.strictObject({
 });
 export type Note = z.infer<typeof Note>;
 
+/** What of a package a profile takes: the answers to its questions, by their ids, and the components that are on. */
+export const Choice = z.strictObject({
+  mod: z.string().min(1).max(500),
+  options: z.record(z.string(), z.array(z.string())),
+  components: z.array(z.string()),
+  /** Why a part was taken or left, in the curator's words, by the part's key. */
+  reasons: z.record(z.string(), z.string().max(500)).optional(),
+});
+export type Choice = z.infer<typeof Choice>;
+
+export const LaunchValues = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
+export type LaunchValues = z.infer<typeof LaunchValues>;
+
 /** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
   id: z.string().min(1).max(100),
@@ -63,10 +76,18 @@ export const ProfileState = z.strictObject({
   books: z.array(ProfileBook).optional(),
   /** At most one for each item of a list; absent where there are none. */
   notes: z.array(Note).optional(),
+  /** At most one for each mod; what is not said of a mod is as its author proposes. */
+  choices: z.array(Choice).optional(),
+  /** Parts of the game itself that are off, by id. */
+  baseOff: z.array(z.string()).optional(),
+  /** Launch settings that are not as the game has them. */
+  launch: LaunchValues.optional(),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
-export const ProfilePurpose = z.enum(["play", "make", "test"]);
+/** One of the usual purposes, or the curator's own words. */
+export const usualPurposes = ["play", "make", "test"] as const;
+export const ProfilePurpose = z.string().trim().min(1).max(60);
 export type ProfilePurpose = z.infer<typeof ProfilePurpose>;
 
 export const ProfileName = z
@@ -76,11 +97,20 @@ export const ProfileName = z
   .max(80)
   .regex(/^[^\p{Cc}]*$/u);
 
-export const Profile = z.strictObject({
-  id: z.string(),
-  game: z.string(),
+/** What a profile is called and what for; none of it changes how the setup behaves. */
+export const ProfileFacts = z.strictObject({
   name: ProfileName,
   purpose: ProfilePurpose,
+  /** Number of its colour in the palette of the sections. */
+  hue: z.number().int().min(0).max(17).optional(),
+  note: z.string().max(5000).optional(),
+});
+export type ProfileFacts = z.infer<typeof ProfileFacts>;
+
+export const Profile = z.strictObject({
+  ...ProfileFacts.shape,
+  id: z.string(),
+  game: z.string(),
   /** Grows by one with every edit; an edit made against another version is refused as stale. */
   version: z.number().int(),
   state: ProfileState,

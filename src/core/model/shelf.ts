@@ -26,10 +26,46 @@ export const PluginFile = z.strictObject({
   sha256: z.string(),
   header: PluginHeader.nullable(),
   problem: Problem.nullable(),
+  /** The part of its package that brings it; absent where the mod always does. See core/profile/parts.ts. */
+  part: z.string().optional(),
   /** Names of the records that it changes; only on what has just been read, for the store keeps them apart. */
   recordNames: z.array(z.string()).optional(),
 });
 export type PluginFile = z.infer<typeof PluginFile>;
+
+/** What has to hold in a profile for a part to be on offer. */
+export const PartCondition = z.looseObject({
+  /** A mod that has to be on, and one that must not be. */
+  mod: z.string().optional(),
+  withoutMod: z.string().optional(),
+  expansion: z.string().optional(),
+});
+export type PartCondition = z.infer<typeof PartCondition>;
+
+/** A part of a package: its files, by folders (ending in a slash) or single paths below the mod's root. */
+export const ModPart = z.looseObject({
+  id: z.string().min(1).max(100),
+  label: z.string().min(1).max(300),
+  paths: z.array(z.string()).max(1000),
+  when: PartCondition.optional(),
+  note: z.string().max(2000).optional(),
+  /** Why one had better not take it. */
+  caution: z.string().max(2000).optional(),
+});
+export type ModPart = z.infer<typeof ModPart>;
+
+/** A question that a package asks: at most one of its parts, or any of them. */
+export const ModOption = z.looseObject({
+  id: z.string().min(1).max(100),
+  label: z.string().min(1).max(300),
+  choose: z.enum(["one", "any"]),
+  parts: z.array(ModPart).min(1).max(500),
+});
+export type ModOption = z.infer<typeof ModOption>;
+
+/** A part that is switched directly; `on` is what its author proposes. */
+export const ModComponent = z.looseObject({ ...ModPart.shape, on: z.boolean().optional() });
+export type ModComponent = z.infer<typeof ModComponent>;
 
 /** `seating-mod/1`, the optional `seating-mod.json` in a mod's root. Unknown fields are kept. */
 export const ModManifest = z.looseObject({
@@ -45,6 +81,8 @@ export const ModManifest = z.looseObject({
   requires: z.array(z.looseObject({ mod: z.string(), versions: z.string().optional() })).optional(),
   clashes: z.array(z.looseObject({ mod: z.string(), reason: z.string().optional() })).optional(),
   expansions: z.array(z.string()).optional(),
+  options: z.array(ModOption).max(200).optional(),
+  components: z.array(ModComponent).max(2000).optional(),
 });
 export type ModManifest = z.infer<typeof ModManifest>;
 
@@ -69,6 +107,9 @@ export const ShelfMod = z.strictObject({
   manifest: ModManifest.nullable(),
   plugins: z.array(PluginFile),
   problem: Problem.nullable(),
+  /** When its file was last changed, and when it was first read, in ISO 8601; the latter only of what the store holds. */
+  updated: z.string().nullable(),
+  added: z.string().optional(),
   /** Paths of its files; only on what has just been read, for the store keeps them apart. */
   fileNames: z.array(z.string()).optional(),
 });

@@ -1,7 +1,9 @@
+import type { Step } from "../model/edit";
 import type { GameDefinition, Section } from "../model/game";
 import type { Entry, ListName, Order, ProfileState } from "../model/profile";
-import type { ShelfMod } from "../model/shelf";
+import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
+import { chosenParts, proposedChoice } from "./parts";
 import { arrivalSection, fixedPlugins, loadRankOf, modRank, sectionsOf } from "./laws";
 
 /** Adds mods that the profile does not hold yet, each at the end of the section that takes its tags. */
@@ -40,13 +42,21 @@ export function addAbsentPlugins(
   for (const id of fixedNames)
     arrive({ id, on: true, section: sectionFor(sections, game.loadRanks[0]!.id, []) });
   for (const mod of mods)
-    for (const file of mod.plugins)
+    for (const file of chosenPlugins(state, mod))
       arrive({
         id: file.name,
         on,
         section: sectionFor(sections, loadRankOf(game, file, fixed).id, mod.tags),
       });
   return withArrivals(state, "plugins", arrivals);
+}
+
+/** Those that the mod always brings, and those of the parts that the profile takes. */
+function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
+  if (mod.plugins.every(({ part }) => part === undefined)) return mod.plugins;
+  const choice = choices?.find((each) => each.mod === mod.id) ?? proposedChoice(mod.id, mod.manifest);
+  const chosen = chosenParts(choice);
+  return mod.plugins.filter(({ part }) => part === undefined || chosen.has(part));
 }
 
 const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): string =>
@@ -60,6 +70,18 @@ function withArrivals(state: ProfileState, list: ListName, arrivals: readonly En
     return [...entries.filter(inSection), ...arrivals.filter(inSection)];
   });
   return { ...state, [list]: { sections, entries: next } };
+}
+
+/** Puts of what `next` holds besides, each before the item that follows it there; the last first. */
+export function arrivalSteps(list: ListName, state: ProfileState, next: ProfileState): Step[] {
+  const known = new Set(state[list].entries.map((entry) => entry.id));
+  const all = next[list].entries;
+  return all
+    .map((entry, at): Step | null =>
+      known.has(entry.id) ? null : { kind: "put", list, entries: [entry], before: all[at + 1]?.id ?? null },
+    )
+    .filter((step) => step !== null)
+    .reverse();
 }
 
 /** A profile without mods: the built-in plugins and the game's sections. */

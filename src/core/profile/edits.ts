@@ -1,7 +1,7 @@
 import type { Edit, Step } from "../model/edit";
-import type { ListName, ProfileState } from "../model/profile";
+import type { ListName } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
-import { addAbsentMods, addAbsentPlugins } from "./arrivals";
+import { addAbsentMods, addAbsentPlugins, arrivalSteps } from "./arrivals";
 import { foldName } from "./fold";
 import type { Roster, SeatedItem, SeatedPlugin } from "./roster";
 import { label } from "./steps";
@@ -59,18 +59,6 @@ function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[]): Step[] 
     ...arrivalSteps("mods", state, addAbsentMods(state, mods, true)),
     ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, true)),
   ];
-}
-
-/** Puts of what `next` holds besides, each before the item that follows it there; the last first. */
-function arrivalSteps(list: ListName, state: ProfileState, next: ProfileState): Step[] {
-  const known = new Set(state[list].entries.map((entry) => entry.id));
-  const all = next[list].entries;
-  return all
-    .map((entry, at): Step | null =>
-      known.has(entry.id) ? null : { kind: "put", list, entries: [entry], before: all[at + 1]?.id ?? null },
-    )
-    .filter((step) => step !== null)
-    .reverse();
 }
 
 /** Takes mods out of the profile together with the plugins that only they supply. */

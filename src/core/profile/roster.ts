@@ -1,11 +1,12 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
-import type { Entry, ListName, Order, Profile } from "../model/profile";
+import type { Choice, Entry, ListName, Order, Profile } from "../model/profile";
 import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
 import { countingOf, fixedPlugins, loadRankOf, modRank } from "./laws";
+import { chosenParts, proposedChoice } from "./parts";
 import { seatsOf } from "./seats";
 
 /** What lies on the disk: the game's own plugins, the owned expansions, and the shelf. */
@@ -39,6 +40,8 @@ export interface SeatedMod extends Seated {
   readonly list: "mods";
   /** Null where the profile lists a mod that is not on the shelf. */
   readonly mod: ShelfMod | null;
+  /** What of its package the profile takes; of a mod without parts nothing is to be chosen. */
+  readonly choice: Choice;
 }
 
 export interface Master {
@@ -53,6 +56,8 @@ export interface SeatedPlugin extends Seated {
   readonly file: PluginFile | null;
   /** The mod that supplies it: of several that are on, the one that loads later. */
   readonly mod: SeatedMod | null;
+  /** The part of that mod which brings it is not chosen: it does not load, though it and its mod are on. */
+  readonly partOff: boolean;
   readonly masters: readonly Master[];
 }
 
@@ -173,23 +178,29 @@ function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): b
 }
 
 function listMods({ state }: Profile, stock: Stock, before: Roster | null): SeatedList<SeatedMod> {
-  if (before && before.profile.state.mods === state.mods) return before.lists.mods;
+  const old = before?.profile.state;
+  if (old?.mods === state.mods && old.choices === state.choices) return before!.lists.mods;
   const { byId, byContent } = indexShelf(stock);
   const { sections, entries } = state.mods;
   const sectionOf = new Map(sections.map((section) => [section.id, section]));
   const seats = seatsOf(state.mods);
-  const items = entries.map((entry, place): SeatedMod => ({
-    list: "mods",
-    id: entry.id,
-    entry,
-    place,
-    seat: seats.get(entry.id)!,
-    section: sectionOf.get(entry.section ?? "") ?? null,
-    rank: modRank,
-    fixed: false,
-    loads: entry.on,
-    mod: byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null,
-  }));
+  const choices = new Map(state.choices?.map((choice) => [choice.mod, choice]));
+  const items = entries.map((entry, place): SeatedMod => {
+    const mod = byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null;
+    return {
+      list: "mods",
+      id: entry.id,
+      entry,
+      place,
+      seat: seats.get(entry.id)!,
+      section: sectionOf.get(entry.section ?? "") ?? null,
+      rank: modRank,
+      fixed: false,
+      loads: entry.on,
+      mod,
+      choice: choices.get(entry.id) ?? proposedChoice(entry.id, mod?.manifest ?? null),
+    };
+  });
   return {
     name: "mods",
     sections,
@@ -199,7 +210,14 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
   };
 }
 
-type Suppliers = ReadonlyMap<string, { readonly mod: SeatedMod; readonly file: PluginFile }>;
+interface Supplier {
+  readonly mod: SeatedMod;
+  readonly file: PluginFile;
+  /** The file belongs to a part that is not chosen. */
+  readonly partOff: boolean;
+}
+
+type Suppliers = ReadonlyMap<string, Supplier>;
 
 /** By the seated mods that it was worked out for. */
 const suppliersKnown = new WeakMap<readonly SeatedMod[], Suppliers>();
@@ -235,6 +253,7 @@ const seated = (plugin: Description, place: number, seat: string): SeatedPlugin 
   counting: plugin.counting,
   file: plugin.file,
   mod: plugin.mod,
+  partOff: plugin.partOff,
   masters: plugin.masters,
 });
 
@@ -269,19 +288,25 @@ function describer(
       fixed: isFixed,
       file,
       mod: supplier?.mod ?? null,
-      loads: isFixed || (entry.on && supplier?.mod.loads === true),
+      partOff: supplier?.partOff === true,
+      loads: isFixed || (entry.on && supplier !== undefined && supplies(supplier)),
       masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOfName.get(fold(name)) ?? null })),
     };
   };
 }
 
-/** For every plugin name the mod that supplies it: the last of those that are on, else the last of all. */
+const supplies = ({ mod, partOff }: Supplier): boolean => mod.loads && !partOff;
+
+/** For every plugin name the mod that supplies it: the last of those that are on and take its part, else the last of all. */
 function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Suppliers {
-  const suppliers = new Map<string, { mod: SeatedMod; file: PluginFile }>();
+  const suppliers = new Map<string, Supplier>();
   for (const mod of mods) {
+    const chosen = chosenParts(mod.choice);
     for (const file of mod.mod?.plugins ?? []) {
       const key = foldName(game, file.name);
-      if (mod.loads || !suppliers.get(key)?.mod.loads) suppliers.set(key, { mod, file });
+      const supplier = { mod, file, partOff: file.part !== undefined && !chosen.has(file.part) };
+      const known = suppliers.get(key);
+      if (!known || supplies(supplier) || !supplies(known)) suppliers.set(key, supplier);
     }
   }
   return suppliers;

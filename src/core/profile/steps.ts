@@ -4,6 +4,8 @@ import type { ProfileBook } from "../model/rulebook";
 import type { Entry, ListName, Note, Order, ProfileState, Rule } from "../model/profile";
 
 type NoteStep = Extract<Step, { kind: "note" }>;
+type ChooseStep = Extract<Step, { kind: "choose" }>;
+type SettingsStep = Extract<Step, { kind: "settings" }>;
 
 export interface Applied {
   readonly state: ProfileState;
@@ -44,6 +46,10 @@ function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
       return goByBooks(state, step.books);
     case "note":
       return annotate(state, step);
+    case "choose":
+      return choose(state, step);
+    case "settings":
+      return set(state, step);
     case "replace":
       return done({
         state: {
@@ -171,6 +177,41 @@ function annotate(state: ProfileState, { list, item, note }: NoteStep): Outcome<
   return done({
     state: kept.length > 0 ? { ...rest, notes: kept } : rest,
     inverse: [{ kind: "note", list, item, note: old }],
+  });
+}
+
+/** Choices stand by mod; absent where there are none. */
+function choose(state: ProfileState, { mod, choice }: ChooseStep): Outcome<Applied> {
+  const { choices = [], ...rest } = state;
+  const old = choices.find((each) => each.mod === mod) ?? null;
+  if (JSON.stringify(old) === JSON.stringify(choice)) return done({ state, inverse: [] });
+  const others = choices.filter((each) => each !== old);
+  const next = (choice ? [...others, choice] : others).sort((a, b) => (a.mod < b.mod ? -1 : 1));
+  return done({
+    state: next.length > 0 ? { ...rest, choices: next } : rest,
+    inverse: [{ kind: "choose", mod, choice: old }],
+  });
+}
+
+/** Absent where nothing of the game is off, or nothing is launched otherwise than the game would. */
+function set(state: ProfileState, { expansions, baseOff, launch }: SettingsStep): Outcome<Applied> {
+  const { baseOff: oldOff = [], launch: oldLaunch = {}, ...rest } = state;
+  const next = { off: baseOff ?? oldOff, launch: launch ?? oldLaunch };
+  return done({
+    state: {
+      ...rest,
+      expansions: expansions ?? state.expansions,
+      ...(next.off.length > 0 ? { baseOff: next.off } : {}),
+      ...(Object.keys(next.launch).length > 0 ? { launch: next.launch } : {}),
+    },
+    inverse: [
+      {
+        kind: "settings",
+        ...(expansions ? { expansions: state.expansions } : {}),
+        ...(baseOff ? { baseOff: oldOff } : {}),
+        ...(launch ? { launch: oldLaunch } : {}),
+      },
+    ],
   });
 }
 

@@ -54,6 +54,7 @@ export function shelfMod(id: string, plugins: readonly PluginFile[] = [], versio
     manifest: null,
     plugins: [...plugins],
     problem: null,
+    updated: null,
   };
 }
 

@@ -1,3 +1,6 @@
+import coerce from "semver/functions/coerce";
+import satisfies from "semver/functions/satisfies";
+
 /**
  * One total key for versions as people write them: dotted numbers, filled with zeros to three (a leading `v` is
  * ignored), then pre-release parts by the precedence of Semantic Versioning 2.0 (section 11), no pre-release after
@@ -57,4 +60,10 @@ function comparePart(a: string, b: string): number {
   if (isNumberA && isNumberB) return compareNumber(a.replace(/^0+(?=\d)/, ""), b.replace(/^0+(?=\d)/, ""));
   if (isNumberA !== isNumberB) return isNumberA ? -1 : 1;
   return compareText(a, b);
+}
+
+/** Whether a version lies in a range as npm writes them; both are coerced, and pre-releases count. False for what is no version. */
+export function isInRange(version: string, range: string): boolean {
+  const coerced = coerce(version, { includePrerelease: true });
+  return coerced !== null && satisfies(coerced, range, { includePrerelease: true, loose: true });
 }

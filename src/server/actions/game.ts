@@ -2,20 +2,41 @@
 
 import { z } from "zod";
 import type { OnDisk } from "@/core/check/check";
-import type { Outcome } from "@/core/model/outcome";
+import { GameDefinition } from "@/core/model/game";
+import { done, type Outcome } from "@/core/model/outcome";
+import type { GameFolders } from "@/core/model/game";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { getContext } from "../context";
+import * as folders from "../operations/folders";
+import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
 import { acceptImport, type Imported } from "../operations/lineups";
 import * as orderFile from "../operations/order-file";
 import * as shelf from "../operations/read-shelf";
 
 const path = z.string().min(1).max(4000);
-const NewGame = z.strictObject({ id: z.string(), gameFolder: path, shelfFolder: path });
+const Folders = z.strictObject({
+  game: path,
+  order: z.string().max(4000),
+  shelves: z.array(path).min(1).max(20),
+});
+const NewGame = z.strictObject({ game: z.union([z.string(), GameDefinition]), folders: Folders });
 
 export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
   guard(async () => games.addGame(await getContext(), NewGame.parse(wanted)));
+
+export const changeDefinition = async (definition: GameDefinition): Promise<Outcome<null>> =>
+  guard(async () => games.changeDefinition(await getContext(), GameDefinition.parse(definition)));
+
+export const changeFolders = async (folders: GameFolders): Promise<Outcome<null>> =>
+  guard(async () => games.changeFolders(await getContext(), Folders.parse(folders)));
+
+/** What lies at a path that is being typed; `sign` is the file by which a game is known. */
+export const reportFolder = async (folder: string, sign: string | null): Promise<Outcome<FolderReport>> =>
+  guard(async () =>
+    done(await folders.reportFolder(path.parse(folder), z.string().max(500).nullable().parse(sign))),
+  );
 
 /** The files of a mod of the present game, by its path on the shelf. */
 export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>

@@ -3,8 +3,9 @@
 import { z } from "zod";
 import type { Changes } from "@/core/profile/changes";
 import { Edit } from "@/core/model/edit";
-import type { Outcome } from "@/core/model/outcome";
-import { ProfilePurpose, type Profile } from "@/core/model/profile";
+import { done, type Outcome } from "@/core/model/outcome";
+import { viewProfile, type ProfileView } from "../views/profile";
+import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { getContext } from "../context";
 import { readBack, step, storeEdit, type Returned, type Stored } from "../operations/edit-profile";
@@ -30,27 +31,35 @@ export const undoOrRedo = async (
 export const readProfile = async (profileId: string): Promise<Outcome<Returned>> =>
   guard(async () => readBack((await getContext()).db, id.parse(profileId)));
 
-const NewProfile = z.strictObject({ name: z.string(), purpose: ProfilePurpose, copyOf: id.nullable() });
+/** The name is checked where it can be refused with a sentence. */
+const Facts = z.strictObject({ ...ProfileFacts.shape, name: z.string() });
+const StateSource = z.union([
+  z.strictObject({ profile: id }),
+  z.strictObject({ point: id }),
+  z.strictObject({ lineup: id }),
+]);
+const NewProfile = z.strictObject({
+  facts: Facts,
+  from: StateSource.nullable(),
+});
 
 export const createProfile = async (wanted: profiles.NewProfile): Promise<Outcome<Profile>> =>
   guard(async () => profiles.createProfile(await getContext(), NewProfile.parse(wanted)));
 
-export const changeProfileFacts = async (
-  profileId: string,
-  name: string,
-  purpose: Profile["purpose"],
-): Promise<Outcome<null>> =>
-  guard(async () =>
-    profiles.changeProfileFacts(
-      await getContext(),
-      id.parse(profileId),
-      z.string().parse(name),
-      ProfilePurpose.parse(purpose),
-    ),
-  );
+export const changeProfileFacts = async (profileId: string, facts: ProfileFacts): Promise<Outcome<null>> =>
+  guard(async () => profiles.changeProfileFacts(await getContext(), id.parse(profileId), Facts.parse(facts)));
 
-export const switchProfile = async (profileId: string): Promise<Outcome<null>> =>
-  guard(async () => profiles.switchProfile(await getContext(), id.parse(profileId)));
+/** Answers with all that the frame shows of the profile, so that nothing else need be read anew. */
+export const switchProfile = async (profileId: string): Promise<Outcome<ProfileView>> =>
+  guard(async () => {
+    const context = await getContext();
+    const switched = await profiles.switchProfile(context, id.parse(profileId));
+    return switched.ok ? done(await viewProfile(context, switched.value)) : switched;
+  });
+
+/** The state of another profile, of a restore point or of a lineup that was brought in. */
+export const readStateOf = async (source: profiles.StateSource): Promise<Outcome<ProfileState>> =>
+  guard(async () => profiles.readStateOf(await getContext(), StateSource.parse(source)));
 
 export const deleteProfile = async (profileId: string): Promise<Outcome<null>> =>
   guard(async () => profiles.deleteProfile(await getContext(), id.parse(profileId)));

@@ -37,9 +37,12 @@ async function setUpGame(
 ): Promise<Outcome<null>> {
   say(`Registering ${game.id} …`);
   const added = await addGame(context, {
-    id: game.id,
-    gameFolder: join(folder, game.gameFolder),
-    shelfFolder: join(folder, game.shelfFolder),
+    game: game.id,
+    folders: {
+      game: join(folder, game.gameFolder),
+      order: join(folder, game.gameFolder),
+      shelves: [join(folder, game.shelfFolder)],
+    },
   });
   if (!added.ok) return added;
   const read = await readShelfOfGame(context, ({ done: count, total }) => {
@@ -55,9 +58,9 @@ async function addProfiles(
 ): Promise<Outcome<null>> {
   const first = (await findCurrentGame(context.db))?.profileId ?? null;
   const ids: string[] = [];
-  for (const { name, purpose, state } of profiles) {
-    say(`Making the profile ${name} …`);
-    const made = await context.db.transaction((tx) => addProfile(tx, gameId, name, purpose, state));
+  for (const { state, ...facts } of profiles) {
+    say(`Making the profile ${facts.name} …`);
+    const made = await context.db.transaction((tx) => addProfile(tx, gameId, facts, state));
     if (!made.ok) return made;
     ids.push(made.value.id);
   }

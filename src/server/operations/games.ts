@@ -1,42 +1,71 @@
 import "server-only";
-import { constants } from "node:fs";
-import { access, lstat, realpath } from "node:fs/promises";
+import { readdir } from "node:fs/promises";
 import { join } from "node:path";
+import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { emptyState } from "@/core/profile/arrivals";
 import { games } from "@/standin/games";
-import { chooseGame, findCurrentGame, listGames, saveGame } from "@/store/games";
+import {
+  chooseGame,
+  findCurrentGame,
+  listGames,
+  readAnew,
+  saveGame,
+  type RegisteredGame,
+} from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
-import { emptyState } from "@/core/profile/arrivals";
+import { checkFolders } from "./folders";
 import { addProfile } from "./profiles";
+import { currentGame } from "./situation";
 
 export interface NewGame {
-  readonly id: string;
-  readonly gameFolder: string;
-  readonly shelfFolder: string;
+  /** The id of one that ships, or a definition of one's own. */
+  readonly game: string | GameDefinition;
+  readonly folders: GameFolders;
 }
 
 /** Registers a game with the folders that the user named, and makes a first, empty profile for it. */
 export async function addGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
-  const definition = games.find((game) => game.id === wanted.id);
+  const own = typeof wanted.game !== "string";
+  const definition =
+    typeof wanted.game === "string" ? games.find((game) => game.id === wanted.game) : wanted.game;
   if (!definition) return refuse("no-game");
-  const gameFolder = await checkFolder(wanted.gameFolder, true);
-  if (!gameFolder.ok) return gameFolder;
-  const shelfFolder = await checkFolder(wanted.shelfFolder, false);
-  if (!shelfFolder.ok) return shelfFolder;
-  const { sign } = definition;
-  const info = await lstat(join(gameFolder.value, sign)).catch(() => null);
-  if (!info?.isFile())
-    return refuse("folder-no-game", { path: gameFolder.value, game: definition.name, file: sign });
+  if (own && (await isTaken(context, definition.id))) return refuse("game-id-taken", { id: definition.id });
+  const folders = await checkFolders(definition, wanted.folders);
+  if (!folders.ok) return folders;
   context.stocks.delete(definition.id);
-  await saveGame(context.db, {
-    id: definition.id,
-    definition,
-    gameFolder: gameFolder.value,
-    shelfFolder: shelfFolder.value,
-  });
+  await saveGame(context.db, { id: definition.id, definition, folders: folders.value, own });
   await chooseGame(context.db, definition.id);
   return addFirstProfile(context);
+}
+
+async function isTaken({ db }: Context, id: string): Promise<boolean> {
+  return games.some((game) => game.id === id) || (await listGames(db)).some((game) => game.id === id);
+}
+
+/** Changes the laws of the game that is worked on; its shelf is read anew by them. */
+export async function changeDefinition(context: Context, definition: GameDefinition): Promise<Outcome<null>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  if (definition.id !== game.value.id) return refuse("game-id-stays", { id: game.value.id });
+  await context.db.transaction(async (tx) => {
+    await saveGame(tx, { ...game.value, definition, own: true });
+    await readAnew(tx, game.value.id);
+  });
+  context.stocks.delete(game.value.id);
+  return done(null);
+}
+
+/** Uses other folders for the game that is worked on. */
+export async function changeFolders(context: Context, wanted: GameFolders): Promise<Outcome<null>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const folders = await checkFolders(game.value.definition, wanted);
+  if (!folders.ok) return folders;
+  await saveGame(context.db, { ...game.value, folders: folders.value });
+  context.stocks.delete(game.value.id);
+  return done(null);
 }
 
 /** Works on another game that is registered. */
@@ -52,18 +81,29 @@ async function addFirstProfile(context: Context): Promise<Outcome<null>> {
   if (!game || game.profileId) return done(null);
   const stock = await getStock(context, game);
   const state = emptyState(game.definition, stock.owned);
-  const made = await context.db.transaction((tx) => addProfile(tx, game.id, "First set", "play", state));
+  const facts = { name: "First set", purpose: "play" };
+  const made = await context.db.transaction((tx) => addProfile(tx, game.id, facts, state));
   return made.ok ? done(null) : made;
 }
 
-async function checkFolder(path: string, writable: boolean): Promise<Outcome<string>> {
-  const real = await realpath(path.trim()).catch(() => null);
-  const info = real === null ? null : await lstat(real).catch(() => null);
-  if (real === null || !info?.isDirectory()) return refuse("folder-missing", { path });
-  if (!writable) return done(real);
-  const allowed = await access(real, constants.W_OK).then(
-    () => true,
-    () => false,
-  );
-  return allowed ? done(real) : refuse("folder-not-writable", { path: real });
+const mostStartFiles = 1000;
+
+/** Names of the files that each launch setting of the kind `file` can name, by the setting's id. */
+export async function listStartFiles({
+  definition,
+  folders,
+}: RegisteredGame): Promise<Record<string, string[]>> {
+  const found: Record<string, string[]> = {};
+  for (const setting of definition.launchSettings ?? []) {
+    if (setting.kind !== "file") continue;
+    const entries = await readdir(join(folders.game, setting.folder), { withFileTypes: true }).catch(
+      () => [],
+    );
+    found[setting.id] = entries
+      .filter((entry) => entry.isFile() && !entry.name.startsWith("."))
+      .map((entry) => entry.name)
+      .sort()
+      .slice(0, mostStartFiles);
+  }
+  return found;
 }

@@ -111,7 +111,7 @@ export async function acceptImport(
   const stock = await getStock(context, game.value);
   const state = stateFromLineup(definition, found.lineup, stock);
   const made = await context.db.transaction(async (tx) => {
-    const added = await addProfile(tx, game.value.id, name, "play", state);
+    const added = await addProfile(tx, game.value.id, { name, purpose: "play" }, state);
     if (added.ok) await markImported(tx, importId, added.value.id);
     return added;
   });

@@ -1,8 +1,9 @@
 import "server-only";
 import type { OnDisk } from "@/core/check/check";
-import { holdsToWrite, namesToWrite } from "@/core/check/order-file";
+import { namesToWrite } from "@/core/check/order-file";
 import { done, type Outcome } from "@/core/model/outcome";
 import { readOnDisk, writeGameOrder } from "@/disk/write-order";
+import { holdsOf } from "@/formats/holds";
 import type { Context } from "../context";
 import { currentGame, readSituation } from "./situation";
 
@@ -10,21 +11,16 @@ import { currentGame, readSituation } from "./situation";
 export async function writeOrder(context: Context, profileId: string): Promise<Outcome<OnDisk>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
-  const { game, roster, profile } = situation.value;
-  const written = await writeGameOrder(game.definition, game.gameFolder, namesToWrite(roster), {
-    format: "seating-holds/1",
-    game: game.id,
-    shelf: game.shelfFolder,
-    expansions: profile.state.expansions,
-    mods: holdsToWrite(roster).map((path) => ({ path, options: {}, components: [], hidden: [] })),
-  });
+  const { game, roster } = situation.value;
+  const holds = holdsOf(roster, game.folders.shelves[0]!);
+  const written = await writeGameOrder(game.definition, game.folders.order, namesToWrite(roster), holds);
   if (!written.ok) return written;
-  return done(await readOnDisk(game.definition, game.gameFolder, game.shelfFolder));
+  return done(await readOnDisk(game.definition, game.folders.order, game.folders.shelves[0]));
 }
 
 export async function readOrderOnDisk(context: Context): Promise<Outcome<OnDisk>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const { definition, gameFolder, shelfFolder } = game.value;
-  return done(await readOnDisk(definition, gameFolder, shelfFolder));
+  const { definition, folders } = game.value;
+  return done(await readOnDisk(definition, folders.order, folders.shelves[0]));
 }

@@ -3,15 +3,17 @@ import { changesSince, type Changes } from "@/core/profile/changes";
 import { randomUUID } from "node:crypto";
 import { label } from "@/core/profile/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { ProfileName, type Profile, type ProfilePurpose, type ProfileState } from "@/core/model/profile";
+import { ProfileName, type Profile, type ProfileFacts, type ProfileState } from "@/core/model/profile";
 import { emptyState } from "@/core/profile/arrivals";
-import { chooseProfile } from "@/store/games";
+import { chooseProfile, listGames, type RegisteredGame } from "@/store/games";
+import type { Stock } from "@/core/profile/roster";
 import {
   findProfile,
   insertProfile,
   isNameTaken,
   listProfiles,
-  renameProfile,
+  saveFacts,
+  setName,
   saveState,
   setDeleted,
 } from "@/store/profiles";
@@ -20,14 +22,19 @@ import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
-import { currentGame } from "./situation";
+import { stateFromLineup } from "@/core/lineup/match";
+import { findImport } from "@/store/lineup-imports";
+import { currentGame, readProfile } from "./situation";
 
 export interface NewProfile {
-  readonly name: string;
-  readonly purpose: ProfilePurpose;
-  /** The profile to copy; null for an empty one. */
-  readonly copyOf: string | null;
+  readonly facts: ProfileFacts;
+  /** What it begins as; null for an empty one. */
+  readonly from: StateSource | null;
 }
+
+/** Something that a state can be taken from, by its id; a lineup is one that was brought in before. */
+export type StateSource =
+  { readonly profile: string } | { readonly point: string } | { readonly lineup: string };
 
 /** Makes a profile, empty or a copy, and switches to it. */
 export async function createProfile(context: Context, wanted: NewProfile): Promise<Outcome<Profile>> {
@@ -35,24 +42,56 @@ export async function createProfile(context: Context, wanted: NewProfile): Promi
   if (!game.ok) return game;
   const stock = await getStock(context, game.value);
   return context.db.transaction(async (tx) => {
-    const source = wanted.copyOf === null ? null : await findProfile(tx, wanted.copyOf);
-    if (wanted.copyOf !== null && !source) return refuse("no-profile");
-    const state = source?.state ?? emptyState(game.value.definition, stock.owned);
-    return addProfile(tx, game.value.id, wanted.name, wanted.purpose, state);
+    const state = wanted.from
+      ? await stateOf(tx, game.value, stock, wanted.from)
+      : done(emptyState(game.value.definition, stock.owned));
+    return state.ok ? addProfile(tx, game.value.id, wanted.facts, state.value) : state;
   });
+}
+
+/** The state of a profile, one that was kept of it, or one that a lineup describes as far as the shelf allows. */
+export async function stateOf(
+  db: Sql,
+  { definition }: RegisteredGame,
+  stock: Stock,
+  source: StateSource,
+): Promise<Outcome<ProfileState>> {
+  if ("profile" in source) {
+    const profile = await findProfile(db, source.profile);
+    return profile ? done(profile.state) : refuse("no-profile");
+  }
+  if ("point" in source) {
+    const point = await findRestorePoint(db, source.point);
+    return point ? done(point.state) : refuse("no-restore-point");
+  }
+  const found = await findImport(db, source.lineup);
+  return found ? done(stateFromLineup(definition, found.lineup, stock)) : refuse("import-gone");
+}
+
+/** The same, to be compared with the profile that is worked on. */
+export async function readStateOf(context: Context, source: StateSource): Promise<Outcome<ProfileState>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  return stateOf(context.db, game.value, await getStock(context, game.value), source);
 }
 
 /** Stores a new profile with its whole state and makes it the one that is worked on. */
 export async function addProfile(
   tx: Sql,
   gameId: string,
-  name: string,
-  purpose: ProfilePurpose,
+  facts: ProfileFacts,
   state: ProfileState,
 ): Promise<Outcome<Profile>> {
-  const named = await checkName(tx, gameId, name, null);
+  const named = await checkName(tx, gameId, facts.name, null);
   if (!named.ok) return named;
-  const profile: Profile = { id: randomUUID(), game: gameId, name: named.value, purpose, version: 1, state };
+  const profile: Profile = {
+    ...facts,
+    name: named.value,
+    id: randomUUID(),
+    game: gameId,
+    version: 1,
+    state,
+  };
   await insertProfile(tx, profile);
   await saveState(tx, profile.id, profile.version, state, null);
   await chooseProfile(tx, gameId, profile.id);
@@ -72,32 +111,28 @@ async function checkName(
   return done(parsed.data);
 }
 
-export function changeProfileFacts(
-  { db }: Context,
-  id: string,
-  name: string,
-  purpose: ProfilePurpose,
-): Promise<Outcome<null>> {
+export function changeProfileFacts({ db }: Context, id: string, facts: ProfileFacts): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const profile = await findProfile(tx, id);
     if (!profile) return refuse("no-profile");
-    const named = await checkName(tx, profile.game, name, id);
+    const named = await checkName(tx, profile.game, facts.name, id);
     if (!named.ok) return named;
-    await renameProfile(tx, id, named.value, purpose);
+    await saveFacts(tx, id, { ...facts, name: named.value });
     return done(null);
   });
 }
 
-export function switchProfile({ db }: Context, id: string): Promise<Outcome<null>> {
-  return db.transaction(async (tx) => {
-    const profile = await findProfile(tx, id);
+/** Works on another profile, which it answers with. */
+export function switchProfile(context: Context, id: string): Promise<Outcome<Profile>> {
+  return context.db.transaction(async (tx) => {
+    const profile = await readProfile(context, tx, id);
     if (!profile) return refuse("no-profile");
     await chooseProfile(tx, profile.game, id);
-    return done(null);
+    return done(profile);
   });
 }
 
-/** Puts a profile into the bin; another one of the game becomes the one that is worked on. */
+/** Puts a profile into the bin; if it is the one that is worked on, another one of the game becomes that. */
 export function deleteProfile({ db }: Context, id: string): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const profile = await findProfile(tx, id);
@@ -105,7 +140,8 @@ export function deleteProfile({ db }: Context, id: string): Promise<Outcome<null
     const others = (await listProfiles(tx, profile.game)).filter((each) => each.id !== id && !each.deletedAt);
     if (others.length === 0) return refuse("last-profile");
     await setDeleted(tx, id, true);
-    await chooseProfile(tx, profile.game, others[0]!.id);
+    const game = (await listGames(tx)).find((each) => each.id === profile.game);
+    if (game?.profileId === id) await chooseProfile(tx, profile.game, others[0]!.id);
     return done(null);
   });
 }
@@ -117,7 +153,7 @@ export function bringBackProfile({ db }: Context, id: string, gameId: string): P
     if (!binned) return refuse("no-profile");
     let name = binned.name;
     for (let n = 2; await isNameTaken(tx, gameId, name, id); n++) name = `${binned.name.slice(0, 70)} (${n})`;
-    await renameProfile(tx, id, name, binned.purpose);
+    await setName(tx, id, name);
     await setDeleted(tx, id, false);
     await chooseProfile(tx, gameId, id);
     return done(null);

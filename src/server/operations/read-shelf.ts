@@ -1,4 +1,5 @@
 import "server-only";
+import type { ShelfMod } from "@/core/model/shelf";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/profile/roster";
 import { arrivalsEdit } from "@/core/profile/edits";
@@ -44,18 +45,21 @@ async function readAndStore(
   signal: AbortSignal | undefined,
 ): Promise<Outcome<ShelfRead>> {
   const { db } = context;
-  const before = new Set(await store.listShelf(db, game.id));
+  const known = await store.listShelf(db, game.id);
+  // What is read is stored while the reading goes on: one that is cut short goes on from there.
+  const onRead = (mods: readonly ShelfMod[]) =>
+    db.transaction((tx) => store.saveShelfMods(tx, game.id, mods));
   let reading;
   try {
-    reading = await readShelf(game.definition, game.shelfFolder, [...before], onProgress, signal);
+    reading = await readShelf(game.definition, game.folders.shelves, known, { onProgress, onRead, signal });
   } catch (error) {
-    if (signal?.aborted) return refuse("cancelled", { what: "Reading the shelf" });
-    if ((error as NodeJS.ErrnoException).code === undefined) throw error;
-    return refuse("folder-missing", { path: game.shelfFolder });
+    context.stocks.delete(game.id);
+    if (signal?.aborted) return refuse("cancelled-reading");
+    const { code, path } = error as NodeJS.ErrnoException;
+    if (code === undefined) throw error;
+    return refuse("folder-missing", { path: path ?? game.folders.shelves[0]! });
   }
-  const changed = reading.mods.filter((mod) => !before.has(mod));
   await db.transaction(async (tx) => {
-    await store.saveShelfMods(tx, game.id, changed);
     await store.keepShelfPaths(
       tx,
       game.id,

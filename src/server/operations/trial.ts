@@ -4,10 +4,24 @@ import { join } from "node:path";
 import { createInterface } from "node:readline";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { root, type Context } from "../context";
-import { currentGame } from "./situation";
+import { orderFileGap } from "@/core/check/order-file";
+import type { Profile } from "@/core/model/profile";
+import { readOnDisk } from "@/disk/write-order";
+import type { RegisteredGame } from "@/store/games";
+import { saveRun } from "@/store/profiles";
+import { currentGame, readSituation } from "./situation";
 
 export interface TrialEnd {
   readonly running: boolean;
+}
+
+/** The present profile, if the game reads it as it is. */
+async function stateThatIsRead(context: Context, game: RegisteredGame): Promise<Profile | null> {
+  const situation = game.profileId && (await readSituation(context, context.db, game.profileId));
+  if (!situation || !situation.ok) return null;
+  const { roster, profile } = situation.value;
+  const onDisk = await readOnDisk(game.definition, game.folders.order, game.folders.shelves[0]);
+  return orderFileGap(roster, onDisk) === null ? profile : null;
 }
 
 /** Starts the stand-in game, a program of its own, in the game's folder; `onLine` gets its log line by line. */
@@ -21,19 +35,19 @@ export async function runTrial(
   const program = join(root(), "dist", "standin-game.mjs");
   const child = spawn(
     process.execPath,
-    [program, "--definition", game.value.id, "--game", game.value.gameFolder],
-    {
-      stdio: ["ignore", "pipe", "pipe"],
-      ...(signal ? { signal } : {}),
-    },
+    [program, "--definition", "-", "--game", game.value.folders.game, "--order", game.value.folders.order],
+    { stdio: ["pipe", "pipe", "pipe"], ...(signal ? { signal } : {}) },
   );
+  child.stdin.end(JSON.stringify(game.value.definition));
   const ended = new Promise<number | null>((resolve) => {
     child.once("error", () => resolve(null));
     child.once("close", resolve);
   });
   for (const stream of [child.stdout, child.stderr]) createInterface({ input: stream }).on("line", onLine);
+  const ran = await stateThatIsRead(context, game.value);
   const code = await ended;
   if (signal?.aborted) return refuse("cancelled", { what: "The trial" });
+  if (code === 0 && ran) await saveRun(context.db, ran.id, ran.state);
   return code === 0 || code === 1
     ? done({ running: code === 0 })
     : refuse("trial-failed", { code: code ?? "?" });

@@ -1,39 +1,26 @@
 import "server-only";
 import { connection } from "next/server";
 import type { OnDisk } from "@/core/check/check";
-import type { GameDefinition } from "@/core/model/game";
+import type { GameDefinition, GameFolders } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 import type { Stock } from "@/core/profile/roster";
 import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
 import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
-import { readHistory, type History } from "@/store/journal";
 import { listImports } from "@/store/lineup-imports";
-import { listProfiles, listUsage } from "@/store/profiles";
-import { listRestorePoints } from "@/store/restore-points";
+import { readPreferences } from "@/store/preferences";
+import { listStartFiles } from "../operations/games";
 import { getContext } from "../context";
 import { readProfile } from "../operations/situation";
 import { getStock } from "../stock";
-
-export interface ProfileListed {
-  readonly id: string;
-  readonly name: string;
-  readonly purpose: Profile["purpose"];
-  readonly modsOn: number;
-  readonly deleted: boolean;
-}
+import { viewProfile, type ProfileView } from "./profile";
 
 export interface GameListed {
   readonly id: string;
   readonly name: string;
   readonly version: string;
-}
-
-export interface RestorePointListed {
-  readonly id: string;
-  readonly name: string;
-  /** ISO 8601. */
-  readonly at: string;
+  /** A file below its folder by which that folder is known. */
+  readonly sign: string;
 }
 
 export interface ImportListed {
@@ -46,22 +33,21 @@ export interface ImportListed {
 }
 
 /** Everything that the frame and its views show of the game that is worked on. */
-export interface WorkspaceView {
+export interface WorkspaceView extends ProfileView {
   readonly game: GameDefinition;
-  readonly gameFolder: string;
-  readonly shelfFolder: string;
+  readonly folders: GameFolders;
+  /** Its user wrote or changed the definition. */
+  readonly ownDefinition: boolean;
   readonly stock: Stock;
   readonly onDisk: OnDisk;
-  readonly profile: Profile;
   /** All that are registered, the present one among them. */
   readonly games: readonly GameListed[];
   /** Those that ship and are not registered yet. */
   readonly otherGames: StartView["games"];
-  readonly profiles: readonly ProfileListed[];
-  /** Which other profiles hold a mod, by its id. */
-  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
-  readonly history: History;
-  readonly restorePoints: readonly RestorePointListed[];
+  /** What its user has set for the game, by key. */
+  readonly preferences: Readonly<Record<string, unknown>>;
+  /** Names of the files that a launch setting can name, by its id. */
+  readonly startFiles: Readonly<Record<string, readonly string[]>>;
   readonly imports: readonly ImportListed[];
 }
 
@@ -81,31 +67,25 @@ export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
   return viewGame(game, profile);
 }
 
-const listed = ({ id, name, version }: GameDefinition): GameListed => ({ id, name, version });
+const listed = ({ id, name, version, sign }: GameDefinition): GameListed => ({ id, name, version, sign });
 
 async function viewGame(game: RegisteredGame, profile: Profile): Promise<WorkspaceView> {
   const context = await getContext();
   const { db } = context;
-  const { definition, gameFolder, shelfFolder } = game;
+  const { definition, folders } = game;
   const registered = await listGames(db);
-  const [profiles, points, imports] = [
-    await listProfiles(db, game.id),
-    await listRestorePoints(db, profile.id),
-    await listImports(db, game.id),
-  ];
+  const imports = await listImports(db, game.id);
   return {
+    ...(await viewProfile(context, profile)),
     game: definition,
-    gameFolder,
-    shelfFolder,
+    folders,
+    ownDefinition: game.own,
     stock: await getStock(context, game),
-    onDisk: await readOnDisk(definition, gameFolder, shelfFolder),
-    profile,
+    onDisk: await readOnDisk(definition, folders.order, folders.shelves[0]),
     games: registered.map((each) => listed(each.definition)),
     otherGames: games.filter((each) => registered.every(({ id }) => id !== each.id)).map(listed),
-    profiles: profiles.map(({ deletedAt, ...rest }) => ({ ...rest, deleted: deletedAt !== null })),
-    usage: await listUsage(db, game.id, profile.id),
-    history: await readHistory(db, profile.id),
-    restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
+    preferences: await readPreferences(db, game.id),
+    startFiles: await listStartFiles(game),
     imports: imports.map(({ id, fileName, title, fingerprint, profileName, at }) => ({
       id,
       fileName,

@@ -2,12 +2,10 @@ import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
 import { proposeOrder } from "@/core/profile/accept";
 import type { GameDefinition } from "@/core/model/game";
-import type { ListName, Order, ProfileState, Rule } from "@/core/model/profile";
+import type { ListName, Order, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
 
 /** A profile of the demo as it is written to `demo.json` and taken up by the server. */
-export interface DemoProfile {
-  readonly name: string;
-  readonly purpose: "play" | "make" | "test";
+export interface DemoProfile extends ProfileFacts {
   readonly state: ProfileState;
 }
 

@@ -2,6 +2,7 @@ import type { Stock } from "@/core/profile/roster";
 import type { GameDefinition } from "@/core/model/game";
 import type { Entry, ProfileState, Rule } from "@/core/model/profile";
 import { arrange, type DemoProfile } from "./arrange";
+import { catalogue } from "./catalogue";
 
 const made = "2026-11-02T19:30:00.000Z";
 
@@ -35,13 +36,20 @@ const misplaced: readonly (readonly [string, string])[] = [
   ["Honest Prices.plank", "Salvage Rights.plank"],
 ];
 
+/** What only the profile of everything holds. */
+const troublesome = ["loud-compass", "trench-lamps", "far-bells"];
+
+/** Mods of the first profile at most. */
+const fitting = 200;
+
 const leftOut = ["twin-lanterns-east", "twin-lanterns-west"];
 const offMods = ["porthole-classic"];
 const offPlugins = ["Divers for Hire.plank", "Sounding Line.plank"];
 
 export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
-  const all = stock.shelf.filter((mod) => !mod.problem && !leftOut.includes(mod.id)).map((mod) => mod.id);
-  const long = spoil(game, arrange(game, stock, all, rules));
+  const sound = stock.shelf.filter((mod) => !mod.problem).map((mod) => mod.id);
+  const all = sound.filter((id) => !leftOut.includes(id) && !troublesome.includes(id));
+  const long = spoil(arrange(game, stock, firstOf(all), rules));
   const bench = [
     "abyss-library",
     "tidal-core",
@@ -55,12 +63,41 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
     ...leftOut,
   ];
   return [
-    { name: "Long Descent", purpose: "play", state: long },
-    { name: "Harbour Lights", purpose: "make", state: arrange(game, stock, bench, []) },
+    {
+      name: "Long Descent",
+      purpose: "play",
+      hue: 1,
+      note: "The one for the long winter evenings. Tested down to ninety fathoms.",
+      state: {
+        ...long,
+        choices: [{ mod: "instrument-room", options: { gauges: ["narrow"] }, components: [] }],
+      },
+    },
+    { name: "Harbour Lights", purpose: "make", hue: 5, state: arrange(game, stock, bench, []) },
+    {
+      name: "All at Once",
+      purpose: "to see what breaks",
+      state: {
+        ...arrange(
+          game,
+          stock,
+          sound.filter((id) => id !== "wide-lens"),
+          [],
+        ),
+        choices: [{ mod: "instrument-room", options: { gauges: ["wide"] }, components: [] }],
+      },
+    },
   ];
 }
 
-function spoil(_game: GameDefinition, state: ProfileState): ProfileState {
+/** What the demo tells a story about, filled up with invented mods to what fits below the game's cap. */
+function firstOf(mods: readonly string[]): string[] {
+  const named = new Set(catalogue.map((mod) => mod.id));
+  const [told, invented] = [mods.filter((id) => named.has(id)), mods.filter((id) => !named.has(id))];
+  return [...told, ...invented.slice(0, fitting - told.length)];
+}
+
+function spoil(state: ProfileState): ProfileState {
   let entries: readonly Entry[] = state.plugins.entries;
   for (const [id, other] of misplaced) entries = putBefore(entries, id, other);
   return {

@@ -1,7 +1,10 @@
+import type { ModManifest } from "@/core/model/shelf";
 import type { AdditiveList } from "@/formats/plugin";
 
 export interface DemoPlugin {
   readonly name: string;
+  /** Folder of the part that brings it, ending in a slash; absent where it lies in the root. */
+  readonly below?: string;
   readonly flags: number;
   readonly masters: readonly string[];
   readonly records: readonly string[];
@@ -19,6 +22,8 @@ export interface DemoMod {
   readonly plugins: readonly DemoPlugin[];
   /** Paths of loose files and how many bytes each holds. */
   readonly loose: readonly { readonly path: string; readonly size: number }[];
+  /** What its manifest says besides: options, components, clashes, expansions, versions of the game. */
+  readonly manifest?: Partial<ModManifest>;
   readonly shape: "archive" | "archive with a top folder" | "folder";
 }
 

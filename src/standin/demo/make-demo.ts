@@ -14,6 +14,10 @@ import type { DemoProfile } from "./arrange";
 import { brinehollowProfiles } from "./brinehollow-profiles";
 import { brinehollow } from "../brinehollow/definition";
 import { kitefall } from "../kitefall/definition";
+import { brinehollowPackages } from "./brinehollow-packages";
+import { millwright } from "../millwright/definition";
+import { millwrightMods } from "./millwright-mods";
+import { millwrightProfiles } from "./millwright-profiles";
 import { kitefallMods } from "./kitefall-mods";
 import { kitefallProfiles } from "./kitefall-profiles";
 import { writeRulebook } from "@/formats/rulebook-file";
@@ -57,7 +61,11 @@ function deepSea(seed: number, count: number): World {
   return {
     game: brinehollow,
     owned: ["sunken-city", "lamplighters"],
-    mods: [...catalogue, ...invent(makeRandom(seed), catalogue, Math.max(0, count - catalogue.length))],
+    mods: [
+      ...catalogue,
+      ...invent(makeRandom(seed), catalogue, Math.max(0, count - catalogue.length)),
+      ...brinehollowPackages,
+    ],
     writeGame: writeBrinehollow,
     filesOf: (mod) => {
       const whole = filesOf(mod, formType);
@@ -80,12 +88,23 @@ const kites = (seed: number): World => ({
   rulebooks: () => [],
 });
 
+const mills = (seed: number): World => ({
+  game: millwright,
+  owned: ["upland-weirs", "market-days"],
+  mods: millwrightMods(seed, 45),
+  writeGame: writeMillwright,
+  filesOf: (mod) => filesOf(mod, ""),
+  broken: {},
+  profiles: millwrightProfiles,
+  rulebooks: () => [],
+});
+
 /**
  * Writes the whole demo below `out`: the stand-in games, their shelves, and what the server sets up; `count` mods for the
  * big one. Deterministic to the byte.
  */
 export async function makeDemo(out: string, seed: number, count: number): Promise<DemoSize> {
-  const worlds = [deepSea(seed, count), kites(seed)];
+  const worlds = [deepSea(seed, count), kites(seed), mills(seed)];
   const games: DemoGame[] = [];
   for (const world of worlds) games.push(await writeWorld(out, world));
   const plan: DemoPlan = { format: "seating-demo/2", games };
@@ -133,6 +152,14 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
     for (const name of expansion.plugins) await write(expansion.folder, name, [first!]);
 }
 
+async function writeMillwright(folder: string, { game, owned }: World): Promise<void> {
+  await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
+  for (const expansion of game.expansions.filter((each) => owned.includes(each.id)))
+    await writeAt(join(folder, expansion.folder, "set.arc"), `${expansion.name}\n`);
+  for (const valley of ["first-lesson", "three-weirs", "upper-dale"])
+    await writeAt(join(folder, "valleys", `${valley}.vale`), `${valley}\n`);
+}
+
 async function writeShelf(folder: string, { mods, filesOf: files, broken }: World): Promise<void> {
   for (const mod of mods) await writeMod(folder, mod, files(mod));
   for (const [name, bytes] of Object.entries(broken)) await writeAt(join(folder, name), bytes);
@@ -148,7 +175,7 @@ async function writeMod(folder: string, mod: DemoMod, files: Files): Promise<voi
 }
 
 async function readStock({ game, owned }: World, gameFolder: string, shelfFolder: string): Promise<Stock> {
-  const { mods } = await readShelf(game, shelfFolder, [], () => undefined);
+  const { mods } = await readShelf(game, [shelfFolder], []);
   return {
     base: await readPluginFiles(game, join(gameFolder, game.baseFolder), game.builtIn),
     owned,

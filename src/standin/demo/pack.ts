@@ -14,7 +14,8 @@ export function filesOf(mod: DemoMod, formType: string): Files {
   const files: Files = {
     "seating-mod.json": encoder.encode(`${JSON.stringify(manifestOf(mod), null, 2)}\n`),
   };
-  for (const plugin of mod.plugins) files[plugin.name] = pluginBytes(mod, plugin, formType);
+  for (const plugin of mod.plugins)
+    files[`${plugin.below ?? ""}${plugin.name}`] = pluginBytes(mod, plugin, formType);
   for (const { path, size } of mod.loose) files[path] = looseBytes(`${mod.id}/${path}`, size);
   return files;
 }
@@ -30,6 +31,7 @@ const manifestOf = (mod: DemoMod) => ({
   summary: mod.summary,
   page: `depot:${mod.id}`,
   requires: mod.requires.map((id) => ({ mod: id })),
+  ...mod.manifest,
 });
 
 export function pluginBytes(

@@ -1,18 +1,18 @@
 import { createReadStream } from "node:fs";
 import { lstat, readFile } from "node:fs/promises";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import { sayProblem } from "@/core/messages/problems";
 import { foldName } from "@/core/profile/fold";
+import { chosenParts, type PartFile } from "@/core/profile/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/profile/laws";
 import type { Refusal } from "@/core/model/outcome";
 import type { PluginFile } from "@/core/model/shelf";
 import { digestFile } from "@/disk/digest";
 import type { ModFile } from "@/disk/mod-file";
-import { openModFiles } from "@/disk/mod-files";
-import { pluginFile } from "@/disk/read-mod";
+import { openMod, pluginFile } from "@/disk/read-mod";
 import { readHolds, type Holds } from "@/formats/holds";
-import { layOutMod, manifestName } from "@/formats/mod-layout";
+import { manifestName } from "@/formats/mod-layout";
 import { readOrderFile } from "@/formats/order-file";
 
 /** Why the game stopped at start, as it says it in its log. */
@@ -30,9 +30,15 @@ interface Loaded {
  * archives and folders that they name, and loads the plugins one by one under its own laws. Throws `Stopped` at the
  * first thing that stops it.
  */
-export async function startGame(game: GameDefinition, folder: string, log: Log): Promise<void> {
+export async function startGame(
+  game: GameDefinition,
+  folder: string,
+  log: Log,
+  orderFolder = folder,
+): Promise<void> {
   log(`${game.name} ${game.version}, stand-in`);
-  const { names, holds } = await readSetup(game, folder, log);
+  const { names, holds } = await readSetup(game, orderFolder, log);
+  sayStart(game, holds, log);
   const base = await openBase(game, folder, holds, log);
   const fromMods = await openMods(game, holds, log);
   if (mainList(game) === "plugins") loadAll(game, base, fromMods, names, log);
@@ -56,6 +62,16 @@ async function readSetup(
   if (!holds.ok) throw new Stopped(`${game.holdsFile} cannot be read: ${String(holds.refusal.data.detail)}`);
   log(`${game.holdsFile}: ${holds.value.mods.length} mods`);
   return { names: order.value.names, holds: holds.value };
+}
+
+/** What of the game itself is off, and what it was told besides; a world that is not there stops it. */
+function sayStart(game: GameDefinition, { baseOff, launch, expansions }: Holds, log: Log): void {
+  const nameOf = (id: string) => game.baseItems?.find((each) => each.id === id)?.name ?? id;
+  if (game.expansions.length > 0)
+    log(`expansions: ${expansions.length > 0 ? expansions.join(", ") : "none"}`);
+  if (baseOff.length > 0) log(`left out of the game: ${baseOff.map(nameOf).join(", ")}`);
+  for (const { id, label, standard } of game.launchSettings ?? [])
+    if ((launch[id] ?? standard) !== standard) log(`${label}: ${String(launch[id])}`);
 }
 
 async function readWanted(path: string, name: string): Promise<Uint8Array> {
@@ -85,25 +101,22 @@ async function openBase(game: GameDefinition, folder: string, holds: Holds, log:
 async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<Map<string, Loaded>> {
   const found = new Map<string, Loaded>();
   const owner = new Map<string, string>();
-  for (const { path } of holds.mods) {
-    const opened = await openModFiles(join(holds.shelf, path));
-    if (!opened.ok) throw new Stopped(`${path} cannot be opened: ${say(opened.refusal)}`);
-    const { files, close } = opened.value;
+  for (const held of holds.mods) {
+    const opened = await openMod(game, resolve(holds.shelf, held.path));
+    if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${say(opened.refusal)}`);
+    const { files, parts, plugins, close } = opened.value;
+    const chosen = chosenParts({ ...held, mod: held.path });
+    const isTaken = ({ part }: PartFile) => part === null || chosen.has(part);
     try {
-      const layout = layOutMod(
-        game,
-        files.map((file) => file.path),
-      );
-      if (!layout.ok) throw new Stopped(`${path}: ${say(layout.refusal)}`);
-      for (const at of layout.value.plugins) {
-        const name = layout.value.paths[at]!;
-        found.set(foldName(game, name), await readPluginOf(game, files[at]!, name, path));
-      }
-      const replaced = layout.value.paths.filter((file) => owner.has(foldName(game, file))).length;
-      for (const file of layout.value.paths) if (file !== manifestName) owner.set(foldName(game, file), path);
-      const brings =
-        mainList(game) === "plugins" ? `${layout.value.plugins.length} plugins` : `${replaced} replaced`;
-      log(`open ${path}: ${files.length} files, ${brings}`);
+      const brought = plugins.filter(isTaken);
+      for (const { at, path } of brought)
+        found.set(foldName(game, path), await readPluginOf(game, files[at]!, path, held.path));
+      const taken = parts.filter(isTaken);
+      const replaced = taken.filter(({ path }) => owner.has(foldName(game, path))).length;
+      for (const { path } of taken) if (path !== manifestName) owner.set(foldName(game, path), held.path);
+      const brings = mainList(game) === "plugins" ? `${brought.length} plugins` : `${replaced} replaced`;
+      const left = parts.length - taken.length;
+      log(`open ${held.path}: ${taken.length} files, ${brings}${left > 0 ? `, ${left} left out` : ""}`);
     } finally {
       close();
     }

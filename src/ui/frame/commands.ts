@@ -9,7 +9,7 @@ export interface CommandContext {
   readonly turnTheme: () => void;
 }
 
-export type DialogName = "new-profile" | "profile-facts" | "keys" | "move-to";
+export type DialogName = "new-profile" | "profile-facts" | "switch-profile" | "keys" | "move-to";
 
 /** One thing that can be done from anywhere; the command field, the keyboard and the list of keys all read this. */
 export interface Command {
@@ -34,6 +34,7 @@ export const commands: readonly Command[] = [
   view("plan", "Plan", "/plan", "Alt+3"),
   view("rules", "Rules", "/rules", "Alt+4"),
   view("lineups", "Lineups", "/lineups", "Alt+5"),
+  view("profiles", "Profiles", "/profiles", "Alt+6"),
   {
     id: "propose",
     title: "Propose an order",
@@ -91,6 +92,12 @@ export const commands: readonly Command[] = [
     possible: ({ workspace }) => !workspace.shelfReading.busy,
   },
   {
+    id: "switch-profile",
+    title: "Work on another profile…",
+    keys: "Alt+P",
+    run: ({ openDialog }) => openDialog("switch-profile"),
+  },
+  {
     id: "new-profile",
     title: "New profile…",
     keys: "Alt+N",
@@ -98,7 +105,7 @@ export const commands: readonly Command[] = [
   },
   {
     id: "profile-facts",
-    title: "Rename this profile…",
+    title: "Name, purpose, colour and note of this profile…",
     run: ({ openDialog }) => openDialog("profile-facts"),
   },
   {

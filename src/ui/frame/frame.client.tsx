@@ -8,7 +8,8 @@ import { MoveToDialog } from "../plan/move-to-dialog";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
 import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
 import { KeysDialog } from "./keys-dialog";
-import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
+import { NewProfileDialog, PresentFactsDialog } from "../profiles/profile-dialogs";
+import { SwitchDialog } from "../profiles/switch-dialog";
 import { Rail } from "./rail";
 import { Strip } from "./strip";
 import { turnTheme, useTheme } from "./theme";
@@ -38,7 +39,8 @@ function Frame({ children }: { children: ReactNode }) {
       <TrialPanel />
       <Strip />
       <NewProfileDialog open={dialog === "new-profile"} onClose={close} />
-      <ProfileFactsDialog open={dialog === "profile-facts"} onClose={close} />
+      <PresentFactsDialog open={dialog === "profile-facts"} onClose={close} />
+      <SwitchDialog open={dialog === "switch-profile"} onClose={close} />
       <KeysDialog open={dialog === "keys"} onClose={close} />
       <MoveToDialog open={dialog === "move-to"} onClose={close} />
       <Toaster

@@ -4,15 +4,15 @@ import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import type { Outcome } from "@/core/model/outcome";
 import { menuItemLook, menuLook } from "../kit/menu-look";
-import { bringBackProfile, deleteProfile, switchProfile } from "../workspace/server";
+import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { purposeWords } from "../profiles/purpose";
+import { Swatch } from "../profiles/swatch";
 import type { DialogName } from "./commands";
-
-export const purposeWords = { play: "to play", make: "to make things", test: "to test" } as const;
 
 /** The present profile; opens onto all others, and what can be done with this one. */
 export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => void }) {
-  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const { editor, unwrap, refresh, switchTo, tell } = useWorkspace();
   const profile = useEditor((state) => state.profile);
   const { profiles, game } = useEditor((state) => state.view);
   const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.loads).length;
@@ -30,9 +30,10 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
     <Menu.Root>
       <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
         <span className="sr-only">Profile: </span>
+        <Swatch hue={present?.hue} />
         <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
         <span className="text-ink2 hidden text-sm min-[1180px]:inline">
-          {purposeWords[present?.purpose ?? profile.purpose]}
+          {purposeWords(present?.purpose ?? profile.purpose)}
         </span>
         <ChevronDown size={14} aria-hidden className="text-ink3" />
       </Menu.Trigger>
@@ -46,10 +47,11 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
                 key={each.id}
                 className={menuItemLook}
                 disabled={each.id === profile.id}
-                onSelect={() => void act(() => switchProfile(each.id))}
+                onSelect={() => void switchTo(each.id)}
               >
+                <Swatch hue={each.hue} />
                 <span className="grow truncate font-semibold">{each.name}</span>
-                <span className="text-ink3 text-sm">{purposeWords[each.purpose]}</span>
+                <span className="text-ink3 text-sm">{purposeWords(each.purpose)}</span>
                 <span className="text-ink2 w-8 text-right font-mono text-sm">
                   {each.id === profile.id ? modsOn : each.modsOn}
                 </span>
@@ -57,10 +59,10 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
             ))}
           <Menu.Separator className="bg-line my-1 h-px" />
           <Menu.Item className={menuItemLook} onSelect={() => openDialog("new-profile")}>
-            New profile, empty or a copy…
+            New profile…
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => openDialog("profile-facts")}>
-            Rename this one…
+            What this one is…
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => void remove()}>
             Put this one into the bin

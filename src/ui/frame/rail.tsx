@@ -2,6 +2,7 @@
 
 import {
   FileStack,
+  Layers,
   House,
   ListOrdered,
   PanelLeftClose,
@@ -22,6 +23,7 @@ export function Rail() {
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
+  const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
     <nav
@@ -33,6 +35,7 @@ export function Rail() {
       <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
       <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
       <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
+      <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
       <button
         type="button"
         onClick={() => setNarrow(!narrow)}

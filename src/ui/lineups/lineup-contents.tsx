@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef } from "react";
-import { formatSize } from "../shelf/format-size";
+import { formatSize } from "../kit/format-size";
 import { useEditor } from "../workspace/workspace.client";
 
 const rowHeight = 26;

@@ -7,7 +7,7 @@ import { countByLevel, levels } from "@/core/check/run-checks";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { placesUsed } from "@/core/profile/roster";
 import { gapWords } from "../frame/strip";
-import { purposeWords } from "../frame/profile-menu";
+import { purposeWords } from "../profiles/purpose";
 import { Button } from "../kit/button";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
@@ -16,7 +16,9 @@ import { ShelfReading } from "../shelf/shelf-reading";
 import { mainList } from "@/core/model/game";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FindingsList } from "./findings-list";
+import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
+import { Since } from "./since";
 import { SectionsChart } from "./sections-chart";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
@@ -36,7 +38,7 @@ export function OverviewScreen() {
         <div className="grow">
           <h1 className="text-xl font-bold">{profile.name}</h1>
           <p className="text-ink2">
-            A set {purposeWords[profile.purpose]} in {view.game.name} {view.game.version} · fingerprint{" "}
+            A set {purposeWords(profile.purpose)} in {view.game.name} {view.game.version} · fingerprint{" "}
             <span className="text-ink font-mono text-sm">
               {shortFingerprint(fingerprintOf(factsOfRoster(roster)))}
             </span>
@@ -103,25 +105,27 @@ export function OverviewScreen() {
           </Side>
           {view.game.expansions.length > 0 && (
             <Side title="Expansions">
-              <ul className="space-y-1">
-                {view.game.expansions.map((expansion) => (
-                  <li key={expansion.id} className="flex justify-between">
-                    <span>{expansion.name}</span>
-                    <span className="text-ink2">
-                      {!view.stock.owned.includes(expansion.id)
-                        ? "not owned"
-                        : profile.state.expansions.includes(expansion.id)
-                          ? "on"
-                          : "owned, off"}
-                    </span>
-                  </li>
-                ))}
-              </ul>
+              <Expansions />
+            </Side>
+          )}
+          {view.game.baseItems && (
+            <Side title="Of the game itself">
+              <BaseItems />
+            </Side>
+          )}
+          {view.game.launchSettings && (
+            <Side title="How it starts">
+              <LaunchSettings />
+            </Side>
+          )}
+          {view.sinceRun && (
+            <Side title="Since it last ran well">
+              <Since changes={view.sinceRun} />
             </Side>
           )}
           <Side title="Shelf">
             <ShelfReading />
-            <p className="text-ink3 mt-2 font-mono text-xs break-all">{view.shelfFolder}</p>
+            <p className="text-ink3 mt-2 font-mono text-xs break-all">{view.folders.shelves.join(", ")}</p>
           </Side>
           <Side title="Restore points">
             <RestorePoints />

@@ -2,13 +2,12 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import { plural } from "@/core/messages/parts";
 import type { Changes } from "@/core/profile/changes";
 import { changesSincePoint, goBack, nameRestorePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
-import { ItemName } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Since } from "./since";
 
 /** Named states of the profile to go back to; one is made before every accepted proposal. */
 export function RestorePoints() {
@@ -77,49 +76,5 @@ export function RestorePoints() {
         ))}
       </ul>
     </>
-  );
-}
-
-const mostNamed = 8;
-
-const kindsOfChange = [
-  ["Moved", "moved"],
-  ["New", "added"],
-  ["Gone", "gone"],
-  ["Switched on", "switchedOn"],
-  ["Switched off", "switchedOff"],
-] as const;
-
-/** What has changed since a restore point, by kind. */
-function Since({ changes }: { changes: Changes }) {
-  const lists = (["plugins", "mods"] as const).flatMap((list) =>
-    kindsOfChange.map(([title, kind]) => [`${title} ${list}`, changes[list][kind]] as const),
-  );
-  const rules = changes.rulesAdded + changes.rulesGone;
-  const isSame = rules === 0 && lists.every(([, ids]) => ids.length === 0);
-  return (
-    <div className="text-ink2 w-full space-y-0.5 py-1" role="status">
-      {isSame && <p>Nothing has changed since.</p>}
-      {lists.map(([title, ids]) =>
-        ids.length === 0 ? null : (
-          <p key={title}>
-            <b className="text-ink">
-              {title}, {ids.length}:
-            </b>{" "}
-            {ids.slice(0, mostNamed).map((id) => (
-              <span key={id} className="mr-2 inline-block">
-                <ItemName id={id} />
-              </span>
-            ))}
-            {ids.length > mostNamed && `and ${ids.length - mostNamed} more`}
-          </p>
-        ),
-      )}
-      {rules > 0 && (
-        <p>
-          {plural(changes.rulesAdded, "rule")} new, {changes.rulesGone} gone.
-        </p>
-      )}
-    </div>
   );
 }

@@ -13,6 +13,7 @@ import { useEditor } from "../workspace/workspace.client";
 import { Counterparts, ModFacts } from "./counterparts";
 import { FreeRange } from "./free-range";
 import { ItemNote } from "./item-note";
+import { PartsTaken } from "../parts/parts-taken";
 import { Meetings } from "./meetings";
 import { kindWords } from "./plan-row";
 import { WhyHere } from "./why-here";
@@ -51,6 +52,7 @@ export function AboutItem({ item }: { item: SeatedItem }) {
       {item.list === "plugins" && <FromBooks plugin={item} />}
       {item.list === "plugins" ? <Masters plugin={item} /> : <Requirements mod={item} />}
       <Dependents item={item} />
+      {item.list === "mods" && <PartsTaken item={item} />}
       <Meetings item={item} />
       <Counterparts item={item} />
       {mod && <ModFacts key={mod.path} mod={mod} />}

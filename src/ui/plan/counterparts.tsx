@@ -8,7 +8,7 @@ import type { SeatedItem } from "@/core/profile/roster";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
-import { formatSize } from "../shelf/format-size";
+import { formatSize } from "../kit/format-size";
 import { filesOfMod } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 

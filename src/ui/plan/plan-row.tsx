@@ -105,7 +105,8 @@ function toggleLabel(item: SeatedItem): string {
   if (item.fixed) return `${title} is built in and always on`;
   if (item.list === "mods") return `${title} is ${item.loads ? "on" : "off"}`;
   if (!item.mod) return `${title}: its mod is not on the shelf`;
-  if (item.entry.on && !item.loads) return `${title} is on, but its mod is off`;
+  if (item.entry.on && !item.loads)
+    return `${title} is on, but ${item.partOff && item.mod?.loads ? "its part of the mod is not taken" : "its mod is off"}`;
   return `${title} is ${item.entry.on ? "on" : "off"}`;
 }
 

@@ -7,6 +7,7 @@ import { writeRulebook } from "@/formats/rulebook-file";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
+import { saveText } from "../kit/save-text";
 import { useEditor } from "../workspace/workspace.client";
 
 /** Makes a rulebook file of the profile's own rules and sections. */
@@ -40,11 +41,7 @@ function ExportForm({ onClose }: { onClose: () => void }) {
     const text = writeRulebook(
       makeBook(roster, { id, name: name.trim(), version: version.trim(), changelog }),
     );
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
-    link.download = `${id}-${version.trim()}.json`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveText(`${id}-${version.trim()}.json`, text, "application/json");
     onClose();
   };
   return (

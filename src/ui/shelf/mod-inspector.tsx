@@ -10,7 +10,8 @@ import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { formatSize } from "./format-size";
+import { formatSize } from "../kit/format-size";
+import { PartsTaken } from "../parts/parts-taken";
 import type { ShelfRow } from "./shelf-rows";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
@@ -69,6 +70,7 @@ function AboutMod({ row, profiles }: { row: ShelfRow; profiles: readonly string[
         </p>
       )}
       {mod && <Facts mod={mod} />}
+      {row.seated && <PartsTaken key={row.id} item={row.seated} />}
       <Part title="Used in">
         <p>{[...(row.seated ? ["this profile"] : []), ...profiles].join(", ") || "No profile uses it."}</p>
       </Part>

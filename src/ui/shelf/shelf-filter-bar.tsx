@@ -5,7 +5,7 @@ import { switchMods } from "@/core/profile/edits";
 import { Button } from "../kit/button";
 import { Choose } from "../kit/choose";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { formatSize } from "./format-size";
+import { formatSize } from "../kit/format-size";
 import {
   countChoices,
   noShelfFilter,

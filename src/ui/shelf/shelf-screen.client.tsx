@@ -10,7 +10,7 @@ import { inputLook } from "../kit/field";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { formatSize } from "./format-size";
+import { formatSize } from "../kit/format-size";
 import { ModInspector } from "./mod-inspector";
 import { filterShelf, shelfStates, sortShelf, type ShelfFilter, type ShelfSort } from "./shelf-filter";
 import { ShelfFilterBar } from "./shelf-filter-bar";

@@ -5,20 +5,20 @@ import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { GameListed } from "@/server/views/workspace";
 import { Button } from "../kit/button";
-import { Field, inputLook } from "../kit/field";
+import { inputLook } from "../kit/field";
 import { addGame } from "../workspace/server";
+import { areNamed, FoldersFields, noFolders } from "./folders-fields";
 
-/** Which game, and the folders in which it and its mods lie. */
+/** Which of the games that ship, and the folders in which it and its mods lie. */
 export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; onAdded: () => void }) {
   const [id, setId] = useState(games[0]?.id ?? "");
-  const [gameFolder, setGameFolder] = useState("");
-  const [shelfFolder, setShelfFolder] = useState("");
+  const [folders, setFolders] = useState(noFolders);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const add = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const outcome = await addGame({ id, gameFolder, shelfFolder });
+    const outcome = await addGame({ game: id, folders });
     setBusy(false);
     if (outcome.ok) onAdded();
     else setWrong(plainText(sayRefusal(outcome.refusal)));
@@ -35,27 +35,17 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
           ))}
         </select>
       </label>
-      <Field
-        label="Folder of the game"
-        value={gameFolder}
-        onChange={(event) => setGameFolder(event.target.value)}
-        placeholder="/games/brinehollow"
-        spellCheck={false}
-      />
-      <Field
-        label="Folder of the shelf"
-        value={shelfFolder}
-        onChange={(event) => setShelfFolder(event.target.value)}
-        placeholder="/games/brinehollow-mods"
-        spellCheck={false}
-        hint="Every archive and every folder in it is one mod."
+      <FoldersFields
+        folders={folders}
+        sign={games.find((game) => game.id === id)?.sign ?? ""}
+        onChange={setFolders}
       />
       {wrong && (
         <p role="alert" className="text-brick">
           {wrong}
         </p>
       )}
-      <Button look="main" type="submit" disabled={busy || gameFolder === "" || shelfFolder === ""}>
+      <Button look="main" type="submit" disabled={busy || !areNamed(folders)}>
         {busy ? "Looking…" : "Use these folders"}
       </Button>
     </form>

@@ -16,7 +16,8 @@ export function StartScreen({ games }: StartView) {
       <h1 className="text-xl font-bold">Which game do you keep mods for?</h1>
       <p className="text-ink2">
         Seating reads two folders: the game’s own, where the order file is written, and your shelf, where the
-        archives and folders of mods lie. It changes nothing in the shelf.
+        archives and folders of mods lie. It touches nothing outside of them, and in the shelf only what you
+        take in or put into the bin yourself.
       </p>
       <div className="border-line bg-surface rounded-md border p-4">
         <AddGameForm games={games} onAdded={added} />

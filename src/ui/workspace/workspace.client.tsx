@@ -20,6 +20,7 @@ import { seatAndTitle } from "@/core/profile/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
 import { editProfile, readOrderOnDisk, readProfile, undoOrRedo, writeOrder } from "./server";
+import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
@@ -31,6 +32,8 @@ export interface Workspace extends Proposing {
   /** The value of an outcome, or null after its refusal has been told. */
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
   readonly refresh: () => void;
+  /** Works on another profile; answers whether it does. */
+  readonly switchTo: (id: string) => Promise<boolean>;
   readonly writeOrder: () => Promise<void>;
   readonly trial: TrialState;
   readonly shelfReading: ShelfReadingState;
@@ -94,6 +97,7 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     },
     [refusal],
   );
+  const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
   const shelfReading = useShelfReading(unwrap, refresh);
@@ -107,8 +111,8 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   }, [editor, unwrap, tell]);
 
   const workspace = useMemo(
-    () => ({ editor, tell, unwrap, refresh, writeOrder: write, ...proposals, trial, shelfReading }),
-    [editor, tell, unwrap, refresh, write, proposals, trial, shelfReading],
+    () => ({ editor, tell, unwrap, refresh, switchTo, writeOrder: write, ...proposals, trial, shelfReading }),
+    [editor, tell, unwrap, refresh, switchTo, write, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

@@ -1,0 +1,101 @@
+import type { GameDefinition } from "../model/game";
+import type { Choice } from "../model/profile";
+import type { ModManifest, ModPart, PartCondition } from "../model/shelf";
+import { foldName } from "./fold";
+
+/** A part of a package, and the question that it answers; null for a component, which is switched by itself. */
+export interface Part {
+  /** `question/part`, or the component's id. */
+  readonly key: string;
+  readonly part: ModPart;
+  readonly question: string | null;
+}
+
+type Package = Pick<ModManifest, "options" | "components"> | null;
+
+export function partsOf(manifest: Package): Part[] {
+  const answers = (manifest?.options ?? []).flatMap(({ id, parts }) =>
+    parts.map((part) => ({ key: `${id}/${part.id}`, part, question: id })),
+  );
+  const components = (manifest?.components ?? []).map((part) => ({ key: part.id, part, question: null }));
+  return [...answers, ...components];
+}
+
+export const hasParts = (manifest: Package): boolean =>
+  (manifest?.options?.length ?? 0) + (manifest?.components?.length ?? 0) > 0;
+
+/** What a package's author proposes: no answer to any question, and the components that are on from the start. */
+export const proposedChoice = (mod: string, manifest: Package): Choice => ({
+  mod,
+  options: {},
+  components: (manifest?.components ?? []).filter(({ on }) => on === true).map(({ id }) => id),
+});
+
+/** Keys of the parts that a choice takes. */
+export function chosenParts(choice: Choice): Set<string> {
+  const answers = Object.entries(choice.options).flatMap(([question, parts]) =>
+    parts.map((part) => `${question}/${part}`),
+  );
+  return new Set([...answers, ...choice.components]);
+}
+
+/** A file of a package as the game sees it once its part is chosen; `part` is null where it always does. */
+export interface PartFile {
+  readonly at: number;
+  readonly path: string;
+  readonly part: string | null;
+}
+
+/**
+ * Where the files of a package lie for the game, by their index. What a part's folder holds lies as if that folder were the
+ * root of the mod, unless it is a content folder of the game or lies in one. A file of several parts is named once for each.
+ */
+export function layOutParts(
+  game: Pick<GameDefinition, "paths" | "contentFolders">,
+  manifest: Package,
+  paths: readonly string[],
+): PartFile[] {
+  const parts = partsOf(manifest);
+  if (parts.length === 0) return paths.map((path, at) => ({ at, path, part: null }));
+  const fold = (path: string) => foldName(game, path);
+  const roots = parts.flatMap(({ key, part }) => part.paths.map((path) => ({ key, root: fold(path) })));
+  return paths.flatMap((path, at): PartFile[] => {
+    const folded = fold(path);
+    const holding = roots.filter(({ root }) =>
+      root.endsWith("/") ? folded.startsWith(root) : folded === root,
+    );
+    if (holding.length === 0) return [{ at, path, part: null }];
+    return holding.map(({ key, root }) => ({ at, part: key, path: below(game, root, path) }));
+  });
+}
+
+function below(
+  { contentFolders }: Pick<GameDefinition, "contentFolders">,
+  root: string,
+  path: string,
+): string {
+  const isContent = root.includes("/") && contentFolders.includes(root.slice(0, root.indexOf("/")));
+  if (isContent) return path;
+  return root.endsWith("/") ? path.slice(root.length) : path.slice(path.lastIndexOf("/") + 1);
+}
+
+/** What a condition looks at. */
+export interface Present {
+  readonly isModOn: (id: string) => boolean;
+  readonly expansions: readonly string[];
+}
+
+/** What of a condition does not hold; null where all of it does. */
+export interface Unmet {
+  readonly because: "mod" | "withoutMod" | "expansion";
+  readonly id: string;
+}
+
+export function unmetCondition(when: PartCondition | undefined, present: Present): Unmet | null {
+  if (when?.mod !== undefined && !present.isModOn(when.mod)) return { because: "mod", id: when.mod };
+  if (when?.withoutMod !== undefined && present.isModOn(when.withoutMod))
+    return { because: "withoutMod", id: when.withoutMod };
+  if (when?.expansion !== undefined && !present.expansions.includes(when.expansion))
+    return { because: "expansion", id: when.expansion };
+  return null;
+}

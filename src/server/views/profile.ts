@@ -1,0 +1,66 @@
+import "server-only";
+import type { Profile } from "@/core/model/profile";
+import { changesSince, type Changes } from "@/core/profile/changes";
+import { readHistory, type History } from "@/store/journal";
+import { findRun, listProfiles, listUsage } from "@/store/profiles";
+import { listRestorePoints } from "@/store/restore-points";
+import type { Sql } from "@/store/sql";
+import type { Context } from "../context";
+
+export interface ProfileListed {
+  readonly id: string;
+  readonly name: string;
+  readonly purpose: string;
+  readonly hue: number | null;
+  readonly note: string | null;
+  readonly modsOn: number;
+  readonly mods: number;
+  /** Bytes on the disk of the mods that are on. */
+  readonly size: number;
+  readonly deleted: boolean;
+  /** ISO 8601; the latter is null where no trial ran well yet. */
+  readonly madeAt: string;
+  readonly ranAt: string | null;
+}
+
+export interface RestorePointListed {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/** What is shown of a profile and its siblings; all that changes where another one is worked on. */
+export interface ProfileView {
+  readonly profile: Profile;
+  readonly profiles: readonly ProfileListed[];
+  /** Which other profiles hold a mod, by its id. */
+  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
+  readonly history: History;
+  /** What the profile has become since a trial last ran well; null where none did. */
+  readonly sinceRun: Changes | null;
+  readonly restorePoints: readonly RestorePointListed[];
+}
+
+export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile): Promise<ProfileView> {
+  const profiles = await listProfiles(db, profile.game);
+  const points = await listRestorePoints(db, profile.id);
+  return {
+    profile,
+    profiles: profiles.map(({ deletedAt, madeAt, ranAt, ...rest }) => ({
+      ...rest,
+      deleted: deletedAt !== null,
+      madeAt: madeAt.toISOString(),
+      ranAt: ranAt?.toISOString() ?? null,
+    })),
+    usage: await listUsage(db, profile.game, profile.id),
+    history: await readHistory(db, profile.id),
+    sinceRun: await changesSinceRun(db, profile),
+    restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
+  };
+}
+
+async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Changes | null> {
+  const run = await findRun(db, id);
+  return run ? changesSince(run.state, state) : null;
+}

@@ -1,0 +1,108 @@
+import { flagsOf, slug, type DemoMod, type DemoPlugin } from "./catalogue";
+
+const base = "Brinehollow.keel";
+
+const part = (name: string, masters: readonly string[], below?: string): DemoPlugin => ({
+  name,
+  flags: flagsOf(name),
+  masters,
+  records: [`gauge-0@${name}`, `gauge-1@${name}`],
+  lists: [],
+  ...(below === undefined ? {} : { below }),
+});
+
+const made = (
+  name: string,
+  version: string,
+  author: string,
+  facts: Partial<DemoMod> & Pick<DemoMod, "summary" | "tags">,
+): DemoMod => ({
+  id: slug(name),
+  name,
+  version,
+  author,
+  requires: [],
+  plugins: [],
+  loose: [],
+  shape: "archive",
+  ...facts,
+});
+
+const room = "Instrument Room.plank";
+
+/** A package that asks questions, and mods that need, clash or come too early for the game. */
+export const brinehollowPackages: readonly DemoMod[] = [
+  made("Instrument Room", "1.2.0", "inkfathom", {
+    tags: ["interface"],
+    summary: "Gauges for every taste; asks which.",
+    plugins: [
+      part(room, [base]),
+      part("Instrument Room - Wide.skiff", [base, room], "options/wide/"),
+      part("Instrument Room - Narrow.skiff", [base, room], "options/narrow/"),
+      part("Instrument Room - Night Ink.skiff", [base, room, "Lamplighters.keel"], "options/ink/"),
+    ],
+    loose: [
+      { path: "textures/interface/room.tex", size: 900 },
+      { path: "options/wide/textures/interface/gauges.tex", size: 1200 },
+      { path: "options/narrow/textures/interface/gauges.tex", size: 700 },
+      { path: "options/rose/textures/interface/compass.tex", size: 800 },
+    ],
+    manifest: {
+      options: [
+        {
+          id: "gauges",
+          label: "Gauges",
+          choose: "one",
+          parts: [
+            {
+              id: "wide",
+              label: "Spread wide",
+              paths: ["options/wide/"],
+              when: { mod: "wide-lens" },
+              note: "Lines up with Wide Lens",
+            },
+            { id: "narrow", label: "Close together", paths: ["options/narrow/"], note: "For small screens" },
+          ],
+        },
+        {
+          id: "extras",
+          label: "Extras",
+          choose: "any",
+          parts: [
+            {
+              id: "rose",
+              label: "Compass rose",
+              paths: ["options/rose/"],
+              caution: "replaces the one of Quiet Compass, which is better",
+            },
+            {
+              id: "ink",
+              label: "Night ink",
+              paths: ["options/ink/"],
+              when: { expansion: "lamplighters" },
+              note: "Ink that glows with the lamps",
+            },
+          ],
+        },
+      ],
+    },
+  }),
+  made("Loud Compass", "0.8.0", "oldrope", {
+    tags: ["interface"],
+    summary: "A compass that rings.",
+    loose: [{ path: "textures/interface/compass.tex", size: 600 }],
+    manifest: { clashes: [{ mod: "quiet-compass", reason: "both draw the same needle" }] },
+  }),
+  made("Trench Lamps", "1.0.0", "basaltine", {
+    tags: ["light"],
+    summary: "Lamps for the halls under the ice.",
+    loose: [{ path: "textures/light/trench.tex", size: 700 }],
+    manifest: { expansions: ["cold-trench"], requires: [{ mod: "abyss-library", versions: ">=4" }] },
+  }),
+  made("Far Bells", "0.4.0", "wickward", {
+    tags: ["light"],
+    summary: "Bells that carry over water, for the first release.",
+    loose: [{ path: "sounds/bells/far.snd", size: 900 }],
+    manifest: { gameVersions: "<1.4", requires: [{ mod: "bell-foundry" }] },
+  }),
+];

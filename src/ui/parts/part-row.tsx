@@ -1,0 +1,82 @@
+"use client";
+
+import { useState } from "react";
+import { unmetWords } from "@/core/messages/parts-of-mods";
+import type { PartState } from "@/core/profile/choices";
+import { Button } from "../kit/button";
+import { inputLook } from "../kit/field";
+import { LevelMark } from "../kit/level";
+import { useEditor } from "../workspace/workspace.client";
+
+/** A part to take or to leave: what its author says of it, what stands against it, and one's own reason. */
+export function PartRow({
+  state: { key, part, question, chosen, unmet },
+  one,
+  takenBefore,
+  plugins,
+  reason,
+  onTake,
+  onReason,
+}: {
+  state: PartState;
+  /** Its question has one answer. */
+  one: boolean;
+  takenBefore: boolean;
+  /** Names of the plugins that it brings. */
+  plugins: readonly string[];
+  reason: string;
+  onTake: (taken: boolean) => void;
+  onReason: (words: string) => void;
+}) {
+  const roster = useEditor((state) => state.roster);
+  const [writing, setWriting] = useState(false);
+  const says = [part.note, plugins.length > 0 && `adds ${plugins.join(", ")}`].filter(Boolean).join(" · ");
+  return (
+    <li className="border-line border-t py-1.5">
+      <div className="flex items-start gap-2">
+        <label className="flex min-h-6 min-w-0 grow items-start gap-2">
+          <input
+            type={one ? "radio" : "checkbox"}
+            name={one ? `question ${question}` : key}
+            checked={chosen}
+            disabled={unmet !== null && !chosen}
+            onChange={(event) => onTake(event.target.checked)}
+            className="accent-pine mt-1"
+          />
+          <span className="min-w-0">
+            <span className={`font-semibold ${unmet ? "text-ink2" : ""}`}>{part.label}</span>
+            {takenBefore && <span className="text-ink2 ml-2 text-sm">taken so far</span>}
+            {says && <span className="text-ink2 block break-words">{says}</span>}
+          </span>
+        </label>
+        {!writing && reason === "" && (
+          <Button small look="quiet" onClick={() => setWriting(true)} aria-label={`Why, for ${part.label}`}>
+            Why…
+          </Button>
+        )}
+      </div>
+      {unmet && (
+        <p className="text-ink2 ml-5.5 flex items-center gap-1.5 text-sm">
+          <LevelMark level="hint" label="not on offer" /> {unmetWords(roster, unmet)}
+        </p>
+      )}
+      {part.caution && (
+        <p className="ml-5.5 flex items-center gap-1.5 text-sm">
+          <LevelMark level="problem" label="not recommended" /> {part.caution}
+        </p>
+      )}
+      {(writing || reason !== "") && (
+        <input
+          value={reason}
+          autoFocus={writing}
+          onChange={(event) => onReason(event.target.value)}
+          onBlur={() => setWriting(false)}
+          maxLength={500}
+          aria-label={`Why ${part.label} is taken or left`}
+          placeholder="Why it is taken, or left"
+          className={`${inputLook} mt-1 ml-5.5 !h-7 max-w-[calc(100%-22px)]`}
+        />
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,40 @@
+"use client";
+
+import { useState } from "react";
+import { openQuestions, partStates } from "@/core/profile/choices";
+import { hasParts } from "@/core/profile/parts";
+import type { SeatedMod } from "@/core/profile/roster";
+import { Button } from "../kit/button";
+import { Part } from "../kit/part";
+import { useEditor } from "../workspace/workspace.client";
+import { PartsDialog } from "./parts-dialog";
+
+const mostNamed = 8;
+
+/** What a profile takes of a package, and the way to choose anew. */
+export function PartsTaken({ item }: { item: SeatedMod }) {
+  const roster = useEditor((state) => state.roster);
+  const [choosing, setChoosing] = useState(false);
+  if (!hasParts(item.mod?.manifest ?? null)) return null;
+  const states = partStates(roster, item);
+  const taken = states.filter(({ chosen }) => chosen);
+  const open = openQuestions(item);
+  return (
+    <Part title={`Parts, ${taken.length} of ${states.length} taken`}>
+      <ul>
+        {taken.slice(0, mostNamed).map(({ key, part }) => (
+          <li key={key}>
+            {part.label}
+            {item.choice.reasons?.[key] && <span className="text-ink2"> · {item.choice.reasons[key]}</span>}
+          </li>
+        ))}
+        {taken.length > mostNamed && <li className="text-ink3">and {taken.length - mostNamed} more</li>}
+      </ul>
+      {open.length > 0 && <p className="text-ink2">Not answered: {open.join(", ")}.</p>}
+      <Button small className="mt-1" onClick={() => setChoosing(true)}>
+        Choose its parts…
+      </Button>
+      <PartsDialog item={choosing ? item : null} onClose={() => setChoosing(false)} />
+    </Part>
+  );
+}

@@ -1,0 +1,196 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { comparisonText, differenceGroups, differenceName } from "@/core/messages/profile-differences";
+import { plural } from "@/core/messages/parts";
+import type { ListName } from "@/core/model/profile";
+import { compareRosters, takeOver, type ProfileDifference } from "@/core/profile/compare";
+import { findItem, type Roster } from "@/core/profile/roster";
+import type { StateSource } from "@/server/operations/profiles";
+import { Button } from "../kit/button";
+import { saveText } from "../kit/save-text";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { nameOfSource, tiedPairs, useOther } from "./use-other";
+
+/** In what the profile that is worked on differs from another state, and how to make it agree. */
+export function Comparison({ source }: { source: StateSource }) {
+  const here = useEditor((state) => state.roster);
+  const ties = useEditor((state) => state.ties);
+  const view = useEditor((state) => state.view);
+  const there = useOther(source);
+  const [onlyMattering, setOnlyMattering] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const all = useMemo(
+    () => (there ? compareRosters(here, there, tiedPairs(here, ties)) : []),
+    [here, there, ties],
+  );
+  if (!there) return <p className="text-ink2 py-3">Reading it…</p>;
+  const name = nameOfSource(view, source);
+  const shown = all.filter((each) => !onlyMattering || each.matters !== false);
+  const turn = (keys: readonly string[], take: boolean) => {
+    const next = new Set(left);
+    for (const key of keys)
+      if (take) next.delete(key);
+      else next.add(key);
+    setLeft(next);
+  };
+  const taken = shown.filter((each) => !left.has(keyOf(each)));
+  const order = all.filter((each) => each.kind === "order");
+  const matter = order.filter((each) => each.matters).length;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
+        <h3 className="text-lg font-bold" role="status">
+          {all.length === 0
+            ? `No difference from ${name}`
+            : `${plural(all.length, "difference")} from ${name}`}
+        </h3>
+        {order.length > 0 && (
+          <label className="text-ink2 flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={onlyMattering}
+              onChange={(event) => setOnlyMattering(event.target.checked)}
+              className="accent-pine"
+            />
+            Of {plural(order.length, "move")} only {matter} that change a tie or a winner
+          </label>
+        )}
+        {all.length > 0 && (
+          <span className="ml-auto flex gap-2">
+            <Button
+              onClick={() =>
+                saveText(
+                  `${here.profile.name} and ${name}.txt`,
+                  comparisonText(here, there, [here.profile.name, name], all),
+                )
+              }
+            >
+              Save as text
+            </Button>
+            <TakeOver here={here} there={there} taken={taken} name={name} />
+          </span>
+        )}
+      </div>
+      {differenceGroups.flatMap(([kind, title]) =>
+        ([null, "mods", "plugins"] as const).map((list) => (
+          <Group
+            key={`${kind} ${list}`}
+            title={title}
+            list={list}
+            here={here}
+            there={there}
+            differences={shown.filter((each) => each.kind === kind && each.list === list)}
+            left={left}
+            onTurn={turn}
+          />
+        )),
+      )}
+    </>
+  );
+}
+
+const keyOf = ({ kind, list, id }: ProfileDifference): string => `${kind} ${list} ${id}`;
+
+function TakeOver({
+  here,
+  there,
+  taken,
+  name,
+}: {
+  here: Roster;
+  there: Roster;
+  taken: readonly ProfileDifference[];
+  name: string;
+}) {
+  const { editor, tell } = useWorkspace();
+  const take = () => {
+    const edit = takeOver(here, there, taken, name);
+    if (!edit) return;
+    const outcome = editor.dispatch({
+      ...edit,
+      restorePoint: `Before taking over from ${name}`.slice(0, 80),
+    });
+    if (outcome.ok) tell([`${plural(taken.length, "difference")} taken over. Undo takes them back.`]);
+  };
+  return (
+    <Button look="main" disabled={taken.length === 0} onClick={take}>
+      Take over {taken.length}
+    </Button>
+  );
+}
+
+function Group({
+  title,
+  list,
+  here,
+  there,
+  differences,
+  left,
+  onTurn,
+}: {
+  title: string;
+  list: ListName | null;
+  here: Roster;
+  there: Roster;
+  differences: readonly ProfileDifference[];
+  left: ReadonlySet<string>;
+  onTurn: (keys: readonly string[], take: boolean) => void;
+}) {
+  if (differences.length === 0) return null;
+  const keys = differences.map(keyOf);
+  const all = keys.every((key) => !left.has(key));
+  const heading = `${title}${list === null ? "" : `, ${list}`}`;
+  return (
+    <section className="mb-4">
+      <h4 className="border-line flex items-center gap-2 border-b pb-1 font-bold">
+        <input
+          type="checkbox"
+          checked={all}
+          onChange={() => onTurn(keys, !all)}
+          aria-label={`Take over all: ${heading}`}
+          className="accent-pine"
+        />
+        {heading}
+        <span className="text-ink2 font-mono text-sm font-normal">{differences.length}</span>
+      </h4>
+      <ul>
+        {differences.map((each) => (
+          <li key={keyOf(each)} className="border-line flex min-h-7 items-center gap-2 border-b">
+            <input
+              type="checkbox"
+              checked={!left.has(keyOf(each))}
+              onChange={(event) => onTurn([keyOf(each)], event.target.checked)}
+              aria-label={`Take over: ${differenceName(here, there, each)}`}
+              className="accent-pine"
+            />
+            <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">
+              {(findItem(here, each.id) ?? findItem(there, each.id))?.seat}
+            </span>
+            <span className="min-w-0 grow truncate">{differenceName(here, there, each)}</span>
+            <Sides difference={each} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Sides({ difference }: { difference: ProfileDifference }) {
+  const { kind, here, there, matters } = difference;
+  if (kind === "only-here" || kind === "only-there") return null;
+  if (kind === "rule-here" || kind === "rule-there")
+    return <span className="text-ink2 max-w-72 truncate">{here || there}</span>;
+  return (
+    <span className="text-ink2 flex shrink-0 items-center gap-2 text-sm">
+      {matters !== undefined && (
+        <span className={matters ? "text-ink font-semibold" : "text-ink3"}>
+          {matters ? "changes a tie or a winner" : "changes nothing"}
+        </span>
+      )}
+      <span className="max-w-56 truncate font-mono">{here || "none"}</span>
+      <span aria-label="there">→</span>
+      <span className="max-w-56 truncate font-mono">{there || "none"}</span>
+    </span>
+  );
+}

@@ -1,0 +1,92 @@
+"use client";
+
+import type { ProfileFacts } from "@/core/model/profile";
+import { usualPurposes } from "@/core/model/profile";
+import { Choice } from "../kit/choice";
+import { Field, inputLook } from "../kit/field";
+import { hueCount } from "../kit/hues";
+import { isUsual, purposeWords } from "./purpose";
+import { Swatch } from "./swatch";
+
+interface Props {
+  facts: ProfileFacts;
+  onChange: (facts: ProfileFacts) => void;
+}
+
+/** What a profile is called, what for, its colour and a note on it. */
+export function FactsFields({ facts, onChange }: Props) {
+  const change = (part: Partial<ProfileFacts>) => onChange({ ...facts, ...part });
+  return (
+    <>
+      <Field
+        label="Name"
+        value={facts.name}
+        onChange={(event) => change({ name: event.target.value })}
+        maxLength={80}
+        autoFocus
+      />
+      <Purpose value={facts.purpose} onChange={(purpose) => change({ purpose })} />
+      <Colour facts={facts} onChange={onChange} />
+      <label className="block">
+        <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
+        <textarea
+          value={facts.note ?? ""}
+          onChange={(event) => change({ note: event.target.value })}
+          maxLength={5000}
+          rows={3}
+          className={`${inputLook} !h-auto py-1.5`}
+        />
+      </label>
+    </>
+  );
+}
+
+function Purpose({ value, onChange }: { value: string; onChange: (purpose: string) => void }) {
+  const own = !isUsual(value);
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <legend className="text-ink2 mb-1 text-sm font-semibold">Purpose</legend>
+      {usualPurposes.map((purpose) => (
+        <Choice key={purpose} name="purpose" checked={value === purpose} onChoose={() => onChange(purpose)}>
+          {purposeWords(purpose)}
+        </Choice>
+      ))}
+      <Choice name="purpose" checked={own} onChoose={() => onChange("for …")}>
+        own words
+      </Choice>
+      {own && (
+        <input
+          aria-label="Purpose in your own words"
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+          maxLength={60}
+          className={`${inputLook} max-w-56`}
+        />
+      )}
+    </fieldset>
+  );
+}
+
+function Colour({ facts, onChange }: Props) {
+  const { hue, ...rest } = facts;
+  const choices = [null, ...Array.from({ length: hueCount }, (_, at) => at)];
+  return (
+    <fieldset>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">Colour</legend>
+      <div className="flex gap-1">
+        {choices.map((each) => (
+          <button
+            key={String(each)}
+            type="button"
+            aria-pressed={(hue ?? null) === each}
+            aria-label={each === null ? "No colour" : `Colour ${each + 1}`}
+            onClick={() => onChange(each === null ? rest : { ...rest, hue: each })}
+            className={`flex h-7 w-7 items-center justify-center rounded-md border ${(hue ?? null) === each ? "border-ink" : "border-transparent hover:bg-sunk"}`}
+          >
+            <Swatch hue={each} />
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

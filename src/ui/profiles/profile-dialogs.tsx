@@ -1,0 +1,129 @@
+"use client";
+
+import { useState, type FormEvent, type ReactNode } from "react";
+import { ProfileFacts } from "@/core/model/profile";
+import type { ProfileListed } from "@/server/views/profile";
+import type { StateSource } from "@/server/operations/profiles";
+import { changeProfileFacts, createProfile } from "../workspace/server";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { inputLook } from "../kit/field";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { FactsFields } from "./facts-fields";
+import { keyOfSource, sourceOfKey, useSources } from "./sources";
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+}
+
+export function NewProfileDialog(props: Props) {
+  return (
+    <Dialog
+      {...props}
+      title="New profile"
+      hint="A set of mods with an order of its own. The present one stays as it is."
+    >
+      <NewProfileForm onClose={props.onClose} />
+    </Dialog>
+  );
+}
+
+function NewProfileForm({ onClose }: { onClose: () => void }) {
+  const { editor, unwrap, refresh } = useWorkspace();
+  const sources = useSources({ present: true });
+  const [from, setFrom] = useState<StateSource | null>(null);
+  const make = async (facts: ProfileFacts) => {
+    await editor.settled();
+    if (!unwrap(await createProfile({ facts, from }))) return;
+    onClose();
+    refresh();
+  };
+  return (
+    <ProfileForm facts={{ name: "", purpose: "play" }} word="Make it" onClose={onClose} onStore={make}>
+      <label className="block">
+        <span className="text-ink2 mb-1 block text-sm font-semibold">Begins</span>
+        <select
+          value={from ? keyOfSource(from) : ""}
+          onChange={(event) => setFrom(sourceOfKey(event.target.value))}
+          className={inputLook}
+        >
+          <option value="">empty</option>
+          {sources.map((group) => (
+            <optgroup key={group.title} label={group.title}>
+              {group.choices.map(({ source, name }) => (
+                <option key={keyOfSource(source)} value={keyOfSource(source)}>
+                  {name}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+      </label>
+    </ProfileForm>
+  );
+}
+
+export function ProfileFactsDialog({ open, onClose, profile }: Props & { profile: ProfileListed }) {
+  return (
+    <Dialog open={open} onClose={onClose} title="What this profile is">
+      <ProfileFactsForm onClose={onClose} profile={profile} />
+    </Dialog>
+  );
+}
+
+/** The same for the profile that is worked on. */
+export function PresentFactsDialog(props: Props) {
+  const id = useEditor((state) => state.profile.id);
+  const profile = useEditor((state) => state.view.profiles).find((each) => each.id === id);
+  return profile ? <ProfileFactsDialog {...props} profile={profile} /> : null;
+}
+
+function ProfileFactsForm({ onClose, profile }: { onClose: () => void; profile: ProfileListed }) {
+  const { unwrap, refresh } = useWorkspace();
+  const { name, purpose, hue, note } = profile;
+  const store = async (facts: ProfileFacts) => {
+    const outcome = await changeProfileFacts(profile.id, facts);
+    unwrap(outcome);
+    if (!outcome.ok) return;
+    onClose();
+    refresh();
+  };
+  const facts: ProfileFacts = { name, purpose, ...(hue === null ? {} : { hue }), ...(note ? { note } : {}) };
+  return <ProfileForm facts={facts} word="Store" onClose={onClose} onStore={store} />;
+}
+
+/** The facts of a profile, and what else a dialog asks. */
+function ProfileForm({
+  facts: start,
+  word,
+  onClose,
+  onStore,
+  children,
+}: {
+  facts: ProfileFacts;
+  word: string;
+  onClose: () => void;
+  onStore: (facts: ProfileFacts) => Promise<void>;
+  children?: ReactNode;
+}) {
+  const [facts, setFacts] = useState(start);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void onStore(facts);
+  };
+  return (
+    <form onSubmit={submit} className="space-y-3">
+      <FactsFields facts={facts} onChange={setFacts} />
+      {children}
+      <div className="flex justify-end gap-2 pt-1">
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={!ProfileFacts.safeParse(facts).success}>
+          {word}
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,216 @@
+"use client";
+
+import { format } from "date-fns";
+import { useState } from "react";
+import { plural } from "@/core/messages/parts";
+import type { ProfileListed } from "@/server/views/profile";
+import type { StateSource } from "@/server/operations/profiles";
+import { formatSize } from "../kit/format-size";
+import { Button } from "../kit/button";
+import { inputLook } from "../kit/field";
+import { bringBackProfile, deleteProfile } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Comparison } from "./comparison";
+import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
+import { purposeWords } from "./purpose";
+import { keyOfSource, sourceOfKey, useSources } from "./sources";
+import { Swatch } from "./swatch";
+
+/** All sets of a game side by side: what each is, and in what it differs from the one that is worked on. */
+export function ProfilesScreen() {
+  const present = useEditor((state) => state.profile.id);
+  const profiles = useEditor((state) => state.view.profiles);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [making, setMaking] = useState(false);
+  const kept = profiles.filter((each) => !each.deleted);
+  const selected = kept.find((each) => each.id === (chosen ?? present)) ?? kept[0]!;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
+        <h1 className="text-lg font-bold">Profiles</h1>
+        <span className="text-ink2 font-mono text-sm">{plural(kept.length, "profile")}</span>
+        <Button className="ml-auto" onClick={() => setMaking(true)}>
+          New profile…
+        </Button>
+      </header>
+      <div className="flex min-h-0 grow">
+        <div className="border-line w-[330px] shrink-0 overflow-auto border-r">
+          <ul aria-label="Profiles">
+            {kept.map((each) => (
+              <ProfileRow
+                key={each.id}
+                profile={each}
+                isPresent={each.id === present}
+                isSelected={each.id === selected.id}
+                onSelect={() => setChosen(each.id)}
+              />
+            ))}
+          </ul>
+          <Bin profiles={profiles.filter((each) => each.deleted)} />
+        </div>
+        <div className="min-w-0 grow overflow-auto">
+          <ProfileDetail key={selected.id} profile={selected} isPresent={selected.id === present} />
+        </div>
+      </div>
+      <NewProfileDialog open={making} onClose={() => setMaking(false)} />
+    </div>
+  );
+}
+
+function ProfileRow({
+  profile,
+  isPresent,
+  isSelected,
+  onSelect,
+}: {
+  profile: ProfileListed;
+  isPresent: boolean;
+  isSelected: boolean;
+  onSelect: () => void;
+}) {
+  const modsOn = useModsOn(profile, isPresent);
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isSelected}
+        onClick={onSelect}
+        className={`border-line flex w-full items-start gap-2.5 border-b px-3 py-2 text-left ${isSelected ? "bg-pine-soft" : "hover:bg-sunk"}`}
+      >
+        <span className="pt-0.5">
+          <Swatch hue={profile.hue} />
+        </span>
+        <span className="min-w-0 grow">
+          <span className="block truncate font-semibold">{profile.name}</span>
+          <span className="text-ink2 block truncate text-sm">
+            {purposeWords(profile.purpose)}
+            {isPresent && " · worked on now"}
+          </span>
+        </span>
+        <span className="text-ink2 text-right font-mono text-sm">
+          {modsOn} on
+          <span className="block">{formatSize(profile.size)}</span>
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** What the server counted of the present profile may be older than what is shown of it. */
+function useModsOn(profile: ProfileListed, isPresent: boolean): number {
+  const mods = useEditor((state) => state.roster.mods);
+  return isPresent ? mods.filter((mod) => mod.loads).length : profile.modsOn;
+}
+
+function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
+  const { editor, unwrap, refresh } = useWorkspace();
+  const game = useEditor((state) => state.view.game.id);
+  if (profiles.length === 0) return null;
+  const bringBack = async (id: string) => {
+    await editor.settled();
+    unwrap(await bringBackProfile(id, game));
+    refresh();
+  };
+  return (
+    <section className="px-3 py-3">
+      <h2 className="text-ink2 mb-1 text-sm font-semibold">In the bin</h2>
+      <ul>
+        {profiles.map((each) => (
+          <li key={each.id} className="flex items-center gap-2 py-1">
+            <Swatch hue={each.hue} />
+            <span className="min-w-0 grow truncate">{each.name}</span>
+            <Button small onClick={() => void bringBack(each.id)}>
+              Bring back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const day = (at: string): string => format(new Date(at), "d MMM yyyy, HH:mm");
+
+function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPresent: boolean }) {
+  const { editor, unwrap, refresh, switchTo, tell } = useWorkspace();
+  const [naming, setNaming] = useState(false);
+  const [other, setOther] = useState<StateSource | null>(null);
+  const modsOn = useModsOn(profile, isPresent);
+  const remove = async () => {
+    await editor.settled();
+    const outcome = await deleteProfile(profile.id);
+    unwrap(outcome);
+    if (outcome.ok) tell([`“${profile.name}” lies in the bin, below the list.`]);
+    refresh();
+  };
+  const source = isPresent ? other : { profile: profile.id };
+  return (
+    <>
+      <header className="border-line space-y-2 border-b px-5 py-3">
+        <div className="flex items-center gap-2.5">
+          <Swatch hue={profile.hue} />
+          <h2 className="min-w-0 grow truncate text-xl font-bold">{profile.name}</h2>
+          {!isPresent && (
+            <Button look="main" onClick={() => void switchTo(profile.id)}>
+              Work on it
+            </Button>
+          )}
+          <Button onClick={() => setNaming(true)}>What it is…</Button>
+          <Button look="quiet" onClick={() => void remove()}>
+            Into the bin
+          </Button>
+        </div>
+        <p className="text-ink2">
+          A set {purposeWords(profile.purpose)} · {modsOn} of {plural(profile.mods, "mod")} on ·{" "}
+          {formatSize(profile.size)} · <span suppressHydrationWarning>made {day(profile.madeAt)}</span> ·{" "}
+          <span suppressHydrationWarning>
+            {profile.ranAt ? `last ran well ${day(profile.ranAt)}` : "no trial of it ran yet"}
+          </span>
+        </p>
+        {profile.note && <p className="whitespace-pre-wrap">{profile.note}</p>}
+      </header>
+      <section className="px-5 py-3" aria-label="Comparison">
+        {isPresent && <CompareWith value={other} onChoose={setOther} />}
+        {source && <Comparison key={keyOfSource(source)} source={source} />}
+      </section>
+      <ProfileFactsDialog open={naming} onClose={() => setNaming(false)} profile={profile} />
+    </>
+  );
+}
+
+function CompareWith({
+  value,
+  onChoose,
+}: {
+  value: StateSource | null;
+  onChoose: (source: StateSource | null) => void;
+}) {
+  const sources = useSources({ present: false });
+  if (sources.length === 0)
+    return (
+      <p className="text-ink2">
+        There is nothing to compare it with yet: no other profile, no restore point, no lineup brought in.
+      </p>
+    );
+  return (
+    <label className="flex items-center gap-2.5">
+      <span className="text-ink2 font-semibold">Compare it with</span>
+      <select
+        value={value ? keyOfSource(value) : ""}
+        onChange={(event) => onChoose(sourceOfKey(event.target.value))}
+        className={`${inputLook} max-w-80`}
+      >
+        <option value="">choose…</option>
+        {sources.map(({ title, choices }) => (
+          <optgroup key={title} label={title}>
+            {choices.map(({ source, name }) => (
+              <option key={keyOfSource(source)} value={keyOfSource(source)}>
+                {name}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
+    </label>
+  );
+}

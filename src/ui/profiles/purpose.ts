@@ -1,0 +1,15 @@
+import { usualPurposes } from "@/core/model/profile";
+
+export type UsualPurpose = (typeof usualPurposes)[number];
+
+const words: Readonly<Record<UsualPurpose, string>> = {
+  play: "to play",
+  make: "to make things",
+  test: "to test",
+};
+
+export const isUsual = (purpose: string): purpose is UsualPurpose =>
+  (usualPurposes as readonly string[]).includes(purpose);
+
+/** A purpose as it stands behind "a set": the usual ones in our words, others in the curator's own. */
+export const purposeWords = (purpose: string): string => (isUsual(purpose) ? words[purpose] : purpose);

@@ -1,0 +1,13 @@
+import { sectionHue } from "../kit/hues";
+
+/** The colour that a profile was given; a hollow square where it was given none. */
+export function Swatch({ hue }: { hue: number | null | undefined }) {
+  const given = hue !== null && hue !== undefined;
+  return (
+    <span
+      aria-hidden
+      className={`inline-block h-3.5 w-3.5 shrink-0 rounded-[3px] border ${given ? "border-transparent" : "border-ink3"}`}
+      style={given ? { background: sectionHue(hue).fill } : undefined}
+    />
+  );
+}

@@ -1,0 +1,93 @@
+"use client";
+
+import { useEffect, useState, type ReactNode } from "react";
+import { plural } from "@/core/messages/parts";
+import type { FolderReport } from "@/server/operations/folders";
+import { Field } from "../kit/field";
+import { reportFolder } from "../workspace/server";
+
+/** How long a path has to stand before it is looked at, in milliseconds. */
+const pause = 300;
+
+/** A path that is looked at while it is typed: what lies there is said below it. */
+export function FolderField({
+  label,
+  value,
+  onChange,
+  sign = null,
+  needs,
+  hint,
+  placeholder,
+  action,
+}: {
+  label: string;
+  value: string;
+  onChange: (path: string) => void;
+  /** The file by which a game is known, where the folder is to hold one. */
+  sign?: string | null;
+  needs: "mods" | "writing";
+  hint?: string;
+  placeholder?: string;
+  action?: ReactNode;
+}) {
+  const report = useReport(value, sign);
+  const words = report && reportWords(report, needs);
+  return (
+    <div className="flex items-end gap-2">
+      <div className="min-w-0 grow">
+        <Field
+          label={label}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+          placeholder={placeholder}
+          spellCheck={false}
+          {...(hint ? { hint } : {})}
+        />
+        {words && (
+          <p role="status" className={`mt-1 text-sm ${words.wrong ? "text-brick" : "text-ink2"}`}>
+            {words.text}
+          </p>
+        )}
+      </div>
+      {action}
+    </div>
+  );
+}
+
+function useReport(path: string, sign: string | null): FolderReport | null {
+  const [known, setKnown] = useState<{ path: string; sign: string | null; report: FolderReport } | null>(
+    null,
+  );
+  useEffect(() => {
+    if (path.trim() === "") return;
+    let wanted = true;
+    const timer = setTimeout(() => {
+      void reportFolder(path, sign).then(
+        (outcome) => wanted && outcome.ok && setKnown({ path, sign, report: outcome.value }),
+      );
+    }, pause);
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+  }, [path, sign]);
+  return known?.path === path && known.sign === sign ? known.report : null;
+}
+
+function reportWords(
+  { there, readable, writable, archives, folders, holdsGame }: FolderReport,
+  needs: "mods" | "writing",
+): { text: string; wrong: boolean } {
+  if (!there) return { text: "There is no such folder.", wrong: true };
+  if (!readable) return { text: "It is there, but Seating may not read it.", wrong: true };
+  const found = `${plural(archives, "archive")} and ${plural(folders, "folder")}`;
+  const parts = [
+    holdsGame === null ? "" : holdsGame ? "the game lies here" : "the game does not lie here",
+    "readable",
+    needs === "mods" ? found : "",
+    writable ? "writable" : "not writable",
+  ].filter(Boolean);
+  const text = `${parts.join(", ")}.`;
+  const wrong = holdsGame === false || (needs === "writing" && !writable);
+  return { text: text[0]!.toUpperCase() + text.slice(1), wrong };
+}
