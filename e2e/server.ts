@@ -24,9 +24,17 @@ export async function freePort(): Promise<number> {
   return typeof address === "object" && address ? address.port : 0;
 }
 
-export function run(script: string, port: number, dataFolder = home): ChildProcess & { said: () => string } {
+/** Small, so that every test can have a copy of it. */
+const demoSize = ["--mods", "60"];
+
+export function run(
+  script: string,
+  port: number,
+  dataFolder = home,
+  args: readonly string[] = demoSize,
+): ChildProcess & { said: () => string } {
   const env: NodeJS.ProcessEnv = { ...process.env, SEATING_HOME: dataFolder, SEATING_PORT: String(port) };
-  const child = spawn(process.execPath, [join(root, "scripts", script)], { cwd: root, env });
+  const child = spawn(process.execPath, [join(root, "scripts", script), ...args], { cwd: root, env });
   let text = "";
   child.stdout.on("data", (part) => (text += String(part)));
   child.stderr.on("data", (part) => (text += String(part)));
@@ -34,9 +42,13 @@ export function run(script: string, port: number, dataFolder = home): ChildProce
 }
 
 /** Starts a script of the repository and waits until it says that Seating is ready. */
-export async function startSeating(script: "demo.mjs" | "start.mjs", dataFolder = home): Promise<Server> {
+export async function startSeating(
+  script: "demo.mjs" | "start.mjs",
+  dataFolder = home,
+  args?: readonly string[],
+): Promise<Server> {
   const port = await freePort();
-  const child = run(script, port, dataFolder);
+  const child = run(script, port, dataFolder, args);
   const ended = once(child, "exit");
   const deadline = Date.now() + 240_000;
   while (!child.said().includes("Seating is ready")) {

@@ -24,7 +24,14 @@ async function makeDemo() {
     "7",
     "--out",
     demo,
+    ...sized(),
   ]);
+}
+
+/** `--mods N` asks for a smaller or a larger demo. */
+function sized() {
+  const at = process.argv.indexOf("--mods");
+  return at < 0 ? [] : process.argv.slice(at, at + 2);
 }
 
 /** Registers the demo game, reads its shelf and makes its profiles, unless that was done. */

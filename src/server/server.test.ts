@@ -245,7 +245,7 @@ test("the order is written where the game reads it, and read back", async () => 
   const text = await readFile(join(folder, "brinehollow/game/saves/lading.lst"), "utf8");
   expect(text.trim().split("\n")).toEqual(onDisk.order);
   expect(onDisk.order).not.toContain("Brinehollow.keel");
-  expect(onDisk.holds.map((held) => held.path)).toContain("Tidal Core-2.1.0.zip");
+  expect(onDisk.holds!.map((held) => held.path)).toContain("Tidal Core-2.1.0.zip");
 });
 
 describe("reading the shelf", () => {

@@ -1,5 +1,5 @@
-import coerce from "semver/functions/coerce";
-import satisfies from "semver/functions/satisfies";
+import coerce from "semver/functions/coerce.js";
+import satisfies from "semver/functions/satisfies.js";
 
 /**
  * One total key for versions as people write them: dotted numbers, filled with zeros to three (a leading `v` is

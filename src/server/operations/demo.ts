@@ -1,13 +1,12 @@
 import "server-only";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
-import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
 import { chooseGame, chooseProfile, findCurrentGame } from "@/store/games";
-import { findProfile, listProfiles } from "@/store/profiles";
 import type { Context } from "../context";
-import { addGame } from "./games";
-import { addProfile, deleteProfile } from "./profiles";
+import { registerGame } from "./games";
+import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
 
 /** Sets the demo up from its folder, once: registers its games, reads their shelves, makes their profiles. */
@@ -36,7 +35,7 @@ async function setUpGame(
   say: (line: string) => void,
 ): Promise<Outcome<null>> {
   say(`Registering ${game.id} …`);
-  const added = await addGame(context, {
+  const added = await registerGame(context, {
     game: game.id,
     folders: {
       game: join(folder, game.gameFolder),
@@ -56,7 +55,6 @@ async function addProfiles(
   { id: gameId, profiles }: DemoGame,
   say: (line: string) => void,
 ): Promise<Outcome<null>> {
-  const first = (await findCurrentGame(context.db))?.profileId ?? null;
   const ids: string[] = [];
   for (const { state, ...facts } of profiles) {
     say(`Making the profile ${facts.name} …`);
@@ -64,9 +62,6 @@ async function addProfiles(
     if (!made.ok) return made;
     ids.push(made.value.id);
   }
-  if (first !== null && (await findProfile(context.db, first))?.state.mods.entries.length === 0)
-    await deleteProfile(context, first);
   await chooseProfile(context.db, gameId, ids[0]!);
-  const left = (await listProfiles(context.db, gameId)).filter((each) => !each.deletedAt);
-  return left.length > 0 ? done(null) : refuse("no-profile");
+  return done(null);
 }

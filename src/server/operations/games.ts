@@ -27,6 +27,12 @@ export interface NewGame {
 
 /** Registers a game with the folders that the user named, and makes a first, empty profile for it. */
 export async function addGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
+  const registered = await registerGame(context, wanted);
+  return registered.ok ? addFirstProfile(context) : registered;
+}
+
+/** Registers a game without a profile and turns to it. */
+export async function registerGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
   const own = typeof wanted.game !== "string";
   const definition =
     typeof wanted.game === "string" ? games.find((game) => game.id === wanted.game) : wanted.game;
@@ -37,7 +43,7 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
   context.stocks.delete(definition.id);
   await saveGame(context.db, { id: definition.id, definition, folders: folders.value, own });
   await chooseGame(context.db, definition.id);
-  return addFirstProfile(context);
+  return done(null);
 }
 
 async function isTaken({ db }: Context, id: string): Promise<boolean> {

@@ -1,4 +1,4 @@
-import type { Stock } from "@/core/profile/roster";
+import { newestById, type Stock } from "@/core/profile/roster";
 import type { GameDefinition } from "@/core/model/game";
 import type { Entry, ProfileState, Rule } from "@/core/model/profile";
 import { arrange, type DemoProfile } from "./arrange";
@@ -49,7 +49,7 @@ const offPlugins = ["Divers for Hire.plank", "Sounding Line.plank"];
 export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
   const sound = stock.shelf.filter((mod) => !mod.problem).map((mod) => mod.id);
   const all = sound.filter((id) => !leftOut.includes(id) && !troublesome.includes(id));
-  const long = spoil(arrange(game, stock, firstOf(all), rules));
+  const long = spoil(arrange(game, stock, firstOf(stock, all), rules));
   const bench = [
     "abyss-library",
     "tidal-core",
@@ -90,11 +90,29 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
   ];
 }
 
-/** What the demo tells a story about, filled up with invented mods to what fits below the game's cap. */
-function firstOf(mods: readonly string[]): string[] {
+/**
+ * What the demo tells a story about, filled up to what fits below the game's cap with invented mods whose masters are
+ * among them.
+ */
+function firstOf({ shelf }: Stock, mods: readonly string[]): string[] {
+  const known = newestById(shelf);
+  const pluginsOf = (id: string) => known.get(id)!.plugins;
   const named = new Set(catalogue.map((mod) => mod.id));
-  const [told, invented] = [mods.filter((id) => named.has(id)), mods.filter((id) => !named.has(id))];
-  return [...told, ...invented.slice(0, fitting - told.length)];
+  const taken = new Set(mods.filter((id) => named.has(id)));
+  const invented = mods.filter((id) => !named.has(id));
+  const brought = new Set(mods.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
+  const present = new Set([...taken].flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
+  const isMissing = (master: string) => brought.has(master) && !present.has(master);
+  for (let before = -1; before < taken.size;) {
+    before = taken.size;
+    for (const id of invented) {
+      if (taken.size >= fitting || taken.has(id)) continue;
+      if (pluginsOf(id).some((plugin) => plugin.header?.masters.some(isMissing))) continue;
+      taken.add(id);
+      for (const plugin of pluginsOf(id)) present.add(plugin.name);
+    }
+  }
+  return mods.filter((id) => taken.has(id));
 }
 
 function spoil(state: ProfileState): ProfileState {

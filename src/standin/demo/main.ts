@@ -1,11 +1,11 @@
 import { parseArgs } from "node:util";
 import { makeDemo } from "./make-demo";
 
-const help = `Writes the demo: the stand-in games, each with a shelf of mods and two profiles.
+const help = `Writes the demo: the stand-in games, each with a shelf of mods and profiles.
 
   --out DIR    where to write it (needed)
   --seed N     which demo; the same seed gives the same bytes (7)
-  --mods N     how many sound mods for the big game, 30 or more (60)
+  --mods N     how many sound mods for the big game, 30 or more (320)
 `;
 
 async function main(): Promise<void> {
@@ -22,7 +22,7 @@ async function main(): Promise<void> {
     process.exitCode = values.help ? 0 : 2;
     return;
   }
-  const size = await makeDemo(values.out, Number(values.seed ?? 7), Number(values.mods ?? 60));
+  const size = await makeDemo(values.out, Number(values.seed ?? 7), Number(values.mods ?? 320));
   process.stdout.write(`  ${size.mods} mods with ${size.plugins} plugins in ${values.out}\n`);
 }
 
