@@ -18,7 +18,7 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ["/node_modules/(?!(@tanstack|canonicalize)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(@tanstack|@leeoniya|canonicalize)/)"],
   modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/dist", "<rootDir>/.seating"],
   testTimeout: 30000,
 };

@@ -1,18 +1,49 @@
 import type { ShelfMod } from "@/core/model/shelf";
 import type { Sql } from "./sql";
 
-export const listShelf = (db: Sql, gameId: string) =>
-  db.query<ShelfMod>(
+/** What lies on the shelf, as last read. The tags that its user gave a mod are added to its own. */
+export async function listShelf(db: Sql, gameId: string): Promise<ShelfMod[]> {
+  const mods = await db.query<ShelfMod>(
     `select path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
        archive_sha256 as "archiveSha256", manifest, plugins, problem, updated,
        to_char(added at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as added
      from shelf_mod where game_id = $1 order by path`,
     [gameId],
   );
+  const own = new Map((await listOwnTags(db, gameId)).map(({ mod, tags }) => [mod, tags]));
+  return mods.map((mod) => {
+    const ownTags = own.get(mod.id)?.filter((tag) => !mod.tags.includes(tag)) ?? [];
+    return ownTags.length > 0 ? { ...mod, tags: [...mod.tags, ...ownTags], ownTags } : mod;
+  });
+}
+
+const listOwnTags = (db: Sql, gameId: string) =>
+  db.query<{ mod: string; tags: string[] }>(
+    "select mod, array_agg(tag order by tag) as tags from mod_tag where game_id = $1 group by mod order by mod",
+    [gameId],
+  );
+
+/** Gives mods a tag, or takes one away that their user gave; answers which of them it changed. */
+export async function saveTag(
+  db: Sql,
+  gameId: string,
+  mods: readonly string[],
+  tag: string,
+  on: boolean,
+): Promise<string[]> {
+  const changed = await db.query<{ mod: string }>(
+    on
+      ? `insert into mod_tag (game_id, mod, tag) select $1, m, $3 from unnest($2::text[]) as m
+         on conflict do nothing returning mod`
+      : "delete from mod_tag where game_id = $1 and mod = any($2::text[]) and tag = $3 returning mod",
+    [gameId, mods, tag],
+  );
+  return changed.map(({ mod }) => mod);
+}
 
 /** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
 export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const lean = mods.map(({ fileNames: _names, added: _added, ...mod }) => ({
+  const lean = mods.map(({ fileNames: _names, added: _added, ownTags: _own, ...mod }) => ({
     ...mod,
     plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
   }));
@@ -86,6 +117,9 @@ export const listRecords = (db: Sql, gameId: string) =>
     "select path, plugin, records from plugin_records where game_id = $1 order by path, plugin",
     [gameId],
   );
+
+export const forgetShelfPaths = (db: Sql, gameId: string, paths: readonly string[]) =>
+  db.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
 
 /** Forgets what is not among the paths any more. */
 export const keepShelfPaths = (db: Sql, gameId: string, paths: readonly string[]) =>

@@ -153,6 +153,7 @@ describe("the editor", () => {
     history: { undo: null, redo: null },
     restorePoints: [],
     imports: [],
+    bin: [],
   });
   const turn = (id: string): Edit => ({
     label: label("switch-off", { item: id, count: 1 }),
@@ -296,12 +297,16 @@ test("sizes are shown in decimal units", () => {
 
 test("the shelf lists what lies on it and what the profile misses", () => {
   const absent = { ...roster.stock, shelf: roster.stock.shelf.slice(1) };
-  const rows = shelfRows({
-    ...testRoster([]),
-    stock: absent,
-    mods: roster.mods.map((mod) => ({ ...mod, mod: mod.id === "core" ? null : mod.mod })),
-    modOf: roster.modOf,
-  });
+  const rows = shelfRows(
+    {
+      ...testRoster([]),
+      stock: absent,
+      mods: roster.mods.map((mod) => ({ ...mod, mod: mod.id === "core" ? null : mod.mod })),
+      modOf: roster.modOf,
+    },
+    new Map(),
+    [],
+  );
   expect(rows.map(({ name, mod }) => [name, mod !== null])).toEqual([
     ["a", true],
     ["b", true],

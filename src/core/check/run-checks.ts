@@ -1,4 +1,4 @@
-import type { Finding, Level } from "../model/finding";
+import { levels, type Finding, type Level } from "../model/finding";
 import { advised } from "./advice";
 import { capExceeded } from "./cap-exceeded";
 import type { Check, CheckInput } from "./check";
@@ -36,8 +36,6 @@ const checks: readonly Check[] = [
   unsoundArchive,
   orderFileDiffers,
 ];
-
-export const levels: readonly Level[] = ["blocker", "problem", "hint"];
 
 /** All findings, the gravest first; within a level in the order of the checks, then of the list. */
 export function runChecks(input: CheckInput): Finding[] {

@@ -48,6 +48,12 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "profile-name-taken": (d) =>
     sentence`There is a profile named “${String(d.name)}” already. Choose another name.`,
   "last-profile": () => ["This is the only profile of the game. Make another one before you delete it."],
+  "not-on-shelf": (d) => sentence`${String(d.path)} is not on the shelf any more. Read the shelf.`,
+  "cannot-move": (d) =>
+    sentence`${String(d.path)} could not be moved: ${String(d.detail)}. Nothing was changed.`,
+  "place-taken": (d) =>
+    sentence`Something else lies at ${String(d.path)} now. Move that away first; what was dropped stays in the bin.`,
+  "tag-name": () => ["A tag needs 1 to 60 characters."],
   "folder-missing": (d) => sentence`There is no folder at ${String(d.path)}. Check the path.`,
   "folder-not-writable": (d) => sentence`Seating may not write in ${String(d.path)}. Check who may.`,
   "folder-no-game": (d) =>

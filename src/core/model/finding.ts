@@ -1,7 +1,9 @@
 import type { Edit } from "./edit";
 import type { ListName } from "./profile";
 
-export type Level = "blocker" | "problem" | "hint";
+/** The worst first. */
+export const levels = ["blocker", "problem", "hint"] as const;
+export type Level = (typeof levels)[number];
 
 export interface Fix {
   /** Sentence id in core/messages. */

@@ -100,6 +100,8 @@ export const ShelfMod = z.strictObject({
   author: z.string().nullable(),
   summary: z.string().nullable(),
   tags: z.array(z.string()),
+  /** Those of its tags that its user gave it; absent where there are none. */
+  ownTags: z.array(z.string()).optional(),
   files: z.number().int().min(0),
   /** SHA-256 over the contents, equal for a folder and any archive of the same files. */
   content: z.string().nullable(),

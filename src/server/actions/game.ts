@@ -13,7 +13,6 @@ import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
 import { acceptImport, type Imported } from "../operations/lineups";
 import * as orderFile from "../operations/order-file";
-import * as shelf from "../operations/read-shelf";
 
 const path = z.string().min(1).max(4000);
 const Folders = z.strictObject({
@@ -37,10 +36,6 @@ export const reportFolder = async (folder: string, sign: string | null): Promise
   guard(async () =>
     done(await folders.reportFolder(path.parse(folder), z.string().max(500).nullable().parse(sign))),
   );
-
-/** The files of a mod of the present game, by its path on the shelf. */
-export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
-  guard(async () => shelf.filesOfMod(await getContext(), path.parse(modPath)));
 
 export const switchGame = async (id: string): Promise<Outcome<null>> =>
   guard(async () => games.switchGame(await getContext(), z.string().parse(id)));

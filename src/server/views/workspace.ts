@@ -7,6 +7,7 @@ import type { Stock } from "@/core/profile/roster";
 import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
 import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
+import { listBin, type BinnedMod } from "@/store/bin";
 import { listImports } from "@/store/lineup-imports";
 import { readPreferences } from "@/store/preferences";
 import { listStartFiles } from "../operations/games";
@@ -49,6 +50,8 @@ export interface WorkspaceView extends ProfileView {
   /** Names of the files that a launch setting can name, by its id. */
   readonly startFiles: Readonly<Record<string, readonly string[]>>;
   readonly imports: readonly ImportListed[];
+  /** Mods that were dropped from the shelf, the last one first. */
+  readonly bin: readonly BinnedMod[];
 }
 
 /** What can be chosen where no game is registered yet. */
@@ -86,6 +89,7 @@ async function viewGame(game: RegisteredGame, profile: Profile): Promise<Workspa
     otherGames: games.filter((each) => registered.every(({ id }) => id !== each.id)).map(listed),
     preferences: await readPreferences(db, game.id),
     startFiles: await listStartFiles(game),
+    bin: await listBin(db, game.id),
     imports: imports.map(({ id, fileName, title, fingerprint, profileName, at }) => ({
       id,
       fileName,

@@ -102,12 +102,15 @@ function firstOf({ shelf }: Stock, mods: readonly string[]): string[] {
   const invented = mods.filter((id) => !named.has(id));
   const brought = new Set(mods.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
   const present = new Set([...taken].flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
-  const isMissing = (master: string) => brought.has(master) && !present.has(master);
+  const lacksMaster = (id: string) => {
+    const own = pluginsOf(id).map((plugin) => plugin.name);
+    const isMissing = (name: string) => brought.has(name) && !present.has(name) && !own.includes(name);
+    return pluginsOf(id).some((plugin) => plugin.header?.masters.some(isMissing));
+  };
   for (let before = -1; before < taken.size;) {
     before = taken.size;
     for (const id of invented) {
-      if (taken.size >= fitting || taken.has(id)) continue;
-      if (pluginsOf(id).some((plugin) => plugin.header?.masters.some(isMissing))) continue;
+      if (taken.size >= fitting || taken.has(id) || lacksMaster(id)) continue;
       taken.add(id);
       for (const plugin of pluginsOf(id)) present.add(plugin.name);
     }

@@ -1,7 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { countByLevel, levels } from "@/core/check/run-checks";
+import { countByLevel } from "@/core/check/run-checks";
+import { levels } from "@/core/model/finding";
 import { orderFileGap, type OrderFileGap } from "@/core/check/order-file";
 import { plural } from "@/core/messages/parts";
 import { placesUsed } from "@/core/profile/roster";

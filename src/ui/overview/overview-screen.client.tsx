@@ -3,7 +3,8 @@
 import Link from "next/link";
 import { useEffect, type ReactNode } from "react";
 import { orderFileGap } from "@/core/check/order-file";
-import { countByLevel, levels } from "@/core/check/run-checks";
+import { countByLevel } from "@/core/check/run-checks";
+import { levels } from "@/core/model/finding";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { placesUsed } from "@/core/profile/roster";
 import { gapWords } from "../frame/strip";

@@ -17,12 +17,9 @@ import type { ShelfRow } from "./shelf-rows";
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
 export function ModInspector({
   row,
-  profiles,
   onSwitch,
 }: {
   row: ShelfRow | null;
-  /** Names of the other profiles that hold it. */
-  profiles: readonly string[];
   onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
 }) {
   return (
@@ -32,7 +29,7 @@ export function ModInspector({
     >
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {row ? (
-          <AboutMod row={row} profiles={profiles} />
+          <AboutMod row={row} />
         ) : (
           <p className="text-ink2">
             Select a mod to see what it brings. Enter or Space switches it on or off.
@@ -44,7 +41,7 @@ export function ModInspector({
   );
 }
 
-function AboutMod({ row, profiles }: { row: ShelfRow; profiles: readonly string[] }) {
+function AboutMod({ row }: { row: ShelfRow }) {
   const { mod } = row;
   return (
     <>
@@ -72,7 +69,9 @@ function AboutMod({ row, profiles }: { row: ShelfRow; profiles: readonly string[
       {mod && <Facts mod={mod} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
       <Part title="Used in">
-        <p>{[...(row.seated ? ["this profile"] : []), ...profiles].join(", ") || "No profile uses it."}</p>
+        <p>
+          {[...(row.seated ? ["this profile"] : []), ...row.profiles].join(", ") || "No profile uses it."}
+        </p>
       </Part>
       {mod && mod.plugins.length > 0 && (
         <Part title="Plugins">

@@ -1,45 +1,55 @@
 "use client";
 
-import { useMemo } from "react";
-import { switchMods } from "@/core/profile/edits";
+import { useMemo, type ReactNode } from "react";
 import { Button } from "../kit/button";
 import { Choose } from "../kit/choose";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
+import { Drop } from "../kit/drop";
+import { useEditor } from "../workspace/workspace.client";
+import { facetWords, type FacetWords } from "./facet-words";
+import { SavedFilters } from "./saved-filters";
 import {
-  countChoices,
+  isNarrow,
   noShelfFilter,
-  shelfStates,
-  stateOf,
+  type Counts,
+  type Narrowed,
+  type Ranged,
   type ShelfFilter,
-  type ShelfState,
-  type Usage,
 } from "./shelf-filter";
-import type { ShelfRow } from "./shelf-rows";
-
-const stateWords: Record<ShelfState, string> = {
-  on: "on",
-  off: "off",
-  elsewhere: "not in this profile",
-  missing: "not on the shelf",
-  unsound: "unsound",
-  superseded: "another version counts",
-};
+import type { Facet } from "./shelf-rows";
 
 interface Props {
-  all: readonly ShelfRow[];
-  shown: readonly ShelfRow[];
+  narrowed: Narrowed;
   filter: ShelfFilter;
-  usage: Usage;
   onFilter: (part: Partial<ShelfFilter>) => void;
+  /** What can be done with exactly what is shown. */
+  bulk: ReactNode;
 }
 
-/** Narrows the shelf, with how many each choice would show, and switches exactly what is shown. */
-export function ShelfFilterBar({ all, shown, filter, usage, onFilter }: Props) {
-  const tags = useMemo(() => [...new Set(all.flatMap(({ mod }) => mod?.tags ?? []))].sort(), [all]);
-  const count = <C extends string>(part: "state" | "tag" | "use", choices: readonly C[]) =>
-    countChoices(all, filter, usage, part, choices);
-  const isOn = Object.values(filter).some((part) => part !== "");
+/** Always in sight; the others stand behind "More". */
+const chief: readonly Facet[] = ["state", "use", "level"];
+
+/** Narrows the shelf, with how many each choice would show. */
+export function ShelfFilterBar({ narrowed: { shown, counts }, filter, onFilter, bulk }: Props) {
+  const roster = useEditor((state) => state.roster);
+  const words = useMemo(() => facetWords(roster), [roster]);
+  const choose = (facet: Facet, value: string | null) => {
+    const { [facet]: _, ...others } = filter.facets;
+    onFilter({ facets: value === null ? others : { ...others, [facet]: value } });
+  };
+  const chooser = (each: FacetWords) => (
+    <FacetChoice
+      key={each.facet}
+      words={each}
+      counts={counts[each.facet]}
+      value={filter.facets[each.facet] ?? null}
+      onChoose={(value) => choose(each.facet, value)}
+    />
+  );
+  const others = words.filter(({ facet }) => !chief.includes(facet));
+  const behind =
+    others.filter(({ facet }) => filter.facets[facet]).length + Object.keys(filter.ranges).length;
+  const isOn = isNarrow(filter);
   const size = shown.reduce((sum, { mod }) => sum + (mod?.size ?? 0), 0);
   return (
     <div
@@ -47,32 +57,21 @@ export function ShelfFilterBar({ all, shown, filter, usage, onFilter }: Props) {
       aria-label="Filter of the shelf"
       className={`flex shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 ${isOn ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
     >
-      <CountedChoice
-        label="State"
-        value={filter.state}
-        choices={count("state", shelfStates).map(({ choice, count }) => [choice, stateWords[choice], count])}
-        onChoose={(state) => onFilter({ state: state as ShelfFilter["state"] })}
-      />
-      <CountedChoice
-        label="Tag"
-        value={filter.tag}
-        choices={count("tag", tags).map(({ choice, count }) => [choice, choice, count])}
-        onChoose={(tag) => onFilter({ tag })}
-      />
-      <CountedChoice
-        label="Use"
-        value={filter.use}
-        choices={count("use", ["used", "unused"]).map(({ choice, count }) => [
-          choice,
-          choice === "used" ? "in a profile" : "in no profile",
-          count,
-        ])}
-        onChoose={(use) => onFilter({ use: use as ShelfFilter["use"] })}
-      />
+      {words.filter(({ facet }) => chief.includes(facet)).map(chooser)}
+      <TagChoice counts={counts.tag} filter={filter} onFilter={onFilter} />
+      <Drop label={behind > 0 ? `More (${behind})` : "More"} isOn={behind > 0}>
+        <div className="grid w-64 gap-2">
+          {others.map(chooser)}
+          <RangeFields label="Added" range="added" type="date" filter={filter} onFilter={onFilter} />
+          <RangeFields label="Updated" range="updated" type="date" filter={filter} onFilter={onFilter} />
+          <RangeFields label="Size in kB" range="size" type="number" filter={filter} onFilter={onFilter} />
+        </div>
+      </Drop>
+      <SavedFilters filter={filter} onFilter={onFilter} />
       <span className="text-ink2 ml-auto font-mono text-sm">{formatSize(size)}</span>
       {isOn && (
         <>
-          <Bulk shown={shown} />
+          {bulk}
           <Button small onClick={() => onFilter(noShelfFilter)}>
             Show all
           </Button>
@@ -82,48 +81,119 @@ export function ShelfFilterBar({ all, shown, filter, usage, onFilter }: Props) {
   );
 }
 
-function CountedChoice({
-  label,
+function FacetChoice({
+  words: { label, values },
+  counts,
   value,
-  choices,
   onChoose,
 }: {
-  label: string;
-  value: string;
-  choices: readonly (readonly [value: string, words: string, count: number])[];
-  onChoose: (value: string) => void;
+  words: FacetWords;
+  counts: Counts;
+  value: string | null;
+  onChoose: (value: string | null) => void;
 }) {
   return (
-    <Choose label={label} value={value || null} onChoose={(chosen) => onChoose(chosen ?? "")}>
-      {choices
-        .filter(([choice, , count]) => count > 0 || choice === value)
-        .map(([choice, words, count]) => (
-          <option key={choice} value={choice}>
-            {words} ({count})
+    <Choose label={label} value={value} onChoose={onChoose}>
+      {values
+        .filter(([each]) => counts.has(each) || each === value)
+        .map(([each, said]) => (
+          <option key={each} value={each}>
+            {said} ({counts.get(each) ?? 0})
           </option>
         ))}
     </Choose>
   );
 }
 
-/** Switches all that is shown and can be switched, with the count before and undo after. */
-function Bulk({ shown }: { shown: readonly ShelfRow[] }) {
-  const { editor, tell, refresh } = useWorkspace();
-  const roster = useEditor((state) => state.roster);
-  const able = (on: boolean) =>
-    shown.filter((row) => (on ? ["off", "elsewhere"] : ["on"]).includes(stateOf(row))).map((row) => row.mod!);
-  const turn = (on: boolean) => {
-    const mods = able(on);
-    const edit = switchMods(roster, mods, on);
-    if (!edit) return;
-    editor.dispatch({ ...edit, restorePoint: `Before switching ${mods.length} mods ${on ? "on" : "off"}` });
-    tell([`${mods.length} switched ${on ? "on" : "off"}. Undo takes it back.`]);
-    // The restore point that was made before it is listed by the server.
-    void editor.settled().then(refresh);
+function TagChoice({
+  counts,
+  filter: { tags, anyTag },
+  onFilter,
+}: {
+  counts: Counts;
+  filter: ShelfFilter;
+  onFilter: (part: Partial<ShelfFilter>) => void;
+}) {
+  const offered = [...new Set([...tags, ...counts.keys()])].sort();
+  const turn = (tag: string) =>
+    onFilter({ tags: tags.includes(tag) ? tags.filter((each) => each !== tag) : [...tags, tag] });
+  return (
+    <Drop label={tags.length > 0 ? tags.join(anyTag ? " or " : " and ") : "Tags"} isOn={tags.length > 0}>
+      <div className="flex gap-3 pb-2" role="radiogroup" aria-label="How tags combine">
+        {[false, true].map((any) => (
+          <label key={String(any)} className="flex items-center gap-1.5">
+            <input
+              type="radio"
+              name="tags-combine"
+              className="accent-pine"
+              checked={anyTag === any}
+              onChange={() => onFilter({ anyTag: any })}
+            />
+            {any ? "any of them" : "all of them"}
+          </label>
+        ))}
+      </div>
+      <ul className="max-h-72 min-w-52 overflow-auto" tabIndex={-1}>
+        {offered.map((tag) => (
+          <li key={tag}>
+            <label className="hover:bg-sunk flex h-7 items-center gap-2 rounded px-1">
+              <input
+                type="checkbox"
+                className="accent-pine"
+                checked={tags.includes(tag)}
+                onChange={() => turn(tag)}
+              />
+              <span className="grow">{tag}</span>
+              <span className="text-ink2 font-mono text-sm">{counts.get(tag) ?? 0}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </Drop>
+  );
+}
+
+function RangeFields({
+  label,
+  range,
+  type,
+  filter: { ranges },
+  onFilter,
+}: {
+  label: string;
+  range: Ranged;
+  type: "date" | "number";
+  filter: ShelfFilter;
+  onFilter: (part: Partial<ShelfFilter>) => void;
+}) {
+  const { from, to } = ranges[range] ?? { from: "", to: "" };
+  const set = (next: { from: string; to: string }) => {
+    const { [range]: _, ...others } = ranges;
+    onFilter({ ranges: next.from || next.to ? { ...others, [range]: next } : others });
   };
-  return [true, false].map((on) => (
-    <Button key={String(on)} small disabled={able(on).length === 0} onClick={() => turn(on)}>
-      Switch {able(on).length} {on ? "on" : "off"}
-    </Button>
-  ));
+  const look = "border-line bg-surface h-7 min-w-0 grow basis-0 rounded-md border px-1.5 text-sm";
+  return (
+    <fieldset>
+      <legend className="text-ink2 mb-0.5 text-sm font-semibold">{label}</legend>
+      <div className="flex items-center gap-1.5">
+        <input
+          type={type}
+          min={0}
+          value={from}
+          aria-label={`${label}, from`}
+          onChange={(event) => set({ from: event.target.value, to })}
+          className={look}
+        />
+        <span className="text-ink3">to</span>
+        <input
+          type={type}
+          min={0}
+          value={to}
+          aria-label={`${label}, to`}
+          onChange={(event) => set({ from, to: event.target.value })}
+          className={look}
+        />
+      </div>
+    </fieldset>
+  );
 }

@@ -1,57 +1,152 @@
-import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
+import fc from "fast-check";
+import type { Finding } from "@/core/model/finding";
 import { makeRoster } from "@/core/profile/roster";
-import { countChoices, filterShelf, noShelfFilter, shelfStates, sortShelf, stateOf } from "./shelf-filter";
-import { shelfRows } from "./shelf-rows";
+import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
+import { shelfColumns, sortShelf } from "./shelf-columns";
+import { filterFromQuery, filterToQuery, narrowShelf, noShelfFilter, type ShelfFilter } from "./shelf-filter";
+import { facets, shelfRows } from "./shelf-rows";
+import { searchTexts } from "./shelf-search";
 
 const base = testRoster([{ name: "a.plank" }, { name: "b.plank", modOn: false }, { name: "gone.plank" }]);
+const manifest = {
+  format: "seating-mod/1" as const,
+  id: "spare",
+  name: "spare",
+  version: "2.0.0",
+  page: "depot:spare",
+  gameVersions: ">=1.0",
+};
 const shelf = [
   ...base.stock.shelf.filter((mod) => mod.id !== "gone"),
   {
     ...shelfMod("spare", [pluginFile("s.plank"), pluginFile("t.plank")], "2.0.0"),
-    size: 900,
-    tags: ["water"],
+    size: 900_000,
+    tags: ["water", "fog"],
+    manifest,
+    added: "2026-11-02T10:00:00Z",
   },
-  { ...shelfMod("a", [], "0.9.0"), size: 5 },
+  { ...shelfMod("a", [], "0.9.0"), size: 5, tags: ["fog"] },
   { ...shelfMod("wreck"), problem: { code: "path-unsafe", data: {} } },
 ];
-const rows = shelfRows(makeRoster(base.game, base.profile, { ...base.stock, shelf }));
-const usage = new Map([["spare", ["Harbour Lights"]]]);
-const shown = (part: object) => filterShelf(rows, { ...noShelfFilter, ...part }, usage).map(({ key }) => key);
+const roster = makeRoster(base.game, base.profile, { ...base.stock, shelf });
+const finding = (level: Finding["level"], list: "mods" | "plugins", id: string): Finding => ({
+  check: "x",
+  id: "x",
+  data: {},
+  level,
+  subjects: [{ list, id }],
+  fixes: [],
+});
+const rows = shelfRows(roster, new Map([["spare", ["Harbour Lights"]]]), [
+  finding("hint", "mods", "a"),
+  finding("blocker", "plugins", "a.plank"),
+]);
+const filtered = (part: Partial<ShelfFilter>) => narrowShelf(rows, { ...noShelfFilter, ...part });
+const shown = (part: Partial<ShelfFilter>) => filtered(part).shown.map(({ key }) => key);
 
-test("every row has a state of its own", () => {
-  expect(rows.map((row) => [row.key, stateOf(row)])).toEqual([
-    ["a-1.0.0.zip", "on"],
-    ["a-0.9.0.zip", "superseded"],
-    ["b-1.0.0.zip", "off"],
-    ["missing gone", "missing"],
-    ["spare-2.0.0.zip", "elsewhere"],
-    ["wreck-1.0.0.zip", "unsound"],
+test("every row has a state of its own, and the worst of what is found about it", () => {
+  expect(rows.map((row) => [row.key, row.state, row.level])).toEqual([
+    ["a-1.0.0.zip", "on", "blocker"],
+    ["a-0.9.0.zip", "superseded", null],
+    ["b-1.0.0.zip", "off", null],
+    ["missing gone", "missing", null],
+    ["spare-2.0.0.zip", "elsewhere", null],
+    ["wreck-1.0.0.zip", "unsound", null],
   ]);
+  expect(rows[0]!.findings).toBe(2);
 });
 
 test("all parts of a filter have to let a row through", () => {
   expect(shown({})).toHaveLength(6);
-  expect(shown({ text: "a-1 A" })).toEqual(["a-1.0.0.zip"]);
-  expect(shown({ tag: "water" })).toEqual(["spare-2.0.0.zip"]);
-  expect(shown({ state: "elsewhere", use: "used" })).toEqual(["spare-2.0.0.zip"]);
-  expect(shown({ state: "elsewhere", use: "unused" })).toEqual([]);
-  expect(shown({ use: "unused" })).toEqual(["wreck-1.0.0.zip"]);
+  expect(shown({ facets: { state: "elsewhere", use: "used" } })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ facets: { state: "elsewhere", use: "unused" } })).toEqual([]);
+  expect(shown({ facets: { use: "unused" } })).toEqual(["wreck-1.0.0.zip"]);
+  expect(shown({ facets: { source: "depot" } })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ facets: { game: "fits" } })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ facets: { level: "blocker" } })).toEqual(["a-1.0.0.zip"]);
+  expect(shown({ facets: { section: rows[0]!.values.section[0]! } })).toContain("a-1.0.0.zip");
 });
 
-test("the count of a choice is what choosing it shows, with the other parts as they are", () => {
-  const filter = { ...noShelfFilter, text: "a" };
-  for (const { choice, count } of countChoices(rows, filter, usage, "state", shelfStates))
-    expect(count).toBe(filterShelf(rows, { ...filter, state: choice }, usage).length);
-  expect(countChoices(rows, { ...filter, tag: "water" }, usage, "tag", ["water", "fog"])).toEqual([
-    { choice: "water", count: 1 },
-    { choice: "fog", count: 0 },
-  ]);
+test("tags combine as all or any of them", () => {
+  expect(shown({ tags: ["fog"] })).toEqual(["a-0.9.0.zip", "spare-2.0.0.zip"]);
+  expect(shown({ tags: ["fog", "water"] })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ tags: ["fog", "water"], anyTag: true })).toHaveLength(2);
 });
 
-test("sorted by a column, either way, equal ones by name; an unknown column changes nothing", () => {
+test("sizes and days lie within both ends of a range, and what has no day lies in none", () => {
+  expect(shown({ ranges: { size: { from: "900", to: "900" } } })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ ranges: { size: { from: "901", to: "" } } })).toEqual([]);
+  expect(shown({ ranges: { added: { from: "2026-11-02", to: "2026-11-02" } } })).toEqual(["spare-2.0.0.zip"]);
+  expect(shown({ ranges: { added: { from: "2026-11-03", to: "" } } })).toEqual([]);
+});
+
+test("the count of a value is what choosing it shows, with the other parts as they are", () => {
+  for (const start of [noShelfFilter, { ...noShelfFilter, tags: ["fog"] }, { ...noShelfFilter, text: "a" }]) {
+    const { counts } = narrowShelf(rows, start);
+    for (const facet of facets)
+      for (const [value, count] of counts[facet])
+        expect(narrowShelf(rows, { ...start, facets: { [facet]: value } }).shown).toHaveLength(count);
+    for (const [tag, count] of counts.tag)
+      expect(narrowShelf(rows, { ...start, tags: [...start.tags, tag] }).shown.length).toBe(count);
+  }
+});
+
+test("a filter read back from the address is the same", () => {
+  const word = fc.string({ minLength: 1, maxLength: 12 });
+  const day = fc.constantFrom("", "2026-01-05", "2026-11-30");
+  const filter = fc.record({
+    text: fc.string({ maxLength: 20 }),
+    facets: fc.dictionary(fc.constantFrom(...facets), word, { noNullPrototype: true }),
+    tags: fc.array(word, { minLength: 1, maxLength: 3 }),
+    anyTag: fc.boolean(),
+    ranges: fc.record({ added: fc.record({ from: fc.constant("2026-01-01"), to: day }) }),
+  });
+  fc.assert(
+    fc.property(filter, (each) => {
+      const text = filterToQuery(each).toString();
+      expect(filterFromQuery(new URLSearchParams(text))).toEqual(each);
+    }),
+  );
+  expect(filterToQuery(noShelfFilter).size).toBe(0);
+});
+
+describe("a search", () => {
+  const texts = [
+    "Glass Tides",
+    "Glass Tides - Reefs",
+    "Lamplight Rework",
+    "Überfahrt",
+    "Winterglass Harbour",
+  ];
+  const found = (words: string) => searchTexts(texts, words)?.map((at) => texts[at]);
+
+  test("finds words in any order, within words, in every script; nothing typed narrows nothing", () => {
+    expect(found("tides glass")).toEqual(expect.arrayContaining(["Glass Tides", "Glass Tides - Reefs"]));
+    expect(found("überfahrt")).toEqual(["Überfahrt"]);
+    expect(found("  ")).toBeUndefined();
+    expect(found("kettle")).toEqual([]);
+  });
+
+  test.each([
+    ["glas tides", "a letter too few"],
+    ["glasss tides", "a letter too many"],
+    ["glaas tides", "another letter"],
+    ["galss tides", "two turned round"],
+  ])("forgives a slip: %s has %s", (words) => {
+    expect(found(words)).toContain("Glass Tides");
+  });
+
+  test("puts the best first: words that begin where a word does", () => {
+    expect(found("glass")![0]).toBe("Glass Tides");
+    expect(found("glass")!.at(-1)).toBe("Winterglass Harbour");
+  });
+});
+
+test("sorted by any column, either way, equal ones by name; an unknown column changes nothing", () => {
   const keys = (sort: string) => sortShelf(rows, sort).map(({ key }) => key);
   expect(keys("-size")[0]).toBe("spare-2.0.0.zip");
   expect(keys("size").at(-1)).toBe("spare-2.0.0.zip");
   expect(keys("-plugins").slice(0, 3)).toEqual(["spare-2.0.0.zip", "a-1.0.0.zip", "b-1.0.0.zip"]);
   expect(sortShelf(rows, "nonsense")).toBe(rows);
+  for (const { id } of shelfColumns) expect(keys(`-${id}`).sort()).toEqual(keys(id).sort());
 });

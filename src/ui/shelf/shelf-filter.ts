@@ -1,90 +1,122 @@
-import type { ShelfRow } from "./shelf-rows";
+import { facets, type Facet, type ShelfRow } from "./shelf-rows";
+import { searchTexts } from "./shelf-search";
 
-export const shelfStates = ["on", "off", "elsewhere", "missing", "unsound", "superseded"] as const;
-/**
- * How it stands with a row: on or off in this profile, on the shelf but not in it (`elsewhere`), in it but not on the shelf
- * (`missing`), left out as unsound, or beside another version that counts.
- */
-export type ShelfState = (typeof shelfStates)[number];
+/** From and to, both included; empty is open. */
+export interface Range {
+  readonly from: string;
+  readonly to: string;
+}
 
-export const shelfSorts = ["name", "version", "author", "plugins", "size"] as const;
-export type ShelfSort = (typeof shelfSorts)[number];
+export const ranges = ["added", "updated", "size"] as const;
+/** Days, as `2026-11-02`, or kilobytes. */
+export type Ranged = (typeof ranges)[number];
 
-/** What of the shelf is shown; empty does not narrow it. */
+/** What of the shelf is shown; what is empty does not narrow it. */
 export interface ShelfFilter {
   readonly text: string;
-  readonly state: ShelfState | "";
-  readonly tag: string;
-  /** In some profile of the game, or in none. */
-  readonly use: "used" | "unused" | "";
+  readonly facets: Readonly<Partial<Record<Facet, string>>>;
+  readonly tags: readonly string[];
+  /** Whether one of the tags is enough. */
+  readonly anyTag: boolean;
+  readonly ranges: Readonly<Partial<Record<Ranged, Range>>>;
 }
 
-export const noShelfFilter: ShelfFilter = { text: "", state: "", tag: "", use: "" };
+export const noShelfFilter: ShelfFilter = { text: "", facets: {}, tags: [], anyTag: false, ranges: {} };
 
-export function stateOf({ mod, seated, supersededBy }: ShelfRow): ShelfState {
-  if (!mod) return "missing";
-  if (mod.problem) return "unsound";
-  if (supersededBy !== null) return "superseded";
-  return !seated ? "elsewhere" : seated.loads ? "on" : "off";
+export const isNarrow = (filter: ShelfFilter): boolean => filterToQuery(filter).size > 0;
+
+/** How the filter stands in the address and in what is saved. */
+export function filterToQuery({
+  text,
+  facets: chosen,
+  tags,
+  anyTag,
+  ranges: within,
+}: ShelfFilter): URLSearchParams {
+  const query = new URLSearchParams();
+  if (text) query.set("q", text);
+  for (const facet of facets) if (chosen[facet]) query.set(facet, chosen[facet]);
+  for (const tag of tags) query.append("tag", tag);
+  if (anyTag && tags.length > 0) query.set("tags", "any");
+  for (const range of ranges) {
+    const { from, to } = within[range] ?? open;
+    if (from || to) query.set(range, `${from}..${to}`);
+  }
+  return query;
 }
 
-/** By the ids of the mods that other profiles hold. */
-export type Usage = ReadonlyMap<string, readonly string[]>;
+const open: Range = { from: "", to: "" };
 
-const isUsed = (row: ShelfRow, usage: Usage): boolean => row.seated !== null || usage.has(row.id);
-
-type Test = (row: ShelfRow) => boolean;
-
-function tests({ text, state, tag, use }: ShelfFilter, usage: Usage): Record<keyof ShelfFilter, Test> {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+export function filterFromQuery(query: URLSearchParams): ShelfFilter {
+  const read = (key: string) => query.get(key) ?? "";
+  const readRange = (key: Ranged): readonly (readonly [Ranged, Range])[] => {
+    const [from = "", to = ""] = read(key).split("..");
+    return from || to ? [[key, { from, to }]] : [];
+  };
   return {
-    text: (row) => words.every((word) => row.searched.includes(word)),
-    state: (row) => state === "" || stateOf(row) === state,
-    tag: (row) => tag === "" || (row.mod?.tags.includes(tag) ?? false),
-    use: (row) => use === "" || isUsed(row, usage) === (use === "used"),
+    text: read("q"),
+    facets: Object.fromEntries(facets.flatMap((facet) => (read(facet) ? [[facet, read(facet)]] : []))),
+    tags: query.getAll("tag"),
+    anyTag: read("tags") === "any",
+    ranges: Object.fromEntries(ranges.flatMap(readRange)),
   };
 }
 
-/** The rows that all parts of the filter let through. */
-export function filterShelf(rows: readonly ShelfRow[], filter: ShelfFilter, usage: Usage): ShelfRow[] {
-  const all = Object.values(tests(filter, usage));
-  return rows.filter((row) => all.every((test) => test(row)));
+export type Counts = ReadonlyMap<string, number>;
+
+export interface Narrowed {
+  /** By name; the best first where a text is searched for. */
+  readonly shown: readonly ShelfRow[];
+  /** How many rows each value would show, with all other parts of the filter as they are. */
+  readonly counts: Readonly<Record<Facet | "tag", Counts>>;
 }
 
-/** How many rows each choice of a part would show, with all other parts as they are. */
-export function countChoices<Choice extends string>(
-  rows: readonly ShelfRow[],
-  filter: ShelfFilter,
-  usage: Usage,
-  part: "state" | "tag" | "use",
-  choices: readonly Choice[],
-): { readonly choice: Choice; readonly count: number }[] {
-  const fits: Record<typeof part, (row: ShelfRow) => readonly string[]> = {
-    state: (row) => [stateOf(row)],
-    tag: (row) => row.mod?.tags ?? [],
-    use: (row) => [isUsed(row, usage) ? "used" : "unused"],
-  };
-  const counts = new Map<string, number>();
-  for (const row of filterShelf(rows, { ...filter, [part]: "" }, usage))
-    for (const choice of fits[part](row)) counts.set(choice, (counts.get(choice) ?? 0) + 1);
-  return choices.map((choice) => ({ choice, count: counts.get(choice) ?? 0 }));
-}
-
-/** By a column, the other way round where it is marked with a minus; equal ones by name. */
-export function sortShelf(rows: readonly ShelfRow[], sort: string): readonly ShelfRow[] {
-  const by = shelfSorts.find((each) => each === sort.replace(/^-/, ""));
-  if (!by) return rows;
-  const keyOf: Record<ShelfSort, (row: ShelfRow) => string | number> = {
-    name: (row) => row.name.toLowerCase(),
-    version: (row) => row.version,
-    author: (row) => row.mod?.author?.toLowerCase() ?? "",
-    plugins: (row) => row.mod?.plugins.length ?? 0,
-    size: (row) => row.mod?.size ?? 0,
-  };
-  const key = keyOf[by];
-  const way = sort.startsWith("-") ? -1 : 1;
-  const compare = (a: string | number, b: string | number) => (a < b ? -1 : a > b ? 1 : 0);
-  return [...rows].sort(
-    (a, b) => way * compare(key(a), key(b)) || compare(a.name.toLowerCase(), b.name.toLowerCase()),
+/** The rows that all parts of the filter let through. A row that one part alone keeps out counts for the others of that part. */
+export function narrowShelf(rows: readonly ShelfRow[], filter: ShelfFilter): Narrowed {
+  const found = searchTexts(
+    rows.map((row) => row.searched),
+    filter.text,
   );
+  const counts = Object.fromEntries(
+    [...facets, "tag"].map((part) => [part, new Map<string, number>()]),
+  ) as Record<Facet | "tag", Map<string, number>>;
+  const shown: ShelfRow[] = [];
+  for (const row of found ? found.map((at) => rows[at]!) : rows) {
+    const failing = failingParts(row, filter);
+    if (failing.length === 0) shown.push(row);
+    for (const part of facets)
+      if (failing.every((each) => each === part)) countAll(counts[part], row.values[part]);
+    if (failing.length === 0 || (filter.anyTag && failing.every((each) => each === "tag")))
+      countAll(counts.tag, row.mod?.tags ?? []);
+  }
+  return { shown, counts };
+}
+
+function countAll(counts: Map<string, number>, values: readonly string[]): void {
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+}
+
+function failingParts(row: ShelfRow, filter: ShelfFilter): (Facet | "tag" | Ranged)[] {
+  const failing: (Facet | "tag" | Ranged)[] = [];
+  for (const facet of facets) {
+    const wanted = filter.facets[facet];
+    if (wanted && !row.values[facet].includes(wanted)) failing.push(facet);
+  }
+  if (filter.tags.length > 0) {
+    const has = (tag: string) => row.mod?.tags.includes(tag) ?? false;
+    if (!(filter.anyTag ? filter.tags.some(has) : filter.tags.every(has))) failing.push("tag");
+  }
+  for (const range of ranges) {
+    const wanted = filter.ranges[range];
+    if (wanted && !isWithin(row, range, wanted)) failing.push(range);
+  }
+  return failing;
+}
+
+function isWithin({ mod }: ShelfRow, range: Ranged, { from, to }: Range): boolean {
+  if (!mod) return false;
+  if (range === "size")
+    return (from === "" || mod.size >= Number(from) * 1000) && (to === "" || mod.size <= Number(to) * 1000);
+  const day = (range === "added" ? mod.added : mod.updated)?.slice(0, 10) ?? "";
+  return day !== "" && (from === "" || day >= from) && (to === "" || day <= to);
 }

@@ -167,6 +167,12 @@ export class ProfileEditor {
     this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk, this.state) });
   }
 
+  /** What its user has set for the game; the caller stores it. */
+  setPreference(key: string, value: unknown): void {
+    const { view } = this.state;
+    this.set({ ...this.state, view: { ...view, preferences: { ...view.preferences, [key]: value } } });
+  }
+
   /** There is nothing more to say of the last edit. */
   forgetRecent(): void {
     this.set({ ...this.state, recent: null });

@@ -1,6 +1,7 @@
 import { refuse, type Outcome } from "@/core/model/outcome";
 import * as game from "@/server/actions/game";
 import * as profile from "@/server/actions/profile";
+import * as shelf from "@/server/actions/shelf";
 
 /** The refusal that stands for a server which does not answer. */
 export const unreachable = (error: unknown) =>
@@ -24,7 +25,6 @@ export const bringBackProfile = reach(profile.bringBackProfile);
 export const nameRestorePoint = reach(profile.nameRestorePoint);
 export const changesSincePoint = reach(profile.changesSincePoint);
 export const goBack = reach(profile.goBack);
-export const filesOfMod = reach(game.filesOfMod);
 export const switchGame = reach(game.switchGame);
 export const addGame = reach(game.addGame);
 export const changeDefinition = reach(game.changeDefinition);
@@ -34,3 +34,9 @@ export const writeOrder = reach(game.writeOrder);
 export const readOrderOnDisk = reach(game.readOrderOnDisk);
 export const storeRulebook = reach(game.storeRulebook);
 export const importLineup = reach(game.importLineup);
+export const filesOfMod = reach(shelf.filesOfMod);
+export const dropFromShelf = reach(shelf.dropFromShelf);
+export const bringBackMods = reach(shelf.bringBackMods);
+export const deleteMods = reach(shelf.deleteMods);
+export const tagMods = reach(shelf.tagMods);
+export const setPreference = reach(shelf.setPreference);

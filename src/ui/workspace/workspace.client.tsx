@@ -29,6 +29,8 @@ export interface Workspace extends Proposing {
   readonly editor: ProfileEditor;
   /** Tells the user one sentence; it stays until it is read. */
   readonly tell: (sentence: Sentence, tone?: "plain" | "wrong") => void;
+  /** Tells what was done, with a way to take it back. */
+  readonly offer: (text: string, word: string, act: () => void) => void;
   /** The value of an outcome, or null after its refusal has been told. */
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
   readonly refresh: () => void;
@@ -78,6 +80,11 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     },
     [editor],
   );
+  const offer = useCallback(
+    (text: string, word: string, act: () => void) =>
+      toast(text, { duration: 15_000, action: { label: word, onClick: act } }),
+    [],
+  );
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
   useEffect(() => editor.receive(view), [editor, view]);
@@ -111,8 +118,19 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   }, [editor, unwrap, tell]);
 
   const workspace = useMemo(
-    () => ({ editor, tell, unwrap, refresh, switchTo, writeOrder: write, ...proposals, trial, shelfReading }),
-    [editor, tell, unwrap, refresh, switchTo, write, proposals, trial, shelfReading],
+    () => ({
+      editor,
+      tell,
+      offer,
+      unwrap,
+      refresh,
+      switchTo,
+      writeOrder: write,
+      ...proposals,
+      trial,
+      shelfReading,
+    }),
+    [editor, tell, offer, unwrap, refresh, switchTo, write, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

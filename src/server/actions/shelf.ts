@@ -1,0 +1,42 @@
+"use server";
+
+import { z } from "zod";
+import type { Outcome } from "@/core/model/outcome";
+import { guard } from "../action";
+import { getContext } from "../context";
+import { filesOfMod as listFilesOf } from "../operations/read-shelf";
+import * as shelf from "../operations/shelf";
+
+const path = z.string().min(1).max(4000);
+const paths = z.array(path).max(20_000);
+const ids = z.array(z.string().min(1).max(500)).max(20_000);
+const largestPreference = 100_000;
+
+/** The files of a mod of the present game, by its path on the shelf. */
+export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
+  guard(async () => listFilesOf(await getContext(), path.parse(modPath)));
+
+export const dropFromShelf = async (modPaths: string[]): Promise<Outcome<string[]>> =>
+  guard(async () => shelf.dropFromShelf(await getContext(), paths.parse(modPaths)));
+
+export const bringBackMods = async (binned: string[]): Promise<Outcome<null>> =>
+  guard(async () => shelf.bringBackMods(await getContext(), ids.parse(binned)));
+
+export const deleteMods = async (binned: string[]): Promise<Outcome<null>> =>
+  guard(async () => shelf.deleteMods(await getContext(), ids.parse(binned)));
+
+export const tagMods = async (mods: string[], tag: string, on: boolean): Promise<Outcome<string[]>> =>
+  guard(async () =>
+    shelf.tagMods(
+      await getContext(),
+      ids.parse(mods),
+      z.string().max(1000).parse(tag),
+      z.boolean().parse(on),
+    ),
+  );
+
+export const setPreference = async (key: string, value: unknown): Promise<Outcome<null>> =>
+  guard(async () => {
+    z.string().max(largestPreference).parse(JSON.stringify(value));
+    return shelf.setPreference(await getContext(), z.string().max(60).parse(key), value);
+  });

@@ -1,0 +1,22 @@
+import { levels, type Finding, type Level } from "@/core/model/finding";
+import type { Roster } from "@/core/profile/roster";
+
+export interface WorstOf {
+  readonly level: Level;
+  readonly count: number;
+}
+
+/** By mod what is found about it and its plugins: the worst level, and how much that is. */
+export function findingsOf({ pluginOf }: Roster, findings: readonly Finding[]): Map<string, WorstOf> {
+  const found = new Map<string, WorstOf>();
+  for (const { level, subjects } of findings) {
+    const mods = subjects.map(({ list, id }) => (list === "mods" ? id : pluginOf.get(id)?.mod?.id));
+    for (const id of new Set(mods)) {
+      if (id === undefined) continue;
+      const before = found.get(id);
+      const worse = !before || levels.indexOf(level) < levels.indexOf(before.level) ? level : before.level;
+      found.set(id, { level: worse, count: (before?.count ?? 0) + 1 });
+    }
+  }
+  return found;
+}

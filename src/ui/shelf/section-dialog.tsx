@@ -1,0 +1,85 @@
+"use client";
+
+import { useState } from "react";
+import { plural } from "@/core/messages/parts";
+import type { ListName } from "@/core/model/profile";
+import { placeEdit } from "@/core/profile/place";
+import { findSeat } from "@/core/profile/seat-target";
+import { letterOf } from "@/core/profile/seats";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { inputLook } from "../kit/field";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import type { ShelfRow } from "./shelf-rows";
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  rows: readonly ShelfRow[];
+}
+
+export function SectionDialog({ rows, ...props }: Props) {
+  return (
+    <Dialog
+      {...props}
+      title="Move to a section"
+      hint="They take the last seats of the section, in the order in which they stand now."
+    >
+      <SectionForm rows={rows} onClose={props.onClose} />
+    </Dialog>
+  );
+}
+
+function SectionForm({ rows, onClose }: Omit<Props, "open">) {
+  const { editor, unwrap } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const ties = useEditor((state) => state.ties);
+  const { game, lists } = roster;
+  const [chosen, setChosen] = useState("");
+  const [list, id] = chosen.split(" ", 2) as [ListName, string];
+  const at = chosen ? lists[list].sections.findIndex((section) => section.id === id) : -1;
+  const movable = (to: ListName, rank: string): string[] =>
+    to === "mods"
+      ? rows.map((row) => row.id)
+      : lists.plugins.items
+          .filter(
+            (item) => item.rank.id === rank && !item.fixed && rows.some(({ id }) => id === item.mod?.id),
+          )
+          .map((item) => item.id);
+  const ids = at < 0 ? [] : movable(list, lists[list].sections[at]!.rank);
+  const move = () => {
+    const target = unwrap(findSeat(lists[list], letterOf(at), ids));
+    const edit = target && unwrap(placeEdit(lists[list], ties[list], ids, target.gap, target.section));
+    if (edit) editor.dispatch(edit);
+    if (target) onClose();
+  };
+  return (
+    <div className="space-y-3">
+      <select
+        aria-label="Section"
+        value={chosen}
+        onChange={(event) => setChosen(event.target.value)}
+        className={inputLook}
+      >
+        <option value="">choose…</option>
+        {game.lists.map((name) => (
+          <optgroup key={name} label={name === "mods" ? "of the mods" : "of the plugins"}>
+            {lists[name].sections.map((section, index) => (
+              <option key={section.id} value={`${name} ${section.id}`} disabled={section.closed === true}>
+                {letterOf(index)} {section.name}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
+      <div className="flex justify-end gap-2">
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button look="main" disabled={ids.length === 0} onClick={move}>
+          Move {plural(ids.length, list === "plugins" ? "plugin" : "mod")}
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+"use client";
+
+import { plural } from "@/core/messages/parts";
+import { Button } from "../kit/button";
+import { Drop } from "../kit/drop";
+import { formatSize } from "../kit/format-size";
+import { bringBackMods, deleteMods } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** What was dropped from the shelf: brought back, or deleted for good. */
+export function ShelfBin() {
+  const { unwrap, refresh, shelfReading } = useWorkspace();
+  const bin = useEditor((state) => state.view.bin);
+  if (bin.length === 0) return null;
+  const size = bin.reduce((sum, mod) => sum + mod.size, 0);
+  const bringBack = async (ids: string[]) => {
+    const outcome = await bringBackMods(ids);
+    unwrap(outcome);
+    if (outcome.ok) await shelfReading.read();
+  };
+  const remove = async (ids: string[]) => {
+    unwrap(await deleteMods(ids));
+    refresh();
+  };
+  return (
+    <Drop label={`Bin (${bin.length})`} isOn={false}>
+      <p className="text-ink2 pb-2">
+        {plural(bin.length, "mod")}, {formatSize(size)}
+      </p>
+      <ul className="max-h-72 min-w-80 overflow-auto" tabIndex={-1}>
+        {bin.map(({ id, name, version, size: own }) => (
+          <li key={id} className="flex h-8 items-center gap-2">
+            <span className="grow truncate">
+              <b>{name}</b> <span className="font-mono text-sm">{version}</span>
+            </span>
+            <span className="text-ink2 font-mono text-sm">{formatSize(own)}</span>
+            <Button small aria-label={`Bring back ${name} ${version}`} onClick={() => void bringBack([id])}>
+              Bring back
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="border-line mt-2 flex gap-2 border-t pt-2">
+        <Button small onClick={() => void bringBack(bin.map((mod) => mod.id))}>
+          Bring all back
+        </Button>
+        <Button small look="danger" onClick={() => void remove(bin.map((mod) => mod.id))}>
+          Delete {plural(bin.length, "mod")} for good
+        </Button>
+      </div>
+    </Drop>
+  );
+}
