@@ -10,7 +10,8 @@ import { layOutParts, type PartFile } from "@/core/profile/parts";
 import { readManifest } from "@/formats/manifest";
 import { layOutMod, pluginsIn } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
-import { headerOf, readPlugin } from "@/formats/plugin";
+import { headerOf } from "@/formats/plugin-facts";
+import { readPluginFacts } from "@/formats/plugin-layout";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
 import type { ModFile } from "./mod-file";
 import { openModFiles } from "./mod-files";
@@ -144,7 +145,8 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
       header: null,
       problem: { code: "zip-too-large", data: { size, limit: largestPlugin } },
     };
-  const plugin = readPlugin(digest.bytes, game.pluginLayout?.formType ?? "");
+  if (!game.pluginLayout) return { ...facts, header: null, problem: { code: "no-plugin-layout", data: {} } };
+  const plugin = readPluginFacts(digest.bytes, game.pluginLayout);
   if (plugin.ok)
     return {
       ...facts,

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { RIFFFile } from "riff-file";
-import { headerOf, readPlugin, writePlugin, type Plugin } from "./plugin";
+import { factsOfPlugin, readPlugin, writePlugin, type Plugin } from "./plugin";
+import { headerOf } from "./plugin-facts";
 import { readRiff, writeChunk, writeContainer } from "./riff";
 
 const form = "SEAP";
@@ -32,7 +33,7 @@ const byHand = bytesOf(
 
 describe("the published layout of RIFF", () => {
   test("a file written out by hand, with an odd chunk and its pad byte", () => {
-    const read = readPlugin(byHand, form);
+    const read = readPlugin(byHand, { formType: form });
     expect(read).toMatchObject({ ok: true, value: { flags: 2, masters: ["Pond.kee"] } });
   });
 
@@ -70,9 +71,10 @@ describe("the published layout of RIFF", () => {
 });
 
 test("a plugin is read back as it was written", () => {
-  const read = readPlugin(writePlugin(example, form), form);
+  const read = readPlugin(writePlugin(example, form), { formType: form });
   expect(read).toEqual({ ok: true, value: example });
-  expect(headerOf(example)).toMatchObject({
+  const facts = factsOfPlugin(writePlugin(example, form), { container: "riff", formType: form });
+  expect(facts.ok && headerOf(facts.value)).toMatchObject({
     title: "Glass Tides",
     records: 2,
     lists: 1,
@@ -102,7 +104,7 @@ test("any plugin at all is read back as it was written", () => {
   });
   fc.assert(
     fc.property(plugin, (given) =>
-      expect(readPlugin(writePlugin(given, form), form)).toEqual({ ok: true, value: given }),
+      expect(readPlugin(writePlugin(given, form), { formType: form })).toEqual({ ok: true, value: given }),
     ),
   );
 });
@@ -110,7 +112,7 @@ test("any plugin at all is read back as it was written", () => {
 describe("hostile bytes", () => {
   const good = writePlugin(example, form);
   const code = (bytes: Uint8Array) => {
-    const read = readPlugin(bytes, form);
+    const read = readPlugin(bytes, { formType: form });
     return read.ok ? "ok" : read.refusal.code;
   };
   const changed = (at: number, ...values: number[]) => {
@@ -159,4 +161,25 @@ describe("hostile bytes", () => {
       { numRuns: 3000 },
     );
   });
+});
+
+test("chunks may have other names, and their head another place for the flags, as a definition says", () => {
+  const chunks = {
+    head: "TOP ",
+    flagsAt: 2,
+    masters: { list: "deps", item: "file" },
+    records: { list: "body", item: "item" },
+  };
+  const file = writeContainer("RIFF", "OWN ", [
+    writeChunk("TOP ", bytesOf("\0\0\x05\0\0\0")),
+    writeContainer("LIST", "deps", [writeChunk("file", bytesOf("Pond.keel\0"))]),
+    writeContainer("LIST", "body", [writeChunk("item", bytesOf("reed\0"))]),
+  ]);
+  const layout = { container: "riff" as const, formType: "OWN ", chunks };
+  expect(factsOfPlugin(file, layout)).toMatchObject({
+    ok: true,
+    value: { flags: 5, masters: ["Pond.keel"], records: ["reed"], recordCount: 1 },
+  });
+  const short = writeContainer("RIFF", "OWN ", [writeChunk("TOP ", bytesOf("\0\0\x05\0\0"))]);
+  expect(factsOfPlugin(short, layout)).toMatchObject({ ok: false, refusal: { code: "riff-no-head" } });
 });

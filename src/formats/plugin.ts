@@ -1,5 +1,6 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { PluginHeader } from "@/core/model/shelf";
+import type { RiffChunks, RiffLayout } from "@/core/model/plugin-layout";
+import { isFileName, type PluginFacts } from "./plugin-facts";
 import { concatBytes, readList, readRiff, writeChunk, writeContainer, type Chunk } from "./riff";
 
 /** A plugin of the stand-in games in full: its header and what it changes. */
@@ -22,17 +23,28 @@ const infoTags: readonly InfoTag[] = ["INAM", "IART", "ICMT", "ICRD"];
 
 const layoutVersion = 1;
 
+/** Of the stand-in games. The first number of their head is the version of the layout. */
+export const standardChunks: RiffChunks = {
+  head: "head",
+  flagsAt: 4,
+  masters: { list: "need", item: "mstr" },
+  records: { list: "recs", item: "recd" },
+};
+
 /** Reads a plugin defensively: any bytes give a plugin or say what is wrong with them. Unknown chunks are passed over. */
-export function readPlugin(bytes: Uint8Array, formType: string): Outcome<Plugin> {
+export function readPlugin(
+  bytes: Uint8Array,
+  { formType, chunks = standardChunks }: Omit<RiffLayout, "container">,
+): Outcome<Plugin> {
   const riff = readRiff(bytes, formType);
   if (!riff.ok) return riff;
-  const head = riff.value.find((chunk) => chunk.name === "head");
-  if (!head || head.data.length < 8) return refuse("riff-no-head");
+  const head = riff.value.find((chunk) => chunk.name === chunks.head);
+  if (!head || head.data.length < chunks.flagsAt + 4) return refuse("riff-no-head", { chunk: chunks.head });
   const view = new DataView(head.data.buffer, head.data.byteOffset, head.data.byteLength);
-  if (view.getUint32(0, true) !== layoutVersion)
+  if (chunks === standardChunks && view.getUint32(0, true) !== layoutVersion)
     return refuse("riff-head", { version: view.getUint32(0, true) });
   const plugin = {
-    flags: view.getUint32(4, true),
+    flags: view.getUint32(chunks.flagsAt, true),
     info: {} as Partial<Record<InfoTag, string>>,
     masters: [] as string[],
     records: [] as string[],
@@ -40,7 +52,7 @@ export function readPlugin(bytes: Uint8Array, formType: string): Outcome<Plugin>
   };
   for (const chunk of riff.value) {
     if (chunk.name !== "LIST") continue;
-    const refusal = readInto(plugin, chunk.data);
+    const refusal = readInto(plugin, chunk.data, chunks);
     if (refusal) return refusal;
   }
   const odd = plugin.masters.find((name) => !isFileName(name));
@@ -50,25 +62,30 @@ export function readPlugin(bytes: Uint8Array, formType: string): Outcome<Plugin>
 
 type Draft = { -readonly [K in keyof Plugin]: Plugin[K] extends readonly (infer E)[] ? E[] : Plugin[K] };
 
-function readInto(plugin: Draft, data: Uint8Array) {
+function readInto(plugin: Draft, data: Uint8Array, chunks: RiffChunks) {
   const list = readList(data);
   if (!list.ok) return list;
   for (const chunk of list.value.chunks) {
-    const outcome = readPart(plugin, list.value.type, chunk);
+    const outcome = readPart(plugin, list.value.type, chunk, chunks);
     if (!outcome.ok) return outcome;
   }
   return null;
 }
 
-function readPart(plugin: Draft, type: string, chunk: Chunk): Outcome<unknown> {
+function readPart(
+  plugin: Draft,
+  type: string,
+  chunk: Chunk,
+  { masters, records }: RiffChunks,
+): Outcome<unknown> {
   if (type === "adds" && chunk.name === "alst") {
     const list = readAdditiveList(chunk.data);
     if (list.ok) plugin.lists.push(list.value);
     return list;
   }
   const isInfo = type === "INFO" && infoTags.some((tag) => tag === chunk.name);
-  const isMaster = type === "need" && chunk.name === "mstr";
-  const isRecord = type === "recs" && chunk.name === "recd";
+  const isMaster = type === masters.list && chunk.name === masters.item;
+  const isRecord = type === records.list && chunk.name === records.item;
   if (!isInfo && !isMaster && !isRecord) return done(null);
   const text = readText(chunk.data, 0, chunk.name);
   if (!text.ok) return text;
@@ -115,21 +132,21 @@ function readAdditiveList(data: Uint8Array): Outcome<AdditiveList> {
   return done({ record: record.value.text, entries });
 }
 
-const isFileName = (name: string): boolean =>
-  name.length > 0 && name.length <= 255 && !/[/\\\p{Cc}]/u.test(name) && name !== "." && name !== "..";
-
-export function headerOf(plugin: Plugin): PluginHeader {
-  const { info } = plugin;
-  return {
-    flags: plugin.flags,
+export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<PluginFacts> {
+  const plugin = readPlugin(bytes, layout);
+  if (!plugin.ok) return plugin;
+  const { info, flags, masters, records, lists } = plugin.value;
+  return done({
+    flags,
     title: info.INAM ?? null,
     author: info.IART ?? null,
     description: info.ICMT ?? null,
     date: info.ICRD ?? null,
-    masters: [...plugin.masters],
-    records: plugin.records.length,
-    lists: plugin.lists.length,
-  };
+    masters: [...masters],
+    recordCount: records.length,
+    records,
+    lists: lists.length,
+  });
 }
 
 const encoder = new TextEncoder();

@@ -25,6 +25,8 @@ const holder = globalThis as typeof globalThis & { seatingContext?: Promise<Cont
 
 export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
 export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
+/** Where what is dropped waits until it is taken in. */
+export const incomingFolder = (): string => join(home(), "incoming");
 export const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
 
 export function getContext(): Promise<Context> {

@@ -23,6 +23,13 @@ const listOwnTags = (db: Sql, gameId: string) =>
     [gameId],
   );
 
+/** By what it is seen whether a mod has changed since it was read. */
+export const listStamps = (db: Sql, gameId: string) =>
+  db.query<Pick<ShelfMod, "path" | "kind" | "size" | "stamp">>(
+    "select path, kind, size, stamp from shelf_mod where game_id = $1 order by path",
+    [gameId],
+  );
+
 /** Gives mods a tag, or takes one away that their user gave; answers which of them it changed. */
 export async function saveTag(
   db: Sql,

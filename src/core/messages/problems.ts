@@ -22,7 +22,16 @@ export const problemText: Record<string, (data: Data) => string> = {
   "riff-form": (d) => `it is a RIFF file of the kind “${d.form}”, not “${d.wanted}”`,
   "riff-truncated": (d) => `it is cut short: ${d.chunk} says ${d.size} bytes, ${d.left} are left`,
   "riff-trailing": (d) => `${d.count} bytes follow after the end that it declares`,
-  "riff-no-head": () => "it has no head chunk",
+  "riff-no-head": (d) => `it has no chunk “${d.chunk}” that is long enough for its flags`,
+  "no-plugin-layout": () => "the definition of the game does not say how its plugins are laid out",
+  "tagged-not": (d) => `it begins with a record “${d.tag}”, not with “${d.wanted}”`,
+  "tagged-header": (d) =>
+    `it is cut short: at byte ${d.at} the header of a record needs ${d.size} bytes, ${d.left} are left`,
+  "tagged-size": (d) => `the record “${d.tag}” at byte ${d.at} says ${d.size} bytes, ${d.left} are left`,
+  "tagged-field": (d) =>
+    `in the record “${d.record}” the field “${d.tag}” says ${d.size} bytes, ${d.left} are left`,
+  "tagged-text": (d) =>
+    `in the record “${d.record}” the field “${d.tag}” is no UTF-8 text that ends as it should`,
   "riff-head": (d) => `its head chunk is of layout version ${d.version}, which is not known`,
   "riff-text": (d) => `a text in ${d.chunk} is not zero-terminated UTF-8`,
   "riff-list": (d) => `an additive list declares ${d.count} entries but ends before`,

@@ -54,10 +54,21 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "place-taken": (d) =>
     sentence`Something else lies at ${String(d.path)} now. Move that away first; what was dropped stays in the bin.`,
   "tag-name": () => ["A tag needs 1 to 60 characters."],
+  "data-not": () => ["This file is no archive of Seating’s data. Choose one that was saved under Settings."],
+  "data-schema": (d) =>
+    sentence`This archive was saved by another version of Seating (${String(d.schema)}, here ${String(d.present)}). Open it with that version, bring it up to date, and save it again.`,
+  "data-unsound": (d) =>
+    sentence`The archive could not be taken in: ${String(d.detail)}. Nothing was changed.`,
+  "file-name": (d) =>
+    sentence`A file cannot be called “${String(d.name)}” on every system. Give it another name, and drop it again.`,
+  "no-incoming": () => ["What was dropped is not there any more. Drop it again."],
+  "mod-unsound": (d) =>
+    sentence`${String(d.name)} is no sound mod: ${sayProblem(String(d.problem), d)}. It was not taken in.`,
   "folder-missing": (d) => sentence`There is no folder at ${String(d.path)}. Check the path.`,
   "folder-not-writable": (d) => sentence`Seating may not write in ${String(d.path)}. Check who may.`,
   "folder-no-game": (d) =>
     sentence`${String(d.path)} does not hold ${String(d.game)}: ${String(d.file)} is not there. Choose the folder in which the game lies.`,
+  "definition-flaw": (d) => sentence`The definition is not in order: ${String(d.path)} ${String(d.text)}.`,
   "game-id-taken": (d) =>
     sentence`There is a game with the id “${String(d.id)}” already. Give the definition another one.`,
   "game-id-stays": (d) =>

@@ -52,6 +52,7 @@ export const EditLabel = z.strictObject({
     "drop",
     "restore",
     "arrivals",
+    "add",
     "add-rule",
     "change-rule",
     "drop-rule",

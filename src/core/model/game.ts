@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { PluginLayout } from "./plugin-layout";
 
 const extension = z.string().regex(/^\.[a-z0-9]+$/);
 
@@ -113,7 +114,7 @@ export const GameDefinition = z.strictObject({
   paths: z.strictObject({ ignoreCase: z.boolean() }),
   contentFolders: z.array(z.string()),
   pluginExtensions: z.array(extension),
-  pluginLayout: z.strictObject({ container: z.literal("riff"), formType: z.string().length(4) }).optional(),
+  pluginLayout: PluginLayout.optional(),
   loadRanks: z.array(LoadRank),
   counting: z.array(Counting),
   baseFolder: z.string(),

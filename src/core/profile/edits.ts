@@ -39,7 +39,7 @@ export function switchMods(roster: Roster, mods: readonly ShelfMod[], on: boolea
   const turned = present.filter((mod) => roster.modOf.get(mod.id)!.loads !== on).map((mod) => mod.id);
   const steps: Step[] = turned.length > 0 ? [{ kind: "switch", list: "mods", ids: turned, on }] : [];
   const added = on ? mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem) : [];
-  steps.push(...addSteps(roster, added));
+  steps.push(...addSteps(roster, added, true));
   const named = mods.filter((mod) => turned.includes(mod.id) || added.includes(mod)).map((mod) => mod.name);
   return switchEdit(steps, named, on);
 }
@@ -52,12 +52,20 @@ function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit 
   };
 }
 
-function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[]): Step[] {
+/** Adds mods that are not in the profile yet, with their plugins, switched off until they are chosen. */
+export function addMods(roster: Roster, mods: readonly ShelfMod[]): Edit | null {
+  const added = mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem);
+  const steps = addSteps(roster, added, false);
+  if (steps.length === 0) return null;
+  return { label: label("add", { item: added[0]!.name, count: added.length }), steps };
+}
+
+function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[], on: boolean): Step[] {
   if (mods.length === 0) return [];
   const { state } = profile;
   return [
-    ...arrivalSteps("mods", state, addAbsentMods(state, mods, true)),
-    ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, true)),
+    ...arrivalSteps("mods", state, addAbsentMods(state, mods, on)),
+    ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, on)),
   ];
 }
 

@@ -2,7 +2,7 @@
 
 import { z } from "zod";
 import type { OnDisk } from "@/core/check/check";
-import { GameDefinition } from "@/core/model/game";
+import type { GameDefinition } from "@/core/model/game";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
 import * as rulebooks from "../operations/rulebooks";
@@ -20,13 +20,20 @@ const Folders = z.strictObject({
   order: z.string().max(4000),
   shelves: z.array(path).min(1).max(20),
 });
-const NewGame = z.strictObject({ game: z.union([z.string(), GameDefinition]), folders: Folders });
+const NewGame = z.strictObject({
+  game: z.union([z.string(), z.strictObject({ own: z.unknown() })]),
+  folders: Folders,
+});
 
 export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
   guard(async () => games.addGame(await getContext(), NewGame.parse(wanted)));
 
+/** The definitions that come with Seating. */
+export const listShipped = async (): Promise<Outcome<readonly GameDefinition[]>> =>
+  guard(() => Promise.resolve(done(games.shipped)));
+
 export const changeDefinition = async (definition: GameDefinition): Promise<Outcome<null>> =>
-  guard(async () => games.changeDefinition(await getContext(), GameDefinition.parse(definition)));
+  guard(async () => games.changeDefinition(await getContext(), definition));
 
 export const changeFolders = async (folders: GameFolders): Promise<Outcome<null>> =>
   guard(async () => games.changeFolders(await getContext(), Folders.parse(folders)));

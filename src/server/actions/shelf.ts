@@ -1,11 +1,12 @@
 "use server";
 
 import { z } from "zod";
-import type { Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
-import { getContext } from "../context";
+import { getContext, incomingFolder } from "../context";
 import { filesOfMod as listFilesOf } from "../operations/read-shelf";
 import * as shelf from "../operations/shelf";
+import * as incomings from "../operations/take-in";
 
 const path = z.string().min(1).max(4000);
 const paths = z.array(path).max(20_000);
@@ -34,6 +35,17 @@ export const tagMods = async (mods: string[], tag: string, on: boolean): Promise
       z.boolean().parse(on),
     ),
   );
+
+/** Takes in what was dropped; answers its path on the shelf. */
+export const takeIn = async (incoming: string): Promise<Outcome<string>> =>
+  guard(async () => incomings.takeIn(await getContext(), incomingFolder(), z.string().parse(incoming)));
+
+/** Throws away what was dropped and is not wanted. */
+export const leaveIncoming = async (incoming: string): Promise<Outcome<null>> =>
+  guard(async () => {
+    await incomings.dropIncoming(incomingFolder(), z.guid().parse(incoming));
+    return done(null);
+  });
 
 export const setPreference = async (key: string, value: unknown): Promise<Outcome<null>> =>
   guard(async () => {

@@ -1,6 +1,7 @@
 import "server-only";
 import { readdir } from "node:fs/promises";
 import { join } from "node:path";
+import { readDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { emptyState } from "@/core/profile/arrivals";
@@ -19,9 +20,11 @@ import { checkFolders } from "./folders";
 import { addProfile } from "./profiles";
 import { currentGame } from "./situation";
 
+export const shipped: readonly GameDefinition[] = games;
+
 export interface NewGame {
   /** The id of one that ships, or a definition of one's own. */
-  readonly game: string | GameDefinition;
+  readonly game: string | { readonly own: unknown };
   readonly folders: GameFolders;
 }
 
@@ -33,10 +36,10 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
 
 /** Registers a game without a profile and turns to it. */
 export async function registerGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
+  const described = describeGame(wanted.game);
+  if (!described.ok) return described;
+  const definition = described.value;
   const own = typeof wanted.game !== "string";
-  const definition =
-    typeof wanted.game === "string" ? games.find((game) => game.id === wanted.game) : wanted.game;
-  if (!definition) return refuse("no-game");
   if (own && (await isTaken(context, definition.id))) return refuse("game-id-taken", { id: definition.id });
   const folders = await checkFolders(definition, wanted.folders);
   if (!folders.ok) return folders;
@@ -46,14 +49,29 @@ export async function registerGame(context: Context, wanted: NewGame): Promise<O
   return done(null);
 }
 
+function describeGame(game: NewGame["game"]): Outcome<GameDefinition> {
+  if (typeof game !== "string") return readOwn(game.own);
+  const shipped = games.find((each) => each.id === game);
+  return shipped ? done(shipped) : refuse("no-game");
+}
+
+/** A definition that comes from outside, or the first of its flaws. */
+function readOwn(value: unknown): Outcome<GameDefinition> {
+  const read = readDefinition(value);
+  return "definition" in read ? done(read.definition) : refuse("definition-flaw", { ...read.flaws[0]! });
+}
+
 async function isTaken({ db }: Context, id: string): Promise<boolean> {
   return games.some((game) => game.id === id) || (await listGames(db)).some((game) => game.id === id);
 }
 
 /** Changes the laws of the game that is worked on; its shelf is read anew by them. */
-export async function changeDefinition(context: Context, definition: GameDefinition): Promise<Outcome<null>> {
+export async function changeDefinition(context: Context, wanted: unknown): Promise<Outcome<null>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
+  const read = readOwn(wanted);
+  if (!read.ok) return read;
+  const definition = read.value;
   if (definition.id !== game.value.id) return refuse("game-id-stays", { id: game.value.id });
   await context.db.transaction(async (tx) => {
     await saveGame(tx, { ...game.value, definition, own: true });

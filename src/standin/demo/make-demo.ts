@@ -57,7 +57,6 @@ interface World {
 }
 
 function deepSea(seed: number, count: number): World {
-  const { formType } = brinehollow.pluginLayout!;
   return {
     game: brinehollow,
     owned: ["sunken-city", "lamplighters"],
@@ -68,7 +67,7 @@ function deepSea(seed: number, count: number): World {
     ],
     writeGame: writeBrinehollow,
     filesOf: (mod) => {
-      const whole = filesOf(mod, formType);
+      const whole = filesOf(mod);
       return mod.id === "sounding-line" ? cutShort(whole, "Sounding Line.plank") : whole;
     },
     broken: unsoundArchives(),
@@ -82,7 +81,7 @@ const kites = (seed: number): World => ({
   owned: [],
   mods: kitefallMods(seed, 40),
   writeGame: (folder, { game }) => writeAt(join(folder, game.sign), `${game.name}, stand-in\n`),
-  filesOf: (mod) => filesOf(mod, ""),
+  filesOf: (mod) => filesOf(mod),
   broken: {},
   profiles: kitefallProfiles,
   rulebooks: () => [],
@@ -93,7 +92,7 @@ const mills = (seed: number): World => ({
   owned: ["upland-weirs", "market-days"],
   mods: millwrightMods(seed, 45),
   writeGame: writeMillwright,
-  filesOf: (mod) => filesOf(mod, ""),
+  filesOf: (mod) => filesOf(mod),
   broken: {},
   profiles: millwrightProfiles,
   rulebooks: () => [],
@@ -143,7 +142,7 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
       (_, at) => `${["reef", "tide", "hull", "lamp", "fish"][at % 5]}-${at}@${name}`,
     );
     const plugin: DemoPlugin = { name, flags: 1, masters, records, lists: [] };
-    return writeAt(join(folder, below, name), pluginBytes(author, plugin, game.pluginLayout!.formType));
+    return writeAt(join(folder, below, name), pluginBytes(author, plugin));
   };
   const [first, ...others] = game.builtIn;
   await write(game.baseFolder, first!, []);

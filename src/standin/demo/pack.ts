@@ -10,12 +10,11 @@ export type Files = Record<string, Uint8Array>;
 const encoder = new TextEncoder();
 
 /** Everything a mod holds, by path below its root. */
-export function filesOf(mod: DemoMod, formType: string): Files {
+export function filesOf(mod: DemoMod): Files {
   const files: Files = {
     "seating-mod.json": encoder.encode(`${JSON.stringify(manifestOf(mod), null, 2)}\n`),
   };
-  for (const plugin of mod.plugins)
-    files[`${plugin.below ?? ""}${plugin.name}`] = pluginBytes(mod, plugin, formType);
+  for (const plugin of mod.plugins) files[`${plugin.below ?? ""}${plugin.name}`] = pluginBytes(mod, plugin);
   for (const { path, size } of mod.loose) files[path] = looseBytes(`${mod.id}/${path}`, size);
   return files;
 }
@@ -37,11 +36,10 @@ const manifestOf = (mod: DemoMod) => ({
 export function pluginBytes(
   mod: Pick<DemoMod, "author" | "name" | "summary">,
   plugin: DemoPlugin,
-  formType: string,
 ): Uint8Array {
   const { flags, masters, records, lists } = plugin;
   const info = { INAM: mod.name, IART: mod.author, ICMT: mod.summary, ICRD: "2026-01-15" };
-  return writePlugin({ flags, info, masters, records, lists }, formType);
+  return writePlugin({ flags, info, masters, records, lists }, "SEAP");
 }
 
 /** Bytes that look like something: the path, repeated with a running number, so that no two files are equal. */

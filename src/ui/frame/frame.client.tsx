@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
 import type { WorkspaceView } from "@/server/views/workspace";
+import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
 import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
@@ -42,6 +43,7 @@ function Frame({ children }: { children: ReactNode }) {
       <PresentFactsDialog open={dialog === "profile-facts"} onClose={close} />
       <SwitchDialog open={dialog === "switch-profile"} onClose={close} />
       <KeysDialog open={dialog === "keys"} onClose={close} />
+      <IncomingMods />
       <MoveToDialog open={dialog === "move-to"} onClose={close} />
       <Toaster
         theme={theme}

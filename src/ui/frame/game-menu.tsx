@@ -47,14 +47,10 @@ export function GameMenu() {
                 <span className="text-ink2 font-mono text-sm">{version}</span>
               </Menu.Item>
             ))}
-            {otherGames.length > 0 && (
-              <>
-                <Menu.Separator className="bg-line my-1 h-px" />
-                <Menu.Item className={menuItemLook} onSelect={() => setAdding(true)}>
-                  Add another game…
-                </Menu.Item>
-              </>
-            )}
+            <Menu.Separator className="bg-line my-1 h-px" />
+            <Menu.Item className={menuItemLook} onSelect={() => setAdding(true)}>
+              Add another game…
+            </Menu.Item>
           </Menu.Content>
         </Menu.Portal>
       </Menu.Root>
@@ -63,7 +59,7 @@ export function GameMenu() {
         onClose={() => setAdding(false)}
         title="Add another game"
         hint="Its folder, where the order file is written, and its shelf, where the archives and folders of mods lie."
-        size="medium"
+        size="large"
       >
         <AddGameForm games={otherGames} onAdded={added} />
       </Dialog>

@@ -9,6 +9,7 @@ import {
   PanelLeftOpen,
   LibraryBig,
   Scale,
+  Settings2,
   type LucideIcon,
 } from "lucide-react";
 import Link from "next/link";
@@ -36,6 +37,7 @@ export function Rail() {
       <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
       <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
       <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
+      <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
       <button
         type="button"
         onClick={() => setNarrow(!narrow)}

@@ -2,11 +2,10 @@
 
 import { FileInput } from "lucide-react";
 import { useRef, useState, type DragEvent } from "react";
-import type { Outcome } from "@/core/model/outcome";
-
 import type { Imported, ImportPlan } from "@/server/operations/lineups";
 import { Button } from "../kit/button";
-import { importLineup, unreachable } from "../workspace/server";
+import { postFile } from "../workspace/post-file";
+import { importLineup } from "../workspace/server";
 import { useWorkspace } from "../workspace/workspace.client";
 import { ImportPlanView } from "./import-plan";
 import { ImportResult } from "./import-result";
@@ -22,12 +21,7 @@ export function ImportPanel() {
   const [stage, setStage] = useState<Stage>({ at: "choose", busy: false });
   const look = async (file: File) => {
     setStage({ at: "choose", busy: true });
-    const headers = { "x-file-name": encodeURIComponent(file.name) };
-    const plan = unwrap(
-      await fetch("/api/lineups", { method: "POST", headers, body: file })
-        .then((response) => response.json() as Promise<Outcome<ImportPlan>>)
-        .catch(unreachable),
-    );
+    const plan = unwrap(await postFile<ImportPlan>("/api/lineups", file, file.name));
     setStage(plan ? { at: "plan", plan } : { at: "choose", busy: false });
   };
   const accept = async (plan: ImportPlan, name: string) => {

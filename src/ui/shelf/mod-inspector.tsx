@@ -1,16 +1,18 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
+import { hasParts } from "@/core/profile/parts";
 import { dropMods } from "@/core/profile/edits";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
+import { PartsDialog } from "../parts/parts-dialog";
 import { PartsTaken } from "../parts/parts-taken";
 import type { ShelfRow } from "./shelf-rows";
 
@@ -36,7 +38,7 @@ export function ModInspector({
           </p>
         )}
       </div>
-      {row && <ModActions row={row} onSwitch={onSwitch} />}
+      {row && <ModActions key={row.key} row={row} onSwitch={onSwitch} />}
     </aside>
   );
 }
@@ -165,6 +167,7 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
   );
 }
 
+/** What is on offer for a mod; one that is added and has parts asks which are wanted at once. */
 function ModActions({
   row,
   onSwitch,
@@ -178,12 +181,18 @@ function ModActions({
     const edit = dropMods(editor.getState().roster, [row.id]);
     if (edit) editor.dispatch(edit);
   };
+  const [asking, setAsking] = useState(false);
   const usable = mod && !mod.problem && !row.supersededBy;
   if (!usable && !seated) return null;
   return (
     <footer className="border-line flex flex-wrap gap-2 border-t p-3">
       {usable && (
-        <Button onClick={() => onSwitch([mod], !seated?.loads)}>
+        <Button
+          onClick={() => {
+            onSwitch([mod], !seated?.loads);
+            if (!seated && hasParts(mod.manifest)) setAsking(true);
+          }}
+        >
           {seated?.loads ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
         </Button>
       )}
@@ -192,6 +201,7 @@ function ModActions({
           Take out of this profile
         </Button>
       )}
+      <PartsDialog item={asking ? seated : null} onClose={() => setAsking(false)} />
     </footer>
   );
 }

@@ -3,26 +3,43 @@
 import { useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
+import type { GameDefinition } from "@/core/model/game";
 import type { GameListed } from "@/server/views/workspace";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { addGame } from "../workspace/server";
 import { areNamed, FoldersFields, noFolders } from "./folders-fields";
+import { OwnGame } from "./own-game";
+
+/** Stands for a game that its user describes; no id of a game looks like it. */
+const ownGame = "*";
 
 /** Which of the games that ship, and the folders in which it and its mods lie. */
 export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; onAdded: () => void }) {
-  const [id, setId] = useState(games[0]?.id ?? "");
+  const [id, setId] = useState(games[0]?.id ?? ownGame);
+  const [own, setOwn] = useState<GameDefinition | null>(null);
   const [folders, setFolders] = useState(noFolders);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const add = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const outcome = await addGame({ game: id, folders });
+    const outcome = await addGame({ game: id === ownGame ? { own } : id, folders });
     setBusy(false);
     if (outcome.ok) onAdded();
     else setWrong(plainText(sayRefusal(outcome.refusal)));
   };
+  if (id === ownGame && !own)
+    return (
+      <>
+        {games.length > 0 && (
+          <Button small look="quiet" className="mb-2 -ml-2" onClick={() => setId(games[0]!.id)}>
+            Choose one that comes with Seating
+          </Button>
+        )}
+        <OwnGame onDescribed={setOwn} />
+      </>
+    );
   return (
     <form onSubmit={(event) => void add(event)} className="space-y-3">
       <label className="block">
@@ -33,11 +50,20 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
               {game.name} {game.version}
             </option>
           ))}
+          <option value={ownGame}>another one, which you describe…</option>
         </select>
       </label>
+      {id === ownGame && own && (
+        <p>
+          <b>{own.name}</b> {own.version}, described by you.{" "}
+          <Button small look="quiet" onClick={() => setOwn(null)}>
+            Describe it again
+          </Button>
+        </p>
+      )}
       <FoldersFields
         folders={folders}
-        sign={games.find((game) => game.id === id)?.sign ?? ""}
+        sign={(id === ownGame ? own?.sign : games.find((game) => game.id === id)?.sign) ?? ""}
         onChange={setFolders}
       />
       {wrong && (

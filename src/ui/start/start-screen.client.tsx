@@ -12,7 +12,7 @@ export function StartScreen({ games }: StartView) {
     router.refresh();
   };
   return (
-    <main className="mx-auto mt-24 w-[520px] space-y-4">
+    <main className="mx-auto py-16 max-h-full w-[860px] max-w-[94vw] overflow-auto space-y-4">
       <h1 className="text-xl font-bold">Which game do you keep mods for?</h1>
       <p className="text-ink2">
         Seating reads two folders: the game’s own, where the order file is written, and your shelf, where the

@@ -154,6 +154,22 @@ export class ProfileEditor {
     return this.queue;
   }
 
+  /** Resolves with the state as soon as it is as asked; with null where it has not become so within some seconds. */
+  once(isSo: (state: EditorState) => boolean, seconds = 20): Promise<EditorState | null> {
+    if (isSo(this.state)) return Promise.resolve(this.state);
+    return new Promise((resolve) => {
+      const end = (state: EditorState | null) => {
+        clearTimeout(timer);
+        stop();
+        resolve(state);
+      };
+      const timer = setTimeout(() => end(null), seconds * 1000);
+      const stop = this.subscribe(() => {
+        if (isSo(this.state)) end(this.state);
+      });
+    });
+  }
+
   /** Takes over what the server has stored, as after going back to a restore point. */
   async reload(): Promise<void> {
     const { id } = this.state.profile;

@@ -11,30 +11,41 @@ export async function postForLines<T>(
   onLine: (value: unknown) => void,
 ): Promise<Outcome<T> | null> {
   try {
-    const response = await fetch(url, { method: "POST", signal });
-    return await readLines<T>(response.body!, onLine);
+    let last: unknown = null;
+    for await (const value of post(url, signal)) {
+      if (last !== null) onLine(last);
+      last = value;
+    }
+    return last as Outcome<T>;
   } catch (error) {
     return signal.aborted ? null : unreachable(error);
   }
 }
 
-async function readLines<T>(
-  body: ReadableStream<Uint8Array>,
+/** The same of a route that tells what happens for as long as one listens; resolves when it ends, however that comes about. */
+export async function listen(
+  url: string,
+  signal: AbortSignal,
   onLine: (value: unknown) => void,
-): Promise<Outcome<T>> {
-  const reader = body
-    .pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>)
+): Promise<void> {
+  try {
+    for await (const value of post(url, signal)) onLine(value);
+  } catch {
+    // The server has gone, or nobody listens any more: whoever still wants to hear asks again.
+  }
+}
+
+async function* post(url: string, signal: AbortSignal): AsyncGenerator<unknown> {
+  const response = await fetch(url, { method: "POST", signal });
+  const reader = response
+    .body!.pipeThrough(new TextDecoderStream())
     .getReader();
   let rest = "";
-  let last: unknown = null;
   for (;;) {
     const { done, value } = await reader.read();
     const lines = (rest + (value ?? "")).split("\n");
     rest = lines.pop()!;
-    for (const line of lines) {
-      if (last !== null) onLine(last);
-      last = JSON.parse(line) as unknown;
-    }
-    if (done) return last as Outcome<T>;
+    for (const line of lines) yield JSON.parse(line) as unknown;
+    if (done) return;
   }
 }

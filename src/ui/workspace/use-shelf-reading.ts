@@ -1,11 +1,15 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
+import type { ShelfChanges } from "@/server/operations/shelf-changes";
 import { postForLines } from "./read-lines";
+import { useShelfChanges } from "./use-shelf-changes";
 
 interface Progress {
   readonly done: number;
   readonly total: number;
   readonly unchanged: number;
+  /** Files within those done. */
+  readonly files: number;
   readonly path: string;
 }
 
@@ -16,35 +20,62 @@ interface Summary {
   readonly unsound: number;
 }
 
+/** How far a reading is, how fast it goes on, and how long it will take from now. */
+export interface ReadingProgress extends Progress {
+  readonly filesPerSecond: number;
+  readonly secondsLeft: number | null;
+}
+
 export interface ShelfReadingState {
-  readonly progress: Progress | null;
+  readonly progress: ReadingProgress | null;
   readonly busy: boolean;
   readonly last: Summary | null;
+  /** What has changed on the disk since; null where nothing has. */
+  readonly changes: ShelfChanges | null;
   readonly read: () => Promise<void>;
   readonly cancel: () => void;
 }
 
-/** Reading the shelf folder: its count while it goes on, and what the last reading found. */
+/** Seconds after which a rate means something. */
+const settled = 1;
+
+export function progressAt(progress: Progress, seconds: number): ReadingProgress {
+  const { done, total, files } = progress;
+  const isKnown = seconds >= settled && done > 0;
+  return {
+    ...progress,
+    filesPerSecond: seconds > 0 ? files / seconds : 0,
+    secondsLeft: isKnown ? ((total - done) * seconds) / done : null,
+  };
+}
+
+/** Reading the shelf folders: its count while it goes on, what the last reading found, what has changed since. */
 export function useShelfReading(
+  game: string,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
   refresh: () => void,
 ): ShelfReadingState {
-  const [progress, setProgress] = useState<Progress | null>(null);
+  const [progress, setProgress] = useState<ReadingProgress | null>(null);
   const [busy, setBusy] = useState(false);
   const [last, setLast] = useState<Summary | null>(null);
   const present = useRef<AbortController>(null);
+  const changes = useShelfChanges(game, last);
   const read = useCallback(async () => {
     const abort = (present.current = new AbortController());
+    const began = performance.now();
     setBusy(true);
     const outcome = await postForLines<Summary>("/api/shelf", abort.signal, (value) =>
-      setProgress(value as Progress),
+      setProgress(progressAt(value as Progress, (performance.now() - began) / 1000)),
     );
     setBusy(false);
     setProgress(null);
-    if (!outcome) return;
-    setLast(unwrap(outcome));
+    // What was read before it was cancelled is kept, and seen.
+    if (outcome) setLast(unwrap(outcome));
     refresh();
   }, [unwrap, refresh]);
   const cancel = useCallback(() => present.current?.abort(), []);
-  return useMemo(() => ({ progress, busy, last, read, cancel }), [progress, busy, last, read, cancel]);
+  return useMemo(
+    () => ({ progress, busy, last, changes, read, cancel }),
+    [progress, busy, last, changes, read, cancel],
+  );
 }

@@ -107,7 +107,7 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
-  const shelfReading = useShelfReading(unwrap, refresh);
+  const shelfReading = useShelfReading(view.game.id, unwrap, refresh);
   const write = useCallback(async () => {
     await editor.settled();
     const { profile, view: now } = editor.getState();

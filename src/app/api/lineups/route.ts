@@ -3,7 +3,7 @@ import { writeLineup } from "@/formats/lineup-file";
 import { guard } from "@/server/action";
 import { getContext } from "@/server/context";
 import { exportLineup, planImport } from "@/server/operations/lineups";
-import { receiveFile } from "@/server/receive";
+import { fileNameOf, receiveFile } from "@/server/receive";
 
 const largestLineup = 32 * 2 ** 20;
 
@@ -30,21 +30,11 @@ export async function GET(request: Request): Promise<Response> {
 
 /** Reads a lineup file and answers what it would bring; nothing is changed yet. */
 export async function POST(request: Request): Promise<Response> {
-  const name = decodeName(request.headers.get("x-file-name"));
+  const name = fileNameOf(request);
   const outcome = await guard(async () => {
     if (name === null) return refuse("bad-request", { detail: "the file has no name" });
     const bytes = await receiveFile(request, name, largestLineup);
     return bytes.ok ? planImport(await getContext(), bytes.value, name) : bytes;
   });
   return Response.json(outcome, { status: outcome.ok ? 200 : 422 });
-}
-
-/** The name is only shown: control characters are taken out, and it is cut at a sensible length. */
-function decodeName(header: string | null): string | null {
-  try {
-    const name = decodeURIComponent(header ?? "").replace(/\p{Cc}/gu, " ");
-    return name.trim().slice(0, 200) || null;
-  } catch {
-    return null;
-  }
 }

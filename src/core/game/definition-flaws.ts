@@ -1,0 +1,168 @@
+import type { z } from "zod";
+import { GameDefinition, MODS_RANK } from "../model/game";
+
+/** What is wrong with a definition, and where: a path as `loadRanks.1.flag`. */
+export interface Flaw {
+  readonly path: string;
+  readonly text: string;
+}
+
+/** Reads what may be a definition; where it is none, all that has to be mended. */
+export function readDefinition(
+  value: unknown,
+):
+  { readonly definition: GameDefinition; readonly flaws: readonly [] } | { readonly flaws: readonly Flaw[] } {
+  const parsed = GameDefinition.safeParse(value);
+  const flaws = parsed.success ? lawFlaws(parsed.data) : parsed.error.issues.map(shapeFlaw);
+  return parsed.success && flaws.length === 0 ? { definition: parsed.data, flaws: [] } : { flaws };
+}
+
+const shapeWords: Readonly<Record<string, (issue: z.core.$ZodIssue) => string>> = {
+  invalid_type: () => "has to be filled in",
+  too_small: (issue) =>
+    issue.code === "too_small" && issue.minimum === 1 ? "has to be filled in" : "is too small",
+  too_big: () => "is too long or too large",
+  invalid_format: (issue) => `has to look different: ${issue.message}`,
+  unrecognized_keys: (issue) =>
+    issue.code === "unrecognized_keys" ? `holds what no law knows: ${issue.keys.join(", ")}` : "",
+};
+
+function shapeFlaw(issue: z.core.$ZodIssue): Flaw {
+  const words = shapeWords[issue.code ?? ""]?.(issue) ?? issue.message;
+  return { path: issue.path.join("."), text: words };
+}
+
+/** What the laws of one game have to agree on among themselves. */
+function lawFlaws(game: GameDefinition): Flaw[] {
+  return [
+    ...idFlaws(game),
+    ...listFlaws(game),
+    ...rankFlaws(game),
+    ...sectionFlaws(game),
+    ...pathFlaws(game),
+  ];
+}
+
+const idPattern = /^[a-z0-9][a-z0-9-]{0,59}$/;
+
+function idFlaws(game: GameDefinition): Flaw[] {
+  const flaws: Flaw[] = idPattern.test(game.id)
+    ? []
+    : [{ path: "id", text: "takes small letters, digits and hyphens, at most 60" }];
+  if (game.name.trim() === "") flaws.push({ path: "name", text: "has to be filled in" });
+  const lists = {
+    loadRanks: game.loadRanks,
+    counting: game.counting,
+    expansions: game.expansions,
+    baseItems: game.baseItems ?? [],
+    launchSettings: game.launchSettings ?? [],
+    sections: game.sections,
+  };
+  for (const [list, items] of Object.entries(lists))
+    items.forEach(({ id }, at) => {
+      if (id === "") flaws.push({ path: `${list}.${at}.id`, text: "has to be filled in" });
+      if (items.findIndex((other) => other.id === id) !== at)
+        flaws.push({ path: `${list}.${at}.id`, text: `stands twice: ${id}` });
+    });
+  return flaws;
+}
+
+function listFlaws({ lists, pluginExtensions, pluginLayout, loadRanks }: GameDefinition): Flaw[] {
+  const flaws: Flaw[] = [];
+  if (!lists.includes("mods")) flaws.push({ path: "lists", text: "has to hold the mods" });
+  if (!lists.includes("plugins")) return flaws;
+  if (pluginExtensions.length === 0)
+    flaws.push({ path: "pluginExtensions", text: "has to say by which extensions plugins are known" });
+  if (!pluginLayout) flaws.push({ path: "pluginLayout", text: "has to say how a plugin is laid out" });
+  if (loadRanks.length === 0) flaws.push({ path: "loadRanks", text: "needs at least one rank for plugins" });
+  return flaws;
+}
+
+/** The last rank, and one class, take what no mark claims. */
+function rankFlaws({ loadRanks, counting, builtIn, pluginExtensions }: GameDefinition): Flaw[] {
+  const flaws: Flaw[] = [];
+  const isMarked = (each: { extensions?: unknown; flag?: unknown }) =>
+    each.extensions !== undefined || each.flag !== undefined;
+  const last = loadRanks.at(-1);
+  if (last && isMarked(last))
+    flaws.push({
+      path: `loadRanks.${loadRanks.length - 1}`,
+      text: "the last rank takes what no other claims, and has no mark of its own",
+    });
+  const plain = counting.flatMap((each, at) => (isMarked(each) ? [] : [at]));
+  if (plain.length > 1)
+    flaws.push({ path: `counting.${plain[1]}`, text: "only one class can take what no mark claims" });
+  const known = (name: string) =>
+    pluginExtensions.some((extension) => name.toLowerCase().endsWith(extension));
+  builtIn.forEach((name, at) => {
+    if (!known(name)) flaws.push({ path: `builtIn.${at}`, text: `${name} has no extension of a plugin` });
+  });
+  return flaws;
+}
+
+function sectionFlaws({ sections, loadRanks, lists }: GameDefinition): Flaw[] {
+  const flaws: Flaw[] = [];
+  const ranks = [...loadRanks.map((rank) => rank.id), MODS_RANK];
+  sections.forEach((section, at) => {
+    if (!ranks.includes(section.rank))
+      flaws.push({ path: `sections.${at}.rank`, text: `there is no load rank “${section.rank}”` });
+  });
+  const own = sections.filter((section) => section.rank !== MODS_RANK);
+  const order = own.map((section) => loadRanks.findIndex((rank) => rank.id === section.rank));
+  const early = order.findIndex((rank, at) => at > 0 && rank < order[at - 1]!);
+  if (early > 0)
+    flaws.push({
+      path: `sections.${sections.indexOf(own[early]!)}`,
+      text: `stands behind a section of a later rank: sections follow the ranks`,
+    });
+  if (lists.includes("plugins"))
+    for (const rank of loadRanks)
+      if (!own.some((section) => section.rank === rank.id))
+        flaws.push({ path: "sections", text: `has to hold one for the load rank “${rank.label}”` });
+  return flaws;
+}
+
+/** Whatever a definition names lies below the folders of the game. */
+function pathFlaws(game: GameDefinition): Flaw[] {
+  const named: (readonly [path: string, value: string])[] = [
+    ["sign", game.sign],
+    ["baseFolder", game.baseFolder],
+    ["orderFile.path", game.orderFile.path],
+    ["holdsFile", game.holdsFile],
+    ...game.expansions.map((each, at) => [`expansions.${at}.folder`, each.folder] as const),
+    ...(game.launchSettings ?? []).flatMap((each, at) =>
+      each.kind === "file" ? [[`launchSettings.${at}.folder`, each.folder] as const] : [],
+    ),
+  ];
+  return named.flatMap(([path, value]) =>
+    isBelow(value)
+      ? []
+      : [{ path, text: "has to be a path below the game’s folder, with / between its parts" }],
+  );
+}
+
+const isBelow = (path: string): boolean =>
+  path !== "" &&
+  !/^[/\\]|^[a-z]:|\\|[\p{Cc}<>"|?*]/iu.test(path) &&
+  path.split("/").every((part) => part !== "" && part !== "." && part !== "..");
+
+/** A definition to begin with: all that has to be there, and nothing that is guessed. */
+export const blankDefinition = {
+  format: "seating-game/1",
+  id: "",
+  name: "",
+  version: "1.0",
+  lists: ["mods"],
+  sign: "",
+  paths: { ignoreCase: true },
+  contentFolders: [],
+  pluginExtensions: [],
+  loadRanks: [],
+  counting: [],
+  baseFolder: "base",
+  builtIn: [],
+  expansions: [],
+  orderFile: { path: "order.txt", dialect: "lines" },
+  holdsFile: "holds.json",
+  sections: [{ id: "mods", name: "Mods", rank: MODS_RANK, guidance: "" }],
+};

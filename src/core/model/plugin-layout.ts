@@ -1,0 +1,76 @@
+import { z } from "zod";
+
+const fourLetters = z.string().regex(/^[\x20-\x7e]{4}$/, "four letters");
+const tag = z.string().regex(/^[\x21-\x7e]{1,8}$/, "one to eight letters");
+const chunks = z.strictObject({ list: fourLetters, item: fourLetters });
+
+/** What the chunks of a RIFF plugin are called; see `standardChunks` for those of the stand-in games. */
+export const RiffChunks = z.strictObject({
+  /** Holds the flags, a little-endian 32-bit number, at this byte. */
+  head: fourLetters,
+  flagsAt: z.number().int().min(0).max(1024),
+  masters: chunks,
+  records: chunks,
+});
+export type RiffChunks = z.infer<typeof RiffChunks>;
+
+/** The published chunk container; texts of its INFO list are the title, the author, the description and the date. */
+export const RiffLayout = z.strictObject({
+  container: z.literal("riff"),
+  formType: fourLetters,
+  chunks: RiffChunks.optional(),
+});
+export type RiffLayout = z.infer<typeof RiffLayout>;
+
+const place = z.number().int().min(0).max(255);
+const bytes = z.union([z.literal(1), z.literal(2), z.literal(4)]);
+
+/**
+ * Records one after another, each a header of one width and then its contents; the first describes the file. Its contents
+ * are fields, each a tag, a size and a value. All places are bytes from the start of the header.
+ */
+export const TaggedLayout = z.strictObject({
+  container: z.literal("tagged"),
+  byteOrder: z.enum(["little", "big"]),
+  record: z
+    .strictObject({
+      headerBytes: z.number().int().min(2).max(256),
+      tagAt: place,
+      tagBytes: z.number().int().min(1).max(8),
+      sizeAt: place,
+      sizeBytes: bytes,
+      /** What the size of a record counts: its contents alone, or its header too. */
+      sizeCounts: z.enum(["contents", "record"]),
+      flagsAt: place,
+      flagsBytes: bytes,
+    })
+    .superRefine((record, context) => {
+      for (const [what, at, width] of [
+        ["tagAt", record.tagAt, record.tagBytes],
+        ["sizeAt", record.sizeAt, record.sizeBytes],
+        ["flagsAt", record.flagsAt, record.flagsBytes],
+      ] as const)
+        if (at + width > record.headerBytes)
+          context.addIssue({ code: "custom", path: [what], message: "ends behind the header of a record" });
+    }),
+  field: z.strictObject({ tagBytes: z.number().int().min(1).max(8), sizeBytes: bytes }),
+  /** How texts end: with a zero byte, or with the field. */
+  texts: z.enum(["zero", "field"]),
+  tags: z.strictObject({
+    /** Of the first record. */
+    file: tag,
+    /** Of fields of the first record; one master a field. */
+    master: tag,
+    title: tag.optional(),
+    author: tag.optional(),
+    description: tag.optional(),
+    date: tag.optional(),
+    /** Of the field that names a record, in every other record; without it records are only counted. */
+    name: tag.optional(),
+  }),
+});
+export type TaggedLayout = z.infer<typeof TaggedLayout>;
+
+/** Where the header of a plugin stands in its file, as data. */
+export const PluginLayout = z.discriminatedUnion("container", [RiffLayout, TaggedLayout]);
+export type PluginLayout = z.infer<typeof PluginLayout>;

@@ -1,0 +1,141 @@
+import fc from "fast-check";
+import { TaggedLayout } from "@/core/model/plugin-layout";
+import { headerOf } from "./plugin-facts";
+import { readPluginFacts } from "./plugin-layout";
+
+/** An invented layout: 12 bytes of header with the flags before the size, fields with a tag of three letters. */
+const little = TaggedLayout.parse({
+  container: "tagged",
+  byteOrder: "little",
+  record: {
+    headerBytes: 12,
+    tagAt: 0,
+    tagBytes: 4,
+    flagsAt: 4,
+    flagsBytes: 2,
+    sizeAt: 8,
+    sizeBytes: 4,
+    sizeCounts: "contents",
+  },
+  field: { tagBytes: 3, sizeBytes: 2 },
+  texts: "zero",
+  tags: { file: "file", master: "dep", author: "who", description: "say", title: "cal", name: "nam" },
+});
+
+const bytesOf = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
+
+/** Written out by hand, byte by byte, after the layout above. */
+// prettier-ignore
+const byHand = bytesOf(
+  "file" +
+    "\x05\0" +
+    "\0\0" +
+    "\x22\0\0\0" + // flags 5, 34 bytes
+    "who" +
+    "\x06\0" +
+    "wader\0" +
+    "dep" +
+    "\x0a\0" +
+    "Pond.keel\0" +
+    "???" +
+    "\x03\0" +
+    "\xff\0\xff" +
+    "reed" +
+    "\0\0" +
+    "\0\0" +
+    "\x0b\0\0\0" +
+    "nam" +
+    "\x06\0" +
+    "reeds\0",
+);
+
+const read = (bytes: Uint8Array, layout = little) => readPluginFacts(bytes, layout);
+
+test("a file written out by hand is read as its layout says; fields without a meaning are passed over", () => {
+  const facts = read(byHand);
+  expect(facts).toMatchObject({
+    ok: true,
+    value: {
+      flags: 5,
+      author: "wader",
+      title: null,
+      masters: ["Pond.keel"],
+      records: ["reeds"],
+      recordCount: 1,
+    },
+  });
+  expect(facts.ok && headerOf(facts.value).records).toBe(1);
+});
+
+test("the same facts in another layout: big-endian, sizes that count the header, texts that end with their field", () => {
+  const big = TaggedLayout.parse({
+    container: "tagged",
+    byteOrder: "big",
+    record: {
+      headerBytes: 8,
+      tagAt: 2,
+      tagBytes: 2,
+      flagsAt: 4,
+      flagsBytes: 4,
+      sizeAt: 0,
+      sizeBytes: 2,
+      sizeCounts: "record",
+    },
+    field: { tagBytes: 1, sizeBytes: 1 },
+    texts: "field",
+    tags: { file: "ME", master: "M", author: "A" },
+  });
+  const bytes = bytesOf("\0\x1aME\0\0\x01\0" + "A\x05wader" + "M\x09Pond.keel" + "\0\x08XX\0\0\0\0");
+  expect(read(bytes, big)).toMatchObject({
+    ok: true,
+    value: { flags: 256, author: "wader", masters: ["Pond.keel"], recordCount: 1, records: [] },
+  });
+  const small = bytesOf("\0\x07ME\0\0\x01\0");
+  expect(read(small, big)).toMatchObject({ ok: false, refusal: { code: "tagged-size", data: { size: 7 } } });
+});
+
+describe("what lies or is cut short is refused with the place", () => {
+  test.each([
+    ["an empty file", new Uint8Array(), "tagged-not"],
+    ["another kind of file", bytesOf(`RIFF${"\0".repeat(8)}`), "tagged-not"],
+    ["a header cut short", byHand.subarray(0, 11), "tagged-header"],
+    ["a record that says more than is left", byHand.subarray(0, 40), "tagged-size"],
+    ["a later header cut short", byHand.subarray(0, 50), "tagged-header"],
+    ["a field that says more than its record has", patched(15, 0x40), "tagged-field"],
+    ["a text that does not end", patched(22, 0x41), "tagged-text"],
+    ["a text that is no UTF-8", patched(19, 0xff), "tagged-text"],
+    ["a master with a path", patched(33, 0x2f), "riff-master"],
+  ])("%s", (_, bytes, code) => {
+    expect(read(bytes)).toMatchObject({ ok: false, refusal: { code } });
+  });
+
+  test("any bytes at all, and any cut of a sound file, give facts or a refusal", () => {
+    fc.assert(fc.property(fc.uint8Array({ maxLength: 80 }), (bytes) => typeof read(bytes).ok === "boolean"));
+    for (let length = 0; length < byHand.length; length++)
+      if (length !== 46) expect(read(byHand.subarray(0, length)).ok).toBe(false);
+    // At 46 the first record ends: a plugin that changes nothing.
+    expect(read(byHand.subarray(0, 46))).toMatchObject({ ok: true, value: { recordCount: 0 } });
+    fc.assert(
+      fc.property(
+        fc.nat(byHand.length - 1),
+        fc.nat(255),
+        (at, value) => typeof read(patched(at, value)).ok === "boolean",
+      ),
+    );
+  });
+});
+
+function patched(at: number, value: number): Uint8Array {
+  const bytes = byHand.slice();
+  bytes[at] = value;
+  return bytes;
+}
+
+test.each([
+  ["tagAt", 10],
+  ["sizeAt", 9],
+  ["flagsAt", 11],
+])("a layout in which %s ends behind the header is none", (place, at) => {
+  const layout = { ...little, record: { ...little.record, [place]: at } };
+  expect(TaggedLayout.safeParse(layout).error?.issues[0]?.path).toEqual(["record", place]);
+});

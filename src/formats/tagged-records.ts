@@ -1,0 +1,134 @@
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { TaggedLayout } from "@/core/model/plugin-layout";
+import type { PluginFacts } from "./plugin-facts";
+import { isFileName } from "./plugin-facts";
+
+interface TaggedRecord {
+  readonly tag: string;
+  readonly flags: number;
+  readonly contents: Uint8Array;
+}
+
+/** Reads a plugin of tagged records defensively: any bytes give its facts, or say what is wrong with them and where. */
+export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<PluginFacts> {
+  const records = readRecords(bytes, layout);
+  if (!records.ok) return records;
+  const [head, ...others] = records.value;
+  if (head?.tag !== layout.tags.file)
+    return refuse("tagged-not", { tag: head?.tag ?? "nothing", wanted: layout.tags.file });
+  const fields = readFields(head, layout);
+  if (!fields.ok) return fields;
+  const { tags } = layout;
+  const find = (wanted: string | undefined) =>
+    fields.value.find((field) => field.tag === wanted)?.text ?? null;
+  const masters = fields.value.filter((field) => field.tag === tags.master).map((field) => field.text);
+  const odd = masters.find((name) => !isFileName(name));
+  if (odd !== undefined) return refuse("riff-master", { name: odd.slice(0, 80) });
+  const names = recordNames(others, layout);
+  if (!names.ok) return names;
+  return done({
+    flags: head.flags,
+    title: find(tags.title),
+    author: find(tags.author),
+    description: find(tags.description),
+    date: find(tags.date),
+    masters,
+    recordCount: others.length,
+    records: names.value,
+    lists: 0,
+  });
+}
+
+function readRecords(bytes: Uint8Array, { byteOrder, record }: TaggedLayout): Outcome<TaggedRecord[]> {
+  const { headerBytes, tagAt, tagBytes, sizeAt, sizeBytes, sizeCounts, flagsAt, flagsBytes } = record;
+  const records: TaggedRecord[] = [];
+  for (let at = 0; at < bytes.length;) {
+    const left = bytes.length - at;
+    if (left < headerBytes) return refuse("tagged-header", { at, size: headerBytes, left });
+    const header = bytes.subarray(at, at + headerBytes);
+    const tag = tagOf(header.subarray(tagAt, tagAt + tagBytes));
+    const stated = numberAt(header, sizeAt, sizeBytes, byteOrder);
+    const size = sizeCounts === "record" ? stated - headerBytes : stated;
+    if (size < 0 || size > left - headerBytes)
+      return refuse("tagged-size", {
+        tag,
+        at,
+        size: stated,
+        left: left - (sizeCounts === "record" ? 0 : headerBytes),
+      });
+    const contents = bytes.subarray(at + headerBytes, at + headerBytes + size);
+    records.push({ tag, flags: numberAt(header, flagsAt, flagsBytes, byteOrder), contents });
+    at += headerBytes + size;
+  }
+  return done(records);
+}
+
+interface Field {
+  readonly tag: string;
+  readonly text: string;
+}
+
+/** The fields that the layout gives a meaning to, as texts; all others are passed over. */
+function readFields({ tag: record, contents }: TaggedRecord, layout: TaggedLayout): Outcome<Field[]> {
+  const { tagBytes, sizeBytes } = layout.field;
+  const { file: _, ...meant } = layout.tags;
+  const wanted = new Set(Object.values(meant));
+  const fields: Field[] = [];
+  for (let at = 0; at < contents.length;) {
+    const start = at + tagBytes + sizeBytes;
+    const left = contents.length - at;
+    if (start > contents.length)
+      return refuse("tagged-field", { record, tag: "?", size: tagBytes + sizeBytes, left });
+    const tag = tagOf(contents.subarray(at, at + tagBytes));
+    const size = numberAt(contents, at + tagBytes, sizeBytes, layout.byteOrder);
+    if (size > contents.length - start)
+      return refuse("tagged-field", { record, tag, size, left: contents.length - start });
+    if (wanted.has(tag)) {
+      const text = textOf(contents.subarray(start, start + size), layout.texts);
+      if (text === null) return refuse("tagged-text", { record, tag });
+      fields.push({ tag, text });
+    }
+    at = start + size;
+  }
+  return done(fields);
+}
+
+function recordNames(records: readonly TaggedRecord[], layout: TaggedLayout): Outcome<string[]> {
+  if (layout.tags.name === undefined) return done([]);
+  const names: string[] = [];
+  for (const record of records) {
+    const fields = readFields(record, layout);
+    if (!fields.ok) return fields;
+    const name = fields.value.find((field) => field.tag === layout.tags.name)?.text;
+    if (name !== undefined) names.push(name);
+  }
+  return done(names);
+}
+
+/** Tags are padded with zeros or spaces where a layout has room for more letters. */
+const tagOf = (bytes: Uint8Array): string =>
+  String.fromCharCode(...bytes)
+    .replace(/[\0 ]+$/, "")
+    .replace(/[^\x20-\x7e]/g, "?");
+
+function numberAt(bytes: Uint8Array, at: number, width: 1 | 2 | 4, order: "little" | "big"): number {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const little = order === "little";
+  return width === 1
+    ? view.getUint8(at)
+    : width === 2
+      ? view.getUint16(at, little)
+      : view.getUint32(at, little);
+}
+
+const decoder = new TextDecoder("utf-8", { fatal: true });
+
+function textOf(bytes: Uint8Array, ends: TaggedLayout["texts"]): string | null {
+  const zero = ends === "zero" ? bytes.indexOf(0) : bytes.length;
+  if (zero < 0) return null;
+  try {
+    return decoder.decode(bytes.subarray(0, zero));
+  } catch {
+    return null;
+  }
+}

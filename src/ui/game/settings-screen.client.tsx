@@ -1,0 +1,81 @@
+"use client";
+
+import { useState } from "react";
+import type { GameDefinition, GameFolders } from "@/core/model/game";
+import { Button } from "../kit/button";
+import { areNamed, FoldersFields } from "../start/folders-fields";
+import { changeDefinition, changeFolders } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { DefinitionEditor } from "./definition-editor";
+import { OwnData } from "./own-data";
+
+/** What holds for the game as a whole: its folders, its laws, and everything that Seating keeps. */
+export function SettingsScreen() {
+  const game = useEditor((state) => state.view.game);
+  return (
+    <div className="h-full overflow-auto">
+      <header className="border-line flex h-11 items-center border-b px-5">
+        <h1 className="text-lg font-bold">Settings of {game.name}</h1>
+      </header>
+      <div className="max-w-5xl space-y-6 px-5 py-4">
+        <Folders />
+        <OwnData />
+        <Laws key={game.id} />
+      </div>
+    </div>
+  );
+}
+
+function Folders() {
+  const { unwrap, tell, shelfReading } = useWorkspace();
+  const { folders: stored, game } = useEditor((state) => state.view);
+  const [folders, setFolders] = useState<GameFolders>(stored);
+  const isChanged = JSON.stringify(folders) !== JSON.stringify(stored);
+  const store = async () => {
+    const outcome = await changeFolders(folders);
+    unwrap(outcome);
+    if (!outcome.ok) return;
+    tell(["The folders are stored; the shelf is read from them now."]);
+    await shelfReading.read();
+  };
+  return (
+    <section aria-labelledby="folders" className="max-w-2xl space-y-3">
+      <h2 id="folders" className="text-lg font-bold">
+        Folders
+      </h2>
+      <FoldersFields folders={folders} sign={game.sign} onChange={setFolders} />
+      <Button look="main" disabled={!isChanged || !areNamed(folders)} onClick={() => void store()}>
+        Use these folders
+      </Button>
+    </section>
+  );
+}
+
+function Laws() {
+  const { unwrap, tell, shelfReading } = useWorkspace();
+  const { game, ownDefinition } = useEditor((state) => state.view);
+  const store = async (definition: GameDefinition) => {
+    const outcome = await changeDefinition(definition);
+    unwrap(outcome);
+    if (!outcome.ok) return;
+    tell(["The laws are stored; the shelf is read anew by them."]);
+    await shelfReading.read();
+  };
+  return (
+    <section aria-labelledby="laws">
+      <h2 id="laws" className="text-lg font-bold">
+        Laws of the game
+      </h2>
+      <p className="text-ink2">
+        {ownDefinition
+          ? "A definition of your own."
+          : "The definition that came with Seating; once it is changed it is yours, and stays as it is."}
+      </p>
+      <DefinitionEditor
+        start={game}
+        word="Store these laws"
+        onStore={(definition) => void store(definition)}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,51 @@
+import { zip, type AsyncZippable } from "fflate";
+
+/** An archive to be sent, under the name that it is to have on the shelf. */
+export interface Dropped {
+  readonly name: string;
+  readonly archive: Blob;
+}
+
+/** What can be taken in of a drop: archives as they are, folders packed; files of other kinds are passed over. */
+export async function readDrop({ items }: DataTransfer): Promise<Dropped[]> {
+  // The list is only good until the event has been handled: everything is asked of it before anything is waited for.
+  const entries = [...items].map((item) => ({ entry: item.webkitGetAsEntry(), file: item.getAsFile() }));
+  const found: Dropped[] = [];
+  for (const { entry, file } of entries) {
+    if (entry?.isDirectory) found.push(await packFolder(entry as FileSystemDirectoryEntry));
+    else if (file && isArchive(file.name)) found.push({ name: file.name, archive: file });
+  }
+  return found;
+}
+
+export const isArchive = (name: string): boolean => /\.zip$/i.test(name);
+
+async function packFolder(folder: FileSystemDirectoryEntry): Promise<Dropped> {
+  const files: AsyncZippable = {};
+  await collect(folder, "", files);
+  const bytes = await new Promise<Uint8Array>((done, fail) =>
+    zip(files, { level: 1 }, (error, data) => (error ? fail(error) : done(data))),
+  );
+  return { name: `${folder.name}.zip`, archive: new Blob([bytes as Uint8Array<ArrayBuffer>]) };
+}
+
+async function collect(folder: FileSystemDirectoryEntry, below: string, files: AsyncZippable): Promise<void> {
+  for (const entry of await listEntries(folder.createReader())) {
+    const path = `${below}${entry.name}`;
+    if (entry.isDirectory) await collect(entry as FileSystemDirectoryEntry, `${path}/`, files);
+    else files[path] = new Uint8Array(await (await fileOf(entry as FileSystemFileEntry)).arrayBuffer());
+  }
+}
+
+/** A reader answers with a part at a time, and with none in the end. */
+async function listEntries(reader: FileSystemDirectoryReader): Promise<FileSystemEntry[]> {
+  const all: FileSystemEntry[] = [];
+  for (;;) {
+    const part = await new Promise<FileSystemEntry[]>((done, fail) => reader.readEntries(done, fail));
+    if (part.length === 0) return all;
+    all.push(...part);
+  }
+}
+
+const fileOf = (entry: FileSystemFileEntry): Promise<File> =>
+  new Promise((done, fail) => entry.file(done, fail));

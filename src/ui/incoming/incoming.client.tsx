@@ -1,0 +1,133 @@
+"use client";
+
+import { useEffect, useEffectEvent, useState } from "react";
+import { addMods, switchMods } from "@/core/profile/edits";
+import { hasParts } from "@/core/profile/parts";
+import type { Incoming } from "@/server/operations/take-in";
+import { PartsDialog } from "../parts/parts-dialog";
+import { postFile } from "../workspace/post-file";
+import { leaveIncoming, takeIn } from "../workspace/server";
+import type { EditorState } from "../workspace/editor";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { readDrop, type Dropped } from "./dropped-files";
+import { IncomingDialog, type Wanted } from "./incoming-dialog";
+
+/** Archives and folders of mods, dropped anywhere in the window: one after another they are looked at and taken in. */
+export function IncomingMods() {
+  const { editor, unwrap, tell, shelfReading } = useWorkspace();
+  const [waiting, setWaiting] = useState<readonly Dropped[]>([]);
+  const [incoming, setIncoming] = useState<Incoming | null>(null);
+  const [busy, setBusy] = useState(false);
+  /** The mod that was just added and asks for choices, by its id. */
+  const [asking, setAsking] = useState<string | null>(null);
+  const asked = useEditor((state) => (asking ? state.roster.modOf.get(asking) : undefined)) ?? null;
+  const isOver = useDrop((dropped) => {
+    if (dropped.length > 0) setWaiting((before) => [...before, ...dropped]);
+    else tell(["That is no mod: drop an archive (.zip) or a folder."], "wrong");
+  });
+  const next = waiting[0];
+  useEffect(() => {
+    if (!next || incoming || asking) return;
+    let wanted = true;
+    void postFile<Incoming>("/api/mods", next.archive, next.name).then((outcome) => {
+      const plan = unwrap(outcome);
+      if (plan && !wanted) void leaveIncoming(plan.id);
+      else if (plan) setIncoming(plan);
+      else setWaiting((before) => before.slice(1));
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [next, incoming, asking, unwrap]);
+  const close = () => {
+    setIncoming(null);
+    setWaiting((before) => before.slice(1));
+  };
+  const leave = () => {
+    if (incoming) void leaveIncoming(incoming.id);
+    close();
+  };
+  const take = async (wanted: Wanted) => {
+    if (!incoming) return;
+    setBusy(true);
+    const path = unwrap(await takeIn(incoming.id));
+    if (path !== null) {
+      await shelfReading.read();
+      const isThere = ({ roster }: EditorState) => roster.stock.shelf.some((mod) => mod.path === path);
+      const state = await editor.once(isThere);
+      if (state) addWanted(state, path, wanted);
+    }
+    setBusy(false);
+    close();
+  };
+  const addWanted = ({ roster: { stock } }: EditorState, path: string, { add, on }: Wanted) => {
+    const mod = stock.shelf.find((each) => each.path === path)!;
+    const needed = stock.shelf.filter((each) => on.includes(each.id) && !each.problem);
+    const added = add ? addMods(editor.getState().roster, [mod]) : null;
+    if (added) editor.dispatch(added);
+    const switched = switchMods(editor.getState().roster, needed, true);
+    if (switched) editor.dispatch(switched);
+    tell([`${mod.name} ${mod.version} is on the shelf.`]);
+    if (add && hasParts(mod.manifest)) setAsking(mod.id);
+  };
+  return (
+    <>
+      {isOver && (
+        <div className="border-pine bg-pine-soft/70 pointer-events-none fixed inset-3 z-40 flex items-center justify-center rounded-lg border-2 border-dashed">
+          <p className="bg-surface rounded-md px-4 py-2 text-lg font-semibold shadow-xl">
+            Drop mods here: archives or folders
+          </p>
+        </div>
+      )}
+      {next && !incoming && !asking && (
+        <p
+          role="status"
+          className="bg-surface border-line fixed bottom-12 left-1/2 z-40 -translate-x-1/2 rounded-md border px-4 py-2 shadow-xl"
+        >
+          Looking into {next.name}…
+        </p>
+      )}
+      {incoming && (
+        <IncomingDialog
+          incoming={incoming}
+          busy={busy}
+          onTake={(wanted) => void take(wanted)}
+          onLeave={leave}
+        />
+      )}
+      <PartsDialog item={asked} onClose={() => setAsking(null)} />
+    </>
+  );
+}
+
+/** Whether something is dragged over the window; `onDrop` gets what is dropped where no view takes it itself. */
+function useDrop(onDrop: (dropped: readonly Dropped[]) => void): boolean {
+  const [isOver, setIsOver] = useState(false);
+  const take = useEffectEvent(onDrop);
+  useEffect(() => {
+    const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes("Files") ?? false;
+    const over = (event: DragEvent) => {
+      if (event.defaultPrevented || !holdsFiles(event)) return setIsOver(false);
+      event.preventDefault();
+      setIsOver(true);
+    };
+    const leave = (event: DragEvent) => {
+      if (event.relatedTarget === null) setIsOver(false);
+    };
+    const drop = (event: DragEvent) => {
+      setIsOver(false);
+      if (event.defaultPrevented || !holdsFiles(event)) return;
+      event.preventDefault();
+      void readDrop(event.dataTransfer!).then((dropped) => take(dropped));
+    };
+    window.addEventListener("dragover", over);
+    window.addEventListener("dragleave", leave);
+    window.addEventListener("drop", drop);
+    return () => {
+      window.removeEventListener("dragover", over);
+      window.removeEventListener("dragleave", leave);
+      window.removeEventListener("drop", drop);
+    };
+  }, []);
+  return isOver;
+}

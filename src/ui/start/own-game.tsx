@@ -1,0 +1,39 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { blankDefinition } from "@/core/game/definition-flaws";
+import type { GameDefinition } from "@/core/model/game";
+import { DefinitionEditor } from "../game/definition-editor";
+import { inputLook } from "../kit/field";
+import { listShipped } from "../workspace/server";
+
+/** Describing a game of one's own, from one that ships or from nothing. */
+export function OwnGame({ onDescribed }: { onDescribed: (definition: GameDefinition) => void }) {
+  const [shipped, setShipped] = useState<readonly GameDefinition[]>([]);
+  const [from, setFrom] = useState("");
+  useEffect(() => {
+    void listShipped().then((outcome) => outcome.ok && setShipped(outcome.value));
+  }, []);
+  const model = shipped.find(({ id }) => id === from);
+  const start = model ? { ...model, id: "", name: "" } : blankDefinition;
+  return (
+    <div>
+      <label className="flex items-center gap-2 pb-2">
+        <span className="text-ink2 shrink-0 text-sm font-semibold">Begins</span>
+        <select
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+          className={`${inputLook} max-w-72`}
+        >
+          <option value="">from nothing</option>
+          {shipped.map(({ id, name }) => (
+            <option key={id} value={id}>
+              with the laws of {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <DefinitionEditor key={from} start={start} word="Go on to its folders" onStore={onDescribed} />
+    </div>
+  );
+}
