@@ -1,42 +1,11 @@
 /** How the plan feels with 5,000 rows, in headless Chromium on the real application; see docs/BENCHMARKS.md. */
-import { spawn, spawnSync } from "node:child_process";
-import { existsSync } from "node:fs";
-import { createServer } from "node:net";
 import { cpus } from "node:os";
 import { join } from "node:path";
-import { chromium, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { launchBrowser, makeDemo, median, startWithDemo, writeTable } from "./lib/application";
 
 const home = join(process.cwd(), ".cache", "bench-plan");
-const demo = join(home, "demo");
 const runs = 15;
-/** Brings about 5,000 plugins. */
-const mods = "3500";
-
-const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, "127.0.0.1");
-  await new Promise((done) => server.once("listening", done));
-  const { port } = server.address() as { port: number };
-  await new Promise((done) => server.close(done));
-  return port;
-}
-
-/** A demo of this size, made once; its shelf is read by the first start. */
-async function start(): Promise<{ url: string; stop: () => void }> {
-  if (!existsSync(join(demo, "demo.json")))
-    spawnSync(process.execPath, ["dist/make-demo.mjs", "--seed", "7", "--mods", mods, "--out", demo], {
-      stdio: "inherit",
-    });
-  const port = await freePort();
-  const env = { ...process.env, SEATING_HOME: home, SEATING_PORT: String(port) };
-  const child = spawn(process.execPath, ["scripts/demo.mjs"], { env, stdio: ["ignore", "pipe", "inherit"] });
-  await new Promise<void>((done, fail) => {
-    child.stdout.on("data", (part) => String(part).includes("Seating is ready") && done());
-    child.once("exit", (code) => fail(new Error(`the server ended with ${code}`)));
-  });
-  return { url: `http://127.0.0.1:${port}`, stop: () => child.kill("SIGTERM") };
-}
 
 /** From the end of the answer to the first painted row. */
 async function opening(page: Page, url: string): Promise<number> {
@@ -95,17 +64,10 @@ const moving = (page: Page, key: "ArrowUp" | "ArrowDown"): Promise<{ shown: numb
     return { shown, stored: performance.now() - start };
   }, key);
 
-const { url, stop } = await start();
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-  ],
-});
+// Brings about 5,000 plugins.
+makeDemo(home, 3500);
+const { url, stop } = await startWithDemo(home);
+const browser = await launchBrowser();
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.addInitScript(watchFirstRow);
@@ -121,18 +83,17 @@ try {
     await page.waitForTimeout(500);
     moves.push(await moving(page, run % 2 === 0 ? "ArrowUp" : "ArrowDown"));
   }
-  const rows = [
+  writeTable("median", [
     ["rows of the plan", plugins ?? ""],
-    ["first row painted after the answer, ms", opened.length ? median(opened).toFixed(0) : ""],
+    ["first row painted after the answer, ms", median(opened).toFixed(0)],
     ["frames a second, 120 px a frame", fps.toFixed(0)],
     ["a move painted, ms", median(moves.map(({ shown }) => shown)).toFixed(0)],
     ["a move stored, ms", median(moves.map(({ stored }) => stored)).toFixed(0)],
-  ];
+  ]);
   process.stdout.write(
-    `\n| what | median |\n| --- | --- |\n${rows.map((row) => `| ${row.join(" | ")} |`).join("\n")}\n\n` +
-      `${cpus().length} processors, Node.js ${process.versions.node}, Chromium ${browser.version()}.\n`,
+    `${cpus().length} processors, Node.js ${process.versions.node}, Chromium ${browser.version()}.\n`,
   );
 } finally {
   await browser.close();
-  stop();
+  await stop();
 }

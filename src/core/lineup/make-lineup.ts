@@ -2,6 +2,7 @@ import type { Lineup, LineupMod } from "../model/lineup";
 import type { Note } from "../model/profile";
 import { notesOf } from "../profile/notes";
 import type { Roster, SeatedMod } from "../profile/roster";
+import { creditsOf } from "./credits";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 
 export interface LineupFacts {
@@ -35,6 +36,7 @@ export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
     expansions: [...profile.state.expansions],
     baseOff: [...(profile.state.baseOff ?? [])],
     followUps: [],
+    credits: creditsOf(roster),
     fingerprint: fingerprintOf(factsOfRoster(roster)),
   };
 }

@@ -47,6 +47,10 @@ export const LineupPlugin = z.strictObject({
 });
 export type LineupPlugin = z.infer<typeof LineupPlugin>;
 
+/** An author, empty where none is named, and the names of their mods. */
+export const Credit = z.strictObject({ author: z.string().max(200), mods: z.array(name) });
+export type Credit = z.infer<typeof Credit>;
+
 /** `seating-lineup/1`: everything from which another person rebuilds the same setup. */
 export const Lineup = z.strictObject({
   format: z.literal("seating-lineup/1"),
@@ -64,6 +68,8 @@ export const Lineup = z.strictObject({
   expansions: z.array(z.string()),
   baseOff: z.array(z.string()),
   followUps: z.array(z.string()),
+  /** Thanks to those who made the mods. */
+  credits: z.array(Credit).optional(),
   fingerprint: sha256,
 });
 export type Lineup = z.infer<typeof Lineup>;

@@ -6,6 +6,7 @@ const help = `Writes the demo: the stand-in games, each with a shelf of mods and
   --out DIR    where to write it (needed)
   --seed N     which demo; the same seed gives the same bytes (7)
   --mods N     how many sound mods for the big game, 30 or more (320)
+  --files N    how many small files more each of them brings (0)
 `;
 
 async function main(): Promise<void> {
@@ -14,6 +15,7 @@ async function main(): Promise<void> {
       out: { type: "string" },
       seed: { type: "string" },
       mods: { type: "string" },
+      files: { type: "string" },
       help: { type: "boolean" },
     },
   });
@@ -22,8 +24,9 @@ async function main(): Promise<void> {
     process.exitCode = values.help ? 0 : 2;
     return;
   }
-  const size = await makeDemo(values.out, Number(values.seed ?? 7), Number(values.mods ?? 320));
-  process.stdout.write(`  ${size.mods} mods with ${size.plugins} plugins in ${values.out}\n`);
+  const { out, seed = 7, mods = 320, files = 0 } = values;
+  const size = await makeDemo(out, Number(seed), Number(mods), Number(files));
+  process.stdout.write(`  ${size.mods} mods with ${size.plugins} plugins in ${out}\n`);
 }
 
 main().catch((error: unknown) => {

@@ -9,7 +9,7 @@ import { writeOrderFile } from "@/formats/order-file";
 import { catalogue, type DemoMod, type DemoPlugin } from "./catalogue";
 import { cutShort, unsoundArchives } from "./faults";
 import { invent } from "./invent";
-import { filesOf, pluginBytes, zip, type Files } from "./pack";
+import { filesOf, pluginBytes, smallFiles, zip, type Files } from "./pack";
 import type { DemoProfile } from "./arrange";
 import { brinehollowProfiles } from "./brinehollow-profiles";
 import { brinehollow } from "../brinehollow/definition";
@@ -56,7 +56,7 @@ interface World {
   readonly rulebooks: (game: GameDefinition, stock: Stock) => Rulebook[];
 }
 
-function deepSea(seed: number, count: number): World {
+function deepSea(seed: number, count: number, more: number): World {
   return {
     game: brinehollow,
     owned: ["sunken-city", "lamplighters"],
@@ -67,7 +67,7 @@ function deepSea(seed: number, count: number): World {
     ],
     writeGame: writeBrinehollow,
     filesOf: (mod) => {
-      const whole = filesOf(mod);
+      const whole = { ...filesOf(mod), ...smallFiles(mod, more) };
       return mod.id === "sounding-line" ? cutShort(whole, "Sounding Line.plank") : whole;
     },
     broken: unsoundArchives(),
@@ -100,10 +100,10 @@ const mills = (seed: number): World => ({
 
 /**
  * Writes the whole demo below `out`: the stand-in games, their shelves, and what the server sets up; `count` mods for the
- * big one. Deterministic to the byte.
+ * big one, each with as many small files `more`. Deterministic to the byte.
  */
-export async function makeDemo(out: string, seed: number, count: number): Promise<DemoSize> {
-  const worlds = [deepSea(seed, count), kites(seed), mills(seed)];
+export async function makeDemo(out: string, seed: number, count: number, more = 0): Promise<DemoSize> {
+  const worlds = [deepSea(seed, count, more), kites(seed), mills(seed)];
   const games: DemoGame[] = [];
   for (const world of worlds) games.push(await writeWorld(out, world));
   const plan: DemoPlan = { format: "seating-demo/2", games };

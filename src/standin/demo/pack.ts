@@ -42,6 +42,15 @@ export function pluginBytes(
   return writePlugin({ flags, info, masters, records, lists }, "SEAP");
 }
 
+/** As many small files of its own, for a shelf of a size that one wants to measure. */
+export const smallFiles = ({ id }: DemoMod, count: number): Files =>
+  Object.fromEntries(
+    Array.from({ length: count }, (_, at) => {
+      const path = `textures/${id}/${at}.tex`;
+      return [path, looseBytes(`${id}/${path}`, 40)];
+    }),
+  );
+
 /** Bytes that look like something: the path, repeated with a running number, so that no two files are equal. */
 function looseBytes(seed: string, size: number): Uint8Array {
   let text = "";

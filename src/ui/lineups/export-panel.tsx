@@ -2,9 +2,12 @@
 
 import { Download } from "lucide-react";
 import { useMemo, useState } from "react";
+import { creditsOf, creditsText } from "@/core/lineup/credits";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { plural } from "@/core/messages/parts";
+import { Button } from "../kit/button";
 import { inputLook, Field } from "../kit/field";
+import { saveText } from "../kit/save-text";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The present profile as a lineup file. */
@@ -19,6 +22,8 @@ export function ExportPanel() {
   const fingerprint = useMemo(() => fingerprintOf(factsOfRoster(roster)), [roster]);
   const mods = roster.mods.filter((mod) => mod.mod);
   const absent = roster.mods.length - mods.length;
+  const credits = useMemo(() => creditsOf(roster), [roster]);
+  const authors = credits.filter(({ author }) => author !== "").length;
   const query = new URLSearchParams({ profile: profile.id, author, listVersion, note });
   return (
     <section aria-labelledby="export" className="space-y-3">
@@ -77,6 +82,13 @@ export function ExportPanel() {
       >
         <Download size={14} aria-hidden /> Export the lineup
       </a>
+      <Button
+        look="quiet"
+        className="ml-2"
+        onClick={() => saveText(`${profile.name} credits.txt`, creditsText(profile.name, credits))}
+      >
+        Credits of {plural(authors, "author")} as a text
+      </Button>
     </section>
   );
 }

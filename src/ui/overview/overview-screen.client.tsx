@@ -10,6 +10,7 @@ import { placesUsed } from "@/core/profile/roster";
 import { gapWords } from "../frame/strip";
 import { purposeWords } from "../profiles/purpose";
 import { Button } from "../kit/button";
+import { formatSize } from "../kit/format-size";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
 import { ProposeButton } from "../plan/propose-button";
@@ -20,6 +21,8 @@ import { FindingsList } from "./findings-list";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
 import { Since } from "./since";
+import { MissingAndUnused } from "./missing-and-unused";
+import { ShelfPictures } from "./shelf-pictures";
 import { SectionsChart } from "./sections-chart";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
@@ -33,6 +36,7 @@ export function OverviewScreen() {
   const counts = countByLevel(findings);
   const main = mainList(view.game);
   const mods = roster.mods.filter((mod) => mod.mod);
+  const size = mods.reduce((sum, { loads, mod }) => sum + (loads ? mod!.size : 0), 0);
   return (
     <div className="h-full overflow-auto">
       <header className="border-line flex items-end gap-3 border-b px-5 py-3">
@@ -64,6 +68,7 @@ export function OverviewScreen() {
                 href="/plan"
               />
             )}
+            <Number label="on the disk" value={formatSize(size)} href="/shelf?state=on" />
             {levels.map((level) => (
               <Number
                 key={level}
@@ -81,6 +86,10 @@ export function OverviewScreen() {
           <section>
             <h2 className="mb-2 text-lg font-bold">{main === "mods" ? "Mods" : "Plugins"} by section</h2>
             <SectionsChart list={roster.lists[main]} />
+          </section>
+          <section>
+            <h2 className="mb-2 text-lg font-bold">The shelf</h2>
+            <ShelfPictures />
           </section>
         </div>
         <div className="space-y-5">
@@ -119,6 +128,9 @@ export function OverviewScreen() {
               <LaunchSettings />
             </Side>
           )}
+          <Side title="Missing and unused">
+            <MissingAndUnused />
+          </Side>
           {view.sinceRun && (
             <Side title="Since it last ran well">
               <Since changes={view.sinceRun} />

@@ -6,6 +6,7 @@ import { Bar } from "react-chartjs-2";
 import type { SeatedList } from "@/core/profile/roster";
 import { letterOf } from "@/core/profile/seats";
 import { useTheme } from "../frame/theme";
+import { chartLook } from "../kit/chart-look";
 import { sectionHue } from "../kit/hues";
 import { SectionLetter } from "../kit/section-letter";
 
@@ -69,13 +70,8 @@ function countSections({ sections, items }: SeatedList): Count[] {
   });
 }
 
-/** Chart.js reads colours once, so they are read anew for each theme. */
 function draw(counts: readonly Count[], theme: string) {
-  const colour = (name: string) =>
-    typeof document === "undefined"
-      ? "#000"
-      : getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-  const axis = { color: colour("--ink2"), font: { family: "JetBrains Mono Variable", size: 11 } };
+  const { colour, axis } = chartLook();
   void theme;
   return {
     data: {

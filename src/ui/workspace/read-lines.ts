@@ -37,9 +37,7 @@ export async function listen(
 
 async function* post(url: string, signal: AbortSignal): AsyncGenerator<unknown> {
   const response = await fetch(url, { method: "POST", signal });
-  const reader = response
-    .body!.pipeThrough(new TextDecoderStream())
-    .getReader();
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
   for (;;) {
     const { done, value } = await reader.read();

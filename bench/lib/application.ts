@@ -1,0 +1,93 @@
+import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { once } from "node:events";
+import { existsSync, readFileSync } from "node:fs";
+import { createServer } from "node:net";
+import { join } from "node:path";
+import { chromium, type Browser } from "@playwright/test";
+
+export const median = (values: readonly number[]): number =>
+  values.length === 0 ? Number.NaN : [...values].sort((a, b) => a - b)[values.length >> 1]!;
+
+/** Writes a demo of this size below a data folder, unless it is there. */
+export function makeDemo(home: string, mods: number, files = 0): void {
+  const out = join(home, "demo");
+  if (existsSync(join(out, "demo.json"))) return;
+  const args = [
+    "dist/make-demo.mjs",
+    "--seed",
+    "7",
+    "--mods",
+    String(mods),
+    "--files",
+    String(files),
+    "--out",
+    out,
+  ];
+  spawnSync(process.execPath, args, { stdio: "inherit" });
+}
+
+export interface Application {
+  readonly url: string;
+  /** Of the server itself. */
+  readonly pid: () => number;
+  readonly stop: () => Promise<void>;
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, "127.0.0.1");
+  await once(server, "listening");
+  const { port } = server.address() as { port: number };
+  server.close();
+  await once(server, "close");
+  return port;
+}
+
+/** The application on a data folder with a demo, which its first start takes in. */
+export const startWithDemo = (home: string): Promise<Application> => start("demo.mjs", home);
+
+/** The same, without taking the demo in. */
+export const startBare = (home: string): Promise<Application> => start("start.mjs", home);
+
+async function start(script: string, home: string): Promise<Application> {
+  const port = await freePort();
+  const env = {
+    ...process.env,
+    SEATING_HOME: home,
+    SEATING_PORT: String(port),
+    SEATING_DEMO: join(home, "demo"),
+  };
+  const child: ChildProcess = spawn(process.execPath, [join("scripts", script)], {
+    env,
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  await new Promise<void>((done, fail) => {
+    child.stdout!.on("data", (part) => String(part).includes("Seating is ready") && done());
+    child.once("exit", (code) => fail(new Error(`the server ended with ${code}`)));
+  });
+  return {
+    url: `http://127.0.0.1:${port}`,
+    pid: () => (JSON.parse(readFileSync(join(home, "server.lock"), "utf8")) as { pid: number }).pid,
+    stop: async () => {
+      const ended = once(child, "exit");
+      child.kill("SIGTERM");
+      await ended;
+    },
+  };
+}
+
+export const launchBrowser = (): Promise<Browser> =>
+  chromium.launch({
+    executablePath: process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium",
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+    ],
+  });
+
+export function writeTable(value: string, rows: readonly (readonly [string, string])[]): void {
+  const lines = rows.map((row) => `| ${row.join(" | ")} |`).join("\n");
+  process.stdout.write(`\n| what | ${value} |\n| --- | --- |\n${lines}\n\n`);
+}

@@ -1,0 +1,39 @@
+"use client";
+
+import Link from "next/link";
+import { plural } from "@/core/messages/parts";
+import { formatSize } from "../kit/format-size";
+import { useEditor } from "../workspace/workspace.client";
+
+/** What the profile misses, what no profile uses, and what lies on the shelf in several versions. */
+export function MissingAndUnused() {
+  const roster = useEditor((state) => state.roster);
+  const usage = useEditor((state) => state.view.usage);
+  const elsewhere = new Set(usage.map(({ id }) => id));
+  const sound = roster.stock.shelf.filter((mod) => !mod.problem);
+  const missing = roster.mods.filter((mod) => !mod.mod);
+  const unused = sound.filter((mod) => !roster.modOf.has(mod.id) && !elsewhere.has(mod.id));
+  const older = sound.length - new Set(sound.map((mod) => mod.id)).size;
+  const size = unused.reduce((sum, mod) => sum + mod.size, 0);
+  const rows = [
+    [missing.length, `${plural(missing.length, "mod")} of this profile not on the shelf`, "state=missing"],
+    [unused.length, `${plural(unused.length, "mod")} in no profile, ${formatSize(size)}`, "use=unused"],
+    [older, `${plural(older, "older version")} beside a newer one`, "state=superseded"],
+  ] as const;
+  const told = rows.filter(([count]) => count > 0);
+  if (told.length === 0) return <p className="text-ink2">Nothing is missing, and nothing lies unused.</p>;
+  return (
+    <ul>
+      {told.map(([, words, query]) => (
+        <li key={query}>
+          <Link
+            href={`/shelf?${query}`}
+            className="hover:text-pine underline decoration-1 underline-offset-2"
+          >
+            {words}
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
