@@ -36,33 +36,3 @@ test("another game is worked on in a workspace of its own, which shows only what
   await row(page, "Brinehollow.keel").waitFor();
   await expect(page.getByRole("radio", { name: "plugins" })).toBeVisible();
 });
-
-test("the shelf is narrowed with counts told before, sorted, switched in bulk, and all of it lives in the address", async ({
-  watched: page,
-  seating,
-}) => {
-  await page.goto(`${seating.url}/shelf`);
-  const bar = page.getByRole("search", { name: "Filter of the shelf" });
-  await expect(bar.getByRole("option", { name: "unsound (3)" })).toBeAttached();
-  await bar.getByLabel("Tag").selectOption("water");
-  await expect(page).toHaveURL(/tag=water/);
-  const shown = page.getByText(/^\d+ of 63 shown$/);
-  await expect(shown).not.toHaveText("63 of 63 shown");
-  const count = Number((await shown.innerText()).split(" ")[0]);
-  expect(count).toBeGreaterThan(1);
-  await bar.getByRole("button", { name: /^Switch \d+ off$/ }).click();
-  await expect(page.getByRole("button", { name: /^Undo: switch off \d+$/ })).toBeVisible();
-  await stored(page);
-  await page.getByRole("button", { name: /^Undo: switch off/ }).click();
-  await page.getByRole("columnheader", { name: "Size" }).getByRole("button").click();
-  await page.reload();
-  await expect(page.getByRole("columnheader", { name: "Size" })).toHaveAttribute("aria-sort", "ascending");
-  await expect(shown).toHaveText(`${count} of 63 shown`);
-  await bar.getByRole("button", { name: "Show all" }).click();
-  await expect(shown).toHaveText("63 of 63 shown");
-  await page.getByLabel("Filter the shelf").fill("glass tides");
-  await page.getByRole("row", { name: /Glass Tides/ }).click();
-  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText(
-    "this profile, Harbour Lights",
-  );
-});

@@ -16,10 +16,10 @@ test("every typed target leads to its seat, and each undo, after a restart, back
   const start = await seatOf(page, "Murk and Silt.plank");
   const targets = [
     ["C4", "C4"],
-    ["after Quiet Compass", "C5"],
+    ["after Quiet Compass", "C6"],
     ["before C1", "C1"],
     ["start of E", "E1"],
-    ["end of C", "C10"],
+    ["end of C", "C11"],
     ["41", "D3"],
   ] as const;
   for (const [text, seat] of targets) {

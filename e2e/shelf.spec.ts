@@ -1,0 +1,199 @@
+import { copyFile, readFile, rename, rm } from "node:fs/promises";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { zipSync, strToU8 } from "fflate";
+import type { Page } from "@playwright/test";
+import { expect, shelfFolder, stored, test } from "./fixtures";
+
+const shown = (page: Page) => page.getByText(/^\d+ of \d+ shown$/);
+const bar = (page: Page) => page.getByRole("search", { name: "Filter of the shelf" });
+
+test("the shelf is searched with slips, narrowed with counts told before, and all of it lives in the address", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/shelf`);
+  await page.getByLabel("Filter the shelf").fill("glas tids");
+  await expect(page.getByRole("row", { name: /Glass Tides/ })).toBeVisible();
+  await page.getByRole("row", { name: /Glass Tides/ }).click();
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText(
+    "this profile, Harbour Lights, All at Once",
+  );
+  await page.getByLabel("Filter the shelf").fill("");
+  await expect(bar(page).getByRole("option", { name: "unsound (3)" })).toBeAttached();
+  await bar(page).getByRole("button", { name: "Tags" }).click();
+  await page.getByLabel(/^water/).click();
+  await page.keyboard.press("Escape");
+  await expect(page).toHaveURL(/tag=water/);
+  await expect(shown(page)).not.toHaveText("67 of 67 shown");
+  const count = Number((await shown(page).innerText()).split(" ")[0]);
+  expect(count).toBeGreaterThan(1);
+  await bar(page)
+    .getByRole("button", { name: /^Switch \d+ off$/ })
+    .click();
+  await expect(page.getByRole("button", { name: /^Undo: switch off \d+$/ })).toBeVisible();
+  await stored(page);
+  await page.getByRole("button", { name: /^Undo: switch off/ }).click();
+  await page.getByRole("columnheader", { name: "Size" }).getByRole("button").click();
+
+  await bar(page).getByRole("button", { name: "Saved" }).click();
+  await page.getByLabel("Name of the filter").fill("Wet things");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Columns" }).click();
+  await page.getByRole("checkbox", { name: "Tags" }).click();
+  await page.keyboard.press("Escape");
+  const width = page.getByRole("separator", { name: "Width of Tags" });
+  await width.press("ArrowLeft");
+  await expect(width).toHaveAttribute("aria-valuenow", "136");
+  await page.waitForTimeout(800);
+
+  await page.reload();
+  await expect(page.getByRole("columnheader", { name: "Size" })).toHaveAttribute("aria-sort", "ascending");
+  await expect(shown(page)).toHaveText(`${count} of 67 shown`);
+  await expect(page.getByRole("separator", { name: "Width of Tags" })).toHaveAttribute(
+    "aria-valuenow",
+    "136",
+  );
+  await bar(page).getByRole("button", { name: "Show all" }).click();
+  await expect(shown(page)).toHaveText("67 of 67 shown");
+  await bar(page).getByRole("button", { name: "Saved" }).click();
+  await page.getByRole("button", { name: "Wet things", exact: true }).click();
+  await expect(shown(page)).toHaveText(`${count} of 67 shown`);
+});
+
+test("what is shown is tagged, moved to a section, and dropped into a bin that gives it back", async ({
+  watched: page,
+  seating,
+}) => {
+  const act = async (name: RegExp) => {
+    await page.getByRole("button", { name: /^With these/ }).click();
+    await page.getByRole("menuitem", { name }).click();
+  };
+  await page.goto(`${seating.url}/shelf?q=small+fry`);
+  await expect(shown(page)).toHaveText("1 of 67 shown");
+  await act(/^Tag 1/);
+  await page.getByLabel("Tag", { exact: true }).fill("keep this");
+  await page.getByRole("button", { name: "Give it" }).click();
+  await expect(
+    page.getByText("1 mod have the tag keep this now.").or(page.getByText(/tag keep this/)),
+  ).toBeVisible();
+  await page.goto(`${seating.url}/shelf?tag=keep+this`);
+  await expect(shown(page)).toHaveText("1 of 67 shown");
+
+  await act(/^Move 1 to a section/);
+  await page
+    .getByLabel("Section")
+    .selectOption({ label: "A Frameworks" })
+    .catch(() => undefined);
+  const options = await page.getByLabel("Section").locator("option:not([disabled])").allTextContents();
+  await page.getByLabel("Section").selectOption({ label: options[2]! });
+  await page.getByRole("button", { name: /^Move \d+ mods?$/ }).click();
+  await expect(page.getByRole("button", { name: /^Undo: move/ })).toBeVisible();
+  await stored(page);
+
+  await act(/^Drop 1/);
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("Long Descent would lose 1 mod: Small Fry");
+  await expect(dialog).toContainText("All at Once would lose 1 mod: Small Fry");
+  await dialog.getByRole("button", { name: "Drop 1 mod" }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect.poll(() => existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(false);
+  await page.goto(`${seating.url}/overview`);
+  await expect(page.getByRole("link", { name: "1 mod of this profile not on the shelf" })).toBeVisible();
+  await page.goto(`${seating.url}/shelf`);
+  await page.getByRole("button", { name: "Bin (1)" }).click();
+  await page.getByRole("button", { name: "Bring back Small Fry 1.0.0" }).click();
+  await expect(page.getByText(/^67 items: 1 read/)).toBeVisible();
+  expect(existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(true);
+});
+
+test("a dropped archive is looked into, taken in switched off, and asks for its parts; a broken one is refused by name", async ({
+  watched: page,
+}) => {
+  const drop = async (name: string, bytes: Uint8Array) => {
+    const data = await page.evaluateHandle(
+      ({ name, bytes }) => {
+        const transfer = new DataTransfer();
+        transfer.items.add(new File([new Uint8Array(bytes)], name, { type: "application/zip" }));
+        return transfer;
+      },
+      { name, bytes: [...bytes] },
+    );
+    await page.dispatchEvent("main", "drop", { dataTransfer: data });
+  };
+  const manifest = {
+    format: "seating-mod/1",
+    id: "fresh-paint",
+    name: "Fresh Paint",
+    version: "1.2.0",
+    tags: ["water"],
+    requires: [{ mod: "twin-lanterns-east" }, { mod: "kept-nowhere" }],
+    options: [
+      {
+        id: "shade",
+        label: "Shade",
+        choose: "one",
+        parts: [
+          { id: "pale", label: "Pale", paths: ["pale/"], when: { expansion: "cold-trench" } },
+          { id: "deep", label: "Deep", paths: ["deep/"], note: "as it was meant" },
+        ],
+      },
+    ],
+  };
+  const files = {
+    "seating-mod.json": strToU8(JSON.stringify(manifest)),
+    "textures/water/shallow.tex": strToU8("paint"),
+    "pale/textures/p.tex": strToU8("p"),
+    "deep/textures/d.tex": strToU8("d"),
+  };
+  await drop("Fresh Paint-1.2.0.zip", zipSync(files));
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("Take in Fresh Paint");
+  await expect(dialog).toContainText("Twin Lanterns Easton the shelf, not in this profile");
+  await expect(dialog).toContainText("kept-nowherenot here");
+  await expect(dialog).toContainText("Glass Tides: 1 file");
+  await expect(dialog).toContainText("at the end of Water and weather");
+  expect(existsSync(join(shelfFolder, "Fresh Paint-1.2.0.zip"))).toBe(false);
+  await dialog.getByRole("button", { name: "Take it in" }).click();
+  await expect(dialog).toContainText("Parts of Fresh Paint");
+  await expect(dialog).toContainText("needs the expansion The Cold Trench, which is not on");
+  await expect(dialog.getByRole("radio", { name: /^Pale/ })).toBeDisabled();
+  await dialog.getByRole("radio", { name: /^Deep/ }).check();
+  await dialog.getByRole("button", { name: "Take 1 part" }).click();
+  await stored(page);
+  await page.getByRole("link", { name: /^Shelf/ }).click();
+  await page.getByLabel("Filter the shelf").fill("fresh paint");
+  await expect(page.getByRole("switch", { name: "Fresh Paint is off" })).toBeVisible();
+  await page.getByRole("row", { name: /Fresh Paint/ }).click();
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Parts, 1 of 2 taken");
+
+  await drop("Cut.zip", zipSync(files).subarray(0, 300));
+  await expect(
+    page.locator("[data-sonner-toast]").filter({ hasText: "Cut.zip is no sound mod" }),
+  ).toBeVisible();
+  await drop("readme.txt", strToU8("hello"));
+  await expect(page.locator("[data-sonner-toast]").filter({ hasText: "drop an archive" })).toBeVisible();
+});
+
+test("what changes on the disk is told as a difference, and counts only when the shelf is read", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/shelf`);
+  await expect(page.getByText("67 items as last read")).toBeVisible();
+  await page.waitForTimeout(1000);
+  await copyFile(join(shelfFolder, "Small Fry-1.0.0.zip"), join(shelfFolder, "Small Fry-1.0.1.zip"));
+  await rename(join(shelfFolder, "Wide Lens-0.9.1.zip"), join(shelfFolder, "Wide Lens.away"));
+  const told = page.getByRole("button", { name: "On the disk: 1 new, 1 gone" });
+  await expect(told).toBeVisible();
+  await told.click();
+  await expect(page.getByText("Small Fry-1.0.1.zip", { exact: true })).toBeVisible();
+  await expect(shown(page)).toHaveText("67 of 67 shown");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await expect(page.getByText(/^67 items: 1 read, 66 unchanged/)).toBeVisible();
+  await expect(told).toHaveCount(0);
+  expect((await readFile(join(shelfFolder, "Wide Lens.away"))).length).toBeGreaterThan(0);
+  await rm(join(shelfFolder, "Wide Lens.away"));
+});
