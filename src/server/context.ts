@@ -27,6 +27,8 @@ export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
 export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
 /** Where what is dropped waits until it is taken in. */
 export const incomingFolder = (): string => join(home(), "incoming");
+/** Where what an import took the place of is kept. */
+export const keptFolder = (): string => join(home(), "kept");
 export const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
 
 export function getContext(): Promise<Context> {

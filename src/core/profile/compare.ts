@@ -253,7 +253,7 @@ function stepsFor(here: Roster, there: Roster, { kind, list, id }: ProfileDiffer
     case "order":
       return [seatAsThere(here, there, list!, id, draft)];
     case "state":
-      return [{ kind: "switch", list: list!, ids: [id], on: there.lists[list!].itemOf.get(id)!.entry.on }];
+      return [switchAsThere(there, list!, id, draft)];
     case "version":
       return pinAsThere(there, id, draft);
     case "parts":
@@ -316,6 +316,13 @@ function placeAfter(
   const rank = new Map(sections.map((each, at) => [each as string | null, at]));
   const first = rest.findIndex((entry) => rank.get(entry.section)! >= rank.get(section)!);
   return first < 0 ? rest.length : first;
+}
+
+function switchAsThere(there: Roster, list: ListName, id: string, draft: Draft): Step {
+  const { on } = there.lists[list].itemOf.get(id)!.entry;
+  const { sections, entries } = draft[list];
+  draft[list] = { sections, entries: entries.map((entry) => (entry.id === id ? { ...entry, on } : entry)) };
+  return { kind: "switch", list, ids: [id], on };
 }
 
 /** Pins the version that counts there, at the seat that the mod has here. */

@@ -1,4 +1,4 @@
-import type { GameDefinition } from "../model/game";
+import type { GameDefinition, LaunchSetting } from "../model/game";
 
 /** A small game for tests: one built-in plugin, foundations by extension or flag, light plugins, four sections. */
 export const testGame: GameDefinition = {
@@ -32,4 +32,27 @@ export const testGame: GameDefinition = {
     { id: "world", name: "World", rank: "ordinary", guidance: "" },
     { id: "patches", name: "Patches", rank: "ordinary", guidance: "", tags: ["patch"] },
   ],
+};
+
+export const drawSetting: LaunchSetting = {
+  kind: "number",
+  id: "draw",
+  label: "Draw",
+  standard: 8,
+  least: 1,
+  most: 20,
+};
+
+/** The same with two expansions, parts that it can do without, and a setting at its start. */
+export const gameOfSettings: GameDefinition = {
+  ...testGame,
+  expansions: [
+    { id: "island", name: "Island", folder: "x/island", plugins: ["Island.keel"] },
+    { id: "north", name: "North", folder: "x/north", plugins: ["North.keel", "Ice.keel"] },
+  ],
+  baseItems: [
+    { id: "sheep", name: "Sheep" },
+    { id: "carts", name: "Carts" },
+  ],
+  launchSettings: [drawSetting],
 };

@@ -1,6 +1,5 @@
-import { join } from "node:path";
 import { guard } from "@/server/action";
-import { getContext, home } from "@/server/context";
+import { getContext, keptFolder } from "@/server/context";
 import { exportData, importData } from "@/server/operations/own-data";
 import { receiveFile } from "@/server/receive";
 
@@ -24,7 +23,7 @@ export async function POST(request: Request): Promise<Response> {
   const outcome = await guard(async () => {
     const bytes = await receiveFile(request, "The archive", largestArchive);
     if (!bytes.ok) return bytes;
-    return importData(await getContext(), bytes.value, join(home(), "kept"), new Date());
+    return importData(await getContext(), bytes.value, keptFolder(), new Date());
   });
   return Response.json(outcome, { status: outcome.ok ? 200 : 422 });
 }
