@@ -86,14 +86,14 @@ async function drag(page: Page, id: string, over: { x: number; y: number }): Pro
 test("by mouse: over a folded section at its end, at the edge the list scrolls, and a barrier is named", async ({
   watched: page,
 }) => {
-  await find(page, "Murk and Silt.plank");
+  await find(page, "Chalk Foam.plank");
   await page.getByRole("button", { name: "Fold Interface" }).first().click();
   const band = page.getByRole("row").filter({ hasText: "Screens, fonts, charts" }).first();
   const box = (await band.boundingBox())!;
-  await drag(page, "Murk and Silt.plank", { x: box.x + 400, y: box.y + 22 });
+  await drag(page, "Chalk Foam.plank", { x: box.x + 400, y: box.y + 22 });
   await expect(page.getByTestId("carry")).toContainText("last of Interface in C");
   await page.mouse.up();
-  await expect(undo(page)).toHaveAccessibleName(/^Undo: move Murk and Silt\.plank to C\d+$/);
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move Chalk Foam\.plank to C\d+$/);
   await undo(page).click();
 
   await find(page, "Chalk Foam - Extras.skiff");

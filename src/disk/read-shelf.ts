@@ -99,9 +99,12 @@ async function listFolder(shelf: string): Promise<ShelfPlace[]> {
   );
 }
 
+/** Whole milliseconds: a copy that keeps times keeps no more of them. */
+export const stampOf = (mtimeMs: number): string => String(Math.round(mtimeMs));
+
 async function placeArchive(shelf: string, path: string): Promise<ShelfPlace> {
   const { size, mtimeMs } = await lstat(join(shelf, path));
-  return { path, kind: "archive", size, stamp: String(mtimeMs), updated: new Date(mtimeMs).toISOString() };
+  return { path, kind: "archive", size, stamp: stampOf(mtimeMs), updated: new Date(mtimeMs).toISOString() };
 }
 
 async function placeFolder(shelf: string, path: string): Promise<ShelfPlace> {
@@ -117,7 +120,7 @@ async function placeFolder(shelf: string, path: string): Promise<ShelfPlace> {
     const info = await lstat(full);
     size += info.size;
     latest = Math.max(latest, info.mtimeMs);
-    hash.update(`${full.slice(root.length)}\0${info.size}\0${info.mtimeMs}\n`);
+    hash.update(`${full.slice(root.length)}\0${info.size}\0${stampOf(info.mtimeMs)}\n`);
   }
   return {
     path,

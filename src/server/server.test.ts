@@ -1,18 +1,13 @@
 import { spawnSync } from "node:child_process";
-import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { readFile, writeFile } from "node:fs/promises";
 import { existsSync } from "node:fs";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
-import type { Outcome } from "@/core/model/outcome";
 import { label } from "@/core/profile/steps";
 import { writeLineup } from "@/formats/lineup-file";
 import { brinehollow } from "@/standin/brinehollow/definition";
-import { makeDemo } from "@/standin/demo/make-demo";
 import { findCurrentGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
-import { migrate } from "@/store/migrate";
-import { openHere } from "@/store/pglite";
 import { findProfile, listProfiles } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
@@ -26,26 +21,15 @@ import * as profiles from "./operations/profiles";
 import { readShelfOfGame } from "./operations/read-shelf";
 import { receiveFile } from "./receive";
 import { refuseForeign } from "./same-origin";
+import { makeDemoContext, value } from "./testing/demo-context";
 
 let folder: string;
 let context: Context;
+let end: () => Promise<void>;
 beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), "seating-server-"));
-  await makeDemo(folder, 7, 60);
-  const db = await openHere("memory://");
-  await migrate(db, join(process.cwd(), "src/store/migrations"));
-  context = { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
-  value(await setUpDemo(context, folder, () => undefined));
+  ({ folder, context, end } = await makeDemoContext(60));
 }, 90_000);
-afterAll(async () => {
-  await context.db.close();
-  await rm(folder, { recursive: true, force: true });
-});
-
-function value<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
-  return outcome.value;
-}
+afterAll(() => end());
 
 const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
 const turn = (id: string, on: boolean): Edit => ({

@@ -1,15 +1,19 @@
 import type { ShelfMod } from "@/core/model/shelf";
 import type { Sql } from "./sql";
 
-/** What lies on the shelf, as last read. The tags that its user gave a mod are added to its own. */
-export async function listShelf(db: Sql, gameId: string): Promise<ShelfMod[]> {
-  const mods = await db.query<ShelfMod>(
+/** What lies on the shelf, as last read. */
+export const listAsRead = (db: Sql, gameId: string) =>
+  db.query<ShelfMod>(
     `select path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
        archive_sha256 as "archiveSha256", manifest, plugins, problem, updated,
        to_char(added at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as added
      from shelf_mod where game_id = $1 order by path`,
     [gameId],
   );
+
+/** The same; the tags that its user gave a mod are added to its own. */
+export async function listShelf(db: Sql, gameId: string): Promise<ShelfMod[]> {
+  const mods = await listAsRead(db, gameId);
   const own = new Map((await listOwnTags(db, gameId)).map(({ mod, tags }) => [mod, tags]));
   return mods.map((mod) => {
     const ownTags = own.get(mod.id)?.filter((tag) => !mod.tags.includes(tag)) ?? [];

@@ -45,7 +45,7 @@ async function readAndStore(
   signal: AbortSignal | undefined,
 ): Promise<Outcome<ShelfRead>> {
   const { db } = context;
-  const known = await store.listShelf(db, game.id);
+  const known = await store.listAsRead(db, game.id);
   // What is read is stored while the reading goes on: one that is cut short goes on from there.
   const onRead = (mods: readonly ShelfMod[]) =>
     db.transaction((tx) => store.saveShelfMods(tx, game.id, mods));

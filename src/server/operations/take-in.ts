@@ -8,6 +8,7 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/profile/fold";
 import { freeName } from "@/disk/bin";
 import { readMod } from "@/disk/read-mod";
+import { stampOf } from "@/disk/read-shelf";
 import { manifestName } from "@/formats/mod-layout";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
@@ -64,7 +65,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
 
 async function readAt(definition: GameDefinition, path: string): Promise<ShelfMod> {
   const { size, mtimeMs } = await lstat(path);
-  const facts = { size, stamp: String(mtimeMs), updated: new Date(mtimeMs).toISOString() };
+  const facts = { size, stamp: stampOf(mtimeMs), updated: new Date(mtimeMs).toISOString() };
   return readMod(definition, "/", { path, kind: "archive", ...facts });
 }
 

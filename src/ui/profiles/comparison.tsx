@@ -40,10 +40,12 @@ export function Comparison({ source }: { source: StateSource }) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
-        <h3 className="text-lg font-bold" role="status">
-          {all.length === 0
-            ? `No difference from ${name}`
-            : `${plural(all.length, "difference")} from ${name}`}
+        <h3 className="text-lg font-bold">
+          <span role="status">
+            {all.length === 0
+              ? `No difference from ${name}`
+              : `${plural(all.length, "difference")} from ${name}`}
+          </span>
         </h3>
         {order.length > 0 && (
           <label className="text-ink2 flex items-center gap-1.5">

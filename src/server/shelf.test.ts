@@ -1,0 +1,309 @@
+import { existsSync } from "node:fs";
+import { copyFile, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { strToU8, unzipSync, zipSync } from "fflate";
+import { newestById } from "@/core/profile/roster";
+import { brinehollow } from "@/standin/brinehollow/definition";
+import { findCurrentGame, saveGame } from "@/store/games";
+import { readPreferences } from "@/store/preferences";
+import { listBin } from "@/store/bin";
+import { findProfile, listProfiles } from "@/store/profiles";
+import { listShelf } from "@/store/shelf";
+import type { Context } from "./context";
+import * as games from "./operations/games";
+import { reportFolder } from "./operations/folders";
+import { exportData, importData } from "./operations/own-data";
+import { readStateOf } from "./operations/profiles";
+import { readShelfOfGame } from "./operations/read-shelf";
+import * as shelf from "./operations/shelf";
+import { findShelfChanges, watchShelf, type ShelfChanges } from "./operations/shelf-changes";
+import * as incoming from "./operations/take-in";
+import { getStock } from "./stock";
+import { makeContext, makeDemoContext, value } from "./testing/demo-context";
+
+let folder: string;
+let context: Context;
+let end: () => Promise<void>;
+beforeAll(async () => {
+  ({ folder, context, end } = await makeDemoContext(30));
+}, 90_000);
+afterAll(() => end());
+
+const shelfFolder = () => join(folder, "brinehollow/shelf");
+const onShelf = async () => (await listShelf(context.db, "brinehollow")).map((mod) => mod.path);
+const read = () => readShelfOfGame(context, () => undefined);
+const fry = "Small Fry-1.0.0.zip";
+
+describe("the bin of the shelf", () => {
+  test("takes mods and gives them back where they lay; what was read of them goes and comes", async () => {
+    const [id] = value(await shelf.dropFromShelf(context, [fry]));
+    expect(existsSync(join(shelfFolder(), fry))).toBe(false);
+    expect(await onShelf()).not.toContain(fry);
+    expect(await listBin(context.db, "brinehollow")).toMatchObject([{ id, path: fry, name: "Small Fry" }]);
+    expect(value(await read())).toMatchObject({ read: 0 });
+    value(await shelf.bringBackMods(context, [id!]));
+    expect(value(await read())).toMatchObject({ read: 1 });
+    expect(await onShelf()).toContain(fry);
+    expect(await listBin(context.db, "brinehollow")).toEqual([]);
+  });
+
+  test("refuses what is not on the shelf, and drops nothing then", async () => {
+    const outcome = await shelf.dropFromShelf(context, [fry, "../../etc/passwd"]);
+    expect(outcome).toMatchObject({ ok: false, refusal: { code: "not-on-shelf" } });
+    expect(existsSync(join(shelfFolder(), fry))).toBe(true);
+  });
+
+  test("keeps what cannot go back since something else lies there; deletes for good only when asked to", async () => {
+    const [id] = value(await shelf.dropFromShelf(context, [fry]));
+    await writeFile(join(shelfFolder(), fry), "something else");
+    expect(await shelf.bringBackMods(context, [id!])).toMatchObject({
+      ok: false,
+      refusal: { code: "place-taken" },
+    });
+    const [binned] = await listBin(context.db, "brinehollow");
+    await rm(join(shelfFolder(), fry));
+    await copyFile(binned!.liesAt, join(shelfFolder(), fry));
+    value(await shelf.deleteMods(context, [id!]));
+    expect(existsSync(binned!.liesAt)).toBe(false);
+    value(await read());
+    expect(await onShelf()).toContain(fry);
+  });
+});
+
+test("tags of one's own stand beside the author's, survive a reading, and can be taken away again", async () => {
+  expect(value(await shelf.tagMods(context, ["small-fry", "tidal-core"], " mine ", true))).toHaveLength(2);
+  expect(value(await shelf.tagMods(context, ["small-fry"], "mine", true))).toEqual([]);
+  await utimes(join(shelfFolder(), fry), new Date(), new Date());
+  expect(value(await read())).toMatchObject({ read: 1 });
+  const mods = newestById(await listShelf(context.db, "brinehollow"));
+  expect(mods.get("small-fry")).toMatchObject({ ownTags: ["mine"] });
+  expect(mods.get("tidal-core")!.tags).toContain("mine");
+  expect(value(await shelf.tagMods(context, ["small-fry", "tidal-core"], "mine", false))).toHaveLength(2);
+  expect(await shelf.tagMods(context, ["small-fry"], " ", true)).toMatchObject({
+    refusal: { code: "tag-name" },
+  });
+});
+
+test("settings are kept by key", async () => {
+  value(await shelf.setPreference(context, "shelf-columns", [{ id: "size", width: 90 }]));
+  value(await shelf.setPreference(context, "shelf-columns", [{ id: "size", width: 91 }]));
+  expect(await readPreferences(context.db, "brinehollow")).toEqual({
+    "shelf-columns": [{ id: "size", width: 91 }],
+  });
+});
+
+describe("a mod that is dropped", () => {
+  const waiting = () => join(folder, "incoming");
+  const send = async (name: string, bytes: Uint8Array) => {
+    const room = value(await incoming.makeRoom(waiting(), name));
+    await writeFile(room.path, bytes);
+    return room.id;
+  };
+  const mod = zipSync({
+    "textures/water/shallow.tex": strToU8("new water"),
+    "textures/only/mine.tex": strToU8("mine"),
+  });
+
+  test("is looked into where it waits, and taken in under a name that is free", async () => {
+    const id = await send("Clear Water-2.0.zip", mod);
+    const plan = value(await incoming.planTakeIn(context, waiting(), id));
+    expect(plan.mod).toMatchObject({ name: "Clear Water", version: "2.0", files: 2, problem: null });
+    expect(plan.versions).toEqual([]);
+    expect(plan.overlaps).toContainEqual({ mod: "glass-tides", files: ["textures/water/shallow.tex"] });
+    expect(value(await incoming.takeIn(context, waiting(), id))).toBe("Clear Water-2.0.zip");
+    expect(await incoming.takeIn(context, waiting(), id)).toMatchObject({ refusal: { code: "no-incoming" } });
+    value(await read());
+    const again = await send("Clear Water-2.0.zip", mod);
+    const second = value(await incoming.planTakeIn(context, waiting(), again));
+    expect(second.versions).toEqual([{ version: "2.0", same: true }]);
+    expect(value(await incoming.takeIn(context, waiting(), again))).toBe("Clear Water-2.0 (2).zip");
+    await rm(join(shelfFolder(), "Clear Water-2.0 (2).zip"));
+    expect(await readdir(waiting())).toEqual([]);
+  });
+
+  test("is refused, and not kept, where it is unsound; nothing is written outside of where it waits", async () => {
+    const id = await send("Broken.zip", mod.subarray(0, 60));
+    expect(await incoming.planTakeIn(context, waiting(), id)).toMatchObject({
+      ok: false,
+      refusal: { code: "mod-unsound", data: { name: "Broken.zip" } },
+    });
+    for (const name of ["../../x.zip", "a/b.zip", ".hidden", "nul\0.zip"])
+      expect(await incoming.makeRoom(waiting(), name)).toMatchObject({ refusal: { code: "file-name" } });
+    expect(await incoming.planTakeIn(context, waiting(), "../../etc")).toMatchObject({
+      refusal: { code: "no-incoming" },
+    });
+    expect(await readdir(waiting())).toEqual([]);
+  });
+});
+
+describe("what changes on the disk", () => {
+  test("is told by name and not taken over", async () => {
+    value(await read());
+    const before = await onShelf();
+    await copyFile(join(shelfFolder(), fry), join(shelfFolder(), "Small Fry-1.0.1.zip"));
+    await utimes(join(shelfFolder(), fry), 1, 1);
+    await rename(join(shelfFolder(), "Clear Water-2.0.zip"), join(folder, "away.zip"));
+    expect(value(await findShelfChanges(context))).toEqual({
+      game: "brinehollow",
+      added: ["Small Fry-1.0.1.zip"],
+      changed: [fry],
+      gone: ["Clear Water-2.0.zip"],
+    });
+    expect(await onShelf()).toEqual(before);
+    value(await read());
+    expect(value(await findShelfChanges(context))).toMatchObject({ added: [], changed: [], gone: [] });
+  });
+
+  test("is noticed while one listens, until one leaves", async () => {
+    const heard: ShelfChanges[] = [];
+    const left = new AbortController();
+    const listening = watchShelf(context, (changes) => heard.push(changes as ShelfChanges), left.signal);
+    while (heard.length === 0) await new Promise((done) => setTimeout(done, 20));
+    expect(heard[0]).toMatchObject({ added: [] });
+    await mkdir(join(shelfFolder(), "Fresh-1.0/textures"), { recursive: true });
+    await writeFile(join(shelfFolder(), "Fresh-1.0/textures/a.tex"), "a");
+    while (heard.length === 1) await new Promise((done) => setTimeout(done, 20));
+    expect(heard.at(-1)).toMatchObject({ added: ["Fresh-1.0"] });
+    left.abort();
+    expect(await listening).toMatchObject({ ok: true });
+    await rm(join(shelfFolder(), "Fresh-1.0"), { recursive: true });
+  });
+});
+
+test("a reading that is cancelled keeps what it has read, and the next one goes on from there", async () => {
+  await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
+  context.stocks.clear();
+  const cancel = new AbortController();
+  const first = await readShelfOfGame(
+    context,
+    ({ done }) => {
+      if (done === 30) cancel.abort();
+    },
+    cancel.signal,
+  );
+  expect(first).toMatchObject({ ok: false, refusal: { code: "cancelled-reading" } });
+  expect((await onShelf()).length).toBeGreaterThan(30);
+  expect(value(await read()).total).toBe((await onShelf()).length);
+});
+
+test("mods lie in several folders; those outside the first are known by their whole paths", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const other = join(folder, "other");
+  await mkdir(join(other, "Far Mod-1.0/textures"), { recursive: true });
+  await writeFile(join(other, "Far Mod-1.0/textures/f.tex"), "f");
+  value(await games.changeFolders(context, { ...game.folders, shelves: [...game.folders.shelves, other] }));
+  value(await read());
+  expect(await onShelf()).toContain(join(other, "Far Mod-1.0"));
+  const [id] = value(await shelf.dropFromShelf(context, [join(other, "Far Mod-1.0")]));
+  expect((await listBin(context.db, "brinehollow"))[0]!.liesAt).toBe(join(other, ".seating-bin/Far Mod-1.0"));
+  value(await shelf.bringBackMods(context, [id!]));
+  expect(existsSync(join(other, "Far Mod-1.0/textures/f.tex"))).toBe(true);
+  await saveGame(context.db, game);
+  context.stocks.clear();
+  value(await read());
+});
+
+test("a folder is reported as it is found", async () => {
+  expect(await reportFolder(shelfFolder(), null)).toMatchObject({
+    there: true,
+    readable: true,
+    writable: true,
+  });
+  expect((await reportFolder(shelfFolder(), null)).archives).toBeGreaterThan(10);
+  expect(await reportFolder(join(folder, "brinehollow/game"), brinehollow.sign)).toMatchObject({
+    holdsGame: true,
+  });
+  expect(await reportFolder(shelfFolder(), brinehollow.sign)).toMatchObject({ holdsGame: false });
+  expect(await reportFolder("/nowhere", null)).toMatchObject({ there: false, archives: 0 });
+  expect(await reportFolder(join(shelfFolder(), fry), null)).toMatchObject({ there: false });
+});
+
+describe("laws", () => {
+  test("that are flawed are refused with the place; the id of a game stays", async () => {
+    expect(await games.changeDefinition(context, { ...brinehollow, sections: [] })).toMatchObject({
+      refusal: { code: "definition-flaw", data: { path: "sections" } },
+    });
+    expect(await games.changeDefinition(context, { ...brinehollow, id: "other" })).toMatchObject({
+      refusal: { code: "game-id-stays" },
+    });
+    const folders = (await findCurrentGame(context.db))!.folders;
+    expect(await games.addGame(context, { game: { own: { ...brinehollow } }, folders })).toMatchObject({
+      refusal: { code: "game-id-taken" },
+    });
+  });
+
+  test("of one's own hold from then on, and every mod is read anew by them", async () => {
+    const [full, light] = brinehollow.counting;
+    const changed = { ...brinehollow, counting: [{ ...full!, cap: 7 }, light!] };
+    value(await games.changeDefinition(context, changed));
+    expect(await findCurrentGame(context.db)).toMatchObject({
+      own: true,
+      definition: { counting: [{ cap: 7 }, {}] },
+    });
+    expect(value(await read()).unchanged).toBe(0);
+    value(await games.changeDefinition(context, brinehollow));
+    value(await read());
+  });
+});
+
+test("a state is read of a profile, and refused where there is none", async () => {
+  const [first, second] = await listProfiles(context.db, "brinehollow");
+  expect(value(await readStateOf(context, { profile: second!.id }))).toEqual(
+    (await findProfile(context.db, second!.id))!.state,
+  );
+  expect(await readStateOf(context, { point: first!.id })).toMatchObject({
+    refusal: { code: "no-restore-point" },
+  });
+  expect(await readStateOf(context, { lineup: "x" })).toMatchObject({ refusal: { code: "import-gone" } });
+});
+
+describe("everything as one archive", () => {
+  const at = new Date("2026-11-05T10:00:00Z");
+  const rows = async (from: Context) => {
+    const tables = ["game", "profile", "profile_entry", "shelf_mod", "journal", "mod_files"];
+    const all = [];
+    for (const table of tables)
+      all.push(
+        await from.db.query<object>(
+          `select md5(string_agg(t::text, ',' order by t::text)) as sum from ${table} t`,
+        ),
+      );
+    return all;
+  };
+
+  test("is the same again in a database that never saw it, history and all", async () => {
+    const bytes = await exportData(context, at);
+    const elsewhere = await makeContext();
+    const kept = join(folder, "kept");
+    const taken = value(await importData(elsewhere, bytes, kept, at));
+    expect(await rows(elsewhere)).toEqual(await rows(context));
+    expect(await findCurrentGame(elsewhere.db)).toEqual(await findCurrentGame(context.db));
+    const stock = await getStock(elsewhere, (await findCurrentGame(elsewhere.db))!);
+    expect(stock.shelf).toEqual(await listShelf(context.db, "brinehollow"));
+    const before = unzipSync(await readFile(taken.keptAt));
+    expect(Object.keys(before)).toContain("seating-data.json");
+    await elsewhere.db.close();
+  }, 60_000);
+
+  test.each([
+    ["no archive", strToU8("hello"), "data-not"],
+    ["an archive of something else", zipSync({ "readme.txt": strToU8("x") }), "data-not"],
+    [
+      "one of another version",
+      zipSync({ "seating-data.json": strToU8('{"format":"seating-data/1","schema":"0001-x.sql"}') }),
+      "data-schema",
+    ],
+  ])("%s is refused", async (_, bytes, code) => {
+    expect(await importData(context, bytes, join(folder, "kept"), at)).toMatchObject({ refusal: { code } });
+  });
+
+  test("one whose rows refer to what is not there changes nothing", async () => {
+    const files = unzipSync(await exportData(context, at));
+    delete files["tables/game.json"];
+    const before = await rows(context);
+    expect(await importData(context, zipSync(files), join(folder, "kept"), at)).toMatchObject({
+      refusal: { code: "data-unsound" },
+    });
+    expect(await rows(context)).toEqual(before);
+  }, 60_000);
+});

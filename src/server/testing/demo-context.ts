@@ -1,0 +1,41 @@
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Outcome } from "@/core/model/outcome";
+import { makeDemo } from "@/standin/demo/make-demo";
+import { migrate } from "@/store/migrate";
+import { openHere } from "@/store/pglite";
+import type { Context } from "../context";
+import { setUpDemo } from "../operations/demo";
+
+/** What an outcome answers; throws, with the refusal, where it is one. */
+export function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
+  return outcome.value;
+}
+
+/** A database in memory, up to date and empty. */
+export async function makeContext(): Promise<Context> {
+  const db = await openHere("memory://");
+  await migrate(db, join(process.cwd(), "src/store/migrations"));
+  return { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
+}
+
+export interface DemoContext {
+  readonly folder: string;
+  readonly context: Context;
+  readonly end: () => Promise<void>;
+}
+
+/** The same with a demo of this size taken in, in a folder of its own. */
+export async function makeDemoContext(mods: number): Promise<DemoContext> {
+  const folder = await mkdtemp(join(tmpdir(), "seating-server-"));
+  await makeDemo(folder, 7, mods);
+  const context = await makeContext();
+  value(await setUpDemo(context, folder, () => undefined));
+  const end = async () => {
+    await context.db.close();
+    await rm(folder, { recursive: true, force: true });
+  };
+  return { folder, context, end };
+}
