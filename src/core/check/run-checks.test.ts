@@ -3,6 +3,7 @@ import { findingText, findingTitle, fixText } from "../messages/findings";
 import { plainText } from "../messages/parts";
 import type { Fix } from "../model/finding";
 import type { Order } from "../model/profile";
+import type { ModManifest, ShelfMod } from "../model/shelf";
 import { acceptEdit, proposeOrder } from "../profile/accept";
 import { alignOrder } from "../profile/two-orders";
 import type { Roster } from "../profile/roster";
@@ -66,7 +67,69 @@ const raised = testRoster([
   { name: "p.plank", section: "patches" },
   { name: "q.plank", section: "patches", home: "world", masters: ["p.plank"] },
 ]);
+/** `b` says something of itself; the rest is as in `plain`. */
+const saying = (facts: Partial<ModManifest>, more: readonly ShelfMod[] = []): Roster =>
+  withStock(plain, {
+    shelf: [
+      ...plain.stock.shelf.map((each) =>
+        each.id === "b"
+          ? {
+              ...each,
+              manifest: { format: "seating-mod/1" as const, id: "b", name: "b", version: "1", ...facts },
+            }
+          : each,
+      ),
+      ...more,
+    ],
+  });
+const asking = saying({
+  options: [
+    {
+      id: "size",
+      label: "Size",
+      choose: "one",
+      parts: [
+        { id: "big", label: "Big", paths: ["big/"] },
+        { id: "far", label: "Far", paths: ["far/"], when: { mod: "lens" } },
+      ],
+    },
+  ],
+});
+const choosing = (part: string): Roster =>
+  withState(asking, {
+    ...asking.profile.state,
+    choices: [{ mod: "b", options: { size: [part] }, components: [] }],
+  });
 const cases: readonly Case[] = [
+  {
+    check: "required-off",
+    good: saying({ requires: [{ mod: "a" }] }),
+    bad: saying({ requires: [{ mod: "gone" }] }),
+  },
+  {
+    check: "required-off",
+    good: saying({ requires: [{ mod: "a", versions: ">=1" }] }),
+    bad: saying({ requires: [{ mod: "a", versions: ">=2" }] }),
+  },
+  { check: "required-off", good: plain, bad: saying({ requires: [{ mod: "c" }] }, [shelfMod("c")]) },
+  {
+    check: "mods-clash",
+    good: saying({ clashes: [{ mod: "c", reason: "both" }] }, [shelfMod("c")]),
+    bad: saying({ clashes: [{ mod: "a", reason: "both" }] }),
+  },
+  { check: "expansion-off", good: plain, bad: saying({ expansions: ["island"] }) },
+  {
+    check: "expansion-off",
+    good: plain,
+    bad: withStock(saying({ expansions: ["island"] }), { owned: ["island"] }),
+  },
+  {
+    check: "other-game-version",
+    good: saying({ gameVersions: "1.x" }),
+    bad: saying({ gameVersions: ">=2" }),
+  },
+  { check: "question-open", good: choosing("big"), bad: asking },
+  { check: "part-refused", good: choosing("big"), bad: choosing("far") },
   { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["gone.plank"] }]) },
   { check: "missing-master", good: plain, bad: testRoster([{ name: "b.plank", masters: ["Island.keel"] }]) },
   {
