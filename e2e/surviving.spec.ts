@@ -38,6 +38,7 @@ test.describe("a server that is killed", () => {
     await cp(pristine, home, { recursive: true, preserveTimestamps: true });
     let server = await startSeating("start.mjs");
     const answers = watchAnswers(page);
+    let promising = 0;
     for (let round = 0; round < kills; round++) {
       await page.goto(`${server.url}/shelf?q=small+fry`);
       const fry = page.getByRole("switch", { name: /^Small Fry is/ });
@@ -47,8 +48,9 @@ test.describe("a server that is killed", () => {
       reading?.then((response) => response.text()).catch(() => undefined);
       const edits = (round * 7) % 5;
       for (let n = 0; n <= edits; n++) await fry.click();
-      await page.waitForTimeout((round * 37) % 260);
+      await page.waitForTimeout((round * 97) % 700);
       const promised = answers.newest;
+      if (promised > before) promising++;
       await kill(server);
       server = await startSeating("start.mjs");
       const stored = await storedVersion(page, server);
@@ -56,7 +58,8 @@ test.describe("a server that is killed", () => {
         promised,
       );
     }
-    expect(answers.newest).toBeGreaterThan(kills);
+    // In many a round something had been promised, so that there was something to lose.
+    expect(promising).toBeGreaterThan(kills / 3);
     await server.stop();
   });
 });
