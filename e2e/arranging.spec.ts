@@ -26,7 +26,7 @@ test("several rows are selected and dragged together, keep their order, and go b
   await page.mouse.down();
   await page.mouse.move(start!.x + 404, start!.y + 26);
   await page.mouse.move(end!.x + 400, end!.y + 30, { steps: 12 });
-  await expect(page.getByTestId("carry")).toContainText(/2 plugins: after C8 Verdigris Dials\.plank in C/);
+  await expect(page.getByTestId("carry")).toContainText(/2 plugins: after C9 Verdigris Dials\.plank in C/);
   await page.mouse.up();
   await stored(page);
   const number = (seat: string) => Number(seat.slice(1));
@@ -88,10 +88,10 @@ test("a plugin off is not its mod off; one whose mod is off takes it along when 
   ).toBeVisible();
   await row(page, "Old Porthole.plank").getByRole("switch").click();
   await expect(page.getByRole("switch", { name: "Old Porthole.plank is on" })).toBeVisible();
-  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 67");
+  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 72");
   await row(page, "Old Porthole.plank").getByRole("switch").click();
   await expect(page.getByRole("switch", { name: "Old Porthole.plank is off" })).toBeVisible();
-  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 67");
+  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 72");
   await page.getByRole("link", { name: "On the shelf" }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector.getByRole("heading", { name: "Porthole Classic" })).toBeVisible();

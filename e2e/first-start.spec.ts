@@ -24,11 +24,11 @@ base(
       await expect(page.getByRole("heading", { name: "First set" })).toBeVisible();
       await page.getByRole("link", { name: /^Shelf/ }).click();
       await page.getByRole("button", { name: "Read the shelf" }).click();
-      await expect(page.getByText("67 items: 67 read, 0 unchanged, 3 unsound")).toBeVisible();
+      await expect(page.getByText("72 items: 72 read, 0 unchanged, 3 unsound")).toBeVisible();
       await page.getByLabel("Filter the shelf").fill("tidal core");
       await page.getByRole("row", { name: /Tidal Core/ }).click();
       await page.getByRole("button", { name: "Add to this profile" }).click();
-      await expect(page.getByRole("contentinfo")).toContainText("1 mod on of 67");
+      await expect(page.getByRole("contentinfo")).toContainText("1 mod on of 72");
       await page.getByRole("link", { name: "Overview" }).click();
       await expect(page.locator("#findings")).toContainText("Tidal Core.keel needs Abyss Lib.keel");
     } finally {

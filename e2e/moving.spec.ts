@@ -19,7 +19,7 @@ test("every typed target leads to its seat, and each undo, after a restart, back
     ["after Quiet Compass", "C6"],
     ["before C1", "C1"],
     ["start of E", "E1"],
-    ["end of C", "C11"],
+    ["end of C", "C12"],
     ["41", "D3"],
   ] as const;
   for (const [text, seat] of targets) {

@@ -76,11 +76,11 @@ test("the filter of the shelf lives in the address and says how much it shows", 
   seating,
 }) => {
   await page.goto(`${seating.url}/shelf?q=kelpwright`);
-  await expect(page.getByText(/^\d+ of 67 shown$/)).toBeVisible();
+  await expect(page.getByText(/^\d+ of 72 shown$/)).toBeVisible();
   await expect(page.getByRole("row", { name: /Tidal Core/ })).toBeVisible();
   await page.getByRole("button", { name: "Show all" }).click();
   await expect(page).toHaveURL(`${seating.url}/shelf`);
-  await expect(page.getByText("67 of 67 shown")).toBeVisible();
+  await expect(page.getByText("72 of 72 shown")).toBeVisible();
 });
 
 for (const size of [

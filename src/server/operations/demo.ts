@@ -3,6 +3,7 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
+import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame } from "@/store/games";
 import type { Context } from "../context";
 import { registerGame } from "./games";
@@ -47,6 +48,8 @@ async function setUpGame(
   const read = await readShelfOfGame(context, ({ done: count, total }) => {
     if (count % 20 === 0 || count === total) say(`Reading the shelf: ${count} of ${total}`);
   });
+  for (const book of game.books) await saveRulebook(context.db, game.id, book);
+  context.stocks.delete(game.id);
   return read.ok ? addProfiles(context, game, say) : read;
 }
 

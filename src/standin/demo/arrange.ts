@@ -2,7 +2,7 @@ import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
 import { proposeOrder } from "@/core/profile/accept";
 import type { GameDefinition } from "@/core/model/game";
-import type { ListName, Order, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
+import type { Choice, ListName, Order, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
 
 /** A profile of the demo as it is written to `demo.json` and taken up by the server. */
 export interface DemoProfile extends ProfileFacts {
@@ -15,11 +15,13 @@ export function arrange(
   stock: Stock,
   ids: readonly string[],
   own: readonly Rule[],
+  choices: readonly Choice[] = [],
 ): ProfileState {
   const shelf = newestById(stock.shelf);
   const mods = ids.map((id) => shelf.get(id)!);
   const bare = emptyState(game, stock.owned);
-  const listed = addAbsentMods({ ...bare, rules: [...own] }, mods, true);
+  const chosen = choices.length > 0 ? { choices: [...choices] } : {};
+  const listed = addAbsentMods({ ...bare, rules: [...own], ...chosen }, mods, true);
   const state = addAbsentPlugins(game, listed, mods, true);
   const accepted = (list: ListName): Order => {
     const { entries } = proposeOrder(rosterOf(game, stock, state), list);

@@ -30,6 +30,9 @@ const made = (
 
 const room = "Instrument Room.plank";
 
+/** One that profiles still name and that no shelf holds. */
+export const goneMod = { id: "drowned-bells", plugin: "Drowned Bells.keel" };
+
 /** A package that asks questions, and mods that need, clash or come too early for the game. */
 export const brinehollowPackages: readonly DemoMod[] = [
   made("Instrument Room", "1.2.0", "inkfathom", {
@@ -104,5 +107,33 @@ export const brinehollowPackages: readonly DemoMod[] = [
     summary: "Bells that carry over water, for the first release.",
     loose: [{ path: "sounds/bells/far.snd", size: 900 }],
     manifest: { gameVersions: "<1.4", requires: [{ mod: "bell-foundry" }] },
+  }),
+  made("Narrow Numerals", "1.0.1", "inkfathom", {
+    tags: ["interface"],
+    summary: "Figures for the narrow gauges, and for no others.",
+    plugins: [part("Narrow Numerals.skiff", [base, "Instrument Room - Narrow.skiff"])],
+  }),
+  made("Bell Ropes", "2.1.0", "wickward", {
+    tags: ["places"],
+    summary: "Ropes for bells that nobody keeps any more.",
+    plugins: [part("Bell Ropes.plank", [base, goneMod.plugin])],
+  }),
+  made("Wick Trimmers", "1.3.0", "oldrope", {
+    tags: ["light"],
+    summary: "Lamps that want tending.",
+    loose: [{ path: "textures/light/wick.tex", size: 800 }],
+    manifest: { expansions: ["lamplighters"] },
+  }),
+  made("Hull Talk", "0.7.0", "marrow", {
+    tags: ["interface"],
+    summary: "What the crew says, as captions.",
+    plugins: [part("Hull Talk.skiff", [base, "Divers for Hire.plank"])],
+  }),
+  made("Chart of Squares", "1.0.0", "basaltine", {
+    tags: ["places"],
+    summary: "The whole chart, each square a plugin of its own.",
+    plugins: Array.from({ length: 36 }, (_, at) =>
+      part(`Chart of Squares - ${String(at + 1).padStart(2, "0")}.plank`, [base]),
+    ),
   }),
 ];

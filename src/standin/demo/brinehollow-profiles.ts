@@ -1,8 +1,14 @@
-import { newestById, type Stock } from "@/core/profile/roster";
+import { chooseEdit } from "@/core/profile/choices";
+import type { Edit } from "@/core/model/edit";
+import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
+import { expansionEdit } from "@/core/profile/settings";
+import { applySteps } from "@/core/profile/steps";
 import type { GameDefinition } from "@/core/model/game";
-import type { Entry, ProfileState, Rule } from "@/core/model/profile";
+import type { Choice, Entry, ProfileState, Rule } from "@/core/model/profile";
 import { arrange, type DemoProfile } from "./arrange";
+import { goneMod } from "./brinehollow-packages";
 import { catalogue } from "./catalogue";
+import { hearsay } from "./rulebooks";
 
 const made = "2026-11-02T19:30:00.000Z";
 
@@ -37,7 +43,16 @@ const misplaced: readonly (readonly [string, string])[] = [
 ];
 
 /** What only the profile of everything holds. */
-const troublesome = ["loud-compass", "trench-lamps", "far-bells"];
+const troublesome = [
+  "loud-compass",
+  "trench-lamps",
+  "far-bells",
+  "narrow-numerals",
+  "bell-ropes",
+  "wick-trimmers",
+  "hull-talk",
+  "chart-of-squares",
+];
 
 /** Mods of the first profile at most. */
 const fitting = 200;
@@ -49,7 +64,7 @@ const offPlugins = ["Divers for Hire.plank", "Sounding Line.plank"];
 export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
   const sound = stock.shelf.filter((mod) => !mod.problem).map((mod) => mod.id);
   const all = sound.filter((id) => !leftOut.includes(id) && !troublesome.includes(id));
-  const long = spoil(arrange(game, stock, firstOf(stock, all), rules));
+  const long = spoil(arrange(game, stock, firstOf(stock, all), rules, [gauges("narrow")]));
   const bench = [
     "abyss-library",
     "tidal-core",
@@ -68,24 +83,23 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
       purpose: "play",
       hue: 1,
       note: "The one for the long winter evenings. Tested down to ninety fathoms.",
-      state: {
-        ...long,
-        choices: [{ mod: "instrument-room", options: { gauges: ["narrow"] }, components: [] }],
-      },
+      state: long,
     },
     { name: "Harbour Lights", purpose: "make", hue: 5, state: arrange(game, stock, bench, []) },
     {
       name: "All at Once",
       purpose: "to see what breaks",
-      state: {
-        ...arrange(
+      state: breakAll(
+        game,
+        stock,
+        arrange(
           game,
           stock,
           sound.filter((id) => id !== "wide-lens"),
           [],
+          [gauges("narrow")],
         ),
-        choices: [{ mod: "instrument-room", options: { gauges: ["wide"] }, components: [] }],
-      },
+      ),
     },
   ];
 }
@@ -116,6 +130,52 @@ function firstOf({ shelf }: Stock, mods: readonly string[]): string[] {
     }
   }
   return mods.filter((id) => taken.has(id));
+}
+
+const gauges = (part: string): Choice => ({
+  mod: "instrument-room",
+  options: { gauges: [part] },
+  components: [],
+});
+
+function after(
+  game: GameDefinition,
+  stock: Stock,
+  state: ProfileState,
+  make: (roster: Roster) => Edit | null,
+): ProfileState {
+  const profile = { id: "demo", game: game.id, name: "Demo", purpose: "test", version: 1, state };
+  const applied = applySteps(state, make(makeRoster(game, profile, stock))!.steps);
+  if (!applied.ok) throw new Error(applied.refusal.code);
+  return applied.value.state;
+}
+
+/** At least one of everything that can be wrong with a profile stands in this one. */
+function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): ProfileState {
+  const unlit = after(game, stock, whole, (roster) => expansionEdit(roster, "lamplighters", false));
+  const state = after(game, stock, unlit, (roster) =>
+    chooseEdit(roster, roster.modOf.get("instrument-room")!, gauges("wide")),
+  );
+  const { mods, plugins } = state;
+  const foundations = plugins.entries.findIndex((entry) => entry.section === "foundations");
+  const gone = { id: goneMod.plugin, on: true, section: "foundations" };
+  return {
+    ...state,
+    mods: {
+      ...mods,
+      entries: [
+        ...switchOff(mods.entries, ["lamplight-rework"]),
+        { id: goneMod.id, on: true, section: mods.sections.at(-1)!.id },
+      ],
+    },
+    plugins: {
+      sections: plugins.sections.map((section) =>
+        section.id === "crew" ? { ...section, closed: true as const } : section,
+      ),
+      entries: [...plugins.entries.slice(0, foundations), gone, ...plugins.entries.slice(foundations)],
+    },
+    books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
+  };
 }
 
 function spoil(state: ProfileState): ProfileState {

@@ -21,7 +21,7 @@ import { millwrightProfiles } from "./millwright-profiles";
 import { kitefallMods } from "./kitefall-mods";
 import { kitefallProfiles } from "./kitefall-profiles";
 import { writeRulebook } from "@/formats/rulebook-file";
-import { demoRulebooks } from "./rulebooks";
+import { demoRulebooks, hearsay } from "./rulebooks";
 import { makeRandom } from "../../core/random";
 
 export interface DemoGame {
@@ -30,6 +30,8 @@ export interface DemoGame {
   readonly gameFolder: string;
   readonly shelfFolder: string;
   readonly profiles: readonly DemoProfile[];
+  /** Those that profiles go by from the start. */
+  readonly books: readonly Rulebook[];
 }
 
 /** What the server sets up; the first game is the one that is worked on at first. */
@@ -51,8 +53,12 @@ interface World {
   readonly writeGame: (folder: string, world: World) => Promise<void>;
   /** The files of a mod as they are packed, some of them broken on purpose. */
   readonly filesOf: (mod: DemoMod) => Files;
+  /** Whether the game was started with an order before. */
+  readonly wasStarted: boolean;
   readonly broken: Readonly<Record<string, Uint8Array>>;
   readonly profiles: (game: GameDefinition, stock: Stock) => DemoProfile[];
+  readonly books: readonly Rulebook[];
+  /** What lies in the depot, to be brought in. */
   readonly rulebooks: (game: GameDefinition, stock: Stock) => Rulebook[];
 }
 
@@ -71,7 +77,9 @@ function deepSea(seed: number, count: number, more: number): World {
       return mod.id === "sounding-line" ? cutShort(whole, "Sounding Line.plank") : whole;
     },
     broken: unsoundArchives(),
+    wasStarted: true,
     profiles: brinehollowProfiles,
+    books: [hearsay],
     rulebooks: demoRulebooks,
   };
 }
@@ -83,7 +91,9 @@ const kites = (seed: number): World => ({
   writeGame: (folder, { game }) => writeAt(join(folder, game.sign), `${game.name}, stand-in\n`),
   filesOf: (mod) => filesOf(mod),
   broken: {},
+  wasStarted: true,
   profiles: kitefallProfiles,
+  books: [],
   rulebooks: () => [],
 });
 
@@ -94,7 +104,9 @@ const mills = (seed: number): World => ({
   writeGame: writeMillwright,
   filesOf: (mod) => filesOf(mod),
   broken: {},
+  wasStarted: false,
   profiles: millwrightProfiles,
+  books: [],
   rulebooks: () => [],
 });
 
@@ -120,13 +132,14 @@ async function writeWorld(out: string, world: World): Promise<DemoGame> {
   await writeShelf(shelfFolder, world);
   const stock = await readStock(world, gameFolder, shelfFolder);
   const profiles = world.profiles(game, stock);
-  await writeFirstOrder(game, gameFolder, profiles[0]!);
+  if (world.wasStarted) await writeFirstOrder(game, gameFolder, profiles[0]!);
   for (const book of world.rulebooks(game, stock))
     await writeAt(
       join(out, game.id, "depot/rulebooks", `${book.id}-${book.version}.json`),
       writeRulebook(book),
     );
-  return { id: game.id, gameFolder: `${game.id}/game`, shelfFolder: `${game.id}/shelf`, profiles };
+  const books = world.books;
+  return { id: game.id, gameFolder: `${game.id}/game`, shelfFolder: `${game.id}/shelf`, profiles, books };
 }
 
 async function writeAt(path: string, data: string | Uint8Array): Promise<void> {

@@ -2,6 +2,30 @@ import type { GameDefinition } from "@/core/model/game";
 import type { Rulebook } from "@/core/model/rulebook";
 import type { Stock } from "@/core/profile/roster";
 
+/** What somebody once heard; the profile that holds everything goes by it. */
+export const hearsay: Rulebook = {
+  format: "seating-rulebook/1",
+  id: "hearsay",
+  game: "brinehollow",
+  name: "Hearsay of the Quay",
+  version: "3",
+  author: "tallyhand",
+  changelog: [{ version: "3", text: "As told last winter." }],
+  sections: [],
+  rules: [],
+  advice: [
+    { kind: "known-bad", plugin: "Old Porthole.plank", text: "it empties the chart table" },
+    { kind: "outdated", plugin: "Old Porthole.plank", replacement: "Quiet Compass.skiff" },
+    {
+      kind: "requires",
+      plugin: "Small Fry.skiff",
+      other: "Drowned Bells.keel",
+      text: "else the shoals stand still",
+    },
+    { kind: "leftover", plugin: "Murk and Silt.plank", count: 3 },
+  ],
+};
+
 /** Two versions of a rulebook about the demo's own mods: the one to bring in, and its update. */
 export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
   const silt = stock.shelf.flatMap((mod) => mod.plugins).find(({ name }) => name === "Murk and Silt.plank");

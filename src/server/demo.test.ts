@@ -1,0 +1,30 @@
+import { runChecks } from "@/core/check/run-checks";
+import { findingText } from "@/core/messages/findings";
+import { makeRoster } from "@/core/profile/roster";
+import { allTies } from "@/core/profile/ties";
+import { readOnDisk } from "@/disk/write-order";
+import { listGames } from "@/store/games";
+import { findProfile, listProfiles } from "@/store/profiles";
+import { getStock } from "./stock";
+import { makeDemoContext, type DemoContext } from "./testing/demo-context";
+
+let demo: DemoContext;
+beforeAll(async () => {
+  demo = await makeDemoContext(320);
+}, 120_000);
+afterAll(() => demo.end());
+
+test("the demo of its usual size has at least one of every finding", async () => {
+  const { context } = demo;
+  const found = new Set<string>();
+  for (const game of await listGames(context.db)) {
+    const stock = await getStock(context, game);
+    const { definition, folders } = game;
+    const onDisk = await readOnDisk(definition, folders.order, folders.shelves[0]);
+    for (const { id } of await listProfiles(context.db, game.id)) {
+      const roster = makeRoster(definition, (await findProfile(context.db, id))!, stock);
+      for (const finding of runChecks({ roster, ties: allTies(roster), onDisk })) found.add(finding.id);
+    }
+  }
+  expect(Object.keys(findingText).filter((id) => !found.has(id))).toEqual([]);
+}, 60_000);
