@@ -91,7 +91,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
       mimeType: "application/json",
       buffer: await readFile(file),
     });
-    await expect(page.getByText(/^Found here/)).toContainText("58");
+    await expect(page.getByText(/^Found here/)).toContainText("59");
     await expect(page.getByText("Missing here")).toHaveCount(0);
     await page.getByRole("button", { name: "Make the profile" }).click();
     await expect(page.getByText("Reproduced exactly")).toBeVisible();
