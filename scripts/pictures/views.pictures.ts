@@ -26,6 +26,24 @@ test("the main views", async ({ page }) => {
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await take(page, "shelf");
 
+  await page.getByLabel("Filter the shelf").fill("instrument room");
+  await page.getByRole("row", { name: /Instrument Room/ }).click();
+  await page.getByRole("button", { name: "Choose its parts…" }).click();
+  await take(page, "parts");
+  await page.keyboard.press("Escape");
+
+  await page.goto(`${server.url}/profiles`);
+  await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "All at Once" });
+  await page.getByText(/differences from All at Once$/).waitFor();
+  await take(page, "profiles");
+
+  await page.goto(`${server.url}/settings`);
+  await page
+    .getByLabel("A plugin to try")
+    .setInputFiles(join(home, "demo/brinehollow/game/base/Brinehollow - Tides.keel"));
+  await page.getByText("this is what was read from it").scrollIntoViewIfNeeded();
+  await take(page, "settings");
+
   await page.goto(`${server.url}/plan`);
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Lamplight Rework.plank");
