@@ -20,6 +20,7 @@ export interface ProfileSummary {
   readonly purpose: string;
   readonly hue: number | null;
   readonly note: string | null;
+  readonly notedAt: Date | null;
   readonly modsOn: number;
   readonly mods: number;
   /** Bytes on the disk of what is on. */
@@ -32,7 +33,7 @@ export interface ProfileSummary {
 /** Profiles of a game, those in the bin too (`deletedAt`). */
 export const listProfiles = (db: Sql, gameId: string) =>
   db.query<ProfileSummary>(
-    `select p.id, p.name, p.purpose, p.hue, p.note, p.deleted_at as "deletedAt", p.made_at as "madeAt",
+    `select p.id, p.name, p.purpose, p.hue, p.note, p.noted_at as "notedAt", p.deleted_at as "deletedAt", p.made_at as "madeAt",
        p.ran_at as "ranAt", coalesce(e.on_count, 0)::integer as "modsOn", coalesce(e.total, 0)::integer as mods,
        coalesce(e.size, 0)::bigint as size
      from profile p left join lateral (
@@ -158,8 +159,8 @@ const withoutNulls =
 
 export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, version, state }: Profile) =>
   db.query(
-    `insert into profile (id, game_id, name, purpose, hue, note, version, expansions, broader_first)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into profile (id, game_id, name, purpose, hue, note, noted_at, version, expansions, broader_first)
+     values ($1, $2, $3, $4, $5, $6::text, case when $6::text is not null then now() end, $7, $8, $9)`,
     [
       id,
       game,
@@ -296,13 +297,12 @@ async function saveRulesOf(
 }
 
 export const saveFacts = (db: Sql, id: string, { name, purpose, hue, note }: ProfileFacts) =>
-  db.query("update profile set name = $2, purpose = $3, hue = $4, note = $5 where id = $1", [
-    id,
-    name,
-    purpose,
-    hue ?? null,
-    note || null,
-  ]);
+  db.query(
+    `update profile set name = $2, purpose = $3, hue = $4, note = $5,
+       noted_at = case when note is distinct from $5 then now() else noted_at end
+     where id = $1`,
+    [id, name, purpose, hue ?? null, note || null],
+  );
 
 /** Remembers that the game ran with the present state, so that one can see what has changed since. */
 export const saveRun = (db: Sql, id: string, state: ProfileState) =>

@@ -11,7 +11,9 @@ import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
 import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./kit/format-size";
+import { progressWords } from "./shelf/shelf-reading";
 import { shelfRows } from "./shelf/shelf-rows";
+import { progressAt } from "./workspace/use-shelf-reading";
 import { ProfileEditor, type EditorServer } from "./workspace/editor";
 
 const roster = testRoster([
@@ -184,6 +186,15 @@ describe("the editor", () => {
 
   const isOn = (editor: ProfileEditor, id: string) => editor.getState().roster.pluginOf.get(id)!.entry.on;
 
+  test("one can wait until the editor's state is as wanted, and is told where it does not become so", async () => {
+    const { editor } = start();
+    const waiting = editor.once((state) => state.selected.length > 0);
+    editor.select(["a.plank"], "a.plank", "plugins");
+    expect((await waiting)?.selected).toEqual(["a.plank"]);
+    expect(await editor.once(() => true)).toBe(editor.getState());
+    expect(await editor.once(() => false, 0.01)).toBeNull();
+  });
+
   test("shows an edit at once and stores them one after another, each on the version before", async () => {
     const { editor, sent } = start();
     editor.dispatch(turn("a.plank"));
@@ -314,4 +325,12 @@ test("the shelf lists what lies on it and what the profile misses", () => {
     ["p", true],
   ]);
   expect(rows[0]!.searched).toContain("a.plank");
+});
+
+test("a reading tells its rate, and the time left once that means something", () => {
+  const progress = { done: 50, total: 200, unchanged: 0, files: 4000, path: "x" };
+  expect(progressWords(progressAt(progress, 0.5))).toBe("50 of 200, 8,000 files/s");
+  expect(progressWords(progressAt(progress, 2))).toBe("50 of 200, 2,000 files/s, 6 s left");
+  expect(progressWords(progressAt(progress, 60))).toBe("50 of 200, 67 files/s, 3 min left");
+  expect(progressAt({ ...progress, done: 0 }, 5).secondsLeft).toBeNull();
 });

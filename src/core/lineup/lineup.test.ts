@@ -1,3 +1,4 @@
+import { creditsOf, creditsText } from "./credits";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster, withState } from "../testing/roster";
 import { makeRoster, type Stock } from "../profile/roster";
@@ -153,4 +154,20 @@ describe("the mods' own order in a lineup", () => {
       entries.map(({ id }) => [id, again.mods.sections[0]!.id]),
     );
   });
+});
+
+test("credits name authors in order with all that is theirs, and those without a name last", () => {
+  const roster = testRoster(["a", "b", "c", "d"].map((name) => ({ name: `${name}.plank` })));
+  const authors: Record<string, string | null> = { a: "wren", b: null, c: "ash", d: "wren" };
+  const mods = roster.mods.map((mod) => ({ ...mod, mod: { ...mod.mod!, author: authors[mod.id] ?? null } }));
+  const credits = creditsOf({ mods });
+  expect(credits).toEqual([
+    { author: "ash", mods: ["c"] },
+    { author: "wren", mods: ["a", "d"] },
+    { author: "", mods: ["b"] },
+  ]);
+  expect(creditsText("Pond", credits)).toContain("wren: a, d\nAuthor not named: b\n");
+  expect(
+    makeLineup(roster, { title: "x", author: "", note: "", listVersion: "1", date: "" }).credits,
+  ).toHaveLength(1);
 });

@@ -37,8 +37,15 @@ export const tagMods = async (mods: string[], tag: string, on: boolean): Promise
   );
 
 /** Takes in what was dropped; answers its path on the shelf. */
-export const takeIn = async (incoming: string): Promise<Outcome<string>> =>
-  guard(async () => incomings.takeIn(await getContext(), incomingFolder(), z.string().parse(incoming)));
+export const takeIn = async (incoming: string, fileName?: string): Promise<Outcome<string>> =>
+  guard(async () =>
+    incomings.takeIn(
+      await getContext(),
+      incomingFolder(),
+      z.string().parse(incoming),
+      z.string().max(300).optional().parse(fileName),
+    ),
+  );
 
 /** Throws away what was dropped and is not wanted. */
 export const leaveIncoming = async (incoming: string): Promise<Outcome<null>> =>

@@ -88,14 +88,21 @@ async function overlapsOf(
   return [...met].map(([mod, same]) => ({ mod, files: same }));
 }
 
-/** Moves what has come in onto the shelf, under a name that is free; answers its path there. The shelf has to be read after it. */
-export async function takeIn(context: Context, folder: string, id: string): Promise<Outcome<string>> {
+/** Moves what has come in onto the shelf, as `wanted` or as it was called, under a name that is free; answers its path there. The shelf has to be read after it. */
+export async function takeIn(
+  context: Context,
+  folder: string,
+  id: string,
+  wanted?: string,
+): Promise<Outcome<string>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
   const file = await findIncoming(folder, id);
   if (!file.ok) return file;
   const shelf = game.value.folders.shelves[0]!;
-  const to = await freeName(join(shelf, file.value.name));
+  const name = wanted ?? file.value.name;
+  if (!fileNamePattern.test(name) || !/\.zip$/i.test(name)) return refuse("file-name", { name });
+  const to = await freeName(join(shelf, name));
   try {
     await moveAcross(file.value.path, to);
   } catch (error) {

@@ -13,6 +13,8 @@ export interface ProfileListed {
   readonly purpose: string;
   readonly hue: number | null;
   readonly note: string | null;
+  /** ISO 8601; when the note was last written. */
+  readonly notedAt: string | null;
   readonly modsOn: number;
   readonly mods: number;
   /** Bytes on the disk of the mods that are on. */
@@ -47,11 +49,12 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
   const points = await listRestorePoints(db, profile.id);
   return {
     profile,
-    profiles: profiles.map(({ deletedAt, madeAt, ranAt, ...rest }) => ({
+    profiles: profiles.map(({ deletedAt, madeAt, ranAt, notedAt, ...rest }) => ({
       ...rest,
       deleted: deletedAt !== null,
       madeAt: madeAt.toISOString(),
       ranAt: ranAt?.toISOString() ?? null,
+      notedAt: notedAt?.toISOString() ?? null,
     })),
     usage: await listUsage(db, profile.game, profile.id),
     history: await readHistory(db, profile.id),

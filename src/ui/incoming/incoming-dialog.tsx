@@ -7,6 +7,7 @@ import { partsOf } from "@/core/profile/parts";
 import type { Incoming } from "@/server/operations/take-in";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
+import { Field } from "../kit/field";
 import { formatSize } from "../kit/format-size";
 import { Part } from "../kit/part";
 import { useEditor } from "../workspace/workspace.client";
@@ -17,6 +18,8 @@ export interface Wanted {
   readonly add: boolean;
   /** Ids of mods of the shelf that it needs and that are to be switched on. */
   readonly on: readonly string[];
+  /** What it is to be called on the shelf, where it says no name and version of itself. */
+  readonly fileName?: string;
 }
 
 const standingWords: Record<NeedStanding, string> = {
@@ -44,6 +47,13 @@ export function IncomingDialog({
   const roster = useEditor((state) => state.roster);
   const [add, setAdd] = useState(true);
   const [on, setOn] = useState<readonly string[]>([]);
+  const [named, setNamed] = useState({ name: mod.name, version: mod.version });
+  const isRenamed = named.name !== mod.name || named.version !== mod.version;
+  const wanted: Wanted = {
+    add,
+    on,
+    ...(isRenamed ? { fileName: `${named.name.trim()}-${named.version.trim()}.zip` } : {}),
+  };
   const needs = useMemo(() => needsOf(roster, mod), [roster, mod]);
   const sections = useMemo(() => sectionsFor(roster, mod), [roster, mod]);
   const parts = mod.manifest ? partsOf(mod.manifest).length : 0;
@@ -61,7 +71,21 @@ export function IncomingDialog({
         </p>
         {mod.summary && <p className="text-ink2">{mod.summary}</p>}
         {!mod.manifest && (
-          <p className="text-ink2">It says nothing of itself: name and version are those of its file.</p>
+          <div className="grid grid-cols-[1fr_140px] gap-3">
+            <Field
+              label="Name"
+              hint="It says nothing of itself: these are proposed by the name of its file."
+              value={named.name}
+              maxLength={120}
+              onChange={(event) => setNamed({ ...named, name: event.target.value })}
+            />
+            <Field
+              label="Version"
+              value={named.version}
+              maxLength={40}
+              onChange={(event) => setNamed({ ...named, version: event.target.value })}
+            />
+          </div>
         )}
         {versions.length > 0 && (
           <p className="bg-saffron-soft rounded-md p-2">
@@ -146,7 +170,7 @@ export function IncomingDialog({
           <Button look="quiet" onClick={onLeave}>
             Leave it
           </Button>
-          <Button look="main" disabled={busy || isHere} onClick={() => onTake({ add, on })}>
+          <Button look="main" disabled={busy || isHere} onClick={() => onTake(wanted)}>
             {busy ? "Taking it in…" : "Take it in"}
           </Button>
         </div>

@@ -167,7 +167,16 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
             {profile.ranAt ? `last ran well ${day(profile.ranAt)}` : "no trial of it ran yet"}
           </span>
         </p>
-        {profile.note && <p className="whitespace-pre-wrap">{profile.note}</p>}
+        {profile.note && (
+          <p className="whitespace-pre-wrap">
+            {profile.note}{" "}
+            {profile.notedAt && (
+              <span className="text-ink3 text-sm" suppressHydrationWarning>
+                {day(profile.notedAt)}
+              </span>
+            )}
+          </p>
+        )}
       </header>
       <section className="px-5 py-3" aria-label="Comparison">
         {isPresent && <CompareWith value={other} onChoose={setOther} />}

@@ -6,15 +6,19 @@ import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/profile/parts";
+import { findingText } from "@/core/messages/findings";
+import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/profile/edits";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
+import { Say } from "../kit/sentence";
+import { ItemNote } from "../plan/item-note";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
 import { PartsDialog } from "../parts/parts-dialog";
 import { PartsTaken } from "../parts/parts-taken";
-import type { ShelfRow } from "./shelf-rows";
+import { sourceOf, type ShelfRow } from "./shelf-rows";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
 export function ModInspector({
@@ -69,6 +73,8 @@ function AboutMod({ row }: { row: ShelfRow }) {
         </p>
       )}
       {mod && <Facts mod={mod} />}
+      <FindingsOf row={row} />
+      {row.seated && <ItemNote key={`note ${row.id}`} item={row.seated} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
       <Part title="Used in">
         <p>
@@ -88,32 +94,35 @@ function AboutMod({ row }: { row: ShelfRow }) {
   );
 }
 
+const day = (at: string | null | undefined): string => at?.slice(0, 10) ?? "";
+
 function Facts({ mod }: { mod: ShelfMod }) {
-  const requires = mod.manifest?.requires ?? [];
   const roster = useEditor((state) => state.roster);
+  const { manifest } = mod;
+  const mono = (text: string | null) => text && <span className="font-mono text-sm break-all">{text}</span>;
+  const names = (ids: readonly string[]) => ids.map((id) => modName(roster, id)).join(", ");
+  const expansions = (manifest?.expansions ?? []).map(
+    (id) => roster.game.expansions.find((each) => each.id === id)?.name ?? id,
+  );
   const rows: (readonly [string, ReactNode])[] = [
-    [
-      "Lies in",
-      <span key="path" className="font-mono text-sm break-all">
-        {mod.path}
-      </span>,
-    ],
-    ["Kind", mod.kind],
+    ["Lies in", mono(mod.path)],
+    ["Kind", `${mod.kind}, ${sourceOf(mod) === "depot" ? "from the depot" : "local"}`],
     ["Size", `${formatSize(mod.size)}, ${plural(mod.files, "file")}`],
+    ["Added", mono(day(mod.added))],
+    ["Updated", mono(day(mod.updated))],
     ["Tags", mod.tags.join(", ")],
-    ["Page", mod.manifest?.page ?? ""],
-    ["Needs", requires.map((each) => requirement(each, roster.modOf.has(each.mod))).join(", ")],
+    ["Page", manifest?.page ?? ""],
+    ["For", manifest?.gameVersions && mono(`${roster.game.name} ${manifest.gameVersions}`)],
     [
-      "Contents",
-      mod.content && (
-        <span key="content" className="font-mono text-sm">
-          {mod.content.slice(0, 12)}
-        </span>
-      ),
+      "Needs",
+      (manifest?.requires ?? []).map((each) => requirement(each, roster.modOf.has(each.mod))).join(", "),
     ],
+    ["Clashes", names((manifest?.clashes ?? []).map((clash) => clash.mod))],
+    ["Expansions", expansions.join(", ")],
+    ["Contents", mono(mod.content?.slice(0, 12) ?? null)],
   ];
   return (
-    <dl className="grid grid-cols-[64px_minmax(0,1fr)] gap-y-1">
+    <dl className="grid grid-cols-[72px_minmax(0,1fr)] gap-y-1">
       {rows
         .filter(([, value]) => Boolean(value))
         .map(([name, value]) => (
@@ -123,6 +132,32 @@ function Facts({ mod }: { mod: ShelfMod }) {
           </div>
         ))}
     </dl>
+  );
+}
+
+/** What is found about a mod and its plugins. */
+function FindingsOf({ row }: { row: ShelfRow }) {
+  const findings = useEditor((state) => state.findings);
+  const { pluginOf } = useEditor((state) => state.roster);
+  if (row.findings === 0) return null;
+  const own = findings.filter(({ subjects }) =>
+    subjects.some(({ list, id }) => (list === "mods" ? id : pluginOf.get(id)?.mod?.id) === row.id),
+  );
+  return (
+    <Part title={plural(own.length, "finding")}>
+      <ul className="space-y-1">
+        {own.map((finding, at) => (
+          <li key={at} className="flex gap-2">
+            <span className="mt-1">
+              <LevelMark level={finding.level} label={finding.level} />
+            </span>
+            <span>
+              <Say parts={findingText[finding.id]!(finding.data)} />
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Part>
   );
 }
 
