@@ -111,6 +111,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
           backgroundColor: (context: { dataIndex: number }) => hueOf(at(context)).fill,
           labels: {
             display: true,
+            overflow: "hidden" as const,
             color: (context: { dataIndex: number }) => hueOf(at(context)).ink,
             font: { family: "Atkinson Hyperlegible Next Variable", size: 12 },
             formatter: (context: { dataIndex: number }) => {
