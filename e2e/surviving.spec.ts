@@ -38,19 +38,18 @@ test.describe("a server that is killed", () => {
     await cp(pristine, home, { recursive: true, preserveTimestamps: true });
     let server = await startSeating("start.mjs");
     const answers = watchAnswers(page);
-    let promising = 0;
     for (let round = 0; round < kills; round++) {
       await page.goto(`${server.url}/shelf?q=small+fry`);
       const fry = page.getByRole("switch", { name: /^Small Fry is/ });
       await expect(fry).toBeVisible();
       const before = answers.newest;
+      await fry.click();
+      await expect.poll(() => answers.newest).toBeGreaterThan(before);
       const reading = round % 2 === 0 ? fetch(`${server.url}/api/shelf`, { method: "POST" }) : null;
       reading?.then((response) => response.text()).catch(() => undefined);
-      const edits = (round * 7) % 5;
-      for (let n = 0; n <= edits; n++) await fry.click();
-      await page.waitForTimeout((round * 97) % 700);
+      for (let n = 0; n < (round * 7) % 5; n++) await fry.click();
+      await page.waitForTimeout((round * 37) % 260);
       const promised = answers.newest;
-      if (promised > before) promising++;
       await kill(server);
       server = await startSeating("start.mjs");
       const stored = await storedVersion(page, server);
@@ -58,8 +57,6 @@ test.describe("a server that is killed", () => {
         promised,
       );
     }
-    // In many a round something had been promised, so that there was something to lose.
-    expect(promising).toBeGreaterThan(kills / 3);
     await server.stop();
   });
 });
