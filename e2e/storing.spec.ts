@@ -82,7 +82,7 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await expect(page.locator("#findings")).toContainText("Masters in a circle");
   await page.keyboard.press("Alt+n");
   await page.getByLabel("Name", { exact: true }).fill("<i>Try & see</i>");
-  await page.getByLabel("Begins").selectOption({ label: "as a copy of Harbour Lights" });
+  await page.getByLabel("Begins").selectOption({ label: "Harbour Lights" });
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(menu("<i>Try & see</i>")).toBeVisible();
   await menu("<i>Try & see</i>").click();

@@ -25,14 +25,34 @@ for (const theme of ["light", "dark"] as const) {
       expect(serious.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]!.html.slice(0, 160)}`)).toEqual([]);
     };
     await page.emulateMedia({ colorScheme: theme });
-    for (const view of ["overview", "shelf", "plan", "rules", "lineups"]) {
+    for (const view of ["overview", "shelf", "plan", "rules", "lineups", "profiles", "settings"]) {
       await page.goto(`${seating.url}/${view}`);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       if (view === "plan") await find(page, "Glass Tides.plank");
       if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();
       if (view === "rules") await page.getByRole("button", { name: /Glass Tides/ }).click();
+      if (view === "profiles")
+        await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "All at Once" });
+      if (view === "profiles") await page.getByText(/differences from All at Once$/).waitFor();
       await check(view);
     }
+    await page.goto(`${seating.url}/shelf?q=instrument`);
+    await page.getByRole("row", { name: /Instrument Room/ }).click();
+    await page.getByRole("button", { name: "Choose its parts…" }).click();
+    await check("parts");
+    await page.keyboard.press("Escape");
+    for (const name of ["Tags", "More", "Saved", "Columns"]) {
+      await page.getByRole("button", { name, exact: true }).click();
+      await check(name);
+      await page.keyboard.press("Escape");
+    }
+    await page.getByRole("button", { name: /^With these/ }).click();
+    await page.getByRole("menuitem", { name: /^Drop/ }).click();
+    await check("drop");
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("Alt+p");
+    await check("another profile");
+    await page.keyboard.press("Escape");
     await page.goto(`${seating.url}/plan`);
     await find(page, "Glass Tides.plank");
     await page.getByRole("button", { name: "Remember…" }).click();

@@ -81,6 +81,7 @@ function AboutMod({ row }: { row: ShelfRow }) {
           {[...(row.seated ? ["this profile"] : []), ...row.profiles].join(", ") || "No profile uses it."}
         </p>
       </Part>
+      <NeededBy id={row.id} />
       {mod && mod.plugins.length > 0 && (
         <Part title="Plugins">
           <ul className="space-y-3">
@@ -132,6 +133,18 @@ function Facts({ mod }: { mod: ShelfMod }) {
           </div>
         ))}
     </dl>
+  );
+}
+
+/** Mods of the profile that say they cannot do without it. */
+function NeededBy({ id }: { id: string }) {
+  const { mods } = useEditor((state) => state.roster);
+  const needing = mods.filter(({ mod }) => mod?.manifest?.requires?.some((each) => each.mod === id));
+  if (needing.length === 0) return null;
+  return (
+    <Part title="Needed by">
+      <p>{needing.map(({ mod }) => mod!.name).join(", ")}</p>
+    </Part>
   );
 }
 
