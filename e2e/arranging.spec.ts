@@ -18,6 +18,9 @@ test("several rows are selected and dragged together, keep their order, and go b
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText(
     "2 plugins are selected",
   );
+  // Away from the lower edge, where the list would scroll under the pointer.
+  await page.mouse.wheel(0, 160);
+  await page.waitForTimeout(300);
   const [start, end] = [
     await row(page, "Quiet Compass.skiff").boundingBox(),
     await row(page, "Verdigris Dials.plank").boundingBox(),
