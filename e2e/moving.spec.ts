@@ -16,7 +16,7 @@ test("every typed target leads to its seat, and each undo, after a restart, back
   const start = await seatOf(page, "Murk and Silt.plank");
   const targets = [
     ["C4", "C4"],
-    ["after Quiet Compass", "C6"],
+    ["after Quiet Compass", "C7"],
     ["before C1", "C1"],
     ["start of E", "E1"],
     ["end of C", "C12"],
