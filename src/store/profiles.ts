@@ -33,17 +33,21 @@ export interface ProfileSummary {
 /** Profiles of a game, those in the bin too (`deletedAt`). */
 export const listProfiles = (db: Sql, gameId: string) =>
   db.query<ProfileSummary>(
-    `select p.id, p.name, p.purpose, p.hue, p.note, p.noted_at as "notedAt", p.deleted_at as "deletedAt", p.made_at as "madeAt",
-       p.ran_at as "ranAt", coalesce(e.on_count, 0)::integer as "modsOn", coalesce(e.total, 0)::integer as mods,
-       coalesce(e.size, 0)::bigint as size
-     from profile p left join lateral (
-       select count(*) filter (where e.is_on) as on_count, count(*) as total,
-         sum(m.size) filter (where e.is_on) as size
-       from profile_entry e left join (
+    // The sizes as one value: without statistics, which nothing here gathers, a join would compare each with each.
+    `with lying as materialized (
+       select coalesce(jsonb_object_agg(id, size), '{}') as sizes from (
          select id, max(size) as size from shelf_mod where game_id = $1 and problem is null group by id
-       ) m on m.id = e.id
-       where e.profile_id = p.id and e.list = 'mods'
-     ) e on true
+       ) m
+     ), held as materialized (
+       select e.profile_id, count(*) filter (where e.is_on) as on_count, count(*) as total,
+         sum((l.sizes ->> e.id)::bigint) filter (where e.is_on) as size
+       from profile_entry e join profile p on p.id = e.profile_id cross join lying l
+       where p.game_id = $1 and e.list = 'mods' group by e.profile_id
+     )
+     select p.id, p.name, p.purpose, p.hue, p.note, p.noted_at as "notedAt", p.deleted_at as "deletedAt",
+       p.made_at as "madeAt", p.ran_at as "ranAt", coalesce(h.on_count, 0)::integer as "modsOn",
+       coalesce(h.total, 0)::integer as mods, coalesce(h.size, 0)::bigint as size
+     from profile p left join held h on h.profile_id = p.id
      where p.game_id = $1 order by p.made_at, p.id`,
     [gameId],
   );

@@ -107,8 +107,13 @@ export class ProfileEditor {
       ...(received.game.id === before.game.id ? { onDisk } : {}),
     };
     const start = startState(view);
-    const next = { ...start, ...deriveRest(start.roster, start.onDisk), ...(sameProfile ? { lens } : {}) };
-    this.set(sameProfile ? { ...next, ...stillThere(next.roster.lists[lens], selected, focused) } : next);
+    if (!sameProfile) {
+      // Another profile shows at once; what is found in it follows the painted frame.
+      this.set(start);
+      return this.catchUpSoon();
+    }
+    const next = { ...start, ...deriveRest(start.roster, start.onDisk), lens };
+    this.set({ ...next, ...stillThere(next.roster.lists[lens], selected, focused) });
   }
 
   dispatch(edit: Edit): Outcome<null> {
@@ -243,6 +248,10 @@ export class ProfileEditor {
     const rest = sameIds(before, roster) ? {} : deriveRest(roster, onDisk, this.state);
     const still = stillThere(roster.lists[lens], selected, focused);
     this.set({ ...this.state, ...rest, roster, profile, ...still });
+    this.catchUpSoon();
+  }
+
+  private catchUpSoon(): void {
     clearTimeout(this.catchingUp);
     this.catchingUp = setTimeout(() => this.catchUp(), catchUpAfter);
   }
@@ -285,6 +294,13 @@ function deriveFirst({ game, profile, stock }: WorkspaceView) {
 
 /** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
 function deriveRest(roster: Roster, onDisk: OnDisk, before?: Pick<EditorState, "ties" | "derivedFrom">) {
+  if (before?.derivedFrom === roster)
+    return {
+      ties: before.ties,
+      findings: runChecks({ roster, ties: before.ties, onDisk }),
+      checked: true,
+      derivedFrom: roster,
+    };
   const sameMods =
     before?.derivedFrom.lists.mods === roster.lists.mods &&
     before.derivedFrom.profile.state.rules === roster.profile.state.rules;
