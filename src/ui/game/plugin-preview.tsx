@@ -93,8 +93,7 @@ function Found({
   return (
     <div role="status" className="mt-2">
       <p>
-        <b>{name}</b>, {plural(bytes.length, "byte")}: these are the {masters.length} masters and the rest
-        that was read from it.
+        <b>{name}</b>, {plural(bytes.length, "byte")}: this is what was read from it.
       </p>
       <dl className="mt-1 grid grid-cols-[110px_minmax(0,1fr)] gap-y-0.5">
         {rows
