@@ -26,7 +26,7 @@ export function millwrightProfiles(game: GameDefinition, stock: Stock): DemoProf
       state: {
         ...sets(["joinery-kit", "clear-panels", "steady-carts", "lively-carts"]),
         baseOff: ["lesson-sheep", "stock-carts"],
-        launch: { workshop: true },
+        launch: { "drawing-board": true },
       },
     },
     { name: "Thin Ice", purpose: "for the ice", state: sets(all.slice(0, 12)) },
