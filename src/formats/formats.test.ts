@@ -82,6 +82,44 @@ test("holds are read back, and anything else is refused", () => {
   expect(readHolds(bytes("{"), "holds.json").ok).toBe(false);
 });
 
+describe("an order file of XML elements", () => {
+  const read = (text: string) => {
+    const file = readOrderFile(new TextEncoder().encode(text), "xml", "x");
+    return file.ok ? file.value.names : file.refusal.code;
+  };
+
+  test("names what stands in it, whatever else does", () => {
+    expect(
+      read("<order><name>a</name><other/><name>007</name><!-- b --><name>c &amp; d</name></order>"),
+    ).toEqual(["a", "007", "c & d"]);
+    expect(read('<?xml version="1.0"?>\n<order>\n  <name lang="x">only one</name>\n</order>')).toEqual([
+      "only one",
+    ]);
+    expect(read("<order/>")).toEqual([]);
+  });
+
+  test.each([
+    ["entities of its own", '<!DOCTYPE o [<!ENTITY a "aaaa">]><order><name>&a;</name></order>'],
+    [
+      "an outside entity",
+      '<!DOCTYPE o [<!ENTITY a SYSTEM "file:///etc/passwd">]><order><name>&a;</name></order>',
+    ],
+    ["no XML at all", "a\nb"],
+    ["another root", "<names><name>a</name></names>"],
+  ])("with %s names nothing", (_, text) => {
+    expect(read(text)).toEqual([]);
+  });
+
+  test("any text at all gives names or a refusal", () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60 }), (text) => {
+        const found = read(`<order>${text}`);
+        return typeof found === "string" || found.every((name) => typeof name === "string");
+      }),
+    );
+  });
+});
+
 describe("paths inside a mod", () => {
   test.each([
     ["/etc/x", "path-unsafe"],

@@ -13,7 +13,7 @@ import type { Context } from "./context";
 import * as games from "./operations/games";
 import { reportFolder } from "./operations/folders";
 import { exportData, importData } from "./operations/own-data";
-import { readStateOf } from "./operations/profiles";
+import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
 import { findShelfChanges, watchShelf, type ShelfChanges } from "./operations/shelf-changes";
@@ -306,4 +306,21 @@ describe("everything as one archive", () => {
     });
     expect(await rows(context)).toEqual(before);
   }, 60_000);
+});
+
+test("a profile's note has the day on which it was last written, and keeps it while other facts change", async () => {
+  const notedAt = async (id: string) =>
+    (await listProfiles(context.db, "brinehollow")).find((each) => each.id === id)!.notedAt?.getTime() ??
+    null;
+  const made = value(await createProfile(context, { facts: { name: "Noted", purpose: "test" }, from: null }));
+  expect(await notedAt(made.id)).toBeNull();
+  const facts = { name: "Noted", purpose: "test", note: "for the reef" };
+  value(await changeProfileFacts(context, made.id, facts));
+  const first = await notedAt(made.id);
+  expect(first).not.toBeNull();
+  value(await changeProfileFacts(context, made.id, { ...facts, name: "Noted still", hue: 3 }));
+  expect(await notedAt(made.id)).toBe(first);
+  await new Promise((done) => setTimeout(done, 20));
+  value(await changeProfileFacts(context, made.id, { ...facts, note: "for the wreck" }));
+  expect(await notedAt(made.id)).toBeGreaterThan(first!);
 });
