@@ -4,6 +4,7 @@ import { existsSync, readFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { join } from "node:path";
 import { chromium, type Browser } from "@playwright/test";
+import config from "../../playwright.config";
 
 export const median = (values: readonly number[]): number =>
   values.length === 0 ? Number.NaN : [...values].sort((a, b) => a - b)[values.length >> 1]!;
@@ -75,17 +76,8 @@ async function start(script: string, home: string): Promise<Application> {
   };
 }
 
-export const launchBrowser = (): Promise<Browser> =>
-  chromium.launch({
-    executablePath: process.env.SEATING_CHROMIUM ?? "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-    ],
-  });
+/** The browser of the browser tests, with the same switches. */
+export const launchBrowser = (): Promise<Browser> => chromium.launch(config.use?.launchOptions);
 
 export function writeTable(value: string, rows: readonly (readonly [string, string])[]): void {
   const lines = rows.map((row) => `| ${row.join(" | ")} |`).join("\n");

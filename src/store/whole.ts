@@ -1,8 +1,5 @@
 import type { Sql } from "./sql";
 
-/** Rows of a table as objects by column. */
-export type Rows = readonly Readonly<Record<string, unknown>>[];
-
 /** Every table that holds something of the user's, by name. */
 export async function listTables(db: Sql): Promise<string[]> {
   const rows = await db.query<{ name: string }>(
