@@ -52,14 +52,14 @@ export const listProfiles = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-/** By mod the names of the profiles that hold it, but for one, in the order in which they were made. */
-export const listUsage = (db: Sql, gameId: string, except: string) =>
+/** By mod the ids of the profiles that hold it, in the order in which they were made. */
+export const listUsage = (db: Sql, gameId: string) =>
   db.query<{ id: string; profiles: string[] }>(
-    `select e.id, array_agg(p.name order by p.made_at, p.id) as profiles
+    `select e.id, array_agg(p.id order by p.made_at, p.id) as profiles
      from profile_entry e join profile p on p.id = e.profile_id
-     where p.game_id = $1 and p.id <> $2 and p.deleted_at is null and e.list = 'mods'
+     where p.game_id = $1 and p.deleted_at is null and e.list = 'mods'
      group by e.id order by e.id`,
-    [gameId, except],
+    [gameId],
   );
 
 /** The orders of a profile as they were read at a version of it, so that they need not be read again. */

@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Changes } from "@/core/profile/changes";
 import { Edit } from "@/core/model/edit";
 import { done, type Outcome } from "@/core/model/outcome";
-import { viewProfile, type ProfileView } from "../views/profile";
+import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { getContext } from "../context";
@@ -49,13 +49,16 @@ export const createProfile = async (wanted: profiles.NewProfile): Promise<Outcom
 export const changeProfileFacts = async (profileId: string, facts: ProfileFacts): Promise<Outcome<null>> =>
   guard(async () => profiles.changeProfileFacts(await getContext(), id.parse(profileId), Facts.parse(facts)));
 
-/** Answers with all that the frame shows of the profile, so that nothing else need be read anew. */
+/** Answers with all that is shown of the profile, so that nothing else need be read before it is. */
 export const switchProfile = async (profileId: string): Promise<Outcome<ProfileView>> =>
   guard(async () => {
     const context = await getContext();
     const switched = await profiles.switchProfile(context, id.parse(profileId));
     return switched.ok ? done(await viewProfile(context, switched.value)) : switched;
   });
+
+export const readProfiles = async (gameId: string): Promise<Outcome<ProfilesView>> =>
+  guard(async () => done(await viewProfiles(await getContext(), id.parse(gameId))));
 
 /** The state of another profile, of a restore point or of a lineup that was brought in. */
 export const readStateOf = async (source: profiles.StateSource): Promise<Outcome<ProfileState>> =>

@@ -32,23 +32,24 @@ export interface RestorePointListed {
   readonly at: string;
 }
 
-/** What is shown of a profile and its siblings; all that changes where another one is worked on. */
+/** All profiles of a game, and by the id of a mod those that hold it, by their ids. */
+export interface ProfilesView {
+  readonly profiles: readonly ProfileListed[];
+  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
+}
+
+/** What is shown of one profile; all that has to be there where another one is worked on. */
 export interface ProfileView {
   readonly profile: Profile;
-  readonly profiles: readonly ProfileListed[];
-  /** Which other profiles hold a mod, by its id. */
-  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
   readonly history: History;
   /** What the profile has become since a trial last ran well; null where none did. */
   readonly sinceRun: Changes | null;
   readonly restorePoints: readonly RestorePointListed[];
 }
 
-export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile): Promise<ProfileView> {
-  const profiles = await listProfiles(db, profile.game);
-  const points = await listRestorePoints(db, profile.id);
+export async function viewProfiles({ db }: Pick<Context, "db">, gameId: string): Promise<ProfilesView> {
+  const profiles = await listProfiles(db, gameId);
   return {
-    profile,
     profiles: profiles.map(({ deletedAt, madeAt, ranAt, notedAt, ...rest }) => ({
       ...rest,
       deleted: deletedAt !== null,
@@ -56,7 +57,14 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
       ranAt: ranAt?.toISOString() ?? null,
       notedAt: notedAt?.toISOString() ?? null,
     })),
-    usage: await listUsage(db, profile.game, profile.id),
+    usage: await listUsage(db, gameId),
+  };
+}
+
+export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile): Promise<ProfileView> {
+  const points = await listRestorePoints(db, profile.id);
+  return {
+    profile,
     history: await readHistory(db, profile.id),
     sinceRun: await changesSinceRun(db, profile),
     restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),

@@ -14,7 +14,7 @@ import { listStartFiles } from "../operations/games";
 import { getContext } from "../context";
 import { readProfile } from "../operations/situation";
 import { getStock } from "../stock";
-import { viewProfile, type ProfileView } from "./profile";
+import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "./profile";
 
 export interface GameListed {
   readonly id: string;
@@ -34,7 +34,7 @@ export interface ImportListed {
 }
 
 /** Everything that the frame and its views show of the game that is worked on. */
-export interface WorkspaceView extends ProfileView {
+export interface WorkspaceView extends ProfileView, ProfilesView {
   readonly game: GameDefinition;
   readonly folders: GameFolders;
   /** Its user wrote or changed the definition. */
@@ -80,6 +80,7 @@ async function viewGame(game: RegisteredGame, profile: Profile): Promise<Workspa
   const imports = await listImports(db, game.id);
   return {
     ...(await viewProfile(context, profile)),
+    ...(await viewProfiles(context, game.id)),
     game: definition,
     folders,
     ownDefinition: game.own,

@@ -3,16 +3,16 @@
 import Link from "next/link";
 import { plural } from "@/core/messages/parts";
 import { formatSize } from "../kit/format-size";
+import { useUsage } from "../workspace/use-usage";
 import { useEditor } from "../workspace/workspace.client";
 
 /** What the profile misses, what no profile uses, and what lies on the shelf in several versions. */
 export function MissingAndUnused() {
   const roster = useEditor((state) => state.roster);
-  const usage = useEditor((state) => state.view.usage);
-  const elsewhere = new Set(usage.map(({ id }) => id));
+  const usage = useUsage();
   const sound = roster.stock.shelf.filter((mod) => !mod.problem);
   const missing = roster.mods.filter((mod) => !mod.mod);
-  const unused = sound.filter((mod) => !roster.modOf.has(mod.id) && !elsewhere.has(mod.id));
+  const unused = sound.filter((mod) => !roster.modOf.has(mod.id) && !usage.get(mod.id)?.length);
   const older = sound.length - new Set(sound.map((mod) => mod.id)).size;
   const size = unused.reduce((sum, mod) => sum + mod.size, 0);
   const rows = [

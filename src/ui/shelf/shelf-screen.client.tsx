@@ -6,6 +6,7 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { switchMods } from "@/core/profile/edits";
 import { inputLook } from "../kit/field";
 import { usePreference } from "../workspace/use-preference";
+import { useUsage } from "../workspace/use-usage";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Bulk } from "./bulk";
 import { ColumnChoice } from "./column-choice";
@@ -24,13 +25,12 @@ export function ShelfScreen() {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const findings = useEditor((state) => state.findings);
-  const listed = useEditor((state) => state.view.usage);
+  const usage = useUsage();
   const wanted = useSearchParams().get("mod");
   const { filter, sort, setFilter, setSort } = useShelfFilter();
   const [stored, setColumns] = usePreference("shelf-columns", ShownColumns, shownAtFirst);
   const columns = useMemo(() => stored.filter(({ id }) => columnOf(id)), [stored]);
   const [chosen, setChosen] = useState<string | null>(null);
-  const usage = useMemo(() => new Map(listed.map(({ id, profiles }) => [id, profiles])), [listed]);
   const all = useMemo(() => shelfRows(roster, usage, findings), [roster, usage, findings]);
   // What is typed shows at once; the rows follow as fast as they can.
   const followed = useDeferredValue(filter);

@@ -9,6 +9,7 @@ import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
 import { counterparts } from "@/core/profile/counterparts";
 import { makeRoster, type Roster, type SeatedList } from "@/core/profile/roster";
 import { allTies, indexTies, type Ties } from "@/core/profile/ties";
+import type { ProfilesView } from "@/server/views/profile";
 import type { WorkspaceView } from "@/server/views/workspace";
 
 /** How the editor reaches the server; a test gives it one of its own. */
@@ -192,6 +193,11 @@ export class ProfileEditor {
   setPreference(key: string, value: unknown): void {
     const { view } = this.state;
     this.set({ ...this.state, view: { ...view, preferences: { ...view.preferences, [key]: value } } });
+  }
+
+  /** What is told of all profiles of the game, as it has become since. */
+  setProfiles(profiles: ProfilesView): void {
+    this.set({ ...this.state, view: { ...this.state.view, ...profiles } });
   }
 
   /** There is nothing more to say of the last edit. */

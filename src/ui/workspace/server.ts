@@ -18,6 +18,7 @@ export const undoOrRedo = reach(profile.undoOrRedo);
 export const readProfile = reach(profile.readProfile);
 export const createProfile = reach(profile.createProfile);
 export const changeProfileFacts = reach(profile.changeProfileFacts);
+export const readProfiles = reach(profile.readProfiles);
 export const switchProfile = reach(profile.switchProfile);
 export const readStateOf = reach(profile.readStateOf);
 export const deleteProfile = reach(profile.deleteProfile);

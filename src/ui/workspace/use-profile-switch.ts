@@ -1,9 +1,12 @@
 import { useCallback } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ProfileEditor } from "./editor";
-import { switchProfile } from "./server";
+import { readProfiles, switchProfile } from "./server";
 
-/** Works on another profile of the game in one act; only what differs between profiles is read. Answers whether it did. */
+/**
+ * Works on another profile of the game in one act; only what differs between profiles is read before it shows, and what
+ * is told of all of them after that. Answers whether it did.
+ */
 export function useProfileSwitch(
   editor: ProfileEditor,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
@@ -12,8 +15,11 @@ export function useProfileSwitch(
     async (id: string) => {
       await editor.settled();
       const view = unwrap(await switchProfile(id));
-      if (view) editor.receive({ ...editor.getState().view, ...view });
-      return view !== null;
+      if (!view) return false;
+      editor.receive({ ...editor.getState().view, ...view });
+      const all = await readProfiles(view.profile.game);
+      if (all.ok) editor.setProfiles(all.value);
+      return true;
     },
     [editor, unwrap],
   );
