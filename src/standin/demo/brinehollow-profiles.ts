@@ -54,8 +54,9 @@ const troublesome = [
   "chart-of-squares",
 ];
 
-/** Mods of the first profile at most. */
+/** Mods at most: of the first profile, what fits below the game's cap; of the second, a handful to make things with. */
 const fitting = 200;
+const handful = 40;
 
 const leftOut = ["twin-lanterns-east", "twin-lanterns-west"];
 const offMods = ["porthole-classic"];
@@ -64,7 +65,9 @@ const offPlugins = ["Divers for Hire.plank", "Sounding Line.plank"];
 export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
   const sound = stock.shelf.filter((mod) => !mod.problem).map((mod) => mod.id);
   const all = sound.filter((id) => !leftOut.includes(id) && !troublesome.includes(id));
-  const long = spoil(arrange(game, stock, firstOf(stock, all), rules, [gauges("narrow")]));
+  const long = spoil(
+    arrange(game, stock, fillUp(stock, all.filter(isTold), all, fitting), rules, [gauges("narrow")]),
+  );
   const bench = [
     "abyss-library",
     "tidal-core",
@@ -85,7 +88,12 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
       note: "The one for the long winter evenings. Tested down to ninety fathoms.",
       state: long,
     },
-    { name: "Harbour Lights", purpose: "make", hue: 5, state: arrange(game, stock, bench, []) },
+    {
+      name: "Harbour Lights",
+      purpose: "make",
+      hue: 5,
+      state: arrange(game, stock, fillUp(stock, bench, all, handful), []),
+    },
     {
       name: "All at Once",
       purpose: "to see what breaks",
@@ -104,18 +112,22 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
   ];
 }
 
-/**
- * What the demo tells a story about, filled up to what fits below the game's cap with invented mods whose masters are
- * among them.
- */
-function firstOf({ shelf }: Stock, mods: readonly string[]): string[] {
+const told = new Set(catalogue.map((mod) => mod.id));
+const isTold = (id: string): boolean => told.has(id);
+
+/** The mods that are wanted, and as many invented ones of `mods` as there is room for, whose masters are among them. */
+function fillUp(
+  { shelf }: Stock,
+  wanted: readonly string[],
+  mods: readonly string[],
+  room: number,
+): string[] {
   const known = newestById(shelf);
   const pluginsOf = (id: string) => known.get(id)!.plugins;
-  const named = new Set(catalogue.map((mod) => mod.id));
-  const taken = new Set(mods.filter((id) => named.has(id)));
-  const invented = mods.filter((id) => !named.has(id));
+  const taken = new Set(wanted);
+  const invented = mods.filter((id) => !isTold(id));
   const brought = new Set(mods.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
-  const present = new Set([...taken].flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
+  const present = new Set(wanted.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
   const lacksMaster = (id: string) => {
     const own = pluginsOf(id).map((plugin) => plugin.name);
     const isMissing = (name: string) => brought.has(name) && !present.has(name) && !own.includes(name);
@@ -124,12 +136,12 @@ function firstOf({ shelf }: Stock, mods: readonly string[]): string[] {
   for (let before = -1; before < taken.size;) {
     before = taken.size;
     for (const id of invented) {
-      if (taken.size >= fitting || taken.has(id) || lacksMaster(id)) continue;
+      if (taken.size >= room || taken.has(id) || lacksMaster(id)) continue;
       taken.add(id);
       for (const plugin of pluginsOf(id)) present.add(plugin.name);
     }
   }
-  return mods.filter((id) => taken.has(id));
+  return [...new Set([...mods, ...wanted])].filter((id) => taken.has(id));
 }
 
 const gauges = (part: string): Choice => ({
