@@ -6,7 +6,7 @@ import { testGame } from "@/core/testing/game";
 import { testRoster } from "@/core/testing/roster";
 import { safePath } from "./archive-path";
 import { readHolds, writeHolds } from "./holds";
-import { readLineup, writeLineup } from "./lineup-file";
+import { readLineup, writeLineup } from "./lineup/json";
 import { readManifest } from "./manifest";
 import { layOutMod } from "./mod-layout";
 import { nameFromPath } from "./mod-name";

@@ -13,6 +13,19 @@ export function decodeText(bytes: Uint8Array, name: string): Outcome<{ text: str
   }
 }
 
+/** Text of any origin: UTF-8, or UTF-16 that says so by its mark. */
+export function decodeAnyText(bytes: Uint8Array, name: string): Outcome<string> {
+  const utf16 =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? "utf-16le"
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? "utf-16be"
+        : null;
+  if (utf16) return done(new TextDecoder(utf16).decode(bytes));
+  const decoded = decodeText(bytes, name);
+  return decoded.ok ? done(decoded.value.text) : decoded;
+}
+
 export function parseJson(text: string, name: string): Outcome<unknown> {
   try {
     return done(JSON.parse(text) as unknown);

@@ -4,7 +4,7 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
 import { label } from "@/core/profile/steps";
-import { writeLineup } from "@/formats/lineup-file";
+import { writeLineup } from "@/formats/lineup/json";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame } from "@/store/games";
 import { readHistory } from "@/store/journal";

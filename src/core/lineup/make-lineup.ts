@@ -1,20 +1,31 @@
-import type { Lineup, LineupMod } from "../model/lineup";
+import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
 import type { Note } from "../model/profile";
 import { notesOf } from "../profile/notes";
 import type { Roster, SeatedMod } from "../profile/roster";
 import { creditsOf } from "./credits";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 
-export interface LineupFacts {
-  readonly title: string;
-  readonly author: string;
-  readonly note: string;
-  readonly listVersion: string;
-  readonly date: string;
+/** What a curator says of a list: of the whole, and of single mods by their ids. */
+export interface LineupFacts extends Pick<
+  Lineup,
+  | "title"
+  | "author"
+  | "note"
+  | "listVersion"
+  | "date"
+  | "list"
+  | "keys"
+  | "readMe"
+  | "pictures"
+  | "changelog"
+  | "open"
+> {
+  readonly roles?: Readonly<Record<string, LineupRole>>;
+  readonly terms?: Readonly<Record<string, LineupTerms>>;
 }
 
 /** The whole profile as a lineup. Mods that lie nowhere on the shelf have no content to name and are left out. */
-export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
+export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }: LineupFacts): Lineup {
   const { game, profile } = roster;
   const notes = notesOf(roster, "mods");
   return {
@@ -22,7 +33,13 @@ export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
     game: { id: game.id, version: game.version },
     ...facts,
     sections: [...profile.state.plugins.sections, ...profile.state.mods.sections],
-    mods: roster.mods.filter((each) => each.mod?.content).map((mod) => lineupMod(mod, notes.get(mod.id))),
+    mods: roster.mods
+      .filter((each) => each.mod?.content)
+      .map((mod) => ({
+        ...lineupMod(mod, notes.get(mod.id)),
+        ...(roles[mod.id] ? { role: roles[mod.id] } : {}),
+        ...(terms[mod.id] ? { terms: terms[mod.id] } : {}),
+      })),
     plugins: roster.plugins.map(({ id, entry, fixed, file, mod }) => ({
       name: id,
       sha256: file?.sha256 ?? null,
@@ -30,12 +47,13 @@ export function makeLineup(roster: Roster, facts: LineupFacts): Lineup {
       section: entry.section,
       ...(entry.home === undefined ? {} : { home: entry.home }),
       mod: mod?.id ?? null,
+      ...(file?.header?.masters.length ? { masters: file.header.masters } : {}),
     })),
     rules: [...profile.state.rules],
     launch: { ...profile.state.launch },
     expansions: [...profile.state.expansions],
     baseOff: [...(profile.state.baseOff ?? [])],
-    followUps: [],
+    followUps: roster.mods.filter(({ id }) => roles[id] === "once").map(({ id }) => id),
     credits: creditsOf(roster),
     fingerprint: fingerprintOf(factsOfRoster(roster)),
   };
@@ -57,5 +75,6 @@ function lineupMod({ id, entry, loads, mod, choice }: SeatedMod, note: Note | un
     components: choice.components,
     hidden: [],
     note: note?.text ?? "",
+    ...(mod!.manifest?.requires?.length ? { requires: mod!.manifest.requires.map((each) => each.mod) } : {}),
   };
 }

@@ -87,6 +87,15 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "lineup-game": (d) =>
     sentence`${String(d.name)} is a lineup for the game ${String(d.game)}; you are working on ${String(d.present)}.`,
   "lineup-broken": (d) => sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
+  "code-not": () => ["This is no share code: those begin with S1-."],
+  "code-cut": () => [
+    "This share code was cut short or changed on its way. Copy it whole, from S1- to its last sign, and try again.",
+  ],
+  "code-unsound": () => ["This share code says nothing sound. Ask for it anew."],
+  "list-broken": (d) => sentence`${String(d.name)} cannot be read: ${String(d.detail)}. Nothing was changed.`,
+  "list-empty": (d) => sentence`${String(d.name)} names nothing that could be a mod.`,
+  "list-long": (d) =>
+    sentence`${String(d.name)} has ${Number(d.count)} lines; ${Number(d.most)} are the most that are read. Nothing was changed.`,
   "not-a-rulebook": (d) => sentence`${String(d.name)} is no rulebook: ${String(d.detail)}.`,
   "rulebook-broken": (d) =>
     sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,

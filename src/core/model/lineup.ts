@@ -4,20 +4,35 @@ import { LaunchValues, Rule } from "./profile";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
-/** No control characters: a name is one line. */
+/** No control characters: a name is one line. Nor what no text can be written with. */
 const name = z
   .string()
   .min(1)
   .max(500)
-  .regex(/^\P{Cc}*$/u, "a name must be one line, without control characters");
+  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF]*$/u, "a name must be one line, without control characters");
 
 /** What can be the name of a file on every system, and never a path. */
 const fileName = z
   .string()
   .min(1)
   .max(255)
-  .regex(/^[^\p{Cc}/\\<>"|?*:]+$/u, "this cannot be the name of a file")
+  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF/\\<>"|?*:]+$/u, "this cannot be the name of a file")
   .refine((text) => text !== "." && text !== "..", "this cannot be the name of a file");
+
+/**
+ * What a mod is to a list: a part that one may leave out; a helper that is no part of the setup itself; something that is
+ * needed once and may go afterwards.
+ */
+export const LineupRole = z.enum(["optional", "helper", "once"]);
+export type LineupRole = z.infer<typeof LineupRole>;
+
+/** A mod that is to be paid for, or that its author lets nobody pass on: it is pointed to, never copied. */
+export const LineupTerms = z.strictObject({
+  kind: z.enum(["paid", "not-passed-on"]),
+  /** Where to get it and what it costs, in the curator's words. */
+  where: z.string().max(500),
+});
+export type LineupTerms = z.infer<typeof LineupTerms>;
 
 export const LineupMod = z.strictObject({
   id: fileName,
@@ -34,6 +49,10 @@ export const LineupMod = z.strictObject({
   components: z.array(z.string()),
   hidden: z.array(z.string()),
   note: z.string(),
+  role: LineupRole.optional(),
+  terms: LineupTerms.optional(),
+  /** Ids of the mods that it requires. */
+  requires: z.array(z.string()).optional(),
 });
 export type LineupMod = z.infer<typeof LineupMod>;
 
@@ -44,6 +63,7 @@ export const LineupPlugin = z.strictObject({
   section: z.string().nullable(),
   home: z.string().optional(),
   mod: fileName.nullable(),
+  masters: z.array(z.string()).optional(),
 });
 export type LineupPlugin = z.infer<typeof LineupPlugin>;
 
@@ -51,15 +71,51 @@ export type LineupPlugin = z.infer<typeof LineupPlugin>;
 export const Credit = z.strictObject({ author: z.string().max(200), mods: z.array(name) });
 export type Credit = z.infer<typeof Credit>;
 
+/** A picture as data, small enough to go along. */
+export const LineupPicture = z.strictObject({
+  caption: z.string().max(300),
+  data: z
+    .string()
+    .max(700_000)
+    .regex(/^data:image\/(?:png|jpeg|webp);base64,[A-Za-z0-9+/]+={0,2}$/, "not a PNG, JPEG or WebP picture"),
+});
+export type LineupPicture = z.infer<typeof LineupPicture>;
+
+/** A version of the list and what it changed. */
+export const LineupChange = z.strictObject({
+  version: z.string().max(100),
+  date: z.string().max(40),
+  text: z.string().max(20_000),
+});
+export type LineupChange = z.infer<typeof LineupChange>;
+
+/** What a curator says of a list, beside what it holds. */
+export const lineupFacts = {
+  title: name.max(200),
+  author: z.string().max(200),
+  /** What to expect of it. */
+  note: z.string().max(20_000),
+  listVersion: z.string().max(100),
+  date: z.string().max(40),
+  /** What the keys of the game do with it. */
+  keys: z
+    .array(z.strictObject({ key: z.string().max(60), does: z.string().max(300) }))
+    .max(200)
+    .optional(),
+  /** Markdown. */
+  readMe: z.string().max(200_000).optional(),
+  pictures: z.array(LineupPicture).max(8).optional(),
+  /** The newest first. */
+  changelog: z.array(LineupChange).max(500).optional(),
+};
+
 /** `seating-lineup/1`: everything from which another person rebuilds the same setup. */
 export const Lineup = z.strictObject({
   format: z.literal("seating-lineup/1"),
   game: z.strictObject({ id: name, version: z.string() }),
-  title: name.max(200),
-  author: z.string().max(200),
-  note: z.string().max(20_000),
-  listVersion: z.string().max(100),
-  date: z.string().max(40),
+  /** By which its versions are known for the same list, whatever it is called. */
+  list: z.string().max(100).optional(),
+  ...lineupFacts,
   sections: z.array(Section),
   mods: z.array(LineupMod),
   plugins: z.array(LineupPlugin),
@@ -70,6 +126,8 @@ export const Lineup = z.strictObject({
   followUps: z.array(z.string()),
   /** Thanks to those who made the mods. */
   credits: z.array(Credit).optional(),
+  /** What was found and not mended when it went out, in words. */
+  open: z.array(z.string().max(2000)).max(2000).optional(),
   fingerprint: sha256,
 });
 export type Lineup = z.infer<typeof Lineup>;

@@ -7,7 +7,7 @@ import { matchLineup, stateFromLineup, type LineupMatch } from "@/core/lineup/ma
 import type { Lineup } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/profile/roster";
-import { readLineup } from "@/formats/lineup-file";
+import { readLineup } from "@/formats/lineup/json";
 import { addImport, dropLookedAt, findImport, markImported } from "@/store/lineup-imports";
 import type { Context } from "../context";
 import { getStock } from "../stock";

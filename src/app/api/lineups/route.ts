@@ -1,5 +1,5 @@
 import { refuse } from "@/core/model/outcome";
-import { writeLineup } from "@/formats/lineup-file";
+import { writeLineup } from "@/formats/lineup/json";
 import { guard } from "@/server/action";
 import { getContext } from "@/server/context";
 import { exportLineup, planImport } from "@/server/operations/lineups";

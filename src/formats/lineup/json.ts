@@ -4,7 +4,8 @@ import type { Entry, ListName } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { foldName } from "@/core/profile/fold";
 import { firstOutOfSection } from "@/core/profile/steps";
-import { decodeText, parseJson } from "./text";
+import { decodeText, parseJson } from "../text";
+import { everything, type LineupFormat } from "./format";
 
 const known = "seating-lineup/1";
 
@@ -13,12 +14,16 @@ export function readLineup(bytes: Uint8Array, name: string, game: GameDefinition
   const decoded = decodeText(bytes, name);
   if (!decoded.ok) return decoded;
   const json = parseJson(decoded.value.text, name);
-  if (!json.ok) return json;
-  const format = (json.value as { format?: unknown } | null)?.format;
+  return json.ok ? lineupFrom(json.value, name, game) : json;
+}
+
+/** The same of a value, whatever it was written in. */
+export function lineupFrom(value: unknown, name: string, game: GameDefinition): Outcome<Lineup> {
+  const format = (value as { format?: unknown } | null)?.format;
   if (typeof format !== "string" || !format.startsWith("seating-lineup/"))
     return refuse("not-a-lineup", { name, detail: `its format is not “${known}”` });
   if (format !== known) return refuse("lineup-version", { name, format: format.slice(0, 60), known });
-  const parsed = Lineup.safeParse(json.value);
+  const parsed = Lineup.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     return refuse("lineup-broken", { name, path: issue.path.join(".") || "the top", detail: issue.message });
@@ -68,3 +73,12 @@ function firstTwice(ids: readonly string[]): string | null {
 
 /** Two spaces, for people read it and version control compares it. */
 export const writeLineup = (lineup: Lineup): string => `${JSON.stringify(lineup, null, 2)}\n`;
+
+export const json: LineupFormat = {
+  id: "lineup",
+  label: "Lineup (JSON)",
+  extension: ".lineup.json",
+  mime: "application/json",
+  carries: everything,
+  write: writeLineup,
+};

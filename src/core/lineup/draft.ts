@@ -1,0 +1,257 @@
+import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
+import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
+import type { Listing } from "../model/listing";
+import type { ListName } from "../model/profile";
+import type { PluginFile } from "../model/shelf";
+import { foldName } from "../profile/fold";
+import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../profile/laws";
+import { proposedChoice } from "../profile/parts";
+import { factsOfLineup, fingerprintOf } from "./fingerprint";
+import { sourceOf, type KnownMod } from "./known";
+import type { MatchedLine } from "./match-lines";
+
+type KnownFile = KnownMod["mod"];
+
+/** Something that is to take its seat: in which section a list says, and which would take it as an arrival. */
+interface ToSeat {
+  readonly said: string | null;
+  readonly rank: string;
+  readonly tags: readonly string[];
+}
+
+/**
+ * The lineup that a list of names stands for, of what its lines mean: the order that it states, and for all that it does
+ * not say what the authors and the game propose. `title` is what it is called where it says nothing of that.
+ */
+export function lineupOfListing(
+  game: GameDefinition,
+  listing: Listing,
+  matches: readonly MatchedLine[],
+  here: { readonly base: readonly PluginFile[]; readonly owned: readonly string[] },
+  title: string,
+): Lineup {
+  const mods = modsOf(matches);
+  const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, here.owned) : [];
+  const modSeats = seat(
+    game,
+    "mods",
+    mods,
+    mods.some(({ stated }) => stated),
+  );
+  const pluginSeats = seat(
+    game,
+    "plugins",
+    plugins,
+    plugins.some(({ stated }) => stated),
+  );
+  const base = new Map(here.base.map((file) => [foldName(game, file.name), file]));
+  const fixed = fixedPlugins(game, here.owned).map((name): LineupPlugin => ({
+    name,
+    sha256: base.get(foldName(game, name))?.sha256 ?? null,
+    on: true,
+    section: pluginSeats.sections[0]?.id ?? null,
+    mod: null,
+  }));
+  const draft: Lineup = {
+    format: "seating-lineup/1",
+    game: listing.game ?? { id: game.id, version: game.version },
+    title: (listing.title || title).slice(0, 200),
+    author: "",
+    note: "",
+    listVersion: "",
+    date: "",
+    sections: [...pluginSeats.sections, ...modSeats.sections],
+    mods: modSeats.seated.map(({ item, section }) => modOf(item.file, item.on, section)),
+    plugins: game.lists.includes("plugins")
+      ? [
+          ...fixed,
+          ...pluginSeats.seated.map(({ item, section }) => ({
+            name: item.file.name,
+            sha256: item.file.sha256,
+            on: item.on,
+            section,
+            mod: item.mod,
+          })),
+        ]
+      : [],
+    rules: [],
+    launch: {},
+    expansions: [...here.owned],
+    baseOff: [],
+    followUps: [],
+    fingerprint: "",
+  };
+  return { ...draft, fingerprint: fingerprintOf(factsOfLineup(draft)) };
+}
+
+interface ModToSeat extends ToSeat {
+  readonly file: KnownFile;
+  readonly on: boolean;
+  /** The list itself says where it stands. */
+  readonly stated: boolean;
+}
+
+/** Each mod once: those that the list names, in its order, then those whose plugins alone it names. */
+function modsOf(matches: readonly MatchedLine[]): ModToSeat[] {
+  const mods = new Map<string, ModToSeat>();
+  const add = ({ known, line }: MatchedLine, stated: boolean) => {
+    if (!known || mods.has(known.mod.id)) return;
+    const said = stated ? (line.section ?? null) : null;
+    const { mod } = known;
+    mods.set(mod.id, {
+      file: mod,
+      on: stated ? line.on : true,
+      stated,
+      said,
+      rank: MODS_RANK,
+      tags: mod.tags,
+    });
+  };
+  for (const match of matches) if (match.plugin === null) add(match, true);
+  for (const match of matches) if (match.plugin !== null) add(match, false);
+  return [...mods.values()];
+}
+
+function modOf(mod: KnownFile, on: boolean, section: string): LineupMod {
+  const { options, components } = proposedChoice(mod.id, mod.manifest);
+  return {
+    id: mod.id,
+    name: mod.name,
+    version: mod.version,
+    source: sourceOf(mod),
+    size: mod.size,
+    content: mod.content,
+    archive: mod.archiveSha256,
+    on,
+    section,
+    options,
+    components,
+    hidden: [],
+    note: "",
+  };
+}
+
+interface PluginToSeat extends ToSeat {
+  readonly file: PluginFile;
+  readonly mod: string;
+  readonly on: boolean;
+  readonly stated: boolean;
+}
+
+/** Those that the list names, in its order; where it names none, all that the mods bring, switched on. */
+function pluginsOf(
+  game: GameDefinition,
+  matches: readonly MatchedLine[],
+  mods: readonly ModToSeat[],
+  owned: readonly string[],
+): PluginToSeat[] {
+  const fixed = new Set(fixedPlugins(game, owned).map((name) => foldName(game, name)));
+  const seatOf = (mod: KnownFile, file: PluginFile, on: boolean, stated: boolean, said: string | null) => ({
+    file,
+    mod: mod.id,
+    on,
+    stated,
+    said,
+    rank: loadRankOf(game, file, fixed).id,
+    tags: mod.tags,
+  });
+  const chosen = new Map(mods.map(({ file }) => [file.id, file]));
+  const named = new Map<string, PluginToSeat>();
+  for (const { known, plugin, line } of matches) {
+    const mod = known && chosen.get(known.mod.id);
+    const key = plugin === null ? "" : foldName(game, plugin);
+    const file = mod?.plugins.find(({ name }) => foldName(game, name) === key);
+    if (mod && file && !named.has(key))
+      named.set(key, seatOf(mod, file, line.on, true, line.section ?? null));
+  }
+  if (matches.some(({ plugin, how }) => plugin !== null && how !== "none")) return [...named.values()];
+  return mods.flatMap(({ file: mod }) =>
+    mod.plugins.filter(({ part }) => part === undefined).map((file) => seatOf(mod, file, true, false, null)),
+  );
+}
+
+interface Seated<T> {
+  readonly sections: Section[];
+  readonly seated: { readonly item: T; readonly section: string }[];
+}
+
+/**
+ * Seats items in sections that leave their order as it is: those that the list names, else those that take arrivals, else
+ * one for each load rank. An order that nobody stated follows the sections instead.
+ */
+function seat<T extends ToSeat>(
+  game: GameDefinition,
+  list: ListName,
+  items: readonly T[],
+  stated: boolean,
+): Seated<T> {
+  const own = sectionsOf(game, list);
+  const arriving = items.map(({ rank, tags }) => arrivalSection(own, rank, tags)?.id ?? own.at(-1)!.id);
+  if (stated) {
+    const told = saidSections(game, own, items);
+    if (told) return told;
+  }
+  if (!stated || inOrder(own, arriving)) return bySection(own, items, arriving);
+  const plain = items.map(({ rank }) => arrivalSection(own, rank, [])?.id ?? own.at(-1)!.id);
+  return bySection(own, items, plain);
+}
+
+function inOrder(sections: readonly Section[], ids: readonly string[]): boolean {
+  const placeOf = new Map(sections.map(({ id }, at) => [id, at]));
+  return ids.every((id, at) => at === 0 || placeOf.get(ids[at - 1]!)! <= placeOf.get(id)!);
+}
+
+/** Stable: of one section the items stand as they did. */
+function bySection<T>(sections: readonly Section[], items: readonly T[], ids: readonly string[]): Seated<T> {
+  const seated = items.map((item, at) => ({ item, section: ids[at]! }));
+  return {
+    sections: [...sections],
+    seated: sections.flatMap(({ id }) => seated.filter(({ section }) => section === id)),
+  };
+}
+
+/** The sections of the list by their names, new ones where the game has none of a name; null where they are no blocks of one rank. */
+function saidSections<T extends ToSeat>(
+  game: GameDefinition,
+  own: readonly Section[],
+  items: readonly T[],
+): Seated<T> | null {
+  if (items.length === 0 || items.some(({ said }) => said === null)) return null;
+  const sections: Section[] = [];
+  const ids: string[] = [];
+  for (const { said, rank } of items) {
+    if (sections.at(-1)?.name !== said) {
+      if (sections.some(({ name }) => name === said)) return null;
+      const known = own.find(({ name }) => name === said);
+      sections.push(
+        known ?? { id: `list-${sections.length + 1}`, name: said!.slice(0, 80), rank, guidance: "" },
+      );
+    }
+    if (sections.at(-1)!.rank !== rank) return null;
+    ids.push(sections.at(-1)!.id);
+  }
+  const whole = withOthers(game, own, sections);
+  return whole && bySection(whole, items, ids);
+}
+
+/** The game's sections that the list does not name among those that it names; null where the two go different ways. */
+function withOthers(
+  game: GameDefinition,
+  own: readonly Section[],
+  told: readonly Section[],
+): Section[] | null {
+  const whole: Section[] = [];
+  const waiting = [...own];
+  for (const section of told) {
+    const at = waiting.findIndex(({ id }) => id === section.id);
+    if (at >= 0) whole.push(...waiting.splice(0, at + 1));
+    else whole.push(section);
+  }
+  whole.push(...waiting);
+  const rankOf = new Map([...game.loadRanks.map(({ id }) => id), MODS_RANK].map((id, at) => [id, at]));
+  const ranks = whole.map(({ rank }) => rankOf.get(rank)!);
+  const names = new Set(whole.map(({ id }) => id));
+  return names.size === whole.length && ranks.every((rank, at) => at === 0 || ranks[at - 1]! <= rank)
+    ? whole
+    : null;
+}

@@ -1,0 +1,61 @@
+import type { Lineup } from "../model/lineup";
+import type { GameDefinition } from "../model/game";
+
+/** What a format may or may not carry of a lineup. */
+export const facets = [
+  "off",
+  "versions",
+  "hashes",
+  "mods",
+  "plugins",
+  "sections",
+  "parts",
+  "settings",
+  "rules",
+  "notes",
+  "facts",
+] as const;
+export type Facet = (typeof facets)[number];
+
+/** Without these a receiver may not get the same setup; the others are words beside it. */
+export const decisive: ReadonlySet<Facet> = new Set([
+  "versions",
+  "hashes",
+  "mods",
+  "plugins",
+  "parts",
+  "settings",
+]);
+
+export interface Loss {
+  readonly facet: Facet;
+  /** How much of it this lineup has. */
+  readonly count: number;
+}
+
+/** What of this lineup a format does not carry; nothing that the lineup does not have. */
+export function lossesOf(lineup: Lineup, game: GameDefinition, carries: readonly Facet[]): Loss[] {
+  return facets
+    .filter((facet) => !carries.includes(facet))
+    .map((facet) => ({ facet, count: counts[facet](lineup, game) }))
+    .filter(({ count }) => count > 0);
+}
+
+const counts: Readonly<Record<Facet, (lineup: Lineup, game: GameDefinition) => number>> = {
+  off: ({ mods, plugins }) => [...mods, ...plugins].filter(({ on }) => !on).length,
+  versions: ({ mods }) => mods.length,
+  hashes: ({ mods }) => mods.length,
+  mods: ({ mods }, game) => (game.lists.includes("mods") ? mods.length : 0),
+  plugins: ({ plugins }) => plugins.filter(({ mod }) => mod !== null).length,
+  sections: ({ sections }) => sections.length,
+  parts: ({ mods }) =>
+    mods.filter(({ options, components }) => components.length + Object.keys(options).length > 0).length,
+  settings: ({ expansions, baseOff, launch }, game) =>
+    game.expansions.filter(({ id }) => !expansions.includes(id)).length +
+    baseOff.length +
+    Object.keys(launch).length,
+  rules: ({ rules }) => rules.length,
+  notes: ({ mods }) => mods.filter(({ note, role, terms }) => note !== "" || role || terms).length,
+  facts: ({ author, note, readMe, keys, pictures, changelog }) =>
+    [author, note, readMe, keys?.length, pictures?.length, changelog?.length].filter(Boolean).length,
+};

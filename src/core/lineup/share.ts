@@ -1,0 +1,267 @@
+import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
+import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
+import type { ListName } from "../model/profile";
+import type { PluginFile } from "../model/shelf";
+import { foldName } from "../profile/fold";
+import { fixedPlugins, sectionsOf } from "../profile/laws";
+import { factsOfLineup, fingerprintOf } from "./fingerprint";
+import { sourceOf, type KnownMod } from "./known";
+
+/** A mod as a share code names it: by the first digits of its contents' hash; one that only the sender has, by name too. */
+export interface SharedMod {
+  /** Eight hex digits. */
+  readonly start: string;
+  /** How many plugins it brings. */
+  readonly plugins: number;
+  readonly options: Readonly<Record<string, readonly string[]>>;
+  readonly components: readonly string[];
+  readonly named: { readonly id: string; readonly name: string; readonly version: string } | null;
+}
+
+/** How many items stand in a section, and its id; a section that is none of the game's own with its name and rank. */
+export interface SharedSection {
+  readonly id: string;
+  readonly count: number;
+  readonly name?: string;
+  readonly rank?: string;
+}
+
+/** Everything that decides how a setup behaves, as small as it can be said. */
+export interface SharedSetup {
+  readonly game: { readonly id: string; readonly version: string };
+  readonly title: string;
+  readonly author: string;
+  readonly listVersion: string;
+  readonly expansions: readonly string[];
+  readonly baseOff: readonly string[];
+  readonly launch: Readonly<Record<string, string | number | boolean>>;
+  readonly mods: readonly SharedMod[];
+  /** Places in the list of all the mods' plugins: mod by mod, those of one by name. */
+  readonly order: readonly number[];
+  readonly on: readonly boolean[];
+  readonly sections: Readonly<Record<ListName, readonly SharedSection[]>> | null;
+  /** The first sixteen digits. */
+  readonly fingerprint: string;
+}
+
+const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** What is on of a lineup; `isKnown` tells of which mods a receiver will find the rest by the hash alone. */
+export function shareSetup(
+  lineup: Lineup,
+  game: GameDefinition,
+  isKnown: (mod: LineupMod) => boolean,
+): SharedSetup {
+  const fold = (name: string) => foldName(game, name);
+  const mods = lineup.mods.filter((mod) => mod.on);
+  const pluginsOf = new Map<string, LineupPlugin[]>(mods.map(({ id }) => [id, []]));
+  for (const plugin of lineup.plugins) pluginsOf.get(plugin.mod ?? "")?.push(plugin);
+  const all = mods.flatMap(({ id }) =>
+    pluginsOf
+      .get(id)!
+      .map(({ name }) => fold(name))
+      .sort(byName),
+  );
+  const placeOf = new Map(all.map((name, at) => [name, at]));
+  const shared = lineup.plugins.filter(({ mod }) => mod !== null && pluginsOf.has(mod));
+  return {
+    game: lineup.game,
+    title: lineup.title,
+    author: lineup.author,
+    listVersion: lineup.listVersion,
+    expansions: lineup.expansions,
+    baseOff: lineup.baseOff,
+    launch: lineup.launch,
+    mods: mods.map((mod) => ({
+      start: mod.content.slice(0, 8),
+      plugins: pluginsOf.get(mod.id)!.length,
+      options: mod.options,
+      components: mod.components,
+      named: isKnown(mod) ? null : { id: mod.id, name: mod.name, version: mod.version },
+    })),
+    order: shared.map(({ name }) => placeOf.get(fold(name))!),
+    on: shared.map((plugin) => plugin.on),
+    sections: {
+      mods: sectionRuns(mods, lineup.sections, sectionsOf(game, "mods")),
+      plugins: sectionRuns(shared, lineup.sections, sectionsOf(game, "plugins")),
+    },
+    fingerprint: lineup.fingerprint.slice(0, 16),
+  };
+}
+
+function sectionRuns(
+  items: readonly { readonly section: string | null }[],
+  sections: readonly Section[],
+  own: readonly Section[],
+): SharedSection[] {
+  const runs: { id: string; count: number; name?: string; rank?: string }[] = [];
+  const ownIds = new Set(own.map(({ id }) => id));
+  for (const { section } of items) {
+    const last = runs.at(-1);
+    const whole = sections.find(({ id }) => id === section);
+    if (!whole) continue;
+    if (last?.id === whole.id) last.count++;
+    else
+      runs.push({
+        id: whole.id,
+        count: 1,
+        ...(ownIds.has(whole.id) ? {} : { name: whole.name, rank: whole.rank }),
+      });
+  }
+  return runs;
+}
+
+export interface FromShare {
+  readonly lineup: Lineup;
+  /** Mods of the code that nothing here knows; of them only what the code names. */
+  readonly unknown: readonly SharedMod[];
+  /** The code's fingerprint is that of the lineup: it is what the sender has, to the last byte. */
+  readonly proved: boolean;
+}
+
+/** The lineup that a code stands for, as far as the mods that it names are known. */
+export function lineupOfShare(
+  setup: SharedSetup,
+  game: GameDefinition,
+  known: readonly KnownMod[],
+  base: readonly PluginFile[],
+): FromShare {
+  const byStart = new Map<string, KnownMod["mod"]>();
+  for (const { mod } of known)
+    if (!byStart.has(mod.content.slice(0, 8))) byStart.set(mod.content.slice(0, 8), mod);
+  const found = setup.mods.map((shared) => ({ shared, mod: byStart.get(shared.start) ?? null }));
+  const mods = found.filter(({ mod }) => mod !== null).map(({ shared, mod }) => modOf(shared, mod!));
+  const sections = sectionsOfShare(setup, game);
+  const seated = seatRuns(found, setup.sections?.mods ?? [], sections.mods, ({ mod }) => mod !== null);
+  const plugins = pluginsOf(setup, game, found);
+  const own = basePlugins(setup, game, base);
+  const draft: Lineup = {
+    format: "seating-lineup/1",
+    game: setup.game,
+    title: setup.title,
+    author: setup.author,
+    note: "",
+    listVersion: setup.listVersion,
+    date: "",
+    sections: [...sections.plugins, ...sections.mods],
+    mods: mods.map((mod, at) => ({ ...mod, section: seated[at] ?? sections.mods[0]!.id })),
+    plugins: game.lists.includes("plugins")
+      ? [...own, ...placePlugins(setup, sections.plugins, plugins)]
+      : [],
+    rules: [],
+    launch: { ...setup.launch },
+    expansions: [...setup.expansions],
+    baseOff: [...setup.baseOff],
+    followUps: [],
+    fingerprint: "",
+  };
+  const fingerprint = fingerprintOf(factsOfLineup(draft));
+  return {
+    lineup: { ...draft, fingerprint },
+    unknown: found.filter(({ mod }) => mod === null).map(({ shared }) => shared),
+    proved: fingerprint.startsWith(setup.fingerprint),
+  };
+}
+
+const modOf = ({ options, components }: SharedMod, mod: KnownMod["mod"]): LineupMod => ({
+  id: mod.id,
+  name: mod.name,
+  version: mod.version,
+  source: sourceOf(mod),
+  size: mod.size,
+  content: mod.content,
+  archive: mod.archiveSha256,
+  on: true,
+  section: null,
+  options: Object.fromEntries(Object.entries(options).map(([key, parts]) => [key, [...parts]])),
+  components: [...components],
+  hidden: [],
+  note: "",
+});
+
+/** The plugins of the mods in the order of the code; null for those of mods that are unknown. */
+function pluginsOf(
+  setup: SharedSetup,
+  game: GameDefinition,
+  found: readonly { readonly shared: SharedMod; readonly mod: KnownMod["mod"] | null }[],
+): (LineupPlugin | null)[] {
+  const fold = (name: string) => foldName(game, name);
+  const all = found.flatMap(({ shared, mod }) => {
+    const own = [...(mod?.plugins ?? [])].sort((a, b) => byName(fold(a.name), fold(b.name)));
+    return Array.from({ length: shared.plugins }, (_, at) => {
+      const plugin = own.length === shared.plugins ? own[at] : undefined;
+      return plugin && mod ? { plugin, mod: mod.id } : null;
+    });
+  });
+  return setup.order.map((place, at) => {
+    const known = all[place];
+    return known
+      ? {
+          name: known.plugin.name,
+          sha256: known.plugin.sha256,
+          on: setup.on[at] ?? true,
+          section: null,
+          mod: known.mod,
+        }
+      : null;
+  });
+}
+
+function placePlugins(
+  setup: SharedSetup,
+  sections: readonly Section[],
+  plugins: readonly (LineupPlugin | null)[],
+): LineupPlugin[] {
+  const seated = seatRuns(plugins, setup.sections?.plugins ?? [], sections, (plugin) => plugin !== null);
+  return plugins
+    .filter((plugin) => plugin !== null)
+    .map((plugin, at) => ({ ...plugin, section: seated[at] ?? sections.at(-1)?.id ?? null }));
+}
+
+function basePlugins(setup: SharedSetup, game: GameDefinition, base: readonly PluginFile[]): LineupPlugin[] {
+  const known = new Map(base.map((file) => [foldName(game, file.name), file]));
+  const first = sectionsOf(game, "plugins")[0]?.id ?? null;
+  return fixedPlugins(game, setup.expansions).map((name) => ({
+    name,
+    sha256: known.get(foldName(game, name))?.sha256 ?? null,
+    on: true,
+    section: first,
+    mod: null,
+  }));
+}
+
+/** The sections of items that are known, from runs over all of them. */
+function seatRuns<T>(
+  items: readonly T[],
+  runs: readonly SharedSection[],
+  sections: readonly Section[],
+  isKnown: (item: T) => boolean,
+): (string | undefined)[] {
+  const ids = new Set(sections.map(({ id }) => id));
+  const all = runs.flatMap(({ id, count }) =>
+    Array.from({ length: Math.min(count, items.length) }, () => (ids.has(id) ? id : undefined)),
+  );
+  return items
+    .map((item, at) => (isKnown(item) ? { section: all[at] } : null))
+    .filter((each) => each !== null)
+    .map(({ section }) => section);
+}
+
+/** The game's own sections, and those of the code that are none of them, each before the one that follows it there. */
+function sectionsOfShare({ sections }: SharedSetup, game: GameDefinition): Record<ListName, Section[]> {
+  const merged = (list: ListName): Section[] => {
+    const result = sectionsOf(game, list);
+    const order = [...result];
+    let at = 0;
+    for (const { id, name, rank } of sections?.[list] ?? []) {
+      const own = order.findIndex((section) => section.id === id);
+      if (own >= 0) at = own + 1;
+      else if (name !== undefined && rank !== undefined) {
+        order.splice(at, 0, { id, name, rank, guidance: "" });
+        at++;
+      }
+    }
+    return order;
+  };
+  return { mods: merged("mods").filter(({ rank }) => rank === MODS_RANK), plugins: merged("plugins") };
+}

@@ -1,0 +1,19 @@
+import type { Loss } from "../lineup/losses";
+import { plural } from "./parts";
+
+const lossText: Readonly<Record<Loss["facet"], (count: number) => string>> = {
+  off: (count) => `${plural(count, "item")} that are off: they are left out`,
+  versions: () => "versions of the mods",
+  hashes: (count) => `hashes: that the contents of ${plural(count, "mod")} are the same cannot be told`,
+  mods: (count) => `the mods: ${count} of them`,
+  plugins: (count) => `the order of ${plural(count, "plugin")}`,
+  sections: (count) => `${plural(count, "section")}; the order itself stays`,
+  parts: (count) => `what is chosen of ${plural(count, "package")}`,
+  settings: (count) => `${plural(count, "setting")}: expansions, parts of the game, how it is launched`,
+  rules: (count) => plural(count, "rule"),
+  notes: (count) => `notes and conditions of ${plural(count, "mod")}`,
+  facts: () => "author, read-me, keys, pictures and changes",
+};
+
+/** What a format leaves behind, in words. */
+export const sayLoss = ({ facet, count }: Loss): string => lossText[facet](count);

@@ -1,0 +1,30 @@
+import type { ListName } from "./profile";
+
+/** One line of a list as somebody wrote it: what it says of a mod or of a plugin, and nothing that it does not say. */
+export interface ListLine {
+  /** As it stood, for people. */
+  readonly text: string;
+  /** Null where it does not say of which order it speaks. */
+  readonly list: ListName | null;
+  /** Of a mod its name, of a plugin the name of its file. */
+  readonly name: string;
+  readonly on: boolean;
+  readonly id?: string;
+  readonly version?: string;
+  /** Hashes in hex: of the contents; of the archive or the plugin file. */
+  readonly content?: string;
+  readonly sha256?: string;
+  readonly source?: string;
+  /** Name of the section. */
+  readonly section?: string;
+  readonly size?: number;
+  /** What it says that it needs. */
+  readonly needs?: string;
+}
+
+/** A list that is no whole lineup: names in order, and whatever else its format carries. */
+export interface Listing {
+  readonly title: string;
+  readonly game: { readonly id: string; readonly version: string } | null;
+  readonly lines: readonly ListLine[];
+}

@@ -1,0 +1,20 @@
+import { facets, type Facet } from "@/core/lineup/losses";
+import type { GameDefinition } from "@/core/model/game";
+import type { Lineup } from "@/core/model/lineup";
+
+/** One way of writing a lineup down. `write` gives the text of a file. */
+export interface LineupFormat {
+  readonly id: string;
+  /** What a person calls it. */
+  readonly label: string;
+  /** With its dot. */
+  readonly extension: string;
+  readonly mime: string;
+  readonly carries: readonly Facet[];
+  readonly write: (lineup: Lineup, game: GameDefinition) => string;
+}
+
+/** Of what a row carries: see core/lineup/rows.ts. */
+export const carriedByRows: readonly Facet[] = ["off", "versions", "hashes", "plugins", "mods", "sections"];
+
+export const everything: readonly Facet[] = facets;

@@ -1,0 +1,229 @@
+import { DOMParser } from "@xmldom/xmldom";
+import { parse as parseCsv } from "csv-parse/sync";
+import { load as loadYaml } from "js-yaml";
+import { base32, base64urlnopad } from "@scure/base";
+import { Spec, Validation } from "@cyclonedx/cyclonedx-library";
+import { makeLineup } from "@/core/lineup/make-lineup";
+import { shareSetup } from "@/core/lineup/share";
+import { rowColumns, rowsOf } from "@/core/lineup/rows";
+import type { Lineup } from "@/core/model/lineup";
+import { testGame } from "@/core/testing/game";
+import { testRoster } from "@/core/testing/roster";
+import { lineupFormats, formatOf } from "./all";
+import { readCode, writeCode } from "./code";
+import { guardCell, readCells, unguardCell } from "./csv";
+import { readList, type ListIn } from "./read";
+
+const roster = testRoster([
+  { name: "Core.keel" },
+  { name: "b, the second.plank", masters: ["core.keel"] },
+  { name: "a.plank", on: false },
+  { name: "off.skiff", modOn: false },
+  { name: "p.plank", section: "patches" },
+]);
+const made = makeLineup(roster, {
+  title: "Quiet <pond> & reeds",
+  author: "reed",
+  note: "Calm.",
+  listVersion: "1.2",
+  date: "2026-11-01",
+});
+const lineup: Lineup = {
+  ...made,
+  mods: made.mods.map((mod, at) => ({
+    ...mod,
+    name: ["Core", '=SUM("x")', "Ä | pipe", "Off", "*Star* [y](z)"][at]!,
+  })),
+};
+
+const bytes = (text: string) => new TextEncoder().encode(text);
+const written = (id: string, of = lineup) => formatOf(id)!.write(of, testGame);
+function read(text: string): ListIn {
+  const outcome = readList(bytes(text), "x", testGame);
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
+  return outcome.value;
+}
+const linesOf = (text: string) => {
+  const list = read(text);
+  if (list.kind !== "listing") throw new Error(list.kind);
+  return list.listing.lines;
+};
+
+describe("what is written is read back", () => {
+  test.each(["lineup", "yaml", "page"])("%s: the whole lineup", (id) => {
+    expect(read(written(id))).toMatchObject({ kind: "lineup", lineup });
+  });
+
+  test.each(["csv", "xml", "bom"])("%s: every row", (id) => {
+    const cells = linesOf(written(id)).map((line) =>
+      Object.fromEntries(
+        rowColumns.map((column) => {
+          const value =
+            column === "on" ? (line.on ? "on" : "off") : line[column === "name" ? "name" : column];
+          return [column, value === undefined || value === null ? "" : String(value)];
+        }),
+      ),
+    );
+    expect(cells).toEqual(rowsOf(lineup));
+  });
+
+  test.each(["markdown-list", "markdown-table"])("%s: names, versions, ids, sections, on and off", (id) => {
+    const told = linesOf(written(id)).map(({ list, name, version = "", id: of = "", section, on }) => [
+      list,
+      name,
+      version,
+      list === "plugins" && id === "markdown-list" ? "" : of,
+      section,
+      on,
+    ]);
+    expect(told).toEqual(
+      rowsOf(lineup).map((row) => [
+        row.list,
+        row.name,
+        row.version,
+        row.list === "plugins" && id === "markdown-list" ? "" : row.id,
+        row.section,
+        row.on === "on",
+      ]),
+    );
+  });
+
+  test.each(["marked", "lines", "keyed"])("%s: names in order, of both lists", (id) => {
+    const lines = linesOf(written(id, made));
+    const wanted = rowsOf(made).filter((row) => id !== "lines" || row.on === "on");
+    expect(lines.map(({ list, name, on }) => [list, name, on])).toEqual(
+      wanted.map(({ list, name, on }) => [list, name, on === "on"]),
+    );
+  });
+
+  test("the game's own order file: the plugins that are on", () => {
+    expect(linesOf(written("order-file")).map(({ name }) => name)).toEqual([
+      "Core.keel",
+      "b, the second.plank",
+      "off.skiff",
+      "p.plank",
+    ]);
+  });
+
+  test("every format says what it is in words of its own", () => {
+    expect(new Set(lineupFormats.map(({ id }) => id)).size).toBe(lineupFormats.length);
+    expect(lineupFormats.every(({ label, extension }) => label !== "" && extension.startsWith("."))).toBe(
+      true,
+    );
+  });
+});
+
+describe("readers of others read what goes out", () => {
+  test("CSV, by csv-parse", () => {
+    const rows = parseCsv(written("csv"), { columns: true }) as Record<string, string>[];
+    expect(
+      rows.map((row) =>
+        Object.fromEntries(Object.entries(row).map(([key, cell]) => [key, unguardCell(cell)])),
+      ),
+    ).toEqual(rowsOf(lineup));
+    expect(written("csv")).toMatch(/^list,section,name.*\r\n/);
+  });
+
+  test("XML, by xmldom", () => {
+    const document = new DOMParser().parseFromString(written("xml"), "application/xml");
+    const items = [...document.getElementsByTagName("item")];
+    expect(items.map((item) => item.getAttribute("name"))).toEqual(rowsOf(lineup).map(({ name }) => name));
+    expect(document.documentElement!.getAttribute("title")).toBe(lineup.title);
+  });
+
+  test("YAML, by js-yaml", () => {
+    expect(loadYaml(written("yaml"))).toEqual(JSON.parse(JSON.stringify(lineup)));
+  });
+
+  test("the bill of materials, by the published JSON schema of CycloneDX 1.6 (ECMA-424)", async () => {
+    const validator = new Validation.JsonStrictValidator(Spec.Version.v1dot6);
+    expect(await validator.validate(written("bom"))).toBeNull();
+    expect(
+      await validator.validate(written("bom").replace('"specVersion": "1.6"', '"specVersion": 7')),
+    ).not.toBeNull();
+  });
+});
+
+describe("CSV as RFC 4180 has it", () => {
+  test.each([
+    [
+      "section 2.1 and 2.2: the last line may end without a break",
+      "aaa,bbb,ccc\r\nzzz,yyy,xxx",
+      [
+        ["aaa", "bbb", "ccc"],
+        ["zzz", "yyy", "xxx"],
+      ],
+    ],
+    [
+      "section 2.5: fields in quotes",
+      '"aaa","bbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ["aaa", "bbb", "ccc"],
+        ["zzz", "yyy", "xxx"],
+      ],
+    ],
+    [
+      "section 2.6: a line break in a field",
+      '"aaa","b\r\nbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ["aaa", "b\r\nbb", "ccc"],
+        ["zzz", "yyy", "xxx"],
+      ],
+    ],
+    ["section 2.7: a quote in a field", '"aaa","b""bb","ccc"', [["aaa", 'b"bb', "ccc"]]],
+  ])("%s", (_, text, cells) => {
+    expect(readCells(text)).toEqual(cells);
+  });
+
+  test.each(["=1+1", "+1", "-1", "@x", "\tx", "'quoted", "''", "plain", ""])(
+    "a cell %j cannot be taken for a formula, and comes back as it was",
+    (cell) => {
+      expect(guardCell(cell)).not.toMatch(/^[=+\-@\t\r]/);
+      expect(unguardCell(guardCell(cell))).toBe(cell);
+    },
+  );
+});
+
+describe("base64url as RFC 4648 has it", () => {
+  test.each([
+    ["f", "Zg", "MY======"],
+    ["fo", "Zm8", "MZXQ===="],
+    ["foo", "Zm9v", "MZXW6==="],
+    ["foob", "Zm9vYg", "MZXW6YQ="],
+    ["fooba", "Zm9vYmE", "MZXW6YTB"],
+    ["foobar", "Zm9vYmFy", "MZXW6YTBOI======"],
+  ])("section 10: %s", (text, coded, in32) => {
+    expect(base64urlnopad.encode(bytes(text))).toBe(coded);
+    expect(base32.encode(bytes(text))).toBe(in32);
+  });
+
+  test("section 5: the two signs that differ", () => {
+    expect(base64urlnopad.encode(Uint8Array.of(0xfb, 0xff))).toBe("-_8");
+  });
+});
+
+describe("share codes", () => {
+  const setup = shareSetup(lineup, testGame, ({ id }) => id !== "core");
+  const code = writeCode(setup);
+
+  test("a code says what it was made of, alone and at the end of a link", () => {
+    expect(readCode(code)).toEqual({ ok: true, value: setup });
+    expect(readCode(`http://127.0.0.1:4321/lineups#code=${code}`)).toEqual({ ok: true, value: setup });
+    expect(code).toMatch(/^S1-[A-Za-z0-9_-]+$/);
+    expect(setup.mods.filter(({ named }) => named !== null).map(({ named }) => named!.id)).toEqual(["core"]);
+  });
+
+  test("one that was cut short anywhere, or of which one sign was changed, is refused with what to do", () => {
+    for (let length = 3; length < code.length; length++)
+      expect(readCode(code.slice(0, length)).ok).toBe(false);
+    for (let at = 3; at < code.length; at++) {
+      const changed = code.slice(0, at) + (code[at] === "A" ? "B" : "A") + code.slice(at + 1);
+      expect(readCode(changed)).toMatchObject({ ok: false, refusal: { code: "code-cut" } });
+    }
+  });
+
+  test("one that would be longer than it may be goes without its sections", () => {
+    const short = readCode(writeCode(setup, 100));
+    expect(short).toMatchObject({ ok: true, value: { sections: null, order: setup.order } });
+  });
+});

@@ -1,0 +1,194 @@
+import type { List, Nodes, Root, RootContent, Table } from "mdast";
+import { fromMarkdown } from "mdast-util-from-markdown";
+import { gfmFromMarkdown } from "mdast-util-gfm";
+import { toString } from "mdast-util-to-string";
+import { gfm } from "micromark-extension-gfm";
+import type { Facet } from "@/core/lineup/losses";
+import type { Lineup } from "@/core/model/lineup";
+import type { Listing, ListLine } from "@/core/model/listing";
+import type { ListName } from "@/core/model/profile";
+import { rowsOf, type LineupRow } from "@/core/lineup/rows";
+import { linesOfCells } from "./csv";
+import type { LineupFormat } from "./format";
+import { headingOf, lineOfText } from "./text";
+
+/** Text in which no sign means anything to Markdown (CommonMark 0.31: any ASCII punctuation can be escaped). */
+const escaped = (text: string): string => text.replace(/[!-/:-@[-`{-~]/g, "\\$&");
+
+const head = ({ title, game, author, listVersion }: Lineup): string[] => [
+  `# ${escaped(title)}`,
+  "",
+  `Game: ${escaped(game.id)} ${escaped(game.version)}`,
+  ...[author && `by ${escaped(author)}`, listVersion && `version ${escaped(listVersion)}`].filter(Boolean),
+];
+
+const lists: readonly (readonly [ListName, string])[] = [
+  ["mods", "Mods"],
+  ["plugins", "Plugins"],
+];
+
+/** Rows of one list, those of a section together. */
+function bySection(rows: readonly LineupRow[]): (readonly [section: string, rows: LineupRow[]])[] {
+  const groups: (readonly [string, LineupRow[]])[] = [];
+  for (const row of rows) {
+    if (groups.at(-1)?.[0] !== row.section) groups.push([row.section, []]);
+    groups.at(-1)![1].push(row);
+  }
+  return groups;
+}
+
+const inList = (lineup: Lineup, list: ListName) => rowsOf(lineup).filter((row) => row.list === list);
+
+const asList = (row: LineupRow, at: number): string =>
+  [
+    `${at + 1}. [${row.on === "on" ? "x" : " "}] **${escaped(row.name)}**`,
+    row.version && escaped(row.version),
+    row.list === "mods" && `(\`${row.id}\`)`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+
+const carried: readonly Facet[] = ["off", "versions", "plugins", "mods", "sections"];
+
+export const markdownList: LineupFormat = {
+  id: "markdown-list",
+  label: "Markdown, a list",
+  extension: ".md",
+  mime: "text/markdown",
+  carries: carried,
+  write: (lineup) =>
+    [
+      ...head(lineup),
+      ...lists.flatMap(([list, title]) => {
+        const rows = inList(lineup, list);
+        const sections = bySection(rows).flatMap(([section, some]) => [
+          ...(section === "" ? [] : ["", `### ${escaped(section)}`]),
+          "",
+          ...some.map(asList),
+        ]);
+        return rows.length === 0 ? [] : ["", `## ${title}`, ...sections];
+      }),
+      "",
+    ].join("\n"),
+};
+
+const tableColumns = ["on", "name", "version", "section", "id", "source"] as const;
+
+export const markdownTable: LineupFormat = {
+  id: "markdown-table",
+  label: "Markdown, a table",
+  extension: ".md",
+  mime: "text/markdown",
+  carries: carried,
+  write: (lineup) =>
+    [
+      ...head(lineup),
+      ...lists.flatMap(([list, title]) => {
+        const rows = inList(lineup, list);
+        const line = (cells: readonly string[]) => `| ${cells.join(" | ")} |`;
+        return rows.length === 0
+          ? []
+          : [
+              "",
+              `## ${title}`,
+              "",
+              line(tableColumns),
+              line(tableColumns.map(() => "---")),
+              ...rows.map((row) => line(tableColumns.map((column) => escaped(row[column])))),
+            ];
+      }),
+      "",
+    ].join("\n"),
+};
+
+/** Lists and tables, in the order in which they stand; a heading says what stands below it. */
+export function readMarkdown(text: string): Listing {
+  const tree = fromMarkdown(text, { extensions: [gfm()], mdastExtensions: [gfmFromMarkdown()] });
+  return new MarkdownReader().read(tree);
+}
+
+class MarkdownReader {
+  private readonly lines: ListLine[] = [];
+  private title = "";
+  private game: Listing["game"] = null;
+  private list: ListName | null = null;
+  private section: string | null = null;
+
+  read(root: Root): Listing {
+    for (const node of root.children) this.take(node);
+    return { title: this.title, game: this.game, lines: this.lines };
+  }
+
+  private take(node: RootContent): void {
+    if (node.type === "heading") this.takeHeading(toString(node), node.depth);
+    else if (node.type === "list") this.takeList(node);
+    else if (node.type === "table") this.takeTable(node);
+    else if (node.type === "blockquote") node.children.forEach((child) => this.take(child));
+    else if (node.type === "paragraph") this.takeParagraph(toString(node));
+    else if (node.type === "code") this.takeParagraph(node.value);
+  }
+
+  private takeHeading(text: string, depth: number): void {
+    const heading = headingOf(text);
+    if (heading.list && depth < 3) [this.list, this.section] = [heading.list, null];
+    else if (depth === 1) this.title ||= text;
+    else this.section = text;
+    this.game ??= heading.game;
+  }
+
+  private takeList(list: List): void {
+    for (const entry of list.children) {
+      const [first, ...rest] = entry.children;
+      if (first?.type === "paragraph") this.add(this.lineOf(first, entry.checked ?? null));
+      for (const child of first?.type === "paragraph" ? rest : entry.children) this.take(child);
+    }
+  }
+
+  /** What is set strong is the name, what is set as code behind it the id; else the line is read as any text. */
+  private lineOf(paragraph: Nodes & { children: Nodes[] }, checked: boolean | null): ListLine | null {
+    const text = toString(paragraph);
+    const [first, ...rest] = paragraph.children;
+    const line = lineOfText(first?.type === "strong" ? toString({ ...paragraph, children: rest }) : text);
+    if (first?.type !== "strong") return line && { ...line, on: checked ?? line.on };
+    const id = rest.find((child) => child.type === "inlineCode");
+    const version = /^\s*v?(\S+)/.exec(rest[0]?.type === "text" ? rest[0].value.replace("(", "") : "")?.[1];
+    const name = toString(first);
+    return {
+      text,
+      list: null,
+      name,
+      on: checked ?? true,
+      ...(version ? { version } : {}),
+      ...(id ? { id: toString(id) } : {}),
+    };
+  }
+
+  private takeTable(table: Table): void {
+    const cells = table.children.map((row) => row.children.map((cell) => toString(cell)));
+    for (const line of linesOfCells(cells) ?? []) this.add(line);
+  }
+
+  private takeParagraph(text: string): void {
+    for (const part of text.split("\n")) {
+      const heading = headingOf(part);
+      this.game ??= heading.game;
+      if (heading.list) this.list = heading.list;
+      else if (!heading.game && this.list === null) this.addProse(part);
+    }
+  }
+
+  /** Above any list or heading of one, a line may be a name as well as talk; the matching finds out. */
+  private addProse(text: string): void {
+    const line = lineOfText(text);
+    if (line && !/^(?:by|version) /.test(text)) this.add(line);
+  }
+
+  private add(line: ListLine | null): void {
+    if (!line) return;
+    this.lines.push({
+      ...line,
+      list: line.list ?? this.list,
+      ...(line.section === undefined && this.section !== null ? { section: this.section } : {}),
+    });
+  }
+}

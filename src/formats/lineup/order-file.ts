@@ -1,0 +1,24 @@
+import { mainList } from "@/core/model/game";
+import { foldName } from "@/core/profile/fold";
+import { fixedPlugins } from "@/core/profile/laws";
+import { writeOrderFile } from "../order-file";
+import type { LineupFormat } from "./format";
+
+/** What the game itself reads: what is on, less what is built in. */
+export const gameOrder: LineupFormat = {
+  id: "order-file",
+  label: "The game’s own order file",
+  extension: ".txt",
+  mime: "text/plain",
+  carries: [],
+  write: (lineup, game) => {
+    const fixed = new Set(fixedPlugins(game, lineup.expansions).map((name) => foldName(game, name)));
+    const names =
+      mainList(game) === "plugins"
+        ? lineup.plugins
+            .filter(({ name, on }) => on && !fixed.has(foldName(game, name)))
+            .map(({ name }) => name)
+        : lineup.mods.filter((mod) => mod.on).map((mod) => mod.id);
+    return writeOrderFile(names, game.orderFile.dialect);
+  },
+};

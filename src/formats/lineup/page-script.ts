@@ -1,0 +1,29 @@
+/** What runs in a lineup's page: its search, and the ticks of its steps, kept by the fingerprint. */
+export const pageScript = `
+const key = "seating-ticks:" + document.body.dataset.fingerprint;
+const boxes = [...document.querySelectorAll("[data-step]")];
+const read = () => { try { return new Set(JSON.parse(localStorage.getItem(key) ?? "[]")); } catch { return new Set(); } };
+const tell = () => {
+  const ticked = boxes.filter((box) => box.checked);
+  document.getElementById("ticked").textContent = ticked.length + " of " + boxes.length + " done";
+  return ticked.map((box) => box.dataset.step);
+};
+const kept = read();
+for (const box of boxes) {
+  box.checked = kept.has(box.dataset.step);
+  box.addEventListener("change", () => { const steps = tell(); try { localStorage.setItem(key, JSON.stringify(steps)); } catch {} });
+}
+tell();
+const items = [...document.querySelectorAll("tr.item")];
+const bands = [...document.querySelectorAll("tr.section")];
+document.getElementById("search").addEventListener("input", (event) => {
+  const words = event.target.value.toLowerCase().split(/\\s+/).filter(Boolean);
+  let shown = 0;
+  for (const item of items) {
+    item.hidden = !words.every((word) => item.textContent.toLowerCase().includes(word));
+    if (!item.hidden) shown++;
+  }
+  for (const band of bands) band.hidden = words.length > 0;
+  document.getElementById("found").textContent = words.length > 0 ? shown + " of " + items.length + " shown" : "";
+});
+`;

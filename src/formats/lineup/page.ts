@@ -1,0 +1,334 @@
+import { sha256 } from "@noble/hashes/sha2";
+import { utf8ToBytes } from "@noble/hashes/utils";
+import { base64 } from "@scure/base";
+import { micromark } from "micromark";
+import { gfm, gfmHtml } from "micromark-extension-gfm";
+import { parse, type DefaultTreeAdapterTypes } from "parse5";
+import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { instructionsOf } from "@/core/lineup/instructions";
+import { MODS_RANK, type GameDefinition } from "@/core/model/game";
+import type { Lineup } from "@/core/model/lineup";
+import type { ListName } from "@/core/model/profile";
+import { seatsOf } from "@/core/profile/seats";
+import { everything, type LineupFormat } from "./format";
+import { html, Markup } from "./markup";
+import { pageScript } from "./page-script";
+import { pageStyle } from "./page-style";
+
+const dataId = "seating-lineup";
+
+/** A link to the list in a format, where a server offers them. */
+export interface PageLink {
+  readonly label: string;
+  readonly href: string;
+}
+
+/**
+ * The lineup as one file that a person reads, prints and ticks off, and that Seating takes in: it lies inside as data. It
+ * loads nothing, and runs no script but its own.
+ */
+export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly PageLink[] = []): string {
+  const data = JSON.stringify(lineup).replace(
+    /[<>&\u2028\u2029]/g,
+    (sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, "0")}`,
+  );
+  return html`<!doctype html>
+    <html lang="en">
+      <head>
+        <meta charset="utf-8" />
+        <meta http-equiv="Content-Security-Policy" content="${policy}" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <title>${lineup.title}</title>
+        <style>
+          ${new Markup(pageStyle)}
+        </style>
+      </head>
+      <body data-fingerprint="${lineup.fingerprint}">
+        <main>
+          ${factsPart(lineup, game)}
+          ${
+            links.length > 0 &&
+            html`<nav aria-label="Take it with you">
+              <h2>Take it with you</h2>
+              <ul class="links">
+                ${links.map(({ label, href }) => html`<li><a href="${href}" download>${label}</a></li>`)}
+              </ul>
+            </nav>`
+          }
+          ${prose(lineup)}
+          <p class="search">
+            <label>Search this list <input type="search" id="search" autocomplete="off" /></label>
+            <span id="found" role="status"></span>
+          </p>
+          ${(["mods", "plugins"] as const).filter((list) => game.lists.includes(list)).map((list) => orderPart(lineup, list))}
+          ${byHand(lineup, game)} ${thanks(lineup)}
+        </main>
+        <script type="application/json" id="${dataId}">
+          ${new Markup(data)}
+        </script>
+        <script>
+          ${new Markup(pageScript)};
+        </script>
+      </body>
+    </html> `.source;
+}
+
+const policy = [
+  "default-src 'none'",
+  "style-src 'unsafe-inline'",
+  "img-src data:",
+  `script-src 'sha256-${base64.encode(sha256(utf8ToBytes(pageScript)))}'`,
+  "base-uri 'none'",
+  "form-action 'none'",
+].join("; ");
+
+const day = (date: string): string => date.slice(0, 10);
+
+function factsPart(lineup: Lineup, game: GameDefinition): Markup {
+  const on = lineup.mods.filter((mod) => mod.on);
+  const rows: readonly (readonly [string, string])[] = [
+    ["Game", `${game.name} ${lineup.game.version}`],
+    ["Author", lineup.author],
+    ["List version", lineup.listVersion],
+    ["Date", day(lineup.date)],
+    ["Mods", `${on.length} on, ${lineup.mods.length - on.length} off`],
+    ["Size", sizeText(on.reduce((sum, mod) => sum + mod.size, 0))],
+    [
+      "Expansions",
+      lineup.expansions.map((id) => game.expansions.find((each) => each.id === id)?.name ?? id).join(", "),
+    ],
+  ];
+  return html`<header>
+    <h1>${lineup.title}</h1>
+    <dl>
+      ${rows
+        .filter(([, value]) => value !== "")
+        .map(
+          ([term, value]) =>
+            html`<div>
+              <dt>${term}</dt>
+              <dd>${value}</dd>
+            </div>`,
+        )}
+      <div class="wide">
+        <dt>Fingerprint</dt>
+        <dd class="mono">
+          <b>${shortFingerprint(lineup.fingerprint)}</b> <span class="faint">${lineup.fingerprint}</span>
+        </dd>
+      </div>
+    </dl>
+  </header>`;
+}
+
+const markdown = (text: string): Markup =>
+  new Markup(micromark(text, { extensions: [gfm()], htmlExtensions: [gfmHtml()] }));
+
+function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = [] }: Lineup): Markup {
+  return html`${
+    note &&
+    html`<section>
+      <h2>What to expect</h2>
+      ${note.split(/\n{2,}/).map((part) => html`<p>${part}</p>`)}
+    </section>`
+  }
+  ${
+    pictures.length > 0 &&
+    html`<section class="pictures" aria-label="Pictures">
+      ${pictures.map(
+        ({ caption, data }) =>
+          html`<figure>
+            <img src="${data}" alt="${caption}" />
+            <figcaption>${caption}</figcaption>
+          </figure>`,
+      )}
+    </section>`
+  }
+  ${readMe && html`<section class="read-me">${markdown(readMe)}</section>`}
+  ${
+    keys.length > 0 &&
+    html`<section>
+      <h2>Keys</h2>
+      <dl class="keys">
+        ${keys.map(
+          ({ key, does }) =>
+            html`<div>
+              <dt><kbd>${key}</kbd></dt>
+              <dd>${does}</dd>
+            </div>`,
+        )}
+      </dl>
+    </section>`
+  }
+  ${
+    open.length > 0 &&
+    html`<section>
+      <h2>Known and still open</h2>
+      <ul>
+        ${open.map((text) => html`<li>${text}</li>`)}
+      </ul>
+    </section>`
+  }
+  ${
+    changelog.length > 0 &&
+    html`<section>
+      <h2>What changed</h2>
+      ${changelog.map(
+        ({ version, date, text }) =>
+          html`<h3>${version} <span class="faint">${day(date)}</span></h3>
+            ${text.split("\n").map((line) => html`<p>${line}</p>`)}`,
+      )}
+    </section>`
+  }`;
+}
+
+interface PageRow {
+  readonly seat: string;
+  readonly section: string | null;
+  readonly on: boolean;
+  readonly name: string;
+  readonly cells: readonly string[];
+  readonly mark: string;
+}
+
+const roleWords = { optional: "may be left out", helper: "helper", once: "needed once" };
+
+function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
+  const sections = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
+  const items = list === "mods" ? lineup.mods : lineup.plugins.map((each) => ({ ...each, id: each.name }));
+  const seats = seatsOf({ sections, entries: items.map(({ id, on, section }) => ({ id, on, section })) });
+  const nameOf = new Map(lineup.mods.map((mod) => [mod.id, mod.name]));
+  const called = (ids: readonly string[] = []) => ids.map((id) => nameOf.get(id) ?? id).join(", ");
+  if (list === "plugins")
+    return lineup.plugins.map(({ name, on, section, mod }) => ({
+      seat: seats.get(name)!,
+      section,
+      on,
+      name,
+      cells: [mod === null ? "the game itself" : called([mod])],
+      mark: "",
+    }));
+  return lineup.mods.map(({ id, name, version, source, size, on, section, requires, role, terms }) => ({
+    seat: seats.get(id)!,
+    section,
+    on,
+    name,
+    cells: [version, sizeText(size), source, called(requires)],
+    mark: [
+      role && roleWords[role],
+      terms &&
+        (terms.kind === "paid" ? `to be paid for: ${terms.where}` : `not to be passed on: ${terms.where}`),
+    ]
+      .filter(Boolean)
+      .join("; "),
+  }));
+}
+
+const heads: Readonly<Record<ListName, readonly string[]>> = {
+  mods: ["Seat", "Mod", "Version", "Size", "From", "Requires"],
+  plugins: ["Seat", "Plugin", "Comes with"],
+};
+
+function orderPart(lineup: Lineup, list: ListName): Markup {
+  const rows = rowsOfList(lineup, list);
+  const names = new Map(lineup.sections.map(({ id, name }) => [id as string | null, name]));
+  const body = rows.map((row, at) => {
+    const begins = row.section !== rows[at - 1]?.section && names.has(row.section);
+    return html`${
+        begins &&
+        html`<tr class="section">
+          <th colspan="${heads[list].length}" scope="rowgroup">
+            ${row.seat.replace(/\d+$/, "")} ${names.get(row.section)}
+          </th>
+        </tr>`
+      }
+      <tr class="item${!row.on && " off"}">
+        <td class="mono">${row.seat}</td>
+        <th scope="row">
+          ${row.name}${!row.on && html` <span class="faint">off</span>`}${row.mark && html` <span class="mark">${row.mark}</span>`}
+        </th>
+        ${row.cells.map((cell) => html`<td>${cell}</td>`)}
+      </tr>`;
+  });
+  return html`<section>
+    <h2>
+      ${list === "mods" ? "Mods" : "Plugins"} in order
+      <span class="faint">the first loads earliest, the last wins</span>
+    </h2>
+    <table>
+      <thead>
+        <tr>
+          ${heads[list].map((head) => html`<th scope="col">${head}</th>`)}
+        </tr>
+      </thead>
+      <tbody>
+        ${body}
+      </tbody>
+    </table>
+  </section>`;
+}
+
+function byHand(lineup: Lineup, game: GameDefinition): Markup {
+  const step = ({ id, text, detail }: { id: string; text: string; detail: string }) =>
+    html`<li>
+      <label
+        ><input type="checkbox" data-step="${id}" />
+        <span>${text}${detail && html` <span class="faint">${detail}</span>`}</span></label
+      >
+    </li>`;
+  return html`<section class="by-hand">
+    <h2>Step by step, by hand <span id="ticked" class="faint" role="status"></span></h2>
+    <p class="faint">Ticks are kept in this browser.</p>
+    ${instructionsOf(lineup, game).map(
+      ({ title, steps }) =>
+        html`<details open>
+          <summary>${title} <span class="faint">${steps.length}</span></summary>
+          <ol>
+            ${steps.map(step)}
+          </ol>
+        </details>`,
+    )}
+  </section>`;
+}
+
+const thanks = ({ credits = [] }: Lineup): Markup | false =>
+  credits.length > 0 &&
+  html`<section>
+    <h2>Thanks to those who made the mods</h2>
+    <ul>
+      ${credits.map(({ author, mods }) => html`<li><b>${author || "Author not named"}</b>: ${mods.join(", ")}</li>`)}
+    </ul>
+  </section>`;
+
+function sizeText(bytes: number): string {
+  const units = ["B", "KB", "MB", "GB"];
+  let size = bytes;
+  let unit = 0;
+  for (; size >= 1000 && unit < units.length - 1; unit++) size /= 1000;
+  return `${size >= 10 || unit === 0 ? Math.round(size) : size.toFixed(1)} ${units[unit]!}`;
+}
+
+export const htmlPage: LineupFormat = {
+  id: "page",
+  label: "Page to read (HTML)",
+  extension: ".html",
+  mime: "text/html",
+  carries: everything,
+  write: (lineup, game) => lineupPage(lineup, game),
+};
+
+type Node = DefaultTreeAdapterTypes.Node;
+
+/** The text of the lineup inside a page; null where there is none. */
+export function dataInPage(text: string): string | null {
+  const waiting: Node[] = [parse(text)];
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (
+      "attrs" in node &&
+      node.tagName === "script" &&
+      node.attrs.some(({ name, value }) => name === "id" && value === dataId)
+    )
+      return node.childNodes.map((child) => ("value" in child ? child.value : "")).join("");
+    if ("childNodes" in node) waiting.push(...node.childNodes);
+  }
+  return null;
+}

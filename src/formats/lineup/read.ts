@@ -1,0 +1,115 @@
+import type { SharedSetup } from "@/core/lineup/share";
+import type { GameDefinition } from "@/core/model/game";
+import type { Lineup } from "@/core/model/lineup";
+import type { Listing } from "@/core/model/listing";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { lineOfRow } from "@/core/lineup/rows";
+import { decodeAnyText, parseJson } from "../text";
+import { readBom } from "./bom";
+import { codePattern, readCode } from "./code";
+import { linesOfCells, readCells } from "./csv";
+import { lineupFrom } from "./json";
+import { readMarkdown } from "./markdown";
+import { dataInPage } from "./page";
+import { readText } from "./text";
+import { readXml } from "./xml";
+import { readYaml } from "./yaml";
+
+/** What came in: a whole lineup, a list of names, or a code; `format` is how it was recognised. */
+export type ListIn = { readonly format: string } & (
+  | { readonly kind: "lineup"; readonly lineup: Lineup }
+  | { readonly kind: "listing"; readonly listing: Listing }
+  | { readonly kind: "code"; readonly setup: SharedSetup }
+);
+
+/** Bytes; nothing larger is looked at. */
+export const largestList = 32 * 2 ** 20;
+const mostLines = 20_000;
+
+/** Reads a list in any format, which it recognises by itself; refuses it whole where it holds none. */
+export function readList(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<ListIn> {
+  if (bytes.length > largestList)
+    return refuse("too-large", { name, limit: `${Math.round(largestList / 2 ** 20)} MB` });
+  const decoded = decodeAnyText(bytes, name);
+  if (!decoded.ok) return decoded;
+  try {
+    return recognise(decoded.value, name, game);
+  } catch (error) {
+    // A reader that gave up, as on a value that is nested without end.
+    return refuse("list-broken", { name, detail: (error as Error).message.slice(0, 200) });
+  }
+}
+
+function recognise(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const start = text.trimStart().slice(0, 1000);
+  if (codePattern.test(text.slice(-50_000))) return shared(text, name, game);
+  if (/^[{[]/.test(start) && !/^\[[^\]\n"]*\]\s*\S/.test(start)) {
+    const json = parseJson(text, name);
+    // A text may begin with a bracket, too.
+    if (json.ok || start.startsWith("{")) return json.ok ? ofValue(json.value, "JSON", name, game) : json;
+  }
+  if (/^<(?:!doctype html|html)\b/i.test(start)) return ofPage(text, name, game);
+  if (start.startsWith("<")) return ofXml(text, name, game);
+  if (/^(?:---\s*\n)?\s*format:\s*["']?seating-lineup\//.test(start)) return ofYaml(text, name, game);
+  return ofWords(text, name, game);
+}
+
+function shared(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const setup = readCode(text);
+  if (!setup.ok) return setup;
+  if (setup.value.game.id !== game.id)
+    return refuse("lineup-game", { name, game: setup.value.game.id, present: game.name });
+  return done({ kind: "code", format: "share code", setup: setup.value });
+}
+
+function ofValue(value: unknown, format: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const bom = readBom(value);
+  if (bom) return listed(bom, "bill of materials", name, game);
+  if (Array.isArray(value)) {
+    const rows = (value as unknown[]).map((each) => (typeof each === "string" ? { name: each } : {}));
+    const lines = rows.map(lineOfRow).filter((line) => line !== null);
+    return listed({ title: "", game: null, lines }, "names in JSON", name, game);
+  }
+  const lineup = lineupFrom(value, name, game);
+  return lineup.ok ? done({ kind: "lineup", format, lineup: lineup.value }) : lineup;
+}
+
+function ofPage(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const data = dataInPage(text);
+  if (data === null) return refuse("not-a-lineup", { name, detail: "no lineup lies inside this page" });
+  const json = parseJson(data, name);
+  return json.ok ? ofValue(json.value, "lineup page", name, game) : json;
+}
+
+function ofXml(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const listing = readXml(text);
+  return listing
+    ? listed(listing, "XML", name, game)
+    : refuse("list-broken", { name, detail: "it is no sound XML, or declares entities of its own" });
+}
+
+function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  return ofValue(readYaml(text), "YAML", name, game);
+}
+
+function ofWords(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const firstLine = /^.*$/m.exec(text)![0];
+  if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !firstLine.trimStart().startsWith("|")) {
+    const lines = linesOfCells(readCells(text));
+    if (lines) return listed({ title: "", game: null, lines }, "table", name, game);
+  }
+  const isMarkdown =
+    /^\s*\|?\s*:?-{3,}:?\s*\|/m.test(text) || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);
+  return isMarkdown
+    ? listed(readMarkdown(text), "Markdown", name, game)
+    : listed(readText(text), "text", name, game);
+}
+
+function listed(listing: Listing, format: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  if (listing.game && listing.game.id !== game.id)
+    return refuse("lineup-game", { name, game: listing.game.id, present: game.name });
+  if (listing.lines.length === 0) return refuse("list-empty", { name });
+  if (listing.lines.length > mostLines)
+    return refuse("list-long", { name, count: listing.lines.length, most: mostLines });
+  return done({ kind: "listing", format, listing });
+}

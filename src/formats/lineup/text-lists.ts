@@ -1,0 +1,75 @@
+import type { GameDefinition } from "@/core/model/game";
+import type { Lineup } from "@/core/model/lineup";
+import type { LineupFormat } from "./format";
+
+/** One line: a name, and of a mod the version behind it. */
+const named = (name: string, version: string): string => (version === "" ? name : `${name} ${version}`);
+
+/** Comments say what stands below them, so that the reader of texts takes each name for what it is. */
+function inParts(
+  lineup: Lineup,
+  game: GameDefinition,
+  ofMod: (mod: Lineup["mods"][number]) => string | null,
+  ofPlugin: (plugin: Lineup["plugins"][number]) => string | null,
+): string {
+  const part = (heading: string, lines: (string | null)[]) => [
+    "",
+    `# ${heading}`,
+    ...lines.filter((line) => line !== null),
+  ];
+  return [
+    `# ${lineup.title}`,
+    `# Game: ${lineup.game.id} ${lineup.game.version}`,
+    ...part("Mods", lineup.mods.map(ofMod)),
+    ...(game.lists.includes("plugins") ? part("Plugins", lineup.plugins.map(ofPlugin)) : []),
+    "",
+  ].join("\n");
+}
+
+/** What is on, one name a line. */
+export const plainLines: LineupFormat = {
+  id: "lines",
+  label: "Plain lines",
+  extension: ".txt",
+  mime: "text/plain",
+  carries: ["versions", "plugins", "mods"],
+  write: (lineup, game) =>
+    inParts(
+      lineup,
+      game,
+      (mod) => (mod.on ? named(mod.name, mod.version) : null),
+      (plugin) => (plugin.on ? plugin.name : null),
+    ),
+};
+
+const mark = (on: boolean): string => (on ? "[x]" : "[ ]");
+
+export const markedLines: LineupFormat = {
+  id: "marked",
+  label: "Lines with marks",
+  extension: ".txt",
+  mime: "text/plain",
+  carries: ["off", "versions", "plugins", "mods"],
+  write: (lineup, game) =>
+    inParts(
+      lineup,
+      game,
+      (mod) => `${mark(mod.on)} ${named(mod.name, mod.version)}`,
+      (plugin) => `${mark(plugin.on)} ${plugin.name}`,
+    ),
+};
+
+export const keyedLines: LineupFormat = {
+  id: "keyed",
+  label: "Names as keys",
+  extension: ".ini",
+  mime: "text/plain",
+  carries: ["off", "plugins", "mods"],
+  write: (lineup, game) =>
+    inParts(
+      lineup,
+      game,
+      (mod) => `${mod.name}=${Number(mod.on)}`,
+      (plugin) => `${plugin.name}=${Number(plugin.on)}`,
+    ),
+};

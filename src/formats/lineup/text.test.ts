@@ -1,0 +1,63 @@
+import { lineOfText, readText } from "./text";
+
+const nameAndMore = (raw: string) => {
+  const line = lineOfText(raw);
+  if (!line) return null;
+  const { name, version, on, needs, source } = line;
+  return [
+    name,
+    version ?? "",
+    ...(on ? [] : ["off"]),
+    ...(needs ? [`needs ${needs}`] : []),
+    ...(source ? [source] : []),
+  ];
+};
+
+test.each<[string, string[] | null]>([
+  ["Tidal Core", ["Tidal Core", ""]],
+  ["1. Tidal Core", ["Tidal Core", ""]],
+  ["  12) Tidal Core v2.1.0", ["Tidal Core", "2.1.0"]],
+  ["- Tidal Core 2.1", ["Tidal Core", "2.1"]],
+  ["* [x] **Tidal Core** (2.1.0b)", ["Tidal Core", "2.1.0b"]],
+  ["• [ ] Tidal Core", ["Tidal Core", "", "off"]],
+  ["☑ Tidal Core", ["Tidal Core", ""]],
+  ["❌ Tidal Core", ["Tidal Core", "", "off"]],
+  ["> - Tidal Core", ["Tidal Core", ""]],
+  ["C12 Tidal Core", ["Tidal Core", ""]],
+  ["Tidal_Core-2.1.0.zip", ["Tidal_Core", "2.1.0"]],
+  ["Tidal Core [v3]", ["Tidal Core", "3"]],
+  ["Tidal Core v3", ["Tidal Core", "3"]],
+  ["Seven Sails 7", ["Seven Sails 7", ""]],
+  ["7 Sails", ["7 Sails", ""]],
+  ["Tidal Core - needs Abyss Library", ["Tidal Core", "", "needs Abyss Library"]],
+  ["Tidal Core 2.1 (requires Abyss Library 3)", ["Tidal Core", "2.1", "needs Abyss Library 3"]],
+  ["Tidal Core (disabled)", ["Tidal Core", "", "off"]],
+  ["Tidal Core=0", ["Tidal Core", "", "off"]],
+  ["Tidal Core=1", ["Tidal Core", ""]],
+  ["Tidal Core  # the big one", ["Tidal Core", ""]],
+  ["Tidal Core // put it early", ["Tidal Core", ""]],
+  ["Tidal Core — my favourite", ["Tidal Core", ""]],
+  ["[Tidal Core](depot:tidal-core) 2.1.0", ["Tidal Core", "2.1.0", "depot:tidal-core"]],
+  ["“Tidal Core”,", ["Tidal Core", ""]],
+  ["Tides & Lamps' Patch", ["Tides & Lamps' Patch", ""]],
+  ["Tidal\u200B Core", ["Tidal  Core", ""]],
+  ["Tidal Core.keel", ["Tidal Core.keel", ""]],
+  ["----", null],
+  ["***", null],
+  ["", null],
+])("%j", (raw, wanted) => {
+  expect(nameAndMore(raw)).toEqual(wanted);
+});
+
+test("comments and headings name the game, the list and the title, and are no lines of it", () => {
+  const listing = readText(
+    "# Winter list\n# Game: brinehollow 1.4.2\n\n# Mods\nTidal Core 2\n; a comment\n\nPlugins in load order:\r\nTidal Core.keel\n[mods]\nSmall Fry",
+  );
+  expect(listing.title).toBe("Winter list");
+  expect(listing.game).toEqual({ id: "brinehollow", version: "1.4.2" });
+  expect(listing.lines.map(({ name, list }) => [name, list])).toEqual([
+    ["Tidal Core 2", "mods"],
+    ["Tidal Core.keel", "plugins"],
+    ["Small Fry", "mods"],
+  ]);
+});

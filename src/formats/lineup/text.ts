@@ -1,0 +1,88 @@
+import type { Listing, ListLine } from "@/core/model/listing";
+import type { ListName } from "@/core/model/profile";
+
+/**
+ * Lists as people write them: in a forum, a note, a document. A line is freed of what stands around the name: bullets,
+ * numbering, marks, links, comments, "needs …", trailing versions.
+ */
+export function readText(text: string): Listing {
+  const lines: ListLine[] = [];
+  let title = "";
+  let game: Listing["game"] = null;
+  let list: ListName | null = null;
+  for (const raw of text.split(/\r\n|\n|\r/)) {
+    const comment = /^\s*(?:#+|\/\/|;|--)\s*(.*)$/.exec(raw)?.[1] ?? /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
+    const heading = headingOf(comment ?? raw);
+    game ??= heading.game;
+    if (heading.list) list = heading.list;
+    if (comment !== undefined && !heading.list && !heading.game) title ||= comment.trim();
+    if (comment !== undefined || heading.list || heading.game) continue;
+    const line = lineOfText(raw);
+    if (line) lines.push({ ...line, list: line.list ?? list });
+  }
+  return { title, game, lines };
+}
+
+/** What a line says of those below it: which list they are of, or of which game. */
+export function headingOf(text: string): { list: ListName | null; game: Listing["game"] } {
+  const told = /^\W*(?:game)\s*:\s*(\S+)\s+(\S+)\s*$/i.exec(text);
+  if (told) return { list: null, game: { id: told[1]!, version: told[2]! } };
+  const word = /^[\W\d]*(mods|plugins)\b[^\p{L}]*(?:(?:in|by)\s+(?:load\s+)?order)?\W*$/iu.exec(text)?.[1];
+  return { list: word ? (word.toLowerCase() as ListName) : null, game: null };
+}
+
+const bullet = /^(?:[-*•–—·‣▪+>]+|\(?\d{1,5}[.):]|#\d{1,5}[.):]?|[a-z]\)|[A-Z]\d{1,4}(?=\s))\s+/u;
+const onMark = /^(?:\[[xX✓✔]\]|[✓✔☑✅])\s*/u;
+const offMark = /^(?:\[\s?\]|[✗✘☐❌])\s*/u;
+const needsPart =
+  /\s*[-–—(,;:[]*\s*\b(?:needs|requires|depends on|required:|requires:)\s+([^()[\]]+)[)\]]?\s*$/i;
+const stateWord =
+  /\s*[([]\s*(off|disabled|inactive|on|enabled|active|optional|required|essential)\s*[)\]]\s*$/i;
+const comment = /\s+(?:#|\/\/|<-+|--+|←|–|—)\s*\S.*$/u;
+const bracketed = /\s*[([]\s*(?:v|version\s+)?(\d[\w.+-]*)\s*[)\]]\s*$/i;
+const trailing = /[\s_-]+(?:v|version\s+)?(\d+(?:\.\d+)+[a-z]?(?:-[0-9a-z.-]+)?|v\d+)$/i;
+const bareNumber = /[\s_-]+v(\d+)$/i;
+
+/** The name in a line, with what else it says; null where nothing is left that could be one. */
+export function lineOfText(raw: string): ListLine | null {
+  const text = raw
+    .replace(/[\p{Cc}\p{Cs}\u200B-\u200F\u2060\uFEFF]/gu, " ")
+    .trim()
+    .slice(0, 600);
+  let rest = text;
+  let on = true;
+  let source: string | undefined;
+  for (let before = ""; before !== rest;) {
+    before = rest;
+    rest = rest.replace(bullet, "").replace(onMark, "");
+    if (offMark.test(rest)) [rest, on] = [rest.replace(offMark, ""), false];
+  }
+  rest = rest.replace(/\[([^\]]+)\]\(([^)\s]+)\)/g, (_, words: string, link: string) => {
+    source ??= link;
+    return words;
+  });
+  rest = rest.replace(/\bhttps?:\/\/\S+/gi, (link) => ((source ??= link), "")).replace(/[*`]+|__+|~~/g, "");
+  const keyed = /^(.+?)\s*=\s*([01])$/.exec(rest.trim());
+  if (keyed) [rest, on] = [keyed[1]!, keyed[2] === "1"];
+  const needs = needsPart.exec(rest);
+  if (needs && needs.index > 0) rest = rest.slice(0, needs.index);
+  for (let state = stateWord.exec(rest); state; state = stateWord.exec(rest)) {
+    rest = rest.slice(0, state.index);
+    if (/off|disabled|inactive/i.test(state[1]!)) on = false;
+  }
+  rest = rest.replace(comment, "").trim();
+  rest = rest.replace(/\.(?:zip|7z|rar)$/i, "").replace(/[,;:]+$/, "");
+  const version = bracketed.exec(rest) ?? trailing.exec(rest) ?? bareNumber.exec(rest);
+  if (version && version.index > 0) rest = rest.slice(0, version.index);
+  const name = rest.replace(/^["“'«]+|["”'»]+$/g, "").trim();
+  if (!/[\p{L}\p{N}]/u.test(name)) return null;
+  return {
+    text,
+    list: null,
+    name: name.slice(0, 500),
+    on,
+    ...(version ? { version: version[1]!.replace(/^v/i, "") } : {}),
+    ...(needs && needs.index > 0 ? { needs: needs[1]!.trim() } : {}),
+    ...(source === undefined ? {} : { source }),
+  };
+}
