@@ -1,15 +1,20 @@
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
 import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
 import type { ListName } from "../model/profile";
-import type { PluginFile } from "../model/shelf";
+import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "../profile/fold";
 import { fixedPlugins, sectionsOf } from "../profile/laws";
 import { factsOfLineup, fingerprintOf } from "./fingerprint";
 import { sourceOf, type KnownMod } from "./known";
 
+/** Hex digits of a hash by which a code names a mod. */
+const startLength = 6;
+/** So many ways to read a code are tried where its starts fit several mods. */
+const mostReadings = 64;
+
 /** A mod as a share code names it: by the first digits of its contents' hash; one that only the sender has, by name too. */
 export interface SharedMod {
-  /** Eight hex digits. */
+  /** Six hex digits: that two known mods share them is rare, and then the fingerprint tells which one is meant. */
   readonly start: string;
   /** How many plugins it brings. */
   readonly plugins: number;
@@ -46,24 +51,29 @@ export interface SharedSetup {
 
 const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** What is on of a lineup; `isKnown` tells of which mods a receiver will find the rest by the hash alone. */
+/**
+ * What is on of a lineup. `fileOf` is the mod as the sender has it, which brings more plugins than the lineup lists where
+ * parts of a package were left; `isKnown` tells which mods a receiver will find by the hash alone.
+ */
 export function shareSetup(
   lineup: Lineup,
   game: GameDefinition,
+  fileOf: (mod: LineupMod) => Pick<ShelfMod, "plugins"> | null,
   isKnown: (mod: LineupMod) => boolean,
 ): SharedSetup {
   const fold = (name: string) => foldName(game, name);
   const mods = lineup.mods.filter((mod) => mod.on);
-  const pluginsOf = new Map<string, LineupPlugin[]>(mods.map(({ id }) => [id, []]));
-  for (const plugin of lineup.plugins) pluginsOf.get(plugin.mod ?? "")?.push(plugin);
-  const all = mods.flatMap(({ id }) =>
-    pluginsOf
-      .get(id)!
-      .map(({ name }) => fold(name))
-      .sort(byName),
+  const listed = new Map<string, string[]>(mods.map(({ id }) => [id, []]));
+  for (const plugin of lineup.plugins) listed.get(plugin.mod ?? "")?.push(plugin.name);
+  const brought = mods.map((mod) =>
+    [...new Set((fileOf(mod)?.plugins.map(({ name }) => name) ?? listed.get(mod.id)!).map(fold))].sort(
+      byName,
+    ),
   );
-  const placeOf = new Map(all.map((name, at) => [name, at]));
-  const shared = lineup.plugins.filter(({ mod }) => mod !== null && pluginsOf.has(mod));
+  const placeOf = new Map(brought.flat().map((name, at) => [name, at]));
+  const shared = lineup.plugins.filter(
+    ({ mod, name }) => mod !== null && listed.has(mod) && placeOf.has(fold(name)),
+  );
   return {
     game: lineup.game,
     title: lineup.title,
@@ -72,9 +82,9 @@ export function shareSetup(
     expansions: lineup.expansions,
     baseOff: lineup.baseOff,
     launch: lineup.launch,
-    mods: mods.map((mod) => ({
-      start: mod.content.slice(0, 8),
-      plugins: pluginsOf.get(mod.id)!.length,
+    mods: mods.map((mod, at) => ({
+      start: mod.content.slice(0, startLength),
+      plugins: brought[at]!.length,
       options: mod.options,
       components: mod.components,
       named: isKnown(mod) ? null : { id: mod.id, name: mod.name, version: mod.version },
@@ -126,10 +136,51 @@ export function lineupOfShare(
   known: readonly KnownMod[],
   base: readonly PluginFile[],
 ): FromShare {
-  const byStart = new Map<string, KnownMod["mod"]>();
-  for (const { mod } of known)
-    if (!byStart.has(mod.content.slice(0, 8))) byStart.set(mod.content.slice(0, 8), mod);
-  const found = setup.mods.map((shared) => ({ shared, mod: byStart.get(shared.start) ?? null }));
+  const byStart = new Map<string, KnownMod["mod"][]>();
+  for (const { mod } of known) {
+    const start = mod.content.slice(0, startLength);
+    const others = byStart.get(start);
+    if (!others) byStart.set(start, [mod]);
+    else if (others.every(({ content }) => content !== mod.content)) others.push(mod);
+  }
+  let first: FromShare | null = null;
+  for (const found of readings(setup.mods, byStart)) {
+    const read = lineupOfFound(setup, game, found, base);
+    if (read.proved) return read;
+    first ??= read;
+  }
+  return first!;
+}
+
+interface FoundMod {
+  readonly shared: SharedMod;
+  readonly mod: KnownMod["mod"] | null;
+}
+
+/** Every way to read the mods of a code, up to a bound; one where each start fits at most one mod. */
+function* readings(
+  mods: readonly SharedMod[],
+  byStart: ReadonlyMap<string, readonly KnownMod["mod"][]>,
+): Generator<FoundMod[]> {
+  const choices = mods.map(({ start }) => byStart.get(start) ?? [null]);
+  const ways = choices.reduce((product, each) => Math.min(mostReadings, product * each.length), 1);
+  for (let way = 0; way < ways; way++) {
+    let rest = way;
+    yield mods.map((shared, at) => {
+      const own = choices[at]!;
+      const mod = own[rest % own.length]!;
+      rest = Math.floor(rest / own.length);
+      return { shared, mod };
+    });
+  }
+}
+
+function lineupOfFound(
+  setup: SharedSetup,
+  game: GameDefinition,
+  found: readonly FoundMod[],
+  base: readonly PluginFile[],
+): FromShare {
   const mods = found.filter(({ mod }) => mod !== null).map(({ shared, mod }) => modOf(shared, mod!));
   const sections = sectionsOfShare(setup, game);
   const seated = seatRuns(found, setup.sections?.mods ?? [], sections.mods, ({ mod }) => mod !== null);
@@ -183,7 +234,7 @@ const modOf = ({ options, components }: SharedMod, mod: KnownMod["mod"]): Lineup
 function pluginsOf(
   setup: SharedSetup,
   game: GameDefinition,
-  found: readonly { readonly shared: SharedMod; readonly mod: KnownMod["mod"] | null }[],
+  found: readonly FoundMod[],
 ): (LineupPlugin | null)[] {
   const fold = (name: string) => foldName(game, name);
   const all = found.flatMap(({ shared, mod }) => {

@@ -192,7 +192,7 @@ function setupOf(taker: Taker): SharedSetup {
   const words = Words.parse(JSON.parse(utf8.decode(taker.take(taker.number(200_000)))));
   const fingerprint = bytesToHex(taker.take(8));
   const count = taker.number(20_000);
-  const starts = Array.from({ length: count }, () => bytesToHex(taker.take(4)));
+  const starts = Array.from({ length: count }, () => bytesToHex(taker.take(3)));
   const plugins = starts.map(() => taker.number(1000));
   const total = plugins.reduce((sum, each) => sum + each, 0);
   const length = taker.number(Math.min(total, 20_000));

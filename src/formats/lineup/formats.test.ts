@@ -203,7 +203,12 @@ describe("base64url as RFC 4648 has it", () => {
 });
 
 describe("share codes", () => {
-  const setup = shareSetup(lineup, testGame, ({ id }) => id !== "core");
+  const setup = shareSetup(
+    lineup,
+    testGame,
+    () => null,
+    ({ id }) => id !== "core",
+  );
   const code = writeCode(setup);
 
   test("a code says what it was made of, alone and at the end of a link", () => {
