@@ -1,0 +1,251 @@
+import { longestIncreasing } from "../graph/longest-increasing";
+import type { Section } from "../model/game";
+import type { OrderRule } from "../model/problem";
+import type { Entry, Order } from "../model/profile";
+import { propose } from "../order/propose";
+import { mergeByKey, sameValue, threeWay, type Side } from "./three-way";
+
+/** What both sides did to the same item, each in another way; `mine` and `theirs` are what stands there, as data. */
+export interface OrderClash {
+  readonly what: "removed" | "on" | "version" | "section" | "place";
+  readonly id: string;
+  readonly mine: ClashSide;
+  readonly theirs: ClashSide;
+}
+
+/** A value; of a place the item that it follows, null where it is the first of its section. */
+export interface ClashSide {
+  readonly value?: string | boolean;
+  readonly after?: string | null;
+}
+
+export interface MergedOrder {
+  readonly order: Order;
+  readonly clashes: readonly OrderClash[];
+}
+
+/** Says which side holds for a clash, by what it is about. */
+export type Decide = (what: OrderClash["what"], id: string) => Side;
+
+type Three = readonly [base: Order, mine: Order, theirs: Order];
+
+/**
+ * Merges two orders that come from one. What a side moved or added keeps its neighbours of that side, as ties; the order
+ * is the one nearest to mine that keeps them all. Ties of the two that contradict are a clash.
+ */
+export function mergeOrders(orders: Three, decide: Decide): MergedOrder {
+  const [base, mine, theirs] = orders;
+  if (sameValue(mine, base)) return { order: theirs, clashes: [] };
+  if (sameValue(theirs, base) || sameValue(mine, theirs)) return { order: mine, clashes: [] };
+  const clashes: OrderClash[] = [];
+  const entries = mergeEntries(orders, decide, clashes);
+  const sections = mergeSections(orders, new Set([...entries.values()].map(({ section }) => section)));
+  const seated = withSections(entries, sections);
+  const order = arrange(orders, seated, sections, decide, clashes);
+  return { order: { sections, entries: order }, clashes };
+}
+
+const byId = ({ entries }: Order) => new Map(entries.map((entry) => [entry.id, entry]));
+
+/** Which items stay or come, and everything of them but their places. */
+function mergeEntries(
+  [base, mine, theirs]: Three,
+  decide: Decide,
+  clashes: OrderClash[],
+): Map<string, Entry> {
+  const [a, b, c] = [byId(base), byId(mine), byId(theirs)];
+  const merged = new Map<string, Entry>();
+  for (const id of new Set([...b.keys(), ...c.keys()])) {
+    const [was, own, other] = [a.get(id), b.get(id), c.get(id)];
+    if (own && other) merged.set(id, mergeEntry(was, own, other, decide, clashes));
+    else {
+      const left = (own ?? other)!;
+      const isAdded = was === undefined;
+      const isChanged = !isAdded && !sameValue(facts(was), facts(left));
+      if (isChanged) {
+        const say = (entry: Entry | undefined): ClashSide => ({ value: entry ? "changed" : "removed" });
+        clashes.push({ what: "removed", id, mine: say(own), theirs: say(other) });
+      }
+      const keeps = isAdded || (isChanged && (decide("removed", id) === "mine") === (own !== undefined));
+      if (keeps) merged.set(id, left);
+    }
+  }
+  return merged;
+}
+
+const facts = ({ on, content, section, home }: Entry) => ({ on, content, belongs: home ?? section });
+
+function mergeEntry(
+  was: Entry | undefined,
+  own: Entry,
+  other: Entry,
+  decide: Decide,
+  clashes: OrderClash[],
+): Entry {
+  const { id } = own;
+  const field = <T extends string | boolean | undefined>(
+    what: OrderClash["what"],
+    read: (entry: Entry) => T,
+  ): T => {
+    const merged = threeWay(was && read(was), read(own), read(other), decide(what, id));
+    const say = (value: T): ClashSide => (value === undefined ? {} : { value });
+    if (merged.clash) clashes.push({ what, id, mine: say(read(own)), theirs: say(read(other)) });
+    return merged.value as T;
+  };
+  const belongs = (entry: Entry) => entry.home ?? entry.section ?? undefined;
+  const section = field("section", belongs);
+  const content = field("version", (entry) => entry.content);
+  const on = field("on", (entry) => entry.on);
+  // Where it stands comes from the side whose section it is.
+  const seat = belongs(own) === section ? own : other;
+  return {
+    id,
+    on,
+    section: seat.section,
+    ...(seat.home === undefined ? {} : { home: seat.home }),
+    ...(content === undefined ? {} : { content }),
+    ...(own.fresh && other.fresh ? { fresh: true as const } : {}),
+  };
+}
+
+/** Sections in an order that keeps each behind its neighbour of the side that brings it; those in use stay in any case. */
+function mergeSections([base, mine, theirs]: Three, used: ReadonlySet<string | null>): Section[] {
+  const { values } = mergeByKey(
+    ({ id }) => id,
+    [base.sections, mine.sections, theirs.sections],
+    () => "mine",
+  );
+  const kept = new Map(values.map((section) => [section.id, section]));
+  for (const section of [...mine.sections, ...theirs.sections])
+    if (used.has(section.id) && !kept.has(section.id)) kept.set(section.id, section);
+  const ids = ({ sections }: Order) => sections.map(({ id }) => id);
+  const sameOrder = sameValue(
+    ids(mine).filter((id) => ids(base).includes(id)),
+    ids(base).filter((id) => ids(mine).includes(id)),
+  );
+  const [first, second] = sameOrder ? [theirs, mine] : [mine, theirs];
+  const order = ids(first).filter((id) => kept.has(id));
+  insertBehind(
+    order,
+    ids(second).filter((id) => kept.has(id)),
+  );
+  return order.map((id) => kept.get(id)!);
+}
+
+/** Puts what `order` lacks of `other` behind the nearest one before it there. */
+function insertBehind(order: string[], other: readonly string[]): void {
+  let before: string | null = null;
+  for (const id of other) {
+    if (!order.includes(id)) order.splice(before === null ? 0 : order.indexOf(before) + 1, 0, id);
+    before = id;
+  }
+}
+
+/** An item whose section is gone stands in the last one. */
+function withSections(entries: ReadonlyMap<string, Entry>, sections: readonly Section[]): Map<string, Entry> {
+  const known = new Set(sections.map(({ id }) => id as string | null));
+  const last = sections.at(-1)?.id ?? null;
+  return new Map(
+    [...entries].map(([id, entry]) => [id, known.has(entry.section) ? entry : { ...entry, section: last }]),
+  );
+}
+
+/** Ids of what a side moved, the fewest that explain its order, and of what it added. */
+function placedBy(base: Order, side: Order): Set<string> {
+  const placeOf = new Map(base.entries.map(({ id }, at) => [id, at]));
+  const shared = side.entries.filter(({ id }) => placeOf.has(id));
+  const stay = new Set(
+    longestIncreasing(shared.map(({ id }) => placeOf.get(id)!)).map((at) => shared[at]!.id),
+  );
+  return new Set(side.entries.map(({ id }) => id).filter((id) => !stay.has(id)));
+}
+
+/** Which side wants it; null of what neither moved. */
+type Tie = Extract<OrderRule, { kind: "after" | "before" }> & { readonly side: Side | null };
+
+/** What a side placed keeps its neighbours of that side, of those that are still here and in its section. */
+function tiesOf(
+  side: Side,
+  order: Order,
+  placed: ReadonlySet<string>,
+  entries: ReadonlyMap<string, Entry>,
+): Tie[] {
+  const ids = order.entries.map(({ id }) => id).filter((id) => entries.has(id));
+  return ids.flatMap((id, at): Tie[] => {
+    if (!placed.has(id)) return [];
+    const near = (other: string | undefined) =>
+      other !== undefined && entries.get(other)!.section === entries.get(id)!.section ? other : null;
+    const [before, after] = [near(ids[at - 1]), near(ids[at + 1])];
+    const tie = (kind: "after" | "before", other: string): Tie => ({
+      kind,
+      item: id,
+      other,
+      strength: "must",
+      side,
+    });
+    return [
+      ...(before === null ? [] : [tie("after", before)]),
+      ...(after === null ? [] : [tie("before", after)]),
+    ];
+  });
+}
+
+function arrange(
+  [base, mine, theirs]: Three,
+  entries: ReadonlyMap<string, Entry>,
+  sections: readonly Section[],
+  decide: Decide,
+  clashes: OrderClash[],
+): Entry[] {
+  const placed = { mine: placedBy(base, mine), theirs: placedBy(base, theirs) };
+  const ties = [
+    ...tiesOf("mine", mine, placed.mine, entries),
+    ...tiesOf("theirs", theirs, placed.theirs, entries),
+  ];
+  const left = base.entries
+    .map(({ id }) => id)
+    .filter((id) => entries.has(id) && !placed.mine.has(id) && !placed.theirs.has(id));
+  const holds = ({ side, item }: Tie) => decide("place", item) === side;
+  const { result } = propose({
+    format: "seating-order-problem/1",
+    items: startOf(mine, theirs, entries).map((id) => ({ id, section: entries.get(id)!.section ?? "" })),
+    sections: sections.map(({ id }) => id),
+    // Of two musts that contradict, the engine keeps the one that is listed first.
+    rules: [...chainOf(left, entries), ...ties.filter(holds), ...ties.filter((tie) => !holds(tie))].map(
+      ({ side: _, ...rule }) => rule,
+    ),
+  });
+  const contested = new Set(
+    result.setAside.flatMap(({ rule }) => ("item" in rule && rule.kind !== "needs" ? [rule.item] : [])),
+  );
+  for (const id of contested)
+    clashes.push({ what: "place", id, mine: placeIn(mine, id), theirs: placeIn(theirs, id) });
+  return result.order.map((id) => entries.get(id)!);
+}
+
+/** What nobody moved stays in its order, above all. */
+function chainOf(ids: readonly string[], entries: ReadonlyMap<string, Entry>): Tie[] {
+  const last = new Map<string | null, string>();
+  return ids.flatMap((id): Tie[] => {
+    const { section } = entries.get(id)!;
+    const before = last.get(section);
+    last.set(section, id);
+    return before === undefined
+      ? []
+      : [{ kind: "after", item: id, other: before, strength: "must", side: null }];
+  });
+}
+
+const placeIn = ({ entries }: Order, id: string): ClashSide => {
+  const at = entries.findIndex((entry) => entry.id === id);
+  const before = entries[at - 1];
+  return at < 0 ? {} : { after: before?.section === entries[at]!.section ? before.id : null };
+};
+
+/** My order, with what they brought behind its neighbour there; sections together, as the engine expects of what stays. */
+function startOf(mine: Order, theirs: Order, entries: ReadonlyMap<string, Entry>): string[] {
+  const ids = ({ entries: all }: Order) => all.map(({ id }) => id).filter((id) => entries.has(id));
+  const order = ids(mine);
+  insertBehind(order, ids(theirs));
+  return order;
+}

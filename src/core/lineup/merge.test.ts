@@ -1,0 +1,179 @@
+import fc from "fast-check";
+import { diff3Merge } from "node-diff3";
+import type { Entry, Order, ProfileState } from "../model/profile";
+import { mergeOrders, type Decide } from "./merge-order";
+import { clashKey, mergeStates } from "./merge-states";
+
+const section = { id: "s", name: "S", rank: "mods", guidance: "" };
+const other = { id: "t", name: "T", rank: "mods", guidance: "" };
+const entry = (id: string, more: Partial<Entry> = {}): Entry => ({ id, on: true, section: "s", ...more });
+const order = (ids: string): Order => ({ sections: [section], entries: [...ids].map((id) => entry(id)) });
+const idsOf = ({ entries }: Order) => entries.map(({ id }) => id).join("");
+const mine: Decide = () => "mine";
+const theirs: Decide = () => "theirs";
+const merge = (base: string, own: string, their: string, decide = mine) => {
+  const merged = mergeOrders([order(base), order(own), order(their)], decide);
+  return [idsOf(merged.order), ...merged.clashes.map(({ what, id }) => `${what} ${id}`)];
+};
+
+test.each([
+  ["what they add comes behind its neighbour of theirs", "abc", "abc", "abxc", ["abxc"]],
+  ["what both add, each in its own place", "abc", "aybc", "abxc", ["aybxc"]],
+  ["what they take away goes", "abc", "aybc", "ac", ["ayc"]],
+  ["what I took away stays away", "abc", "ac", "abxc", ["axc"]],
+  [
+    "what they move goes where they put it, what I add stays by its neighbours",
+    "abcd",
+    "abycd",
+    "bcda",
+    ["bycda"],
+  ],
+  ["what I moved stays where I put it, whatever they add", "abcd", "dabc", "abxcd", ["dabxc"]],
+  ["both moved the same thing to the same place", "abcd", "bcda", "bcda", ["bcda"]],
+])("%s", (_, base, own, their, wanted) => {
+  expect(merge(base, own, their)).toEqual(wanted);
+});
+
+test("moves of the two that contradict are told, and the side that is chosen holds", () => {
+  const [kept, ...clashes] = merge("abcde", "eabcd", "abecd");
+  expect(kept).toBe("eabcd");
+  expect(clashes).toEqual(["place e"]);
+  expect(merge("abcde", "eabcd", "abecd", theirs)[0]).toBe("abecd");
+});
+
+/**
+ * The example of Khanna, Kunal and Pierce, "A Formal Investigation of Diff3" (2007), from memory: diff3 has a conflict here.
+ * As moves there is none: A moves 4 and 5 up, B moves 3 down behind 5, and A's order has that already.
+ */
+test("the published example of diff3, as moves", () => {
+  const [o, a, b] = ["123456", "145236", "124536"];
+  expect(diff3Merge([...a], [...o], [...b]).some((part) => part.conflict)).toBe(true);
+  expect(merge(o, a, b)).toEqual(["145236"]);
+  expect(merge(o, b, a)).toEqual(["145236"]);
+});
+
+test("where things only come and go, and diff3 sees no conflict, both give the same", () => {
+  const base = fc.constantFrom("abcdefgh");
+  const edits = (letters: string) =>
+    fc.record({
+      drop: fc.subarray([..."abcdefgh"], { maxLength: 2 }),
+      add: fc.array(fc.tuple(fc.constantFrom(...letters), fc.nat(8)), { maxLength: 2 }),
+    });
+  const apply = (ids: string, { drop, add }: { drop: string[]; add: [string, number][] }) => {
+    const kept = [...ids].filter((id) => !drop.includes(id));
+    for (const [id, at] of add) if (!kept.includes(id)) kept.splice(Math.min(at, kept.length), 0, id);
+    return kept.join("");
+  };
+  let compared = 0;
+  fc.assert(
+    fc.property(base, edits("uv"), edits("xy"), (o, one, two) => {
+      const [a, b] = [apply(o, one), apply(o, two)];
+      const parts = diff3Merge([...a], [...o], [...b], { excludeFalseConflicts: true });
+      if (parts.some(({ conflict }) => conflict)) return;
+      compared++;
+      expect(merge(o, a, b)).toEqual([parts.flatMap(({ ok }) => ok ?? []).join("")]);
+    }),
+    { numRuns: 500, seed: 5 },
+  );
+  expect(compared).toBeGreaterThan(100);
+});
+
+const states = fc
+  .record({
+    ids: fc.shuffledSubarray([..."abcdef"]),
+    late: fc.subarray([..."abcdef"]),
+    off: fc.subarray([..."abcdef"]),
+    expansions: fc.subarray(["x", "y"]),
+    launch: fc.constantFrom<NonNullable<ProfileState["launch"]>>({ draw: 1 }, { draw: 2, sound: true }),
+    choices: fc.constantFrom<NonNullable<ProfileState["choices"]>>(
+      [{ mod: "a", options: { look: ["tall"] }, components: [] }],
+      [{ mod: "a", options: {}, components: ["c"] }],
+    ),
+  })
+  .map(({ ids, late, off, expansions, launch, choices }): ProfileState => {
+    const seated = ids.map((id) =>
+      entry(id, { on: !off.includes(id), section: late.includes(id) ? "t" : "s" }),
+    );
+    const entries = [
+      ...seated.filter((each) => each.section === "s"),
+      ...seated.filter((each) => each.section === "t"),
+    ];
+    return {
+      mods: { sections: [section, other], entries },
+      plugins: { sections: [section], entries: [] },
+      rules: [],
+      expansions,
+      launch,
+      choices,
+    };
+  });
+
+test("merge(a, a, b) is b, merge(a, b, a) is b, and merge(a, b, b) is b", () => {
+  fc.assert(
+    fc.property(states, states, (a, b) => {
+      expect(mergeStates([a, a, b])).toEqual({ state: b, clashes: [] });
+      expect(mergeStates([a, b, a])).toEqual({ state: b, clashes: [] });
+      expect(mergeStates([a, b, b])).toEqual({ state: b, clashes: [] });
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("whatever is merged is a sound state: each item once, sections together, and of the side that is chosen", () => {
+  fc.assert(
+    fc.property(states, states, states, (base, own, their) => {
+      for (const side of ["mine", "theirs"] as const) {
+        const first = mergeStates([base, own, their]);
+        const decisions = Object.fromEntries(first.clashes.map((clash) => [clashKey(clash), side]));
+        const { state } = mergeStates([base, own, their], decisions);
+        const ids = state.mods.entries.map(({ id }) => id);
+        expect(new Set(ids).size).toBe(ids.length);
+        const runs = state.mods.entries
+          .map(({ section: at }) => at)
+          .filter((at, place, all) => at !== all[place - 1]);
+        expect(runs).toEqual([...new Set(runs)]);
+        for (const id of ids)
+          expect(
+            own.mods.entries.some((each) => each.id === id) ||
+              their.mods.entries.some((each) => each.id === id),
+          ).toBe(true);
+        const clash = first.clashes.find(({ what }) => what === "on");
+        if (clash) {
+          const from = side === "mine" ? own : their;
+          const seat = (whole: ProfileState) => whole.mods.entries.find(({ id }) => id === clash.id)?.on;
+          expect(seat(state)).toBe(seat(from));
+        }
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("each kind of clash names both sides", () => {
+  const bare = (entries: Entry[], more: Partial<ProfileState> = {}): ProfileState => ({
+    mods: { sections: [section, other], entries },
+    plugins: { sections: [section], entries: [] },
+    rules: [],
+    expansions: [],
+    ...more,
+  });
+  const base = bare([entry("a"), entry("b", { content: "1" }), entry("c")], { launch: { draw: 1 } });
+  const own = bare(
+    [entry("a", { section: "s", on: false }), entry("b", { content: "2" }), entry("c", { on: false })],
+    { launch: { draw: 2 } },
+  );
+  const their = bare([entry("b", { content: "3" }), entry("c", { on: true, section: "t" })], {
+    launch: { draw: 3 },
+  });
+  const { clashes, state } = mergeStates([base, own, their]);
+  expect(clashes.map(({ what, id, mine: a, theirs: b }) => [what, id, a.value, b.value])).toEqual([
+    ["setting", "draw", "2", "3"],
+    ["removed", "a", "changed", "removed"],
+    ["version", "b", "2", "3"],
+  ]);
+  expect(state.mods.entries).toEqual([
+    entry("a", { on: false }),
+    entry("b", { content: "2" }),
+    entry("c", { on: false, section: "t" }),
+  ]);
+});
