@@ -7,6 +7,7 @@ import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
 import type { Database } from "@/store/sql";
 import { openInWorker } from "@/store/worker-database";
+import { openDepots, type Depots } from "./depot/depots";
 import { takeFolder } from "./lock";
 
 /** What the server holds for as long as it runs; the only place that knows the database. */
@@ -16,6 +17,9 @@ export interface Context {
   readonly stocks: Map<string, Promise<Stock>>;
   /** The orders of profiles at the version that was last stored or read, by the profile's id. */
   readonly orders: Map<string, KnownOrders>;
+  /** Where the server keeps what is neither the database's nor the user's. */
+  readonly folder: string;
+  readonly depots: Depots;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
 }
@@ -29,6 +33,8 @@ export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".sea
 export const incomingFolder = (): string => join(home(), "incoming");
 /** Where what an import took the place of is kept. */
 export const keptFolder = (): string => join(home(), "kept");
+/** What the stand-in for the depot offers: that of the demo, unless another is named. */
+const depotRoot = (): string => process.env.SEATING_DEPOT ?? process.env.SEATING_DEMO ?? join(home(), "demo");
 export const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
 
 export function getContext(): Promise<Context> {
@@ -44,7 +50,9 @@ async function open(): Promise<Context> {
   await migrate(db, join(root(), "src", "store", "migrations"));
   await updateDefinitions(db, games);
   closeOnSignals(db, giveBack);
-  return { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
+  const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
+  const depots = openDepots(depotRoot(), speed);
+  return { db, folder: home(), depots, stocks: new Map(), orders: new Map(), underWay: new Set() };
 }
 
 function closeOnSignals(db: Database, giveBack: () => void): void {

@@ -87,6 +87,13 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "lineup-game": (d) =>
     sentence`${String(d.name)} is a lineup for the game ${String(d.game)}; you are working on ${String(d.present)}.`,
   "lineup-broken": (d) => sentence`${String(d.name)} is not sound at ${String(d.path)}: ${String(d.detail)}.`,
+  "not-in-depot": (d) => sentence`The depot has no ${String(d.name)} any more. Look at its page again.`,
+  busy: (d) => sentence`The depot was too busy for ${String(d.name)}. Try it again in a while.`,
+  "broke-off": (d) =>
+    sentence`The transfer of ${String(d.name)} broke off. What has come is kept; the next try goes on from there.`,
+  "not-there": (d) => sentence`The depot has a page of ${String(d.name)}, but not its archive.`,
+  damaged: (d) =>
+    sentence`${String(d.name)} came with another hash than the depot names. It was thrown away; get it again.`,
   "code-not": () => ["This is no share code: those begin with S1-."],
   "code-cut": () => [
     "This share code was cut short or changed on its way. Copy it whole, from S1- to its last sign, and try again.",

@@ -6,6 +6,7 @@ import { makeDemo } from "@/standin/demo/make-demo";
 import { migrate } from "@/store/migrate";
 import { openHere } from "@/store/pglite";
 import type { Context } from "../context";
+import { openDepots } from "../depot/depots";
 import { setUpDemo } from "../operations/demo";
 
 /** What an outcome answers; throws, with the refusal, where it is one. */
@@ -15,10 +16,12 @@ export function value<T>(outcome: Outcome<T>): T {
 }
 
 /** A database in memory, up to date and empty. */
-export async function makeContext(): Promise<Context> {
+export async function makeContext(folder = join(tmpdir(), "seating-none")): Promise<Context> {
   const db = await openHere("memory://");
   await migrate(db, join(process.cwd(), "src/store/migrations"));
-  return { db, stocks: new Map(), orders: new Map(), underWay: new Set() };
+  // A test does not wait for a slow line.
+  const depots = openDepots(folder, 1e9);
+  return { db, folder, depots, stocks: new Map(), orders: new Map(), underWay: new Set() };
 }
 
 export interface DemoContext {
@@ -31,7 +34,7 @@ export interface DemoContext {
 export async function makeDemoContext(mods: number): Promise<DemoContext> {
   const folder = await mkdtemp(join(tmpdir(), "seating-server-"));
   await makeDemo(folder, 7, mods);
-  const context = await makeContext();
+  const context = await makeContext(folder);
   value(await setUpDemo(context, folder, () => undefined));
   const end = async () => {
     await context.db.close();

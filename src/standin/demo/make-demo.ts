@@ -21,6 +21,8 @@ import { millwrightProfiles } from "./millwright-profiles";
 import { kitefallMods } from "./kitefall-mods";
 import { kitefallProfiles } from "./kitefall-profiles";
 import { writeRulebook } from "@/formats/rulebook-file";
+import { brinehollowDepot, plainDepot } from "./depot-plans";
+import { writeDepot, type DepotPlan } from "./make-depot";
 import { demoRulebooks, hearsay } from "./rulebooks";
 import { makeRandom } from "../../core/random";
 
@@ -58,6 +60,8 @@ interface World {
   readonly broken: Readonly<Record<string, Uint8Array>>;
   readonly profiles: (game: GameDefinition, stock: Stock) => DemoProfile[];
   readonly books: readonly Rulebook[];
+  /** What the depot has beside the mods of the shelf, and how it behaves. */
+  readonly depot: Pick<DepotPlan, "more" | "terms" | "faults">;
   /** What lies in the depot, to be brought in. */
   readonly rulebooks: (game: GameDefinition, stock: Stock) => Rulebook[];
 }
@@ -80,6 +84,7 @@ function deepSea(seed: number, count: number, more: number): World {
     wasStarted: true,
     profiles: brinehollowProfiles,
     books: [hearsay],
+    depot: brinehollowDepot,
     rulebooks: demoRulebooks,
   };
 }
@@ -94,6 +99,7 @@ const kites = (seed: number): World => ({
   wasStarted: true,
   profiles: kitefallProfiles,
   books: [],
+  depot: plainDepot,
   rulebooks: () => [],
 });
 
@@ -107,6 +113,7 @@ const mills = (seed: number): World => ({
   wasStarted: false,
   profiles: millwrightProfiles,
   books: [],
+  depot: plainDepot,
   rulebooks: () => [],
 });
 
@@ -130,6 +137,7 @@ async function writeWorld(out: string, world: World): Promise<DemoGame> {
   const shelfFolder = join(out, game.id, "shelf");
   await world.writeGame(gameFolder, world);
   await writeShelf(shelfFolder, world);
+  await writeDepot(join(out, game.id, "depot"), game, shelfFolder, { ...world, ...world.depot });
   const stock = await readStock(world, gameFolder, shelfFolder);
   const profiles = world.profiles(game, stock);
   if (world.wasStarted) await writeFirstOrder(game, gameFolder, profiles[0]!);
