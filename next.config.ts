@@ -6,6 +6,12 @@ const config: NextConfig = {
   devIndicators: false,
   agentRules: false,
   serverExternalPackages: ["@electric-sql/pglite", "yauzl"],
+  // Its variant for browsers asks the document, and the web worker that reads lists has none.
+  turbopack: {
+    resolveAlias: {
+      "decode-named-character-reference": "./node_modules/decode-named-character-reference/index.js",
+    },
+  },
   outputFileTracingRoot: import.meta.dirname,
   // A whole order of a large profile goes to the server as one edit.
   experimental: { agentUpgrade: false, mcpServer: false, serverActions: { bodySizeLimit: "16mb" } },

@@ -17,7 +17,7 @@ import { makeRandom } from "@/core/random";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
 import { lineupFormats } from "@/formats/lineup/all";
-import { writeCode, readCode } from "@/formats/lineup/code";
+import { carriedByCode, readCode, writeCode } from "@/formats/lineup/code";
 import { readList } from "@/formats/lineup/read";
 import { resolveList } from "@/formats/lineup/resolve";
 import { makeDemo } from "@/standin/demo/make-demo";
@@ -123,7 +123,7 @@ test("200 profiles go out in every format and come in on an empty shelf with a d
         })),
         {
           id: "code",
-          carries: ["versions", "hashes", "mods", "plugins", "parts", "settings"] as const,
+          carries: carriedByCode,
           text: code,
         },
       ];

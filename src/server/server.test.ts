@@ -4,7 +4,6 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
 import { label } from "@/core/profile/steps";
-import { writeLineup } from "@/formats/lineup/json";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
@@ -15,7 +14,6 @@ import { FolderInUse, takeFolder } from "./lock";
 import { setUpDemo } from "./operations/demo";
 import { step, storeEdit } from "./operations/edit-profile";
 import { addGame } from "./operations/games";
-import { acceptImport, exportLineup, planImport } from "./operations/lineups";
 import { writeOrder } from "./operations/order-file";
 import * as profiles from "./operations/profiles";
 import { readShelfOfGame } from "./operations/read-shelf";
@@ -176,49 +174,6 @@ describe("profiles", () => {
     );
     expect((await findProfile(context.db, made.id))!.name).toBe('<b>"../x"</b>');
     value(await profiles.deleteProfile(context, made.id));
-    value(await profiles.switchProfile(context, first.id));
-  });
-});
-
-describe("lineups", () => {
-  const facts = { author: "", note: "", listVersion: "1", date: "2026-11-01" };
-
-  test("an export imported into a new profile gives the same fingerprint", async () => {
-    const first = await present();
-    const lineup = value(await exportLineup(context, first.id, facts));
-    const bytes = new TextEncoder().encode(writeLineup(lineup));
-    const plan = value(await planImport(context, bytes, "long.lineup.json"));
-    expect(plan).toMatchObject({ intact: true, title: "Long Descent", expansionsMissing: [] });
-    expect(new Set(plan.mods.map((mod) => mod.status))).toEqual(new Set(["found"]));
-    expect((await present()).id).toBe(first.id);
-    const imported = value(await acceptImport(context, plan.importId, "Reproduced"));
-    expect(imported).toMatchObject({ here: lineup.fingerprint, wanted: lineup.fingerprint, differences: [] });
-    expect(await acceptImport(context, "gone", "Again")).toMatchObject({
-      ok: false,
-      refusal: { code: "import-gone" },
-    });
-    value(await profiles.switchProfile(context, first.id));
-  });
-
-  test("a file that was changed is told, and what differs is named", async () => {
-    const first = await present();
-    const lineup = value(await exportLineup(context, first.id, facts));
-    const changed = {
-      ...lineup,
-      mods: lineup.mods.map((mod) =>
-        mod.id === "small-fry" ? { ...mod, id: "gone-fry", name: "Gone Fry", content: "0".repeat(64) } : mod,
-      ),
-    };
-    const plan = value(
-      await planImport(context, new TextEncoder().encode(JSON.stringify(changed)), "x.json"),
-    );
-    expect(plan.intact).toBe(false);
-    expect(plan.mods.filter((mod) => mod.status === "missing").map((mod) => mod.name)).toEqual(["Gone Fry"]);
-    const imported = value(await acceptImport(context, plan.importId, "Changed"));
-    expect(imported.here).not.toBe(imported.wanted);
-    expect(imported.differences).toContainEqual(
-      expect.objectContaining({ kind: "mod-missing", name: "gone-fry" }),
-    );
     value(await profiles.switchProfile(context, first.id));
   });
 });

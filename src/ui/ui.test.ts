@@ -148,6 +148,7 @@ describe("the editor", () => {
     games: [],
     otherGames: [],
     usage: [],
+    followed: null,
     stock: roster.stock,
     onDisk: { order: [], holds: [] },
     profile: roster.profile,

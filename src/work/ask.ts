@@ -1,4 +1,8 @@
 import { wrap, type Remote } from "comlink";
+import type { Answers } from "@/core/lineup/match-lines";
+import type { Outcome } from "@/core/model/outcome";
+import type { ShelfMod } from "@/core/model/shelf";
+import type { ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 import type { OrderProposal } from "@/core/profile/accept";
@@ -62,6 +66,7 @@ function start() {
 /** One for each kind of question, so that looking at a rule does not end a proposal. */
 const forProposals = new Helper();
 const forRules = new Helper();
+const forLists = new Helper();
 
 /** The proposal, computed in a web worker; null where a newer question or `cancelWork` ended it. */
 export const askForProposal = (
@@ -77,6 +82,21 @@ export const askForRuleEffect = (
   profile: Profile,
   rule: string,
 ): Promise<RuleEffect | null> => forRules.ask(game, stock, (jobs) => jobs.ruleEffect(profile, rule));
+
+/** What came in as a lineup; null where a newer question ended it. */
+export const askForList = (
+  game: GameDefinition,
+  stock: Stock,
+  { bytes, name }: { readonly bytes: Uint8Array; readonly name: string },
+  depot: readonly ShelfMod[],
+  answers: Answers,
+): Promise<Outcome<ResolvedList> | null> =>
+  forLists.ask(
+    game,
+    stock,
+    // The wrapper of the worker takes the two sides of an outcome apart.
+    (jobs) => jobs.readList(bytes, name, depot, answers) as Promise<Outcome<ResolvedList>>,
+  );
 
 /** Gives up the proposal that is being computed. */
 export const cancelWork = (): void => forProposals.cancel();

@@ -2,6 +2,12 @@ import { proposeOrder, type OrderProposal } from "@/core/profile/accept";
 import { alignOrder } from "@/core/profile/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
 import { ruleEffect, type RuleEffect } from "@/core/profile/rules";
+import { knownMods } from "@/core/lineup/known";
+import type { Answers } from "@/core/lineup/match-lines";
+import { done, type Outcome } from "@/core/model/outcome";
+import type { ShelfMod } from "@/core/model/shelf";
+import { readList } from "@/formats/lineup/read";
+import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
 import type { ListName, Profile } from "@/core/model/profile";
 
@@ -27,8 +33,27 @@ export class Jobs {
     return ruleEffect(this.roster(profile), rule);
   }
 
-  private roster(profile: Profile): Roster {
+  /** What came in as a lineup, of all that lies on the shelf and is offered by the depot. */
+  readList(
+    bytes: Uint8Array,
+    name: string,
+    depot: readonly ShelfMod[],
+    answers: Answers,
+  ): Outcome<ResolvedList> {
+    const { game, stock } = this.told();
+    const list = readList(bytes, name, game);
+    if (!list.ok) return list;
+    const title = name.replace(/\.[^.]{1,8}$/, "") || "List";
+    return done(resolveList(list.value, game, knownMods(stock.shelf, depot), stock, title, answers));
+  }
+
+  private told() {
     if (!this.known) throw new Error("the worker has not been told of a game yet");
-    return makeRoster(this.known.game, profile, this.known.stock);
+    return this.known;
+  }
+
+  private roster(profile: Profile): Roster {
+    const { game, stock } = this.told();
+    return makeRoster(game, profile, stock);
   }
 }

@@ -54,10 +54,15 @@ export function matchLineup(game: GameDefinition, lineup: Lineup, stock: Stock):
 
 /**
  * The state of a profile that reproduces the lineup as far as the shelf allows. What is missing keeps its seat, so
- * that it takes it when it arrives. Plugins that a different version brings besides come to the end of their
- * section, switched off.
+ * that it takes it when it arrives; so does the lineup's version of what is here in another one, but for the mods of which
+ * `mine` is kept. Plugins that a different version brings besides come to the end of their section, switched off.
  */
-export function stateFromLineup(game: GameDefinition, lineup: Lineup, stock: Stock): ProfileState {
+export function stateFromLineup(
+  game: GameDefinition,
+  lineup: Lineup,
+  stock: Stock,
+  mine: ReadonlySet<string> = new Set(),
+): ProfileState {
   const matched = matchLineup(game, lineup, stock).mods;
   const expansions = lineup.expansions.filter((id) => stock.owned.includes(id));
   const listed: Entry[] = lineup.plugins.map((plugin) => ({
@@ -67,7 +72,7 @@ export function stateFromLineup(game: GameDefinition, lineup: Lineup, stock: Sto
     ...(plugin.home === undefined ? {} : { home: plugin.home }),
   }));
   const state: ProfileState = {
-    mods: modsOrder(game, lineup, matched),
+    mods: modsOrder(game, lineup, matched, mine),
     plugins: { sections: lineup.sections.filter((each) => each.rank !== MODS_RANK), entries: listed },
     rules: lineup.rules,
     expansions,
@@ -99,7 +104,12 @@ function choicesOfLineup(matched: readonly MatchedMod[]): Pick<ProfileState, "ch
 const idHere = ({ here, wanted }: MatchedMod): string => here?.id ?? wanted.id;
 
 /** A lineup that says nothing of sections of mods has them all in the one that this game gives them at least. */
-function modsOrder(game: GameDefinition, lineup: Lineup, matched: readonly MatchedMod[]): Order {
+function modsOrder(
+  game: GameDefinition,
+  lineup: Lineup,
+  matched: readonly MatchedMod[],
+  mine: ReadonlySet<string>,
+): Order {
   const own = lineup.sections.filter((each) => each.rank === MODS_RANK);
   const known = new Set(own.map((section) => section.id as string | null));
   const told = matched.every(({ wanted }) => known.has(wanted.section));
@@ -107,13 +117,13 @@ function modsOrder(game: GameDefinition, lineup: Lineup, matched: readonly Match
   return {
     sections,
     entries: matched.map((each) => {
-      const { wanted, status } = each;
+      const { wanted } = each;
       return {
         id: idHere(each),
         on: wanted.on,
         section: told ? wanted.section : sections[0]!.id,
         ...(told && wanted.home !== undefined ? { home: wanted.home } : {}),
-        ...(status === "different" ? {} : { content: wanted.content }),
+        ...(mine.has(wanted.id) ? {} : { content: wanted.content }),
       };
     }),
   };

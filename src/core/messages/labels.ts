@@ -41,6 +41,7 @@ const words: Record<EditLabel["id"], Words> = {
   "base-off": (d) => `switch off ${d.name}`,
   launch: (d) => `set ${d.name}`,
   "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
+  "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),
   add: (d, item) => (Number(d.count) > 1 ? `add ${d.count} mods` : `add ${item}`),
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };

@@ -94,6 +94,11 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
   "not-there": (d) => sentence`The depot has a page of ${String(d.name)}, but not its archive.`,
   damaged: (d) =>
     sentence`${String(d.name)} came with another hash than the depot names. It was thrown away; get it again.`,
+  "list-version": () => ["A version of the list needs a number or a name. Write one beside the title."],
+  "link-elsewhere": (d) =>
+    sentence`“${String(d.link)}” is no lineup page of this machine. Links to one look like http://127.0.0.1:4321/lineup/….`,
+  "link-nothing": (d) =>
+    sentence`No lineup page answers at ${String(d.link)}. Is that Seating running, and the profile still there?`,
   "code-not": () => ["This is no share code: those begin with S1-."],
   "code-cut": () => [
     "This share code was cut short or changed on its way. Copy it whole, from S1- to its last sign, and try again.",

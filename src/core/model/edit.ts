@@ -75,6 +75,7 @@ export const EditLabel = z.strictObject({
     "base-off",
     "launch",
     "take-over",
+    "take-in",
   ]),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });

@@ -109,6 +109,21 @@ export const lineupFacts = {
   changelog: z.array(LineupChange).max(500).optional(),
 };
 
+/** What a curator has said of the list that a profile goes out as; kept between its versions. */
+export const LineupSheet = z.strictObject({
+  author: lineupFacts.author,
+  note: lineupFacts.note,
+  listVersion: lineupFacts.listVersion,
+  keys: lineupFacts.keys,
+  readMe: lineupFacts.readMe,
+  pictures: lineupFacts.pictures,
+  roles: z.record(z.string(), LineupRole),
+  terms: z.record(z.string(), LineupTerms),
+});
+export type LineupSheet = z.infer<typeof LineupSheet>;
+
+export const blankSheet: LineupSheet = { author: "", note: "", listVersion: "1.0", roles: {}, terms: {} };
+
 /** `seating-lineup/1`: everything from which another person rebuilds the same setup. */
 export const Lineup = z.strictObject({
   format: z.literal("seating-lineup/1"),

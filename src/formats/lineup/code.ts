@@ -3,6 +3,7 @@ import { bytesToHex, hexToBytes } from "@noble/hashes/utils";
 import { base64urlnopad } from "@scure/base";
 import { deflateSync, inflateSync } from "fflate";
 import { z } from "zod";
+import type { Facet } from "@/core/lineup/losses";
 import type { SharedSetup } from "@/core/lineup/share";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
@@ -10,6 +11,17 @@ const mark = "S1-";
 const sumLength = 4;
 /** Characters; far more than any setup that fits a picture. */
 const longest = 40_000;
+
+/** Everything that decides how a setup behaves, and its sections where they fit. */
+export const carriedByCode: readonly Facet[] = [
+  "versions",
+  "hashes",
+  "mods",
+  "plugins",
+  "parts",
+  "settings",
+  "sections",
+];
 
 /** A code on its own, or at the end of a link. */
 export const codePattern = /(?:^|[#=\s])(S1-[A-Za-z0-9_-]+)\s*$/;

@@ -115,7 +115,7 @@ describe("what is written is read back", () => {
 
 describe("readers of others read what goes out", () => {
   test("CSV, by csv-parse", () => {
-    const rows = parseCsv(written("csv"), { columns: true }) as Record<string, string>[];
+    const rows = parseCsv<Record<string, string>>(written("csv"), { columns: true });
     expect(
       rows.map((row) =>
         Object.fromEntries(Object.entries(row).map(([key, cell]) => [key, unguardCell(cell)])),

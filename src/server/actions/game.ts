@@ -11,7 +11,6 @@ import { getContext } from "../context";
 import * as folders from "../operations/folders";
 import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
-import { acceptImport, type Imported } from "../operations/lineups";
 import * as orderFile from "../operations/order-file";
 
 const path = z.string().min(1).max(4000);
@@ -61,6 +60,3 @@ export const storeRulebook = async (text: string, name: string): Promise<Outcome
       z.string().max(300).parse(name),
     ),
   );
-
-export const importLineup = async (importId: string, name: string): Promise<Outcome<Imported>> =>
-  guard(async () => acceptImport(await getContext(), z.string().parse(importId), z.string().parse(name)));

@@ -4,7 +4,7 @@ import { appendFile, mkdir, readFile, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
 import type { Problem } from "@/core/model/shelf";
 import type { Transfer } from "@/core/model/transfer";
-import { TransferError, type Depot } from "@/standin/depot/depot";
+import { isTransferError, type Depot } from "@/standin/depot/depot";
 import type { RegisteredGame } from "@/store/games";
 import type { Sql } from "@/store/sql";
 import * as store from "@/store/transfers";
@@ -64,7 +64,10 @@ export class TransferQueue {
     this.came = 0;
     this.since = Date.now();
     this.running = this.run().finally(() => (this.running = null));
-    this.running.catch(() => undefined);
+    this.running.catch((error: unknown) => {
+      this.halted = "paused";
+      console.error(error);
+    });
   }
 
   /** Stops after the bytes that are on their way; what has come stays. */
@@ -133,7 +136,10 @@ export class TransferQueue {
         return false;
       }
     } catch (error) {
-      if (!(error instanceof TransferError)) throw error;
+      if (!isTransferError(error)) {
+        console.error(error);
+        return failed({ code: "fault", data: { detail: String(error) } });
+      }
       if (error.fault === "signed-out") {
         await store.changeTransfer(this.db, this.game.id, transfer.file, {
           ...transfer,

@@ -1,126 +1,245 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { compareFacts, type Difference } from "@/core/lineup/compare";
-import { factsOfLineup, factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
-import { makeLineup, type LineupFacts } from "@/core/lineup/make-lineup";
-import { matchLineup, stateFromLineup, type LineupMatch } from "@/core/lineup/match";
-import type { Lineup } from "@/core/model/lineup";
+import { runChecks } from "@/core/check/run-checks";
+import { changesBetween } from "@/core/lineup/changelog";
+import { makeLineup } from "@/core/lineup/make-lineup";
+import { stateFromLineup } from "@/core/lineup/match";
+import { takeInState, type TakeInWay } from "@/core/lineup/take-in";
+import { findingText } from "@/core/messages/findings";
+import { plainText } from "@/core/messages/parts";
+import { blankSheet, type Lineup, type LineupSheet } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { makeRoster } from "@/core/profile/roster";
+import { label } from "@/core/profile/steps";
+import { seatAndTitle, type Roster } from "@/core/profile/roster";
+import { allTies } from "@/core/profile/ties";
+import { lineupFormats } from "@/formats/lineup/all";
+import type { LineupFormat } from "@/formats/lineup/format";
 import { readLineup } from "@/formats/lineup/json";
+import { lineupPage } from "@/formats/lineup/page";
 import { addImport, dropLookedAt, findImport, markImported } from "@/store/lineup-imports";
+import * as store from "@/store/lineups";
+import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
+import { storeEdit, type Stored } from "./edit-profile";
 import { addProfile } from "./profiles";
 import { currentGame, readSituation } from "./situation";
 
-export async function exportLineup(
-  context: Context,
+export const readSheet = async ({ db }: Context, profileId: string): Promise<Outcome<LineupSheet>> =>
+  done((await store.findSheet(db, profileId)) ?? blankSheet);
+
+export async function saveSheet(
+  { db }: Context,
   profileId: string,
-  facts: Omit<LineupFacts, "title">,
-): Promise<Outcome<Lineup>> {
+  sheet: LineupSheet,
+): Promise<Outcome<null>> {
+  await store.saveSheet(db, profileId, sheet);
+  return done(null);
+}
+
+/** The profile as the lineup that it goes out as, with what its curator says of it and what is still open. */
+export async function exportLineup(context: Context, profileId: string): Promise<Outcome<Lineup>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
-  const { roster, profile } = situation.value;
-  return done(makeLineup(roster, { title: profile.name, ...facts }));
+  return done(await lineupOf(context.db, situation.value.roster));
 }
 
-/** What a lineup would bring, before anything is done. */
-export interface ImportPlan {
-  readonly importId: string;
-  readonly fileName: string;
-  readonly title: string;
-  readonly date: string;
+async function lineupOf(db: Sql, roster: Roster): Promise<Lineup> {
+  const { profile } = roster;
+  const sheet = (await store.findSheet(db, profile.id)) ?? blankSheet;
+  const versions = await store.listVersions(db, profile.id);
+  const changelog = versions.map(({ version, at, lineup }, place) => ({
+    version,
+    date: at.toISOString(),
+    text: textOfChanges(versions[place + 1]?.lineup, lineup),
+  }));
+  return makeLineup(roster, {
+    ...sheet,
+    title: profile.name,
+    date: new Date().toISOString(),
+    list: profile.id,
+    open: openFindings(roster),
+    ...(changelog.length > 0 ? { changelog } : {}),
+  });
+}
+
+const textOfChanges = (before: Lineup | undefined, after: Lineup): string =>
+  before ? changesBetween(before, after).join("\n") || "Nothing changed." : "The first version.";
+
+export async function lineupFile(
+  context: Context,
+  profileId: string,
+  format: LineupFormat,
+): Promise<Outcome<{ title: string; text: string }>> {
+  const situation = await readSituation(context, context.db, profileId);
+  if (!situation.ok) return situation;
+  const { roster } = situation.value;
+  const lineup = await lineupOf(context.db, roster);
+  return done({ title: lineup.title, text: format.write(lineup, roster.game) });
+}
+
+/** The lineup's page, with links to it in every format. */
+export async function servedPage(context: Context, profileId: string): Promise<Outcome<string>> {
+  const situation = await readSituation(context, context.db, profileId);
+  if (!situation.ok) return situation;
+  const { roster } = situation.value;
+  const links = lineupFormats.map(({ id, label: words }) => ({
+    label: words,
+    href: `/api/lineups?profile=${encodeURIComponent(profileId)}&format=${id}`,
+  }));
+  return done(lineupPage(await lineupOf(context.db, roster), roster.game, links));
+}
+
+/** What would trouble whoever takes the list, in words. */
+function openFindings(roster: Roster): string[] {
+  const found = runChecks({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
+  return found
+    .filter(({ level, check }) => level !== "hint" && check !== "order-file-differs")
+    .map(({ id: code, data }) =>
+      plainText(findingText[code]!(data), (id) => seatAndTitle(roster, id)).slice(0, 2000),
+    );
+}
+
+/** Notes the present state as a version of the list, under the sheet's number. */
+export async function publishVersion(context: Context, profileId: string): Promise<Outcome<null>> {
+  const lineup = await exportLineup(context, profileId);
+  if (!lineup.ok) return lineup;
+  const { listVersion } = lineup.value;
+  if (listVersion.trim() === "") return refuse("list-version");
+  const { changelog: _changes, pictures: _pictures, ...kept } = lineup.value;
+  await store.saveVersion(context.db, profileId, listVersion, kept);
+  return done(null);
+}
+
+export interface VersionListed {
+  readonly version: string;
+  /** ISO 8601. */
+  readonly at: string;
   readonly fingerprint: string;
-  /** False where the file was changed after its fingerprint had been computed. */
-  readonly intact: boolean;
-  readonly plugins: number;
-  readonly mods: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly wanted: string;
-    readonly here: string | null;
-    readonly on: boolean;
-    readonly source: string;
-    readonly status: LineupMatch["mods"][number]["status"];
-  }[];
-  readonly expansionsMissing: readonly string[];
-  readonly baseDifferent: readonly string[];
-  readonly gameVersion: string | null;
+  readonly changes: string;
 }
 
-/** Reads a lineup file and lists what is here, missing and different. Only the file itself is kept, to be accepted. */
-export async function planImport(
+export async function listVersions({ db }: Context, profileId: string): Promise<Outcome<VersionListed[]>> {
+  const versions = await store.listVersions(db, profileId);
+  return done(
+    versions.map(({ version, at, lineup }, place) => ({
+      version,
+      at: at.toISOString(),
+      fingerprint: lineup.fingerprint,
+      changes: textOfChanges(versions[place + 1]?.lineup, lineup),
+    })),
+  );
+}
+
+/** Keeps a lineup that somebody looks at, to be accepted; nothing else is changed. */
+export async function keepImport(
   context: Context,
   bytes: Uint8Array,
   fileName: string,
-): Promise<Outcome<ImportPlan>> {
+): Promise<Outcome<{ importId: string }>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const read = readLineup(bytes, fileName, game.value.definition);
-  if (!read.ok) return read;
-  const lineup = read.value;
-  const match = matchLineup(game.value.definition, lineup, await getStock(context, game.value));
+  const lineup = readLineup(bytes, fileName, game.value.definition);
+  if (!lineup.ok) return lineup;
   const importId = randomUUID();
   await context.db.transaction(async (tx) => {
     await dropLookedAt(tx, game.value.id);
-    await addImport(tx, importId, game.value.id, fileName, lineup);
+    await addImport(tx, importId, game.value.id, fileName, lineup.value);
   });
-  return done({
-    importId,
-    fileName,
-    title: lineup.title,
-    date: lineup.date,
-    fingerprint: lineup.fingerprint,
-    intact: fingerprintOf(factsOfLineup(lineup)) === lineup.fingerprint,
-    plugins: lineup.plugins.length,
-    mods: match.mods.map(({ wanted, here, status }) => ({
-      id: wanted.id,
-      name: wanted.name,
-      wanted: wanted.version,
-      here: here?.version ?? null,
-      on: wanted.on,
-      source: wanted.source,
-      status,
-    })),
-    expansionsMissing: match.expansionsMissing,
-    baseDifferent: match.baseDifferent,
-    gameVersion: match.gameVersionDiffers ? lineup.game.version : null,
-  });
+  return done({ importId });
 }
 
-export interface Imported {
-  readonly profileId: string;
-  readonly wanted: string;
-  readonly here: string;
-  /** Empty exactly where the fingerprints are equal. */
-  readonly differences: readonly Difference[];
+/** Into what a lineup comes, and of which mods the version that is here is kept. */
+export interface Acceptance {
+  readonly target: { readonly way: "new"; readonly name: string } | TargetPresent;
+  readonly keepMine: readonly string[];
+}
+interface TargetPresent {
+  readonly way: TakeInWay;
+  readonly profile: string;
+  readonly version: number;
 }
 
-/** Makes a new profile of a lineup that was looked at, switches to it, and compares it with what the lineup says. */
+/**
+ * Makes a profile of a lineup and switches to it, or takes it into the one that is worked on by one edit, with a restore
+ * point. The profile follows the lineup from then on, but where only its order was taken.
+ */
 export async function acceptImport(
   context: Context,
   importId: string,
-  name: string,
-): Promise<Outcome<Imported>> {
+  { target, keepMine }: Acceptance,
+): Promise<Outcome<{ profileId: string }>> {
   const found = await findImport(context.db, importId);
   const game = await currentGame(context);
   if (!game.ok) return game;
   if (!found || found.gameId !== game.value.id) return refuse("import-gone");
-  const { definition } = game.value;
+  const { lineup } = found;
   const stock = await getStock(context, game.value);
-  const state = stateFromLineup(definition, found.lineup, stock);
+  const state = stateFromLineup(game.value.definition, lineup, stock, new Set(keepMine));
+  if (target.way !== "new") return takeIn(context, importId, lineup, target, state);
   const made = await context.db.transaction(async (tx) => {
-    const added = await addProfile(tx, game.value.id, { name, purpose: "play" }, state);
-    if (added.ok) await markImported(tx, importId, added.value.id);
+    const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
+    if (added.ok) {
+      await markImported(tx, importId, added.value.id);
+      await store.saveFollowed(tx, added.value.id, lineup);
+    }
     return added;
   });
-  if (!made.ok) return made;
-  const here = factsOfRoster(makeRoster(definition, made.value, stock));
-  return done({
-    profileId: made.value.id,
-    wanted: found.lineup.fingerprint,
-    here: fingerprintOf(here),
-    differences: compareFacts(factsOfLineup(found.lineup), here),
+  return made.ok ? done({ profileId: made.value.id }) : made;
+}
+
+async function takeIn(
+  context: Context,
+  importId: string,
+  lineup: Lineup,
+  { profile: profileId, version, way }: TargetPresent,
+  theirs: ReturnType<typeof stateFromLineup>,
+): Promise<Outcome<{ profileId: string }>> {
+  const situation = await readSituation(context, context.db, profileId);
+  if (!situation.ok) return situation;
+  const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {
+    label: label("take-in", { name: lineup.title, way }),
+    steps: [{ kind: "replace", state: takeInState(situation.value.profile.state, theirs, way) }],
+    restorePoint: `Before ${lineup.title} came in`.slice(0, 80),
   });
+  if (!stored.ok) return stored;
+  await markImported(context.db, importId, profileId);
+  if (way === "into") await store.saveFollowed(context.db, profileId, lineup);
+  return done({ profileId });
+}
+
+/** The profile follows another version of its list from now on. */
+export async function follow(context: Context, importId: string, profileId: string): Promise<Outcome<null>> {
+  const found = await findImport(context.db, importId);
+  if (!found) return refuse("import-gone");
+  await context.db.transaction(async (tx) => {
+    await store.saveFollowed(tx, profileId, found.lineup);
+    await markImported(tx, importId, profileId);
+  });
+  return done(null);
+}
+
+export async function stopFollowing({ db }: Context, profileId: string): Promise<Outcome<null>> {
+  await store.dropFollowed(db, profileId);
+  return done(null);
+}
+
+const largestPage = 32 * 2 ** 20;
+
+/** The page behind a link to a lineup of this machine, whichever Seating serves it. */
+export async function fetchPage(link: string): Promise<Outcome<string>> {
+  const url = URL.canParse(link) ? new URL(link) : null;
+  const isHere = url?.protocol === "http:" && ["127.0.0.1", "localhost", "[::1]"].includes(url.hostname);
+  if (!url || !isHere || !/^\/lineup\/[^/]+$/.test(url.pathname))
+    return refuse("link-elsewhere", { link: link.slice(0, 200) });
+  try {
+    const response = await fetch(url, { redirect: "error", signal: AbortSignal.timeout(20_000) });
+    if (!response.ok) return refuse("link-nothing", { link: link.slice(0, 200) });
+    const bytes = await response.arrayBuffer();
+    if (bytes.byteLength > largestPage)
+      return refuse("too-large", { name: link.slice(0, 200), limit: "32 MB" });
+    return done(new TextDecoder().decode(bytes));
+  } catch {
+    return refuse("link-nothing", { link: link.slice(0, 200) });
+  }
 }

@@ -1,7 +1,9 @@
 import "server-only";
+import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
 import { changesSince, type Changes } from "@/core/profile/changes";
 import { readHistory, type History } from "@/store/journal";
+import { findFollowed } from "@/store/lineups";
 import { findRun, listProfiles, listUsage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Sql } from "@/store/sql";
@@ -42,6 +44,8 @@ export interface ProfilesView {
 export interface ProfileView {
   readonly profile: Profile;
   readonly history: History;
+  /** The lineup that it came from, in the version that it was brought to last, without pictures; null where from none. */
+  readonly followed: Lineup | null;
   /** What the profile has become since a trial last ran well; null where none did. */
   readonly sinceRun: Changes | null;
   readonly restorePoints: readonly RestorePointListed[];
@@ -66,9 +70,17 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
   return {
     profile,
     history: await readHistory(db, profile.id),
+    followed: await readFollowed(db, profile.id),
     sinceRun: await changesSinceRun(db, profile),
     restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
   };
+}
+
+async function readFollowed(db: Sql, profileId: string): Promise<Lineup | null> {
+  const lineup = await findFollowed(db, profileId);
+  if (!lineup) return null;
+  const { pictures: _pictures, readMe: _readMe, ...rest } = lineup;
+  return rest;
 }
 
 async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Changes | null> {

@@ -11,6 +11,10 @@ export class TransferError extends Error {
   }
 }
 
+/** By what it carries, not by its class: pages and route handlers are bundled apart, and each has a class of its own. */
+export const isTransferError = (error: unknown): error is TransferError =>
+  error instanceof Error && "fault" in error;
+
 /** How the service behaves; a test has it slower, quicker or more patient. */
 export interface DepotManner {
   /** Bytes a second of one transfer. */

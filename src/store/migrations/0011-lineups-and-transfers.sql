@@ -33,11 +33,9 @@ create table lineup_version (
   primary key (profile_id, version)
 );
 
--- What a profile came from: the lineup as it was taken in last, and the state that it gave here.
-alter table lineup_import add column format text not null default 'JSON';
+-- What a profile came from: the lineup, in the version that it was brought to last.
 create table followed (
   profile_id text primary key references profile (id) on delete cascade,
   lineup jsonb not null,
-  state jsonb not null,
   at timestamptz not null default now()
 );

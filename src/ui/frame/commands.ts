@@ -35,7 +35,8 @@ export const commands: readonly Command[] = [
   view("rules", "Rules", "/rules", "Alt+4"),
   view("lineups", "Lineups", "/lineups", "Alt+5"),
   view("profiles", "Profiles", "/profiles", "Alt+6"),
-  view("settings", "Settings", "/settings", "Alt+7"),
+  view("depot", "Depot", "/depot", "Alt+7"),
+  view("settings", "Settings", "/settings", "Alt+8"),
   {
     id: "propose",
     title: "Propose an order",

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
 import type { WorkspaceView } from "@/server/views/workspace";
+import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
@@ -21,7 +22,9 @@ import { TrialPanel } from "./trial-panel";
 export function FrameScreen({ view, children }: { view: WorkspaceView; children: ReactNode }) {
   return (
     <WorkspaceRoot view={view}>
-      <Frame>{children}</Frame>
+      <DepotRoot>
+        <Frame>{children}</Frame>
+      </DepotRoot>
     </WorkspaceRoot>
   );
 }

@@ -10,6 +10,7 @@ import {
   LibraryBig,
   Scale,
   Settings2,
+  Warehouse,
   type LucideIcon,
 } from "lucide-react";
 import Link from "next/link";
@@ -37,6 +38,7 @@ export function Rail() {
       <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
       <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
       <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
+      <RailLink to="/depot" icon={Warehouse} label="Depot" narrow={narrow} />
       <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
       <button
         type="button"

@@ -1,3 +1,4 @@
+import { isListName } from "../lineups/pending-list";
 import { zip, type AsyncZippable } from "fflate";
 
 /** An archive to be sent, under the name that it is to have on the shelf. */
@@ -17,6 +18,10 @@ export async function readDrop({ items }: DataTransfer): Promise<Dropped[]> {
   }
   return found;
 }
+
+/** A file of the drop that may be a list of mods; null where none is. */
+export const listInDrop = ({ files }: DataTransfer): File | null =>
+  [...files].find(({ name }) => isListName(name)) ?? null;
 
 export const isArchive = (name: string): boolean => /\.zip$/i.test(name);
 

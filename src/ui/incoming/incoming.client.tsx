@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useState } from "react";
 import { addMods, switchMods } from "@/core/profile/edits";
 import { hasParts } from "@/core/profile/parts";
@@ -9,22 +10,31 @@ import { postFile } from "../workspace/post-file";
 import { leaveIncoming, takeIn } from "../workspace/server";
 import type { EditorState } from "../workspace/editor";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { readDrop, type Dropped } from "./dropped-files";
+import { listInDrop, readDrop, type Dropped } from "./dropped-files";
+import { offerList } from "../lineups/pending-list";
 import { IncomingDialog, type Wanted } from "./incoming-dialog";
 
 /** Archives and folders of mods, dropped anywhere in the window: one after another they are looked at and taken in. */
 export function IncomingMods() {
   const { editor, unwrap, tell, shelfReading } = useWorkspace();
+  const router = useRouter();
   const [waiting, setWaiting] = useState<readonly Dropped[]>([]);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [busy, setBusy] = useState(false);
   /** The mod that was just added and asks for choices, by its id. */
   const [asking, setAsking] = useState<string | null>(null);
   const asked = useEditor((state) => (asking ? state.roster.modOf.get(asking) : undefined)) ?? null;
-  const isOver = useDrop((dropped) => {
-    if (dropped.length > 0) setWaiting((before) => [...before, ...dropped]);
-    else tell(["That is no mod: drop an archive (.zip) or a folder."], "wrong");
-  });
+  const isOver = useDrop(
+    (dropped) => {
+      if (dropped.length > 0) setWaiting((before) => [...before, ...dropped]);
+      else
+        tell(["That is neither a mod nor a list: drop an archive (.zip), a folder, or a lineup."], "wrong");
+    },
+    (list) => {
+      offerList(list);
+      router.push("/lineups?part=in");
+    },
+  );
   const next = waiting[0];
   useEffect(() => {
     if (!next || incoming || asking) return;
@@ -75,7 +85,7 @@ export function IncomingMods() {
       {isOver && (
         <div className="border-pine bg-pine-soft/70 pointer-events-none fixed inset-3 z-40 flex items-center justify-center rounded-lg border-2 border-dashed">
           <p className="bg-surface rounded-md px-4 py-2 text-lg font-semibold shadow-xl">
-            Drop mods here: archives or folders
+            Drop mods here, archives or folders, or a lineup
           </p>
         </div>
       )}
@@ -101,9 +111,10 @@ export function IncomingMods() {
 }
 
 /** Whether something is dragged over the window; `onDrop` gets what is dropped where no view takes it itself. */
-function useDrop(onDrop: (dropped: readonly Dropped[]) => void): boolean {
+function useDrop(onDrop: (dropped: readonly Dropped[]) => void, onList: (list: File) => void): boolean {
   const [isOver, setIsOver] = useState(false);
   const take = useEffectEvent(onDrop);
+  const takeList = useEffectEvent(onList);
   useEffect(() => {
     const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes("Files") ?? false;
     const over = (event: DragEvent) => {
@@ -118,6 +129,8 @@ function useDrop(onDrop: (dropped: readonly Dropped[]) => void): boolean {
       setIsOver(false);
       if (event.defaultPrevented || !holdsFiles(event)) return;
       event.preventDefault();
+      const list = listInDrop(event.dataTransfer!);
+      if (list) return takeList(list);
       void readDrop(event.dataTransfer!).then((dropped) => take(dropped));
     };
     window.addEventListener("dragover", over);

@@ -1,58 +1,48 @@
 "use client";
 
-import { format } from "date-fns";
-import { shortFingerprint } from "@/core/lineup/fingerprint";
-import { useEditor } from "../workspace/workspace.client";
-import { ExportPanel } from "./export-panel";
-import { ImportPanel } from "./import-panel";
-import { LineupContents } from "./lineup-contents";
+import Link from "next/link";
+import { useRouter, useSearchParams } from "next/navigation";
+import { useEffect } from "react";
+import { FollowedList } from "./follow/followed-list";
+import { ListIn } from "./in/list-in";
+import { ListOut } from "./out/list-out";
+import { usePendingList } from "./pending-list";
 
-/** Lists out of this machine and into it. */
+const parts = [
+  ["out", "Out"],
+  ["in", "In"],
+  ["following", "Following"],
+] as const;
+
+/** Lists out of this machine, into it, and the one that the profile follows. */
 export function LineupsScreen() {
-  const imports = useEditor((state) => state.view.imports);
+  const router = useRouter();
+  const wanted = useSearchParams().get("part");
+  const part = parts.find(([id]) => id === wanted)?.[0] ?? "out";
+  const pending = usePendingList();
+  useEffect(() => {
+    if (pending && part !== "in") router.replace("/lineups?part=in");
+  }, [pending, part, router]);
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center border-b px-5">
+      <header className="border-line flex h-11 shrink-0 items-center gap-4 border-b px-4">
         <h1 className="text-lg font-bold">Lineups</h1>
+        <nav aria-label="Parts" className="flex gap-1">
+          {parts.map(([id, label]) => (
+            <Link
+              key={id}
+              href={`/lineups?part=${id}`}
+              aria-current={id === part ? "page" : undefined}
+              className={`flex h-7 items-center rounded-md px-3 font-semibold ${id === part ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
+            >
+              {label}
+            </Link>
+          ))}
+        </nav>
       </header>
-      <div className="divide-line grid min-h-0 grow grid-cols-2 divide-x">
-        <div className="flex min-h-0 flex-col gap-4 p-5">
-          <ExportPanel />
-          <LineupContents />
-        </div>
-        <div className="min-h-0 overflow-auto p-5">
-          <ImportPanel />
-          {imports.length > 0 && (
-            <section className="mt-6">
-              <h2 className="border-line mb-1 border-b pb-1 font-bold">Imported before</h2>
-              <table className="w-full">
-                <thead>
-                  <tr className="text-ink3 text-left text-sm">
-                    <th className="py-1 font-semibold">Lineup</th>
-                    <th className="font-semibold">Profile</th>
-                    <th className="font-semibold">Fingerprint</th>
-                    <th className="text-right font-semibold">When</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {imports.map((each) => (
-                    <tr key={each.id} className="border-line border-t">
-                      <td className="max-w-40 truncate py-1 font-semibold" title={each.fileName}>
-                        {each.title}
-                      </td>
-                      <td className="max-w-40 truncate">{each.profileName}</td>
-                      <td className="text-ink2 font-mono text-sm">{shortFingerprint(each.fingerprint)}</td>
-                      <td className="text-ink3 text-right font-mono text-sm" suppressHydrationWarning>
-                        {format(new Date(each.at), "d MMM HH:mm")}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </section>
-          )}
-        </div>
-      </div>
+      {part === "out" && <ListOut />}
+      {part === "in" && <ListIn onAccepted={() => router.push("/lineups?part=following")} />}
+      {part === "following" && <FollowedList />}
     </div>
   );
 }

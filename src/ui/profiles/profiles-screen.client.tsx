@@ -10,7 +10,7 @@ import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { Comparison } from "./comparison";
+import { Comparison } from "./differences";
 import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
 import { purposeWords } from "./purpose";
 import { keyOfSource, sourceOfKey, useSources } from "./sources";

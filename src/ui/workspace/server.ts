@@ -1,5 +1,7 @@
 import { refuse, type Outcome } from "@/core/model/outcome";
+import * as depot from "@/server/actions/depot";
 import * as game from "@/server/actions/game";
+import * as lineups from "@/server/actions/lineups";
 import * as profile from "@/server/actions/profile";
 import * as shelf from "@/server/actions/shelf";
 
@@ -35,7 +37,19 @@ export const reportFolder = reach(game.reportFolder);
 export const writeOrder = reach(game.writeOrder);
 export const readOrderOnDisk = reach(game.readOrderOnDisk);
 export const storeRulebook = reach(game.storeRulebook);
-export const importLineup = reach(game.importLineup);
+export const readCatalogue = reach(depot.readCatalogue);
+export const readDepot = reach(depot.readDepot);
+export const getFromDepot = reach(depot.getFromDepot);
+export const actOnDepot = reach(depot.actOnDepot);
+export const emptyQueue = reach(depot.emptyQueue);
+export const readSheet = reach(lineups.readSheet);
+export const saveSheet = reach(lineups.saveSheet);
+export const publishVersion = reach(lineups.publishVersion);
+export const listVersions = reach(lineups.listVersions);
+export const acceptImport = reach(lineups.acceptImport);
+export const follow = reach(lineups.follow);
+export const stopFollowing = reach(lineups.stopFollowing);
+export const fetchPage = reach(lineups.fetchPage);
 export const filesOfMod = reach(shelf.filesOfMod);
 export const dropFromShelf = reach(shelf.dropFromShelf);
 export const bringBackMods = reach(shelf.bringBackMods);

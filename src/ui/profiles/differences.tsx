@@ -14,18 +14,19 @@ import { nameOfSource, tiedPairs, useOther } from "./use-other";
 
 /** In what the profile that is worked on differs from another state, and how to make it agree. */
 export function Comparison({ source }: { source: StateSource }) {
-  const here = useEditor((state) => state.roster);
-  const ties = useEditor((state) => state.ties);
   const view = useEditor((state) => state.view);
   const there = useOther(source);
+  if (!there) return <p className="text-ink2 py-3">Reading it…</p>;
+  return <Differences there={there} name={nameOfSource(view, source)} />;
+}
+
+/** The same of a state that is there already; `onTaken` is called when some of the differences were taken over. */
+export function Differences({ there, name, onTaken }: { there: Roster; name: string; onTaken?: () => void }) {
+  const here = useEditor((state) => state.roster);
+  const ties = useEditor((state) => state.ties);
   const [onlyMattering, setOnlyMattering] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const all = useMemo(
-    () => (there ? compareRosters(here, there, tiedPairs(here, ties)) : []),
-    [here, there, ties],
-  );
-  if (!there) return <p className="text-ink2 py-3">Reading it…</p>;
-  const name = nameOfSource(view, source);
+  const all = useMemo(() => compareRosters(here, there, tiedPairs(here, ties)), [here, there, ties]);
   const shown = all.filter((each) => !onlyMattering || each.matters !== false);
   const turn = (keys: readonly string[], take: boolean) => {
     const next = new Set(left);
@@ -70,7 +71,7 @@ export function Comparison({ source }: { source: StateSource }) {
             >
               Save as text
             </Button>
-            <TakeOver here={here} there={there} taken={taken} name={name} />
+            <TakeOver here={here} there={there} taken={taken} name={name} onTaken={onTaken} />
           </span>
         )}
       </div>
@@ -99,11 +100,13 @@ function TakeOver({
   there,
   taken,
   name,
+  onTaken,
 }: {
   here: Roster;
   there: Roster;
   taken: readonly ProfileDifference[];
   name: string;
+  onTaken?: (() => void) | undefined;
 }) {
   const { editor, tell } = useWorkspace();
   const take = () => {
@@ -113,7 +116,9 @@ function TakeOver({
       ...edit,
       restorePoint: `Before taking over from ${name}`.slice(0, 80),
     });
-    if (outcome.ok) tell([`${plural(taken.length, "difference")} taken over. Undo takes them back.`]);
+    if (!outcome.ok) return;
+    tell([`${plural(taken.length, "difference")} taken over. Undo takes them back.`]);
+    onTaken?.();
   };
   return (
     <Button look="main" disabled={taken.length === 0} onClick={take}>

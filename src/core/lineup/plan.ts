@@ -1,0 +1,83 @@
+import type { DepotMod } from "../model/depot";
+import type { GameDefinition } from "../model/game";
+import type { Lineup, LineupMod } from "../model/lineup";
+import type { ShelfMod } from "../model/shelf";
+import type { Stock } from "../profile/roster";
+import { needsFirst } from "./instructions";
+import { matchLineup } from "./match";
+
+/**
+ * How it stands with a mod of a lineup: `found` here with the same contents; `other` here in another version or with other
+ * contents; `to-get` from the depot; `by-hand`: the depot has only its page; `not-to-be-had`.
+ */
+export type PlanStatus = "found" | "other" | "to-get" | "by-hand" | "not-to-be-had";
+
+export interface PlannedMod {
+  readonly wanted: LineupMod;
+  readonly status: PlanStatus;
+  readonly here: ShelfMod | null;
+  /** What the depot has of it: with these contents, else the same mod in another version. */
+  readonly depot: DepotMod | null;
+  /** The depot's archive has the very contents. */
+  readonly exact: boolean;
+  /** Names of mods of the lineup that require it. */
+  readonly neededBy: readonly string[];
+}
+
+/** What a lineup would bring, before anything is done. */
+export interface ImportPlan {
+  readonly mods: readonly PlannedMod[];
+  /** What can be got, what others need first. */
+  readonly toGet: readonly PlannedMod[];
+  readonly expansionsMissing: readonly string[];
+  readonly baseDifferent: readonly string[];
+  /** The lineup's version of the game where it is another one. */
+  readonly gameVersion: string | null;
+}
+
+export function planImport(
+  game: GameDefinition,
+  lineup: Lineup,
+  stock: Stock,
+  depot: readonly DepotMod[],
+): ImportPlan {
+  const match = matchLineup(game, lineup, stock);
+  const byContent = new Map(depot.map((each) => [each.mod.content, each]));
+  const byId = new Map(depot.map((each) => [each.mod.id, each]));
+  const neededBy = new Map<string, string[]>();
+  for (const { name, requires = [] } of lineup.mods)
+    for (const id of requires) neededBy.set(id, [...(neededBy.get(id) ?? []), name]);
+  const mods = match.mods.map(({ wanted, here, status }): PlannedMod => {
+    const exact = byContent.get(wanted.content);
+    const offered = exact ?? byId.get(wanted.id) ?? null;
+    return {
+      wanted,
+      here,
+      depot: offered,
+      exact: exact !== undefined,
+      status: status === "found" ? "found" : here ? "other" : missing(offered),
+      neededBy: neededBy.get(wanted.id) ?? [],
+    };
+  });
+  const requires = new Map(depot.map(({ mod }) => [mod.id, mod.manifest?.requires?.map((each) => each.mod)]));
+  const gettable = mods
+    .filter(
+      ({ status, exact, depot: offered }) =>
+        status === "to-get" || (status === "other" && exact && !offered?.terms),
+    )
+    .map((each) => ({
+      each,
+      id: each.wanted.id,
+      requires: each.wanted.requires ?? requires.get(each.wanted.id),
+    }));
+  return {
+    mods,
+    toGet: needsFirst(gettable).map(({ each }) => each),
+    expansionsMissing: match.expansionsMissing,
+    baseDifferent: match.baseDifferent,
+    gameVersion: match.gameVersionDiffers ? lineup.game.version : null,
+  };
+}
+
+const missing = (offered: DepotMod | null): PlanStatus =>
+  offered === null ? "not-to-be-had" : offered.terms ? "by-hand" : "to-get";

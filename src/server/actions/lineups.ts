@@ -1,0 +1,47 @@
+"use server";
+
+import { z } from "zod";
+import { LineupSheet } from "@/core/model/lineup";
+import type { Outcome } from "@/core/model/outcome";
+import { guard } from "../action";
+import { getContext } from "../context";
+import * as lineups from "../operations/lineups";
+
+const id = z.string().max(100);
+
+export const readSheet = async (profileId: string): Promise<Outcome<LineupSheet>> =>
+  guard(async () => lineups.readSheet(await getContext(), id.parse(profileId)));
+
+export const saveSheet = async (profileId: string, sheet: LineupSheet): Promise<Outcome<null>> =>
+  guard(async () => lineups.saveSheet(await getContext(), id.parse(profileId), LineupSheet.parse(sheet)));
+
+export const publishVersion = async (profileId: string): Promise<Outcome<null>> =>
+  guard(async () => lineups.publishVersion(await getContext(), id.parse(profileId)));
+
+export const listVersions = async (profileId: string): Promise<Outcome<lineups.VersionListed[]>> =>
+  guard(async () => lineups.listVersions(await getContext(), id.parse(profileId)));
+
+const Acceptance = z.strictObject({
+  target: z.union([
+    z.strictObject({ way: z.literal("new"), name: z.string() }),
+    z.strictObject({ way: z.enum(["into", "order"]), profile: id, version: z.number().int() }),
+  ]),
+  keepMine: z.array(z.string().max(500)).max(20_000),
+});
+
+export const acceptImport = async (
+  importId: string,
+  acceptance: lineups.Acceptance,
+): Promise<Outcome<{ profileId: string }>> =>
+  guard(async () =>
+    lineups.acceptImport(await getContext(), id.parse(importId), Acceptance.parse(acceptance)),
+  );
+
+export const follow = async (importId: string, profileId: string): Promise<Outcome<null>> =>
+  guard(async () => lineups.follow(await getContext(), id.parse(importId), id.parse(profileId)));
+
+export const stopFollowing = async (profileId: string): Promise<Outcome<null>> =>
+  guard(async () => lineups.stopFollowing(await getContext(), id.parse(profileId)));
+
+export const fetchPage = async (link: string): Promise<Outcome<string>> =>
+  guard(async () => lineups.fetchPage(z.string().max(2000).parse(link)));

@@ -1,0 +1,58 @@
+import type { Lineup, LineupSheet } from "@/core/model/lineup";
+import type { Sql } from "./sql";
+
+/** What a curator said of the list of a profile; null where nothing yet. */
+export async function findSheet(db: Sql, profileId: string): Promise<LineupSheet | null> {
+  const rows = await db.query<{ sheet: LineupSheet }>(
+    "select sheet from lineup_sheet where profile_id = $1 order by profile_id",
+    [profileId],
+  );
+  return rows[0]?.sheet ?? null;
+}
+
+export const saveSheet = (db: Sql, profileId: string, sheet: LineupSheet) =>
+  db.query(
+    `insert into lineup_sheet (profile_id, sheet) values ($1, $2)
+     on conflict (profile_id) do update set sheet = excluded.sheet`,
+    [profileId, JSON.stringify(sheet)],
+  );
+
+export interface LineupVersion {
+  readonly version: string;
+  readonly at: Date;
+  readonly lineup: Lineup;
+}
+
+/** The versions of a profile's list that went out, the newest first. */
+export const listVersions = (db: Sql, profileId: string) =>
+  db.query<LineupVersion>(
+    "select version, at, lineup from lineup_version where profile_id = $1 order by at desc, version desc",
+    [profileId],
+  );
+
+/** A version that went out before under the same name is replaced. */
+export const saveVersion = (db: Sql, profileId: string, version: string, lineup: Lineup) =>
+  db.query(
+    `insert into lineup_version (profile_id, version, lineup) values ($1, $2, $3)
+     on conflict (profile_id, version) do update set lineup = excluded.lineup, at = now()`,
+    [profileId, version, JSON.stringify(lineup)],
+  );
+
+/** The lineup that a profile came from, in the version that it was brought to last; null where it came from none. */
+export async function findFollowed(db: Sql, profileId: string): Promise<Lineup | null> {
+  const rows = await db.query<{ lineup: Lineup }>(
+    "select lineup from followed where profile_id = $1 order by profile_id",
+    [profileId],
+  );
+  return rows[0]?.lineup ?? null;
+}
+
+export const saveFollowed = (db: Sql, profileId: string, lineup: Lineup) =>
+  db.query(
+    `insert into followed (profile_id, lineup) values ($1, $2)
+     on conflict (profile_id) do update set lineup = excluded.lineup, at = now()`,
+    [profileId, JSON.stringify(lineup)],
+  );
+
+export const dropFollowed = (db: Sql, profileId: string) =>
+  db.query("delete from followed where profile_id = $1", [profileId]);

@@ -1,0 +1,90 @@
+"use client";
+
+import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import type { DepotCatalogue, DepotMod } from "@/core/model/depot";
+import type { Outcome } from "@/core/model/outcome";
+import type { DepotAct, DepotState } from "@/server/operations/depot";
+import { actOnDepot, emptyQueue, getFromDepot, readCatalogue, readDepot } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** What the depot offers for the game and what is got from it. */
+export interface DepotView {
+  /** Null until it has been read; empty where no depot has anything for the game. */
+  readonly mods: readonly DepotMod[] | null;
+  readonly state: DepotState | null;
+  readonly get: (files: readonly string[]) => Promise<void>;
+  readonly act: (act: DepotAct) => Promise<void>;
+  readonly empty: () => Promise<void>;
+}
+
+interface Held extends DepotView {
+  /** Reads what is offered, the first time that somebody asks. */
+  readonly want: () => void;
+}
+
+const DepotContext = createContext<Held | null>(null);
+/** Milliseconds between two looks at a queue that is at work. */
+const lookEvery = 500;
+
+export function DepotRoot({ children }: { children: ReactNode }) {
+  const { unwrap, refresh } = useWorkspace();
+  const game = useEditor((state) => state.view.game.id);
+  const [offered, setOffered] = useState<{ game: string; catalogue: DepotCatalogue | null } | null>(null);
+  const [state, setState] = useState<DepotState | null>(null);
+  const asked = useRef<string | null>(null);
+  const take = useCallback(
+    (outcome: Outcome<DepotState>) => {
+      const next = unwrap(outcome);
+      if (next) setState(next);
+    },
+    [unwrap],
+  );
+  const want = useCallback(() => {
+    if (asked.current === game) return;
+    asked.current = game;
+    void readCatalogue().then((outcome) => {
+      if (outcome.ok) setOffered({ game, catalogue: outcome.value });
+      else asked.current = null;
+    });
+    void readDepot().then(take);
+  }, [game, take]);
+  const running = state?.running ?? false;
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => {
+      void readDepot().then((outcome) => {
+        take(outcome);
+        // What was got lies on the shelf by then.
+        if (outcome.ok && !outcome.value.running) refresh();
+      });
+    }, lookEvery);
+    return () => clearInterval(timer);
+  }, [running, take, refresh]);
+  const mods = useMemo(
+    () => (offered?.game === game ? (offered.catalogue?.mods ?? []) : null),
+    [offered, game],
+  );
+  const view = useMemo(
+    (): Held => ({
+      mods,
+      state,
+      want,
+      get: async (files) => take(await getFromDepot([...files])),
+      act: async (act) => {
+        const outcome = await actOnDepot(act);
+        take(outcome);
+      },
+      empty: async () => take(await emptyQueue()),
+    }),
+    [mods, state, want, take],
+  );
+  return <DepotContext value={view}>{children}</DepotContext>;
+}
+
+export function useDepot(): DepotView {
+  const held = use(DepotContext);
+  if (!held) throw new Error("there is no depot above this component");
+  const { want } = held;
+  useEffect(() => want(), [want]);
+  return held;
+}

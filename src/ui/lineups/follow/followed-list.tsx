@@ -1,0 +1,89 @@
+"use client";
+
+import { label } from "@/core/profile/steps";
+import { Button } from "../../kit/button";
+import { Queue } from "../../depot/queue";
+import { Differences } from "../../profiles/differences";
+import { stopFollowing } from "../../workspace/server";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { Chooser } from "../in/chooser";
+import { useListIn } from "../in/use-list-in";
+import { MergeView } from "./merge-view";
+import { Proof } from "./proof";
+import { useFollowed, type Followed } from "./use-followed";
+
+/** The list that the profile came from: the proof, what was changed here, and new versions of it. */
+export function FollowedList() {
+  const followed = useFollowed();
+  const name = useEditor((state) => state.profile.name);
+  if (!followed)
+    return (
+      <p className="text-ink2 p-5">
+        {name} follows no list. Take one in, as a new profile or into this one; from then on you see here what
+        is no longer as its author has it, and bring it up to date.
+      </p>
+    );
+  return (
+    <div className="flex min-h-0 grow flex-col">
+      <Following key={followed.lineup.fingerprint} followed={followed} />
+      <Queue />
+    </div>
+  );
+}
+
+function Following({ followed }: { followed: Followed }) {
+  const list = useListIn();
+  const { lineup, pure } = followed;
+  const next = list.resolved?.lineup;
+  return (
+    <div className="min-h-0 grow space-y-6 overflow-auto p-5">
+      <section className="max-w-3xl space-y-3">
+        <h2 className="text-lg font-bold">
+          {lineup.title} {lineup.listVersion}
+          {lineup.author && <span className="text-ink2 font-normal"> by {lineup.author}</span>}
+        </h2>
+        <Proof followed={followed} />
+      </section>
+      {next ? (
+        <MergeView key={next.fingerprint} followed={followed} next={next} onDone={list.close} />
+      ) : (
+        <>
+          <section aria-label="Changed by you">
+            <ChangedByYou followed={followed} />
+            <Differences there={pure} name="the list" />
+          </section>
+          <section aria-labelledby="new-version">
+            <h2 id="new-version" className="mb-2 text-lg font-bold">
+              Bring it up to date
+            </h2>
+            <Chooser busy={list.busy} onSource={list.open} />
+          </section>
+        </>
+      )}
+    </div>
+  );
+}
+
+function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
+  const { editor, unwrap, refresh } = useWorkspace();
+  const profile = useEditor((state) => state.profile);
+  const goPure = () =>
+    editor.dispatch({
+      label: label("restore", { name: lineup.title }),
+      steps: [{ kind: "replace", state: pure.profile.state }],
+      restorePoint: `Before going back to ${lineup.title}`.slice(0, 80),
+    });
+  const leave = async () => {
+    unwrap(await stopFollowing(profile.id));
+    refresh();
+  };
+  return (
+    <header className="flex items-center gap-2">
+      <h2 className="grow text-lg font-bold">Changed by you</h2>
+      <Button onClick={() => goPure()}>Back to the pure list</Button>
+      <Button look="quiet" onClick={() => void leave()}>
+        Follow it no longer
+      </Button>
+    </header>
+  );
+}

@@ -1,0 +1,130 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { stateFromLineup } from "@/core/lineup/match";
+import { clashKey, mergeStates, type MergeClash } from "@/core/lineup/merge-states";
+import type { Side } from "@/core/lineup/three-way";
+import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
+import { plural } from "@/core/messages/parts";
+import type { Lineup } from "@/core/model/lineup";
+import { findItem, makeRoster, titleOf } from "@/core/profile/roster";
+import { writeLineup } from "@/formats/lineup/json";
+import { Button } from "../../kit/button";
+import { Choice } from "../../kit/choice";
+import { Differences } from "../../profiles/differences";
+import { postFile } from "../../workspace/post-file";
+import { follow } from "../../workspace/server";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import type { Followed } from "./use-followed";
+
+/** Another version of the list that the profile follows: merged with what was changed here, and taken over in part or whole. */
+export function MergeView({
+  followed,
+  next,
+  onDone,
+}: {
+  followed: Followed;
+  next: Lineup;
+  onDone: () => void;
+}) {
+  const { unwrap, refresh, editor } = useWorkspace();
+  const { game, stock } = useEditor((state) => state.view);
+  const profile = useEditor((state) => state.profile);
+  const [decisions, setDecisions] = useState<Readonly<Record<string, Side>>>({});
+  // What was mine when the merging began: taking over a part of it must not change what there is to take over.
+  const [mine] = useState(profile.state);
+  const theirs = useMemo(() => stateFromLineup(game, next, stock), [game, next, stock]);
+  const base = followed.pure.profile.state;
+  const merged = useMemo(() => mergeStates([base, mine, theirs], decisions), [base, mine, theirs, decisions]);
+  const there = useMemo(
+    () => makeRoster(game, { ...profile, state: merged.state }, stock),
+    [game, profile, merged, stock],
+  );
+  const here = useEditor((state) => state.roster);
+  const names: ClashNames = {
+    item: (id) => {
+      const item = findItem(here, id) ?? findItem(there, id);
+      return item ? titleOf(item) : id;
+    },
+    section: (id) =>
+      [...here.lists.mods.sections, ...here.lists.plugins.sections, ...next.sections].find(
+        (each) => each.id === id,
+      )?.name ?? id,
+    version: (content) =>
+      [...stock.shelf, ...next.mods, ...followed.lineup.mods].find((mod) => mod.content === content)
+        ?.version ?? content.slice(0, 12),
+  };
+  const followNext = async () => {
+    await editor.settled();
+    const file = new Blob([writeLineup(next)], { type: "application/json" });
+    const kept = unwrap(await postFile<{ importId: string }>("/api/lineups", file, next.title));
+    if (kept) unwrap(await follow(kept.importId, profile.id));
+    refresh();
+    onDone();
+  };
+  const version = [next.title, next.listVersion].filter(Boolean).join(" ");
+  return (
+    <div className="space-y-4">
+      <header className="flex items-center gap-3">
+        <h2 className="grow text-lg font-bold">
+          From {followed.lineup.listVersion || "the version before"} to {next.listVersion || "the new one"}
+        </h2>
+        <Button look="quiet" onClick={onDone}>
+          Leave it for now
+        </Button>
+        <Button onClick={() => void followNext()}>Follow it, and take nothing more over</Button>
+      </header>
+      <Clashes
+        clashes={merged.clashes}
+        names={names}
+        decisions={decisions}
+        onDecide={(key, side) => setDecisions({ ...decisions, [key]: side })}
+      />
+      <Differences there={there} name={version} onTaken={() => void followNext()} />
+    </div>
+  );
+}
+
+function Clashes({
+  clashes,
+  names,
+  decisions,
+  onDecide,
+}: {
+  clashes: readonly MergeClash[];
+  names: ClashNames;
+  decisions: Readonly<Record<string, Side>>;
+  onDecide: (key: string, side: Side) => void;
+}) {
+  if (clashes.length === 0)
+    return (
+      <p className="text-ink2">What its author changed and what you changed do not contradict each other.</p>
+    );
+  return (
+    <section aria-labelledby="clashes" className="border-saffron bg-saffron-soft rounded-md border p-3">
+      <h3 id="clashes" className="font-bold">
+        {plural(clashes.length, "thing")} that you and its author changed differently
+      </h3>
+      <ul className="mt-1">
+        {clashes.map((clash) => {
+          const key = clashKey(clash);
+          const side = decisions[key] ?? "mine";
+          return (
+            <li key={key} className="border-line flex flex-wrap items-center gap-x-4 border-t py-1">
+              <span className="w-64 truncate font-semibold">
+                {names.item(clash.id)}{" "}
+                <span className="text-ink2 text-sm font-normal">{clashWords[clash.what]}</span>
+              </span>
+              <Choice name={key} checked={side === "mine"} onChoose={() => onDecide(key, "mine")}>
+                yours: {sayClashSide(clash.what, clash.mine, names)}
+              </Choice>
+              <Choice name={key} checked={side === "theirs"} onChoose={() => onDecide(key, "theirs")}>
+                the list’s: {sayClashSide(clash.what, clash.theirs, names)}
+              </Choice>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,90 @@
+"use client";
+
+import { FileInput } from "lucide-react";
+import { useRef, useState, type ClipboardEvent, type DragEvent } from "react";
+import { Button } from "../../kit/button";
+import { inputLook } from "../../kit/field";
+import { fetchPage } from "../../workspace/server";
+import { useWorkspace } from "../../workspace/workspace.client";
+import type { ListSource } from "./use-list-in";
+
+const linkPattern = /^\s*(http:\/\/\S+\/lineup\/\S+)\s*$/;
+
+/** A list as a file, dropped or chosen; as text or a share code; as a link to a page of this machine. */
+export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: ListSource) => void }) {
+  const { unwrap } = useWorkspace();
+  const input = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState("");
+  const [over, setOver] = useState(false);
+  const openFile = async (file: File) =>
+    onSource({ bytes: new Uint8Array(await file.arrayBuffer()), name: file.name });
+  const openText = async (words: string) => {
+    const link = linkPattern.exec(words)?.[1];
+    const page = link === undefined ? words : unwrap(await fetchPage(link));
+    if (page !== null) onSource({ bytes: new TextEncoder().encode(page), name: link ?? "Pasted list" });
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    const file = event.dataTransfer.files[0];
+    if (file) void openFile(file);
+  };
+  const paste = (event: ClipboardEvent) => {
+    const file = event.clipboardData.files[0];
+    if (!file) return;
+    event.preventDefault();
+    void openFile(file);
+  };
+  return (
+    <div className="grid max-w-4xl grid-cols-2 gap-5">
+      <div
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={drop}
+        className={`flex flex-col items-start gap-3 rounded-md border-2 border-dashed p-5 ${over ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
+      >
+        <p className="text-ink2">
+          Drop a lineup file here, or choose one. JSON, YAML, CSV, XML, Markdown, a lineup page, a bill of
+          materials, an order file or plain lines: which it is, is seen by itself. Nothing is changed before
+          you say so.
+        </p>
+        <input
+          ref={input}
+          type="file"
+          aria-label="Lineup file"
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) void openFile(file);
+            event.target.value = "";
+          }}
+        />
+        <Button onClick={() => input.current?.click()} disabled={busy}>
+          <FileInput size={14} aria-hidden /> {busy ? "Reading…" : "Choose a lineup"}
+        </Button>
+      </div>
+      <div className="space-y-2">
+        <label className="block">
+          <span className="text-ink2 mb-1 block text-sm font-semibold">
+            Or paste: names from a forum or a document, a share code, a link to a lineup page of this machine
+          </span>
+          <textarea
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            onPaste={paste}
+            rows={7}
+            spellCheck={false}
+            className={`${inputLook} !h-auto py-1.5 font-mono text-sm`}
+          />
+        </label>
+        <Button disabled={busy || text.trim() === ""} onClick={() => void openText(text)}>
+          Read it
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { format } from "date-fns";
+import { useEffect } from "react";
+import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { useEditor } from "../../workspace/workspace.client";
+import { offerList, usePendingList } from "../pending-list";
+import { Chooser } from "./chooser";
+import { PlanView } from "./plan-view";
+import { useListIn } from "./use-list-in";
+
+/** A list in: first what it would bring, then the profile, then the proof. */
+export function ListIn({ onAccepted }: { onAccepted: () => void }) {
+  const list = useListIn();
+  const pending = usePendingList();
+  const { open } = list;
+  useEffect(() => {
+    if (!pending) return;
+    void pending.arrayBuffer().then((bytes) => open({ bytes: new Uint8Array(bytes), name: pending.name }));
+    offerList(null);
+  }, [pending, open]);
+  useEffect(() => {
+    // A link that somebody shared holds its code behind the #, which never leaves the browser.
+    const code = /^#code=(S1-[\w-]+)$/.exec(window.location.hash)?.[1];
+    if (!code) return;
+    window.history.replaceState(null, "", window.location.pathname + window.location.search);
+    open({ bytes: new TextEncoder().encode(code), name: "Shared list" });
+  }, [open]);
+  if (list.source && list.resolved)
+    return (
+      <PlanView
+        key={list.source.name}
+        resolved={list.resolved}
+        fileName={list.source.name}
+        onAnswer={list.answer}
+        onLeave={list.close}
+        onAccepted={() => {
+          list.close();
+          onAccepted();
+        }}
+      />
+    );
+  return (
+    <div className="min-h-0 grow overflow-auto p-5">
+      <Chooser busy={list.busy} onSource={open} />
+      <ImportedBefore />
+    </div>
+  );
+}
+
+function ImportedBefore() {
+  const imports = useEditor((state) => state.view.imports);
+  if (imports.length === 0) return null;
+  return (
+    <section className="mt-6 max-w-4xl">
+      <h2 className="border-line mb-1 border-b pb-1 font-bold">Taken in before</h2>
+      <table className="w-full">
+        <thead>
+          <tr className="text-ink3 text-left text-sm">
+            <th className="py-1 font-semibold">Lineup</th>
+            <th className="font-semibold">Profile</th>
+            <th className="font-semibold">Fingerprint</th>
+            <th className="text-right font-semibold">When</th>
+          </tr>
+        </thead>
+        <tbody>
+          {imports.map((each) => (
+            <tr key={each.id} className="border-line border-t">
+              <td className="max-w-40 truncate py-1 font-semibold" title={each.fileName}>
+                {each.title}
+              </td>
+              <td className="max-w-40 truncate">{each.profileName}</td>
+              <td className="text-ink2 font-mono text-sm">{shortFingerprint(each.fingerprint)}</td>
+              <td className="text-ink3 text-right font-mono text-sm" suppressHydrationWarning>
+                {format(new Date(each.at), "d MMM HH:mm")}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

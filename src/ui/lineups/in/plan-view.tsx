@@ -1,0 +1,245 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
+import { planWords } from "@/core/messages/matching";
+import { plural } from "@/core/messages/parts";
+import type { ResolvedList } from "@/formats/lineup/resolve";
+import { Button } from "../../kit/button";
+import { formatSize } from "../../kit/format-size";
+import { LevelMark } from "../../kit/level";
+import { useDepot } from "../../depot/depot.client";
+import { Queue } from "../../depot/queue";
+import { useEditor } from "../../workspace/workspace.client";
+import { TargetForm } from "./target-form";
+import { AllLines, UnsureLines } from "./unsure-lines";
+
+const groups: readonly PlanStatus[] = ["to-get", "other", "by-hand", "not-to-be-had", "found"];
+
+/** What a list would bring, before anything is changed: what is here, what can be got, what cannot, and into what it comes. */
+export function PlanView({
+  resolved,
+  fileName,
+  onAnswer,
+  onLeave,
+  onAccepted,
+}: {
+  resolved: ResolvedList;
+  fileName: string;
+  onAnswer: (line: string, id: string | null) => void;
+  onLeave: () => void;
+  onAccepted: () => void;
+}) {
+  const { game, stock } = useEditor((state) => state.view);
+  const { mods: depot, get } = useDepot();
+  const [keepMine, setKeepMine] = useState<ReadonlySet<string>>(new Set());
+  const { lineup, matches } = resolved;
+  const plan = useMemo(() => planImport(game, lineup, stock, depot ?? []), [game, lineup, stock, depot]);
+  const wanted = plan.toGet.filter(({ wanted: { id }, status }) => status === "to-get" || !keepMine.has(id));
+  const turn = (id: string, mine: boolean) => {
+    const next = new Set(keepMine);
+    if (mine) next.add(id);
+    else next.delete(id);
+    setKeepMine(next);
+  };
+  return (
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_340px]">
+      <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="min-h-0 grow space-y-4 overflow-auto p-5">
+          <Head resolved={resolved} fileName={fileName} />
+          <Warnings resolved={resolved} plan={plan} />
+          <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
+          <Unanswered resolved={resolved} />
+          {groups.map((status) => (
+            <Group
+              key={status}
+              status={status}
+              mods={
+                status === "to-get"
+                  ? plan.toGet.filter((each) => each.status === status)
+                  : plan.mods.filter((each) => each.status === status)
+              }
+              keepMine={keepMine}
+              onTurn={turn}
+            />
+          ))}
+          <AllLines matches={matches} />
+        </div>
+        <Queue />
+      </div>
+      <aside aria-label="Where it goes" className="border-line min-h-0 space-y-4 overflow-auto border-l p-5">
+        {wanted.length > 0 && (
+          <div className="space-y-2">
+            <Button
+              look="main"
+              onClick={() => void get(wanted.map(({ depot: offered }) => offered!.mod.path))}
+            >
+              Get {plural(wanted.length, "missing mod")},{" "}
+              {formatSize(wanted.reduce((sum, { depot: offered }) => sum + offered!.mod.size, 0))}
+            </Button>
+            <p className="text-ink2">
+              They come onto the shelf one after another. You need not wait: what arrives later takes its
+              seat.
+            </p>
+          </div>
+        )}
+        <TargetForm
+          lineup={lineup}
+          fileName={fileName}
+          keepMine={[...keepMine]}
+          onAccepted={onAccepted}
+          onLeave={onLeave}
+        />
+      </aside>
+    </div>
+  );
+}
+
+function Head({
+  resolved: { lineup, format, proof },
+  fileName,
+}: {
+  resolved: ResolvedList;
+  fileName: string;
+}) {
+  const on = lineup.mods.filter((mod) => mod.on).length;
+  return (
+    <header>
+      <h2 className="text-xl font-bold">{lineup.title}</h2>
+      <p className="text-ink2">
+        {[
+          lineup.author && `by ${lineup.author}`,
+          lineup.listVersion && `version ${lineup.listVersion}`,
+          lineup.date.slice(0, 10),
+        ]
+          .filter(Boolean)
+          .join(" · ")}{" "}
+        {format} from {fileName.slice(0, 80)}
+      </p>
+      <p className="text-ink2">
+        {plural(on, "mod")} on, {lineup.mods.length - on} off
+        {lineup.plugins.length > 0 && `, ${plural(lineup.plugins.length, "plugin")}`}
+        {proof !== "none" && (
+          <>
+            {" "}
+            · fingerprint <span className="text-ink font-mono">{shortFingerprint(lineup.fingerprint)}</span>
+          </>
+        )}
+      </p>
+      {lineup.note && <p className="mt-2 whitespace-pre-wrap">{lineup.note}</p>}
+    </header>
+  );
+}
+
+function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan }) {
+  const { proof, unknown, lineup } = resolved;
+  const told = lineup.mods.filter(({ terms }) => terms);
+  const warnings = [
+    proof === "altered" &&
+      "This list was changed after it had been exported: its contents do not give the fingerprint that it names.",
+    unknown.length > 0 &&
+      `${plural(unknown.length, "mod")} of the code ${unknown.length === 1 ? "is" : "are"} known neither here nor to the depot${unknown.some(({ named }) => named) ? `: ${unknown.flatMap(({ named }) => named?.name ?? []).join(", ")}` : ""}.`,
+    plan.gameVersion !== null && `It was made for version ${plan.gameVersion} of the game.`,
+    ...plan.expansionsMissing.map((name) => `It uses the expansion ${name}, which is not owned here.`),
+    ...plan.baseDifferent.map((name) => `${name} of the game itself is another file here.`),
+    told.length > 0 &&
+      `To be paid for or not to be passed on: ${told.map(({ name, terms }) => `${name} (${terms!.where})`).join(", ")}.`,
+    (lineup.open?.length ?? 0) > 0 && `Its curator left ${plural(lineup.open!.length, "finding")} open.`,
+  ].filter((text) => text !== false);
+  return warnings.map((text) => (
+    <p key={text} className="bg-saffron-soft flex gap-2 rounded-md px-3 py-2">
+      <LevelMark level="problem" label="problem" />
+      <span>{text}</span>
+    </p>
+  ));
+}
+
+/** Names that are known nowhere, and so cannot take a seat. */
+function Unanswered({ resolved: { matches } }: { resolved: ResolvedList }) {
+  const none = matches.filter(({ how, known }) => known === null && how === "answer");
+  if (none.length === 0) return null;
+  return (
+    <p className="text-ink2">
+      Left out, for nothing here or in the depot is called so: {none.map(({ line }) => line.name).join(", ")}.
+    </p>
+  );
+}
+
+function Group({
+  status,
+  mods,
+  keepMine,
+  onTurn,
+}: {
+  status: PlanStatus;
+  mods: readonly PlannedMod[];
+  keepMine: ReadonlySet<string>;
+  onTurn: (id: string, mine: boolean) => void;
+}) {
+  if (mods.length === 0) return null;
+  const [title, hint] = planWords[status];
+  return (
+    <details open={status !== "found"}>
+      <summary className="cursor-pointer font-semibold">
+        {title} <span className="font-mono">{mods.length}</span>{" "}
+        <span className="text-ink2 font-normal">{hint}</span>
+      </summary>
+      <ul className="border-line mt-1 max-h-72 overflow-auto border-t">
+        {mods.map((mod) => (
+          <Row key={mod.wanted.id} mod={mod} mine={keepMine.has(mod.wanted.id)} onTurn={onTurn} />
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function Row({
+  mod: { wanted, status, here, depot, exact, neededBy },
+  mine,
+  onTurn,
+}: {
+  mod: PlannedMod;
+  mine: boolean;
+  onTurn: (id: string, mine: boolean) => void;
+}) {
+  const size = depot?.mod.size ?? wanted.size;
+  return (
+    <li className="border-line flex items-center gap-3 border-b py-1">
+      <span className={`min-w-0 grow truncate ${wanted.on ? "font-semibold" : "text-ink3 line-through"}`}>
+        {wanted.name}
+        {wanted.role && <span className="text-ink2 ml-2 text-sm font-normal">{roleWords[wanted.role]}</span>}
+      </span>
+      {status !== "found" && neededBy.length > 0 && (
+        <span className="text-ink2 max-w-52 truncate text-sm">needed by {neededBy.join(", ")}</span>
+      )}
+      <span className="text-ink2 shrink-0 font-mono text-sm">{wanted.version}</span>
+      {status === "to-get" && (
+        <span className="text-ink2 w-40 shrink-0 truncate text-right font-mono text-sm">
+          {exact ? formatSize(size) : `only ${depot!.mod.version}`} · {wanted.source}
+        </span>
+      )}
+      {(status === "not-to-be-had" || status === "by-hand") && (
+        <span className="text-ink2 max-w-56 shrink-0 truncate text-sm">
+          {depot?.terms?.where ?? wanted.source}
+        </span>
+      )}
+      {status === "other" && (
+        <select
+          aria-label={`Version of ${wanted.name}`}
+          value={mine ? "mine" : "theirs"}
+          onChange={(event) => onTurn(wanted.id, event.target.value === "mine")}
+          className="border-line bg-surface h-6 w-44 rounded-md border px-1 text-sm"
+        >
+          <option value="theirs">
+            take {wanted.version}
+            {exact ? "" : ", when it comes"}
+          </option>
+          <option value="mine">keep {here!.version}</option>
+        </select>
+      )}
+    </li>
+  );
+}
+
+const roleWords = { optional: "may be left out", helper: "helper", once: "needed once" } as const;

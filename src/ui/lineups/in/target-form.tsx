@@ -1,0 +1,103 @@
+"use client";
+
+import { useState, type FormEvent } from "react";
+import type { Lineup } from "@/core/model/lineup";
+import { writeLineup } from "@/formats/lineup/json";
+import type { Acceptance } from "@/server/operations/lineups";
+import { Button } from "../../kit/button";
+import { Choice } from "../../kit/choice";
+import { Field } from "../../kit/field";
+import { postFile } from "../../workspace/post-file";
+import { acceptImport } from "../../workspace/server";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+
+type Way = "new" | "into" | "order";
+
+/** Into what a list comes, and the one click that does it. */
+export function TargetForm({
+  lineup,
+  fileName,
+  keepMine,
+  onAccepted,
+  onLeave,
+}: {
+  lineup: Lineup;
+  fileName: string;
+  keepMine: readonly string[];
+  onAccepted: () => void;
+  onLeave: () => void;
+}) {
+  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const profile = useEditor((state) => state.profile);
+  const profiles = useEditor((state) => state.view.profiles);
+  const taken = profiles.map((each) => each.name);
+  const [name, setName] = useState(() => freeName(lineup.title, taken));
+  const [way, setWay] = useState<Way>("new");
+  const [busy, setBusy] = useState(false);
+  const targetOf = (): Acceptance["target"] => {
+    if (way === "new") return { way, name };
+    return { way, profile: profile.id, version: editor.getState().profile.version };
+  };
+  const accept = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    await editor.settled();
+    const file = new Blob([writeLineup(lineup)], { type: "application/json" });
+    const kept = unwrap(await postFile<{ importId: string }>("/api/lineups", file, fileName.slice(0, 150)));
+    const accepted =
+      kept && unwrap(await acceptImport(kept.importId, { target: targetOf(), keepMine: [...keepMine] }));
+    setBusy(false);
+    if (!accepted) return;
+    if (way !== "new") {
+      await editor.reload();
+      tell([
+        `${way === "order" ? "The order" : "The whole"} of “${lineup.title}” is taken in. Undo takes it back.`,
+      ]);
+    }
+    refresh();
+    onAccepted();
+  };
+  return (
+    <form onSubmit={(event) => void accept(event)} className="space-y-3">
+      <fieldset>
+        <legend className="mb-1 font-bold">Where it goes</legend>
+        <Choice name="target" checked={way === "new"} onChoose={() => setWay("new")}>
+          Into a new profile
+        </Choice>
+        <Choice name="target" checked={way === "into"} onChoose={() => setWay("into")}>
+          Into {profile.name}, with what is yours
+        </Choice>
+        <Choice name="target" checked={way === "order"} onChoose={() => setWay("order")}>
+          Only its order, into {profile.name}
+        </Choice>
+      </fieldset>
+      {way === "new" ? (
+        <Field
+          label="Name of the new profile"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          maxLength={80}
+        />
+      ) : (
+        <p className="text-ink2">One restore point is made, and one undo takes it back.</p>
+      )}
+      <div className="flex gap-2">
+        <Button look="main" type="submit" disabled={busy || (way === "new" && name.trim() === "")}>
+          {way === "new" ? "Make the profile" : way === "into" ? "Take it in" : "Take its order"}
+        </Button>
+        <Button look="quiet" onClick={onLeave}>
+          Leave it
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function freeName(title: string, taken: readonly string[]): string {
+  const used = new Set(taken.map((name) => name.toLowerCase()));
+  const base = title.slice(0, 70);
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? base : `${base} (${n})`;
+    if (!used.has(name.toLowerCase())) return name;
+  }
+}

@@ -1,0 +1,129 @@
+"use client";
+
+import { useRef, type KeyboardEvent } from "react";
+import { certaintyWords } from "@/core/messages/matching";
+import { plural } from "@/core/messages/parts";
+import type { KnownMod } from "@/core/lineup/known";
+import type { MatchedLine } from "@/core/lineup/match-lines";
+
+/** Lines of which it is not sure what they mean, asked in one list: arrows go from line to line, digits choose. */
+export function UnsureLines({
+  lines,
+  onAnswer,
+}: {
+  lines: readonly MatchedLine[];
+  onAnswer: (line: string, id: string | null) => void;
+}) {
+  const list = useRef<HTMLUListElement>(null);
+  if (lines.length === 0) return null;
+  const go = (from: Element, by: number) => {
+    const rows = [...list.current!.children];
+    const next = rows[rows.indexOf(from) + by];
+    if (next instanceof HTMLElement) next.focus();
+  };
+  return (
+    <section aria-labelledby="unsure">
+      <h3 id="unsure" className="font-bold">
+        What do these mean? <span className="text-ink2 font-mono font-normal">{lines.length}</span>
+      </h3>
+      <p className="text-ink2 mb-1 text-sm">
+        Arrows go from line to line, a digit chooses, 0 is none of them. What you say is remembered.
+      </p>
+      <ul
+        ref={list}
+        className="border-line max-h-72 overflow-auto border-t"
+        aria-label="Lines to be answered"
+      >
+        {lines.map((each, at) => (
+          <Line key={`${at} ${each.line.text}`} match={each} onAnswer={onAnswer} onGo={go} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Line({
+  match,
+  onAnswer,
+  onGo,
+}: {
+  match: MatchedLine;
+  onAnswer: (line: string, id: string | null) => void;
+  onGo: (from: Element, by: number) => void;
+}) {
+  const { line, known, others, how, likeness } = match;
+  const choices: readonly KnownMod[] = [...(known ? [known] : []), ...others];
+  const onKeyDown = (event: KeyboardEvent<HTMLLIElement>) => {
+    if (event.key === "ArrowDown" || event.key === "ArrowUp")
+      onGo(event.currentTarget, event.key === "ArrowDown" ? 1 : -1);
+    else if (/^\d$/.test(event.key)) {
+      const chosen = choices[Number(event.key) - 1];
+      if (event.key !== "0" && !chosen) return;
+      onGo(event.currentTarget, 1);
+      onAnswer(line.name, chosen?.mod.id ?? null);
+    } else return;
+    event.preventDefault();
+  };
+  return (
+    <li tabIndex={0} onKeyDown={onKeyDown} className="border-line flex items-start gap-3 border-b px-1 py-1">
+      <span className="w-64 shrink-0 truncate font-mono text-sm" title={line.text}>
+        {line.text}
+      </span>
+      <span className="text-ink2 w-32 shrink-0 text-sm">
+        {certaintyWords[how]}
+        {how === "similar" && ` ${Math.round(likeness * 100)} %`}
+      </span>
+      <span className="flex min-w-0 flex-wrap gap-1.5">
+        {choices.map(({ mod, from }, at) => (
+          <button
+            key={mod.id}
+            type="button"
+            onClick={() => onAnswer(line.name, mod.id)}
+            className={`border-line hover:bg-sunk flex min-h-6 items-center gap-1.5 rounded-md border px-1.5 ${at === 0 && known ? "border-saffron bg-saffron-soft" : ""}`}
+          >
+            <span className="text-ink2 font-mono text-sm">{at + 1}</span>
+            {mod.name}
+            <span className="text-ink2 font-mono text-sm">{mod.version}</span>
+            {from === "depot" && <span className="text-ink2 text-sm">depot</span>}
+          </button>
+        ))}
+        <button
+          type="button"
+          onClick={() => onAnswer(line.name, null)}
+          className="text-ink2 hover:bg-sunk flex min-h-6 items-center gap-1.5 rounded-md px-1.5"
+        >
+          <span className="font-mono text-sm">0</span> none of them
+        </button>
+      </span>
+    </li>
+  );
+}
+
+/** Every line with what it was taken for. */
+export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
+  if (matches.length === 0) return null;
+  const taken = matches.filter(({ known, how }) => known !== null || how === "game").length;
+  return (
+    <details>
+      <summary className="cursor-pointer font-semibold">
+        How its {plural(matches.length, "line")} were taken{" "}
+        <span className="text-ink2 font-mono font-normal">{taken} for something</span>
+      </summary>
+      <ul className="border-line mt-1 max-h-72 overflow-auto border-t">
+        {matches.map(({ line, known, how, plugin, likeness }, at) => (
+          <li key={at} className="border-line flex gap-3 border-b py-0.5">
+            <span className="text-ink2 w-8 shrink-0 text-right font-mono text-sm">{at + 1}</span>
+            <span className="w-64 shrink-0 truncate font-mono text-sm">{line.text}</span>
+            <span className="text-ink2 w-36 shrink-0 text-sm">
+              {certaintyWords[how]}
+              {how === "similar" && ` ${Math.round(likeness * 100)} %`}
+            </span>
+            <span className="min-w-0 truncate">{plugin ?? known?.mod.name ?? ""}</span>
+            {known && <span className="text-ink2 font-mono text-sm">{known.mod.version}</span>}
+            {line.needs && <span className="text-ink2 text-sm">says that it needs {line.needs}</span>}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

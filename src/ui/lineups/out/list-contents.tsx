@@ -1,0 +1,193 @@
+"use client";
+
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useRef, useState } from "react";
+import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
+import type { SeatedMod } from "@/core/profile/roster";
+import { Button } from "../../kit/button";
+import { Choice } from "../../kit/choice";
+import { Dialog } from "../../kit/dialog";
+import { Field } from "../../kit/field";
+import { useEditor } from "../../workspace/workspace.client";
+import type { SheetState } from "./use-sheet";
+
+const rowHeight = 30;
+const columns = "grid grid-cols-[34px_minmax(0,1fr)_52px_116px_108px] items-center gap-x-2 px-2.5";
+
+const roleWords: Readonly<Record<LineupRole, string>> = {
+  optional: "may be left out",
+  helper: "helper",
+  once: "needed once",
+};
+const termWords: Readonly<Record<LineupTerms["kind"], string>> = {
+  paid: "to be paid for",
+  "not-passed-on": "not to be passed on",
+};
+
+/** What goes out: every mod in order, with what it is to the list and on what terms others get it. */
+export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "change">) {
+  const mods = useEditor((state) => state.roster.mods);
+  const [asking, setAsking] = useState<SeatedMod | null>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: mods.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+  });
+  return (
+    <section aria-labelledby="contents" className="flex min-h-0 grow flex-col">
+      <h2 id="contents" className="mb-2 text-lg font-bold">
+        What it holds
+      </h2>
+      <div className="border-line flex min-h-0 grow flex-col rounded-md border">
+        <div
+          className={`border-line bg-sunk text-ink2 h-8 shrink-0 border-b text-sm font-semibold ${columns}`}
+        >
+          <span>Seat</span>
+          <span>Mod</span>
+          <span>Version</span>
+          <span>Part of the list</span>
+          <span>Terms</span>
+        </div>
+        <div
+          ref={scroller}
+          tabIndex={0}
+          aria-label="Mods of the list"
+          role="group"
+          className="min-h-0 grow overflow-auto"
+        >
+          <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map(({ index, start }) => {
+              const each = mods[index]!;
+              return (
+                <li
+                  key={each.id}
+                  className={`border-line absolute left-0 w-full border-b ${columns}`}
+                  style={{ top: start, height: rowHeight }}
+                >
+                  <Row item={each} sheet={sheet} change={change} onTerms={() => setAsking(each)} />
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      </div>
+      {asking && (
+        <TermsDialog
+          item={asking}
+          present={sheet.terms[asking.id] ?? null}
+          onClose={() => setAsking(null)}
+          onTerms={(terms) => {
+            change({ terms: withValue(sheet.terms, asking.id, terms) });
+            setAsking(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function withValue<T>(record: Readonly<Record<string, T>>, key: string, value: T | null): Record<string, T> {
+  const { [key]: _, ...rest } = record;
+  return value === null ? rest : { ...rest, [key]: value };
+}
+
+function Row({
+  item: { id, seat, mod, loads },
+  sheet,
+  change,
+  onTerms,
+}: {
+  item: SeatedMod;
+  sheet: LineupSheet;
+  change: SheetState["change"];
+  onTerms: () => void;
+}) {
+  const name = mod?.name ?? id;
+  const terms = sheet.terms[id];
+  return (
+    <>
+      <span className="text-pine font-mono text-sm font-semibold">{seat}</span>
+      <span className={`truncate ${loads ? "font-semibold" : "text-ink2"}`}>
+        {name}
+        {!loads && <span className="text-ink2 ml-1.5 text-sm">off</span>}
+        {!mod && <span className="text-saffron ml-1.5 text-sm">not on the shelf</span>}
+      </span>
+      <span className="text-ink2 truncate font-mono text-sm">{mod?.version}</span>
+      <select
+        aria-label={`What ${name} is to the list`}
+        value={sheet.roles[id] ?? ""}
+        onChange={(event) =>
+          change({ roles: withValue(sheet.roles, id, (event.target.value || null) as LineupRole | null) })
+        }
+        className={`bg-surface border-line h-6 rounded-md border px-1 text-sm ${sheet.roles[id] ? "" : "text-ink2"}`}
+      >
+        <option value="">belongs to it</option>
+        {Object.entries(roleWords).map(([role, words]) => (
+          <option key={role} value={role}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        onClick={onTerms}
+        aria-label={`Terms of ${name}`}
+        title={terms?.where}
+        className={`hover:bg-sunk h-6 truncate rounded-md px-1 text-left text-sm ${terms ? "text-saffron font-semibold" : "text-ink2"}`}
+      >
+        {terms ? termWords[terms.kind] : "free to pass on"}
+      </button>
+    </>
+  );
+}
+
+function TermsDialog({
+  item,
+  present,
+  onTerms,
+  onClose,
+}: {
+  item: SeatedMod;
+  present: LineupTerms | null;
+  onTerms: (terms: LineupTerms | null) => void;
+  onClose: () => void;
+}) {
+  const [kind, setKind] = useState<LineupTerms["kind"] | null>(present?.kind ?? null);
+  const [where, setWhere] = useState(present?.where ?? "");
+  const kinds = [null, "paid", "not-passed-on"] as const;
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Terms of ${item.mod?.name ?? item.id}`}
+      hint="What costs something or may not be passed on is named with its source, and never copied."
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          onTerms(kind === null ? null : { kind, where: where.trim() });
+        }}
+        className="space-y-3"
+      >
+        {kinds.map((each) => (
+          <Choice key={each ?? "free"} name="terms" checked={kind === each} onChoose={() => setKind(each)}>
+            {each === null ? "free to pass on" : termWords[each]}
+          </Choice>
+        ))}
+        {kind !== null && (
+          <Field
+            label="Where to get it, and what it costs"
+            value={where}
+            onChange={(event) => setWhere(event.target.value)}
+            maxLength={500}
+          />
+        )}
+        <Button look="main" type="submit" disabled={kind !== null && where.trim() === ""}>
+          Keep it so
+        </Button>
+      </form>
+    </Dialog>
+  );
+}

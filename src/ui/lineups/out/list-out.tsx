@@ -1,0 +1,33 @@
+"use client";
+
+import { useDeferredValue, useMemo } from "react";
+import { makeLineup } from "@/core/lineup/make-lineup";
+import { useEditor } from "../../workspace/workspace.client";
+import { ListContents } from "./list-contents";
+import { Send } from "./send";
+import { SheetForm } from "./sheet-form";
+import { useSheet } from "./use-sheet";
+
+/** The present profile on its way out: what is said of it, what it holds, how it goes. */
+export function ListOut() {
+  const roster = useEditor((state) => state.roster);
+  const { sheet, change, stored } = useSheet();
+  const settled = useDeferredValue(sheet);
+  const lineup = useMemo(
+    () => makeLineup(roster, { ...settled, title: roster.profile.name, date: "" }),
+    [roster, settled],
+  );
+  return (
+    <div className="divide-line grid min-h-0 grow grid-cols-[minmax(0,1fr)_300px] grid-rows-2 divide-x xl:grid-cols-[270px_minmax(0,1fr)_300px] xl:grid-rows-1">
+      <div className="min-h-0 overflow-auto p-4 max-xl:row-start-2">
+        <SheetForm sheet={sheet} change={change} />
+      </div>
+      <div className="flex min-h-0 flex-col p-4">
+        <ListContents sheet={sheet} change={change} />
+      </div>
+      <div className="min-h-0 overflow-auto p-4 max-xl:row-span-2">
+        <Send lineup={lineup} stored={stored} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,122 @@
+"use client";
+
+import { Download } from "lucide-react";
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { creditsText } from "@/core/lineup/credits";
+import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { lossesOf } from "@/core/lineup/losses";
+import { sayLoss } from "@/core/messages/losses";
+import { plural } from "@/core/messages/parts";
+import type { Lineup } from "@/core/model/lineup";
+import { formatOf, lineupFormats } from "@/formats/lineup/all";
+import { Button } from "../../kit/button";
+import { inputLook } from "../../kit/field";
+import { saveText } from "../../kit/save-text";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { ShareCode } from "./share-code";
+import type { SheetState } from "./use-sheet";
+import { Versions } from "./versions";
+
+/** The ways out: a file in any format, a page, a code; with what each leaves behind, said before. */
+export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["stored"] }) {
+  const { editor } = useWorkspace();
+  const game = useEditor((state) => state.view.game);
+  const profile = useEditor((state) => state.profile.id);
+  const findings = useEditor((state) => state.findings);
+  const absent = useEditor((state) => state.roster.mods.filter((mod) => !mod.mod).length);
+  const [format, setFormat] = useState("lineup");
+  const losses = useMemo(() => lossesOf(lineup, game, formatOf(format)!.carries), [lineup, game, format]);
+  const open = findings.filter(
+    ({ level, check }) => level !== "hint" && check !== "order-file-differs",
+  ).length;
+  const href = `/api/lineups?profile=${encodeURIComponent(profile)}&format=${format}`;
+  const go = async (address: string, isPage: boolean) => {
+    await Promise.all([stored(), editor.settled()]);
+    if (isPage) window.open(address, "_blank", "noopener");
+    else window.location.assign(address);
+  };
+  const terms = lineup.mods.filter((mod) => mod.terms);
+  return (
+    <section aria-labelledby="send" className="space-y-4">
+      <h2 id="send" className="text-lg font-bold">
+        Send it
+      </h2>
+      <p className="text-ink2">
+        Fingerprint{" "}
+        <span className="text-ink font-mono font-semibold">{shortFingerprint(lineup.fingerprint)}</span>
+      </p>
+      {absent > 0 && (
+        <p className="bg-saffron-soft rounded-md px-3 py-2">
+          {plural(absent, "mod")} of this profile {absent === 1 ? "is" : "are"} not on the shelf; what is not
+          there cannot be described, and is left out.
+        </p>
+      )}
+      {open > 0 && (
+        <p className="bg-saffron-soft rounded-md px-3 py-2">
+          <Link href="/overview#findings" className="underline underline-offset-2">
+            {plural(open, "finding")} still open
+          </Link>
+          . The list names {open === 1 ? "it" : "them"}.
+        </p>
+      )}
+      {terms.length > 0 && (
+        <p className="text-ink2">
+          Named with their source and not copied: {terms.map(({ name }) => name).join(", ")}.
+        </p>
+      )}
+      <div className="space-y-2">
+        <label className="block">
+          <span className="text-ink2 mb-1 block text-sm font-semibold">As a file</span>
+          <select value={format} onChange={(event) => setFormat(event.target.value)} className={inputLook}>
+            {lineupFormats.map(({ id, label }) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+        {losses.length === 0 ? (
+          <p className="text-ink2 text-sm">It carries everything.</p>
+        ) : (
+          <div className="text-ink2 text-sm">
+            It leaves behind:
+            <ul className="list-disc pl-4">
+              {losses.map((loss) => (
+                <li key={loss.facet}>{sayLoss(loss)}</li>
+              ))}
+            </ul>
+          </div>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <a
+            href={href}
+            download
+            onClick={(event) => {
+              event.preventDefault();
+              void go(href, false);
+            }}
+            className="bg-pine text-on-pine inline-flex h-8 items-center gap-1.5 rounded-md px-3 font-semibold hover:brightness-110"
+          >
+            <Download size={14} aria-hidden /> Export the lineup
+          </a>
+          <Button onClick={() => void go(`/lineup/${encodeURIComponent(profile)}`, true)}>
+            Open its page
+          </Button>
+        </div>
+      </div>
+      <ShareCode lineup={lineup} />
+      <Versions stored={stored} />
+      <Button
+        look="quiet"
+        className="-ml-3"
+        onClick={() =>
+          saveText(`${lineup.title} credits.txt`, creditsText(lineup.title, lineup.credits ?? []))
+        }
+      >
+        Credits of {plural((lineup.credits ?? []).filter(({ author }) => author !== "").length, "author")} as
+        a text
+      </Button>
+    </section>
+  );
+}

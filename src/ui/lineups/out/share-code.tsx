@@ -1,0 +1,91 @@
+"use client";
+
+import { useDeferredValue, useMemo, useState } from "react";
+import { lossesOf } from "@/core/lineup/losses";
+import { shareSetup } from "@/core/lineup/share";
+import { sayLoss } from "@/core/messages/losses";
+import type { Lineup } from "@/core/model/lineup";
+import { carriedByCode, writeCode } from "@/formats/lineup/code";
+import { Button } from "../../kit/button";
+import { inputLook } from "../../kit/field";
+import { useDepot } from "../../depot/depot.client";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { qrModules, qrPath } from "./qr";
+
+/** The setup as one word to be sent, as a link with it, and as a picture. */
+export function ShareCode({ lineup }: { lineup: Lineup }) {
+  const roster = useEditor((state) => state.roster);
+  const { mods } = useDepot();
+  const { tell } = useWorkspace();
+  const [shown, setShown] = useState(false);
+  const offered = useMemo(() => new Set(mods?.map(({ mod }) => mod.content)), [mods]);
+  const settled = useDeferredValue(lineup);
+  const code = useMemo(
+    () =>
+      writeCode(
+        shareSetup(
+          settled,
+          roster.game,
+          ({ id }) => roster.modOf.get(id)?.mod ?? null,
+          ({ content }) => offered.has(content),
+        ),
+      ),
+    [settled, roster, offered],
+  );
+  const unknown = settled.mods.filter(({ on, content }) => on && !offered.has(content)).length;
+  const losses = lossesOf(settled, roster.game, carriedByCode);
+  const copy = async (text: string, what: string) => {
+    await navigator.clipboard.writeText(text);
+    tell([`${what} is in the clipboard.`]);
+  };
+  const link = () => `${window.location.origin}/lineups?part=in#code=${code}`;
+  return (
+    <section aria-labelledby="code" className="space-y-2">
+      <h3 id="code" className="font-bold">
+        As a share code
+      </h3>
+      <textarea
+        readOnly
+        aria-label="Share code"
+        value={code}
+        rows={4}
+        className={`${inputLook} !h-auto py-1.5 font-mono text-xs break-all`}
+        onFocus={(event) => event.target.select()}
+      />
+      <p className="text-ink2 text-sm">
+        {code.length} signs. {unknown > 0 && `${unknown} mods that the depot does not know are named in it. `}
+        It leaves behind: {losses.map(sayLoss).join("; ") || "nothing"}.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button small onClick={() => void copy(code, "The code")}>
+          Copy the code
+        </Button>
+        <Button small onClick={() => void copy(link(), "A link with the code")}>
+          Copy it as a link
+        </Button>
+        <Button small aria-expanded={shown} onClick={() => setShown(!shown)}>
+          {shown ? "Hide the picture" : "Show it as a picture"}
+        </Button>
+      </div>
+      {shown && <Picture text={code} />}
+    </section>
+  );
+}
+
+function Picture({ text }: { text: string }) {
+  const modules = useMemo(() => qrModules(text), [text]);
+  if (!modules)
+    return <p className="text-ink2">The code is too long for a picture. Send it as a text or as a link.</p>;
+  const size = modules.length + 8;
+  return (
+    <svg
+      role="img"
+      aria-label="Share code as a picture for cameras"
+      viewBox={`-4 -4 ${size} ${size}`}
+      shapeRendering="crispEdges"
+      className="w-full max-w-80 rounded-md bg-[#fff]"
+    >
+      <path d={qrPath(modules)} fill="#000" />
+    </svg>
+  );
+}

@@ -1,0 +1,194 @@
+"use client";
+
+import { Plus, X } from "lucide-react";
+import { useRef } from "react";
+import type { LineupPicture, LineupSheet } from "@/core/model/lineup";
+import { Button } from "../../kit/button";
+import { Field, inputLook } from "../../kit/field";
+import { useWorkspace } from "../../workspace/workspace.client";
+import type { SheetState } from "./use-sheet";
+
+/** What goes out with the list in words and pictures. */
+export function SheetForm({ sheet, change }: Pick<SheetState, "sheet" | "change">) {
+  return (
+    <section aria-labelledby="sheet" className="space-y-3">
+      <h2 id="sheet" className="text-lg font-bold">
+        What you say of it
+      </h2>
+      <div className="grid grid-cols-[1fr_110px] gap-3">
+        <Field
+          label="Author"
+          value={sheet.author}
+          onChange={(event) => change({ author: event.target.value })}
+          maxLength={200}
+        />
+        <Field
+          label="List version"
+          value={sheet.listVersion}
+          onChange={(event) => change({ listVersion: event.target.value })}
+          maxLength={100}
+        />
+      </div>
+      <Long
+        label="What to expect"
+        value={sheet.note}
+        rows={3}
+        most={20_000}
+        onChange={(note) => change({ note })}
+      />
+      <Long
+        label="Read-me, in Markdown"
+        value={sheet.readMe ?? ""}
+        rows={6}
+        most={200_000}
+        onChange={(readMe) => change({ readMe: readMe === "" ? undefined : readMe })}
+      />
+      <Keys sheet={sheet} change={change} />
+      <Pictures sheet={sheet} change={change} />
+    </section>
+  );
+}
+
+interface Part {
+  readonly sheet: LineupSheet;
+  readonly change: (part: Partial<LineupSheet>) => void;
+}
+
+function Long({
+  label,
+  value,
+  rows,
+  most,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  rows: number;
+  most: number;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="block">
+      <span className="text-ink2 mb-1 block text-sm font-semibold">{label}</span>
+      <textarea
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        maxLength={most}
+        rows={rows}
+        className={`${inputLook} !h-auto py-1.5`}
+      />
+    </label>
+  );
+}
+
+function Keys({ sheet: { keys = [] }, change }: Part) {
+  const put = (at: number, part: Partial<(typeof keys)[number]>) =>
+    change({ keys: keys.map((each, place) => (place === at ? { ...each, ...part } : each)) });
+  return (
+    <fieldset>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">Keys of the game that the list changes</legend>
+      {keys.map(({ key, does }, at) => (
+        <div key={at} className="mb-1.5 grid grid-cols-[80px_1fr_28px] gap-1.5">
+          <input
+            aria-label={`Key ${at + 1}`}
+            value={key}
+            maxLength={60}
+            onChange={(event) => put(at, { key: event.target.value })}
+            className={`${inputLook} font-mono`}
+          />
+          <input
+            aria-label={`What key ${at + 1} does`}
+            value={does}
+            maxLength={300}
+            onChange={(event) => put(at, { does: event.target.value })}
+            className={inputLook}
+          />
+          <Button
+            look="quiet"
+            className="!px-0"
+            aria-label={`Remove key ${at + 1}`}
+            onClick={() => change({ keys: keys.filter((_, place) => place !== at) })}
+          >
+            <X size={14} aria-hidden />
+          </Button>
+        </div>
+      ))}
+      <Button
+        small
+        onClick={() => change({ keys: [...keys, { key: "", does: "" }] })}
+        disabled={keys.length >= 200}
+      >
+        <Plus size={13} aria-hidden /> Add a key
+      </Button>
+    </fieldset>
+  );
+}
+
+const mostPictures = 8;
+/** Bytes; as data in a text they grow by a third. */
+const largestPicture = 500_000;
+
+function Pictures({ sheet: { pictures = [] }, change }: Part) {
+  const { tell } = useWorkspace();
+  const input = useRef<HTMLInputElement>(null);
+  const add = async (file: File) => {
+    if (file.size > largestPicture) {
+      tell([`${file.name} is larger than 500 kB. Make it smaller first.`], "wrong");
+      return;
+    }
+    const data = await dataOf(file);
+    change({ pictures: [...pictures, { caption: file.name.replace(/\.\w+$/, ""), data }] });
+  };
+  const put = (at: number, part: Partial<LineupPicture>) =>
+    change({ pictures: pictures.map((each, place) => (place === at ? { ...each, ...part } : each)) });
+  return (
+    <fieldset>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">Pictures</legend>
+      {pictures.map(({ caption, data }, at) => (
+        <div key={at} className="mb-1.5 grid grid-cols-[56px_1fr_28px] items-center gap-1.5">
+          {/* eslint-disable-next-line @next/next/no-img-element -- a picture as data: there is nothing to optimise */}
+          <img src={data} alt={caption} className="border-line h-9 w-14 rounded border object-cover" />
+          <input
+            aria-label={`Caption of picture ${at + 1}`}
+            value={caption}
+            maxLength={300}
+            onChange={(event) => put(at, { caption: event.target.value })}
+            className={inputLook}
+          />
+          <Button
+            look="quiet"
+            className="!px-0"
+            aria-label={`Remove picture ${at + 1}`}
+            onClick={() => change({ pictures: pictures.filter((_, place) => place !== at) })}
+          >
+            <X size={14} aria-hidden />
+          </Button>
+        </div>
+      ))}
+      <input
+        ref={input}
+        type="file"
+        accept="image/png,image/jpeg,image/webp"
+        aria-label="Picture file"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) void add(file);
+          event.target.value = "";
+        }}
+      />
+      <Button small onClick={() => input.current?.click()} disabled={pictures.length >= mostPictures}>
+        <Plus size={13} aria-hidden /> Add a picture
+      </Button>
+    </fieldset>
+  );
+}
+
+const dataOf = (file: File): Promise<string> =>
+  new Promise((done, fail) => {
+    const reader = new FileReader();
+    reader.onload = () => done(reader.result as string);
+    reader.onerror = () => fail(new Error(`${file.name} cannot be read`));
+    reader.readAsDataURL(file);
+  });

@@ -1,0 +1,26 @@
+import { useSyncExternalStore } from "react";
+
+/** A list that was dropped somewhere else in the window and waits to be looked at. */
+let pending: File | null = null;
+const listeners = new Set<() => void>();
+
+export function offerList(file: File | null): void {
+  pending = file;
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+export const usePendingList = (): File | null =>
+  useSyncExternalStore(
+    subscribe,
+    () => pending,
+    () => null,
+  );
+
+/** Files by whose names one sees that they may be lists. */
+export const isListName = (name: string): boolean =>
+  /\.(?:json|txt|md|markdown|csv|tsv|xml|ya?ml|html?|ini|lst|list)$/i.test(name);
