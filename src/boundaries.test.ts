@@ -14,7 +14,7 @@ const rules: readonly { readonly folder: RegExp; readonly may: RegExp }[] = [
   { folder: /^disk\//, may: /^(core\/(?!testing)|formats\/|disk\/)/ },
   { folder: /^standin\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/)/ },
   { folder: /^work\//, may: /^(core\/(?!testing)|formats\/|work\/)/ },
-  { folder: /^cli\//, may: /^(core\/(?!testing)|formats\/|disk\/|cli\/)/ },
+  { folder: /^cli\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/games$|cli\/)/ },
   { folder: /^server\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/|store\/|server\/)/ },
   { folder: /^ui\//, may: /^(core\/(?!testing)|formats\/|work\/|ui\/|server\/actions\/)/ },
   {

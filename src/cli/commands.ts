@@ -15,6 +15,10 @@ export interface Answer {
   readonly json: unknown;
   readonly text: string;
   readonly findings: boolean;
+  /** Written as it stands, whatever the output is asked to be. */
+  readonly raw?: string;
+  /** Said beside the output, on the standard error. */
+  readonly aside?: readonly string[];
 }
 
 export const failLevels = ["blocker", "problem", "hint", "never"] as const;

@@ -1,11 +1,13 @@
 #!/usr/bin/env node
 import { readFileSync } from "node:fs";
+import { basename } from "node:path";
 import { parseArgs } from "node:util";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
 import { decodeText, parseJson } from "@/formats/text";
 import { failLevels, order, seats, verify, why, type Answer, type FailLevel } from "./commands";
+import { check, compare, convert, fingerprint, type ListOptions } from "./lists";
 import { usage, type CommandName } from "./usage";
 
 class WrongUse extends Error {}
@@ -14,16 +16,24 @@ const options = {
   help: { type: "boolean" },
   text: { type: "boolean" },
   "fail-on": { type: "string" },
+  game: { type: "string" },
+  shelf: { type: "string" },
+  to: { type: "string" },
 } as const;
 
-function readJson(path: string): unknown {
-  let bytes: Uint8Array;
+function readFile(path: string): { bytes: Uint8Array; name: string } {
   try {
-    bytes = readFileSync(path === "-" ? 0 : path);
+    return {
+      bytes: readFileSync(path === "-" ? 0 : path),
+      name: path === "-" ? "Standard input" : basename(path),
+    };
   } catch (error) {
     throw new WrongUse(`${path} cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown"}).`);
   }
-  const name = path === "-" ? "Standard input" : path;
+}
+
+function readJson(path: string): unknown {
+  const { bytes, name } = readFile(path);
   const text = orThrow(decodeText(bytes, name));
   return orThrow(parseJson(text.text, name));
 }
@@ -33,19 +43,51 @@ function orThrow<T>(outcome: Outcome<T>): T {
   throw new WrongUse(plainText(sayRefusal(outcome.refusal)));
 }
 
-function run(command: CommandName, args: readonly string[], failOn: FailLevel): Answer {
-  const [file = command === "order" ? "-" : undefined, second, third] = args;
-  const wanted = { order: [0, 1], why: [2, 3], seats: [2, 2], verify: [2, 2] }[command];
-  if (file === undefined || args.length < wanted[0]! || args.length > wanted[1]!)
-    throw new WrongUse(usage[command]);
-  const problem = readJson(file);
-  if (command === "order") return orThrow(order(problem, failOn));
-  if (command === "why") return orThrow(why(problem, second!, third));
-  if (command === "seats") return orThrow(seats(problem, second!));
-  return orThrow(verify(problem, readJson(second!)));
+/** How many files and names each command takes, at least and at most. */
+const argumentsOf: Readonly<Record<CommandName, readonly [least: number, most: number]>> = {
+  order: [0, 1],
+  why: [2, 3],
+  seats: [2, 2],
+  verify: [2, 2],
+  fingerprint: [1, 1],
+  compare: [2, 2],
+  convert: [1, 1],
+  check: [1, 1],
+};
+
+async function run(
+  command: CommandName,
+  args: readonly string[],
+  failOn: FailLevel,
+  asked: ListOptions,
+): Promise<Answer> {
+  const [least, most] = argumentsOf[command];
+  if (args.length < least || args.length > most) throw new WrongUse(usage[command]);
+  const [first = "-", second, third] = args;
+  const isOfLists = ["fingerprint", "compare", "convert", "check"].includes(command);
+  const list = isOfLists ? readFile(first) : { bytes: new Uint8Array(), name: "" };
+
+  switch (command) {
+    case "fingerprint":
+      return orThrow(await fingerprint(list.bytes, list.name, asked));
+    case "compare":
+      return orThrow(await compare(list, readFile(second!), asked));
+    case "convert":
+      return orThrow(await convert(list.bytes, list.name, asked));
+    case "check":
+      return orThrow(await check(list.bytes, list.name, asked));
+    case "order":
+      return orThrow(order(readJson(first), failOn));
+    case "why":
+      return orThrow(why(readJson(first), second!, third));
+    case "seats":
+      return orThrow(seats(readJson(first), second!));
+    case "verify":
+      return orThrow(verify(readJson(first), readJson(second!)));
+  }
 }
 
-function main(): number {
+async function main(): Promise<number> {
   const { values, positionals } = parseArgs({ options, allowPositionals: true });
   const [command, ...args] = positionals;
   const isCommand = command !== undefined && command in usage && command !== "all";
@@ -56,13 +98,14 @@ function main(): number {
   if (!isCommand) throw new WrongUse(`There is no command “${command}”.\n\n${usage.all}`);
   const failOn = failLevels.find((level) => level === (values["fail-on"] ?? "blocker"));
   if (!failOn) throw new WrongUse(`--fail-on takes ${failLevels.join(", ")}.`);
-  const answer = run(command as CommandName, args, failOn);
-  process.stdout.write(`${values.text ? answer.text : JSON.stringify(answer.json, null, 2)}\n`);
+  const answer = await run(command as CommandName, args, failOn, values);
+  for (const line of answer.aside ?? []) process.stderr.write(`${line}\n`);
+  process.stdout.write(answer.raw ?? `${values.text ? answer.text : JSON.stringify(answer.json, null, 2)}\n`);
   return answer.findings ? 1 : 0;
 }
 
 try {
-  process.exitCode = main();
+  process.exitCode = await main();
 } catch (error) {
   const isUse = error instanceof WrongUse || (error as { code?: string }).code?.startsWith("ERR_PARSE_ARGS");
   process.stderr.write(`${isUse ? (error as Error).message : (error as Error).stack}\n`);

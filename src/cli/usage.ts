@@ -1,11 +1,16 @@
 /** What each command says of itself. */
 export const usage = {
-  all: `seating: load orders with the fewest moves, explained and proved
+  all: `seating: load orders with the fewest moves, explained and proved; lists that others reproduce
 
   seating order [problem.json]                 the order nearest to the present one that keeps everything
   seating why problem.json ITEM [OTHER]        what holds an item where it is; why one comes before another
   seating seats problem.json ITEM              where an item may stand: earliest, latest, present
   seating verify problem.json result.json      checks a result without the solver
+
+  seating fingerprint list                     what decides how its setup behaves, as one number
+  seating compare a b                          in what two lists behave differently
+  seating convert list --to FORMAT             the same list in another format
+  seating check list --shelf DIR               whether a shelf has everything of it
 
 A file named "-" is standard input. Output is JSON, or with --text a report to read. "seating COMMAND --help" says more.
 Exit code: 0 fine, 1 findings of the level asked for, 2 wrong use or a file that cannot be read.
@@ -31,6 +36,27 @@ Places count from 1. "staying": while all others stay where they are; "any": in 
 
 Rebuilds every tie from the problem, less what the result set aside, and checks the permutation, each tie, each chain of
 what was set aside, the effective sections, the moves, and each pair of the certificate. Exit 1 where something is wrong.
+`,
+  fingerprint: `seating fingerprint list [--game GAME] [--shelf DIR] [--text]
+
+Reads a list in any format. One that names only mods, and a share code, need the shelf that they are matched against. --game
+is the id of a game that ships or the file of a definition; a list that names its game needs none.
+Exit 1 where the list names another fingerprint than it has.
+`,
+  compare: `seating compare a b [--game GAME] [--shelf DIR] [--text]
+
+Says in what two lists make setups that behave differently, and what else changed from the first to the second.
+Exit 0 where their fingerprints are equal, 1 where they are not.
+`,
+  convert: `seating convert list --to FORMAT [--game GAME] [--shelf DIR]
+
+Writes the list in another format: lineup, yaml, page, csv, xml, bom, markdown-list, markdown-table, marked, lines, keyed,
+order-file, code. What the format leaves behind is said on the standard error.
+`,
+  check: `seating check list --shelf DIR [--game GAME] [--text]
+
+Exit 0 where the shelf has every mod of the list that is on, in its version and with its contents, and every line of it is
+understood; 1 where something lacks, with what.
 `,
 } as const;
 

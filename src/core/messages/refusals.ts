@@ -104,6 +104,11 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
     "This share code was cut short or changed on its way. Copy it whole, from S1- to its last sign, and try again.",
   ],
   "code-unsound": () => ["This share code says nothing sound. Ask for it anew."],
+  "list-game": (d) =>
+    sentence`It does not say of which game it is. Name one with --game: ${String(d.known)}, or the file of a definition.`,
+  "list-needs-shelf": (d) =>
+    sentence`${String(d.name)} is to be matched against a shelf. Name its folder with --shelf.`,
+  "list-format": (d) => sentence`Name a format with --to: ${String(d.known)}.`,
   "list-broken": (d) => sentence`${String(d.name)} cannot be read: ${String(d.detail)}. Nothing was changed.`,
   "list-empty": (d) => sentence`${String(d.name)} names nothing that could be a mod.`,
   "list-long": (d) =>

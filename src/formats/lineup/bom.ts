@@ -72,7 +72,7 @@ export const bom: LineupFormat = {
   mime: "application/vnd.cyclonedx+json",
   carries: carriedByRows,
   write: (lineup) => {
-    const document = {
+    const whole = {
       bomFormat: "CycloneDX",
       specVersion: "1.6",
       serialNumber: serialOf(lineup),
@@ -94,7 +94,7 @@ export const bom: LineupFormat = {
       components: rowsOf(lineup).map(componentOf),
       dependencies: dependenciesOf(lineup),
     };
-    return `${JSON.stringify(document, null, 2)}\n`;
+    return `${JSON.stringify(whole, null, 2)}\n`;
   },
 };
 

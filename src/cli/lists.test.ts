@@ -1,0 +1,99 @@
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { makeLineup } from "@/core/lineup/make-lineup";
+import type { Lineup } from "@/core/model/lineup";
+import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
+import { makeRoster, newestById } from "@/core/profile/roster";
+import { readShelf } from "@/disk/read-shelf";
+import { writeLineup } from "@/formats/lineup/json";
+import { makeDemo } from "@/standin/demo/make-demo";
+import { games } from "@/standin/games";
+
+const folder = mkdtempSync(join(tmpdir(), "seating-lists-"));
+const program = join(process.cwd(), "dist", "seating.mjs");
+const game = games.find(({ lists }) => !lists.includes("plugins"))!;
+const shelf = join(folder, game.id, "shelf");
+let lineup: Lineup;
+let path: string;
+
+beforeAll(async () => {
+  execFileSync(process.execPath, ["scripts/bundle.mjs"]);
+  await makeDemo(folder, 7, 30);
+  const { mods } = await readShelf(game, [shelf], []);
+  const some = [...newestById(mods).values()].slice(0, 12);
+  const state = addAbsentPlugins(game, addAbsentMods(emptyState(game, []), some, true), some, true);
+  const stock = { base: [], owned: [], shelf: mods, overlaps: [], fileOverlaps: [], books: [] };
+  const roster = makeRoster(
+    game,
+    { id: "p", game: game.id, name: "Race day", purpose: "play", version: 1, state },
+    stock,
+  );
+  lineup = makeLineup(roster, { title: "Race day", author: "", note: "", listVersion: "1", date: "" });
+  path = file("race.lineup.json", writeLineup(lineup));
+}, 60_000);
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function file(name: string, text: string): string {
+  const at = join(folder, name);
+  writeFileSync(at, text);
+  return at;
+}
+
+const seating = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], { encoding: "utf8" });
+  return { status, stdout, stderr };
+};
+
+test("fingerprint says what the list has, and whether it is what it names", () => {
+  const said = seating("fingerprint", path);
+  expect([said.status, JSON.parse(said.stdout)]).toEqual([
+    0,
+    { fingerprint: lineup.fingerprint, named: lineup.fingerprint, equal: true },
+  ]);
+  const altered = file("altered.json", writeLineup({ ...lineup, mods: lineup.mods.slice(1) }));
+  expect(seating("fingerprint", altered, "--text")).toMatchObject({ status: 1 });
+});
+
+test("compare names what differs, and is silent about what does not count", () => {
+  expect(seating("compare", path, path, "--text")).toMatchObject({ status: 0, stdout: "The same setup.\n" });
+  const at = lineup.mods.findIndex(({ section }, place) => section === lineup.mods[place + 1]?.section);
+  const mods = lineup.mods.toSpliced(at, 2, lineup.mods[at + 1]!, lineup.mods[at]!);
+  const turned = file("turned.json", writeLineup({ ...lineup, note: "other words", mods }));
+  const said = seating("compare", path, turned, "--text");
+  expect(said.status).toBe(1);
+  expect(said.stdout).toContain("Moved: 1 mod");
+});
+
+test("convert writes every format, which reads back to the same setup or says what it leaves behind", () => {
+  for (const format of ["yaml", "page", "csv", "xml", "bom", "markdown-table", "lines", "code"]) {
+    const said = seating("convert", path, "--to", format);
+    expect([format, said.status]).toEqual([format, 0]);
+    const back = seating("compare", path, file(`back.${format}`, said.stdout), "--shelf", shelf);
+    expect([format, back.status, back.stdout.slice(0, 200)]).toEqual([format, 0, back.stdout.slice(0, 200)]);
+  }
+  expect(seating("convert", path, "--to", "lines").stderr).toContain("Left behind: hashes");
+  expect(seating("convert", path, "--to", "parchment")).toMatchObject({ status: 2 });
+});
+
+test("check tells a curator's pipeline whether a shelf has everything", () => {
+  expect(seating("check", path, "--shelf", shelf, "--text")).toMatchObject({
+    status: 0,
+    stdout: "Fine: 12 mods, all on the shelf.\n",
+  });
+  const { status, stdout } = seating(
+    "check",
+    file("wish.txt", "# Game: " + game.id + " 1\nNothing Known At All\n"),
+    "--shelf",
+    shelf,
+  );
+  expect([status, stdout]).toEqual([1, expect.stringContaining("Nothing Known At All")]);
+  expect(seating("check", path)).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining("--shelf") as string,
+  });
+  expect(seating("check", join(folder, "none.txt"), "--shelf", shelf)).toMatchObject({ status: 2 });
+  const plain = seating("fingerprint", file("plain.txt", "Some Mod\n"));
+  expect([plain.status, plain.stderr]).toEqual([2, expect.stringContaining("--game")]);
+});
