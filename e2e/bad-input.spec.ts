@@ -46,6 +46,7 @@ test("files that are no lineup give a clear message each and change nothing", as
     await page.goto(`${seating.url}/lineups`);
     const href = await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href");
     const text = await (await page.request.get(`${seating.url}${href}`)).text();
+    await page.goto(`${seating.url}/lineups?part=in`);
     return {
       lineup: JSON.parse(text) as Record<string, unknown> & { plugins: { name: string }[] },
       profiles: await countProfiles(),
@@ -65,7 +66,7 @@ test("files that are no lineup give a clear message each and change nothing", as
   });
   const cases: readonly [string, string | Buffer, RegExp][] = [
     ["broken.json", "{ not json", /broken\.json is no JSON/],
-    ["bytes.json", Buffer.from([0xff, 0xfe, 0x00]), /bytes\.json is not UTF-8 text/],
+    ["bytes.json", Buffer.from([0x7b, 0xff, 0xc0]), /bytes\.json is not UTF-8 text/],
     ["other.json", '{"format":"playlist/3"}', /other\.json is no lineup/],
     [
       "newer.json",
@@ -115,15 +116,15 @@ test("a lineup with what is not here lists it first, keeps its seats, and says h
   await page.goto(`${seating.url}/shelf`);
   await page.getByRole("button", { name: "Read the shelf" }).click();
   await expect(page.getByText("71 items")).toBeVisible();
-  await page.goto(`${seating.url}/lineups`);
+  await page.goto(`${seating.url}/lineups?part=in`);
   const drop = await page.evaluateHandle((text) => {
     const data = new DataTransfer();
     data.items.add(new File([text], "dropped.lineup.json", { type: "application/json" }));
     return data;
   }, file.toString("utf8"));
   await page.getByText("Drop a lineup file here").dispatchEvent("drop", { dataTransfer: drop });
-  await expect(page.getByText(/^Missing here/)).toContainText("1");
-  await expect(page.getByText("depot:small-fry")).toBeVisible();
+  await expect(page.getByText(/^To get/)).toContainText("1");
+  await expect(page.getByText(/depot:small-fry/)).toBeVisible();
   await page.getByRole("button", { name: "Make the profile" }).click();
   await expect(page.getByText("Not the same setup: 2 differences")).toBeVisible();
   await expect(page.getByText("small-fry 1.0.0 is missing")).toBeVisible();

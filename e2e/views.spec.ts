@@ -25,7 +25,18 @@ for (const theme of ["light", "dark"] as const) {
       expect(serious.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]!.html.slice(0, 160)}`)).toEqual([]);
     };
     await page.emulateMedia({ colorScheme: theme });
-    for (const view of ["overview", "shelf", "plan", "rules", "lineups", "profiles", "settings"]) {
+    for (const view of [
+      "overview",
+      "shelf",
+      "plan",
+      "rules",
+      "lineups",
+      "lineups?part=in",
+      "lineups?part=following",
+      "profiles",
+      "depot",
+      "settings",
+    ]) {
       await page.goto(`${seating.url}/${view}`);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       if (view === "plan") await find(page, "Glass Tides.plank");
@@ -109,7 +120,7 @@ for (const size of [
 ]) {
   test(`nothing is cut off at ${size.width}x${size.height}`, async ({ watched: page, seating }) => {
     await page.setViewportSize(size);
-    for (const view of ["overview", "shelf", "plan", "rules", "lineups"]) {
+    for (const view of ["overview", "shelf", "plan", "rules", "lineups", "lineups?part=in", "depot"]) {
       await page.goto(`${seating.url}/${view}`);
       const over = await page.evaluate(() => [
         document.documentElement.scrollWidth - innerWidth,

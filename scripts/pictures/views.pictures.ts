@@ -111,10 +111,22 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Read the shelf" }).click();
   await page.getByText(/^\d+ items/).waitFor();
   await page.goto(`${server.url}/lineups`);
+  await page.getByText("None yet.").waitFor();
+  await take(page, "lineup-out");
+  await page.goto(`${server.url}/lineups?part=in`);
   const buffer = Buffer.from(text);
   await page
     .getByLabel("Lineup file")
     .setInputFiles({ name: "Long-Descent.lineup.json", mimeType: "application/json", buffer });
-  await page.getByText(/^Missing here/).waitFor();
+  await page.getByText(/^To get/).waitFor();
   await take(page, "lineups");
+  await page.goto(`${server.url}/lineup/${new URL(href!, server.url).searchParams.get("profile")}`);
+  await take(page, "lineup-page");
+
+  await page.goto(`${server.url}/depot`);
+  await page.getByRole("row", { name: /Glass Tides/ }).click();
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.getByRole("button", { name: /^Get \d+ newer/ }).click();
+  await page.getByText("on the shelf", { exact: true }).last().waitFor();
+  await take(page, "depot");
 });

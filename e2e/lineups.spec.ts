@@ -1,0 +1,219 @@
+import { cp, mkdir, readFile, rm } from "node:fs/promises";
+import { join } from "node:path";
+import type { Page } from "@playwright/test";
+import { expect, gameFolder, home, row, stored, test } from "./fixtures";
+import { root, startSeating, type Server } from "./server";
+
+const second = join(root, ".cache", "e2e-second");
+
+/** A Seating of somebody else: the same game, an empty shelf, and a depot to get things from. */
+async function startSecond(): Promise<Server> {
+  await rm(second, { recursive: true, force: true });
+  await mkdir(join(second, "shelf"), { recursive: true });
+  await cp(gameFolder, join(second, "game"), { recursive: true });
+  Object.assign(process.env, { SEATING_DEPOT: join(home, "demo"), SEATING_DEPOT_SPEED: "100000000" });
+  try {
+    return await startSeating("start.mjs", join(second, "data"));
+  } finally {
+    delete process.env.SEATING_DEPOT;
+    delete process.env.SEATING_DEPOT_SPEED;
+  }
+}
+
+const queue = (page: Page) => page.getByRole("region", { name: "Queue" });
+
+async function openList(page: Page, name: string, text: string): Promise<void> {
+  const buffer = Buffer.from(text);
+  await page.getByLabel("Lineup file").setInputFiles({ name, mimeType: "text/plain", buffer });
+}
+
+const exported = async (page: Page, url: string, format = "lineup"): Promise<string> => {
+  await page.goto(`${url}/lineups`);
+  const href = (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!;
+  return (await page.request.get(`${url}${href.replace("format=lineup", `format=${format}`)}`)).text();
+};
+
+test("a list goes out here and comes in on another machine with an empty shelf: got, checked, the same fingerprint", async ({
+  watched: page,
+  seating,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  await page.getByRole("button", { name: "Profile: Long Descent" }).click();
+  await page.getByRole("menuitem", { name: "Harbour Lights" }).click();
+  await expect(page.getByRole("button", { name: "Profile: Harbour Lights" })).toBeVisible();
+  const text = await exported(page, seating.url);
+  await page.getByText("Send it").waitFor();
+  const code = await page.getByLabel("Share code").inputValue();
+
+  const server = await startSecond();
+  try {
+    const there = await (await browser.newContext()).newPage();
+    await there.goto(server.url);
+    await there.getByLabel("Game", { exact: true }).selectOption({ label: "Brinehollow" });
+    await there.getByLabel("Game folder").fill(join(second, "game"));
+    await there.getByLabel("Shelf folder").fill(join(second, "shelf"));
+    await there.getByRole("button", { name: "Add the game" }).click();
+    await there.getByRole("link", { name: "Lineups" }).click();
+    await there.getByRole("link", { name: "In", exact: true }).click();
+    await openList(there, "harbour.lineup.json", text);
+    await expect(there.getByText(/^To get/)).toBeVisible();
+    await expect(there.getByText(/^Found here/)).toHaveCount(0);
+    await there.getByRole("button", { name: /^Get \d+ missing mods/ }).click();
+    await queue(there).getByRole("button", { name: "Sign in to go on" }).click();
+    // One of them breaks off again and again; its part is kept, and trying the failed again gets it.
+    await expect(queue(there).getByText(/^The transfer of Abyss Library broke off/)).toBeVisible({
+      timeout: 60_000,
+    });
+    await expect(queue(there).getByRole("button", { name: "Try 1 failed again" })).toBeVisible({
+      timeout: 60_000,
+    });
+    await queue(there).getByRole("button", { name: "Try 1 failed again" }).click();
+    await expect(queue(there).getByText("failed", { exact: true })).toHaveCount(0, { timeout: 60_000 });
+    await expect(queue(there).getByText("by hand", { exact: true })).toHaveCount(0);
+    await there.getByRole("button", { name: "Make the profile" }).click();
+    // What has no transfer is brought by hand.
+    await expect(there.getByText(/^Not the same setup/)).toBeVisible();
+    for (const name of ["Lamplight Rework", "Ropewalk Quay"])
+      await cp(
+        join(home, "demo/brinehollow/depot/files", (await archiveOf(name))!),
+        join(second, "shelf", `${name}.zip`),
+      );
+    await there.goto(`${server.url}/shelf`);
+    await there.getByRole("button", { name: "Read the shelf" }).click();
+    await there.getByText(/^\d+ items/).waitFor();
+    await there.goto(`${server.url}/lineups?part=following`);
+    await expect(there.getByText("Reproduced exactly")).toBeVisible();
+
+    // The code says the same, and the link to the page of the first one, too.
+    await there.goto(`${server.url}/lineups?part=in#code=${code}`);
+    await expect(there.getByText(/^Found here/)).toBeVisible();
+    await there.getByRole("button", { name: "Leave it" }).click();
+    const profile = new URL(
+      (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!,
+      seating.url,
+    ).searchParams.get("profile")!;
+    await there.getByLabel(/^Or paste/).fill(`${seating.url}/lineup/${profile}`);
+    await there.getByRole("button", { name: "Read it" }).click();
+    await expect(there.getByRole("heading", { name: "Harbour Lights" })).toBeVisible();
+    await there.context().close();
+  } finally {
+    await server.stop();
+  }
+});
+
+async function archiveOf(name: string): Promise<string | undefined> {
+  const text = await readFile(join(home, "demo/brinehollow/depot/catalogue.json"), "utf8");
+  const { mods } = JSON.parse(text) as { mods: { mod: { name: string; path: string } }[] };
+  return mods.find(({ mod }) => mod.name === name)?.mod.path;
+}
+
+test("messy words from a forum are matched, the unsure ones answered by keyboard, and remembered", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/lineups?part=in`);
+  const words =
+    "My winter list, enjoy it everybody!\n1. Tidal Core v2.1.0\n2) Abyss Libary\n- [ ] Small Fry\nPurple Orchard of Quartz";
+  await page.getByLabel(/^Or paste/).fill(words);
+  await page.getByRole("button", { name: "Read it" }).click();
+  const lines = page.getByRole("list", { name: "Lines to be answered" });
+  await expect(lines.getByRole("listitem")).toHaveCount(2);
+  await lines.getByRole("listitem").first().focus();
+  await page.keyboard.press("1");
+  await expect(lines.getByRole("listitem")).toHaveCount(1);
+  await lines.getByRole("listitem").first().focus();
+  await page.keyboard.press("0");
+  await expect(lines).toHaveCount(0);
+  await expect(page.getByText(/^Left out.*Purple Orchard of Quartz/)).toBeVisible();
+  await page.waitForTimeout(600);
+  await page.reload();
+  await page.getByLabel(/^Or paste/).fill(words);
+  await page.getByRole("button", { name: "Read it" }).click();
+  await expect(page.getByRole("button", { name: "Make the profile" })).toBeVisible();
+  await expect(lines).toHaveCount(0);
+  await page.getByText("Only its order, into Long Descent").click();
+  await page.getByRole("button", { name: "Take its order" }).click();
+  await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: take the order of/ }).click();
+  await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toHaveCount(0);
+});
+
+test("a list is followed through two versions: what is mine stays, clashes are shown, and pure is one act away", async ({
+  watched: page,
+  seating,
+}) => {
+  const first = await exported(page, seating.url);
+  await page.goto(`${seating.url}/lineups?part=in`);
+  await openList(page, "winter.lineup.json", first);
+  await page.getByLabel("Name of the new profile").fill("Mine");
+  await page.getByRole("button", { name: "Make the profile" }).click();
+  await expect(page.getByText("Reproduced exactly")).toBeVisible();
+  await expect(page.getByText("No difference from the list")).toBeVisible();
+
+  // I switch one off and another on; the author takes one out and switches the first one, too.
+  await page.goto(`${seating.url}/shelf?q=small+fry`);
+  await page.getByRole("switch", { name: "Small Fry is on" }).click();
+  await stored(page);
+  await page.goto(`${seating.url}/lineups?part=following`);
+  await expect(page.getByText(/^\d+ differences? from the list$/)).toBeVisible();
+
+  const lineup = JSON.parse(first) as {
+    listVersion: string;
+    mods: { id: string; on: boolean; name: string }[];
+    plugins: { name: string; mod: string | null; on: boolean }[];
+  };
+  const gone = lineup.mods.find(({ id }) => id === "quiet-compass")!;
+  const next = {
+    ...lineup,
+    listVersion: "2.0",
+    mods: lineup.mods.filter(({ id }) => id !== gone.id && id !== "small-fry"),
+    plugins: lineup.plugins.filter(({ mod }) => mod !== gone.id && mod !== "small-fry"),
+  };
+  await openList(page, "winter-2.lineup.json", JSON.stringify(next));
+  await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
+  await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();
+  await page.getByText("the list’s: removed").click();
+  await page.getByRole("button", { name: /^Take over \d+$/ }).click();
+  await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
+  await stored(page);
+  await page.goto(`${seating.url}/plan`);
+  await expect(row(page, "Brinehollow.keel")).toBeVisible();
+  await page.goto(`${seating.url}/lineups?part=following`);
+  await expect(page.getByText(/^(?:No difference|\d+ differences?) from the list$/)).toBeVisible();
+  await page.getByRole("button", { name: "Back to the pure list" }).click();
+  await expect(page.getByText("No difference from the list")).toBeVisible();
+});
+
+test("nothing that a list says runs on its page, and the ticks of its steps are kept", async ({
+  watched: page,
+  seating,
+}) => {
+  const script = "<script>window.ran=1</script><img src=x onerror=window.ran=1>";
+  await page.goto(`${seating.url}/lineups`);
+  await page.getByText("None yet.").waitFor();
+  await page.getByLabel("Author").fill(script);
+  await page.getByLabel("What to expect").fill(script);
+  await page
+    .getByLabel("Read-me, in Markdown")
+    .fill(
+      `${script}\n\n[x](javascript:window.ran=1) ![y](javascript:window.ran=1)\n\n<svg onload=window.ran=1>`,
+    );
+  await page.getByRole("button", { name: "Add a key" }).click();
+  await page.getByLabel("Key 1").fill(script.slice(0, 50));
+  await page.getByRole("button", { name: "Note this as a version" }).click();
+  await expect(page.getByText("The first version.")).toBeVisible();
+  const href = (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!;
+  const profile = new URL(href, seating.url).searchParams.get("profile")!;
+  await page.goto(`${seating.url}/lineup/${profile}`);
+  await expect(page.getByRole("heading", { name: "Long Descent" })).toBeVisible();
+  await expect(page.getByText("<script>window.ran=1</script>").first()).toBeVisible();
+  expect(await page.evaluate(() => (globalThis as { ran?: number }).ran)).toBeUndefined();
+  await page.getByLabel("Search this list").fill("glass tides");
+  await expect(page.getByText(/^\d+ of \d+ shown$/)).toBeVisible();
+  await page.getByLabel(/^Get Tidal Core/).check();
+  await expect(page.getByText(/^1 of \d+ done$/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel(/^Get Tidal Core/)).toBeChecked();
+  await page.pdf({ path: test.info().outputPath("page.pdf") });
+});

@@ -1,0 +1,136 @@
+import { writeLineup } from "@/formats/lineup/json";
+import { blankSheet, type Lineup } from "@/core/model/lineup";
+import { dataInPage } from "@/formats/lineup/page";
+import { findCurrentGame } from "@/store/games";
+import { findProfile } from "@/store/profiles";
+import type { Context } from "./context";
+import { step, storeEdit } from "./operations/edit-profile";
+import * as lineups from "./operations/lineups";
+import * as profiles from "./operations/profiles";
+import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
+import { viewProfile } from "./views/profile";
+
+let demo: DemoContext;
+let context: Context;
+beforeAll(async () => {
+  demo = await makeDemoContext(60);
+  context = demo.context;
+}, 120_000);
+afterAll(() => demo.end());
+
+const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
+const keep = async (lineup: Lineup) =>
+  value(await lineups.keepImport(context, new TextEncoder().encode(writeLineup(lineup)), "x.lineup.json"))
+    .importId;
+const fingerprintOf = async (id: string) => value(await lineups.exportLineup(context, id)).fingerprint;
+
+test("a list goes out with what its curator said, and comes in as a new profile that follows it", async () => {
+  const first = await present();
+  const sheet = {
+    ...blankSheet,
+    author: "reed",
+    note: "Calm.",
+    listVersion: "1.0",
+    roles: { "small-fry": "once" as const },
+    terms: {},
+  };
+  value(await lineups.saveSheet(context, first.id, sheet));
+  const lineup = value(await lineups.exportLineup(context, first.id));
+  expect(lineup).toMatchObject({
+    title: "Long Descent",
+    author: "reed",
+    list: first.id,
+    followUps: ["small-fry"],
+  });
+  expect(lineup.open!.length).toBeGreaterThan(0);
+  const made = value(
+    await lineups.acceptImport(context, await keep(lineup), {
+      target: { way: "new", name: "Reproduced" },
+      keepMine: [],
+    }),
+  );
+  const profile = await present();
+  expect([profile.id, profile.name]).toEqual([made.profileId, "Reproduced"]);
+  expect(await fingerprintOf(profile.id)).toBe(lineup.fingerprint);
+  expect((await viewProfile(context, profile)).followed?.fingerprint).toBe(lineup.fingerprint);
+  value(await lineups.stopFollowing(context, profile.id));
+  expect((await viewProfile(context, profile)).followed).toBeNull();
+  value(await profiles.switchProfile(context, first.id));
+  expect(
+    await lineups.acceptImport(context, "gone", { target: { way: "new", name: "x" }, keepMine: [] }),
+  ).toMatchObject({
+    ok: false,
+    refusal: { code: "import-gone" },
+  });
+});
+
+test("into the present profile it is one edit with a restore point, and one undo takes it back", async () => {
+  const first = await present();
+  const lineup = value(await lineups.exportLineup(context, first.id));
+  const fewer = {
+    ...lineup,
+    mods: lineup.mods.slice(0, 10),
+    plugins: lineup.plugins.filter(
+      ({ mod }) => mod === null || lineup.mods.slice(0, 10).some(({ id }) => id === mod),
+    ),
+  };
+  for (const way of ["into", "order"] as const) {
+    const before = await present();
+    const target = { way, profile: first.id, version: before.version };
+    value(await lineups.acceptImport(context, await keep(fewer), { target, keepMine: [] }));
+    const after = await present();
+    expect(after.version).toBe(before.version + 1);
+    // What only the profile has stays.
+    expect(after.state.mods.entries.length).toBe(before.state.mods.entries.length);
+    expect((await viewProfile(context, after)).restorePoints[0]!.name).toBe("Before Long Descent came in");
+    value(await step(context, first.id, after.version, "undo"));
+    expect((await present()).state.plugins.entries.map(({ id }) => id)).toEqual(
+      before.state.plugins.entries.map(({ id }) => id),
+    );
+  }
+  const stale = { way: "into" as const, profile: first.id, version: 1 };
+  expect(
+    await lineups.acceptImport(context, await keep(fewer), { target: stale, keepMine: [] }),
+  ).toMatchObject({ ok: false, refusal: { code: "stale" } });
+});
+
+test("versions keep what changed between them, and the list tells it", async () => {
+  const first = await present();
+  value(await lineups.publishVersion(context, first.id));
+  const off = first.state.mods.entries.find(({ id }) => id === "quiet-compass")!;
+  value(
+    await storeEdit(context, first.id, first.version, {
+      label: { id: "switch-off", data: { item: off.id, count: 1 } },
+      steps: [{ kind: "switch", list: "mods", ids: [off.id], on: false }],
+    }),
+  );
+  const sheet = value(await lineups.readSheet(context, first.id));
+  value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: "1.1" }));
+  value(await lineups.publishVersion(context, first.id));
+  const versions = value(await lineups.listVersions(context, first.id));
+  expect(versions.map(({ version, changes }) => [version, changes])).toEqual([
+    ["1.1", "Switched off: Quiet Compass"],
+    ["1.0", "The first version."],
+  ]);
+  expect(value(await lineups.exportLineup(context, first.id)).changelog).toHaveLength(2);
+  value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: " " }));
+  expect(await lineups.publishVersion(context, first.id)).toMatchObject({
+    ok: false,
+    refusal: { code: "list-version" },
+  });
+});
+
+test("the page holds the list as data and links to it in every format; links go to this machine only", async () => {
+  const first = await present();
+  const page = value(await lineups.servedPage(context, first.id));
+  expect((JSON.parse(dataInPage(page)!) as Lineup).fingerprint).toBe(await fingerprintOf(first.id));
+  expect(page).toContain("format=csv");
+  for (const link of [
+    "http://example.org/lineup/x",
+    "https://127.0.0.1/lineup/x",
+    "http://127.0.0.1/api/data",
+    "file:///etc/passwd",
+    "nonsense",
+  ])
+    expect([link, (await lineups.fetchPage(link)).ok]).toEqual([link, false]);
+});
