@@ -50,10 +50,10 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
   try {
     const there = await (await browser.newContext()).newPage();
     await there.goto(server.url);
-    await there.getByLabel("Game", { exact: true }).selectOption({ label: "Brinehollow" });
-    await there.getByLabel("Game folder").fill(join(second, "game"));
-    await there.getByLabel("Shelf folder").fill(join(second, "shelf"));
-    await there.getByRole("button", { name: "Add the game" }).click();
+    await there.getByLabel("Folder of the game").fill(join(second, "game"));
+    await there.getByLabel("Folder of the shelf").fill(join(second, "shelf"));
+    await there.getByRole("button", { name: "Use these folders" }).click();
+    await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
     await there.getByRole("link", { name: "Lineups" }).click();
     await there.getByRole("link", { name: "In", exact: true }).click();
     await openList(there, "harbour.lineup.json", text);

@@ -162,10 +162,12 @@ function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = 
   ${
     open.length > 0 &&
     html`<section>
-      <h2>Known and still open</h2>
-      <ul>
-        ${open.map((text) => html`<li>${text}</li>`)}
-      </ul>
+      <details>
+        <summary>Known and still open <span class="faint">${open.length}</span></summary>
+        <ul>
+          ${open.map((text) => html`<li>${text}</li>`)}
+        </ul>
+      </details>
     </section>`
   }
   ${

@@ -9,7 +9,8 @@ import { placesUsed } from "@/core/profile/roster";
 import { Button } from "../kit/button";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { FollowedMark } from "../lineups/follow/followed-mark";
+import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
@@ -37,6 +38,9 @@ export function Strip() {
             </span>
           ))}
       </Link>
+      <Later>
+        <FollowedMark />
+      </Later>
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
         {saving > 0 ? "Storing…" : gapWords(gap)}
       </span>

@@ -1,5 +1,6 @@
 "use client";
 
+import { compareRosters } from "@/core/profile/compare";
 import { label } from "@/core/profile/steps";
 import { Button } from "../../kit/button";
 import { Queue } from "../../depot/queue";
@@ -67,6 +68,7 @@ function Following({ followed }: { followed: Followed }) {
 function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
   const { editor, unwrap, refresh } = useWorkspace();
   const profile = useEditor((state) => state.profile);
+  const roster = useEditor((state) => state.roster);
   const goPure = () =>
     editor.dispatch({
       label: label("restore", { name: lineup.title }),
@@ -80,7 +82,12 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
   return (
     <header className="flex items-center gap-2">
       <h2 className="grow text-lg font-bold">Changed by you</h2>
-      <Button onClick={() => goPure()}>Back to the pure list</Button>
+      <Button
+        disabled={compareRosters(roster, pure, { mods: [], plugins: [] }).length === 0}
+        onClick={() => goPure()}
+      >
+        Back to the pure list
+      </Button>
       <Button look="quiet" onClick={() => void leave()}>
         Follow it no longer
       </Button>
