@@ -12,8 +12,8 @@ import { linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
 import { headingOf, lineOfText } from "./text";
 
-/** Text in which no sign means anything to Markdown (CommonMark 0.31: any ASCII punctuation can be escaped). */
-const escaped = (text: string): string => text.replace(/[!-/:-@[-`{-~]/g, "\\$&");
+/** Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped). */
+const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~]/g, "\\$&");
 
 const head = ({ title, game, author, listVersion }: Lineup): string[] => [
   `# ${escaped(title)}`,
