@@ -44,7 +44,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
   await expect(page.getByRole("button", { name: "Profile: Harbour Lights" })).toBeVisible();
   const text = await exported(page, seating.url);
   await page.getByText("Send it").waitFor();
-  const code = await page.getByLabel("Share code").inputValue();
+  const code = await page.getByRole("textbox", { name: "Share code" }).inputValue();
 
   const server = await startSecond();
   try {

@@ -25,16 +25,21 @@ const trigramsOf = (name: string): Set<string> => {
   return grams;
 };
 
+/** Entries of the index that one search looks at, the rarest groups first; the common ones tell little. */
+const mostVisited = 4000;
+/** Names that are compared letter by letter. */
+const mostCompared = 24;
+
 /** Names by the groups of three letters in them, so that only a few are compared letter by letter. */
 export class NameIndex {
   private readonly postings = new Map<string, number[]>();
-  private readonly sizes: number[] = [];
+  /** How many of the looked-up groups a name has; all zero between searches. */
+  private readonly shared: Uint8Array;
 
   constructor(private readonly names: readonly string[]) {
+    this.shared = new Uint8Array(names.length);
     names.forEach((name, at) => {
-      const grams = trigramsOf(name);
-      this.sizes.push(grams.size);
-      for (const gram of grams) {
+      for (const gram of trigramsOf(name)) {
         const known = this.postings.get(gram);
         if (known) known.push(at);
         else this.postings.set(gram, [at]);
@@ -49,23 +54,46 @@ export class NameIndex {
     least: number,
   ): { readonly name: string; readonly likeness: number }[] {
     const grams = trigramsOf(name);
-    const shared = new Map<number, number>();
-    for (const gram of grams)
-      for (const at of this.postings.get(gram) ?? []) shared.set(at, (shared.get(at) ?? 0) + 1);
-    // Dice's coefficient over the groups of three.
-    const rough = [...shared].map(([at, both]) => ({
-      at,
-      dice: (2 * both) / (grams.size + this.sizes[at]!),
-    }));
-    return rough
-      .sort((a, b) => b.dice - a.dice)
-      .slice(0, 24)
-      .map(({ at, dice }) => ({
-        name: this.names[at]!,
-        likeness: Math.max(dice, likeness(name, this.names[at]!)),
-      }))
+    return this.candidates(grams)
+      .map((at) => ({ name: this.names[at]!, likeness: alike(name, grams, this.names[at]!) }))
       .filter((each) => each.likeness >= least)
       .sort((a, b) => b.likeness - a.likeness || (a.name < b.name ? -1 : 1))
       .slice(0, count);
   }
+
+  /** Those that share the most groups. */
+  private candidates(grams: ReadonlySet<string>): number[] {
+    const lists = [...grams].map((gram) => this.postings.get(gram) ?? []).sort((a, b) => a.length - b.length);
+    const touched: number[] = [];
+    let visited = 0;
+    for (const list of lists) {
+      if (visited > 0 && visited + list.length > mostVisited) break;
+      visited += list.length;
+      for (const at of list) {
+        if (this.shared[at] === 0) touched.push(at);
+        if (this.shared[at]! < 255) this.shared[at]!++;
+      }
+    }
+    const best = mostShared(touched, this.shared);
+    for (const at of touched) this.shared[at] = 0;
+    return best;
+  }
+}
+
+/** By counting, for a name shares a few dozen groups at most. */
+function mostShared(touched: readonly number[], shared: Uint8Array): number[] {
+  const buckets: number[][] = [];
+  for (const at of touched) (buckets[shared[at]!] ??= []).push(at);
+  const best: number[] = [];
+  for (let size = buckets.length - 1; size > 0 && best.length < mostCompared; size--)
+    best.push(...(buckets[size] ?? []).slice(0, mostCompared - best.length));
+  return best;
+}
+
+/** Dice's coefficient over the groups of three, or Levenshtein's share, whichever sees more. */
+function alike(name: string, grams: ReadonlySet<string>, other: string): number {
+  const others = trigramsOf(other);
+  let both = 0;
+  for (const gram of others) if (grams.has(gram)) both++;
+  return Math.max((2 * both) / (grams.size + others.size), likeness(name, other));
 }
