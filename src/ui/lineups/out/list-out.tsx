@@ -22,11 +22,12 @@ export function ListOut() {
       <div className="min-h-0 overflow-auto p-4 max-xl:row-start-2">
         <SheetForm sheet={sheet} change={change} />
       </div>
-      <div className="flex min-h-0 flex-col p-4">
-        <ListContents sheet={sheet} change={change} />
-      </div>
-      <div className="min-h-0 overflow-auto p-4 max-xl:row-span-2">
+      {/* Before the rows, of which each takes two steps of the Tab key. */}
+      <div className="col-start-2 row-span-full min-h-0 overflow-auto p-4 xl:col-start-3">
         <Send lineup={lineup} stored={stored} />
+      </div>
+      <div className="flex min-h-0 flex-col p-4 max-xl:col-start-1 max-xl:row-start-1 xl:col-start-2 xl:row-start-1">
+        <ListContents sheet={sheet} change={change} />
       </div>
     </div>
   );
