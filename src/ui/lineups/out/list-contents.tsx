@@ -106,6 +106,7 @@ function Row({
 }) {
   const name = mod?.name ?? id;
   const terms = sheet.terms[id];
+  const words = terms ? termWords[terms.kind] : "free to pass on";
   return (
     <>
       <span className="text-pine font-mono text-sm font-semibold">{seat}</span>
@@ -133,11 +134,11 @@ function Row({
       <button
         type="button"
         onClick={onTerms}
-        aria-label={`Terms of ${name}`}
+        aria-label={`${words}: the terms of ${name}`}
         title={terms?.where}
         className={`hover:bg-sunk h-6 truncate rounded-md px-1 text-left text-sm ${terms ? "text-saffron font-semibold" : "text-ink2"}`}
       >
-        {terms ? termWords[terms.kind] : "free to pass on"}
+        {words}
       </button>
     </>
   );
