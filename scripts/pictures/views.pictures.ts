@@ -124,6 +124,7 @@ test("the main views", async ({ page }) => {
   await take(page, "lineup-page");
 
   await page.goto(`${server.url}/depot`);
+  await page.getByLabel("Search the depot").fill("tides");
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.getByRole("button", { name: /^Get \d+ newer/ }).click();

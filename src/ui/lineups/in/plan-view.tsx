@@ -215,7 +215,7 @@ function Row({
       )}
       <span className="text-ink2 shrink-0 font-mono text-sm">{wanted.version}</span>
       {status === "to-get" && (
-        <span className="text-ink2 w-40 shrink-0 truncate text-right font-mono text-sm">
+        <span className="text-ink2 w-60 shrink-0 truncate text-right font-mono text-sm">
           {exact ? formatSize(size) : `only ${depot!.mod.version}`} · {wanted.source}
         </span>
       )}

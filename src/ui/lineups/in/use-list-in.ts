@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from "react";
 import { z } from "zod";
 import { plainName } from "@/core/lineup/names";
 import type { ResolvedList } from "@/formats/lineup/resolve";
-import { askForList } from "@/work/ask";
+import { askForList } from "../../../work/ask";
 import { useDepot } from "../../depot/depot.client";
 import { usePreference } from "../../workspace/use-preference";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
