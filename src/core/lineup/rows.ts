@@ -52,7 +52,10 @@ export function rowsOf(lineup: Lineup): LineupRow[] {
   return [...mods, ...plugins];
 }
 
-const listNames: Readonly<Record<string, ListName>> = { mods: "mods", plugins: "plugins" };
+const listNames = new Map<string, ListName>([
+  ["mods", "mods"],
+  ["plugins", "plugins"],
+]);
 const offWords = new Set(["off", "no", "false", "0", "-", ""]);
 const sha256 = /^[0-9a-f]{64}$/;
 
@@ -70,7 +73,7 @@ export function lineOfRow(row: Readonly<Partial<Record<string, string>>>): ListL
     cell(column) === "" ? {} : { [column]: cell(column) };
   return {
     text: [name, cell("version")].filter(Boolean).join(" "),
-    list: listNames[cell("list").toLowerCase()] ?? null,
+    list: listNames.get(cell("list").toLowerCase()) ?? null,
     name,
     on: !Object.hasOwn(row, "on") || !offWords.has(cell("on").toLowerCase()),
     ...word("id"),

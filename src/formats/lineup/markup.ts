@@ -15,5 +15,5 @@ const sourceOf = (piece: Piece): string => {
 };
 
 /** A template of HTML in which every value that is no markup itself is text, also within a quoted attribute. */
-export const html = (parts: TemplateStringsArray, ...pieces: readonly Piece[]): Markup =>
+export const markup = (parts: TemplateStringsArray, ...pieces: readonly Piece[]): Markup =>
   new Markup(parts.map((part, at) => part + sourceOf(pieces[at])).join(""));

@@ -11,7 +11,7 @@ import type { Lineup } from "@/core/model/lineup";
 import type { ListName } from "@/core/model/profile";
 import { seatsOf } from "@/core/profile/seats";
 import { everything, type LineupFormat } from "./format";
-import { html, Markup } from "./markup";
+import { markup, Markup } from "./markup";
 import { pageScript } from "./page-script";
 import { pageStyle } from "./page-style";
 
@@ -32,26 +32,24 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly
     /[<>&\u2028\u2029]/g,
     (sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, "0")}`,
   );
-  return html`<!doctype html>
+  return markup`<!doctype html>
     <html lang="en">
       <head>
         <meta charset="utf-8" />
         <meta http-equiv="Content-Security-Policy" content="${policy}" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <title>${lineup.title}</title>
-        <style>
-          ${new Markup(pageStyle)}
-        </style>
+        <style>${new Markup(pageStyle)}</style>
       </head>
       <body data-fingerprint="${lineup.fingerprint}">
         <main>
           ${factsPart(lineup, game)}
           ${
             links.length > 0 &&
-            html`<nav aria-label="Take it with you">
+            markup`<nav aria-label="Take it with you">
               <h2>Take it with you</h2>
               <ul class="links">
-                ${links.map(({ label, href }) => html`<li><a href="${href}" download>${label}</a></li>`)}
+                ${links.map(({ label, href }) => markup`<li><a href="${href}" download>${label}</a></li>`)}
               </ul>
             </nav>`
           }
@@ -63,12 +61,8 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly
           ${(["mods", "plugins"] as const).filter((list) => game.lists.includes(list)).map((list) => orderPart(lineup, list))}
           ${byHand(lineup, game)} ${thanks(lineup)}
         </main>
-        <script type="application/json" id="${dataId}">
-          ${new Markup(data)}
-        </script>
-        <script>
-          ${new Markup(pageScript)};
-        </script>
+        <script type="application/json" id="${dataId}">${new Markup(data)}</script>
+        <script>${new Markup(pageScript)}</script>
       </body>
     </html> `.source;
 }
@@ -98,14 +92,14 @@ function factsPart(lineup: Lineup, game: GameDefinition): Markup {
       lineup.expansions.map((id) => game.expansions.find((each) => each.id === id)?.name ?? id).join(", "),
     ],
   ];
-  return html`<header>
+  return markup`<header>
     <h1>${lineup.title}</h1>
     <dl>
       ${rows
         .filter(([, value]) => value !== "")
         .map(
           ([term, value]) =>
-            html`<div>
+            markup`<div>
               <dt>${term}</dt>
               <dd>${value}</dd>
             </div>`,
@@ -124,34 +118,34 @@ const markdown = (text: string): Markup =>
   new Markup(micromark(text, { extensions: [gfm()], htmlExtensions: [gfmHtml()] }));
 
 function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = [] }: Lineup): Markup {
-  return html`${
+  return markup`${
     note &&
-    html`<section>
+    markup`<section>
       <h2>What to expect</h2>
-      ${note.split(/\n{2,}/).map((part) => html`<p>${part}</p>`)}
+      ${note.split(/\n{2,}/).map((part) => markup`<p>${part}</p>`)}
     </section>`
   }
   ${
     pictures.length > 0 &&
-    html`<section class="pictures" aria-label="Pictures">
+    markup`<section class="pictures" aria-label="Pictures">
       ${pictures.map(
         ({ caption, data }) =>
-          html`<figure>
+          markup`<figure>
             <img src="${data}" alt="${caption}" />
             <figcaption>${caption}</figcaption>
           </figure>`,
       )}
     </section>`
   }
-  ${readMe && html`<section class="read-me">${markdown(readMe)}</section>`}
+  ${readMe && markup`<section class="read-me">${markdown(readMe)}</section>`}
   ${
     keys.length > 0 &&
-    html`<section>
+    markup`<section>
       <h2>Keys</h2>
       <dl class="keys">
         ${keys.map(
           ({ key, does }) =>
-            html`<div>
+            markup`<div>
               <dt><kbd>${key}</kbd></dt>
               <dd>${does}</dd>
             </div>`,
@@ -161,23 +155,23 @@ function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = 
   }
   ${
     open.length > 0 &&
-    html`<section>
+    markup`<section>
       <details>
         <summary>Known and still open <span class="faint">${open.length}</span></summary>
         <ul>
-          ${open.map((text) => html`<li>${text}</li>`)}
+          ${open.map((text) => markup`<li>${text}</li>`)}
         </ul>
       </details>
     </section>`
   }
   ${
     changelog.length > 0 &&
-    html`<section>
+    markup`<section>
       <h2>What changed</h2>
       ${changelog.map(
         ({ version, date, text }) =>
-          html`<h3>${version} <span class="faint">${day(date)}</span></h3>
-            ${text.split("\n").map((line) => html`<p>${line}</p>`)}`,
+          markup`<h3>${version} <span class="faint">${day(date)}</span></h3>
+            ${text.split("\n").map((line) => markup`<p>${line}</p>`)}`,
       )}
     </section>`
   }`;
@@ -235,23 +229,23 @@ function orderPart(lineup: Lineup, list: ListName): Markup {
   const names = new Map(lineup.sections.map(({ id, name }) => [id as string | null, name]));
   const body = rows.map((row, at) => {
     const begins = row.section !== rows[at - 1]?.section && names.has(row.section);
-    return html`${
-        begins &&
-        html`<tr class="section">
+    return markup`${
+      begins &&
+      markup`<tr class="section">
           <th colspan="${heads[list].length}" scope="rowgroup">
             ${row.seat.replace(/\d+$/, "")} ${names.get(row.section)}
           </th>
         </tr>`
-      }
+    }
       <tr class="item${!row.on && " off"}">
         <td class="mono">${row.seat}</td>
         <th scope="row">
-          ${row.name}${!row.on && html` <span class="faint">off</span>`}${row.mark && html` <span class="mark">${row.mark}</span>`}
+          ${row.name}${!row.on && markup` <span class="faint">off</span>`}${row.mark && markup` <span class="mark">${row.mark}</span>`}
         </th>
-        ${row.cells.map((cell) => html`<td>${cell}</td>`)}
+        ${row.cells.map((cell) => markup`<td>${cell}</td>`)}
       </tr>`;
   });
-  return html`<section>
+  return markup`<section>
     <h2>
       ${list === "mods" ? "Mods" : "Plugins"} in order
       <span class="faint">the first loads earliest, the last wins</span>
@@ -259,7 +253,7 @@ function orderPart(lineup: Lineup, list: ListName): Markup {
     <table>
       <thead>
         <tr>
-          ${heads[list].map((head) => html`<th scope="col">${head}</th>`)}
+          ${heads[list].map((head) => markup`<th scope="col">${head}</th>`)}
         </tr>
       </thead>
       <tbody>
@@ -271,18 +265,18 @@ function orderPart(lineup: Lineup, list: ListName): Markup {
 
 function byHand(lineup: Lineup, game: GameDefinition): Markup {
   const step = ({ id, text, detail }: { id: string; text: string; detail: string }) =>
-    html`<li>
+    markup`<li>
       <label
         ><input type="checkbox" data-step="${id}" />
-        <span>${text}${detail && html` <span class="faint">${detail}</span>`}</span></label
+        <span>${text}${detail && markup` <span class="faint">${detail}</span>`}</span></label
       >
     </li>`;
-  return html`<section class="by-hand">
+  return markup`<section class="by-hand">
     <h2>Step by step, by hand <span id="ticked" class="faint" role="status"></span></h2>
     <p class="faint">Ticks are kept in this browser.</p>
     ${instructionsOf(lineup, game).map(
       ({ title, steps }) =>
-        html`<details open>
+        markup`<details open>
           <summary>${title} <span class="faint">${steps.length}</span></summary>
           <ol>
             ${steps.map(step)}
@@ -294,10 +288,10 @@ function byHand(lineup: Lineup, game: GameDefinition): Markup {
 
 const thanks = ({ credits = [] }: Lineup): Markup | false =>
   credits.length > 0 &&
-  html`<section>
+  markup`<section>
     <h2>Thanks to those who made the mods</h2>
     <ul>
-      ${credits.map(({ author, mods }) => html`<li><b>${author || "Author not named"}</b>: ${mods.join(", ")}</li>`)}
+      ${credits.map(({ author, mods }) => markup`<li><b>${author || "Author not named"}</b>: ${mods.join(", ")}</li>`)}
     </ul>
   </section>`;
 
