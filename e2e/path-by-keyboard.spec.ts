@@ -97,8 +97,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     const download = page.waitForEvent("download");
     await press("Enter");
     const file = await (await download).path();
-    await tabTo(/^In$/);
-    await press("Enter");
+    await command("Take a list in");
     await tabTo(/^Choose a lineup$/);
     const chooser = page.waitForEvent("filechooser");
     await press("Enter");

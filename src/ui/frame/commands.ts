@@ -37,6 +37,13 @@ export const commands: readonly Command[] = [
   view("profiles", "Profiles", "/profiles", "Alt+6"),
   view("depot", "Depot", "/depot", "Alt+7"),
   view("settings", "Settings", "/settings", "Alt+8"),
+  { id: "list-in", title: "Take a list in…", run: ({ go }) => go("/lineups?part=in") },
+  {
+    id: "followed",
+    title: "Compare with the list that it follows",
+    run: ({ go }) => go("/lineups?part=following"),
+    possible: ({ state }) => state.view.followed !== null,
+  },
   {
     id: "propose",
     title: "Propose an order",
