@@ -139,6 +139,27 @@ test("messy words from a forum are matched, the unsure ones answered by keyboard
   await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toHaveCount(0);
 });
 
+test("a list that is dropped anywhere in the window is looked at, and left without a trace", async ({
+  watched: page,
+  seating,
+}) => {
+  const text = await exported(page, seating.url, "csv");
+  await page.goto(`${seating.url}/shelf`);
+  await expect(page.getByText(/^\d+ of \d+ shown$/)).toBeVisible();
+  const drop = await page.evaluateHandle((content) => {
+    const data = new DataTransfer();
+    data.items.add(new File([content], "winter.csv", { type: "text/csv" }));
+    return data;
+  }, text);
+  await page.locator("main").dispatchEvent("drop", { dataTransfer: drop });
+  await expect(page.getByRole("heading", { name: "winter" })).toBeVisible();
+  await expect(page.getByText(/^Found here/)).toContainText("59");
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await expect(page.getByRole("button", { name: "Choose a lineup" })).toBeVisible();
+  await page.getByRole("button", { name: /^Profile:/ }).click();
+  await expect(page.getByRole("menuitem", { name: /^winter/ })).toHaveCount(0);
+});
+
 test("a list is followed through two versions: what is mine stays, clashes are shown, and pure is one act away", async ({
   watched: page,
   seating,

@@ -4,7 +4,8 @@ import { makeRoster } from "@/core/profile/roster";
 import { proposeOrder } from "@/core/profile/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";
-import { askForProposal, cancelWork } from "./ask";
+import { pluginFile, shelfMod } from "@/core/testing/roster";
+import { askForList, askForProposal, cancelWork } from "./ask";
 import { Jobs, type Question } from "./jobs";
 
 const workers: StandInWorker[] = [];
@@ -25,7 +26,8 @@ class StandInWorker {
       await StandInWorker.hold;
       return jobs.propose(profile, question);
     };
-    expose({ know, propose }, this.channel.port2);
+    const readList: Jobs["readList"] = (...question) => jobs.readList(...question);
+    expose({ know, propose, readList }, this.channel.port2);
     this.channel.port2.start();
     this.channel.port1.start();
   }
@@ -82,4 +84,19 @@ test("a question that is given up is answered with null; the next one starts afr
   expect(await given).toBeNull();
   StandInWorker.hold = Promise.resolve();
   expect(await askForProposal(testGame, stock, profile, question)).not.toBeNull();
+});
+
+test("a list is read in a worker of its own, of what lies on the shelf and in the depot; a refusal comes back as one", async () => {
+  StandInWorker.hold = Promise.resolve();
+  const reeds = shelfMod("reeds", [pluginFile("Reeds.plank")]);
+  const bytes = new TextEncoder().encode("1. Reeds 1.0.0\n2. Quartz\n");
+  const read = await askForList(testGame, stock, { bytes, name: "wish list.txt" }, [reeds], { quartz: null });
+  if (!read?.ok) throw new Error("refused");
+  expect(read.value.lineup.title).toBe("wish list");
+  expect(read.value.matches.map(({ how, known }) => [how, known?.from ?? null])).toEqual([
+    ["name-version", "depot"],
+    ["answer", null],
+  ]);
+  const empty = await askForList(testGame, stock, { bytes: new Uint8Array(), name: "empty.txt" }, [], {});
+  expect(empty).toMatchObject({ ok: false, refusal: { code: "list-empty", data: { name: "empty.txt" } } });
 });

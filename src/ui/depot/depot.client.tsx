@@ -43,11 +43,11 @@ export function DepotRoot({ children }: { children: ReactNode }) {
     if (asked.current === game) return;
     asked.current = game;
     void readCatalogue().then((outcome) => {
-      if (outcome.ok) setOffered({ game, catalogue: outcome.value });
-      else asked.current = null;
+      // Without a catalogue a list can still be matched against the shelf.
+      setOffered({ game, catalogue: unwrap(outcome) });
     });
     void readDepot().then(take);
-  }, [game, take]);
+  }, [game, take, unwrap]);
   const running = state?.running ?? false;
   useEffect(() => {
     if (!running) return;

@@ -1,0 +1,61 @@
+import { certainties } from "../lineup/match-lines";
+import { facets } from "../lineup/losses";
+import { clashWords, sayClashSide, type ClashNames } from "./clashes";
+import { sayLoss } from "./losses";
+import { certaintyWords, planWords } from "./matching";
+import { plainText } from "./parts";
+import { sayRefusal } from "./refusals";
+
+test("every certainty, loss, plan and clash has words of its own", () => {
+  for (const words of [
+    certainties.map((each) => certaintyWords[each]),
+    facets.map((facet) => sayLoss({ facet, count: 3 })),
+    Object.values(planWords).map(([title]) => title),
+    Object.values(clashWords),
+  ]) {
+    expect(new Set(words).size).toBe(words.length);
+    expect(words.every((each) => each.length > 1 && !/undefined|null/.test(each))).toBe(true);
+  }
+});
+
+test.each(facets)("a loss of one or of many is said in plain words: %s", (facet) => {
+  expect(sayLoss({ facet, count: 1 })).not.toMatch(/\b1 \w+s\b(?! (?:are|of))/);
+  expect(sayLoss({ facet, count: 12 })).not.toContain("undefined");
+});
+
+const names: ClashNames = {
+  item: (id) => `the mod ${id}`,
+  section: (id) => `section ${id}`,
+  version: (content) => `version of ${content}`,
+};
+
+test.each([
+  ["place", { after: "a" }, "after the mod a"],
+  ["place", { after: null }, "first of its section"],
+  ["place", {}, "not there"],
+  ["on", { value: true }, "on"],
+  ["on", { value: false }, "off"],
+  ["section", { value: "s" }, "section s"],
+  ["version", { value: "c" }, "version of c"],
+  ["version", {}, "whichever is the newest"],
+  ["setting", { value: "7" }, "7"],
+  ["setting", {}, "none"],
+] as const)("a side of a clash of %s, %j", (what, side, words) => {
+  expect(sayClashSide(what, side, names)).toBe(words);
+});
+
+test.each(["busy", "broke-off", "not-there", "damaged", "not-in-depot"])(
+  "a transfer that goes wrong names its mod: %s",
+  (code) => {
+    expect(plainText(sayRefusal({ code, data: { name: "Reeds" } }))).toContain("Reeds");
+  },
+);
+
+test.each(["code-not", "code-cut", "code-unsound", "list-empty", "list-version"])(
+  "%s says what to do or what is the matter, and no code",
+  (code) => {
+    const text = plainText(sayRefusal({ code, data: { name: "x.txt" } }));
+    expect(text).not.toContain(code);
+    expect(text.length).toBeGreaterThan(20);
+  },
+);
