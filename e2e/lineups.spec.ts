@@ -233,9 +233,9 @@ test("nothing that a list says runs on its page, and the ticks of its steps are 
   expect(await page.evaluate(() => (globalThis as { ran?: number }).ran)).toBeUndefined();
   await page.getByLabel("Search this list").fill("glass tides");
   await expect(page.getByText(/^\d+ of \d+ shown$/)).toBeVisible();
-  await page.getByLabel(/^Get Tidal Core/).check();
+  await page.getByRole("checkbox", { name: /^Get Tidal Core/ }).check();
   await expect(page.getByText(/^1 of \d+ done$/)).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel(/^Get Tidal Core/)).toBeChecked();
+  await expect(page.getByRole("checkbox", { name: /^Get Tidal Core/ })).toBeChecked();
   await page.pdf({ path: test.info().outputPath("page.pdf") });
 });
