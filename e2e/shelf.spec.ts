@@ -169,7 +169,7 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(
     page.locator("[data-sonner-toast]").filter({ hasText: "Cut.zip is no sound mod" }),
   ).toBeVisible();
-  await drop("readme.txt", strToU8("hello"));
+  await drop("harbour.png", strToU8("no mod and no list"));
   await expect(page.locator("[data-sonner-toast]").filter({ hasText: "drop an archive" })).toBeVisible();
 });
 
