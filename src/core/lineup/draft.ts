@@ -1,5 +1,5 @@
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
-import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
+import type { Lineup } from "../model/lineup";
 import type { Listing } from "../model/listing";
 import type { ListName } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
@@ -7,8 +7,9 @@ import { foldName } from "../profile/fold";
 import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../profile/laws";
 import { proposedChoice } from "../profile/parts";
 import { factsOfLineup, fingerprintOf } from "./fingerprint";
-import { sourceOf, type KnownMod } from "./known";
+import type { KnownMod } from "./known";
 import type { MatchedLine } from "./match-lines";
+import { basePluginsOf, lineupModOf } from "./of-known";
 
 type KnownFile = KnownMod["mod"];
 
@@ -44,14 +45,7 @@ export function lineupOfListing(
     plugins,
     plugins.some(({ stated }) => stated),
   );
-  const base = new Map(here.base.map((file) => [foldName(game, file.name), file]));
-  const fixed = fixedPlugins(game, here.owned).map((name): LineupPlugin => ({
-    name,
-    sha256: base.get(foldName(game, name))?.sha256 ?? null,
-    on: true,
-    section: pluginSeats.sections[0]?.id ?? null,
-    mod: null,
-  }));
+  const fixed = basePluginsOf(game, here.owned, here.base, pluginSeats.sections[0]?.id ?? null);
   const draft: Lineup = {
     format: "seating-lineup/1",
     game: listing.game ?? { id: game.id, version: game.version },
@@ -61,7 +55,9 @@ export function lineupOfListing(
     listVersion: "",
     date: "",
     sections: [...pluginSeats.sections, ...modSeats.sections],
-    mods: modSeats.seated.map(({ item, section }) => modOf(item.file, item.on, section)),
+    mods: modSeats.seated.map(({ item, section }) =>
+      lineupModOf(item.file, proposedChoice(item.file.id, item.file.manifest), item.on, section),
+    ),
     plugins: game.lists.includes("plugins")
       ? [
           ...fixed,
@@ -110,25 +106,6 @@ function modsOf(matches: readonly MatchedLine[]): ModToSeat[] {
   for (const match of matches) if (match.plugin === null) add(match, true);
   for (const match of matches) if (match.plugin !== null) add(match, false);
   return [...mods.values()];
-}
-
-function modOf(mod: KnownFile, on: boolean, section: string): LineupMod {
-  const { options, components } = proposedChoice(mod.id, mod.manifest);
-  return {
-    id: mod.id,
-    name: mod.name,
-    version: mod.version,
-    source: sourceOf(mod),
-    size: mod.size,
-    content: mod.content,
-    archive: mod.archiveSha256,
-    on,
-    section,
-    options,
-    components,
-    hidden: [],
-    note: "",
-  };
 }
 
 interface PluginToSeat extends ToSeat {

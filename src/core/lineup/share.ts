@@ -3,9 +3,10 @@ import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
 import type { ListName } from "../model/profile";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "../profile/fold";
-import { fixedPlugins, sectionsOf } from "../profile/laws";
+import { sectionsOf } from "../profile/laws";
 import { factsOfLineup, fingerprintOf } from "./fingerprint";
-import { sourceOf, type KnownMod } from "./known";
+import type { KnownMod } from "./known";
+import { basePluginsOf, lineupModOf } from "./of-known";
 
 /** Hex digits of a hash by which a code names a mod. */
 const startLength = 6;
@@ -185,7 +186,7 @@ function lineupOfFound(
   const sections = sectionsOfShare(setup, game);
   const seated = seatRuns(found, setup.sections?.mods ?? [], sections.mods, ({ mod }) => mod !== null);
   const plugins = pluginsOf(setup, game, found);
-  const own = basePlugins(setup, game, base);
+  const own = basePluginsOf(game, setup.expansions, base, sectionsOf(game, "plugins")[0]?.id ?? null);
   const draft: Lineup = {
     format: "seating-lineup/1",
     game: setup.game,
@@ -214,21 +215,10 @@ function lineupOfFound(
   };
 }
 
-const modOf = ({ options, components }: SharedMod, mod: KnownMod["mod"]): LineupMod => ({
-  id: mod.id,
-  name: mod.name,
-  version: mod.version,
-  source: sourceOf(mod),
-  size: mod.size,
-  content: mod.content,
-  archive: mod.archiveSha256,
-  on: true,
-  section: null,
-  options: Object.fromEntries(Object.entries(options).map(([key, parts]) => [key, [...parts]])),
-  components: [...components],
-  hidden: [],
-  note: "",
-});
+const modOf = ({ options, components }: SharedMod, mod: KnownMod["mod"]): LineupMod => {
+  const taken = Object.entries(options).map(([key, parts]) => [key, [...parts]] as [string, string[]]);
+  return lineupModOf(mod, { options: Object.fromEntries(taken), components: [...components] }, true, null);
+};
 
 /** The plugins of the mods in the order of the code; null for those of mods that are unknown. */
 function pluginsOf(
@@ -267,18 +257,6 @@ function placePlugins(
   return plugins
     .filter((plugin) => plugin !== null)
     .map((plugin, at) => ({ ...plugin, section: seated[at] ?? sections.at(-1)?.id ?? null }));
-}
-
-function basePlugins(setup: SharedSetup, game: GameDefinition, base: readonly PluginFile[]): LineupPlugin[] {
-  const known = new Map(base.map((file) => [foldName(game, file.name), file]));
-  const first = sectionsOf(game, "plugins")[0]?.id ?? null;
-  return fixedPlugins(game, setup.expansions).map((name) => ({
-    name,
-    sha256: known.get(foldName(game, name))?.sha256 ?? null,
-    on: true,
-    section: first,
-    mod: null,
-  }));
 }
 
 /** The sections of items that are known, from runs over all of them. */
