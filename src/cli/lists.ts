@@ -7,7 +7,7 @@ import { knownMods } from "@/core/lineup/known";
 import { lossesOf } from "@/core/lineup/losses";
 import { planImport } from "@/core/lineup/plan";
 import { shareSetup } from "@/core/lineup/share";
-import { differenceText } from "@/core/messages/differences";
+import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { sayLoss } from "@/core/messages/losses";
 import { planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
@@ -126,6 +126,7 @@ export async function compare(
   const [one, other] = [first.value.list.lineup, second.value.list.lineup];
   const differences = compareFacts(factsOfLineup(one), factsOfLineup(other));
   const changes = changesBetween(one, other);
+  const titleOf = titlesFrom([...first.value.game.expansions, ...one.mods, ...other.mods]);
   return done({
     json: { equal: differences.length === 0, differences, changes },
     text:
@@ -133,7 +134,7 @@ export async function compare(
         ? ["The same setup.", ...changes].join("\n")
         : [
             `${plural(differences.length, "difference")}:`,
-            ...differences.map(differenceText),
+            ...differences.map((each) => `${differenceText(each, titleOf)} ${differenceEffect(each)}`),
             "",
             ...changes,
           ].join("\n"),

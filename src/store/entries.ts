@@ -1,4 +1,4 @@
-import { longestIncreasing } from "@/core/graph/longest-increasing";
+import { movedBetween } from "@/core/graph/moved";
 import type { Entry, ListName } from "@/core/model/profile";
 import type { Sql } from "./sql";
 
@@ -28,15 +28,14 @@ export async function saveEntries(
     list,
     before.filter((entry) => !present.has(entry.id)),
   );
-  const known = new Map(before.map((entry, at) => [entry.id, { entry, at }]));
-  const shared = entries.filter((entry) => known.has(entry.id));
-  const stay = new Set(
-    longestIncreasing(shared.map(({ id }) => known.get(id)!.at)).map((at) => shared[at]!.id),
-  );
+  const known = new Map(before.map((entry) => [entry.id, entry]));
+  const ids = (rows: readonly Entry[]) => rows.map(({ id }) => id);
+  const moved = new Set(movedBetween(ids(before), ids(entries)));
+  const stay = new Set(ids(entries).filter((id) => known.has(id) && !moved.has(id)));
   const placed = await placeBetween(db, profileId, list, entries, stay);
   if (!placed) return putEntries(db, profileId, list, numbered(entries));
   await putEntries(db, profileId, list, placed);
-  const changed = entries.filter((entry) => stay.has(entry.id) && known.get(entry.id)!.entry !== entry);
+  const changed = entries.filter((entry) => stay.has(entry.id) && known.get(entry.id) !== entry);
   await changeEntries(db, profileId, list, changed);
 }
 

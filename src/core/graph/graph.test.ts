@@ -5,6 +5,7 @@ import { BitRows } from "./bit-rows";
 import { components } from "./components";
 import { digraph } from "./digraph";
 import { longestIncreasing } from "./longest-increasing";
+import { movedBetween } from "./moved";
 import { maximumMatching } from "./matching";
 import { topologicalOrder } from "./topological";
 
@@ -167,5 +168,28 @@ test("longest increasing subsequences are as long as any", () => {
       expect(found).toHaveLength(best);
     }),
     { numRuns: 300 },
+  );
+});
+
+test("what moved is the fewest whose moving makes the one order the other", () => {
+  const orders = fc
+    .uniqueArray(fc.constantFrom(..."abcdefgh"), { maxLength: 8 })
+    .chain((before) => fc.tuple(fc.constant(before), fc.shuffledSubarray([..."abcdefgh"])));
+  fc.assert(
+    fc.property(orders, ([before, after]) => {
+      const moved = movedBetween(before, after);
+      const shared = (order: readonly string[], other: readonly string[]) =>
+        order.filter((id) => other.includes(id));
+      const stay = (order: readonly string[], without: readonly string[]) =>
+        order.filter((id) => !without.includes(id));
+      const [was, is] = [shared(before, after), shared(after, before)];
+      expect(stay(was, moved)).toEqual(stay(is, moved));
+      expect(is.filter((id) => moved.includes(id))).toEqual(moved);
+      for (let set = 0; set < 1 << is.length; set++) {
+        const fewer = is.filter((_, at) => set & (1 << at));
+        if (fewer.length < moved.length) expect(stay(was, fewer)).not.toEqual(stay(is, fewer));
+      }
+    }),
+    { numRuns: 200 },
   );
 });

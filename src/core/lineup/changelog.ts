@@ -1,4 +1,4 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import { plural } from "../messages/parts";
 import type { Lineup, LineupMod } from "../model/lineup";
 import { sameValue } from "./three-way";
@@ -62,8 +62,6 @@ const settingsOf = ({ expansions, baseOff, launch }: Lineup) => [
 
 /** How many items of both stand elsewhere, the fewest that explain it. */
 function moves(noun: string, before: readonly string[], after: readonly string[]): string[] {
-  const placeOf = new Map(before.map((id, at) => [id, at]));
-  const places = after.map((id) => placeOf.get(id)).filter((place) => place !== undefined);
-  const moved = places.length - longestIncreasing(places).length;
-  return moved > 0 ? [`Moved: ${plural(moved, noun)}`] : [];
+  const moved = movedBetween(before, after);
+  return moved.length > 0 ? [`Moved: ${plural(moved.length, noun)}`] : [];
 }

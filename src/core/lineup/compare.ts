@@ -1,5 +1,6 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import type { FingerprintFacts } from "./fingerprint";
+import { sameValue } from "./three-way";
 
 /** One way in which a setup is not the one that a lineup describes. */
 export interface Difference {
@@ -7,92 +8,144 @@ export interface Difference {
     | "game-version"
     | "expansion-missing"
     | "expansion-extra"
+    | "base-missing"
+    | "base-extra"
     | "mod-missing"
     | "mod-extra"
-    | "mod-different"
+    | "mod-version"
+    | "mod-contents"
+    | "mod-parts"
+    | "mod-moved"
     | "plugin-missing"
     | "plugin-extra"
-    | "plugin-different"
-    | "mods-order"
-    | "plugins-order"
+    | "plugin-contents"
+    | "plugin-moved"
     | "launch";
+  /** Of a mod or an expansion its id, of a plugin its file name, of a launch setting its key. */
   readonly name: string;
+  /** What the lineup has, and what is here: a version, a value; of what moved, what stands just before it, or "". */
   readonly wanted: string;
   readonly here: string;
 }
 
-interface Item {
-  readonly key: string;
-  readonly value: string;
-  readonly shown: string;
-}
-
-/** Everything by which two setups differ; empty exactly where their fingerprints are equal. */
+/** Everything by which two setups differ, a line for each; empty exactly where their fingerprints are equal. */
 export function compareFacts(wanted: FingerprintFacts, here: FingerprintFacts): Difference[] {
-  const differences: Difference[] = [];
-  if (wanted.game.id !== here.game.id || wanted.game.version !== here.game.version) {
-    const show = ({ game }: FingerprintFacts) => `${game.id} ${game.version}`;
-    differences.push({ kind: "game-version", name: here.game.id, wanted: show(wanted), here: show(here) });
-  }
-  const expansions = (facts: FingerprintFacts) =>
-    [...facts.expansions].sort().map((id): Item => ({ key: id, value: "", shown: id }));
-  differences.push(...compareLists("expansion", expansions(wanted), expansions(here)));
-  differences.push(...compareLists("mod", modItems(wanted), modItems(here)));
-  differences.push(...compareLists("plugin", pluginItems(wanted), pluginItems(here)));
-  const rest = ({ launch, baseOff }: FingerprintFacts) =>
-    JSON.stringify([Object.entries(launch).sort(), [...baseOff].sort()]);
-  if (rest(wanted) !== rest(here))
-    differences.push({ kind: "launch", name: "launch", wanted: rest(wanted), here: rest(here) });
-  return differences;
+  return [
+    ...compareGame(wanted, here),
+    ...compareSets("expansion", wanted.expansions, here.expansions),
+    // What is off in one is on in the other.
+    ...compareSets("base", here.baseOff, wanted.baseOff),
+    ...compareLists(modKind, wanted.mods, here.mods),
+    ...compareLists(pluginKind, wanted.plugins, here.plugins),
+    ...compareLaunch(wanted.launch, here.launch),
+  ];
 }
 
-const modItems = ({ mods }: FingerprintFacts): Item[] =>
-  mods.map((mod) => ({
-    key: mod.id,
-    value: JSON.stringify([
-      mod.version,
-      mod.content,
-      Object.entries(mod.options)
-        .map(([key, parts]) => [key, [...parts].sort()])
-        .sort(),
-      [...mod.components].sort(),
-      [...mod.hidden].sort(),
-    ]),
-    shown: mod.version,
-  }));
+function compareGame({ game: wanted }: FingerprintFacts, { game: here }: FingerprintFacts): Difference[] {
+  if (sameValue(wanted, here)) return [];
+  const say = ({ id, version }: FingerprintFacts["game"]) => `${id} ${version}`;
+  return [{ kind: "game-version", name: here.id, wanted: say(wanted), here: say(here) }];
+}
 
-const pluginItems = ({ plugins }: FingerprintFacts): Item[] =>
-  plugins.map((plugin) => ({ key: plugin.name, value: plugin.sha256, shown: plugin.sha256.slice(0, 12) }));
+const compareSets = (
+  noun: "expansion" | "base",
+  wanted: readonly string[],
+  here: readonly string[],
+): Difference[] => [
+  ...wanted
+    .filter((name) => !here.includes(name))
+    .map((name): Difference => ({ kind: `${noun}-missing`, name, wanted: name, here: "" })),
+  ...here
+    .filter((name) => !wanted.includes(name))
+    .map((name): Difference => ({ kind: `${noun}-extra`, name, wanted: "", here: name })),
+];
 
-function compareLists(
-  noun: "expansion" | "mod" | "plugin",
-  wanted: readonly Item[],
-  here: readonly Item[],
+type ModFacts = FingerprintFacts["mods"][number];
+type PluginFacts = FingerprintFacts["plugins"][number];
+
+function compareMod(wanted: ModFacts, here: ModFacts): Difference[] {
+  const { id: name } = here;
+  const versions = { name, wanted: wanted.version, here: here.version };
+  const found: Difference[] = [];
+  if (wanted.version !== here.version) found.push({ kind: "mod-version", ...versions });
+  else if (wanted.content !== here.content) found.push({ kind: "mod-contents", ...versions });
+  if (!sameValue(partsOf(wanted), partsOf(here))) found.push({ kind: "mod-parts", ...versions });
+  return found;
+}
+
+const partsOf = ({ options, components, hidden }: ModFacts) => [
+  Object.fromEntries(Object.entries(options).map(([key, parts]) => [key, [...parts].sort()])),
+  [...components].sort(),
+  [...hidden].sort(),
+];
+
+const comparePlugin = (wanted: PluginFacts, here: PluginFacts): Difference[] =>
+  wanted.sha256 === here.sha256
+    ? []
+    : [{ kind: "plugin-contents", name: here.name, wanted: shortHash(wanted), here: shortHash(here) }];
+
+const shortHash = ({ sha256 }: PluginFacts): string => sha256.slice(0, 12);
+
+/** How the items of one of the two orders are told apart, shown and compared. */
+interface Kind<T> {
+  readonly noun: "mod" | "plugin";
+  readonly keyOf: (item: T) => string;
+  readonly show: (item: T) => string;
+  readonly compare: (wanted: T, here: T) => Difference[];
+}
+
+const modKind: Kind<ModFacts> = {
+  noun: "mod",
+  keyOf: ({ id }) => id,
+  show: ({ version }) => version,
+  compare: compareMod,
+};
+const pluginKind: Kind<PluginFacts> = {
+  noun: "plugin",
+  keyOf: ({ name }) => name,
+  show: shortHash,
+  compare: comparePlugin,
+};
+
+/** What is missing or not as it is wanted, then what is there besides, then what stands elsewhere. */
+function compareLists<T>(
+  { noun, keyOf, show, compare }: Kind<T>,
+  wanted: readonly T[],
+  here: readonly T[],
 ): Difference[] {
-  const found = new Map(here.map((item, at) => [item.key, { item, at }]));
-  const listed = new Set(wanted.map((item) => item.key));
-  const differences: Difference[] = [];
-  const places: number[] = [];
-  for (const item of wanted) {
-    const other = found.get(item.key);
-    if (!other) {
-      differences.push({ kind: `${noun}-missing`, name: item.key, wanted: item.shown, here: "" });
-      continue;
-    }
-    places.push(other.at);
-    if (other.item.value !== item.value && noun !== "expansion")
-      differences.push({
-        kind: `${noun}-different`,
-        name: item.key,
-        wanted: item.shown,
-        here: other.item.shown,
-      });
-  }
+  const [wantedKeys, hereKeys] = [wanted.map(keyOf), here.map(keyOf)];
+  const found = new Map(here.map((item) => [keyOf(item), item]));
+  const listed = new Set(wantedKeys);
+  const differences = wanted.flatMap((item): Difference[] => {
+    const other = found.get(keyOf(item));
+    if (other) return compare(item, other);
+    return [{ kind: `${noun}-missing`, name: keyOf(item), wanted: show(item), here: "" }];
+  });
   for (const item of here)
-    if (!listed.has(item.key))
-      differences.push({ kind: `${noun}-extra`, name: item.key, wanted: "", here: item.shown });
-  const moved = places.length - longestIncreasing(places).length;
-  if (moved > 0 && noun !== "expansion")
-    differences.push({ kind: `${noun}s-order`, name: noun, wanted: "", here: String(moved) });
+    if (!listed.has(keyOf(item)))
+      differences.push({ kind: `${noun}-extra`, name: keyOf(item), wanted: "", here: show(item) });
+  const [wantedAfter, hereAfter] = [neighbours(wantedKeys), neighbours(hereKeys)];
+  for (const name of movedBetween(wantedKeys, hereKeys))
+    differences.push({
+      kind: `${noun}-moved`,
+      name,
+      wanted: wantedAfter.get(name)!,
+      here: hereAfter.get(name)!,
+    });
   return differences;
 }
+
+/** Of each key the one just before it, "" of the first. */
+const neighbours = (keys: readonly string[]): ReadonlyMap<string, string> =>
+  new Map(keys.map((key, at) => [key, keys[at - 1] ?? ""]));
+
+const compareLaunch = (wanted: FingerprintFacts["launch"], here: FingerprintFacts["launch"]): Difference[] =>
+  [...new Set([...Object.keys(wanted), ...Object.keys(here)])]
+    .sort()
+    .filter((key) => wanted[key] !== here[key])
+    .map((key) => ({
+      kind: "launch",
+      name: key,
+      wanted: String(wanted[key] ?? ""),
+      here: String(here[key] ?? ""),
+    }));

@@ -7,7 +7,7 @@ import { factsOfLineup, factsOfRoster, fingerprintOf } from "./fingerprint";
 import { makeLineup } from "./make-lineup";
 import { matchLineup, stateFromLineup } from "./match";
 import { Lineup } from "../model/lineup";
-import { differenceText } from "../messages/differences";
+import { differenceEffect, differenceText, titlesFrom } from "../messages/differences";
 
 const facts = { title: "Quiet pond", author: "reed", note: "", listVersion: "1", date: "2026-11-01" };
 const roster = testRoster(
@@ -85,10 +85,15 @@ test("missing and different mods are listed, keep their seats, and the differenc
   const differences = compareFacts(factsOfLineup(lineup), factsOfRoster(again));
   expect(differences.map(({ kind, name }) => [kind, name])).toEqual([
     ["mod-missing", "b"],
-    ["mod-different", "p"],
+    ["mod-version", "p"],
     ["plugin-missing", "b.plank"],
   ]);
-  for (const difference of differences) expect(differenceText(difference)).toContain(difference.name);
+  const titleOf = titlesFrom(lineup.mods.map(({ id, name }) => ({ id, name: `The ${name}` })));
+  expect(differences.map((each) => `${differenceText(each, titleOf)} ${differenceEffect(each)}`)).toEqual([
+    "The b 1.0.0 is missing. What it brings is not there; what needs it fails or does not load.",
+    "The p is 1.1.0 here; the lineup has 1.0.0. It may behave otherwise, and patches made for the other version may not fit.",
+    "b.plank does not load here. Its records are not in the game; plugins with it as a master do not load.",
+  ]);
   const arrived = { ...stock, shelf: roster.stock.shelf };
   const whole = withState({ ...again, stock: arrived }, stateFromLineup(testGame, lineup, arrived));
   expect(fingerprintOf(factsOfRoster(whole))).toBe(lineup.fingerprint);

@@ -1,4 +1,4 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import type { Section } from "../model/game";
 import type { OrderRule } from "../model/problem";
 import type { Entry, Order } from "../model/profile";
@@ -152,12 +152,9 @@ function withSections(entries: ReadonlyMap<string, Entry>, sections: readonly Se
 
 /** Ids of what a side moved, the fewest that explain its order, and of what it added. */
 function placedBy(base: Order, side: Order): Set<string> {
-  const placeOf = new Map(base.entries.map(({ id }, at) => [id, at]));
-  const shared = side.entries.filter(({ id }) => placeOf.has(id));
-  const stay = new Set(
-    longestIncreasing(shared.map(({ id }) => placeOf.get(id)!)).map((at) => shared[at]!.id),
-  );
-  return new Set(side.entries.map(({ id }) => id).filter((id) => !stay.has(id)));
+  const [was, is] = [base, side].map(({ entries }) => entries.map(({ id }) => id)) as [string[], string[]];
+  const known = new Set(was);
+  return new Set([...movedBetween(was, is), ...is.filter((id) => !known.has(id))]);
 }
 
 /** Which side wants it; null of what neither moved. */

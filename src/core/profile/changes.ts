@@ -1,4 +1,4 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import type { Entry, ListName, ProfileState } from "../model/profile";
 
 /** What one of the orders has become since an earlier state; ids in the present order. */
@@ -29,18 +29,15 @@ export function changesSince(before: ProfileState, now: ProfileState): Changes {
 }
 
 function changesOf(before: readonly Entry[], entries: readonly Entry[]): ListChanges {
-  const then = new Map(before.map((entry, place) => [entry.id, { entry, place }]));
+  const then = new Map(before.map((entry) => [entry.id, entry]));
   const shared = entries.filter((entry) => then.has(entry.id));
-  const stayed = new Set(
-    longestIncreasing(shared.map((entry) => then.get(entry.id)!.place)).map((at) => shared[at]!.id),
-  );
   const present = new Set(entries.map((entry) => entry.id));
-  const turned = (on: boolean) => (entry: Entry) => entry.on === on && then.get(entry.id)!.entry.on !== on;
+  const turned = (on: boolean) => (entry: Entry) => entry.on === on && then.get(entry.id)!.on !== on;
   const ids = (list: readonly Entry[]) => list.map((entry) => entry.id);
   return {
     added: ids(entries.filter((entry) => !then.has(entry.id))),
     gone: ids(before.filter((entry) => !present.has(entry.id))),
-    moved: ids(shared.filter((entry) => !stayed.has(entry.id))),
+    moved: movedBetween(ids(before), ids(entries)),
     switchedOn: ids(shared.filter(turned(true))),
     switchedOff: ids(shared.filter(turned(false))),
   };

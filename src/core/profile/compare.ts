@@ -1,4 +1,4 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import type { Entry, ListName, Order, ProfileState, Rule } from "../model/profile";
 import type { Edit, Step } from "../model/edit";
 import type { Roster, SeatedItem } from "./roster";
@@ -93,7 +93,8 @@ function compareOrder(
   list: ListName,
   ties: Tied[ListName],
 ): ProfileDifference[] {
-  const moved = movedItems(here, there, list);
+  const ids = (roster: Roster) => roster.lists[list].items.map(({ id }) => id);
+  const moved = movedBetween(ids(here), ids(there));
   const turned = turnedPairs(here, there, list, ties);
   return moved.map((id) => ({
     kind: "order",
@@ -103,14 +104,6 @@ function compareOrder(
     there: there.lists[list].itemOf.get(id)!.seat,
     matters: turned.has(id),
   }));
-}
-
-/** In the order in which they stand there. */
-function movedItems(here: Roster, there: Roster, list: ListName): string[] {
-  const mine = here.lists[list].itemOf;
-  const shared = there.lists[list].items.filter(({ id }) => mine.has(id));
-  const stay = new Set(longestIncreasing(shared.map(({ id }) => mine.get(id)!.place)));
-  return shared.filter((_, at) => !stay.has(at)).map(({ id }) => id);
 }
 
 /** Items of tied or meeting pairs that stand the other way round there. */

@@ -6,6 +6,7 @@ import { gfm, gfmHtml } from "micromark-extension-gfm";
 import { parse, type DefaultTreeAdapterTypes } from "parse5";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { instructionsOf } from "@/core/lineup/instructions";
+import { roleWords, termWords } from "@/core/messages/roles";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { ListName } from "@/core/model/profile";
@@ -186,8 +187,6 @@ interface PageRow {
   readonly mark: string;
 }
 
-const roleWords = { optional: "may be left out", helper: "helper", once: "needed once" };
-
 function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
   const sections = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
   const items = list === "mods" ? lineup.mods : lineup.plugins.map((each) => ({ ...each, id: each.name }));
@@ -209,11 +208,7 @@ function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
     on,
     name,
     cells: [version, sizeText(size), source, called(requires)],
-    mark: [
-      role && roleWords[role],
-      terms &&
-        (terms.kind === "paid" ? `to be paid for: ${terms.where}` : `not to be passed on: ${terms.where}`),
-    ]
+    mark: [role && roleWords[role], terms && `${termWords[terms.kind]}: ${terms.where}`]
       .filter(Boolean)
       .join("; "),
   }));

@@ -16,7 +16,8 @@ export interface Proposed {
 export interface Proposing {
   /** The last answer; it stays to be seen while a newer one is computed. */
   readonly proposed: Proposed | null;
-  readonly propose: (question: Question) => Promise<void>;
+  /** Shows the proposal in the plan; false where nothing moves, or it was given up. */
+  readonly propose: (question: Question) => Promise<boolean>;
   readonly leaveProposal: () => void;
   /** A proposal is being computed. */
   readonly proposing: boolean;
@@ -76,7 +77,9 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
   const propose = useCallback(
     async (question: Question) => {
       editor.lookAt(question.list);
-      if ((await ask(question)) && path !== "/plan") router.push("/plan");
+      const isToSee = (await ask(question)) !== null;
+      if (isToSee && path !== "/plan") router.push("/plan");
+      return isToSee;
     },
     [editor, ask, router, path],
   );

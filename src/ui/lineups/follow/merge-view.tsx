@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { stateFromLineup } from "@/core/lineup/match";
+import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { clashKey, mergeStates, type MergeClash } from "@/core/lineup/merge-states";
 import type { Side } from "@/core/lineup/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
@@ -27,7 +28,7 @@ export function MergeView({
   next: Lineup;
   onDone: () => void;
 }) {
-  const { unwrap, refresh, editor } = useWorkspace();
+  const { unwrap, refresh, editor, propose } = useWorkspace();
   const { game, stock } = useEditor((state) => state.view);
   const profile = useEditor((state) => state.profile);
   const [decisions, setDecisions] = useState<Readonly<Record<string, Side>>>({});
@@ -62,6 +63,13 @@ export function MergeView({
     refresh();
     onDone();
   };
+  /** What is no longer the list as its author has it may break a tie: the fewest moves that mend it are shown. */
+  const followTaken = async () => {
+    await followNext();
+    const { roster } = editor.getState();
+    if (fingerprintOf(factsOfRoster(roster)) === next.fingerprint) return;
+    for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
+  };
   const version = [next.title, next.listVersion].filter(Boolean).join(" ");
   return (
     <div className="space-y-4">
@@ -80,7 +88,7 @@ export function MergeView({
         decisions={decisions}
         onDecide={(key, side) => setDecisions({ ...decisions, [key]: side })}
       />
-      <Differences there={there} name={version} onTaken={() => void followNext()} />
+      <Differences there={there} name={version} onTaken={() => void followTaken()} />
     </div>
   );
 }

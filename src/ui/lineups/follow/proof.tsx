@@ -1,13 +1,23 @@
 "use client";
 
 import { Equal, EqualNot } from "lucide-react";
+import { useMemo } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
-import { differenceText } from "@/core/messages/differences";
+import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { plural } from "@/core/messages/parts";
-import type { Followed } from "./use-followed";
+import { LongList } from "../../kit/long-list";
+import { useEditor } from "../../workspace/workspace.client";
+import { useProof, type Followed } from "./use-followed";
 
 /** The proof: equal fingerprints, or exactly what differs and what that may do. */
-export function Proof({ followed: { lineup, here, differences } }: { followed: Followed }) {
+export function Proof({ followed }: { followed: Followed }) {
+  const { lineup } = followed;
+  const { here, differences } = useProof(followed);
+  const { game, stock } = useEditor((state) => state.view);
+  const titleOf = useMemo(
+    () => titlesFrom([...game.expansions, ...stock.shelf, ...lineup.mods]),
+    [game, stock, lineup],
+  );
   const equal = lineup.fingerprint === here;
   const Icon = equal ? Equal : EqualNot;
   return (
@@ -30,13 +40,20 @@ export function Proof({ followed: { lineup, here, differences } }: { followed: F
         </div>
       </div>
       {!equal && (
-        <ul className="border-line max-h-80 overflow-auto border-t">
-          {differences.map((difference, at) => (
-            <li key={at} className="border-line border-b py-1">
-              {differenceText(difference)}
-            </li>
-          ))}
-        </ul>
+        <LongList
+          label="Differences from the lineup"
+          rows={differences}
+          keyOf={({ kind, name }) => `${kind} ${name}`}
+          rowHeight={48}
+          rowLook="flex flex-col justify-center"
+        >
+          {(difference) => (
+            <>
+              <span className="truncate">{differenceText(difference, titleOf)}</span>
+              <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
+            </>
+          )}
+        </LongList>
       )}
     </div>
   );

@@ -5,10 +5,12 @@ import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
 import { planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
+import { roleWords } from "@/core/messages/roles";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";
 import { LevelMark } from "../../kit/level";
+import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
 import { Queue } from "../../depot/queue";
 import { useEditor } from "../../workspace/workspace.client";
@@ -185,11 +187,9 @@ function Group({
         {title} <span className="font-mono">{mods.length}</span>{" "}
         <span className="text-ink2 font-normal">{hint}</span>
       </summary>
-      <ul className="border-line mt-1 max-h-72 overflow-auto border-t">
-        {mods.map((mod) => (
-          <Row key={mod.wanted.id} mod={mod} mine={keepMine.has(mod.wanted.id)} onTurn={onTurn} />
-        ))}
-      </ul>
+      <LongList label={title} rows={mods} keyOf={({ wanted }) => wanted.id}>
+        {(mod) => <Row mod={mod} mine={keepMine.has(mod.wanted.id)} onTurn={onTurn} />}
+      </LongList>
     </details>
   );
 }
@@ -205,7 +205,7 @@ function Row({
 }) {
   const size = depot?.mod.size ?? wanted.size;
   return (
-    <li className="border-line flex items-center gap-3 border-b py-1">
+    <>
       <span className={`min-w-0 grow truncate ${wanted.on ? "font-semibold" : "text-ink3 line-through"}`}>
         {wanted.name}
         {wanted.role && <span className="text-ink2 ml-2 text-sm font-normal">{roleWords[wanted.role]}</span>}
@@ -238,8 +238,6 @@ function Row({
           <option value="mine">keep {here!.version}</option>
         </select>
       )}
-    </li>
+    </>
   );
 }
-
-const roleWords = { optional: "may be left out", helper: "helper", once: "needed once" } as const;

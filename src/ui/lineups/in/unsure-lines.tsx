@@ -5,6 +5,10 @@ import { certaintyWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
 import type { KnownMod } from "@/core/lineup/known";
 import type { MatchedLine } from "@/core/lineup/match-lines";
+import { LongList } from "../../kit/long-list";
+
+/** So many are asked at a time; as they are answered, the next come up. */
+const mostAtOnce = 100;
 
 /** Lines of which it is not sure what they mean, asked in one list: arrows go from line to line, digits choose. */
 export function UnsureLines({
@@ -34,7 +38,7 @@ export function UnsureLines({
         className="border-line max-h-72 overflow-auto border-t"
         aria-label="Lines to be answered"
       >
-        {lines.map((each, at) => (
+        {lines.slice(0, mostAtOnce).map((each, at) => (
           <Line key={`${at} ${each.line.text}`} match={each} onAnswer={onAnswer} onGo={go} />
         ))}
       </ul>
@@ -109,9 +113,9 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
         How its {plural(matches.length, "line")} were taken{" "}
         <span className="text-ink2 font-mono font-normal">{taken} for something</span>
       </summary>
-      <ul className="border-line mt-1 max-h-72 overflow-auto border-t">
-        {matches.map(({ line, known, how, plugin, likeness }, at) => (
-          <li key={at} className="border-line flex gap-3 border-b py-0.5">
+      <LongList label="Lines of the list" rows={matches} keyOf={(_, at) => String(at)} rowHeight={26}>
+        {({ line, known, how, plugin, likeness }, at) => (
+          <>
             <span className="text-ink2 w-8 shrink-0 text-right font-mono text-sm">{at + 1}</span>
             <span className="w-64 shrink-0 truncate font-mono text-sm">{line.text}</span>
             <span className="text-ink2 w-36 shrink-0 text-sm">
@@ -120,10 +124,12 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
             </span>
             <span className="min-w-0 truncate">{plugin ?? known?.mod.name ?? ""}</span>
             {known && <span className="text-ink2 font-mono text-sm">{known.mod.version}</span>}
-            {line.needs && <span className="text-ink2 text-sm">says that it needs {line.needs}</span>}
-          </li>
-        ))}
-      </ul>
+            {line.needs && (
+              <span className="text-ink2 min-w-0 truncate text-sm">says that it needs {line.needs}</span>
+            )}
+          </>
+        )}
+      </LongList>
     </details>
   );
 }

@@ -1,40 +1,23 @@
 "use client";
 
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useRef, useState } from "react";
+import { useState } from "react";
+import { roleWords, termWords } from "@/core/messages/roles";
 import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
 import type { SeatedMod } from "@/core/profile/roster";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Dialog } from "../../kit/dialog";
 import { Field } from "../../kit/field";
+import { LongList } from "../../kit/long-list";
 import { useEditor } from "../../workspace/workspace.client";
 import type { SheetState } from "./use-sheet";
 
-const rowHeight = 30;
 const columns = "grid grid-cols-[34px_minmax(0,1fr)_52px_116px_108px] items-center gap-x-2 px-2.5";
-
-const roleWords: Readonly<Record<LineupRole, string>> = {
-  optional: "may be left out",
-  helper: "helper",
-  once: "needed once",
-};
-const termWords: Readonly<Record<LineupTerms["kind"], string>> = {
-  paid: "to be paid for",
-  "not-passed-on": "not to be passed on",
-};
 
 /** What goes out: every mod in order, with what it is to the list and on what terms others get it. */
 export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "change">) {
   const mods = useEditor((state) => state.roster.mods);
   const [asking, setAsking] = useState<SeatedMod | null>(null);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: mods.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => rowHeight,
-    overscan: 12,
-  });
   return (
     <section aria-labelledby="contents" className="flex min-h-0 grow flex-col">
       <h2 id="contents" className="mb-2 text-lg font-bold">
@@ -50,28 +33,15 @@ export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "chan
           <span>Part of the list</span>
           <span>Terms</span>
         </div>
-        <div
-          ref={scroller}
-          tabIndex={0}
-          aria-label="Mods of the list"
-          role="group"
-          className="min-h-0 grow overflow-auto"
+        <LongList
+          label="Mods of the list"
+          rows={mods}
+          keyOf={({ id }) => id}
+          rowLook={columns}
+          className="min-h-0 grow"
         >
-          <ul className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map(({ index, start }) => {
-              const each = mods[index]!;
-              return (
-                <li
-                  key={each.id}
-                  className={`border-line absolute left-0 w-full border-b ${columns}`}
-                  style={{ top: start, height: rowHeight }}
-                >
-                  <Row item={each} sheet={sheet} change={change} onTerms={() => setAsking(each)} />
-                </li>
-              );
-            })}
-          </ul>
-        </div>
+          {(each) => <Row item={each} sheet={sheet} change={change} onTerms={() => setAsking(each)} />}
+        </LongList>
       </div>
       {asking && (
         <TermsDialog
