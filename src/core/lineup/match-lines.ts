@@ -1,5 +1,5 @@
 import type { GameDefinition } from "../model/game";
-import type { ListLine } from "../model/listing";
+import type { ListLine, NamedVersion } from "../model/listing";
 import { extensionOf, foldName } from "../profile/fold";
 import { fixedPlugins } from "../profile/laws";
 import { pickVersion, type KnownMod } from "./known";
@@ -149,22 +149,16 @@ class Matcher {
   }
 
   private byItsName(line: ListLine): Found {
-    const { name, version } = line;
-    // A number at the end may belong to the name.
-    const whole = version === undefined ? name : `${name} ${version}`;
-    for (const [words, wanted] of [
-      [name, version],
-      [whole, undefined],
-    ] as const) {
-      const ids = [...(this.idsByName.get(plainName(words)) ?? [])];
+    for (const { name, version } of readingsOf(line)) {
+      const ids = [...(this.idsByName.get(plainName(name)) ?? [])];
       const versions = ids.flatMap((id) => this.byId.get(id)!);
-      const known = pickVersion(versions, wanted);
+      const known = pickVersion(versions, version);
       if (!known) continue;
-      const exact = wanted !== undefined && known.mod.version === wanted;
+      const exact = version !== undefined && known.mod.version === version;
       const others = distinct(versions, known.mod.id);
       return { how: exact ? "name-version" : "name", known, others, sure: others.length === 0 };
     }
-    return this.similar(line, plainName(name));
+    return this.similar(line, plainName(line.name));
   }
 
   private similar({ name, version, text }: ListLine, plain: string): Found {
@@ -186,6 +180,14 @@ class Matcher {
     };
   }
 }
+
+/** The names that a line may mean: what was taken for a remark or a version may belong to the name, and the other way. */
+const readingsOf = ({ name, version, uncut = [] }: ListLine): NamedVersion[] =>
+  [...uncut, { name, ...(version === undefined ? {} : { version }) }].flatMap((each) => {
+    if (each.version !== undefined) return [each, { name: `${each.name} ${each.version}` }];
+    const [, words, number] = /^(.+)\s(\d+)$/.exec(each.name) ?? [];
+    return words === undefined ? [each] : [each, { name: words, version: number! }];
+  });
 
 /** What people write around a list: sentences, and links with nothing else. */
 const isTalk = (text: string): boolean => text.split(/\s+/).length > 8 || /[.!?]$/.test(text.trim());

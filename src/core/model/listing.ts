@@ -1,7 +1,13 @@
 import type { ListName } from "./profile";
 
+/** A name, and the version where one follows it. */
+export interface NamedVersion {
+  readonly name: string;
+  readonly version?: string;
+}
+
 /** One line of a list as somebody wrote it: what it says of a mod or of a plugin, and nothing that it does not say. */
-export interface ListLine {
+export interface ListLine extends NamedVersion {
   /** As it stood, for people. */
   readonly text: string;
   /** Null where it does not say of which order it speaks. */
@@ -10,7 +16,8 @@ export interface ListLine {
   readonly name: string;
   readonly on: boolean;
   readonly id?: string;
-  readonly version?: string;
+  /** What it names where nothing before or behind the name is taken for a number or a remark, the most of it first. */
+  readonly uncut?: readonly NamedVersion[];
   /** Hashes in hex: of the contents; of the archive or the plugin file. */
   readonly content?: string;
   readonly sha256?: string;

@@ -12,8 +12,11 @@ import { linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
 import { headingOf, lineOfText } from "./text";
 
-/** Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped). */
-const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~]/g, "\\$&");
+/**
+ * Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped), nor makes
+ * a link by itself (GFM 0.29, section 6.9: after `www`, in `://`, and around `@`).
+ */
+const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~@]|:(?=\/\/)|(?<=www)\./gi, "\\$&");
 
 const head = ({ title, game, author, listVersion }: Lineup): string[] => [
   `# ${escaped(title)}`,
@@ -150,8 +153,11 @@ class MarkdownReader {
     const [first, ...rest] = paragraph.children;
     const line = lineOfText(first?.type === "strong" ? toString({ ...paragraph, children: rest }) : text);
     if (first?.type !== "strong") return line && { ...line, on: checked ?? line.on };
-    const id = rest.find((child) => child.type === "inlineCode");
-    const version = /^\s*v?(\S+)/.exec(rest[0]?.type === "text" ? rest[0].value.replace("(", "") : "")?.[1];
+    const at = rest.findIndex((child) => child.type === "inlineCode");
+    const id = at < 0 ? null : toString(rest[at]!);
+    const between = toString({ ...paragraph, children: at < 0 ? rest : rest.slice(0, at) });
+    // Before an id, all of it is the version; else it may be anything that somebody wrote, beginning with a version.
+    const version = id === null ? /^\s*v?(\S+)/.exec(between)?.[1] : between.replace(/\($/, "").trim();
     const name = toString(first);
     return {
       text,
@@ -159,7 +165,7 @@ class MarkdownReader {
       name,
       on: checked ?? true,
       ...(version ? { version } : {}),
-      ...(id ? { id: toString(id) } : {}),
+      ...(id === null ? {} : { id }),
     };
   }
 

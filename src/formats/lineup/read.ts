@@ -94,9 +94,10 @@ function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListI
 
 function ofWords(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const firstLine = /^.*$/m.exec(text)![0];
-  if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !firstLine.trimStart().startsWith("|")) {
-    const lines = linesOfCells(readCells(text));
-    if (lines) return listed({ title: "", game: null, lines }, "table", name, game);
+  // A heading may hold a comma and the word by which a column is known.
+  if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+\s)/.test(firstLine)) {
+    const lines = linesOfCells(readCells(text)) ?? [];
+    if (lines.length > 0) return listed({ title: "", game: null, lines }, "table", name, game);
   }
   const isMarkdown =
     /^\s*\|?\s*:?-{3,}:?\s*\|/m.test(text) || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);

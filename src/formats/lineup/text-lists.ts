@@ -5,6 +5,9 @@ import type { LineupFormat } from "./format";
 /** One line: a name, and of a mod the version behind it. */
 const named = (name: string, version: string): string => (version === "" ? name : `${name} ${version}`);
 
+/** A line that would be read as a comment or a heading gets a bullet. */
+const asLine = (words: string): string => (/^\s*(?:#|\/\/|;|--|\[)/.test(words) ? `- ${words}` : words);
+
 /** Comments say what stands below them, so that the reader of texts takes each name for what it is. */
 function inParts(
   lineup: Lineup,
@@ -37,8 +40,8 @@ export const plainLines: LineupFormat = {
     inParts(
       lineup,
       game,
-      (mod) => (mod.on ? named(mod.name, mod.version) : null),
-      (plugin) => (plugin.on ? plugin.name : null),
+      (mod) => (mod.on ? asLine(named(mod.name, mod.version)) : null),
+      (plugin) => (plugin.on ? asLine(plugin.name) : null),
     ),
 };
 
@@ -69,7 +72,7 @@ export const keyedLines: LineupFormat = {
     inParts(
       lineup,
       game,
-      (mod) => `${mod.name}=${Number(mod.on)}`,
-      (plugin) => `${plugin.name}=${Number(plugin.on)}`,
+      (mod) => asLine(`${mod.name}=${Number(mod.on)}`),
+      (plugin) => asLine(`${plugin.name}=${Number(plugin.on)}`),
     ),
 };

@@ -1,4 +1,4 @@
-import type { Listing, ListLine } from "@/core/model/listing";
+import type { Listing, ListLine, NamedVersion } from "@/core/model/listing";
 import type { ListName } from "@/core/model/profile";
 
 /**
@@ -41,7 +41,22 @@ const stateWord =
 const comment = /\s+(?:#|\/\/|<-+|--+|←|–|—)\s*\S.*$/u;
 const bracketed = /\s*[([]\s*(?:v|version\s+)?(\d[\w.+-]*)\s*[)\]]\s*$/i;
 const trailing = /[\s_-]+(?:v|version\s+)?(\d+(?:\.\d+)+[a-z]?(?:-[0-9a-z.-]+)?|v\d+)$/i;
+const keyedLine = /^(.+?)\s*=\s*([01])$/;
 const bareNumber = /[\s_-]+v(\d+)$/i;
+
+const isName = (words: string): boolean => /[\p{L}\p{N}]/u.test(words);
+
+/** The name at the start, without a version that follows it. */
+function namedIn(words: string): NamedVersion {
+  const rest = words.replace(/[,;:]+$/, "");
+  const version = bracketed.exec(rest) ?? trailing.exec(rest) ?? bareNumber.exec(rest);
+  const isBehind = version !== null && version.index > 0;
+  const name = (isBehind ? rest.slice(0, version.index) : rest).replace(/^["“'«]+|["”'»]+$/g, "").trim();
+  return {
+    name: name.slice(0, 500),
+    ...(isBehind ? { version: version[1]!.replace(/^v/i, "") } : {}),
+  };
+}
 
 /** The name in a line, with what else it says; null where nothing is left that could be one. */
 export function lineOfText(raw: string): ListLine | null {
@@ -50,6 +65,7 @@ export function lineOfText(raw: string): ListLine | null {
     .trim()
     .slice(0, 600);
   let rest = text;
+  const uncut = [text.replace(onMark, "").replace(offMark, "")];
   let on = true;
   let source: string | undefined;
   for (let before = ""; before !== rest;) {
@@ -57,12 +73,13 @@ export function lineOfText(raw: string): ListLine | null {
     rest = rest.replace(bullet, "").replace(onMark, "");
     if (offMark.test(rest)) [rest, on] = [rest.replace(offMark, ""), false];
   }
+  uncut.push(rest);
   rest = rest.replace(/\[([^\]]+)\]\(([^)\s]+)\)/g, (_, words: string, link: string) => {
     source ??= link;
     return words;
   });
   rest = rest.replace(/\bhttps?:\/\/\S+/gi, (link) => ((source ??= link), "")).replace(/[*`]+|__+|~~/g, "");
-  const keyed = /^(.+?)\s*=\s*([01])$/.exec(rest.trim());
+  const keyed = keyedLine.exec(rest.trim());
   if (keyed) [rest, on] = [keyed[1]!, keyed[2] === "1"];
   const needs = needsPart.exec(rest);
   if (needs && needs.index > 0) rest = rest.slice(0, needs.index);
@@ -71,17 +88,19 @@ export function lineOfText(raw: string): ListLine | null {
     if (/off|disabled|inactive/i.test(state[1]!)) on = false;
   }
   rest = rest.replace(comment, "").trim();
-  rest = rest.replace(/\.(?:zip|7z|rar)$/i, "").replace(/[,;:]+$/, "");
-  const version = bracketed.exec(rest) ?? trailing.exec(rest) ?? bareNumber.exec(rest);
-  if (version && version.index > 0) rest = rest.slice(0, version.index);
-  const name = rest.replace(/^["“'«]+|["”'»]+$/g, "").trim();
-  if (!/[\p{L}\p{N}]/u.test(name)) return null;
+  const whole = uncut.map((each) => (keyedLine.exec(each)?.[1] ?? each).trim());
+  const readings = [
+    ...whole.flatMap((name): NamedVersion[] => [{ name: name.slice(0, 500) }, namedIn(name)]),
+    namedIn(rest.replace(/\.(?:zip|7z|rar)$/i, "")),
+  ].filter(({ name }, at, all) => isName(name) && name !== all[at - 1]?.name);
+  const named = readings.pop();
+  if (!named) return null;
   return {
     text,
     list: null,
-    name: name.slice(0, 500),
+    ...named,
     on,
-    ...(version ? { version: version[1]!.replace(/^v/i, "") } : {}),
+    ...(readings.length > 0 ? { uncut: readings } : {}),
     ...(needs && needs.index > 0 ? { needs: needs[1]!.trim() } : {}),
     ...(source === undefined ? {} : { source }),
   };
