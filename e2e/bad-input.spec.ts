@@ -127,7 +127,7 @@ test("a lineup with what is not here lists it first, keeps its seats, and says h
   await expect(page.getByText(/depot:small-fry/)).toBeVisible();
   await page.getByRole("button", { name: "Make the profile" }).click();
   await expect(page.getByText("Not the same setup: 2 differences")).toBeVisible();
-  await expect(page.getByText("Small Fry 1.0.0 is missing.")).toBeVisible();
+  await expect(page.getByText("Small Fry 1.0.0 is missing or off here.")).toBeVisible();
   await page.goto(`${seating.url}/plan`);
   expect(await seatOf(page, "Small Fry.skiff")).toMatch(/^F\d+$/);
 });

@@ -1,5 +1,6 @@
-import { cp, mkdir, readFile, rm } from "node:fs/promises";
+import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
 import { expect, gameFolder, home, stored, test } from "./fixtures";
 import { root, startSeating, type Server } from "./server";
@@ -194,7 +195,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await openList(page, "winter-2.lineup.json", JSON.stringify(next));
   await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
   await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();
-  await page.getByText("the list’s: removed").click();
+  await page.getByText("the list’s: taken out").click();
   await page.getByRole("button", { name: /^Take over \d+$/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await stored(page);
@@ -238,4 +239,17 @@ test("nothing that a list says runs on its page, and the ticks of its steps are 
   await page.reload();
   await expect(page.getByRole("checkbox", { name: /^Get Tidal Core/ })).toBeChecked();
   await page.pdf({ path: test.info().outputPath("page.pdf") });
+
+  // The same page as a file: nothing runs there either, and it gives the list in every other format without a server.
+  const file = test.info().outputPath("list.html");
+  await writeFile(file, await exported(page, seating.url, "page"));
+  const table = await exported(page, seating.url, "csv");
+  await page.goto(pathToFileURL(file).href);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Table (CSV)" }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe("Long-Descent.csv");
+  expect(await readFile(await download.path(), "utf8")).toBe(table);
+  expect(await page.evaluate(() => (globalThis as { ran?: number }).ran)).toBeUndefined();
 });

@@ -57,7 +57,7 @@ test.each<[string, Partial<FingerprintFacts>, readonly (readonly [Difference["ki
     "a mod less and one more",
     { mods: [mod("reeds"), mod("boats"), mod("ducks"), mod("geese", { version: "3" })] },
     [
-      ["mod-missing", "Warm Lamps 1.0 is missing."],
+      ["mod-missing", "Warm Lamps 1.0 is missing or off here."],
       ["mod-extra", "geese 3 is on here and not in the lineup."],
     ],
   ],

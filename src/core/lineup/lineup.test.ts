@@ -90,7 +90,7 @@ test("missing and different mods are listed, keep their seats, and the differenc
   ]);
   const titleOf = titlesFrom(lineup.mods.map(({ id, name }) => ({ id, name: `The ${name}` })));
   expect(differences.map((each) => `${differenceText(each, titleOf)} ${differenceEffect(each)}`)).toEqual([
-    "The b 1.0.0 is missing. What it brings is not there; what needs it fails or does not load.",
+    "The b 1.0.0 is missing or off here. What it brings is not there; what needs it fails or does not load.",
     "The p is 1.1.0 here; the lineup has 1.0.0. It may behave otherwise, and patches made for the other version may not fit.",
     "b.plank does not load here. Its records are not in the game; plugins with it as a master do not load.",
   ]);

@@ -13,7 +13,9 @@ export interface OrderClash {
   readonly theirs: ClashSide;
 }
 
-/** A value; of a place the item that it follows, null where it is the first of its section. */
+export type ItemChange = "on" | "off" | "version" | "section";
+
+/** A value, of an item that one side took out what the other changed; of a place the item that it follows, null where it is the first of its section. */
 export interface ClashSide {
   readonly value?: string | boolean;
   readonly after?: string | null;
@@ -63,7 +65,9 @@ function mergeEntries(
       const isAdded = was === undefined;
       const isChanged = !isAdded && !sameValue(facts(was), facts(left));
       if (isChanged) {
-        const say = (entry: Entry | undefined): ClashSide => ({ value: entry ? "changed" : "removed" });
+        const say = (entry: Entry | undefined): ClashSide => ({
+          value: entry ? changesOf(was, entry).join(" ") : "removed",
+        });
         clashes.push({ what: "removed", id, mine: say(own), theirs: say(other) });
       }
       const keeps = isAdded || (isChanged && (decide("removed", id) === "mine") === (own !== undefined));
@@ -71,6 +75,16 @@ function mergeEntries(
     }
   }
   return merged;
+}
+
+/** What became of an item that the other side took out, in words that messages know. */
+function changesOf(was: Entry, is: Entry): ItemChange[] {
+  const [before, now] = [facts(was), facts(is)];
+  const changes: ItemChange[] = [];
+  if (before.on !== now.on) changes.push(now.on ? "on" : "off");
+  if (before.content !== now.content) changes.push("version");
+  if (before.belongs !== now.belongs) changes.push("section");
+  return changes;
 }
 
 const facts = ({ on, content, section, home }: Entry) => ({ on, content, belongs: home ?? section });

@@ -168,7 +168,7 @@ test("each kind of clash names both sides", () => {
   const { clashes, state } = mergeStates([base, own, their]);
   expect(clashes.map(({ what, id, mine: a, theirs: b }) => [what, id, a.value, b.value])).toEqual([
     ["setting", "draw", "2", "3"],
-    ["removed", "a", "changed", "removed"],
+    ["removed", "a", "off", "removed"],
     ["version", "b", "2", "3"],
   ]);
   expect(state.mods.entries).toEqual([

@@ -1,9 +1,9 @@
-import type { ClashSide } from "../lineup/merge-order";
+import type { ClashSide, ItemChange } from "../lineup/merge-order";
 import type { MergeClash } from "../lineup/merge-states";
 
 /** What a clash is about. */
 export const clashWords: Readonly<Record<MergeClash["what"], string>> = {
-  removed: "taken out on one side, changed on the other",
+  removed: "taken out or changed",
   on: "on or off",
   version: "version",
   section: "section",
@@ -22,6 +22,13 @@ export interface ClashNames {
   readonly version: (content: string) => string;
 }
 
+const changeWords: Readonly<Record<ItemChange, string>> = {
+  on: "switched on",
+  off: "switched off",
+  version: "in another version",
+  section: "in another section",
+};
+
 /** What one side of a clash says. */
 export function sayClashSide(what: MergeClash["what"], side: ClashSide, names: ClashNames): string {
   const { value, after } = side;
@@ -32,8 +39,15 @@ export function sayClashSide(what: MergeClash["what"], side: ClashSide, names: C
         ? "first of its section"
         : `after ${names.item(after)}`;
   if (value === undefined) return what === "version" ? "whichever is the newest" : "none";
+  if (what === "removed") return value === "removed" ? "taken out" : `kept, ${changed(String(value))}`;
   if (what === "on") return value === true ? "on" : "off";
   if (what === "section") return names.section(String(value));
   if (what === "version") return names.version(String(value));
   return String(value);
 }
+
+const changed = (codes: string): string =>
+  codes
+    .split(" ")
+    .map((code) => changeWords[code as ItemChange])
+    .join(", ");

@@ -37,7 +37,7 @@ const words: Readonly<Record<Difference["kind"], Words>> = {
     may: "Its records come into the game again.",
   },
   "mod-missing": {
-    is: (d, titleOf) => `${titleOf(d.name)} ${d.wanted} is missing.`,
+    is: (d, titleOf) => `${titleOf(d.name)} ${d.wanted} is missing or off here.`,
     may: "What it brings is not there; what needs it fails or does not load.",
   },
   "mod-extra": {

@@ -17,4 +17,8 @@ export interface LineupFormat {
 /** Of what a row carries: see core/lineup/rows.ts. */
 export const carriedByRows: readonly Facet[] = ["off", "versions", "hashes", "plugins", "mods", "sections"];
 
+/** What a file of the list is called: its title, without signs that some system does not take. */
+export const fileNameOf = (title: string, { extension }: Pick<LineupFormat, "extension">): string =>
+  `${title.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list"}${extension}`;
+
 export const everything: readonly Facet[] = facets;

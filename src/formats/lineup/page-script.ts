@@ -1,4 +1,4 @@
-/** What runs in a lineup's page: its search, and the ticks of its steps, kept by the fingerprint. */
+/** What runs in a lineup's page: its search, the ticks of its steps, kept by the fingerprint, and the files that it holds. */
 export const pageScript = `
 const key = "seating-ticks:" + document.body.dataset.fingerprint;
 const boxes = [...document.querySelectorAll("[data-step]")];
@@ -26,4 +26,17 @@ document.getElementById("search").addEventListener("input", (event) => {
   for (const band of bands) band.hidden = words.length > 0;
   document.getElementById("found").textContent = words.length > 0 ? shown + " of " + items.length + " shown" : "";
 });
+const files = JSON.parse(document.getElementById("seating-files").textContent);
+for (const button of document.querySelectorAll("[data-file]")) {
+  button.addEventListener("click", async () => {
+    const { name, mime, data } = files[button.dataset.file];
+    const packed = new Blob([Uint8Array.from(atob(data), (sign) => sign.charCodeAt(0))]);
+    const file = await new Response(packed.stream().pipeThrough(new DecompressionStream("deflate"))).blob();
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(new Blob([file], { type: mime }));
+    link.download = name;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+  });
+}
 `;

@@ -12,6 +12,7 @@ kbd { border: 1px solid var(--line); border-radius: 4px; padding: 1px 6px; }
 dl { display: grid; grid-template-columns: repeat(auto-fit, minmax(200px, 1fr)); gap: 4px 24px; margin: 0; }
 dl div { display: flex; gap: 10px; } dt { color: var(--ink2); min-width: 90px; } dd { margin: 0; } .wide { grid-column: 1 / -1; }
 .links { display: flex; flex-wrap: wrap; gap: 6px 16px; list-style: none; margin: 0; padding: 0; }
+.links button { font: inherit; color: var(--pine); background: none; border: 0; padding: 0; text-decoration: underline; cursor: pointer; }
 .pictures { display: flex; flex-wrap: wrap; gap: 14px; margin-top: 18px; } figure { margin: 0; } figure img, .read-me img { max-width: 100%; max-height: 300px; }
 table { border-collapse: collapse; width: 100%; } th, td { text-align: left; padding: 4px 10px 4px 0; border-bottom: 1px solid var(--line); vertical-align: top; }
 thead th { color: var(--ink2); font-size: 13px; } tr.section th { padding-top: 14px; border-bottom: 2px solid var(--pine); } tr.off th { text-decoration: line-through; text-decoration-thickness: 1px; }

@@ -1,9 +1,12 @@
 import { parse, type DefaultTreeAdapterTypes } from "parse5";
 import { createHash } from "node:crypto";
+import { inflateSync } from "node:zlib";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { testGame } from "@/core/testing/game";
 import { testRoster } from "@/core/testing/roster";
 import type { Lineup } from "@/core/model/lineup";
+import { formatOf, lineupFormats } from "./all";
+import { fileNameOf } from "./format";
 import { markup, Markup } from "./markup";
 import { dataInPage, lineupPage } from "./page";
 import { pageScript } from "./page-script";
@@ -70,13 +73,20 @@ test("every value of a template is text, also within an attribute, but for what 
 });
 
 describe("a page of a list that would do harm", () => {
-  const page = lineupPage(hostile, testGame, [{ label: nasty, href: nasty }]);
+  const page = lineupPage(hostile, testGame, [
+    { label: nasty, href: nasty },
+    { label: nasty, name: nasty, mime: nasty, text: nasty },
+  ]);
   const elements = elementsOf(page);
 
-  test("has two scripts, its data and its own, and the policy names the second by its hash", () => {
+  test("has its data and one script of its own, and the policy names that one by its hash", () => {
     const scripts = elements.filter(({ tagName }) => tagName === "script");
-    expect(scripts.map((script) => attribute(script, "type") ?? "")).toEqual(["application/json", ""]);
-    expect(textOf(scripts[1]!)).toBe(pageScript);
+    expect(scripts.map((script) => attribute(script, "type") ?? "")).toEqual([
+      "application/json",
+      "application/json",
+      "",
+    ]);
+    expect(textOf(scripts[2]!)).toBe(pageScript);
     const policy = attribute(
       elements.find((each) => attribute(each, "http-equiv") === "Content-Security-Policy")!,
       "content",
@@ -130,4 +140,29 @@ describe("a page as people read it", () => {
     expect(steps.length).toBeGreaterThan(5);
     expect(new Set(steps).size).toBe(steps.length);
   });
+});
+
+test("a page that is kept as a file holds the list in every other format, as zlib unpacks it (RFC 1950)", () => {
+  const elements = elementsOf(formatOf("page")!.write(hostile, testGame));
+  const data = elements.find((each) => attribute(each, "id") === "seating-files")!;
+  const files = JSON.parse(textOf(data)) as { name: string; mime: string; data: string }[];
+  const others = lineupFormats.filter(({ id }) => id !== "page");
+  expect(files.map(({ name, mime }) => [name, mime])).toEqual(
+    others.map((format) => [fileNameOf(hostile.title, format), format.mime]),
+  );
+  expect(files.map((file) => inflateSync(Buffer.from(file.data, "base64")).toString("utf8"))).toEqual(
+    others.map((format) => format.write(hostile, testGame)),
+  );
+  const buttons = elements.filter((each) => attribute(each, "data-file") !== undefined);
+  expect(buttons.map((button) => textOf(button))).toEqual(others.map(({ label }) => label));
+});
+
+test.each([
+  ["Winter, calm & long", "Winter-calm-long.csv"],
+  ["../../etc/passwd", "etc-passwd.csv"],
+  ["漢字 list", "漢字-list.csv"],
+  ["***", "list.csv"],
+  ["CON.", "CON.csv"],
+])("a list called %j is the file %j", (title, name) => {
+  expect(fileNameOf(title, { extension: ".csv" })).toBe(name);
 });

@@ -1,6 +1,7 @@
 import { sha256 } from "@noble/hashes/sha2";
 import { utf8ToBytes } from "@noble/hashes/utils";
 import { base64 } from "@scure/base";
+import { zlibSync } from "fflate";
 import { micromark } from "micromark";
 import { gfm, gfmHtml } from "micromark-extension-gfm";
 import { parse, type DefaultTreeAdapterTypes } from "parse5";
@@ -11,28 +12,24 @@ import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { ListName } from "@/core/model/profile";
 import { seatsOf } from "@/core/profile/seats";
-import { everything, type LineupFormat } from "./format";
+import { everything, fileNameOf, type LineupFormat } from "./format";
 import { markup, Markup } from "./markup";
 import { pageScript } from "./page-script";
 import { pageStyle } from "./page-style";
 
 const dataId = "seating-lineup";
+const filesId = "seating-files";
 
-/** A link to the list in a format, where a server offers them. */
-export interface PageLink {
-  readonly label: string;
-  readonly href: string;
-}
+/** The list in another format: behind a link, where a server offers it, or as a file inside the page. */
+export type PageFile = { readonly label: string } & (
+  { readonly href: string } | { readonly name: string; readonly mime: string; readonly text: string }
+);
 
 /**
  * The lineup as one file that a person reads, prints and ticks off, and that Seating takes in: it lies inside as data. It
  * loads nothing, and runs no script but its own.
  */
-export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly PageLink[] = []): string {
-  const data = JSON.stringify(lineup).replace(
-    /[<>&\u2028\u2029]/g,
-    (sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, "0")}`,
-  );
+export function lineupPage(lineup: Lineup, game: GameDefinition, files: readonly PageFile[] = []): string {
   return markup`<!doctype html>
     <html lang="en">
       <head>
@@ -46,11 +43,11 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly
         <main>
           ${factsPart(lineup, game)}
           ${
-            links.length > 0 &&
+            files.length > 0 &&
             markup`<nav aria-label="Take it with you">
               <h2>Take it with you</h2>
               <ul class="links">
-                ${links.map(({ label, href }) => markup`<li><a href="${href}" download>${label}</a></li>`)}
+                ${files.map(fileItem)}
               </ul>
             </nav>`
           }
@@ -62,11 +59,31 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, links: readonly
           ${(["mods", "plugins"] as const).filter((list) => game.lists.includes(list)).map((list) => orderPart(lineup, list))}
           ${byHand(lineup, game)} ${thanks(lineup)}
         </main>
-        <script type="application/json" id="${dataId}">${new Markup(data)}</script>
+        ${dataScript(dataId, lineup)} ${dataScript(filesId, files.map(heldFile))}
         <script>${new Markup(pageScript)}</script>
       </body>
     </html> `.source;
 }
+
+/** Data in a script that runs nothing, with no sign in it that could end the script. */
+function dataScript(id: string, data: unknown): Markup {
+  const text = JSON.stringify(data).replace(
+    /[<>&\u2028\u2029]/g,
+    (sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, "0")}`,
+  );
+  return markup`<script type="application/json" id="${id}">${new Markup(text)}</script>`;
+}
+
+const fileItem = (file: PageFile, at: number): Markup =>
+  "href" in file
+    ? markup`<li><a href="${file.href}" download>${file.label}</a></li>`
+    : markup`<li><button type="button" data-file="${at}">${file.label}</button></li>`;
+
+/** A file as the page's script unpacks it (RFC 1950, in base64); null of a link. */
+const heldFile = (file: PageFile) =>
+  "href" in file
+    ? null
+    : { name: file.name, mime: file.mime, data: base64.encode(zlibSync(utf8ToBytes(file.text))) };
 
 const policy = [
   "default-src 'none'",
@@ -298,14 +315,25 @@ function sizeText(bytes: number): string {
   return `${size >= 10 || unit === 0 ? Math.round(size) : size.toFixed(1)} ${units[unit]!}`;
 }
 
-export const htmlPage: LineupFormat = {
+/** The page as a file that holds the list in these formats, too, for whoever wants to take it elsewhere. */
+export const pageHolding = (formats: readonly LineupFormat[]): LineupFormat => ({
   id: "page",
   label: "Page to read (HTML)",
   extension: ".html",
   mime: "text/html",
   carries: everything,
-  write: (lineup, game) => lineupPage(lineup, game),
-};
+  write: (lineup, game) =>
+    lineupPage(
+      lineup,
+      game,
+      formats.map((format) => ({
+        label: format.label,
+        name: fileNameOf(lineup.title, format),
+        mime: format.mime,
+        text: format.write(lineup, game),
+      })),
+    ),
+});
 
 type Node = DefaultTreeAdapterTypes.Node;
 

@@ -43,7 +43,7 @@ function Following({ followed }: { followed: Followed }) {
           {lineup.title} {lineup.listVersion}
           {lineup.author && <span className="text-ink2 font-normal"> by {lineup.author}</span>}
         </h2>
-        <Proof followed={followed} />
+        {!next && <Proof followed={followed} />}
       </section>
       {next ? (
         <MergeView key={next.fingerprint} followed={followed} next={next} onDone={list.close} />

@@ -119,7 +119,7 @@ function Clashes({
           const side = decisions[key] ?? "mine";
           return (
             <li key={key} className="border-line flex flex-wrap items-center gap-x-4 border-t py-1">
-              <span className="w-64 truncate font-semibold">
+              <span className="w-80 truncate font-semibold">
                 {names.item(clash.id)}{" "}
                 <span className="text-ink2 text-sm font-normal">{clashWords[clash.what]}</span>
               </span>

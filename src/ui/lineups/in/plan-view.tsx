@@ -51,6 +51,7 @@ export function PlanView({
         <div className="min-h-0 grow space-y-4 overflow-auto p-5">
           <Head resolved={resolved} fileName={fileName} />
           <Warnings resolved={resolved} plan={plan} />
+          <LeftOpen texts={lineup.open ?? []} />
           <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
           <Unanswered resolved={resolved} />
           {groups.map((status) => (
@@ -114,10 +115,10 @@ function Head({
           lineup.author && `by ${lineup.author}`,
           lineup.listVersion && `version ${lineup.listVersion}`,
           lineup.date.slice(0, 10),
+          `${format} from ${fileName.slice(0, 80)}`,
         ]
           .filter(Boolean)
-          .join(" · ")}{" "}
-        {format} from {fileName.slice(0, 80)}
+          .join(" · ")}
       </p>
       <p className="text-ink2">
         {plural(on, "mod")} on, {lineup.mods.length - on} off
@@ -147,7 +148,6 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
     ...plan.baseDifferent.map((name) => `${name} of the game itself is another file here.`),
     told.length > 0 &&
       `To be paid for or not to be passed on: ${told.map(({ name, terms }) => `${name} (${terms!.where})`).join(", ")}.`,
-    (lineup.open?.length ?? 0) > 0 && `Its curator left ${plural(lineup.open!.length, "finding")} open.`,
   ].filter((text) => text !== false);
   return warnings.map((text) => (
     <p key={text} className="bg-saffron-soft flex gap-2 rounded-md px-3 py-2">
@@ -155,6 +155,21 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
       <span>{text}</span>
     </p>
   ));
+}
+
+/** What its curator knew of and did not mend. */
+function LeftOpen({ texts }: { texts: readonly string[] }) {
+  if (texts.length === 0) return null;
+  return (
+    <details className="bg-saffron-soft rounded-md px-3 py-2">
+      <summary className="cursor-pointer">Its curator left {plural(texts.length, "finding")} open</summary>
+      <ul className="mt-1 max-h-48 list-disc overflow-auto pl-5">
+        {texts.map((text, at) => (
+          <li key={at}>{text}</li>
+        ))}
+      </ul>
+    </details>
+  );
 }
 
 /** Names that are known nowhere, and so cannot take a seat. */
