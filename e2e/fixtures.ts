@@ -41,7 +41,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
     const strangers: string[] = [];
     const faults: string[] = [];
     page.on("request", (request) => {
-      if (!/^(http:\/\/127\.0\.0\.1:|blob:|data:)/.test(request.url())) strangers.push(request.url());
+      if (!/^(http:\/\/127\.0\.0\.1:|blob:|data:|file:)/.test(request.url())) strangers.push(request.url());
     });
     page.on("pageerror", (error) => faults.push(error.message));
     await page.goto(`${seating.url}/overview`);

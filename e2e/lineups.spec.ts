@@ -206,6 +206,50 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await page.getByRole("link", { name: "1 changed by you" }).click();
   await page.getByRole("button", { name: "Back to the pure list" }).click();
   await expect(page.getByText("No difference from the list")).toBeVisible();
+
+  // A third version into which something of mine goes: it is no longer the author's order, so the fewest moves are shown.
+  await page.goto(`${seating.url}/shelf?q=glass+tides`);
+  await page.getByRole("switch", { name: "Glass Tides is on" }).click();
+  await stored(page);
+  await page.goto(`${seating.url}/lineups?part=following`);
+  const third = { ...next, listVersion: "3.0", mods: next.mods.filter(({ id }) => id !== "sounding-line") };
+  third.plugins = next.plugins.filter(({ mod }) => mod !== "sounding-line");
+  expect(third.mods.length).toBeLessThan(next.mods.length);
+  await openList(page, "winter-3.lineup.json", JSON.stringify(third));
+  await expect(page.getByText("do not contradict each other")).toBeVisible();
+  await page.getByRole("button", { name: /^Take over \d+$/ }).click();
+  await expect(page.getByRole("heading", { name: /move; no valid order moves fewer$/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: "1 changed by you" })).toBeVisible();
+});
+
+test("what a list does not have is told as extra, and goes off where the list is taken in alone", async ({
+  watched: page,
+  seating,
+}) => {
+  const lineup = JSON.parse(await exported(page, seating.url)) as {
+    mods: { id: string }[];
+    plugins: { mod: string | null }[];
+  };
+  const less = {
+    ...lineup,
+    mods: lineup.mods.filter(({ id }) => id !== "glass-tides"),
+    plugins: lineup.plugins.filter(({ mod }) => mod !== "glass-tides"),
+  };
+  await page.goto(`${seating.url}/lineups?part=in`);
+  await openList(page, "less.lineup.json", JSON.stringify(less));
+  await expect(page.getByText(/^Extra here 1 not in the new profile$/)).toBeVisible();
+  await page.getByText("Into Long Descent, with what is yours").click();
+  await expect(page.getByText(/^Extra here 1 they stay on/)).toBeVisible();
+  await page.getByText("Into Long Descent, what is yours besides goes off").click();
+  await page.getByText(/^Extra here 1 they are switched off/).click();
+  await expect(page.getByRole("group", { name: "Extra here" })).toContainText("Glass Tides");
+  await page.getByRole("button", { name: "Take it in alone" }).click();
+  const undo = page.getByRole("button", { name: /^Undo: take Long Descent in/ });
+  await expect(undo).toBeVisible();
+  await page.goto(`${seating.url}/shelf?q=glass+tides`);
+  await expect(page.getByRole("switch", { name: "Glass Tides is off" })).toBeVisible();
+  await undo.click();
+  await expect(page.getByRole("switch", { name: "Glass Tides is on" })).toBeVisible();
 });
 
 test("nothing that a list says runs on its page, and the ticks of its steps are kept", async ({

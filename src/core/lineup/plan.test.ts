@@ -67,6 +67,18 @@ test("a plan tells what is here, what is another version, what can be got and wh
   expect(plan.mods.find(({ wanted: { id } }) => id === "near")!.neededBy).toEqual(["far"]);
 });
 
+test("what is on here and not in the list is told as extra, and nothing else", () => {
+  const here = testRoster([
+    { name: "Core.keel" },
+    { name: "mine.plank" },
+    { name: "idle.plank", modOn: false },
+  ]);
+  const extra = (present: typeof here.mods) => planImport(testGame, lineup, here.stock, [], present).extra;
+  expect(extra(here.mods).map(({ id }) => id)).toEqual(["mine"]);
+  expect(extra(roster.mods)).toEqual([]);
+  expect(planImport(testGame, lineup, here.stock, []).extra).toEqual([]);
+});
+
 test("what others need comes first, each once, and a circle ends", () => {
   const mods = fc.array(
     fc.record({ id: fc.constantFrom(..."abcdefg"), requires: fc.subarray([..."abcdefgz"]) }),
@@ -172,6 +184,7 @@ test("what only mine has keeps its neighbour; their order and sections hold for 
   const theirs = { mods: order("bs", "at", "zt"), plugins: order(), rules: [], expansions: ["theirs"] };
   const into = takeInState(mine, theirs, "into");
   expect([told(into.mods), into.expansions]).toEqual([["bs", "xs", "at", "zt"], ["theirs"]]);
+  expect(told(takeInState(mine, theirs, "alone").mods)).toEqual(["bs", "xs-", "at", "zt"]);
   const only = takeInState(mine, theirs, "order");
   expect([told(only.mods), only.expansions]).toEqual([["bs-", "xs", "at"], ["mine"]]);
 });

@@ -2,7 +2,7 @@ import type { DepotMod } from "../model/depot";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
 import type { ShelfMod } from "../model/shelf";
-import type { Stock } from "../profile/roster";
+import type { SeatedMod, Stock } from "../profile/roster";
 import { needsFirst } from "./instructions";
 import { matchLineup } from "./match";
 
@@ -27,6 +27,8 @@ export interface PlannedMod {
 /** What a lineup would bring, before anything is done. */
 export interface ImportPlan {
   readonly mods: readonly PlannedMod[];
+  /** What is on here and not in the lineup. */
+  readonly extra: readonly SeatedMod[];
   /** What can be got, what others need first. */
   readonly toGet: readonly PlannedMod[];
   readonly expansionsMissing: readonly string[];
@@ -35,11 +37,13 @@ export interface ImportPlan {
   readonly gameVersion: string | null;
 }
 
+/** `present` are the mods of the profile that is worked on. */
 export function planImport(
   game: GameDefinition,
   lineup: Lineup,
   stock: Stock,
   depot: readonly DepotMod[],
+  present: readonly SeatedMod[] = [],
 ): ImportPlan {
   const match = matchLineup(game, lineup, stock);
   const byContent = new Map(depot.map((each) => [each.mod.content, each]));
@@ -70,8 +74,10 @@ export function planImport(
       id: each.wanted.id,
       requires: each.wanted.requires ?? requires.get(each.wanted.id),
     }));
+  const listed = new Set(lineup.mods.map(({ id }) => id));
   return {
     mods,
+    extra: present.filter(({ id, loads }) => loads && !listed.has(id)),
     toGet: needsFirst(gettable).map(({ each }) => each),
     expansionsMissing: match.expansionsMissing,
     baseDifferent: match.baseDifferent,

@@ -1,11 +1,15 @@
 import type { Entry, ListName, Order, ProfileState } from "../model/profile";
 
-/** How a lineup comes into a profile that is there: all of it, with what is mine besides; or only its order. */
-export type TakeInWay = "into" | "order";
+/**
+ * How a lineup comes into a profile that is there: all of it, with what is mine besides; all of it, and what is mine besides
+ * is switched off; or only its order.
+ */
+export const takeInWays = ["into", "alone", "order"] as const;
+export type TakeInWay = (typeof takeInWays)[number];
 
 /**
  * The state of a profile after a lineup has come in. `into`: everything of the lineup, and what only the profile has keeps
- * its neighbours; `order`: nothing comes and nothing is switched, what both have stands as in the lineup.
+ * its neighbours, switched off where it comes in `alone`; `order`: nothing comes and nothing is switched, what both have stands as in the lineup.
  */
 export function takeInState(mine: ProfileState, theirs: ProfileState, way: TakeInWay): ProfileState {
   if (way === "order")
@@ -19,7 +23,9 @@ export function takeInState(mine: ProfileState, theirs: ProfileState, way: TakeI
   const { baseOff: _off, launch: _launch, choices: _choices, ...rest } = mine;
   return {
     ...rest,
-    ...lists(mine, (list) => joinOrders(theirs[list], mine[list])),
+    ...lists(mine, (list) =>
+      joinOrders(theirs[list], way === "alone" ? switchedOff(mine[list]) : mine[list]),
+    ),
     rules: [...byId.values()],
     expansions: theirs.expansions,
     ...(choices.length > 0 ? { choices } : {}),
@@ -31,6 +37,11 @@ export function takeInState(mine: ProfileState, theirs: ProfileState, way: TakeI
 const lists = (_: ProfileState, order: (list: ListName) => Order) => ({
   mods: order("mods"),
   plugins: order("plugins"),
+});
+
+const switchedOff = ({ sections, entries }: Order): Order => ({
+  sections,
+  entries: entries.map((entry) => ({ ...entry, on: false })),
 });
 
 /** Of theirs what is mine too, as it is here but for its place. */

@@ -2,8 +2,9 @@ import { certainties } from "../lineup/match-lines";
 import { facets } from "../lineup/losses";
 import { clashWords, sayClashSide, type ClashNames } from "./clashes";
 import { sayLoss } from "./losses";
-import { certaintyWords, planWords } from "./matching";
+import { certaintyWords, extraWords, planWords } from "./matching";
 import { plainText } from "./parts";
+import { roleWords, termWords } from "./roles";
 import { sayRefusal } from "./refusals";
 
 test("every certainty, loss, plan and clash has words of its own", () => {
@@ -12,6 +13,9 @@ test("every certainty, loss, plan and clash has words of its own", () => {
     facets.map((facet) => sayLoss({ facet, count: 3 })),
     Object.values(planWords).map(([title]) => title),
     Object.values(clashWords),
+    Object.values(extraWords),
+    Object.values(roleWords),
+    Object.values(termWords),
   ]) {
     expect(new Set(words).size).toBe(words.length);
     expect(words.every((each) => each.length > 1 && !/undefined|null/.test(each))).toBe(true);
@@ -40,6 +44,9 @@ test.each([
   ["version", {}, "whichever is the newest"],
   ["setting", { value: "7" }, "7"],
   ["setting", {}, "none"],
+  ["removed", { value: "removed" }, "taken out"],
+  ["removed", { value: "off" }, "kept, switched off"],
+  ["removed", { value: "on version section" }, "kept, switched on, in another version, in another section"],
 ] as const)("a side of a clash of %s, %j", (what, side, words) => {
   expect(sayClashSide(what, side, names)).toBe(words);
 });

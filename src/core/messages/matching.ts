@@ -1,5 +1,6 @@
 import type { Certainty } from "../lineup/match-lines";
 import type { PlanStatus } from "../lineup/plan";
+import type { TakeInWay } from "../lineup/take-in";
 
 /** By what a line of a list was matched. */
 export const certaintyWords: Readonly<Record<Certainty, string>> = {
@@ -14,6 +15,14 @@ export const certaintyWords: Readonly<Record<Certainty, string>> = {
   similar: "similar name",
   none: "nothing like it",
   talk: "no name",
+};
+
+/** What becomes of mods that are on here and not in the list, by where it goes. */
+export const extraWords: Readonly<Record<TakeInWay | "new", string>> = {
+  new: "not in the new profile",
+  into: "they stay on, beside the neighbours that they have",
+  alone: "they are switched off and keep their seats",
+  order: "they stay, beside the neighbours that they have",
 };
 
 /** How it stands with the mods of a lineup, and what that means. */

@@ -1,6 +1,7 @@
 "use server";
 
 import { z } from "zod";
+import { takeInWays } from "@/core/lineup/take-in";
 import { LineupSheet } from "@/core/model/lineup";
 import type { Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
@@ -24,7 +25,7 @@ export const listVersions = async (profileId: string): Promise<Outcome<lineups.V
 const Acceptance = z.strictObject({
   target: z.union([
     z.strictObject({ way: z.literal("new"), name: z.string() }),
-    z.strictObject({ way: z.enum(["into", "order"]), profile: id, version: z.number().int() }),
+    z.strictObject({ way: z.enum(takeInWays), profile: id, version: z.number().int() }),
   ]),
   keepMine: z.array(z.string().max(500)).max(20_000),
 });

@@ -204,7 +204,7 @@ async function takeIn(
   });
   if (!stored.ok) return stored;
   await markImported(context.db, importId, profileId);
-  if (way === "into") await store.saveFollowed(context.db, profileId, lineup);
+  if (way !== "order") await store.saveFollowed(context.db, profileId, lineup);
   return done({ profileId });
 }
 

@@ -2,7 +2,8 @@
 
 import { useMemo, useState } from "react";
 import { stateFromLineup } from "@/core/lineup/match";
-import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
+import { compareFacts } from "@/core/lineup/compare";
+import { factsOfLineup, factsOfRoster } from "@/core/lineup/fingerprint";
 import { clashKey, mergeStates, type MergeClash } from "@/core/lineup/merge-states";
 import type { Side } from "@/core/lineup/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
@@ -66,8 +67,8 @@ export function MergeView({
   /** What is no longer the list as its author has it may break a tie: the fewest moves that mend it are shown. */
   const followTaken = async () => {
     await followNext();
-    const { roster } = editor.getState();
-    if (fingerprintOf(factsOfRoster(roster)) === next.fingerprint) return;
+    const facts = factsOfRoster(editor.getState().roster);
+    if (compareFacts(factsOfLineup(next), facts).length === 0) return;
     for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
   };
   const version = [next.title, next.listVersion].filter(Boolean).join(" ");

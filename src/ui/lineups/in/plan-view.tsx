@@ -3,9 +3,10 @@
 import { useMemo, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
-import { planWords } from "@/core/messages/matching";
+import { extraWords, planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
 import { roleWords } from "@/core/messages/roles";
+import type { SeatedMod } from "@/core/profile/roster";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";
@@ -14,7 +15,7 @@ import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
 import { Queue } from "../../depot/queue";
 import { useEditor } from "../../workspace/workspace.client";
-import { TargetForm } from "./target-form";
+import { TargetForm, type Way } from "./target-form";
 import { AllLines, UnsureLines } from "./unsure-lines";
 
 const groups: readonly PlanStatus[] = ["to-get", "other", "by-hand", "not-to-be-had", "found"];
@@ -37,7 +38,12 @@ export function PlanView({
   const { mods: depot, get } = useDepot();
   const [keepMine, setKeepMine] = useState<ReadonlySet<string>>(new Set());
   const { lineup, matches } = resolved;
-  const plan = useMemo(() => planImport(game, lineup, stock, depot ?? []), [game, lineup, stock, depot]);
+  const present = useEditor((state) => state.roster.mods);
+  const plan = useMemo(
+    () => planImport(game, lineup, stock, depot ?? [], present),
+    [game, lineup, stock, depot, present],
+  );
+  const [way, setWay] = useState<Way>("new");
   const wanted = plan.toGet.filter(({ wanted: { id }, status }) => status === "to-get" || !keepMine.has(id));
   const turn = (id: string, mine: boolean) => {
     const next = new Set(keepMine);
@@ -67,6 +73,7 @@ export function PlanView({
               onTurn={turn}
             />
           ))}
+          <Extra mods={plan.extra} way={way} />
           <AllLines matches={matches} />
         </div>
         <Queue />
@@ -91,6 +98,8 @@ export function PlanView({
           lineup={lineup}
           fileName={fileName}
           keepMine={[...keepMine]}
+          way={way}
+          onWay={setWay}
           onAccepted={onAccepted}
           onLeave={onLeave}
         />
@@ -204,6 +213,28 @@ function Group({
       </summary>
       <LongList label={title} rows={mods} keyOf={({ wanted }) => wanted.id}>
         {(mod) => <Row mod={mod} mine={keepMine.has(mod.wanted.id)} onTurn={onTurn} />}
+      </LongList>
+    </details>
+  );
+}
+
+/** What is on here and not in the list. */
+function Extra({ mods, way }: { mods: readonly SeatedMod[]; way: Way }) {
+  if (mods.length === 0) return null;
+  return (
+    <details>
+      <summary className="cursor-pointer font-semibold">
+        Extra here <span className="font-mono">{mods.length}</span>{" "}
+        <span className="text-ink2 font-normal">{extraWords[way]}</span>
+      </summary>
+      <LongList label="Extra here" rows={mods} keyOf={({ id }) => id}>
+        {({ seat, mod, id }) => (
+          <>
+            <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">{seat}</span>
+            <span className="min-w-0 grow truncate font-semibold">{mod?.name ?? id}</span>
+            <span className="text-ink2 shrink-0 font-mono text-sm">{mod?.version}</span>
+          </>
+        )}
       </LongList>
     </details>
   );

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState, type FormEvent } from "react";
+import type { TakeInWay } from "@/core/lineup/take-in";
 import type { Lineup } from "@/core/model/lineup";
 import { writeLineup } from "@/formats/lineup/json";
 import type { Acceptance } from "@/server/operations/lineups";
@@ -11,19 +12,30 @@ import { postFile } from "../../workspace/post-file";
 import { acceptImport } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 
-type Way = "new" | "into" | "order";
+export type Way = "new" | TakeInWay;
+
+const doWords: Readonly<Record<Way, string>> = {
+  new: "Make the profile",
+  into: "Take it in",
+  alone: "Take it in alone",
+  order: "Take its order",
+};
 
 /** Into what a list comes, and the one click that does it. */
 export function TargetForm({
   lineup,
   fileName,
   keepMine,
+  way,
+  onWay,
   onAccepted,
   onLeave,
 }: {
   lineup: Lineup;
   fileName: string;
   keepMine: readonly string[];
+  way: Way;
+  onWay: (way: Way) => void;
   onAccepted: () => void;
   onLeave: () => void;
 }) {
@@ -32,7 +44,6 @@ export function TargetForm({
   const profiles = useEditor((state) => state.view.profiles);
   const taken = profiles.map((each) => each.name);
   const [name, setName] = useState(() => freeName(lineup.title, taken));
-  const [way, setWay] = useState<Way>("new");
   const [busy, setBusy] = useState(false);
   const targetOf = (): Acceptance["target"] => {
     if (way === "new") return { way, name };
@@ -61,13 +72,16 @@ export function TargetForm({
     <form onSubmit={(event) => void accept(event)} className="space-y-3">
       <fieldset>
         <legend className="mb-1 font-bold">Where it goes</legend>
-        <Choice name="target" checked={way === "new"} onChoose={() => setWay("new")}>
+        <Choice name="target" checked={way === "new"} onChoose={() => onWay("new")}>
           Into a new profile
         </Choice>
-        <Choice name="target" checked={way === "into"} onChoose={() => setWay("into")}>
+        <Choice name="target" checked={way === "into"} onChoose={() => onWay("into")}>
           Into {profile.name}, with what is yours
         </Choice>
-        <Choice name="target" checked={way === "order"} onChoose={() => setWay("order")}>
+        <Choice name="target" checked={way === "alone"} onChoose={() => onWay("alone")}>
+          Into {profile.name}, what is yours besides goes off
+        </Choice>
+        <Choice name="target" checked={way === "order"} onChoose={() => onWay("order")}>
           Only its order, into {profile.name}
         </Choice>
       </fieldset>
@@ -83,7 +97,7 @@ export function TargetForm({
       )}
       <div className="flex gap-2">
         <Button look="main" type="submit" disabled={busy || (way === "new" && name.trim() === "")}>
-          {way === "new" ? "Make the profile" : way === "into" ? "Take it in" : "Take its order"}
+          {doWords[way]}
         </Button>
         <Button look="quiet" onClick={onLeave}>
           Leave it
