@@ -206,6 +206,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await page.getByRole("link", { name: "1 changed by you" }).click();
   await page.getByRole("button", { name: "Back to the pure list" }).click();
   await expect(page.getByText("No difference from the list")).toBeVisible();
+  await stored(page);
 
   // A third version into which something of mine goes: it is no longer the author's order, so the fewest moves are shown.
   await page.goto(`${seating.url}/shelf?q=glass+tides`);

@@ -1,7 +1,7 @@
 import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import canonicalize from "canonicalize";
-import type { Lineup } from "../model/lineup";
+import type { Lineup, LineupPlugin } from "../model/lineup";
 import type { Roster } from "../profile/roster";
 
 /** What decides how a setup behaves, and nothing else: `seating-fingerprint/1` (docs/FORMATS.md). */
@@ -69,8 +69,13 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
   };
 }
 
+/** The plugins that load: those that are on, of a mod that is on or of the game itself. */
+export function loadingPlugins({ mods, plugins }: Lineup): LineupPlugin[] {
+  const on = new Set(mods.filter((mod) => mod.on).map((mod) => mod.id));
+  return plugins.filter((plugin) => plugin.on && (plugin.mod === null || on.has(plugin.mod)));
+}
+
 export function factsOfLineup(lineup: Lineup): FingerprintFacts {
-  const on = new Set(lineup.mods.filter((mod) => mod.on).map((mod) => mod.id));
   return {
     game: lineup.game,
     expansions: lineup.expansions,
@@ -85,8 +90,8 @@ export function factsOfLineup(lineup: Lineup): FingerprintFacts {
         components,
         hidden,
       })),
-    plugins: lineup.plugins
-      .filter((plugin) => plugin.on && plugin.sha256 && (plugin.mod === null || on.has(plugin.mod)))
+    plugins: loadingPlugins(lineup)
+      .filter(({ sha256 }) => sha256 !== null)
       .map((plugin) => ({ name: plugin.name, sha256: plugin.sha256! })),
     launch: lineup.launch,
   };

@@ -1,5 +1,6 @@
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
+import { loadingPlugins } from "./fingerprint";
 
 /** One thing to be done by hand; `id` stays the same as long as the thing does. */
 export interface Instruction {
@@ -30,7 +31,9 @@ export function instructionsOf(lineup: Lineup, game: GameDefinition): Instructio
       title: "Put the plugins in this order, the first loads earliest",
       steps: orderSteps(
         "plugin",
-        lineup.plugins.filter((each) => each.on && each.mod !== null).map(({ name }) => name),
+        loadingPlugins(lineup)
+          .filter(({ mod }) => mod !== null)
+          .map(({ name }) => name),
       ),
     },
     { title: "At last", steps: lastSteps(lineup) },
@@ -65,18 +68,16 @@ export function needsFirst<
   const placed = new Set<string>();
   const order: T[] = [];
   for (const mod of mods) {
-    const waiting = [mod];
-    while (waiting.length > 0) {
-      const next = waiting.at(-1)!;
-      const first = placed.has(next.id)
-        ? undefined
-        : next.requires?.find((id) => byId.has(id) && !placed.has(id));
-      if (first !== undefined && !waiting.some(({ id }) => id === first)) {
-        waiting.push(byId.get(first)!);
+    // A chain of those that wait for the one behind them; what is in it already closes a circle.
+    const waiting = new Map(placed.has(mod.id) ? [] : [[mod.id, mod]]);
+    while (waiting.size > 0) {
+      const next = [...waiting.values()].at(-1)!;
+      const first = next.requires?.find((id) => byId.has(id) && !placed.has(id) && !waiting.has(id));
+      if (first !== undefined) {
+        waiting.set(first, byId.get(first)!);
         continue;
       }
-      waiting.pop();
-      if (placed.has(next.id)) continue;
+      waiting.delete(next.id);
       placed.add(next.id);
       order.push(next);
     }

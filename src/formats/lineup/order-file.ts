@@ -1,3 +1,4 @@
+import { loadingPlugins } from "@/core/lineup/fingerprint";
 import { mainList } from "@/core/model/game";
 import { foldName } from "@/core/profile/fold";
 import { fixedPlugins } from "@/core/profile/laws";
@@ -15,9 +16,9 @@ export const gameOrder: LineupFormat = {
     const fixed = new Set(fixedPlugins(game, lineup.expansions).map((name) => foldName(game, name)));
     const names =
       mainList(game) === "plugins"
-        ? lineup.plugins
-            .filter(({ name, on }) => on && !fixed.has(foldName(game, name)))
+        ? loadingPlugins(lineup)
             .map(({ name }) => name)
+            .filter((name) => !fixed.has(foldName(game, name)))
         : lineup.mods.filter((mod) => mod.on).map((mod) => mod.id);
     return writeOrderFile(names, game.orderFile.dialect);
   },

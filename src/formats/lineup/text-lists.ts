@@ -1,3 +1,4 @@
+import { loadingPlugins } from "@/core/lineup/fingerprint";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { LineupFormat } from "./format";
@@ -36,13 +37,15 @@ export const plainLines: LineupFormat = {
   extension: ".txt",
   mime: "text/plain",
   carries: ["versions", "plugins", "mods"],
-  write: (lineup, game) =>
-    inParts(
+  write: (lineup, game) => {
+    const loading = new Set(loadingPlugins(lineup));
+    return inParts(
       lineup,
       game,
       (mod) => (mod.on ? asLine(named(mod.name, mod.version)) : null),
-      (plugin) => (plugin.on ? asLine(plugin.name) : null),
-    ),
+      (plugin) => (loading.has(plugin) ? asLine(plugin.name) : null),
+    );
+  },
 };
 
 const mark = (on: boolean): string => (on ? "[x]" : "[ ]");

@@ -1,0 +1,137 @@
+import fc from "fast-check";
+import type { Lineup } from "../model/lineup";
+import { testGame } from "../testing/game";
+import { testRoster } from "../testing/roster";
+import { instructionsOf, needsFirst } from "./instructions";
+import { makeLineup } from "./make-lineup";
+
+const made = makeLineup(
+  testRoster([
+    { name: "Core.keel" },
+    { name: "b.plank", masters: ["core.keel"] },
+    { name: "a.plank", on: false },
+    { name: "off.skiff", modOn: false },
+  ]),
+  { title: "Pond", author: "reed", note: "", listVersion: "1", date: "2026-11-01" },
+);
+const changed = (changes: Readonly<Record<string, Partial<Lineup["mods"][number]>>>): Lineup => ({
+  ...made,
+  mods: made.mods.map((mod) => ({ ...mod, ...changes[mod.id] })),
+});
+const stepsOf = (lineup: Lineup, title: RegExp): string[] =>
+  instructionsOf(lineup, testGame)
+    .filter((part) => title.test(part.title))
+    .flatMap(({ steps }) => steps.map(({ text, detail }) => [text, detail].filter(Boolean).join(" ")));
+
+describe("step by step, by hand", () => {
+  test("the parts come in the order in which one works, and none is empty", () => {
+    const parts = instructionsOf(changed({ b: { components: ["tall"] } }), testGame);
+    expect(parts.map(({ title }) => title)).toEqual([
+      "The game",
+      "Get the mods",
+      "Choose their parts",
+      "Put the mods in this order, the first loads earliest",
+      "Put the plugins in this order, the first loads earliest",
+      "At last",
+    ]);
+    expect(instructionsOf(made, testGame).every(({ steps }) => steps.length > 0)).toBe(true);
+  });
+
+  test("what is off is not got and takes no place", () => {
+    expect(stepsOf(made, /^Get/)).toEqual([
+      "Get core 1.0.0 from its author.",
+      "Get b 1.0.0 from its author.",
+      "Get a 1.0.0 from its author.",
+    ]);
+    expect(stepsOf(made, /the plugins/)).toEqual(["Core.keel", "b.plank after Core.keel"]);
+  });
+
+  test("what others need is got first; where from, at what price and what for is said", () => {
+    const lineup = changed({
+      core: { requires: ["a"], source: "depot:core" },
+      b: { role: "optional", terms: { kind: "paid", where: "two reeds, at the mill" } },
+      a: { role: "helper", terms: { kind: "not-passed-on", where: "the pond" } },
+    });
+    expect(stepsOf(lineup, /^Get/)).toEqual([
+      "Get a 1.0.0 from its author. It helps, and is no part of the setup. It may not be passed on: the pond",
+      "Get core 1.0.0 from depot:core.",
+      "Get b 1.0.0 from its author. You may leave it out. It has to be paid for: two reeds, at the mill",
+    ]);
+  });
+
+  test("of mods with parts each question is answered, also with none", () => {
+    const lineup = changed({
+      b: { options: { look: ["tall", "green"], size: [] }, components: ["one", "two"] },
+    });
+    expect(stepsOf(lineup, /parts/)).toEqual([
+      "Of b, take for “look”: tall, green.",
+      "Of b, take for “size”: none.",
+      "Of b, have on: one, two.",
+    ]);
+  });
+
+  test("the game is set up first: version, expansions, its own parts, its settings", () => {
+    const lineup = { ...made, expansions: ["island", "unknown"], baseOff: ["x"], launch: { depth: 3 } };
+    expect(stepsOf(lineup, /game/)).toEqual([
+      "Have Pond 1.0.0.",
+      "Switch The Island on.",
+      "Switch unknown on.",
+      "Switch x off.",
+      "Set depth to 3.",
+    ]);
+  });
+
+  test("a step keeps its name while the thing stays, so that its tick stays, too", () => {
+    const idsOf = (lineup: Lineup) =>
+      instructionsOf(lineup, testGame).flatMap(({ steps }) => steps.map(({ id }) => id));
+    const ids = idsOf(made);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(idsOf({ ...made, mods: [...made.mods].reverse() }).sort()).toEqual([...ids].sort());
+    expect(idsOf(changed({ b: { version: "2", name: "other" } }))).toContain("get:b");
+  });
+});
+
+describe("what others need comes first", () => {
+  type Needing = { readonly id: string; readonly requires: string[] };
+  const ids = [..."abcdefgh"];
+  const anyGraph = fc
+    .tuple(...ids.map((id) => fc.subarray(ids).map((requires): Needing => ({ id, requires }))))
+    .chain((mods) => fc.shuffledSubarray(mods, { minLength: 1 }));
+
+  /** Whether `from` leads to `to` by what they require. */
+  const leads = (mods: readonly Needing[], from: string, to: string): boolean => {
+    const seen = new Set<string>();
+    const waiting = [from];
+    for (let id = waiting.pop(); id !== undefined; id = waiting.pop())
+      for (const next of mods.find((mod) => mod.id === id)?.requires ?? []) {
+        if (next === to) return true;
+        if (!seen.has(next)) waiting.push(next);
+        seen.add(next);
+      }
+    return false;
+  };
+
+  test("each once; each behind what it needs, but for those that need each other", () => {
+    fc.assert(
+      fc.property(anyGraph, (mods) => {
+        const order = needsFirst(mods).map(({ id }) => id);
+        expect([...order].sort()).toEqual(mods.map(({ id }) => id).sort());
+        for (const { id, requires } of mods)
+          for (const need of requires)
+            if (order.includes(need) && !leads(mods, need, id))
+              expect([need, id, order.indexOf(need) < order.indexOf(id)]).toEqual([need, id, true]);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  test("what needs nothing keeps its place", () => {
+    const mods = ["c", "a", "b"].map((id) => ({ id }));
+    expect(needsFirst(mods)).toEqual(mods);
+  });
+
+  test("a chain of ten thousand ends soon", () => {
+    const mods = Array.from({ length: 10_000 }, (_, at) => ({ id: String(at), requires: [String(at + 1)] }));
+    expect(needsFirst(mods)[0]!.id).toBe("9999");
+  });
+});
