@@ -109,6 +109,26 @@ async function archiveOf(name: string): Promise<string | undefined> {
   return mods.find(({ mod }) => mod.name === name)?.mod.path;
 }
 
+test("a list is copied as plain lines, with what they leave behind said before, and pasted again", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await page.goto(`${seating.url}/lineups`);
+  await page.getByLabel("As a file").selectOption({ label: "Plain lines" });
+  await expect(page.getByText("It leaves behind:", { exact: false }).first()).toContainText("hashes");
+  await page.getByRole("button", { name: "Copy it", exact: true }).click();
+  await expect(page.getByText("Long Descent as Plain lines is in the clipboard.")).toBeVisible();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied).toMatch(/^# Long Descent\n# Game: brinehollow .+\n\n# Mods\nAbyss Library \d/);
+  await page.goto(`${seating.url}/lineups?part=in`);
+  await page.getByLabel(/^Or paste/).fill(copied);
+  await page.getByRole("button", { name: "Read it" }).click();
+  await expect(page.getByRole("heading", { name: "Long Descent" })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Lines to be answered" })).toHaveCount(0);
+  await expect(page.getByText(/^To get|^Not to be had|^Here in another version/)).toHaveCount(0);
+});
+
 test("messy words from a forum are matched, the unsure ones answered by keyboard, and remembered", async ({
   watched: page,
   seating,

@@ -16,6 +16,7 @@ import { saveText } from "../../kit/save-text";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { ShareCode } from "./share-code";
 import type { SheetState } from "./use-sheet";
+import { useCopy } from "./use-copy";
 import { Versions } from "./versions";
 
 /** The ways out: a file in any format, a page, a code; with what each leaves behind, said before. */
@@ -31,6 +32,12 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
     ({ level, check }) => level !== "hint" && check !== "order-file-differs",
   ).length;
   const href = `/api/lineups?profile=${encodeURIComponent(profile)}&format=${format}`;
+  const copy = useCopy();
+  const copyText = async () => {
+    await Promise.all([stored(), editor.settled()]);
+    const answer = await fetch(href);
+    if (answer.ok) await copy(await answer.text(), `${lineup.title} as ${formatOf(format)!.label}`);
+  };
   const go = async (address: string, isPage: boolean) => {
     await Promise.all([stored(), editor.settled()]);
     if (isPage) window.open(address, "_blank", "noopener");
@@ -100,6 +107,7 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
           >
             <Download size={14} aria-hidden /> Export the lineup
           </a>
+          <Button onClick={() => void copyText()}>Copy it</Button>
           <Button onClick={() => void go(`/lineup/${encodeURIComponent(profile)}`, true)}>
             Open its page
           </Button>

@@ -9,14 +9,15 @@ import { carriedByCode, writeCode } from "@/formats/lineup/code";
 import { Button } from "../../kit/button";
 import { inputLook } from "../../kit/field";
 import { useDepot } from "../../depot/depot.client";
-import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { useEditor } from "../../workspace/workspace.client";
 import { qrModules, qrPath } from "./qr";
+import { useCopy } from "./use-copy";
 
 /** The setup as one word to be sent, as a link with it, and as a picture. */
 export function ShareCode({ lineup }: { lineup: Lineup }) {
   const roster = useEditor((state) => state.roster);
   const { mods } = useDepot();
-  const { tell } = useWorkspace();
+  const copy = useCopy();
   const [shown, setShown] = useState(false);
   const offered = useMemo(() => new Set(mods?.map(({ mod }) => mod.content)), [mods]);
   const settled = useDeferredValue(lineup);
@@ -34,10 +35,6 @@ export function ShareCode({ lineup }: { lineup: Lineup }) {
   );
   const unknown = settled.mods.filter(({ on, content }) => on && !offered.has(content)).length;
   const losses = lossesOf(settled, roster.game, carriedByCode);
-  const copy = async (text: string, what: string) => {
-    await navigator.clipboard.writeText(text);
-    tell([`${what} is in the clipboard.`]);
-  };
   const link = () => `${window.location.origin}/lineups?part=in#code=${code}`;
   return (
     <section aria-labelledby="code" className="space-y-2">

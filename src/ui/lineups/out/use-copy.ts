@@ -1,0 +1,14 @@
+import { useWorkspace } from "../../workspace/workspace.client";
+
+/** Puts a text into the clipboard and says so, or what to do where the browser does not allow it. */
+export function useCopy(): (text: string, what: string) => Promise<void> {
+  const { tell } = useWorkspace();
+  return async (text, what) => {
+    try {
+      await navigator.clipboard.writeText(text);
+      tell([`${what} is in the clipboard.`]);
+    } catch {
+      tell(["The browser does not let Seating write to the clipboard. Export a file, or copy by hand."]);
+    }
+  };
+}
