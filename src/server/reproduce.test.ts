@@ -51,17 +51,21 @@ function randomState(game: (typeof games)[number], stock: Stock): ProfileState {
       stock.owned.filter(() => chance(0.7)),
     ),
   };
-  const choices = sound
-    .filter((mod) => partsOf(mod.manifest).length > 0)
-    .map((mod) => ({
-      mod: mod.id,
-      options: Object.fromEntries(
-        (mod.manifest?.options ?? []).map(({ id, parts }) => [id, chance(0.2) ? [] : [pick(parts).id]]),
-      ),
-      components: (mod.manifest?.components ?? []).filter(() => chance(0.5)).map(({ id }) => id),
-    }));
+  const choose = (mod: (typeof sound)[number]) => ({
+    mod: mod.id,
+    options: Object.fromEntries(
+      (mod.manifest?.options ?? []).map(({ id, parts }) => [id, chance(0.2) ? [] : [pick(parts).id]]),
+    ),
+    components: (mod.manifest?.components ?? []).filter(() => chance(0.5)).map(({ id }) => id),
+  });
+  const choices = sound.filter((mod) => partsOf(mod.manifest).length > 0).map(choose);
   const withMods = addAbsentMods({ ...bare, choices }, sound, true);
-  const whole = addAbsentPlugins(game, withMods, sound, true);
+  const first = addAbsentPlugins(game, withMods, sound, true);
+  // Some changed their mind: the plugins of the parts that they had before keep their seats.
+  const second = choices.map((choice) =>
+    chance(0.5) ? choose(sound.find(({ id }) => id === choice.mod)!) : choice,
+  );
+  const whole = addAbsentPlugins(game, { ...first, choices: second }, sound, true);
   const shuffled = <T extends { section: string | null; on: boolean }>(
     entries: readonly T[],
     fixed: ReadonlySet<T>,

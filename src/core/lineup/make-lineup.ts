@@ -40,10 +40,11 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
         ...(roles[mod.id] ? { role: roles[mod.id] } : {}),
         ...(terms[mod.id] ? { terms: terms[mod.id] } : {}),
       })),
-    plugins: roster.plugins.map(({ id, entry, fixed, file, mod }) => ({
+    plugins: roster.plugins.map(({ id, entry, fixed, file, mod, partOff }) => ({
       name: id,
       sha256: file?.sha256 ?? null,
-      on: fixed || entry.on,
+      // Whoever reads the list knows nothing of the package: what no chosen part brings does not load there either.
+      on: fixed || (entry.on && !partOff),
       section: entry.section,
       ...(entry.home === undefined ? {} : { home: entry.home }),
       mod: mod?.id ?? null,

@@ -40,15 +40,22 @@ export function withPart(choice: Choice, { part, question }: Part, taken: boolea
 }
 
 /**
- * Takes a choice for a package. Plugins that come with it take their seats, switched on; those of parts that are left keep
- * theirs and do not load. Null where nothing changes.
+ * Takes a choice for a package. Plugins that come with it take their seats, switched on, or are switched on where they sit
+ * already; those of parts that are left keep their seats and do not load. Null where nothing changes.
  */
 export function chooseEdit(roster: Roster, item: SeatedMod, choice: Choice): Edit | null {
   if (!item.mod || JSON.stringify(choice) === JSON.stringify(item.choice)) return null;
   const { game, profile } = roster;
   const choices = [...(profile.state.choices ?? []).filter((each) => each.mod !== item.id), choice];
   const next = addAbsentPlugins(game, { ...profile.state, choices }, [item.mod], true);
+  const before = chosenParts(item.choice);
+  const taken = new Set([...chosenParts(choice)].filter((part) => !before.has(part)));
+  const turned = roster.plugins.filter(
+    ({ mod, entry, file }) => mod === item && !entry.on && file?.part !== undefined && taken.has(file.part),
+  );
   const steps: Step[] = [{ kind: "choose", mod: item.id, choice }];
+  if (turned.length > 0)
+    steps.push({ kind: "switch", list: "plugins", ids: turned.map(({ id }) => id), on: true });
   return {
     label: label("choose", { item: item.id, count: chosenParts(choice).size }),
     steps: [...steps, ...arrivalSteps("plugins", profile.state, next)],

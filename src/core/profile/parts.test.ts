@@ -1,3 +1,6 @@
+import { factsOfLineup, factsOfRoster, fingerprintOf } from "../lineup/fingerprint";
+import { makeLineup } from "../lineup/make-lineup";
+import { stateFromLineup } from "../lineup/match";
 import type { Choice } from "../model/profile";
 import type { ModManifest, ShelfMod } from "../model/shelf";
 import { testGame } from "../testing/game";
@@ -139,6 +142,18 @@ describe("in a profile", () => {
     const plugin = leftAgain.pluginOf.get("big.skiff")!;
     expect([plugin.loads, plugin.partOff, plugin.entry.on]).toEqual([false, true, true]);
     expect(loads(choose(leftAgain, withPart(item.choice, big!, true, true)))).toContain("big.skiff");
+  });
+
+  test("a list that goes out after a part was left names what loads; who takes the part later has its plugin on", () => {
+    const taken = choose(roster, withPart(item.choice, big!, true, true));
+    const left = choose(taken, withPart(taken.modOf.get("kit")!.choice, big!, false, true));
+    const facts = { title: "Kit", author: "", note: "", listVersion: "1", date: "2026-11-01" };
+    const lineup = makeLineup(left, facts);
+    expect(lineup.plugins.find(({ name }) => name === "big.skiff")!.on).toBe(false);
+    expect(fingerprintOf(factsOfLineup(lineup))).toBe(lineup.fingerprint);
+    const follower = withState(left, stateFromLineup(left.game, lineup, left.stock));
+    expect(fingerprintOf(factsOfRoster(follower))).toBe(lineup.fingerprint);
+    expect(loads(choose(follower, withPart(item.choice, big!, true, true)))).toContain("big.skiff");
   });
 
   test("the same choice again changes nothing", () => {
