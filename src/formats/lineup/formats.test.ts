@@ -175,6 +175,21 @@ describe("CSV as RFC 4180 has it", () => {
     expect(readCells(text)).toEqual(cells);
   });
 
+  test.each([
+    ["a semicolon", "Name;Version;Enabled\nReeds;1.0;yes\nDucks;2;no\n"],
+    ["a tab", "Mod\tVersion\tActive\nReeds\t1.0\tyes\nDucks\t2\tno\n"],
+    ["a bar", "title|version|on\nReeds|1.0|on\nDucks|2|off"],
+    [
+      "a comma, a mark at the start, empty lines",
+      "\uFEFF#,mod,version,state\n\n1,Reeds,1.0,on\n,,,\n2,Ducks,2,off\n",
+    ],
+  ])("a table that somebody made by hand, with %s between its cells", (_, text) => {
+    expect(linesOf(text).map(({ name, version, on }) => [name, version, on])).toEqual([
+      ["Reeds", "1.0", true],
+      ["Ducks", "2", false],
+    ]);
+  });
+
   test.each(["=1+1", "+1", "-1", "@x", "\tx", "'quoted", "''", "plain", ""])(
     "a cell %j cannot be taken for a formula, and comes back as it was",
     (cell) => {
