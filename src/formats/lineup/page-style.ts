@@ -22,5 +22,5 @@ input[type=search] { font: inherit; color: inherit; background: var(--surface); 
 summary { font-weight: 600; padding: 6px 0; cursor: pointer; } ol { margin: 0 0 8px; padding-left: 40px; } ol li { padding: 2px 0; }
 .by-hand label { display: inline-flex; gap: 8px; align-items: baseline; } .by-hand input:checked + span { color: var(--ink2); text-decoration: line-through; }
 :focus-visible { outline: 2px solid var(--pine); outline-offset: 2px; }
-@media print { body { background: none; font-size: 11px; } main { padding: 0; max-width: none; } nav, .search { display: none; } tr, li { break-inside: avoid; } h2 { break-after: avoid; } thead { display: table-header-group; } }
+@media print { body { background: none; font-size: 11px; } h1 { font-size: 20px; } h2 { font-size: 14px; } .faint, .mark, .mono, thead th { font-size: inherit; } main { padding: 0; max-width: none; } nav, .search { display: none; } tr, li { break-inside: avoid; } h2 { break-after: avoid; } thead { display: table-header-group; } }
 `;
