@@ -49,6 +49,18 @@ test.each<[string, string[] | null]>([
   expect(nameAndMore(raw)).toEqual(wanted);
 });
 
+test("a number behind # counts the line, and makes no comment of it", () => {
+  const { title, lines } = readText(
+    "# 3 ponds\n#1 Tidal Core\n#2. Abyss Library 3.2\n#3) Small Fry\n#4th of them\n",
+  );
+  expect(title).toBe("3 ponds");
+  expect(lines.map(({ name, version }) => [name, version])).toEqual([
+    ["Tidal Core", undefined],
+    ["Abyss Library", "3.2"],
+    ["Small Fry", undefined],
+  ]);
+});
+
 test("comments and headings name the game, the list and the title, and are no lines of it", () => {
   const listing = readText(
     "# Winter list\n# Game: brinehollow 1.4.2\n\n# Mods\nTidal Core 2\n; a comment\n\nPlugins in load order:\r\nTidal Core.keel\n[mods]\nSmall Fry",

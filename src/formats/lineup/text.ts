@@ -11,7 +11,10 @@ export function readText(text: string): Listing {
   let game: Listing["game"] = null;
   let list: ListName | null = null;
   for (const raw of text.split(/\r\n|\n|\r/)) {
-    const comment = /^\s*(?:#+|\/\/|;|--)\s*(.*)$/.exec(raw)?.[1] ?? /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
+    // "#3 name" is numbering, and no comment.
+    const comment =
+      /^\s*(?:#+(?!\d{1,5}[.):]?\s)|\/\/|;|--)\s*(.*)$/.exec(raw)?.[1] ??
+      /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
     const heading = headingOf(comment ?? raw);
     game ??= heading.game;
     if (heading.list) list = heading.list;

@@ -69,15 +69,19 @@ function Line({
     event.preventDefault();
   };
   return (
-    <li tabIndex={0} onKeyDown={onKeyDown} className="border-line flex items-start gap-3 border-b px-1 py-1">
-      <span className="w-64 shrink-0 truncate font-mono text-sm" title={line.text}>
+    <li
+      tabIndex={0}
+      onKeyDown={onKeyDown}
+      className="border-line flex flex-wrap items-start gap-x-3 gap-y-1 border-b px-1 py-1"
+    >
+      <span className="w-64 max-w-full truncate font-mono text-sm" title={line.text}>
         {line.text}
       </span>
       <span className="text-ink2 w-32 shrink-0 text-sm">
         {certaintyWords[how]}
         {how === "similar" && ` ${Math.round(likeness * 100)} %`}
       </span>
-      <span className="flex min-w-0 flex-wrap gap-1.5">
+      <span className="flex min-w-0 grow basis-80 flex-wrap gap-1.5">
         {choices.map(({ mod, from }, at) => (
           <button
             key={mod.id}
@@ -117,12 +121,12 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
         {({ line, known, how, plugin, likeness }, at) => (
           <>
             <span className="text-ink2 w-8 shrink-0 text-right font-mono text-sm">{at + 1}</span>
-            <span className="w-64 shrink-0 truncate font-mono text-sm">{line.text}</span>
+            <span className="w-64 min-w-0 truncate font-mono text-sm">{line.text}</span>
             <span className="text-ink2 w-36 shrink-0 text-sm">
               {certaintyWords[how]}
               {how === "similar" && ` ${Math.round(likeness * 100)} %`}
             </span>
-            <span className="min-w-0 truncate">{plugin ?? known?.mod.name ?? ""}</span>
+            <span className="min-w-24 truncate">{plugin ?? known?.mod.name ?? ""}</span>
             {known && <span className="text-ink2 font-mono text-sm">{known.mod.version}</span>}
             {line.needs && (
               <span className="text-ink2 min-w-0 truncate text-sm">says that it needs {line.needs}</span>
