@@ -68,16 +68,18 @@ export function needsFirst<
   const placed = new Set<string>();
   const order: T[] = [];
   for (const mod of mods) {
-    // A chain of those that wait for the one behind them; what is in it already closes a circle.
-    const waiting = new Map(placed.has(mod.id) ? [] : [[mod.id, mod]]);
-    while (waiting.size > 0) {
-      const next = [...waiting.values()].at(-1)!;
+    if (placed.has(mod.id)) continue;
+    // Each waits for the one behind it; what waits already closes a circle.
+    const chain = [mod];
+    const waiting = new Set([mod.id]);
+    for (let next = chain.at(-1); next; next = chain.at(-1)) {
       const first = next.requires?.find((id) => byId.has(id) && !placed.has(id) && !waiting.has(id));
       if (first !== undefined) {
-        waiting.set(first, byId.get(first)!);
+        waiting.add(first);
+        chain.push(byId.get(first)!);
         continue;
       }
-      waiting.delete(next.id);
+      chain.pop();
       placed.add(next.id);
       order.push(next);
     }
