@@ -130,4 +130,39 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: /^Get \d+ newer/ }).click();
   await page.getByText("on the shelf", { exact: true }).last().waitFor();
   await take(page, "depot");
+
+  // Somebody follows the list, has changed something of it, and its author, too.
+  await page.goto(`${server.url}/lineups?part=in`);
+  const file = page.getByLabel("Lineup file");
+  await file.setInputFiles({ name: "Long-Descent.lineup.json", mimeType: "application/json", buffer });
+  await page.getByLabel("Name of the new profile").fill("Long Descent, mine");
+  await page.getByRole("button", { name: "Make the profile" }).click();
+  await page.getByText(/^Changed by you$/).waitFor();
+  await page.goto(`${server.url}/shelf?q=glass+tides`);
+  await page.getByRole("switch", { name: "Glass Tides is on" }).click();
+  await page.getByText("1 changed by you").waitFor();
+  await page.getByText("Storing…").waitFor({ state: "detached" });
+  await page.goto(`${server.url}/lineups?part=following`);
+  const next = Buffer.from(JSON.stringify(nextVersion(JSON.parse(text) as Listed)));
+  await file.setInputFiles({
+    name: "Long-Descent-2.lineup.json",
+    mimeType: "application/json",
+    buffer: next,
+  });
+  await page.getByRole("heading", { name: "From 1.0 to 1.1" }).waitFor();
+  await take(page, "lineup-following");
 });
+
+interface Listed {
+  readonly mods: readonly { readonly id: string; readonly section: string | null }[];
+  readonly plugins: readonly { readonly mod: string | null }[];
+}
+
+/** The list as its author goes on with it: two mods are gone, one stands elsewhere. */
+function nextVersion<T extends Listed>(lineup: T): T {
+  const gone = new Set<string | null>(["glass-tides", "quiet-compass"]);
+  const mods = lineup.mods.filter(({ id }) => !gone.has(id));
+  const at = mods.findIndex(({ section }, place) => place > 20 && mods[place + 4]?.section === section);
+  mods.splice(at + 4, 0, ...mods.splice(at, 1));
+  return { ...lineup, listVersion: "1.1", mods, plugins: lineup.plugins.filter(({ mod }) => !gone.has(mod)) };
+}
