@@ -1,6 +1,7 @@
-import type { Choice, ListName, Note, ProfileState, Rule } from "../model/profile";
+import type { Choice, ListName, Note, Order, ProfileState, Rule } from "../model/profile";
 import type { ProfileBook } from "../model/rulebook";
 import { mergeOrders, type ClashSide } from "./merge-order";
+import { joinOrders } from "./take-in";
 import { mergeByKey, sameValue, threeWay, type Clash, type Side } from "./three-way";
 
 /** One thing that both sides changed, each in another way. */
@@ -26,17 +27,25 @@ export type Decisions = Readonly<Record<string, Side>>;
 
 type Three<T> = readonly [base: T, mine: T, theirs: T];
 
+/** The mod that brings a plugin, by its name; undefined where that is not known. */
+export type OwnerOf = (plugin: string) => string | null | undefined;
+
 /**
  * Merges what became of a list on its author's side with what became of it on mine: what only one side changed counts,
- * and what both changed is a clash, one by one. Shared rules are mine.
+ * and what both changed is a clash, one by one. The plugins of a mod that one side took out stay or go with it. Shared
+ * rules are mine.
  */
-export function mergeStates(states: Three<ProfileState>, decisions: Decisions = {}): MergedState {
+export function mergeStates(
+  states: Three<ProfileState>,
+  decisions: Decisions = {},
+  ownerOf: OwnerOf = () => undefined,
+): MergedState {
   const [base, mine, theirs] = states;
   const clashes: MergeClash[] = [];
   const sideFor = (what: MergeClash["what"], list: ListName | null, id: string): Side =>
     decisions[clashKey({ what, list, id })] ?? "mine";
-  const order = (list: ListName) => {
-    const merged = mergeOrders([base[list], mine[list], theirs[list]], (what, id) => sideFor(what, list, id));
+  const order = (list: ListName, orders: Three<Order>) => {
+    const merged = mergeOrders(orders, (what, id) => sideFor(what, list, id));
     clashes.push(...merged.clashes.map((clash) => ({ ...clash, list })));
     return merged.order;
   };
@@ -51,6 +60,8 @@ export function mergeStates(states: Three<ProfileState>, decisions: Decisions = 
     clashes.push(...merged.clashes.map((clash) => ({ what, list: null, id: clash.key, ...sidesOf(clash) })));
     return merged.values;
   };
+  const mods = order("mods", [base.mods, mine.mods, theirs.mods]);
+  const plugins = order("plugins", pluginsWithMods(states, mods, ownerOf));
   const launch = collect<[string, string | number | boolean]>(
     "setting",
     ([id]) => id,
@@ -79,8 +90,8 @@ export function mergeStates(states: Three<ProfileState>, decisions: Decisions = 
   const baseOff = mergeSets(states, ({ baseOff: off = [] }) => off);
   const broader = threeWay(base.broaderFirst, mine.broaderFirst, theirs.broaderFirst, "mine").value;
   const state: ProfileState = {
-    mods: order("mods"),
-    plugins: order("plugins"),
+    mods,
+    plugins,
     rules: [...rules, ...mine.rules.filter(({ shared }) => shared)],
     expansions: mergeSets(states, ({ expansions }) => expansions),
     ...(broader === undefined ? {} : { broaderFirst: broader }),
@@ -91,6 +102,30 @@ export function mergeStates(states: Three<ProfileState>, decisions: Decisions = 
     ...(launch.length > 0 ? { launch: Object.fromEntries(launch) } : {}),
   };
   return { state, clashes };
+}
+
+/** The plugins of the three, where those of a mod that a side took out are there, or not, as the mod is in the result. */
+function pluginsWithMods(states: Three<ProfileState>, merged: Order, ownerOf: OwnerOf): Three<Order> {
+  const [base] = states;
+  const idsOf = ({ entries }: Order) => new Set(entries.map(({ id }) => id));
+  const [was, is] = [idsOf(base.mods), idsOf(merged)];
+  const taken = states.map(({ mods }) => {
+    const present = idsOf(mods);
+    return new Set([...was].filter((id) => !present.has(id)));
+  });
+  const isDecided = (plugin: string) => taken.some((ids) => ids.has(ownerOf(plugin) ?? ""));
+  const adjusted = states.map(({ plugins }) => {
+    const own = {
+      ...plugins,
+      entries: plugins.entries.filter(({ id }) => !isDecided(id) || is.has(ownerOf(id)!)),
+    };
+    const present = idsOf(own);
+    const entries = base.plugins.entries.filter(
+      ({ id }) => present.has(id) || (isDecided(id) && is.has(ownerOf(id)!)),
+    );
+    return entries.every(({ id }) => present.has(id)) ? own : joinOrders(own, { ...base.plugins, entries });
+  });
+  return adjusted as unknown as Three<Order>;
 }
 
 const sidesOf = <T>({ mine, theirs }: Clash<T>): Pick<MergeClash, "mine" | "theirs"> => ({

@@ -167,13 +167,59 @@ test("each kind of clash names both sides", () => {
   });
   const { clashes, state } = mergeStates([base, own, their]);
   expect(clashes.map(({ what, id, mine: a, theirs: b }) => [what, id, a.value, b.value])).toEqual([
-    ["setting", "draw", "2", "3"],
     ["removed", "a", "off", "removed"],
     ["version", "b", "2", "3"],
+    ["setting", "draw", "2", "3"],
   ]);
   expect(state.mods.entries).toEqual([
     entry("a", { on: false }),
     entry("b", { content: "2" }),
     entry("c", { on: false, section: "t" }),
   ]);
+});
+
+describe("the plugins of a mod that one side took out", () => {
+  const three = (
+    mods: readonly string[],
+    plugins: readonly string[],
+    off: readonly string[] = [],
+  ): ProfileState => ({
+    mods: { sections: [section], entries: mods.map((id) => entry(id, { on: !off.includes(id) })) },
+    plugins: { sections: [section], entries: plugins.map((id) => entry(id)) },
+    rules: [],
+    expansions: [],
+  });
+  const ownerOf = (plugin: string) => (plugin === "game" ? null : plugin[0]!);
+  const base = three(["a", "b", "c"], ["game", "a1", "b1", "a2", "c1"]);
+  const theirs = three(["b", "c"], ["game", "b1", "c1"]);
+  const idsOf = (state: ProfileState) => state.plugins.entries.map(({ id }) => id);
+
+  test("stay at their neighbours where the mod is kept, and go where it goes", () => {
+    const mine = three(["a", "b", "c"], ["game", "a1", "b1", "a2", "c1"], ["a"]);
+    const kept = mergeStates([base, mine, theirs], {}, ownerOf);
+    expect(kept.clashes.map(({ what, id }) => [what, id])).toEqual([["removed", "a"]]);
+    expect(idsOf(kept.state)).toEqual(["game", "a1", "b1", "a2", "c1"]);
+    const gone = mergeStates([base, mine, theirs], { [clashKey(kept.clashes[0]!)]: "theirs" }, ownerOf);
+    expect(idsOf(gone.state)).toEqual(["game", "b1", "c1"]);
+  });
+
+  test("go without a clash of their own, also where I had moved one of them", () => {
+    const mine = three(["a", "b", "c"], ["game", "b1", "c1", "a1", "a2"]);
+    const { clashes, state } = mergeStates([base, mine, theirs], {}, ownerOf);
+    expect([clashes, idsOf(state)]).toEqual([[], ["game", "b1", "c1"]]);
+  });
+
+  test("stay where it was I who took the mod out and its author who changed it, if I say so", () => {
+    const their = three(["a", "b", "c"], ["game", "a1", "b1", "a2", "c1"], ["a"]);
+    const first = mergeStates([base, theirs, their], {}, ownerOf);
+    expect(idsOf(first.state)).toEqual(["game", "b1", "c1"]);
+    const back = mergeStates([base, theirs, their], { [clashKey(first.clashes[0]!)]: "theirs" }, ownerOf);
+    expect(idsOf(back.state)).toEqual(["game", "a1", "b1", "a2", "c1"]);
+  });
+
+  test("the laws hold with them, too", () => {
+    expect(mergeStates([base, base, theirs], {}, ownerOf)).toEqual({ state: theirs, clashes: [] });
+    expect(mergeStates([base, theirs, base], {}, ownerOf)).toEqual({ state: theirs, clashes: [] });
+    expect(mergeStates([base, theirs, theirs], {}, ownerOf)).toEqual({ state: theirs, clashes: [] });
+  });
 });

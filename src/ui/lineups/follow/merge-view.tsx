@@ -9,6 +9,7 @@ import type { Side } from "@/core/lineup/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
 import { plural } from "@/core/messages/parts";
 import type { Lineup } from "@/core/model/lineup";
+import { foldName } from "@/core/profile/fold";
 import { findItem, makeRoster, titleOf } from "@/core/profile/roster";
 import { writeLineup } from "@/formats/lineup/json";
 import { Button } from "../../kit/button";
@@ -37,7 +38,16 @@ export function MergeView({
   const [mine] = useState(profile.state);
   const theirs = useMemo(() => stateFromLineup(game, next, stock), [game, next, stock]);
   const base = followed.pure.profile.state;
-  const merged = useMemo(() => mergeStates([base, mine, theirs], decisions), [base, mine, theirs, decisions]);
+  const ownerOf = useMemo(() => {
+    const owners = new Map(
+      [...followed.lineup.plugins, ...next.plugins].map(({ name, mod }) => [foldName(game, name), mod]),
+    );
+    return (plugin: string) => owners.get(foldName(game, plugin));
+  }, [game, followed, next]);
+  const merged = useMemo(
+    () => mergeStates([base, mine, theirs], decisions, ownerOf),
+    [base, mine, theirs, decisions, ownerOf],
+  );
   const there = useMemo(
     () => makeRoster(game, { ...profile, state: merged.state }, stock),
     [game, profile, merged, stock],
