@@ -1,4 +1,4 @@
-import { longestIncreasing } from "../graph/longest-increasing";
+import { movedBetween } from "../graph/moved";
 import { mainList } from "../model/game";
 import type { Roster } from "../profile/roster";
 import { foldName } from "../profile/fold";
@@ -69,11 +69,11 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
     holds.some((held, at) => !sameHeld(held, onDisk.holds![at]!)) ||
     (onDisk.start !== undefined && !sameStart(startToWrite(roster), onDisk.start));
   const present = (onDisk.order ?? []).map(fold);
-  const placeOf = new Map(present.map((name, at) => [name, at]));
-  const shared = wanted.map((name) => placeOf.get(fold(name))).filter((place) => place !== undefined);
+  const known = new Set(present);
+  const shared = wanted.map(fold).filter((name) => known.has(name));
   const gap: OrderFileGap = {
     written: onDisk.order !== null,
-    moves: shared.length - longestIncreasing(shared).length,
+    moves: movedBetween(present, shared).length,
     added: wanted.length - shared.length,
     removed: present.length - shared.length,
     modsDiffer,

@@ -106,7 +106,7 @@ export function mergeStates(
 
 /** The plugins of the three, where those of a mod that a side took out are there, or not, as the mod is in the result. */
 function pluginsWithMods(states: Three<ProfileState>, merged: Order, ownerOf: OwnerOf): Three<Order> {
-  const [base] = states;
+  const [base, mine, theirs] = states;
   const idsOf = ({ entries }: Order) => new Set(entries.map(({ id }) => id));
   const [was, is] = [idsOf(base.mods), idsOf(merged)];
   const taken = states.map(({ mods }) => {
@@ -114,7 +114,7 @@ function pluginsWithMods(states: Three<ProfileState>, merged: Order, ownerOf: Ow
     return new Set([...was].filter((id) => !present.has(id)));
   });
   const isDecided = (plugin: string) => taken.some((ids) => ids.has(ownerOf(plugin) ?? ""));
-  const adjusted = states.map(({ plugins }) => {
+  const adjust = ({ plugins }: ProfileState): Order => {
     const own = {
       ...plugins,
       entries: plugins.entries.filter(({ id }) => !isDecided(id) || is.has(ownerOf(id)!)),
@@ -124,8 +124,8 @@ function pluginsWithMods(states: Three<ProfileState>, merged: Order, ownerOf: Ow
       ({ id }) => present.has(id) || (isDecided(id) && is.has(ownerOf(id)!)),
     );
     return entries.every(({ id }) => present.has(id)) ? own : joinOrders(own, { ...base.plugins, entries });
-  });
-  return adjusted as unknown as Three<Order>;
+  };
+  return [adjust(base), adjust(mine), adjust(theirs)];
 }
 
 const sidesOf = <T>({ mine, theirs }: Clash<T>): Pick<MergeClash, "mine" | "theirs"> => ({
