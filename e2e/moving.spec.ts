@@ -62,6 +62,8 @@ test("by keyboard: steps, a step over a border, pages, and what is carried can b
   await undo(page).click();
   await undo(page).click();
   await undo(page).click();
+  // The first of the three leads to the same seat: all have to be through.
+  await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
   await expect.poll(() => seatOf(page, "Murk and Silt.plank")).toBe(start);
 
   await grid.focus();
@@ -95,6 +97,8 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
   await page.mouse.up();
   await expect(undo(page)).toHaveAccessibleName(/^Undo: move Chalk Foam\.plank to C\d+$/);
   await undo(page).click();
+  // The list is higher without the bar that offers to remember the move: measured only once that is gone.
+  await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
 
   await find(page, "Chalk Foam - Extras.skiff");
   const list = (await page.getByRole("grid").boundingBox())!;
@@ -115,6 +119,38 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
     "Kelp Shelf Seams.skiff: this is a master of it",
   );
   expect(await seatOf(page, "Glass Tides.plank")).toBe(seat);
+});
+
+test("by mouse: a drag that has come to rest at the edge before anything is drawn scrolls, and is put down there", async ({
+  watched: page,
+}) => {
+  await find(page, "Chalk Foam - Extras.skiff");
+  const list = (await page.getByRole("grid").boundingBox())!;
+  const box = (await row(page, "Chalk Foam - Extras.skiff").boundingBox())!;
+  const edge = list.y + list.height - 6;
+  // All in one task: the page draws nothing in between, as on a machine that is busy.
+  await page.evaluate(
+    ({ x, from, edge }) => {
+      const fire = (target: EventTarget, type: string, clientX: number, clientY: number) =>
+        target.dispatchEvent(
+          new PointerEvent(type, {
+            bubbles: true,
+            isPrimary: true,
+            button: 0,
+            pointerId: 1,
+            clientX,
+            clientY,
+          }),
+        );
+      const at = document.elementFromPoint(x, from)!;
+      fire(at, "pointerdown", x, from);
+      for (const y of [from + 8, edge - 20, edge]) fire(document, "pointermove", x, y);
+    },
+    { x: box.x + 400, from: box.y + 16, edge },
+  );
+  await expect(page.getByTestId("carry")).toContainText(/in [H-J]\./);
+  await page.evaluate(() => document.dispatchEvent(new PointerEvent("pointerup", { bubbles: true })));
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move Chalk Foam - Extras\.skiff to [H-J]\d+$/);
 });
 
 test("two windows that edit rules: the older one is told, and then shows what the other did", async ({

@@ -27,7 +27,7 @@ import { titleOf, type SeatedItem } from "@/core/profile/roster";
 import { letterOf } from "@/core/profile/seats";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { bandHeight, slotAtHeight, type PlanRows } from "./plan-rows";
+import { bandHeight, type PlanRows } from "./plan-rows";
 import { ItemRow, OffBand, SectionBand, type RowMark } from "./plan-row";
 import { gutterWidth, TieArcs } from "./tie-arcs";
 import { movedBy } from "./remember-bar";
@@ -51,7 +51,7 @@ export function PlanList({
   const { roster, lens, ties, findings, selected, focused } = useEditor((state) => state);
   const list = roster.lists[lens];
   const scroller = useRef<HTMLDivElement>(null);
-  const { carry, pickUp, hold, putDown, letGo } = carrying;
+  const { carry, pickUp, holdAtHeight, putDown, letGo } = carrying;
   const notes = useMemo(() => notesOf(roster, lens), [roster, lens]);
   const marks = useMemo(() => markRows(findings, lens), [findings, lens]);
   const bands = useMemo(() => rows.rows.flatMap((row, at) => (row.kind === "item" ? [] : [at])), [rows]);
@@ -100,7 +100,7 @@ export function PlanList({
   );
   const onKeyDown = usePlanKeys(rows, carrying, toggle);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  useHoldAtPointer(scroller, rows, carry, hold);
+  const holdAtPointer = useHoldAtPointer(scroller, holdAtHeight, carry?.by === "pointer");
 
   const select = (event: ReactMouseEvent, id: string) => {
     if (event.shiftKey && focused !== null) return editor.select(between(rows, focused, id), id);
@@ -117,7 +117,8 @@ export function PlanList({
   return (
     <DndContext
       id="plan"
-      autoScroll={nearEdges}
+      // Its own waits for a pointer that still moves; one that rests at an edge before the first drawing never scrolls.
+      autoScroll={false}
       sensors={sensors}
       accessibility={{ announcements: silent, screenReaderInstructions: { draggable: "" } }}
       onDragStart={({ activatorEvent }) => {
@@ -126,8 +127,12 @@ export function PlanList({
         const ids = chosen.has(id) ? selected : [id];
         if (!chosen.has(id)) editor.select([id], id);
         pickUp(ids, "pointer");
+        holdAtPointer();
       }}
-      onDragEnd={putDown}
+      onDragEnd={() => {
+        holdAtPointer();
+        putDown();
+      }}
       onDragCancel={letGo}
     >
       <div
@@ -228,8 +233,16 @@ const besidePointer: Modifier[] = [
   },
 ];
 
-/** The list scrolls by itself within these shares of its height. */
-const nearEdges = { threshold: { x: 0, y: 0.08 } };
+/** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */
+const nearEdge = 0.08;
+const fastest = 2000;
+
+/** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge. */
+function scrollSpeed({ top, bottom, height }: DOMRect, y: number): number {
+  const reach = nearEdge * height;
+  const share = (depth: number) => Math.max(0, Math.min(1, depth / reach));
+  return fastest * (share(y - (bottom - reach)) - share(top + reach - y));
+}
 
 const silent = {
   onDragStart: () => undefined,
@@ -266,34 +279,51 @@ function barredIds(carry: Carry | null, { rows }: PlanRows): ReadonlySet<string>
   return barred;
 }
 
-/** While items are dragged by mouse, holds them over the slot under the pointer, also while the list scrolls by itself. */
+/**
+ * While items are dragged by mouse, holds them over the slot under the pointer and scrolls the list at its edges. The pointer
+ * is followed before anything is picked up: on a busy machine it has come to rest before what is carried is drawn first.
+ */
 function useHoldAtPointer(
   scroller: React.RefObject<HTMLDivElement | null>,
-  rows: PlanRows,
-  carry: Carry | null,
-  hold: (at: number) => void,
-): void {
-  const slots = carry?.slots;
+  holdAtHeight: Carrying["holdAtHeight"],
+  dragging: boolean,
+): () => void {
+  const pointer = useRef<number | null>(null);
+  const holdAtPointer = useCallback(() => {
+    const list = scroller.current;
+    if (!list || pointer.current === null) return;
+    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop);
+  }, [scroller, holdAtHeight]);
   useEffect(() => {
     const list = scroller.current;
-    if (!slots || !list) return;
-    let y: number | null = null;
-    const update = () => {
-      if (y === null) return;
-      const top = list.getBoundingClientRect().top;
-      hold(slotAtHeight(slots, rows.tops, y - top + list.scrollTop));
-    };
     const onMove = (event: PointerEvent) => {
-      y = event.clientY;
-      update();
+      pointer.current = event.clientY;
+      holdAtPointer();
     };
-    window.addEventListener("pointermove", onMove);
-    list.addEventListener("scroll", update);
+    window.addEventListener("pointermove", onMove, { capture: true });
+    list?.addEventListener("scroll", holdAtPointer);
     return () => {
-      window.removeEventListener("pointermove", onMove);
-      list.removeEventListener("scroll", update);
+      window.removeEventListener("pointermove", onMove, { capture: true });
+      list?.removeEventListener("scroll", holdAtPointer);
     };
-  }, [scroller, rows, slots, hold]);
+  }, [scroller, holdAtPointer]);
+  useEffect(() => (dragging ? scrollAtEdges(scroller.current, pointer) : undefined), [dragging, scroller]);
+  return holdAtPointer;
+}
+
+/** Scrolls the list, frame by frame, for as long as the pointer is near an edge; answers how to end that. */
+function scrollAtEdges(list: HTMLElement | null, pointer: { readonly current: number | null }): () => void {
+  let last = performance.now();
+  const step = (now: number) => {
+    // After a long frame no leap: nobody could let go in time.
+    const seconds = Math.min(now - last, 50) / 1000;
+    last = now;
+    if (list && pointer.current !== null)
+      list.scrollTop += scrollSpeed(list.getBoundingClientRect(), pointer.current) * seconds;
+    frame = requestAnimationFrame(step);
+  };
+  let frame = requestAnimationFrame(step);
+  return () => cancelAnimationFrame(frame);
 }
 
 function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {

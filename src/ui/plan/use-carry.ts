@@ -5,7 +5,7 @@ import { refuse } from "@/core/model/outcome";
 import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/profile/place";
 import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/profile/roster";
 import { useWorkspace } from "../workspace/workspace.client";
-import { findSlots, type PlanRows, type Slot } from "./plan-rows";
+import { findSlots, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
 
 export const notTheOrder = "This is not the load order. Go back to it to arrange.";
 
@@ -23,6 +23,8 @@ export interface Carrying {
   readonly carry: Carry | null;
   readonly pickUp: (ids: readonly string[], by: Carry["by"]) => void;
   readonly hold: (at: number) => void;
+  /** Holds what is carried by pointer over the slot at a height of the list; nothing otherwise. */
+  readonly holdAtHeight: (height: number) => void;
   readonly putDown: () => void;
   readonly letGo: () => void;
   /** The last thing that happened, to be read out. */
@@ -70,6 +72,13 @@ export function useCarry(rows: PlanRows): Carrying {
     [name, rows, setCarry],
   );
 
+  const holdAtHeight = useCallback(
+    (height: number) => {
+      if (held.current?.by === "pointer") hold(slotAtHeight(held.current.slots, rows.tops, height));
+    },
+    [hold, rows],
+  );
+
   const letGo = useCallback(() => {
     setCarry(null);
     setSaid("Put back where it was.");
@@ -89,8 +98,8 @@ export function useCarry(rows: PlanRows): Carrying {
   }, [editor, tell, name, setCarry]);
 
   return useMemo(
-    () => ({ carry, pickUp, hold, putDown, letGo, said }),
-    [carry, pickUp, hold, putDown, letGo, said],
+    () => ({ carry, pickUp, hold, holdAtHeight, putDown, letGo, said }),
+    [carry, pickUp, hold, holdAtHeight, putDown, letGo, said],
   );
 }
 
