@@ -284,18 +284,18 @@ function barredIds(carry: Carry | null, { rows }: PlanRows): ReadonlySet<string>
  * is followed before anything is picked up: on a busy machine it has come to rest before what is carried is drawn first.
  */
 function useHoldAtPointer(
-  scroller: React.RefObject<HTMLDivElement | null>,
+  listRef: React.RefObject<HTMLDivElement | null>,
   holdAtHeight: Carrying["holdAtHeight"],
   dragging: boolean,
 ): () => void {
   const pointer = useRef<number | null>(null);
   const holdAtPointer = useCallback(() => {
-    const list = scroller.current;
+    const list = listRef.current;
     if (!list || pointer.current === null) return;
     holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop);
-  }, [scroller, holdAtHeight]);
+  }, [listRef, holdAtHeight]);
   useEffect(() => {
-    const list = scroller.current;
+    const list = listRef.current;
     const onMove = (event: PointerEvent) => {
       pointer.current = event.clientY;
       holdAtPointer();
@@ -306,8 +306,8 @@ function useHoldAtPointer(
       window.removeEventListener("pointermove", onMove, { capture: true });
       list?.removeEventListener("scroll", holdAtPointer);
     };
-  }, [scroller, holdAtPointer]);
-  useEffect(() => (dragging ? scrollAtEdges(scroller.current, pointer) : undefined), [dragging, scroller]);
+  }, [listRef, holdAtPointer]);
+  useEffect(() => (dragging ? scrollAtEdges(listRef.current, pointer) : undefined), [dragging, listRef]);
   return holdAtPointer;
 }
 
