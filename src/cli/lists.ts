@@ -14,7 +14,7 @@ import { plural } from "@/core/messages/parts";
 import { readDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { readShelf } from "@/disk/read-shelf";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { holdsToWrite, startToWrite } from "@/core/check/order-file";
-import type { Roster } from "@/core/profile/roster";
+import type { Roster } from "@/core/roster/roster";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { LaunchValues } from "@/core/model/profile";
 import { decodeText, parseJson } from "./text";

@@ -1,7 +1,7 @@
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { extensionOf, foldName } from "@/core/profile/fold";
-import type { PartFile } from "@/core/profile/parts";
+import { extensionOf, foldName } from "@/core/roster/fold";
+import type { PartFile } from "@/core/roster/parts";
 import { safePath } from "./archive-path";
 
 export const manifestName = "seating-mod.json";

@@ -1,6 +1,6 @@
 import "server-only";
 import { join } from "node:path";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { games } from "@/standin/games";
 import { updateDefinitions } from "@/store/games";
 import { migrate } from "@/store/migrate";

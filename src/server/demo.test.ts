@@ -1,7 +1,7 @@
 import { runChecks } from "@/core/check/run-checks";
 import { findingText } from "@/core/messages/findings";
-import { makeRoster } from "@/core/profile/roster";
-import { allTies } from "@/core/profile/ties";
+import { makeRoster } from "@/core/roster/roster";
+import { allTies } from "@/core/roster/ties";
 import { readOnDisk } from "@/disk/write-order";
 import { listGames } from "@/store/games";
 import { findProfile, listProfiles } from "@/store/profiles";

@@ -3,7 +3,7 @@ import { readFile, writeFile } from "node:fs/promises";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
-import { label } from "@/core/profile/steps";
+import { label } from "@/core/edit/steps";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame } from "@/store/games";
 import { readHistory } from "@/store/journal";

@@ -2,7 +2,7 @@ import { existsSync } from "node:fs";
 import { copyFile, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strToU8, unzipSync, zipSync } from "fflate";
-import { newestById } from "@/core/profile/roster";
+import { newestById } from "@/core/roster/roster";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";

@@ -10,7 +10,7 @@ import { Entry, Note, ProfileState, Rule } from "@/core/model/profile";
 import { Section } from "@/core/model/game";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
-import { applySteps } from "@/core/profile/steps";
+import { applySteps } from "@/core/edit/steps";
 import { chooseGame, chooseProfile, findCurrentGame, listGames, saveGame } from "./games";
 import { findNext, readHistory, record, setUndone } from "./journal";
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";

@@ -1,11 +1,11 @@
-import { freeGaps } from "@/core/profile/place";
-import { indexTies } from "@/core/profile/ties";
+import { freeGaps } from "@/core/edit/place";
+import { indexTies } from "@/core/roster/ties";
 import { testRoster } from "@/core/testing/roster";
 import { testGame } from "@/core/testing/game";
 import type { Edit } from "@/core/model/edit";
 import type { Outcome, Refusal } from "@/core/model/outcome";
 import { refuse } from "@/core/model/outcome";
-import { label } from "@/core/profile/steps";
+import { label } from "@/core/edit/steps";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";

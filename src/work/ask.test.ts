@@ -1,7 +1,7 @@
 import { expose } from "comlink";
-import { emptyState } from "@/core/profile/arrivals";
-import { makeRoster } from "@/core/profile/roster";
-import { proposeOrder } from "@/core/profile/accept";
+import { emptyState } from "@/core/edit/arrivals";
+import { makeRoster } from "@/core/roster/roster";
+import { proposeOrder } from "@/core/edit/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";
 import { pluginFile, shelfMod } from "@/core/testing/roster";

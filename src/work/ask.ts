@@ -5,9 +5,9 @@ import type { ShelfMod } from "@/core/model/shelf";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
-import type { OrderProposal } from "@/core/profile/accept";
-import type { Stock } from "@/core/profile/roster";
-import type { RuleEffect } from "@/core/profile/rules";
+import type { OrderProposal } from "@/core/edit/accept";
+import type { Stock } from "@/core/roster/roster";
+import type { RuleEffect } from "@/core/roster/rules";
 import type { Jobs, Question } from "./jobs";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */

@@ -1,7 +1,7 @@
-import { proposeOrder, type OrderProposal } from "@/core/profile/accept";
-import { alignOrder } from "@/core/profile/two-orders";
-import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
-import { ruleEffect, type RuleEffect } from "@/core/profile/rules";
+import { proposeOrder, type OrderProposal } from "@/core/edit/accept";
+import { alignOrder } from "@/core/roster/two-orders";
+import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
+import { ruleEffect, type RuleEffect } from "@/core/roster/rules";
 import { knownMods } from "@/core/lineup/known";
 import type { Answers } from "@/core/lineup/match-lines";
 import { done, type Outcome } from "@/core/model/outcome";

@@ -1,8 +1,8 @@
 import type { Level } from "../model/finding";
 import type { Advice } from "../model/rulebook";
-import { readAdvice } from "../profile/books";
-import { foldName } from "../profile/fold";
-import type { Roster } from "../profile/roster";
+import { readAdvice } from "../roster/books";
+import { foldName } from "../roster/fold";
+import type { Roster } from "../roster/roster";
 import { plugin as subject, type Check } from "./check";
 import { switchOff, switchOn } from "./fixes";
 

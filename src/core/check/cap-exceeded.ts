@@ -1,4 +1,4 @@
-import { placesUsed } from "../profile/roster";
+import { placesUsed } from "../roster/roster";
 import type { Check } from "./check";
 
 /** More plugins of a counted class load than the game has places. */

@@ -1,7 +1,7 @@
 import type { Finding } from "../model/finding";
 import type { ListName } from "../model/profile";
-import type { Roster } from "../profile/roster";
-import type { Ties } from "../profile/ties";
+import type { Roster } from "../roster/roster";
+import type { Ties } from "../roster/ties";
 
 /** What the game would read now; null where the file is not there. */
 export interface OnDisk {

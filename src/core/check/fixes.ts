@@ -1,9 +1,9 @@
 import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
-import { label } from "../profile/steps";
-import { switchItems, switchOnSteps } from "../profile/edits";
-import type { Roster, SeatedPlugin } from "../profile/roster";
+import { label } from "../edit/steps";
+import { switchItems, switchOnSteps } from "../edit/edits";
+import type { Roster, SeatedPlugin } from "../roster/roster";
 
 export function switchOn(plugin: SeatedPlugin): Fix {
   const edit = { label: label("switch-on", { item: plugin.id, count: 1 }), steps: switchOnSteps(plugin) };

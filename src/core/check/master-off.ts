@@ -1,5 +1,5 @@
 import { plugin as subject, type Check } from "./check";
-import type { SeatedPlugin } from "../profile/roster";
+import type { SeatedPlugin } from "../roster/roster";
 import { switchOff, switchOn } from "./fixes";
 
 const whyOff = ({ mod, entry, partOff }: SeatedPlugin): "gone" | "off" | "mod-off" | "part-off" =>

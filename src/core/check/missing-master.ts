@@ -1,4 +1,4 @@
-import { foldName } from "../profile/fold";
+import { foldName } from "../roster/fold";
 import { plugin as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 

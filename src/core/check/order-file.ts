@@ -1,7 +1,7 @@
 import { movedBetween } from "../graph/moved";
 import { mainList } from "../model/game";
-import type { Roster } from "../profile/roster";
-import { foldName } from "../profile/fold";
+import type { Roster } from "../roster/roster";
+import { foldName } from "../roster/fold";
 import type { Check, Held, OnDisk, StartFacts } from "./check";
 import { writeOrder } from "./fixes";
 

@@ -1,4 +1,4 @@
-import { ordersDisagree } from "../profile/two-orders";
+import { ordersDisagree } from "../roster/two-orders";
 import { mod, type Check } from "./check";
 import { alignOrder } from "./fixes";
 

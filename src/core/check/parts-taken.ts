@@ -1,6 +1,6 @@
-import { chooseEdit, openQuestions, partStates, withPart } from "../profile/choices";
-import { hasParts } from "../profile/parts";
-import type { Roster, SeatedMod } from "../profile/roster";
+import { chooseEdit, openQuestions, partStates, withPart } from "../edit/choices";
+import { hasParts } from "../roster/parts";
+import type { Roster, SeatedMod } from "../roster/roster";
 import { unmetWords } from "../messages/parts-of-mods";
 import { mod as subject, type Check } from "./check";
 

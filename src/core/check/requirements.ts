@@ -1,8 +1,8 @@
 import type { ShelfMod } from "../model/shelf";
 import { modName } from "../messages/parts-of-mods";
-import { switchMods } from "../profile/edits";
-import { expansionEdit } from "../profile/settings";
-import { newestById, type Roster, type SeatedMod } from "../profile/roster";
+import { switchMods } from "../edit/edits";
+import { expansionEdit } from "../edit/settings";
+import { newestById, type Roster, type SeatedMod } from "../roster/roster";
 import { isInRange } from "../version/version";
 import { mod as subject, type Check } from "./check";
 import { leaveMod } from "./fixes";

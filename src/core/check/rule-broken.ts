@@ -1,6 +1,6 @@
 import type { ListName } from "../model/profile";
 import { isBroaderFirst } from "../order/broader-first";
-import { isBroken } from "../profile/ties";
+import { isBroken } from "../roster/ties";
 import { subject, type Check, type CheckInput } from "./check";
 import { proposeOrder } from "./fixes";
 

@@ -1,5 +1,5 @@
 import type { Credit } from "../model/lineup";
-import type { Roster } from "../profile/roster";
+import type { Roster } from "../roster/roster";
 
 /** Who made what the profile holds: authors by name, each with their mods in order; those without one under an empty name, last. */
 export function creditsOf({ mods }: Pick<Roster, "mods">): Credit[] {

@@ -2,7 +2,7 @@ import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import canonicalize from "canonicalize";
 import type { Lineup, LineupPlugin } from "../model/lineup";
-import type { Roster } from "../profile/roster";
+import type { Roster } from "../roster/roster";
 
 /** What decides how a setup behaves, and nothing else: `seating-fingerprint/1` (docs/FORMATS.md). */
 export interface FingerprintFacts {

@@ -1,7 +1,7 @@
 import { creditsOf, creditsText } from "./credits";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster, withState } from "../testing/roster";
-import { makeRoster, type Stock } from "../profile/roster";
+import { makeRoster, type Stock } from "../roster/roster";
 import { compareFacts } from "./compare";
 import { factsOfLineup, factsOfRoster, fingerprintOf } from "./fingerprint";
 import { makeLineup } from "./make-lineup";

@@ -1,7 +1,7 @@
 import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
 import type { Note } from "../model/profile";
-import { notesOf } from "../profile/notes";
-import type { Roster, SeatedMod } from "../profile/roster";
+import { notesOf } from "../roster/notes";
+import type { Roster, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 

@@ -1,7 +1,7 @@
 import type { GameDefinition } from "../model/game";
 import type { ListLine, NamedVersion } from "../model/listing";
-import { extensionOf, foldName } from "../profile/fold";
-import { fixedPlugins } from "../profile/laws";
+import { extensionOf, foldName } from "../roster/fold";
+import { fixedPlugins } from "../roster/laws";
 import { pickVersion, type KnownMod } from "./known";
 import { NameIndex, plainName } from "./names";
 

@@ -2,11 +2,11 @@ import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
 import type { Choice, Entry, Note, Order, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
-import { foldName } from "../profile/fold";
-import { addAbsentPlugins } from "../profile/arrivals";
-import { sectionsOf } from "../profile/laws";
-import { hasParts } from "../profile/parts";
-import { newestById, type Stock } from "../profile/roster";
+import { foldName } from "../roster/fold";
+import { addAbsentPlugins } from "../edit/arrivals";
+import { sectionsOf } from "../roster/laws";
+import { hasParts } from "../roster/parts";
+import { newestById, type Stock } from "../roster/roster";
 
 export interface MatchedMod {
   readonly wanted: LineupMod;

@@ -2,8 +2,8 @@ import type { GameDefinition } from "../model/game";
 import type { LineupMod, LineupPlugin } from "../model/lineup";
 import type { Choice } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
-import { foldName } from "../profile/fold";
-import { fixedPlugins } from "../profile/laws";
+import { foldName } from "../roster/fold";
+import { fixedPlugins } from "../roster/laws";
 import { sourceOf, type KnownMod } from "./known";
 
 /** A known mod as a lineup lists it, with what is taken of its parts. */

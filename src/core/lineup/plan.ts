@@ -2,7 +2,7 @@ import type { DepotMod } from "../model/depot";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
 import type { ShelfMod } from "../model/shelf";
-import type { SeatedMod, Stock } from "../profile/roster";
+import type { SeatedMod, Stock } from "../roster/roster";
 import { needsFirst } from "./instructions";
 import { matchLineup } from "./match";
 

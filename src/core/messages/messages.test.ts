@@ -1,5 +1,5 @@
 import { testRoster } from "../testing/roster";
-import { indexTies } from "../profile/ties";
+import { indexTies } from "../roster/ties";
 import { labelText } from "./labels";
 import { plainText, plural, sentence } from "./parts";
 import { problemText, sayProblem } from "./problems";

@@ -1,6 +1,6 @@
-import type { Unmet } from "../profile/parts";
-import type { Roster } from "../profile/roster";
-import { newestById } from "../profile/roster";
+import type { Unmet } from "../roster/parts";
+import type { Roster } from "../roster/roster";
+import { newestById } from "../roster/roster";
 
 /** What stands against a part, as the end of a sentence on it. */
 export function unmetWords(roster: Roster, { because, id }: Unmet): string {

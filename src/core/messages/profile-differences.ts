@@ -1,5 +1,5 @@
-import type { ProfileDifference, ProfileDifferenceKind } from "../profile/compare";
-import { findItem, titleOf, type Roster } from "../profile/roster";
+import type { ProfileDifference, ProfileDifferenceKind } from "../compare/compare";
+import { findItem, titleOf, type Roster } from "../roster/roster";
 import type { ListName } from "../model/profile";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";

@@ -1,10 +1,10 @@
 import type { Link } from "../model/problem";
 import type { ListName } from "../model/profile";
-import type { DirectTie } from "../profile/ties";
+import type { DirectTie } from "../roster/ties";
 import { isAligned } from "../order/align";
 import { isBroaderFirst } from "../order/broader-first";
-import { fromBook } from "../profile/books";
-import { isBuiltInRule } from "../profile/list-problem";
+import { fromBook } from "../roster/books";
+import { isBuiltInRule } from "../roster/list-problem";
 import { item, sentence, type Sentence } from "./parts";
 
 /** What a sentence about ties has to know. */

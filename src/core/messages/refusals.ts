@@ -1,5 +1,5 @@
 import type { Refusal } from "../model/outcome";
-import { isBuiltInRule } from "../profile/list-problem";
+import { isBuiltInRule } from "../roster/list-problem";
 import { item, sentence, type Data, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
 

@@ -2,7 +2,7 @@ import type { NeedsRule, OrderRule } from "../model/problem";
 import type { Section } from "../model/game";
 import type { z } from "zod";
 import type { Rule } from "../model/profile";
-import type { RuleStanding } from "../profile/rules";
+import type { RuleStanding } from "../roster/rules";
 import { item, sentence, type Sentence } from "./parts";
 
 /** A rule as a sentence, without its full stop. */

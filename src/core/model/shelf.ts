@@ -26,7 +26,7 @@ export const PluginFile = z.strictObject({
   sha256: z.string(),
   header: PluginHeader.nullable(),
   problem: Problem.nullable(),
-  /** The part of its package that brings it; absent where the mod always does. See core/profile/parts.ts. */
+  /** The part of its package that brings it; absent where the mod always does. See core/roster/parts.ts. */
   part: z.string().optional(),
   /** Names of the records that it changes; only on what has just been read, for the store keeps them apart. */
   recordNames: z.array(z.string()).optional(),

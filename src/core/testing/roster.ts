@@ -1,7 +1,7 @@
 import type { Entry, Profile, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import type { PluginFile, ShelfMod } from "../model/shelf";
-import { makeRoster, type Roster, type Stock } from "../profile/roster";
+import { makeRoster, type Roster, type Stock } from "../roster/roster";
 import { testGame } from "./game";
 
 /** A plugin of a test: it comes with a mod of the same name in lower case, and both are on unless said otherwise. */

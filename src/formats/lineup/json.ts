@@ -2,8 +2,8 @@ import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import { Lineup } from "@/core/model/lineup";
 import type { Entry, ListName } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { foldName } from "@/core/profile/fold";
-import { firstOutOfSection } from "@/core/profile/steps";
+import { foldName } from "@/core/roster/fold";
+import { firstOutOfSection } from "@/core/edit/steps";
 import { decodeText, parseJson } from "../text";
 import { everything, type LineupFormat } from "./format";
 

@@ -1,7 +1,7 @@
 import { loadingPlugins } from "@/core/lineup/fingerprint";
 import { mainList } from "@/core/model/game";
-import { foldName } from "@/core/profile/fold";
-import { fixedPlugins } from "@/core/profile/laws";
+import { foldName } from "@/core/roster/fold";
+import { fixedPlugins } from "@/core/roster/laws";
 import { writeOrderFile } from "../order-file";
 import type { LineupFormat } from "./format";
 

@@ -11,7 +11,7 @@ import { roleWords, termWords } from "@/core/messages/roles";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { ListName } from "@/core/model/profile";
-import { seatsOf } from "@/core/profile/seats";
+import { seatsOf } from "@/core/roster/seats";
 import { everything, fileNameOf, type LineupFormat } from "./format";
 import { markup, Markup } from "./markup";
 import { pageScript } from "./page-script";

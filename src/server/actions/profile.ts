@@ -1,7 +1,7 @@
 "use server";
 
 import { z } from "zod";
-import type { Changes } from "@/core/profile/changes";
+import type { Changes } from "@/core/compare/changes";
 import { Edit } from "@/core/model/edit";
 import { done, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { readDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { emptyState } from "@/core/profile/arrivals";
+import { emptyState } from "@/core/edit/arrivals";
 import { games } from "@/standin/games";
 import {
   chooseGame,

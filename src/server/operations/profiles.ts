@@ -1,12 +1,12 @@
 import "server-only";
-import { changesSince, type Changes } from "@/core/profile/changes";
+import { changesSince, type Changes } from "@/core/compare/changes";
 import { randomUUID } from "node:crypto";
-import { label } from "@/core/profile/steps";
+import { label } from "@/core/edit/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ProfileName, type Profile, type ProfileFacts, type ProfileState } from "@/core/model/profile";
-import { emptyState } from "@/core/profile/arrivals";
+import { emptyState } from "@/core/edit/arrivals";
 import { chooseProfile, listGames, type RegisteredGame } from "@/store/games";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import {
   findProfile,
   insertProfile,

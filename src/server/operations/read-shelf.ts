@@ -1,8 +1,8 @@
 import "server-only";
 import type { ShelfMod } from "@/core/model/shelf";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { makeRoster } from "@/core/profile/roster";
-import { arrivalsEdit } from "@/core/profile/edits";
+import { makeRoster } from "@/core/roster/roster";
+import { arrivalsEdit } from "@/core/edit/edits";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { findProfile, listProfiles } from "@/store/profiles";

@@ -1,7 +1,7 @@
 import "server-only";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
-import { makeRoster, type Roster, type Stock } from "@/core/profile/roster";
+import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 import { listGames, findCurrentGame, type RegisteredGame } from "@/store/games";
 import { findProfile } from "@/store/profiles";
 import type { Sql } from "@/store/sql";

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
-import { foldName } from "@/core/profile/fold";
+import { foldName } from "@/core/roster/fold";
 import { freeName } from "@/disk/bin";
 import { readMod } from "@/disk/read-mod";
 import { stampOf } from "@/disk/read-shelf";

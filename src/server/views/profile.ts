@@ -1,7 +1,7 @@
 import "server-only";
 import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
-import { changesSince, type Changes } from "@/core/profile/changes";
+import { changesSince, type Changes } from "@/core/compare/changes";
 import { readHistory, type History } from "@/store/journal";
 import { findFollowed } from "@/store/lineups";
 import { findRun, listProfiles, listUsage } from "@/store/profiles";

@@ -3,7 +3,7 @@ import { connection } from "next/server";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
 import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";

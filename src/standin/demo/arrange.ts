@@ -1,6 +1,6 @@
-import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
-import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/profile/arrivals";
-import { proposeOrder } from "@/core/profile/accept";
+import { makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
+import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
+import { proposeOrder } from "@/core/edit/accept";
 import type { GameDefinition } from "@/core/model/game";
 import type { Choice, ListName, Order, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
 

@@ -1,8 +1,8 @@
-import { chooseEdit } from "@/core/profile/choices";
+import { chooseEdit } from "@/core/edit/choices";
 import type { Edit } from "@/core/model/edit";
-import { makeRoster, newestById, type Roster, type Stock } from "@/core/profile/roster";
-import { expansionEdit } from "@/core/profile/settings";
-import { applySteps } from "@/core/profile/steps";
+import { makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
+import { expansionEdit } from "@/core/edit/settings";
+import { applySteps } from "@/core/edit/steps";
 import type { GameDefinition } from "@/core/model/game";
 import type { Choice, Entry, ProfileState, Rule } from "@/core/model/profile";
 import { arrange, type DemoProfile } from "./arrange";

@@ -1,6 +1,6 @@
 import type { GameDefinition } from "@/core/model/game";
 import type { Entry } from "@/core/model/profile";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { arrange, type DemoProfile } from "./arrange";
 
 /** A set of nearly everything, one mod of which the curator put too early, and a bare one. */

@@ -4,7 +4,7 @@ import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import type { Rulebook } from "@/core/model/rulebook";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { writeOrderFile } from "@/formats/order-file";
 import { catalogue, type DemoMod, type DemoPlugin } from "./catalogue";
 import { cutShort, unsoundArchives } from "./faults";

@@ -1,5 +1,5 @@
 import type { GameDefinition } from "@/core/model/game";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 import { arrange, type DemoProfile } from "./arrange";
 
 /** One set to play, one to draw carts in, without those of the game, and one that tries the ice. */

@@ -1,6 +1,6 @@
 import type { GameDefinition } from "@/core/model/game";
 import type { Rulebook } from "@/core/model/rulebook";
-import type { Stock } from "@/core/profile/roster";
+import type { Stock } from "@/core/roster/roster";
 
 /** What somebody once heard; the profile that holds everything goes by it. */
 export const hearsay: Rulebook = {

@@ -1,6 +1,6 @@
 import type { DepotMod } from "@/core/model/depot";
 import type { ShelfMod } from "@/core/model/shelf";
-import { newestById } from "@/core/profile/roster";
+import { newestById } from "@/core/roster/roster";
 import { compareVersions } from "@/core/version/version";
 
 /** How what lies here compares to the newest that the depot has. */

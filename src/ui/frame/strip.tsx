@@ -5,7 +5,7 @@ import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { orderFileGap, type OrderFileGap } from "@/core/check/order-file";
 import { plural } from "@/core/messages/parts";
-import { placesUsed } from "@/core/profile/roster";
+import { placesUsed } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";

@@ -2,7 +2,7 @@
 
 import { Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { labelText } from "@/core/messages/labels";
-import { findItem, titleOf } from "@/core/profile/roster";
+import { findItem, titleOf } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { CommandField } from "./command-field";

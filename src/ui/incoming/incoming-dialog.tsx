@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
-import { partsOf } from "@/core/profile/parts";
+import { partsOf } from "@/core/roster/parts";
 import type { Incoming } from "@/server/operations/take-in";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";

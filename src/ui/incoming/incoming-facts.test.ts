@@ -1,4 +1,4 @@
-import { makeRoster } from "@/core/profile/roster";
+import { makeRoster } from "@/core/roster/roster";
 import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
 import { needsOf, sectionsFor } from "./incoming-facts";
 

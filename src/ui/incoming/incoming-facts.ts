@@ -1,8 +1,8 @@
 import { MODS_RANK } from "@/core/model/game";
 import type { ShelfMod } from "@/core/model/shelf";
-import { foldName } from "@/core/profile/fold";
-import { arrivalSection, loadRankOf } from "@/core/profile/laws";
-import type { Roster } from "@/core/profile/roster";
+import { foldName } from "@/core/roster/fold";
+import { arrivalSection, loadRankOf } from "@/core/roster/laws";
+import type { Roster } from "@/core/roster/roster";
 import { isInRange } from "@/core/version/version";
 
 export type NeedStanding = "on" | "off" | "shelf" | "other-version" | "missing";

@@ -2,8 +2,8 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useState } from "react";
-import { addMods, switchMods } from "@/core/profile/edits";
-import { hasParts } from "@/core/profile/parts";
+import { addMods, switchMods } from "@/core/edit/edits";
+import { hasParts } from "@/core/roster/parts";
 import type { Incoming } from "@/server/operations/take-in";
 import { PartsDialog } from "../parts/parts-dialog";
 import { postFile } from "../workspace/post-file";

@@ -1,4 +1,4 @@
-import { letterOf } from "@/core/profile/seats";
+import { letterOf } from "@/core/roster/seats";
 import { sectionHue } from "./hues";
 
 /** The letter block of a section, by its place among the sections, in the colour that it was given. */

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Sentence } from "@/core/messages/parts";
-import { findItem, titleOf } from "@/core/profile/roster";
+import { findItem, titleOf } from "@/core/roster/roster";
 import { useEditor } from "../workspace/workspace.client";
 
 /** An item as it is called everywhere: its seat, if it has one, and its name. */

@@ -9,7 +9,7 @@ import {
   launchEdit,
   launchValue,
   type LaunchValue,
-} from "@/core/profile/settings";
+} from "@/core/edit/settings";
 import { inputLook } from "../kit/field";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

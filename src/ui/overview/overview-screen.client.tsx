@@ -6,7 +6,7 @@ import { orderFileGap } from "@/core/check/order-file";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
-import { placesUsed } from "@/core/profile/roster";
+import { placesUsed } from "@/core/roster/roster";
 import { gapWords } from "../frame/strip";
 import { purposeWords } from "../profiles/purpose";
 import { Button } from "../kit/button";

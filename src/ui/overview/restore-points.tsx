@@ -2,7 +2,7 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import type { Changes } from "@/core/profile/changes";
+import type { Changes } from "@/core/compare/changes";
 import { changesSincePoint, goBack, nameRestorePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";

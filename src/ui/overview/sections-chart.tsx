@@ -3,8 +3,8 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { useMemo } from "react";
 import { Bar } from "react-chartjs-2";
-import type { SeatedList } from "@/core/profile/roster";
-import { letterOf } from "@/core/profile/seats";
+import type { SeatedList } from "@/core/roster/roster";
+import { letterOf } from "@/core/roster/seats";
 import { useTheme } from "../frame/theme";
 import { chartLook } from "../kit/chart-look";
 import { sectionHue } from "../kit/hues";

@@ -1,7 +1,7 @@
 "use client";
 
 import { plural } from "@/core/messages/parts";
-import type { Changes } from "@/core/profile/changes";
+import type { Changes } from "@/core/compare/changes";
 import { ItemName } from "../kit/sentence";
 
 const mostNamed = 8;

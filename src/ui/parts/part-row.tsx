@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { unmetWords } from "@/core/messages/parts-of-mods";
-import type { PartState } from "@/core/profile/choices";
+import type { PartState } from "@/core/edit/choices";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { LevelMark } from "../kit/level";

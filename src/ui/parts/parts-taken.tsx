@@ -1,9 +1,9 @@
 "use client";
 
 import { useState } from "react";
-import { openQuestions, partStates } from "@/core/profile/choices";
-import { hasParts } from "@/core/profile/parts";
-import type { SeatedMod } from "@/core/profile/roster";
+import { openQuestions, partStates } from "@/core/edit/choices";
+import { hasParts } from "@/core/roster/parts";
+import type { SeatedMod } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { useEditor } from "../workspace/workspace.client";

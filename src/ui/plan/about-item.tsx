@@ -3,9 +3,9 @@
 import type { ReactNode } from "react";
 import { findingText } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
-import { readAdvice } from "@/core/profile/books";
-import { dependentsOf } from "@/core/profile/dependents";
-import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/profile/roster";
+import { readAdvice } from "@/core/roster/books";
+import { dependentsOf } from "@/core/roster/dependents";
+import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";

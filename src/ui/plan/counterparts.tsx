@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { ShelfMod } from "@/core/model/shelf";
-import { counterparts } from "@/core/profile/counterparts";
-import type { SeatedItem } from "@/core/profile/roster";
+import { counterparts } from "@/core/roster/counterparts";
+import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";

@@ -2,9 +2,9 @@
 
 import { useMemo } from "react";
 import type { Level } from "@/core/model/finding";
-import { switchItems } from "@/core/profile/edits";
-import { narrows, noFilter, tagsOf, type PlanFilter, type PlanSort } from "@/core/profile/plan-filter";
-import { letterOf } from "@/core/profile/seats";
+import { switchItems } from "@/core/edit/edits";
+import { narrows, noFilter, tagsOf, type PlanFilter, type PlanSort } from "@/core/roster/plan-filter";
+import { letterOf } from "@/core/roster/seats";
 import { changesSincePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { Choose } from "../kit/choose";

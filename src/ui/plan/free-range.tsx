@@ -2,9 +2,9 @@
 
 import { useMemo } from "react";
 import { rangeInAnyOrder } from "@/core/order/ranges";
-import { freeGaps } from "@/core/profile/place";
-import type { SeatedItem } from "@/core/profile/roster";
-import { numbersOf } from "@/core/profile/seat-target";
+import { freeGaps } from "@/core/edit/place";
+import type { SeatedItem } from "@/core/roster/roster";
+import { numbersOf } from "@/core/roster/seat-target";
 import { Part } from "../kit/part";
 import { useEditor } from "../workspace/workspace.client";
 

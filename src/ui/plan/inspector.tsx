@@ -2,9 +2,9 @@
 
 import Link from "next/link";
 import { memo, useState } from "react";
-import { switchItems } from "@/core/profile/edits";
-import { addRule } from "@/core/profile/rule-edits";
-import type { SeatedItem } from "@/core/profile/roster";
+import { switchItems } from "@/core/edit/edits";
+import { addRule } from "@/core/edit/rule-edits";
+import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

@@ -2,8 +2,9 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import { dropNote, notesOf, writeNote } from "@/core/profile/notes";
-import type { SeatedItem } from "@/core/profile/roster";
+import { dropNote, writeNote } from "@/core/edit/notes";
+import { notesOf } from "@/core/roster/notes";
+import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
 import { Part } from "../kit/part";

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import { plural } from "@/core/messages/parts";
-import { sharedBy } from "@/core/profile/remember";
-import { addRule } from "@/core/profile/rule-edits";
-import type { SeatedItem } from "@/core/profile/roster";
+import { sharedBy } from "@/core/edit/remember";
+import { addRule } from "@/core/edit/rule-edits";
+import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";

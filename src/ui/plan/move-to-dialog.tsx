@@ -3,9 +3,9 @@
 import { useDeferredValue, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
-import { placeEdit } from "@/core/profile/place";
-import { seatAndTitle, titleOf } from "@/core/profile/roster";
-import { findTarget, seatAtTarget } from "@/core/profile/seat-target";
+import { placeEdit } from "@/core/edit/place";
+import { seatAndTitle, titleOf } from "@/core/roster/roster";
+import { findTarget, seatAtTarget } from "@/core/roster/seat-target";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";

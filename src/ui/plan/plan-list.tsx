@@ -21,10 +21,10 @@ import {
 import { findingTitle } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
-import { switchItems } from "@/core/profile/edits";
-import { notesOf } from "@/core/profile/notes";
-import { titleOf, type SeatedItem } from "@/core/profile/roster";
-import { letterOf } from "@/core/profile/seats";
+import { switchItems } from "@/core/edit/edits";
+import { notesOf } from "@/core/roster/notes";
+import { titleOf, type SeatedItem } from "@/core/roster/roster";
+import { letterOf } from "@/core/roster/seats";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { bandHeight, type PlanRows } from "./plan-rows";

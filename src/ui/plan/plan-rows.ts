@@ -1,7 +1,7 @@
 import type { Section } from "@/core/model/game";
-import { barrierAt, closedTo, type Barrier, type FreeGaps } from "@/core/profile/place";
-import { inLookOrder, type PlanSort } from "@/core/profile/plan-filter";
-import type { SeatedItem, SeatedList } from "@/core/profile/roster";
+import { barrierAt, closedTo, type Barrier, type FreeGaps } from "@/core/edit/place";
+import { inLookOrder, type PlanSort } from "@/core/roster/plan-filter";
+import type { SeatedItem, SeatedList } from "@/core/roster/roster";
 
 const rowHeight = { plain: 32, compact: 28 } as const;
 export const bandHeight = 30;

@@ -10,7 +10,7 @@ import {
   dropSection,
   moveSection,
   seatArrivalsLater,
-} from "@/core/profile/section-edits";
+} from "@/core/edit/section-edits";
 import { Dialog } from "../kit/dialog";
 import { inputLook } from "../kit/field";
 import { hueCount, sectionHue } from "../kit/hues";

@@ -1,9 +1,9 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import type { OrderProposal } from "@/core/profile/accept";
-import { titleOf, type Roster } from "@/core/profile/roster";
-import { seatsOf } from "@/core/profile/seats";
+import type { OrderProposal } from "@/core/edit/accept";
+import { titleOf, type Roster } from "@/core/roster/roster";
+import { seatsOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
 
 const step = 26;

@@ -1,8 +1,8 @@
 "use client";
 
 import { useMemo } from "react";
-import { isBroken, type DirectTie, type TieIndex } from "@/core/profile/ties";
-import type { SeatedList } from "@/core/profile/roster";
+import { isBroken, type DirectTie, type TieIndex } from "@/core/roster/ties";
+import type { SeatedList } from "@/core/roster/roster";
 import type { PlanRows } from "./plan-rows";
 
 export const gutterWidth = 62;

@@ -2,8 +2,8 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { refuse } from "@/core/model/outcome";
-import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/profile/place";
-import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/profile/roster";
+import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/edit/place";
+import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
 import { useWorkspace } from "../workspace/workspace.client";
 import { findSlots, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
 

@@ -1,8 +1,8 @@
 import { useCallback, type KeyboardEvent } from "react";
 import { sayRefusal } from "@/core/messages/refusals";
-import { placeEdit } from "@/core/profile/place";
-import type { SeatedItem, SeatedList } from "@/core/profile/roster";
-import type { TieIndex } from "@/core/profile/ties";
+import { placeEdit } from "@/core/edit/place";
+import type { SeatedItem, SeatedList } from "@/core/roster/roster";
+import type { TieIndex } from "@/core/roster/ties";
 import { useWorkspace } from "../workspace/workspace.client";
 import type { PlanRows } from "./plan-rows";
 import { notTheOrder, type Carrying } from "./use-carry";

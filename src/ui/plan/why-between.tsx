@@ -1,7 +1,7 @@
 "use client";
 
 import { chainText } from "@/core/messages/reasons";
-import type { SeatedItem } from "@/core/profile/roster";
+import type { SeatedItem } from "@/core/roster/roster";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
 import { tellingOf } from "../workspace/telling";

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from "react";
 import type { ProfileState } from "@/core/model/profile";
-import type { Tied } from "@/core/profile/compare";
-import { makeRoster, type Roster } from "@/core/profile/roster";
-import type { Ties } from "@/core/profile/ties";
+import type { Tied } from "@/core/compare/compare";
+import { makeRoster, type Roster } from "@/core/roster/roster";
+import type { Ties } from "@/core/roster/ties";
 import type { StateSource } from "@/server/operations/profiles";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { readStateOf } from "../workspace/server";

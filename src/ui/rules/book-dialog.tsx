@@ -3,7 +3,7 @@
 import { ruleText } from "@/core/messages/rules";
 import { plural } from "@/core/messages/parts";
 import type { BookRule, Rulebook } from "@/core/model/rulebook";
-import { compareBooks, openBooks } from "@/core/profile/books";
+import { compareBooks, openBooks } from "@/core/roster/books";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Say } from "../kit/sentence";

@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from "react";
 import { plural } from "@/core/messages/parts";
-import { makeBook } from "@/core/profile/books";
+import { makeBook } from "@/core/roster/books";
 import { writeRulebook } from "@/formats/rulebook-file";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";

@@ -4,8 +4,8 @@ import { Command as Cmdk } from "cmdk";
 import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { ListName } from "@/core/model/profile";
-import { partnersFor } from "@/core/profile/remember";
-import { titleOf } from "@/core/profile/roster";
+import { partnersFor } from "@/core/edit/remember";
+import { titleOf } from "@/core/roster/roster";
 import { useEditor } from "../workspace/workspace.client";
 import { inputLook } from "../kit/field";
 

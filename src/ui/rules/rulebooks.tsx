@@ -4,14 +4,8 @@ import { useRef, useState } from "react";
 import { ruleText, strengthText } from "@/core/messages/rules";
 import { plural } from "@/core/messages/parts";
 import type { Rulebook } from "@/core/model/rulebook";
-import {
-  bookRuleId,
-  dropBook,
-  goByBook,
-  openBooks,
-  switchBookRule,
-  type OpenBook,
-} from "@/core/profile/books";
+import { dropBook, goByBook, switchBookRule } from "@/core/edit/books";
+import { bookRuleId, openBooks, type OpenBook } from "@/core/roster/books";
 import { readRulebook } from "@/formats/rulebook-file";
 import { Button } from "../kit/button";
 import { Say } from "../kit/sentence";

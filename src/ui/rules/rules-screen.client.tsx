@@ -2,11 +2,11 @@
 
 import { useDeferredValue, useMemo, useState } from "react";
 import { plainText } from "@/core/messages/parts";
-import { seatAndTitle } from "@/core/profile/roster";
+import { seatAndTitle } from "@/core/roster/roster";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
 import { listOfRule, type Rule } from "@/core/model/profile";
-import { addRule, changeRule, preferBroader, switchRule } from "@/core/profile/rule-edits";
-import { idleRules, ruleStandings, type RuleStanding } from "@/core/profile/rules";
+import { addRule, changeRule, preferBroader, switchRule } from "@/core/edit/rule-edits";
+import { idleRules, ruleStandings, type RuleStanding } from "@/core/roster/rules";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { Say } from "../kit/sentence";

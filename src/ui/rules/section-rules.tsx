@@ -2,9 +2,9 @@
 
 import { sectionRuleTexts } from "@/core/messages/rules";
 import type { Section } from "@/core/model/game";
-import { changeSection } from "@/core/profile/section-edits";
-import type { SeatedList } from "@/core/profile/roster";
-import { letterOf } from "@/core/profile/seats";
+import { changeSection } from "@/core/edit/section-edits";
+import type { SeatedList } from "@/core/roster/roster";
+import { letterOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
 import { SectionLetter } from "../kit/section-letter";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

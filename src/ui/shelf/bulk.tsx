@@ -3,7 +3,7 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useState } from "react";
-import { switchMods } from "@/core/profile/edits";
+import { switchMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

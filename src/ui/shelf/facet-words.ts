@@ -1,4 +1,4 @@
-import type { Roster } from "@/core/profile/roster";
+import type { Roster } from "@/core/roster/roster";
 import { levelWords } from "../kit/level";
 import { levels } from "@/core/model/finding";
 import { shelfStates, type Facet, type ShelfState } from "./shelf-rows";

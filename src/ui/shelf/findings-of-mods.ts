@@ -1,5 +1,5 @@
 import { levels, type Finding, type Level } from "@/core/model/finding";
-import type { Roster } from "@/core/profile/roster";
+import type { Roster } from "@/core/roster/roster";
 
 export interface WorstOf {
   readonly level: Level;

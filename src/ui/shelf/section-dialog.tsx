@@ -3,9 +3,9 @@
 import { useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { ListName } from "@/core/model/profile";
-import { placeEdit } from "@/core/profile/place";
-import { findSeat } from "@/core/profile/seat-target";
-import { letterOf } from "@/core/profile/seats";
+import { placeEdit } from "@/core/edit/place";
+import { findSeat } from "@/core/roster/seat-target";
+import { letterOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { inputLook } from "../kit/field";

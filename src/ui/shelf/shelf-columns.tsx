@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { partsOf } from "@/core/profile/parts";
+import { partsOf } from "@/core/roster/parts";
 import { LevelMark } from "../kit/level";
 import { formatSize } from "../kit/format-size";
 import { compareText, sourceOf, type ShelfRow } from "./shelf-rows";

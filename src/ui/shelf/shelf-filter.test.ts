@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import type { Finding } from "@/core/model/finding";
-import { makeRoster } from "@/core/profile/roster";
+import { makeRoster } from "@/core/roster/roster";
 import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
 import { shelfColumns, sortShelf } from "./shelf-columns";
 import { filterFromQuery, filterToQuery, narrowShelf, noShelfFilter, type ShelfFilter } from "./shelf-filter";

@@ -3,7 +3,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
-import type { SeatedMod } from "@/core/profile/roster";
+import type { SeatedMod } from "@/core/roster/roster";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
 import { ColumnCell, columnOf, type ShownColumns } from "./shelf-columns";

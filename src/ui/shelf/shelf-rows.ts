@@ -1,9 +1,9 @@
 import { findingsOf, type WorstOf } from "./findings-of-mods";
 import type { Level } from "@/core/model/finding";
 import type { ShelfMod } from "@/core/model/shelf";
-import { countingOf } from "@/core/profile/laws";
-import { notesOf } from "@/core/profile/notes";
-import { newestById, type Roster, type SeatedMod } from "@/core/profile/roster";
+import { countingOf } from "@/core/roster/laws";
+import { notesOf } from "@/core/roster/notes";
+import { newestById, type Roster, type SeatedMod } from "@/core/roster/roster";
 import { isInRange } from "@/core/version/version";
 import type { Finding } from "@/core/model/finding";
 

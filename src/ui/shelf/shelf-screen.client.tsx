@@ -3,7 +3,7 @@
 import { useSearchParams } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
-import { switchMods } from "@/core/profile/edits";
+import { switchMods } from "@/core/edit/edits";
 import { inputLook } from "../kit/field";
 import { usePreference } from "../workspace/use-preference";
 import { useUsage } from "../workspace/use-usage";

@@ -5,10 +5,10 @@ import type { Finding } from "@/core/model/finding";
 import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
 import { mainList } from "@/core/model/game";
 import type { ListName, Profile } from "@/core/model/profile";
-import { changesNothing, prepareEdit } from "@/core/profile/prepare-edit";
-import { counterparts } from "@/core/profile/counterparts";
-import { makeRoster, type Roster, type SeatedList } from "@/core/profile/roster";
-import { allTies, indexTies, type Ties } from "@/core/profile/ties";
+import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
+import { counterparts } from "@/core/roster/counterparts";
+import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
+import { allTies, indexTies, type Ties } from "@/core/roster/ties";
 import type { ProfilesView } from "@/server/views/profile";
 import type { WorkspaceView } from "@/server/views/workspace";
 

@@ -1,7 +1,7 @@
 import type { Telling } from "@/core/messages/reasons";
 import type { ListName } from "@/core/model/profile";
-import { bookRuleId, openBooks } from "@/core/profile/books";
-import type { Roster } from "@/core/profile/roster";
+import { bookRuleId, openBooks } from "@/core/roster/books";
+import type { Roster } from "@/core/roster/roster";
 
 /** How sentences about the ties of a list speak: of its rules by the curator's notes. */
 export function tellingOf(roster: Roster, list: ListName): Telling {

@@ -1,8 +1,8 @@
 import { usePathname, useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
-import { acceptEdit, type OrderProposal } from "@/core/profile/accept";
-import type { Roster } from "@/core/profile/roster";
+import { acceptEdit, type OrderProposal } from "@/core/edit/accept";
+import type { Roster } from "@/core/roster/roster";
 import { askForProposal, cancelWork } from "../../work/ask";
 import type { Question } from "../../work/jobs";
 import type { ProfileEditor } from "./editor";

@@ -16,7 +16,7 @@ import { toast } from "sonner";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome, Refusal } from "@/core/model/outcome";
-import { seatAndTitle } from "@/core/profile/roster";
+import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
 import { editProfile, readOrderOnDisk, readProfile, undoOrRedo, writeOrder } from "./server";

@@ -1,7 +1,7 @@
 "use client";
 
-import { compareRosters } from "@/core/profile/compare";
-import { label } from "@/core/profile/steps";
+import { compareRosters } from "@/core/compare/compare";
+import { label } from "@/core/edit/steps";
 import { Button } from "../../kit/button";
 import { Queue } from "../../depot/queue";
 import { Differences } from "../../profiles/differences";

@@ -3,7 +3,7 @@ import { compareFacts, type Difference } from "@/core/lineup/compare";
 import { factsOfLineup, factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { stateFromLineup } from "@/core/lineup/match";
 import type { Lineup } from "@/core/model/lineup";
-import { makeRoster, type Roster } from "@/core/profile/roster";
+import { makeRoster, type Roster } from "@/core/roster/roster";
 import { useEditor } from "../../workspace/workspace.client";
 
 export interface Followed {

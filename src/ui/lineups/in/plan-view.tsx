@@ -6,7 +6,7 @@ import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@
 import { extraWords, planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
 import { roleWords } from "@/core/messages/roles";
-import type { SeatedMod } from "@/core/profile/roster";
+import type { SeatedMod } from "@/core/roster/roster";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";

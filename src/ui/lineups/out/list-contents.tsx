@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { roleWords, termWords } from "@/core/messages/roles";
 import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
-import type { SeatedMod } from "@/core/profile/roster";
+import type { SeatedMod } from "@/core/roster/roster";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Dialog } from "../../kit/dialog";

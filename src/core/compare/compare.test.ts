@@ -1,0 +1,138 @@
+import fc from "fast-check";
+import type { Entry, ProfileState } from "../model/profile";
+import { gameOfSettings } from "../testing/game";
+import { testRoster, withState } from "../testing/roster";
+import { compareRosters, takeOver, type ProfileDifference } from "./compare";
+import { makeRoster, type Roster } from "../roster/roster";
+import { applySteps } from "../edit/steps";
+
+const names = ["a", "b", "c", "d", "e", "f"];
+const plain = testRoster(names.map((name) => ({ name: `${name}.plank` })));
+const base = makeRoster(gameOfSettings, plain.profile, plain.stock);
+const untied = { mods: [], plugins: [] };
+
+const entry = (id: string, on = true): Entry => ({ id, on, section: id === "Pond.keel" ? "game" : "world" });
+const stateOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): ProfileState => ({
+  ...base.profile.state,
+  plugins: { ...base.profile.state.plugins, entries: [entry("Pond.keel"), ...plugins] },
+  ...part,
+});
+const rosterOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): Roster =>
+  withState(base, stateOf(plugins, part));
+const kinds = (differences: readonly ProfileDifference[]) =>
+  differences.map(({ kind, list, id }) => [kind, list, id].filter(Boolean).join(" "));
+
+test("nothing differs from itself", () => {
+  expect(compareRosters(base, base, untied)).toEqual([]);
+});
+
+test("what is only here, only there, on or off, moved, chosen otherwise, or set otherwise", () => {
+  const here = rosterOf([entry("a.plank"), entry("b.plank"), entry("c.plank")], {
+    rules: [
+      {
+        id: "r",
+        rule: { kind: "first", item: "a.plank", within: "section", strength: "must" },
+        note: "",
+        made: "",
+      },
+    ],
+    baseOff: ["sheep"],
+  });
+  const there = rosterOf([entry("c.plank"), entry("a.plank"), entry("d.plank", false)], {
+    launch: { draw: 3 },
+    expansions: ["north"],
+  });
+  expect(kinds(compareRosters(here, there, untied)).sort()).toEqual(
+    [
+      "only-here plugins b.plank",
+      "only-there plugins d.plank",
+      "order plugins c.plank",
+      "rule-here r",
+      "base sheep",
+      "expansion north",
+      "launch draw",
+    ].sort(),
+  );
+});
+
+test("as few as can be are told to have moved, and of those which change a tie", () => {
+  const here = rosterOf(names.map((name) => entry(`${name}.plank`)));
+  const there = rosterOf(["f", "a", "b", "c", "d", "e"].map((name) => entry(`${name}.plank`)));
+  const ties = { mods: [], plugins: [["a.plank", "f.plank"]] as const };
+  expect(compareRosters(here, there, ties)).toMatchObject([{ kind: "order", id: "f.plank", matters: true }]);
+  const others = { mods: [], plugins: [["a.plank", "b.plank"]] as const };
+  expect(compareRosters(here, there, others)).toMatchObject([
+    { kind: "order", id: "f.plank", matters: false },
+  ]);
+});
+
+test("another version of a mod is told, and pinned when it is taken over", () => {
+  const newer = { ...base.stock.shelf[0]!, version: "2.0.0", path: "a-2.0.0.zip", content: "f".repeat(64) };
+  const stock = { ...base.stock, shelf: [...base.stock.shelf, newer] };
+  const pin = (content: string | null) => ({
+    ...base.profile.state,
+    mods: {
+      ...base.profile.state.mods,
+      entries: base.profile.state.mods.entries.map((each) =>
+        each.id === "a" && content ? { ...each, content } : each,
+      ),
+    },
+  });
+  const here = makeRoster(base.game, { ...base.profile, state: pin(base.stock.shelf[0]!.content) }, stock);
+  const there = makeRoster(base.game, { ...base.profile, state: pin(newer.content) }, stock);
+  const found = compareRosters(here, there, untied);
+  expect(found).toMatchObject([{ kind: "version", id: "a", here: "1.0.0", there: "2.0.0" }]);
+  const applied = applySteps(here.profile.state, takeOver(here, there, found, "There")!.steps);
+  expect(applied.ok && applied.value.state).toEqual(there.profile.state);
+});
+
+/** Any selection of the plugins in any order, some of them off, with any settings. */
+const anyState = fc
+  .record({
+    order: fc.shuffledSubarray(names, { minLength: 1 }),
+    off: fc.subarray(names),
+    baseOff: fc.subarray(["carts", "sheep"]),
+    expansions: fc.subarray(["island", "north"]),
+    draw: fc.option(fc.nat(5), { nil: undefined }),
+  })
+  .map(({ order, off, baseOff, expansions, draw }) =>
+    rosterOf(
+      order.map((name) => entry(`${name}.plank`, !off.includes(name))),
+      {
+        expansions,
+        ...(baseOff.length > 0 ? { baseOff } : {}),
+        ...(draw === undefined ? {} : { launch: { draw } }),
+      },
+    ),
+  );
+
+test("once all differences are taken over none is left; the edit can be undone", () => {
+  fc.assert(
+    fc.property(anyState, anyState, (here, there) => {
+      const found = compareRosters(here, there, untied);
+      const edit = takeOver(here, there, found, "There");
+      if (!edit) return expect(found).toEqual([]);
+      const applied = applySteps(here.profile.state, edit.steps);
+      if (!applied.ok) throw new Error(applied.refusal.code);
+      expect(compareRosters(withState(base, applied.value.state), there, untied)).toEqual([]);
+      const undone = applySteps(applied.value.state, applied.value.inverse);
+      expect(undone.ok && undone.value.state).toEqual(here.profile.state);
+    }),
+  );
+});
+
+test("one difference taken over is gone, and no other kind of item comes up", () => {
+  fc.assert(
+    fc.property(anyState, anyState, fc.nat(), (here, there, pick) => {
+      const found = compareRosters(here, there, untied).filter(
+        ({ kind }) => kind === "only-there" || kind === "state",
+      );
+      const one = found[pick % Math.max(1, found.length)];
+      if (!one) return;
+      const applied = applySteps(here.profile.state, takeOver(here, there, [one], "There")!.steps);
+      if (!applied.ok) throw new Error(applied.refusal.code);
+      const left = compareRosters(withState(base, applied.value.state), there, untied);
+      expect(left.some(({ kind, id }) => kind === one.kind && id === one.id)).toBe(false);
+    }),
+  );
+});

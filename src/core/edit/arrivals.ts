@@ -1,0 +1,100 @@
+import type { Step } from "../model/edit";
+import type { GameDefinition, Section } from "../model/game";
+import type { Entry, ListName, Order, ProfileState } from "../model/profile";
+import type { PluginFile, ShelfMod } from "../model/shelf";
+import { foldName } from "../roster/fold";
+import { chosenParts, proposedChoice } from "../roster/parts";
+import { arrivalSection, fixedPlugins, loadRankOf, modRank, sectionsOf } from "../roster/laws";
+
+/** Adds mods that the profile does not hold yet, each at the end of the section that takes its tags. */
+export function addAbsentMods(state: ProfileState, mods: readonly ShelfMod[], on: boolean): ProfileState {
+  const known = new Set(state.mods.entries.map((entry) => entry.id));
+  const { sections } = state.mods;
+  const arrivals = mods
+    .filter((mod) => !known.has(mod.id))
+    .map((mod) => ({
+      id: mod.id,
+      on,
+      section: sectionFor(sections, modRank.id, mod.tags),
+      fresh: true as const,
+    }));
+  return withArrivals(state, "mods", arrivals);
+}
+
+/** Adds the built-in plugins and those of the given mods that the order does not hold yet, each at the end of its section. */
+export function addAbsentPlugins(
+  game: GameDefinition,
+  state: ProfileState,
+  mods: readonly ShelfMod[],
+  on = false,
+): ProfileState {
+  const { sections, entries } = state.plugins;
+  const known = new Set(entries.map((entry) => foldName(game, entry.id)));
+  const fixedNames = fixedPlugins(game, state.expansions);
+  const fixed = new Set(fixedNames.map((name) => foldName(game, name)));
+  const arrivals: Entry[] = [];
+  const arrive = (entry: Entry) => {
+    const key = foldName(game, entry.id);
+    if (known.has(key)) return;
+    known.add(key);
+    arrivals.push(fixed.has(key) ? entry : { ...entry, fresh: true });
+  };
+  for (const id of fixedNames)
+    arrive({ id, on: true, section: sectionFor(sections, game.loadRanks[0]!.id, []) });
+  for (const mod of mods)
+    for (const file of chosenPlugins(state, mod))
+      arrive({
+        id: file.name,
+        on,
+        section: sectionFor(sections, loadRankOf(game, file, fixed).id, mod.tags),
+      });
+  return withArrivals(state, "plugins", arrivals);
+}
+
+/** Those that the mod always brings, and those of the parts that the profile takes. */
+function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
+  if (mod.plugins.every(({ part }) => part === undefined)) return mod.plugins;
+  const choice = choices?.find((each) => each.mod === mod.id) ?? proposedChoice(mod.id, mod.manifest);
+  const chosen = chosenParts(choice);
+  return mod.plugins.filter(({ part }) => part === undefined || chosen.has(part));
+}
+
+const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): string =>
+  (arrivalSection(sections, rank, tags) ?? sections.at(-1))?.id ?? "";
+
+function withArrivals(state: ProfileState, list: ListName, arrivals: readonly Entry[]): ProfileState {
+  if (arrivals.length === 0) return state;
+  const { sections, entries } = state[list];
+  const next = sections.flatMap((section) => {
+    const inSection = (entry: Entry) => entry.section === section.id;
+    return [...entries.filter(inSection), ...arrivals.filter(inSection)];
+  });
+  return { ...state, [list]: { sections, entries: next } };
+}
+
+/** Puts of what `next` holds besides, each before the item that follows it there; the last first. */
+export function arrivalSteps(list: ListName, state: ProfileState, next: ProfileState): Step[] {
+  const known = new Set(state[list].entries.map((entry) => entry.id));
+  const all = next[list].entries;
+  return all
+    .map((entry, at): Step | null =>
+      known.has(entry.id) ? null : { kind: "put", list, entries: [entry], before: all[at + 1]?.id ?? null },
+    )
+    .filter((step) => step !== null)
+    .reverse();
+}
+
+/** A profile without mods: the built-in plugins and the game's sections. */
+export function emptyState(game: GameDefinition, owned: readonly string[]): ProfileState {
+  const order = (list: ListName): Order => ({
+    sections: sectionsOf(game, list).map((section) => ({ ...section })),
+    entries: [],
+  });
+  const bare: ProfileState = {
+    mods: order("mods"),
+    plugins: order("plugins"),
+    rules: [],
+    expansions: game.expansions.map((each) => each.id).filter((id) => owned.includes(id)),
+  };
+  return addAbsentPlugins(game, bare, []);
+}

@@ -1,0 +1,178 @@
+import type { OrderRule } from "../model/problem";
+import type { Rulebook } from "../model/rulebook";
+import { advised } from "../check/advice";
+import { hex, testRoster } from "../testing/roster";
+import { proposeOrder } from "./accept";
+import { dropBook, goByBook, switchBookRule } from "./books";
+import { compareBooks, fromBook, makeBook, openBooks, readAdvice } from "../roster/books";
+import { prepareEdit } from "./prepare-edit";
+import { makeRoster, type Roster } from "../roster/roster";
+import { contradictionsOf } from "../roster/rules";
+import { allTies, indexTies } from "../roster/ties";
+
+const pair = (
+  kind: "after" | "before",
+  item: string,
+  other: string,
+  strength: "must" | "prefer" = "prefer",
+): OrderRule => ({
+  kind,
+  item,
+  other,
+  strength,
+});
+
+const book: Rulebook = {
+  format: "seating-rulebook/1",
+  id: "soundings",
+  game: "pond",
+  name: "Soundings",
+  version: "1",
+  changelog: [{ version: "1", text: "first" }],
+  sections: [],
+  rules: [
+    { id: "one", rule: pair("after", "A.plank", "b.plank", "must"), note: "it flickers" },
+    { id: "two", rule: pair("after", "b.plank", "c.plank"), note: "" },
+  ],
+  advice: [
+    { kind: "known-bad", plugin: "A.plank", text: "it crashes" },
+    { kind: "leftover", plugin: "b.plank", sha256: hex("b.plank"), count: 2 },
+    { kind: "leftover", plugin: "c.plank", sha256: hex("another"), count: 9 },
+    { kind: "requires", plugin: "b.plank", other: "c.plank" },
+    { kind: "note", plugin: "b.plank", text: "turn it down" },
+  ],
+};
+
+function rosterWith(own: readonly OrderRule[], goesBy: readonly string[] = [], cOn = true): Roster {
+  const base = testRoster([{ name: "a.plank" }, { name: "b.plank" }, { name: "c.plank", on: cOn }], own);
+  const books = [{ id: "soundings", version: "1", off: [...goesBy] }];
+  const profile = { ...base.profile, state: { ...base.profile.state, books } };
+  return makeRoster(base.game, profile, { ...base.stock, books: [book] });
+}
+
+const orderOf = (roster: Roster) =>
+  proposeOrder(roster, "plugins")
+    .result.order.slice(1)
+    .map((id) => id[0])
+    .join("");
+const apply = (roster: Roster, edit: Parameters<typeof prepareEdit>[2]): Roster => {
+  const prepared = prepareEdit(roster, () => indexTies(roster, "plugins"), edit);
+  if (!prepared.ok) throw new Error(prepared.refusal.code);
+  return makeRoster(roster.game, { ...roster.profile, state: prepared.value.state }, roster.stock);
+};
+
+describe("the rules of a book", () => {
+  test("hold by the names that the profile has, and bar no move by hand", () => {
+    const roster = rosterWith([]);
+    expect(orderOf(roster)).toBe("cba");
+    expect(indexTies(roster, "plugins").all.every((tie) => tie.strength === "prefer")).toBe(true);
+    expect(fromBook(indexTies(roster, "plugins").all[0]!.because)).toEqual({
+      book: "soundings",
+      rule: "one",
+    });
+    expect(fromBook("needs")).toBeNull();
+  });
+
+  test("give way to the curator's own, be that only a preference", () => {
+    const own = { ...pair("before", "a.plank", "b.plank"), weight: 0.01 };
+    const { result } = proposeOrder(rosterWith([own]), "plugins");
+    expect(result.order.slice(1)).toEqual(["a.plank", "c.plank", "b.plank"]);
+    expect(result.setAside.map(({ rule }) => "id" in rule && rule.id)).toEqual(["book:soundings:one"]);
+    expect(contradictionsOf(rosterWith([own]))).toEqual([]);
+  });
+
+  test("can be switched off one by one, and go with their book", () => {
+    const roster = rosterWith([]);
+    const [open] = openBooks(roster);
+    const off = apply(roster, switchBookRule(roster, open!, book.rules[0]!, false));
+    expect([orderOf(off), off.profile.state.books![0]!.off]).toEqual(["acb", ["one"]]);
+    expect(orderOf(apply(off, switchBookRule(off, open!, book.rules[0]!, true)))).toBe("cba");
+    const without = apply(roster, dropBook(roster, open!));
+    expect([orderOf(without), without.profile.state.books]).toEqual(["abc", undefined]);
+  });
+});
+
+describe("another version", () => {
+  const next: Rulebook = {
+    ...book,
+    version: "2",
+    changelog: [{ version: "2", text: "second" }, ...book.changelog],
+    sections: [{ id: "reefs", name: "Reefs", rank: "ordinary", guidance: "" }],
+    rules: [
+      { id: "one", rule: pair("before", "A.plank", "b.plank"), note: "" },
+      { id: "three", rule: pair("after", "c.plank", "A.plank"), note: "" },
+    ],
+    advice: book.advice.slice(1),
+  };
+
+  test("is compared with the one in use", () => {
+    const difference = compareBooks(book, next, []);
+    expect(difference).toMatchObject({ adviceAdded: 0, adviceGone: 1, changelog: [{ version: "2" }] });
+    const ids = (rules: readonly { id: string }[]) => rules.map(({ id }) => id);
+    expect([ids(difference.added), ids(difference.changed), ids(difference.gone)]).toEqual([
+      ["three"],
+      ["one"],
+      ["two"],
+    ]);
+    const turned = { ...book, rules: book.rules.map(({ id, rule, note }) => ({ note, rule, id })) };
+    expect(compareBooks(turned, book, [])).toMatchObject({ added: [], changed: [], gone: [], changelog: [] });
+  });
+
+  test("takes the place of the old one; rules that were off stay so, and its sections come behind their rank's", () => {
+    const roster = rosterWith([], ["one", "two"]);
+    const edit = goByBook(roster, next);
+    expect(edit.label.id).toBe("update-book");
+    const { books, plugins } = apply(roster, edit).profile.state;
+    expect(books).toEqual([{ id: "soundings", version: "2", off: ["one"] }]);
+    expect(plugins.sections.at(-1)!.id).toBe("reefs");
+  });
+
+  test("that is not on this machine any more does nothing", () => {
+    const roster = rosterWith([]);
+    const bare = makeRoster(roster.game, roster.profile, { ...roster.stock, books: [] });
+    expect([openBooks(bare), orderOf(bare)]).toEqual([[], "abc"]);
+  });
+});
+
+describe("advice", () => {
+  const findings = (roster: Roster) =>
+    advised({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
+
+  test("becomes findings of what loads, of the very file where it names one", () => {
+    expect(findings(rosterWith([])).map(({ id, level, data }) => [id, level, data.item])).toEqual([
+      ["advice-known-bad", "problem", "a.plank"],
+      ["advice-leftover", "hint", "b.plank"],
+    ]);
+  });
+
+  test("of a requirement is one as long as that does not load, and offers to switch it on", () => {
+    const [, , needs] = findings(rosterWith([], [], false));
+    expect(needs).toMatchObject({
+      id: "advice-requires",
+      level: "problem",
+      data: { item: "b.plank", other: "c.plank" },
+      fixes: [{ id: "switch-on" }],
+    });
+  });
+
+  test("notes are told of their plugin", () => {
+    const roster = rosterWith([]);
+    expect(readAdvice(roster)(roster.pluginOf.get("b.plank")!).map(({ advice }) => advice.kind)).toEqual([
+      "leftover",
+      "requires",
+      "note",
+    ]);
+  });
+});
+
+test("one's own rules become a book: those that are on, with the sections", () => {
+  const roster = rosterWith([pair("after", "c.plank", "a.plank")]);
+  const made = makeBook(roster, { id: "mine", name: "Mine", version: "1", changelog: [] });
+  expect(made).toMatchObject({
+    format: "seating-rulebook/1",
+    game: "pond",
+    rules: [{ id: "r0" }],
+    advice: [],
+  });
+  expect(made.sections).toEqual(roster.profile.state.plugins.sections);
+});

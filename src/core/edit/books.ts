@@ -1,0 +1,47 @@
+import type { Edit, Step } from "../model/edit";
+import type { BookRule, ProfileBook, Rulebook } from "../model/rulebook";
+import { itemsOf } from "../order/rule-items";
+import { compareBooks, type OpenBook } from "../roster/books";
+import type { Roster } from "../roster/roster";
+import { label } from "./steps";
+
+/** Takes a book into use, or another version of it in its place; sections that the profile lacks come with it. */
+export function goByBook(roster: Roster, book: Rulebook): Edit {
+  const books = roster.profile.state.books ?? [];
+  const ids = new Set(book.rules.map((rule) => rule.id));
+  const old = books.find((each) => each.id === book.id);
+  const own = { id: book.id, version: book.version, off: (old?.off ?? []).filter((id) => ids.has(id)) };
+  const next = old ? books.map((each) => (each === old ? own : each)) : [...books, own];
+  return {
+    label: label(old ? "update-book" : "add-book", { name: book.name, version: book.version }),
+    steps: [{ kind: "books", books: next }, ...sectionSteps(roster, book)],
+    restorePoint: `Before the rulebook ${book.name} ${book.version}`.slice(0, 80),
+  };
+}
+
+/** Sections that the profile lacks, each behind the last one of its load rank. */
+function sectionSteps(roster: Roster, book: Rulebook): Step[] {
+  const { sections, entries } = roster.profile.state.plugins;
+  const { sections: missing } = compareBooks(null, book, sections);
+  const ranks = roster.game.loadRanks.map((rank) => rank.id);
+  const added = missing.filter((section) => ranks.includes(section.rank));
+  if (added.length === 0) return [];
+  const all = ranks.flatMap((rank) => [...sections, ...added].filter((section) => section.rank === rank));
+  return [{ kind: "arrange", list: "plugins", sections: all, entries: [...entries] }];
+}
+
+export function dropBook(roster: Roster, { book }: OpenBook): Edit {
+  const books = (roster.profile.state.books ?? []).filter((each) => each.id !== book.id);
+  return { label: label("drop-book", { name: book.name }), steps: [{ kind: "books", books }] };
+}
+
+export function switchBookRule(roster: Roster, { book }: OpenBook, rule: BookRule, on: boolean): Edit {
+  const change = (each: ProfileBook): ProfileBook =>
+    each.id === book.id
+      ? { ...each, off: on ? each.off.filter((id) => id !== rule.id) : [...each.off, rule.id] }
+      : each;
+  return {
+    label: label(on ? "rule-on" : "rule-off", { item: itemsOf(rule.rule)[0] ?? "" }),
+    steps: [{ kind: "books", books: (roster.profile.state.books ?? []).map(change) }],
+  };
+}

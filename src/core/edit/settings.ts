@@ -1,0 +1,59 @@
+import type { Edit, Step } from "../model/edit";
+import type { LaunchSetting } from "../model/game";
+import { addAbsentPlugins, arrivalSteps } from "./arrivals";
+import { foldName } from "../roster/fold";
+import { fixedPlugins } from "../roster/laws";
+import type { Roster } from "../roster/roster";
+import { label } from "./steps";
+
+export type LaunchValue = string | number | boolean;
+
+/** Switches an expansion; its plugins come in at their fixed places, or leave. Null where it is so already. */
+export function expansionEdit(roster: Roster, id: string, on: boolean): Edit | null {
+  const { game, profile } = roster;
+  const { expansions } = profile.state;
+  const expansion = game.expansions.find((each) => each.id === id);
+  if (!expansion || expansions.includes(id) === on) return null;
+  const next = game.expansions
+    .map((each) => each.id)
+    .filter((each) => (each === id ? on : expansions.includes(each)));
+  const steps: Step[] = [{ kind: "settings", expansions: next }];
+  if (on) {
+    const state = addAbsentPlugins(game, { ...profile.state, expansions: next }, []);
+    const mine = new Set(fixedPlugins(game, next).map((name) => foldName(game, name)));
+    const fixed = state.plugins.entries.filter((entry) => mine.has(foldName(game, entry.id)));
+    const rest = state.plugins.entries.filter((entry) => !mine.has(foldName(game, entry.id)));
+    const order = new Map([...mine].map((name, at) => [name, at]));
+    fixed.sort((a, b) => order.get(foldName(game, a.id))! - order.get(foldName(game, b.id))!);
+    const whole = { ...state, plugins: { ...state.plugins, entries: [...fixed, ...rest] } };
+    steps.push(...arrivalSteps("plugins", profile.state, whole));
+  } else {
+    const names = new Set(expansion.plugins.map((name) => foldName(game, name)));
+    const gone = roster.plugins.filter((plugin) => plugin.fixed && names.has(foldName(game, plugin.id)));
+    if (gone.length > 0) steps.push({ kind: "drop", list: "plugins", ids: gone.map((each) => each.id) });
+  }
+  return { label: label(on ? "expansion-on" : "expansion-off", { name: expansion.name }), steps };
+}
+
+/** Switches a part of the game itself. */
+export function baseItemEdit({ game, profile }: Roster, id: string, on: boolean): Edit | null {
+  const item = game.baseItems?.find((each) => each.id === id);
+  const present = profile.state.baseOff ?? [];
+  if (!item || present.includes(id) !== on) return null;
+  const baseOff = on ? present.filter((each) => each !== id) : [...present, id].sort();
+  return {
+    label: label(on ? "base-on" : "base-off", { name: item.name }),
+    steps: [{ kind: "settings", baseOff }],
+  };
+}
+
+/** The value that the game would have by itself is not kept. Null where nothing changes. */
+export function launchEdit({ profile }: Roster, setting: LaunchSetting, value: LaunchValue): Edit | null {
+  const { [setting.id]: old, ...others } = profile.state.launch ?? {};
+  if ((old ?? setting.standard) === value) return null;
+  const launch = value === setting.standard ? others : { ...others, [setting.id]: value };
+  return { label: label("launch", { name: setting.label }), steps: [{ kind: "settings", launch }] };
+}
+
+export const launchValue = ({ profile }: Roster, setting: LaunchSetting): LaunchValue =>
+  profile.state.launch?.[setting.id] ?? setting.standard;

@@ -1,0 +1,130 @@
+import canonicalize from "canonicalize";
+import type { Section } from "../model/game";
+import type { OrderRule } from "../model/problem";
+import { listOfRule } from "../model/profile";
+import type { Advice, BookRule, Rulebook } from "../model/rulebook";
+import { foldName } from "./fold";
+import type { Roster, SeatedPlugin } from "./roster";
+
+/** A rulebook of the profile as it is on this machine. */
+export interface OpenBook {
+  readonly book: Rulebook;
+  readonly off: ReadonlySet<string>;
+}
+
+/** The rulebooks that the profile goes by, in its order; one whose file is not here any more is passed over. */
+export function openBooks({ profile, stock }: Pick<Roster, "profile" | "stock">): OpenBook[] {
+  return (profile.state.books ?? []).flatMap(({ id, version, off }) => {
+    const book = stock.books.find((each) => each.id === id && each.version === version);
+    return book ? [{ book, off: new Set(off) }] : [];
+  });
+}
+
+const prefix = "book:";
+export const bookRuleId = (book: string, rule: string): string => `${prefix}${book}:${rule}`;
+
+/** The book and the rule that a tie's reason names; null for a reason of another kind. */
+export function fromBook(because: string): { book: string; rule: string } | null {
+  if (!because.startsWith(prefix)) return null;
+  const at = because.indexOf(":", prefix.length);
+  return { book: because.slice(prefix.length, at), rule: because.slice(at + 1) };
+}
+
+const ownBoost = 1e6;
+const mustOfBook = 1e5;
+
+/**
+ * The rules of books for the ordering problem, and the own ones so weighed that they always win: a must of a book goes
+ * before every other preference, but after every rule of the curator's.
+ */
+export function withBookRules(roster: Roster, own: readonly OrderRule[]): OrderRule[] {
+  const rules = openBooks(roster).flatMap(({ book, off }) =>
+    book.rules.filter((each) => !off.has(each.id)).map((each) => bookRule(roster, book.id, each)),
+  );
+  if (rules.length === 0) return [...own];
+  const boosted = own.map((rule) =>
+    rule.strength === "must" ? rule : { ...rule, weight: (rule.weight ?? 1) + ownBoost },
+  );
+  return [...boosted, ...rules];
+}
+
+/** Its items by the names that the profile has for them. */
+function bookRule({ game, idOfName }: Roster, book: string, { id, rule }: BookRule): OrderRule {
+  const here = (name: string) => idOfName.get(foldName(game, name)) ?? name;
+  const weight = rule.strength === "must" ? mustOfBook : Math.min(rule.weight ?? 1, mustOfBook - 1);
+  const facts = { id: bookRuleId(book, id), strength: "prefer" as const, weight };
+  if (rule.kind === "together") return { ...rule, ...facts, items: rule.items.map(here) };
+  if ("within" in rule) return { ...rule, ...facts, item: here(rule.item) };
+  return { ...rule, ...facts, item: here(rule.item), other: here(rule.other) };
+}
+
+interface Told {
+  readonly book: Rulebook;
+  readonly advice: Advice;
+}
+
+/** What the books say of plugins as they lie on the disk; the whole of them is gone through once. */
+export function readAdvice(roster: Roster): (plugin: SeatedPlugin) => readonly Told[] {
+  const told = new Map<string, Told[]>();
+  for (const { book } of openBooks(roster))
+    for (const advice of book.advice) {
+      const key = foldName(roster.game, advice.plugin);
+      told.set(key, [...(told.get(key) ?? []), { book, advice }]);
+    }
+  return ({ id, file }) =>
+    (told.get(foldName(roster.game, id)) ?? []).filter(
+      ({ advice: { sha256 } }) => sha256 === undefined || sha256 === file?.sha256,
+    );
+}
+
+/** What taking over a version of a book changes beside the one that is in use, by ids and by plugins. */
+export interface BookDifference {
+  readonly added: readonly BookRule[];
+  readonly changed: readonly BookRule[];
+  readonly gone: readonly BookRule[];
+  readonly adviceAdded: number;
+  readonly adviceGone: number;
+  readonly sections: readonly Section[];
+  /** What its changelog tells of versions that are not in the old one's. */
+  readonly changelog: Rulebook["changelog"];
+}
+
+export function compareBooks(
+  old: Rulebook | null,
+  next: Rulebook,
+  present: readonly Section[],
+): BookDifference {
+  const before = new Map(old?.rules.map((rule) => [rule.id, rule]));
+  const after = new Set(next.rules.map((rule) => rule.id));
+  const same = (a: unknown, b: unknown) => canonicalize(a) === canonicalize(b);
+  const advice = (book: Rulebook | null) => new Set(book?.advice.map((each) => canonicalize(each)));
+  const [adviceThen, adviceNow] = [advice(old), advice(next)];
+  const told = new Set(old?.changelog.map((entry) => entry.version));
+  return {
+    added: next.rules.filter((rule) => !before.has(rule.id)),
+    changed: next.rules.filter((rule) => before.has(rule.id) && !same(before.get(rule.id), rule)),
+    gone: (old?.rules ?? []).filter((rule) => !after.has(rule.id)),
+    adviceAdded: [...adviceNow].filter((each) => !adviceThen.has(each)).length,
+    adviceGone: [...adviceThen].filter((each) => !adviceNow.has(each)).length,
+    sections: next.sections.filter((section) => !present.some((each) => each.id === section.id)),
+    changelog: next.changelog.filter((entry) => !told.has(entry.version)),
+  };
+}
+
+/** The profile's own rules and sections as a book that others can use. */
+export function makeBook(
+  roster: Roster,
+  facts: Pick<Rulebook, "id" | "name" | "version" | "author" | "changelog">,
+): Rulebook {
+  const { state } = roster.profile;
+  return {
+    format: "seating-rulebook/1",
+    ...facts,
+    game: roster.game.id,
+    sections: state.plugins.sections,
+    rules: state.rules
+      .filter((rule) => !rule.off && listOfRule(rule) === "plugins")
+      .map(({ id, rule, note }) => ({ id, rule, note })),
+    advice: [],
+  };
+}

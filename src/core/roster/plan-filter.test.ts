@@ -1,0 +1,99 @@
+import fc from "fast-check";
+import type { Finding } from "../model/finding";
+import { testRoster, withState } from "../testing/roster";
+import { changesSince } from "../compare/changes";
+import { filterItems, narrows, noFilter, inLookOrder, type PlanFilter } from "./plan-filter";
+
+const roster = testRoster(
+  [
+    { name: "Core.keel" },
+    { name: "a.plank", on: false },
+    { name: "b.skiff", fresh: true },
+    { name: "p.plank", section: "patches" },
+  ],
+  [{ kind: "after", item: "p.plank", other: "a.plank", strength: "prefer" }],
+);
+const findings: Finding[] = [
+  { check: "x", id: "x", data: {}, level: "hint", subjects: [{ list: "plugins", id: "a.plank" }], fixes: [] },
+];
+
+describe("a filter of the plan", () => {
+  const shown = (part: Partial<PlanFilter>) => [
+    ...filterItems(roster, roster.lists.plugins, findings, { ...noFilter, ...part }),
+  ];
+
+  test("lets through what all of its parts do", () => {
+    expect(shown({})).toHaveLength(5);
+    expect(shown({ text: " C1 " })).toEqual(["a.plank"]);
+    expect(shown({ text: "PLANK" })).toEqual(["a.plank", "p.plank"]);
+    expect(shown({ loads: false })).toEqual(["a.plank"]);
+    expect(shown({ section: "patches" })).toEqual(["p.plank"]);
+    expect(shown({ kind: "light" })).toEqual(["b.skiff"]);
+    expect(shown({ kind: "foundation" })).toEqual(["Core.keel"]);
+    expect(shown({ tag: "none" })).toEqual([]);
+    expect(shown({ finding: "any" })).toEqual(["a.plank"]);
+    expect(shown({ finding: "blocker" })).toEqual([]);
+    expect(shown({ ruled: true })).toEqual(["a.plank", "p.plank"]);
+    expect(shown({ fresh: true })).toEqual(["b.skiff"]);
+    expect(shown({ among: { ids: new Set(["p.plank", "b.skiff"]), words: "moved" }, kind: "light" })).toEqual(
+      ["b.skiff"],
+    );
+  });
+
+  test("narrows as soon as one part is given", () => {
+    expect(narrows(noFilter)).toBe(false);
+    expect(narrows({ ...noFilter, text: "  " })).toBe(false);
+    expect(
+      [{ text: "a" }, { loads: false }, { ruled: false }, { fresh: true }].every((part) =>
+        narrows({ ...noFilter, ...part }),
+      ),
+    ).toBe(true);
+  });
+});
+
+test("another order to look at keeps equal ones as they load", () => {
+  const ids = (by: Parameters<typeof inLookOrder>[1]) => inLookOrder(roster.plugins, by).map(({ id }) => id);
+  expect(ids("name")).toEqual(["a.plank", "b.skiff", "Core.keel", "p.plank", "Pond.keel"]);
+  expect(ids("size")).toEqual(roster.plugins.map(({ id }) => id));
+});
+
+describe("what has changed since", () => {
+  const { state } = roster.profile;
+  const [pond, core, a, b, p] = state.plugins.entries as [never, never, never, never, never];
+  const withEntries = (...entries: never[]) => ({ ...state, plugins: { ...state.plugins, entries } });
+
+  test("is what came, went, moved and was switched", () => {
+    const now = withEntries(
+      pond,
+      core,
+      b,
+      { ...(a as object), on: true } as never,
+      { id: "new", on: true, section: "patches" } as never,
+    );
+    expect(changesSince(state, { ...now, rules: [] })).toEqual({
+      plugins: {
+        added: ["new"],
+        gone: ["p.plank"],
+        moved: [expect.stringMatching(/^[ab]\./)],
+        switchedOn: ["a.plank"],
+        switchedOff: [],
+      },
+      mods: { added: [], gone: [], moved: [], switchedOn: [], switchedOff: [] },
+      rulesAdded: 0,
+      rulesGone: 1,
+    });
+    expect(changesSince(now, state).plugins.gone).toEqual(["new"]);
+  });
+
+  test("names the fewest that can have moved", () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray([core, a, b, p], { minLength: 4 }), (entries) => {
+        const changed = withState(roster, withEntries(pond, ...entries));
+        const { moved } = changesSince(state, changed.profile.state).plugins;
+        const rest = (list: readonly { id: string }[]) =>
+          list.map(({ id }) => id).filter((id) => !moved.includes(id));
+        expect(rest(changed.profile.state.plugins.entries)).toEqual(rest(state.plugins.entries));
+      }),
+    );
+  });
+});

@@ -1,0 +1,80 @@
+import fc from "fast-check";
+import type { Overlap } from "../order/broader-first";
+import { modIdOf, testRoster, withState, type TestPlugin } from "../testing/roster";
+import { arrangeEdit } from "../edit/accept";
+import { makeRoster, type Roster } from "./roster";
+import { applySteps } from "../edit/steps";
+import { alignOrder, ordersDisagree } from "./two-orders";
+
+/** Mods in the order of `mods`, their plugins in that of `plugins`; the given pairs change the same records. */
+function rosterOf(
+  plugins: readonly TestPlugin[],
+  mods: readonly string[],
+  pairs: readonly [string, string][],
+) {
+  const base = testRoster(plugins);
+  const { state } = base.profile;
+  const entryOf = new Map(state.mods.entries.map((entry) => [entry.id, entry]));
+  const entries = mods.map((name) => entryOf.get(modIdOf(name))!);
+  const overlaps = pairs.map(([broader, narrower]): Overlap => ({ broader, narrower, shared: 1 }));
+  const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
+  return makeRoster(base.game, profile, { ...base.stock, overlaps });
+}
+
+function aligned(roster: Roster, list: "mods" | "plugins"): Roster {
+  const { entries, moves } = alignOrder(roster, list);
+  const edit = arrangeEdit(roster, list, entries, moves.length);
+  if (!edit) return roster;
+  const applied = applySteps(roster.profile.state, edit.steps);
+  if (!applied.ok) throw new Error(applied.refusal.code);
+  return withState(roster, applied.value.state);
+}
+
+const names = ["a.plank", "b.plank", "c.plank", "d.plank"];
+const plain = names.map((name) => ({ name }));
+
+test("two mods disagree where the one wins with its files and the other with its records", () => {
+  const roster = rosterOf(plain, ["b.plank", "a.plank", "c.plank", "d.plank"], [["a.plank", "b.plank"]]);
+  expect(ordersDisagree(roster)).toMatchObject([
+    { byMods: ["b", "a"], byPlugins: ["a", "b"], alignable: ["mods", "plugins"] },
+  ]);
+  const apart = rosterOf(
+    [{ name: "a.plank" }, { name: "b.plank", section: "patches" }],
+    ["b.plank", "a.plank"],
+    [["a.plank", "b.plank"]],
+  );
+  expect(ordersDisagree(apart)).toMatchObject([{ alignable: ["mods"] }]);
+  const off = rosterOf(
+    [{ name: "a.plank", on: false }, ...plain.slice(1)],
+    ["b.plank", "a.plank", "c.plank", "d.plank"],
+    [["a.plank", "b.plank"]],
+  );
+  expect(ordersDisagree(off)).toEqual([]);
+});
+
+test("either order is aligned to the other by the fewest moves", () => {
+  const roster = rosterOf(plain, ["b.plank", "a.plank", "c.plank", "d.plank"], [["a.plank", "b.plank"]]);
+  expect(alignOrder(roster, "mods").moves).toHaveLength(1);
+  expect(aligned(roster, "mods").mods.map(({ id }) => id)).toEqual(["a", "b", "c", "d"]);
+  expect(
+    aligned(roster, "plugins")
+      .plugins.map(({ id }) => id)
+      .slice(1),
+  ).toEqual(["b.plank", "a.plank", "c.plank", "d.plank"]);
+});
+
+test("once aligned, nothing disagrees that no need forbids", () => {
+  const pair = fc.tuple(fc.constantFrom(...names), fc.constantFrom(...names)).filter(([a, b]) => a !== b);
+  fc.assert(
+    fc.property(
+      fc.shuffledSubarray(names, { minLength: 4 }),
+      fc.uniqueArray(pair, { maxLength: 4, selector: (each) => [...each].sort().join() }),
+      fc.constantFrom("mods" as const, "plugins" as const),
+      (mods, pairs, list) => {
+        const roster = rosterOf(plain, mods, pairs);
+        expect(ordersDisagree(aligned(roster, list))).toEqual([]);
+      },
+    ),
+    { numRuns: 500 },
+  );
+});

@@ -1,0 +1,80 @@
+import type { ListName } from "../model/profile";
+import {
+  findDisagreements,
+  proposeAlignment,
+  type Disagreement,
+  type Meeting,
+  type TwoOrders,
+} from "../order/align";
+import { asProposal, type OrderProposal } from "../edit/accept";
+import { foldName } from "./fold";
+import { listProblem } from "./list-problem";
+import type { Roster, Stock } from "./roster";
+
+/** By the names of plugins that it was worked out for, which stay the same when something only moves. */
+const meetingsKnown = new WeakMap<Roster["idOfName"], { readonly stock: Stock; readonly all: Meeting[] }>();
+
+/** Where what is listed meets in files or records, whether it loads or not. */
+function meetingsOf({ game, idOfName, stock }: Roster): Meeting[] {
+  const known = meetingsKnown.get(idOfName);
+  if (known?.stock === stock) return known.all;
+  const idOf = (name: string) => idOfName.get(foldName(game, name)) ?? "";
+  const all = [
+    ...stock.overlaps.map(({ broader, narrower }): Meeting => ({
+      in: "records",
+      items: [idOf(broader), idOf(narrower)],
+    })),
+    ...stock.fileOverlaps.map(({ broader, narrower }): Meeting => ({
+      in: "files",
+      items: [broader, narrower],
+    })),
+  ];
+  meetingsKnown.set(idOfName, { stock, all });
+  return all;
+}
+
+/** The orders of what loads, and where two of it meet. */
+function twoOrders(roster: Roster): TwoOrders {
+  const { mods, plugins, pluginOf } = roster;
+  const loads = ({ in: kind, items: [a, b] }: Meeting) => {
+    const { itemOf } = kind === "files" ? roster.lists.mods : roster.lists.plugins;
+    return itemOf.get(a)?.loads === true && itemOf.get(b)?.loads === true;
+  };
+  return {
+    mods: mods.filter((mod) => mod.loads).map((mod) => mod.id),
+    plugins: plugins.filter((plugin) => plugin.loads).map((plugin) => plugin.id),
+    modOf: (id) => pluginOf.get(id)?.mod?.id ?? null,
+    meetings: meetingsOf(roster).filter(loads),
+  };
+}
+
+/** Two mods that meet: the one loads later by the mods' order, while its plugin loads earlier. */
+export interface TwoWinners extends Disagreement {
+  /** The lists in which the two are of one section, so that moving one of them can end it. */
+  readonly alignable: readonly ListName[];
+}
+
+/** Mixed pairs, of which the plugins' order says neither, are left out. */
+export const ordersDisagree = (roster: Roster): TwoWinners[] =>
+  findDisagreements(twoOrders(roster))
+    .filter(({ byPlugins }) => byPlugins !== null)
+    .map((pair) => ({ ...pair, alignable: alignableLists(roster, pair) }));
+
+function alignableLists({ lists }: Roster, { meeting, byMods }: Disagreement): ListName[] {
+  const sectionOf = (list: ListName, id: string) => {
+    const { home, section } = lists[list].itemOf.get(id)!.entry;
+    return home ?? section;
+  };
+  const isOne = (list: ListName, [a, b]: readonly [string, string]) =>
+    sectionOf(list, a) === sectionOf(list, b);
+  const byFiles = meeting.in === "files";
+  return [
+    ...(isOne("mods", byMods) ? (["mods"] as const) : []),
+    ...(byFiles || isOne("plugins", meeting.items) ? (["plugins"] as const) : []),
+  ];
+}
+
+/** The fewest moves of one order that make it agree with the other. */
+export function alignOrder(roster: Roster, list: ListName): OrderProposal {
+  return asProposal(roster, list, proposeAlignment(listProblem(roster, list), list, twoOrders(roster)));
+}
