@@ -1,7 +1,8 @@
 /** A list of 5,000 mods followed to its next version, with changes of one's own; see docs/BENCHMARKS.md. */
 import { cpus } from "node:os";
-import { mergeStates } from "@/core/lineup/merge-states";
+import { mergeStates } from "@/core/compare/states";
 import type { Entry, Order, ProfileState } from "@/core/model/profile";
+import { nothingDecided } from "@/core/state/facets";
 import { makeRandom } from "@/core/random";
 import { median, writeTable } from "./lib/application";
 
@@ -16,8 +17,7 @@ const orderOf = (entries: readonly Entry[]): Order => ({ sections, entries: [...
 const stateOf = (entries: readonly Entry[]): ProfileState => ({
   mods: orderOf(entries),
   plugins: orderOf(entries),
-  rules: [],
-  expansions: [],
+  ...nothingDecided,
 });
 
 /** Takes out one in a hundred, switches one in fifty, and moves so many within their section. */

@@ -124,8 +124,9 @@ export async function compare(
   const second = await read(b.bytes, b.name, { ...options, game: options.game ?? first.value.game.id });
   if (!second.ok) return second;
   const [one, other] = [first.value.list.lineup, second.value.list.lineup];
-  const differences = compareFacts(factsOfLineup(one), factsOfLineup(other));
-  const changes = changesBetween(one, other);
+  const [wanted, here] = [factsOfLineup(one), factsOfLineup(other)];
+  const differences = compareFacts(wanted, here);
+  const changes = changesBetween(first.value.game, one, other);
   const titleOf = titlesFrom([...first.value.game.expansions, ...one.mods, ...other.mods]);
   return done({
     json: { equal: differences.length === 0, differences, changes },
@@ -134,7 +135,9 @@ export async function compare(
         ? ["The same setup.", ...changes].join("\n")
         : [
             `${plural(differences.length, "difference")}:`,
-            ...differences.map((each) => `${differenceText(each, titleOf)} ${differenceEffect(each)}`),
+            ...differences.map(
+              (each) => `${differenceText(each, { wanted, here, titleOf })} ${differenceEffect(each)}`,
+            ),
             "",
             ...changes,
           ].join("\n"),

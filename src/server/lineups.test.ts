@@ -74,10 +74,16 @@ test("into the present profile it is one edit with a restore point, and one undo
       ({ mod }) => mod === null || lineup.mods.slice(0, 10).some(({ id }) => id === mod),
     ),
   };
+  const at = fewer.mods.findIndex(({ section }, place) => section === fewer.mods[place + 1]?.section);
+  const turned = fewer.mods.map(
+    (mod, place, mods) => mods[place === at ? at + 1 : place === at + 1 ? at : place]!,
+  );
   for (const way of ["into", "order"] as const) {
     const before = await present();
     const target = { way, profile: first.id, version: before.version };
-    value(await lineups.acceptImport(context, await keep(fewer), { target, keepMine: [] }));
+    value(
+      await lineups.acceptImport(context, await keep({ ...fewer, mods: turned }), { target, keepMine: [] }),
+    );
     const after = await present();
     expect(after.version).toBe(before.version + 1);
     // What only the profile has stays.

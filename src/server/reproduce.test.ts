@@ -141,7 +141,7 @@ test("200 profiles go out in every format and come in on an empty shelf with a d
         const here = factsOfRoster(rosterOf(game, stock, stateFromLineup(game, resolved.lineup, stock)));
         const same = fingerprintOf(here) === lineup.fingerprint;
         equal.set(id, (equal.get(id) ?? 0) + Number(same));
-        const lost = lossesOf(lineup, game, carries).filter(({ facet }) => decisive.has(facet));
+        const lost = lossesOf(lineup, game, carries).filter(({ aspect }) => decisive.has(aspect));
         if (lost.length === 0)
           expect([id, game.id, run, compareFacts(factsOfLineup(lineup), here)]).toEqual([
             id,

@@ -1,4 +1,5 @@
 import type { EditLabel, Step } from "@/core/model/edit";
+import { presentStep } from "@/core/model/first-steps";
 import type { Sql } from "./sql";
 
 export interface JournalEntry {
@@ -12,8 +13,8 @@ export interface JournalEntry {
 export async function record(db: Sql, profileId: string, entry: Omit<JournalEntry, "number">): Promise<void> {
   await db.query("delete from journal where profile_id = $1 and undone", [profileId]);
   await db.query(
-    `insert into journal (profile_id, number, label, steps, inverse)
-     select $1, coalesce(max(number), 0) + 1, $2, $3, $4 from journal where profile_id = $1`,
+    `insert into journal (profile_id, number, label, steps, inverse, format)
+     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, 2 from journal where profile_id = $1`,
     [profileId, JSON.stringify(entry.label), JSON.stringify(entry.steps), JSON.stringify(entry.inverse)],
   );
 }
@@ -25,12 +26,16 @@ export async function findNext(
   way: "undo" | "redo",
 ): Promise<JournalEntry | null> {
   const order = way === "undo" ? "desc" : "asc";
-  const rows = await db.query<JournalEntry>(
-    `select number, label, steps, inverse from journal
+  const rows = await db.query<JournalEntry & { format: number }>(
+    `select number, label, steps, inverse, format from journal
      where profile_id = $1 and undone = $2 order by number ${order} limit 1`,
     [profileId, way === "redo"],
   );
-  return rows[0] ?? null;
+  const [row] = rows;
+  if (!row) return null;
+  const { format, ...entry } = row;
+  if (format > 1) return entry;
+  return { ...entry, steps: entry.steps.map(presentStep), inverse: entry.inverse.map(presentStep) };
 }
 
 export const setUndone = (db: Sql, profileId: string, number: number, undone: boolean) =>

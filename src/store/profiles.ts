@@ -1,16 +1,13 @@
 import type { Section } from "@/core/model/game";
-import type {
-  Choice,
-  Entry,
-  ListName,
-  Note,
-  Order,
-  Profile,
-  ProfileFacts,
+import {
   ProfileState,
-  Rule,
+  type Entry,
+  type ListName,
+  type Order,
+  type Profile,
+  type ProfileFacts,
 } from "@/core/model/profile";
-import type { ProfileBook } from "@/core/model/rulebook";
+import { readDecisions, saveDecisions } from "./decisions";
 import { saveEntries } from "./entries";
 import type { Sql } from "./sql";
 
@@ -71,69 +68,21 @@ export interface KnownOrders {
 
 /** The whole profile; null where there is none of this id, or it is in the bin. */
 export async function findProfile(db: Sql, id: string, known?: KnownOrders): Promise<Profile | null> {
-  const [head] = await db.query<Head>(
-    `select id, game_id as "game", name, purpose, hue, note, version, expansions,
-       broader_first as "broaderFirst", base_off as "baseOff", launch
+  const [head] = await db.query<Omit<Profile, "state">>(
+    `select id, game_id as "game", name, purpose, hue, note, version
      from profile where id = $1 and deleted_at is null order by id`,
     [id],
   );
   if (!head) return null;
-  const { expansions, broaderFirst, baseOff, launch, ...row } = head;
-  const facts = withoutNulls<Omit<Profile, "state">>("hue", "note")(row);
+  const facts = withoutNulls<Omit<Profile, "state">>("hue", "note")(head);
   const { mods, plugins } = known?.version === head.version ? known : await readOrders(db, id);
-  const rules = await readRules(db, head.game, id);
-  const breadth = broaderFirst ? {} : { broaderFirst: false as const };
-  const books = await readBooks(db, id);
-  const goesBy = books.length > 0 ? { books } : {};
-  const notes = await readNotes(db, id);
-  const noted = notes.length > 0 ? { notes } : {};
-  const choices = await readChoices(db, id);
-  const chosen = choices.length > 0 ? { choices } : {};
-  const settings = {
-    ...(baseOff.length > 0 ? { baseOff } : {}),
-    ...(Object.keys(launch).length > 0 ? { launch } : {}),
-  };
-  const state = { mods, plugins, rules, expansions, ...breadth, ...goesBy, ...noted, ...chosen, ...settings };
-  return { ...facts, state };
-}
-
-type Head = Omit<Profile, "state"> &
-  Required<Pick<ProfileState, "expansions" | "baseOff" | "launch">> & { broaderFirst: boolean };
-
-async function readChoices(db: Sql, id: string): Promise<Choice[]> {
-  const rows = await db.query<object>(
-    "select mod, options, components, reasons from profile_choice where profile_id = $1 order by mod",
-    [id],
-  );
-  return rows.map(withoutNulls<Choice>("reasons"));
+  return { ...facts, state: { mods, plugins, ...(await readDecisions(db, head.game, id)) } };
 }
 
 async function readOrders(db: Sql, id: string): Promise<Omit<KnownOrders, "version">> {
   const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
   return { mods, plugins };
 }
-
-const readBooks = (db: Sql, id: string) =>
-  db.query<ProfileBook>("select id, version, off from profile_book where profile_id = $1 order by position", [
-    id,
-  ]);
-
-async function readRules(db: Sql, gameId: string, profileId: string): Promise<Rule[]> {
-  const rows = await db.query<{ [K in keyof Rule]-?: Rule[K] | null } & { position: number }>(
-    `select id, rule, note, made, nullif(off, false) as off, null::boolean as shared, list, position from profile_rule where profile_id = $1
-     union all
-     select id, rule, note, made, nullif(off, false), true, list, position from game_rule where game_id = $2
-     order by shared nulls first, position`,
-    [profileId, gameId],
-  );
-  return rows.map(({ position: _, ...row }) => withoutNulls<Rule>("off", "shared", "list")(row));
-}
-
-const readNotes = (db: Sql, id: string) =>
-  db.query<Note>(
-    "select list, item, text, author, at from profile_note where profile_id = $1 order by position",
-    [id],
-  );
 
 async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
   const sections = await db.query<{ [K in keyof Section]-?: Section[K] | null }>(
@@ -161,21 +110,11 @@ const withoutNulls =
       Object.entries(row).filter(([key, value]) => value !== null || !optional.includes(key as never)),
     ) as T;
 
-export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, version, state }: Profile) =>
+export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, version }: Profile) =>
   db.query(
-    `insert into profile (id, game_id, name, purpose, hue, note, noted_at, version, expansions, broader_first)
-     values ($1, $2, $3, $4, $5, $6::text, case when $6::text is not null then now() end, $7, $8, $9)`,
-    [
-      id,
-      game,
-      name,
-      purpose,
-      hue ?? null,
-      note ?? null,
-      version,
-      state.expansions,
-      state.broaderFirst !== false,
-    ],
+    `insert into profile (id, game_id, name, purpose, hue, note, noted_at, version)
+     values ($1, $2, $3, $4, $5, $6::text, case when $6::text is not null then now() end, $7)`,
+    [id, game, name, purpose, hue ?? null, note ?? null, version],
   );
 
 /** Stores what an edit changed: the new version, and of the state what is another object than before. */
@@ -186,38 +125,14 @@ export async function saveState(
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
-  await db.query(
-    `update profile set version = $2, expansions = $3, broader_first = $4, base_off = $5, launch = $6
-     where id = $1`,
-    [
-      id,
-      version,
-      state.expansions,
-      state.broaderFirst !== false,
-      state.baseOff ?? [],
-      JSON.stringify(state.launch ?? {}),
-    ],
-  );
+  await db.query("update profile set version = $2 where id = $1", [id, version]);
   for (const list of ["mods", "plugins"] as const) {
     if (state[list].sections !== before?.[list].sections)
       await saveSections(db, id, list, state[list].sections);
     if (state[list].entries !== before?.[list].entries)
       await saveEntries(db, id, list, state[list].entries, before?.[list].entries ?? []);
   }
-  if (state.rules !== before?.rules) await saveRules(db, id, state.rules, before === null);
-  if (state.books !== before?.books) await saveBooks(db, id, state.books ?? []);
-  if (state.notes !== before?.notes) await saveNotes(db, id, state.notes ?? []);
-  if (state.choices !== before?.choices) await saveChoices(db, id, state.choices ?? []);
-}
-
-async function saveChoices(db: Sql, id: string, choices: readonly Choice[]): Promise<void> {
-  await db.query("delete from profile_choice where profile_id = $1", [id]);
-  await db.query(
-    `insert into profile_choice (profile_id, mod, options, components, reasons)
-     select $1, c.mod, c.options, c.components, c.reasons
-     from jsonb_to_recordset($2::jsonb) as c (mod text, options jsonb, components text[], reasons jsonb)`,
-    [id, JSON.stringify(choices)],
-  );
+  await saveDecisions(db, id, state, before);
 }
 
 async function saveSections(
@@ -240,66 +155,6 @@ async function saveSections(
   );
 }
 
-async function saveBooks(db: Sql, id: string, books: readonly ProfileBook[]): Promise<void> {
-  await db.query("delete from profile_book where profile_id = $1", [id]);
-  await db.query(
-    `insert into profile_book (profile_id, position, id, version, off)
-     select $1, b.position, b.id, b.version, b.off
-     from rows from (jsonb_to_recordset($2::jsonb) as (id text, version text, off text[]))
-       with ordinality as b (id, version, off, position)`,
-    [id, JSON.stringify(books)],
-  );
-}
-
-async function saveNotes(db: Sql, id: string, notes: readonly Note[]): Promise<void> {
-  await db.query("delete from profile_note where profile_id = $1", [id]);
-  await db.query(
-    `insert into profile_note (profile_id, position, list, item, text, author, at)
-     select $1, n.position, n.list, n.item, n.text, n.author, n.at
-     from rows from (jsonb_to_recordset($2::jsonb) as (list text, item text, text text, author text, at text))
-       with ordinality as n (list, item, text, author, at, position)`,
-    [id, JSON.stringify(notes)],
-  );
-}
-
-/** A profile that is new brings no rules for the others of its game. */
-async function saveRules(db: Sql, id: string, rules: readonly Rule[], isNew: boolean): Promise<void> {
-  await saveRulesOf(
-    db,
-    "profile",
-    id,
-    rules.filter((rule) => !rule.shared),
-  );
-  if (isNew) return;
-  const [profile] = await db.query<{ game: string }>(
-    `select game_id as "game" from profile where id = $1 order by id`,
-    [id],
-  );
-  await saveRulesOf(
-    db,
-    "game",
-    profile!.game,
-    rules.filter((rule) => rule.shared),
-  );
-}
-
-async function saveRulesOf(
-  db: Sql,
-  owner: "profile" | "game",
-  id: string,
-  rules: readonly Rule[],
-): Promise<void> {
-  await db.query(`delete from ${owner}_rule where ${owner}_id = $1`, [id]);
-  await db.query(
-    `insert into ${owner}_rule (${owner}_id, position, id, rule, note, made, off, list)
-     select $1, r.position, r.id, r.rule, r.note, r.made, coalesce(r.off, false), r.list
-     from rows from (
-       jsonb_to_recordset($2::jsonb) as (id text, rule jsonb, note text, made text, off boolean, list text))
-       with ordinality as r (id, rule, note, made, off, list, position)`,
-    [id, JSON.stringify(rules)],
-  );
-}
-
 export const saveFacts = (db: Sql, id: string, { name, purpose, hue, note }: ProfileFacts) =>
   db.query(
     `update profile set name = $2, purpose = $3, hue = $4, note = $5,
@@ -314,11 +169,11 @@ export const saveRun = (db: Sql, id: string, state: ProfileState) =>
 
 /** The state that the game last ran with; null if it never did. */
 export async function findRun(db: Sql, id: string): Promise<{ at: Date; state: ProfileState } | null> {
-  const rows = await db.query<{ at: Date; state: ProfileState }>(
+  const rows = await db.query<{ at: Date; state: unknown }>(
     "select ran_at as at, ran_state as state from profile where id = $1 and ran_at is not null order by id",
     [id],
   );
-  return rows[0] ?? null;
+  return rows[0] ? { at: rows[0].at, state: ProfileState.parse(rows[0].state) } : null;
 }
 
 export const setName = (db: Sql, id: string, name: string) =>

@@ -1,4 +1,4 @@
-import type { ProfileState } from "@/core/model/profile";
+import { ProfileState } from "@/core/model/profile";
 import type { Sql } from "./sql";
 
 export interface RestorePoint {
@@ -25,9 +25,9 @@ export async function findRestorePoint(
   db: Sql,
   id: string,
 ): Promise<{ profileId: string; name: string; state: ProfileState } | null> {
-  const rows = await db.query<{ profileId: string; name: string; state: ProfileState }>(
+  const rows = await db.query<{ profileId: string; name: string; state: unknown }>(
     `select profile_id as "profileId", name, state from restore_point where id = $1 order by id`,
     [id],
   );
-  return rows[0] ?? null;
+  return rows[0] ? { ...rows[0], state: ProfileState.parse(rows[0].state) } : null;
 }

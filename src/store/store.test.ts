@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
 import { saveEntries } from "./entries";
@@ -6,8 +7,9 @@ import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ShelfMod } from "@/core/model/shelf";
-import { Entry, Note, ProfileState, Rule } from "@/core/model/profile";
+import { Entry, ProfileState } from "@/core/model/profile";
 import { Section } from "@/core/model/game";
+import { anyState } from "@/core/testing/facets";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
 import { applySteps } from "@/core/edit/steps";
@@ -81,13 +83,24 @@ test("columns carry the fields of the schemas", async () => {
   expect(columns("profile_section", "profileId", "list", "position")).toEqual(
     Object.keys(Section.shape).sort(),
   );
-  const ofRules = Object.keys(Rule.shape)
-    .filter((name) => name !== "shared")
-    .sort();
-  expect(columns("profile_rule", "profileId", "position")).toEqual(ofRules);
-  expect(columns("game_rule", "gameId", "position")).toEqual(ofRules);
-  expect(columns("profile_note", "profileId", "position")).toEqual(Object.keys(Note.shape).sort());
+  for (const owner of ["profile", "game"])
+    expect(columns(`${owner}_decision`, `${owner}Id`)).toEqual(["facet", "item", "key", "position"]);
 });
+
+test("whatever a profile decides is read back as it was stored, and so is what it becomes", () =>
+  tried(async (tx) => {
+    await insertProfile(tx, profile);
+    let before: ProfileState | null = null;
+    let version = 1;
+    await fc.assert(
+      fc.asyncProperty(anyState, async (state) => {
+        await saveState(tx, profile.id, version++, state, before);
+        before = state;
+        expect((await findProfile(tx, profile.id))!.state).toEqual(state);
+      }),
+      { numRuns: 60 },
+    );
+  }));
 
 test("notes, rules of mods and what sections demand are read back as they were stored", () =>
   tried(async (tx) => {
@@ -258,8 +271,8 @@ test("rules that are shared hold in every profile of the game; a new profile tak
     const rule = profile.state.rules[0]!;
     const shared = { ...rule, id: "all", note: "for all", off: true as const, shared: true as const };
     const edited = applySteps(profile.state, [
-      { kind: "keep-rule", rule: shared, before: null },
-      { kind: "broader-first", on: false },
+      { kind: "decide", facet: "rules", key: shared.id, item: shared, before: null },
+      { kind: "decide", facet: "broaderFirst", key: "off", item: false },
     ]);
     if (!edited.ok) throw new Error(edited.refusal.code);
     await saveState(tx, profile.id, 2, edited.value.state, profile.state);
@@ -288,7 +301,8 @@ test("an order is read back as it was stored, whatever came, went, moved or chan
         );
       }
       const added = names.filter((id) => random.chance(0.2) && !next.some((entry) => entry.id === id));
-      for (const id of added) next.splice(random.below(next.length + 1), 0, { id, on: true, section: null });
+      for (const id of added)
+        next.splice(random.below(next.length + 1), 0, { id, on: true, section: "mods" });
       next = next.map((entry) => (random.chance(0.1) ? { ...entry, content: "c" } : entry));
       await saveEntries(tx, profile.id, "mods", next, before);
       expect((await findProfile(tx, profile.id))!.state.mods.entries).toEqual(next);
@@ -301,7 +315,7 @@ test("there is always room between two neighbours, if need be by numbering all a
     await storeProfile(tx);
     let before = profile.state.mods.entries;
     for (let n = 0; n < 70; n++) {
-      const next = [before[0]!, { id: `n${n}`, on: true, section: null }, ...before.slice(1)];
+      const next = [before[0]!, { id: `n${n}`, on: true, section: "mods" }, ...before.slice(1)];
       await saveEntries(tx, profile.id, "mods", next, before);
       before = next;
     }

@@ -40,11 +40,11 @@ function seatInSections({ sections, itemOf }: SeatedList, { result, constraints 
     const firstOfRank = sections.findIndex((section) => section.rank === rank.id);
     const effective = constraints.effective[constraints.problem.placeOf.get(id)!]!;
     reached = Math.max(reached, firstOfRank, effective);
-    const section = sections[reached]?.id ?? null;
+    const section = sections[reached]?.id ?? now.section;
     const belongs = now.home ?? now.section;
     const { home: _, fresh: __, ...kept } = now;
     const entry: Entry = { ...kept, section };
-    if (effective >= 0 && belongs !== null && belongs !== section) entry.home = belongs;
+    if (effective >= 0 && belongs !== section) entry.home = belongs;
     return entry;
   });
 }

@@ -3,6 +3,7 @@ import type { GameDefinition, Section } from "../model/game";
 import type { Entry, ListName, Order, ProfileState } from "../model/profile";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "../roster/fold";
+import { nothingDecided } from "../state/facets";
 import { chosenParts, proposedChoice } from "../roster/parts";
 import { arrivalSection, fixedPlugins, loadRankOf, modRank, sectionsOf } from "../roster/laws";
 
@@ -54,7 +55,7 @@ export function addAbsentPlugins(
 /** Those that the mod always brings, and those of the parts that the profile takes. */
 function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
   if (mod.plugins.every(({ part }) => part === undefined)) return mod.plugins;
-  const choice = choices?.find((each) => each.mod === mod.id) ?? proposedChoice(mod.id, mod.manifest);
+  const choice = choices.find((each) => each.mod === mod.id) ?? proposedChoice(mod.id, mod.manifest);
   const chosen = chosenParts(choice);
   return mod.plugins.filter(({ part }) => part === undefined || chosen.has(part));
 }
@@ -93,7 +94,7 @@ export function emptyState(game: GameDefinition, owned: readonly string[]): Prof
   const bare: ProfileState = {
     mods: order("mods"),
     plugins: order("plugins"),
-    rules: [],
+    ...nothingDecided,
     expansions: game.expansions.map((each) => each.id).filter((id) => owned.includes(id)),
   };
   return addAbsentPlugins(game, bare, []);

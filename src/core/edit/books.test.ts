@@ -84,11 +84,11 @@ describe("the rules of a book", () => {
   test("can be switched off one by one, and go with their book", () => {
     const roster = rosterWith([]);
     const [open] = openBooks(roster);
-    const off = apply(roster, switchBookRule(roster, open!, book.rules[0]!, false));
-    expect([orderOf(off), off.profile.state.books![0]!.off]).toEqual(["acb", ["one"]]);
-    expect(orderOf(apply(off, switchBookRule(off, open!, book.rules[0]!, true)))).toBe("cba");
-    const without = apply(roster, dropBook(roster, open!));
-    expect([orderOf(without), without.profile.state.books]).toEqual(["abc", undefined]);
+    const off = apply(roster, switchBookRule(roster, open!, book.rules[0]!, false)!);
+    expect([orderOf(off), off.profile.state.books[0]!.off]).toEqual(["acb", ["one"]]);
+    expect(orderOf(apply(off, switchBookRule(off, open!, book.rules[0]!, true)!))).toBe("cba");
+    const without = apply(roster, dropBook(open!));
+    expect([orderOf(without), without.profile.state.books]).toEqual(["abc", []]);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Edit, Step } from "../model/edit";
-import type { BookRule, ProfileBook, Rulebook } from "../model/rulebook";
+import type { BookRule, Rulebook } from "../model/rulebook";
 import { itemsOf } from "../order/rule-items";
 import { compareBooks, type OpenBook } from "../roster/books";
 import type { Roster } from "../roster/roster";
@@ -7,14 +7,13 @@ import { label } from "./steps";
 
 /** Takes a book into use, or another version of it in its place; sections that the profile lacks come with it. */
 export function goByBook(roster: Roster, book: Rulebook): Edit {
-  const books = roster.profile.state.books ?? [];
+  const books = roster.profile.state.books;
   const ids = new Set(book.rules.map((rule) => rule.id));
   const old = books.find((each) => each.id === book.id);
   const own = { id: book.id, version: book.version, off: (old?.off ?? []).filter((id) => ids.has(id)) };
-  const next = old ? books.map((each) => (each === old ? own : each)) : [...books, own];
   return {
     label: label(old ? "update-book" : "add-book", { name: book.name, version: book.version }),
-    steps: [{ kind: "books", books: next }, ...sectionSteps(roster, book)],
+    steps: [{ kind: "decide", facet: "books", key: book.id, item: own }, ...sectionSteps(roster, book)],
     restorePoint: `Before the rulebook ${book.name} ${book.version}`.slice(0, 80),
   };
 }
@@ -30,18 +29,18 @@ function sectionSteps(roster: Roster, book: Rulebook): Step[] {
   return [{ kind: "arrange", list: "plugins", sections: all, entries: [...entries] }];
 }
 
-export function dropBook(roster: Roster, { book }: OpenBook): Edit {
-  const books = (roster.profile.state.books ?? []).filter((each) => each.id !== book.id);
-  return { label: label("drop-book", { name: book.name }), steps: [{ kind: "books", books }] };
-}
+export const dropBook = ({ book }: OpenBook): Edit => ({
+  label: label("drop-book", { name: book.name }),
+  steps: [{ kind: "decide", facet: "books", key: book.id, item: null }],
+});
 
-export function switchBookRule(roster: Roster, { book }: OpenBook, rule: BookRule, on: boolean): Edit {
-  const change = (each: ProfileBook): ProfileBook =>
-    each.id === book.id
-      ? { ...each, off: on ? each.off.filter((id) => id !== rule.id) : [...each.off, rule.id] }
-      : each;
+/** Null where the profile does not go by the book. */
+export function switchBookRule(roster: Roster, { book }: OpenBook, rule: BookRule, on: boolean): Edit | null {
+  const used = roster.profile.state.books.find((each) => each.id === book.id);
+  if (!used) return null;
+  const off = on ? used.off.filter((id) => id !== rule.id) : [...used.off, rule.id];
   return {
     label: label(on ? "rule-on" : "rule-off", { item: itemsOf(rule.rule)[0] ?? "" }),
-    steps: [{ kind: "books", books: (roster.profile.state.books ?? []).map(change) }],
+    steps: [{ kind: "decide", facet: "books", key: book.id, item: { ...used, off } }],
   };
 }

@@ -46,14 +46,14 @@ export function withPart(choice: Choice, { part, question }: Part, taken: boolea
 export function chooseEdit(roster: Roster, item: SeatedMod, choice: Choice): Edit | null {
   if (!item.mod || JSON.stringify(choice) === JSON.stringify(item.choice)) return null;
   const { game, profile } = roster;
-  const choices = [...(profile.state.choices ?? []).filter((each) => each.mod !== item.id), choice];
+  const choices = [...profile.state.choices.filter((each) => each.mod !== item.id), choice];
   const next = addAbsentPlugins(game, { ...profile.state, choices }, [item.mod], true);
   const before = chosenParts(item.choice);
   const taken = new Set([...chosenParts(choice)].filter((part) => !before.has(part)));
   const turned = roster.plugins.filter(
     ({ mod, entry, file }) => mod === item && !entry.on && file?.part !== undefined && taken.has(file.part),
   );
-  const steps: Step[] = [{ kind: "choose", mod: item.id, choice }];
+  const steps: Step[] = [{ kind: "decide", facet: "choices", key: item.id, item: choice }];
   if (turned.length > 0)
     steps.push({ kind: "switch", list: "plugins", ids: turned.map(({ id }) => id), on: true });
   return {

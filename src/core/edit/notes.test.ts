@@ -25,15 +25,15 @@ test("a note is written, changed in its place and taken away, each with a way ba
   const noted = withState(roster, first.state);
   const other = apply(noted, writeNote({ ...note, list: "mods", item: "a" }));
   const changed = apply(withState(roster, other.state), writeNote({ ...note, text: "Light first" }));
-  expect(changed.state.notes!.map(({ list, text }) => [list, text])).toEqual([
-    ["plugins", "Light first"],
+  expect(changed.state.notes.map(({ list, text }) => [list, text])).toEqual([
     ["mods", "Fog first"],
+    ["plugins", "Light first"],
   ]);
   const back = applySteps(changed.state, changed.inverse);
   expect(back.ok && back.value.state).toEqual(other.state);
   const gone = apply(noted, dropNote(note));
   expect(gone.state).toEqual(roster.profile.state);
-  expect("notes" in gone.state).toBe(false);
+  expect(gone.state.notes).toEqual([]);
 });
 
 test("the same words again change nothing", () => {

@@ -146,7 +146,7 @@ function targetSection(
   gap: number,
   wanted: string | null,
   moving: readonly SeatedItem[],
-): Outcome<string | null> {
+): Outcome<string> {
   const at = (id: string | undefined) =>
     sections.findIndex((each) => each.id === itemOf.get(id ?? "")?.entry.section);
   const before = at(free.rest[gap - 1]);
@@ -158,7 +158,7 @@ function targetSection(
   const asked = possible.find((each) => each.id === wanted);
   const chosen = asked ?? possible.find((each) => !closedTo(each, moving)) ?? possible[0];
   const barrier = chosen && closedTo(chosen, moving);
-  return barrier ? refuseAt(barrier, "above") : done(chosen?.id ?? wanted);
+  return barrier ? refuseAt(barrier, "above") : done(chosen?.id ?? moving[0]!.entry.section);
 }
 
 /** Whether they stand there already, side by side. */

@@ -106,7 +106,7 @@ function intoSections(
     const own = rankOf.get(entry.section) ?? reached;
     reached = Math.max(reached, own);
     if (own === reached) return entry;
-    return { ...entry, section: sections[reached]!, home: entry.home ?? entry.section! };
+    return { ...entry, section: sections[reached]!, home: entry.home ?? entry.section };
   });
 }
 

@@ -55,6 +55,6 @@ test("a launch setting is kept only where it is not what the game has by itself"
   expect(launchValue(start, draw)).toBe(8);
   const far = after(start, launchEdit(start, draw, 12));
   expect([launchValue(far, draw), far.profile.state.launch]).toEqual([12, { draw: 12 }]);
-  expect(after(far, launchEdit(far, draw, 8)).profile.state.launch).toBeUndefined();
+  expect(after(far, launchEdit(far, draw, 8)).profile.state.launch).toEqual({});
   expect(launchEdit(far, draw, 12)).toBeNull();
 });

@@ -1,12 +1,11 @@
 import type { Edit, Step } from "../model/edit";
 import type { LaunchSetting } from "../model/game";
+import type { LaunchValue } from "../model/profile";
 import { addAbsentPlugins, arrivalSteps } from "./arrivals";
 import { foldName } from "../roster/fold";
 import { fixedPlugins } from "../roster/laws";
 import type { Roster } from "../roster/roster";
 import { label } from "./steps";
-
-export type LaunchValue = string | number | boolean;
 
 /** Switches an expansion; its plugins come in at their fixed places, or leave. Null where it is so already. */
 export function expansionEdit(roster: Roster, id: string, on: boolean): Edit | null {
@@ -17,7 +16,7 @@ export function expansionEdit(roster: Roster, id: string, on: boolean): Edit | n
   const next = game.expansions
     .map((each) => each.id)
     .filter((each) => (each === id ? on : expansions.includes(each)));
-  const steps: Step[] = [{ kind: "settings", expansions: next }];
+  const steps: Step[] = [{ kind: "decide", facet: "expansions", key: id, item: on ? id : null }];
   if (on) {
     const state = addAbsentPlugins(game, { ...profile.state, expansions: next }, []);
     const mine = new Set(fixedPlugins(game, next).map((name) => foldName(game, name)));
@@ -38,22 +37,23 @@ export function expansionEdit(roster: Roster, id: string, on: boolean): Edit | n
 /** Switches a part of the game itself. */
 export function baseItemEdit({ game, profile }: Roster, id: string, on: boolean): Edit | null {
   const item = game.baseItems?.find((each) => each.id === id);
-  const present = profile.state.baseOff ?? [];
+  const present = profile.state.baseOff;
   if (!item || present.includes(id) !== on) return null;
-  const baseOff = on ? present.filter((each) => each !== id) : [...present, id].sort();
   return {
     label: label(on ? "base-on" : "base-off", { name: item.name }),
-    steps: [{ kind: "settings", baseOff }],
+    steps: [{ kind: "decide", facet: "baseOff", key: id, item: on ? null : id }],
   };
 }
 
 /** The value that the game would have by itself is not kept. Null where nothing changes. */
 export function launchEdit({ profile }: Roster, setting: LaunchSetting, value: LaunchValue): Edit | null {
-  const { [setting.id]: old, ...others } = profile.state.launch ?? {};
-  if ((old ?? setting.standard) === value) return null;
-  const launch = value === setting.standard ? others : { ...others, [setting.id]: value };
-  return { label: label("launch", { name: setting.label }), steps: [{ kind: "settings", launch }] };
+  const { id, standard } = setting;
+  if ((profile.state.launch[id] ?? standard) === value) return null;
+  return {
+    label: label("launch", { name: setting.label }),
+    steps: [{ kind: "decide", facet: "launch", key: id, item: value === standard ? null : [id, value] }],
+  };
 }
 
 export const launchValue = ({ profile }: Roster, setting: LaunchSetting): LaunchValue =>
-  profile.state.launch?.[setting.id] ?? setting.standard;
+  profile.state.launch[setting.id] ?? setting.standard;

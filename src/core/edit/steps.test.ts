@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import type { Step } from "../model/edit";
 import type { Entry, ProfileState, Rule } from "../model/profile";
+import { nothingDecided } from "../state/facets";
 import { testGame } from "../testing/game";
 import { applySteps, firstOutOfSection } from "./steps";
 
@@ -10,8 +11,7 @@ const [world, patches] = sections.map((section) => section.id);
 const stateOf = (plugins: readonly Entry[]): ProfileState => ({
   mods: { sections: [], entries: [] },
   plugins: { sections, entries: [...plugins] },
-  rules: [],
-  expansions: [],
+  ...nothingDecided,
 });
 
 const entry = (id: string, section = world!, on = true): Entry => ({ id, on, section });
@@ -113,6 +113,13 @@ describe("rules", () => {
     made: "2026-01-01",
     ...more,
   });
+  const keep = (item: Rule, before?: string | null): Step => ({
+    kind: "decide",
+    facet: "rules",
+    key: item.id,
+    item,
+    ...(before === undefined ? {} : { before }),
+  });
   const shared = { shared: true as const };
   const ruled: ProfileState = { ...state, rules: [rule("r1"), rule("r2"), rule("g1", shared)] };
   const change = (...steps: Step[]) => {
@@ -124,16 +131,12 @@ describe("rules", () => {
   };
 
   test("are added, changed, switched off and dropped, each with its way back; shared ones come after", () => {
-    expect(change({ kind: "keep-rule", rule: rule("new"), before: null })).toEqual(["r1", "r2", "new", "g1"]);
-    expect(change({ kind: "keep-rule", rule: rule("new"), before: "r2" })).toEqual(["r1", "new", "r2", "g1"]);
-    expect(change({ kind: "keep-rule", rule: rule("r1", { off: true }), before: "r2" })).toEqual([
-      "r1 off",
-      "r2",
-      "g1",
-    ]);
-    expect(change({ kind: "keep-rule", rule: rule("r1", shared), before: null })).toEqual(["r2", "g1", "r1"]);
-    expect(change({ kind: "drop-rule", id: "r1" })).toEqual(["r2", "g1"]);
-    expect(change({ kind: "drop-rule", id: "nobody" })).toEqual(["r1", "r2", "g1"]);
+    expect(change(keep(rule("new"), null))).toEqual(["r1", "r2", "new", "g1"]);
+    expect(change(keep(rule("new"), "r2"))).toEqual(["r1", "new", "r2", "g1"]);
+    expect(change(keep(rule("r1", { off: true })))).toEqual(["r1 off", "r2", "g1"]);
+    expect(change(keep(rule("r1", shared), null))).toEqual(["r2", "g1", "r1"]);
+    expect(change({ kind: "decide", facet: "rules", key: "r1", item: null })).toEqual(["r2", "g1"]);
+    expect(change({ kind: "decide", facet: "rules", key: "nobody", item: null })).toEqual(["r1", "r2", "g1"]);
   });
 
   test("that are shared stay when one profile goes back to another state", () => {
@@ -155,10 +158,10 @@ test("a list arranged with its sections takes both over, and refuses what would 
   expect(wrong.ok ? null : wrong.refusal.code).toBe("outside-section");
 });
 
-test("the choice about breadth is kept, taken back, and absent where it is the usual one", () => {
-  const off = apply({ kind: "broader-first", on: false });
+test("the choice about breadth is kept and taken back", () => {
+  const off = apply({ kind: "decide", facet: "broaderFirst", key: "off", item: false });
   expect(off.state.broaderFirst).toBe(false);
   const back = applySteps(off.state, off.inverse);
   expect(back.ok && back.value.state).toEqual(state);
-  expect(apply({ kind: "broader-first", on: true }).state).toBe(state);
+  expect(apply({ kind: "decide", facet: "broaderFirst", key: "off", item: null }).state).toBe(state);
 });

@@ -1,11 +1,9 @@
-import type { EditLabel, Step } from "../model/edit";
+import type { DecideStep, EditLabel, Step } from "../model/edit";
 import { done, refuse, type Outcome } from "../model/outcome";
-import type { ProfileBook } from "../model/rulebook";
-import type { Entry, ListName, Note, Order, ProfileState, Rule } from "../model/profile";
-
-type NoteStep = Extract<Step, { kind: "note" }>;
-type ChooseStep = Extract<Step, { kind: "choose" }>;
-type SettingsStep = Extract<Step, { kind: "settings" }>;
+import type { Entry, ListName, Order, PartialState, ProfileState } from "../model/profile";
+import { facets, mapFacets, overFacets } from "../state/facets";
+import type { KeyedFacet } from "../state/keyed-facet";
+import { sameValue } from "../state/three-way";
 
 export interface Applied {
   readonly state: ProfileState;
@@ -36,29 +34,38 @@ function applyStep(state: ProfileState, step: Step): Outcome<Applied> {
       return turn(state, step.list, step.ids, step.on);
     case "arrange":
       return arrange(state, step.list, step.entries, step.sections);
-    case "keep-rule":
-      return keepRule(state, step.rule, step.before);
-    case "drop-rule":
-      return dropRule(state, step.id);
-    case "broader-first":
-      return preferBroader(state, step.on);
-    case "books":
-      return goByBooks(state, step.books);
-    case "note":
-      return annotate(state, step);
-    case "choose":
-      return choose(state, step);
-    case "settings":
-      return set(state, step);
+    case "decide":
+      return decide(state, step);
     case "replace":
-      return done({
-        state: {
-          ...step.state,
-          rules: inScopes([...step.state.rules.filter(isOwn), ...state.rules.filter(isShared)]),
-        },
-        inverse: [{ kind: "replace", state }],
-      });
+      return replace(state, step.state);
   }
+}
+
+/** Steps that lead from one state to another, the fewest that say it. */
+export const stepsBetween = (from: ProfileState, to: ProfileState): Step[] =>
+  overFacets((name, facet) => facet.steps(from[name], to[name])).flat();
+
+function decide(state: ProfileState, { facet: name, key, item, before }: DecideStep): Outcome<Applied> {
+  // Step and facet are of one name, which a union of both loses.
+  const facet = facets[name] as unknown as KeyedFacet<unknown, unknown>;
+  const value = state[name];
+  const next = facet.set(value, key, item, before);
+  if (next === value) return done({ state, inverse: [] });
+  const old = facet.items(value).find((each) => facet.keyOf(each) === key) ?? null;
+  const place = old === null ? undefined : facet.next(value, key);
+  const back = { kind: "decide", facet: name, key, item: old } as DecideStep;
+  return done({
+    state: { ...state, [name]: next },
+    inverse: [place === undefined ? back : { ...back, before: place }],
+  });
+}
+
+function replace(state: ProfileState, theirs: PartialState): Outcome<Applied> {
+  const next = mapFacets(state, (name, facet) => {
+    const wanted = theirs[name] as (typeof state)[typeof name] | undefined;
+    return wanted === undefined ? state[name] : facet.replace(state[name], wanted);
+  });
+  return done({ state: next, inverse: next === state ? [] : [{ kind: "replace", state }] });
 }
 
 function put(state: ProfileState, step: Extract<Step, { kind: "put" }>): Outcome<Applied> {
@@ -117,110 +124,12 @@ function arrange(
   const same = entries.length === present.entries.length && entries.every((entry) => known.delete(entry.id));
   if (!same) return refuse("other-items", { list });
   const back = (): Step[] => [{ kind: "arrange", list, ...present }];
-  if (!sections) return withEntries(state, list, entries, back);
+  if (!sections || sameValue(sections, present.sections)) return withEntries(state, list, entries, back);
   const misplaced = firstOutOfSection(sections, entries);
-  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section ?? "" });
+  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section });
   return done({
     state: { ...state, [list]: { sections: [...sections], entries: [...entries] } },
     inverse: back(),
-  });
-}
-
-const isShared = (rule: Rule): boolean => rule.shared === true;
-const isOwn = (rule: Rule): boolean => !rule.shared;
-const inScopes = (rules: readonly Rule[]): Rule[] => [...rules.filter(isOwn), ...rules.filter(isShared)];
-
-function keepRule(state: ProfileState, rule: Rule, before: string | null): Outcome<Applied> {
-  const at = state.rules.findIndex((each) => each.id === rule.id);
-  const rest = state.rules.filter((each) => each.id !== rule.id);
-  const place = rest.findIndex((each) => each.id === before);
-  const index = place < 0 ? rest.length : place;
-  const rules = inScopes([...rest.slice(0, index), rule, ...rest.slice(index)]);
-  const inverse: Step =
-    at < 0
-      ? { kind: "drop-rule", id: rule.id }
-      : { kind: "keep-rule", rule: state.rules[at]!, before: state.rules[at + 1]?.id ?? null };
-  return done({ state: { ...state, rules }, inverse: [inverse] });
-}
-
-function dropRule(state: ProfileState, id: string): Outcome<Applied> {
-  const at = state.rules.findIndex((rule) => rule.id === id);
-  if (at < 0) return done({ state, inverse: [] });
-  const before = state.rules[at + 1]?.id ?? null;
-  return done({
-    state: { ...state, rules: state.rules.filter((rule) => rule.id !== id) },
-    inverse: [{ kind: "keep-rule", rule: state.rules[at]!, before }],
-  });
-}
-
-/** Absent where there are none. */
-function goByBooks(state: ProfileState, books: readonly ProfileBook[]): Outcome<Applied> {
-  const { books: present = [], ...rest } = state;
-  return done({
-    state: books.length > 0 ? { ...rest, books: [...books] } : rest,
-    inverse: [{ kind: "books", books: present }],
-  });
-}
-
-/** Notes stand in the order in which they were first written; absent where there are none. */
-function annotate(state: ProfileState, { list, item, note }: NoteStep): Outcome<Applied> {
-  const { notes = [], ...rest } = state;
-  const isOld = (each: Note) => each.list === list && each.item === item;
-  const old = notes.find(isOld) ?? null;
-  if (old === note || (old && note && old.text === note.text && old.author === note.author))
-    return done({ state, inverse: [] });
-  const kept = note
-    ? old
-      ? notes.map((each) => (each === old ? note : each))
-      : [...notes, note]
-    : notes.filter((each) => each !== old);
-  return done({
-    state: kept.length > 0 ? { ...rest, notes: kept } : rest,
-    inverse: [{ kind: "note", list, item, note: old }],
-  });
-}
-
-/** Choices stand by mod; absent where there are none. */
-function choose(state: ProfileState, { mod, choice }: ChooseStep): Outcome<Applied> {
-  const { choices = [], ...rest } = state;
-  const old = choices.find((each) => each.mod === mod) ?? null;
-  if (JSON.stringify(old) === JSON.stringify(choice)) return done({ state, inverse: [] });
-  const others = choices.filter((each) => each !== old);
-  const next = (choice ? [...others, choice] : others).sort((a, b) => (a.mod < b.mod ? -1 : 1));
-  return done({
-    state: next.length > 0 ? { ...rest, choices: next } : rest,
-    inverse: [{ kind: "choose", mod, choice: old }],
-  });
-}
-
-/** Absent where nothing of the game is off, or nothing is launched otherwise than the game would. */
-function set(state: ProfileState, { expansions, baseOff, launch }: SettingsStep): Outcome<Applied> {
-  const { baseOff: oldOff = [], launch: oldLaunch = {}, ...rest } = state;
-  const next = { off: baseOff ?? oldOff, launch: launch ?? oldLaunch };
-  return done({
-    state: {
-      ...rest,
-      expansions: expansions ?? state.expansions,
-      ...(next.off.length > 0 ? { baseOff: next.off } : {}),
-      ...(Object.keys(next.launch).length > 0 ? { launch: next.launch } : {}),
-    },
-    inverse: [
-      {
-        kind: "settings",
-        ...(expansions ? { expansions: state.expansions } : {}),
-        ...(baseOff ? { baseOff: oldOff } : {}),
-        ...(launch ? { launch: oldLaunch } : {}),
-      },
-    ],
-  });
-}
-
-function preferBroader(state: ProfileState, on: boolean): Outcome<Applied> {
-  if ((state.broaderFirst !== false) === on) return done({ state, inverse: [] });
-  const { broaderFirst: _, ...rest } = state;
-  return done({
-    state: on ? rest : { ...rest, broaderFirst: false },
-    inverse: [{ kind: "broader-first", on: !on }],
   });
 }
 
@@ -234,7 +143,7 @@ function withEntries(
   if (next.length === entries.length && next.every((entry, at) => sameEntry(entry, entries[at]!)))
     return done({ state, inverse: [] });
   const misplaced = firstOutOfSection(sections, next);
-  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section ?? "" });
+  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section });
   return done({ state: { ...state, [list]: { sections, entries: [...next] } }, inverse: inverse() });
 }
 
@@ -244,12 +153,14 @@ function sameEntry(a: Entry, b: Entry): boolean {
 }
 
 /** The first entry that stands in no known section, or after one of a later section; null if there is none. */
-export function firstOutOfSection(sections: Order["sections"], entries: readonly Entry[]): Entry | null {
-  if (sections.length === 0) return null;
-  const rankOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
+export function firstOutOfSection<T extends Pick<Entry, "id"> & { readonly section: string | null }>(
+  sections: Order["sections"],
+  entries: readonly T[],
+): T | null {
+  const rankOf = new Map(sections.map((section, at) => [section.id, at]));
   let reached = 0;
   for (const entry of entries) {
-    const at = rankOf.get(entry.section);
+    const at = entry.section === null ? undefined : rankOf.get(entry.section);
     if (at === undefined || at < reached) return entry;
     reached = at;
   }

@@ -1,67 +1,116 @@
-import { movedBetween } from "../graph/moved";
+import { compareStates, type Difference } from "../compare/states";
 import { plural } from "../messages/parts";
+import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
-import { sameValue } from "./three-way";
+import type { FacetName, ProfileState } from "../model/profile";
+import type { DifferenceKind } from "../state/facet";
+import { stateOfLineup } from "./state-of-lineup";
 
 /** What became of a list between two versions of it, a line for each kind of change; empty where nothing did. */
-export function changesBetween(before: Lineup, after: Lineup): string[] {
+export function changesBetween(
+  game: Pick<GameDefinition, "sections">,
+  before: Lineup,
+  after: Lineup,
+): string[] {
+  const states = [stateOfLineup(game, before), stateOfLineup(game, after)] as const;
   const was = new Map(before.mods.map((mod) => [mod.id, mod]));
   const is = new Map(after.mods.map((mod) => [mod.id, mod]));
-  const shared = after.mods.filter(({ id }) => was.has(id));
-  const pairs = shared.map((mod) => [was.get(mod.id)!, mod] as const);
-  const line = (words: string, mods: readonly string[]) =>
-    mods.length > 0 ? [`${words}: ${mods.join(", ")}`] : [];
-  const those = (differ: (a: LineupMod, b: LineupMod) => boolean) =>
-    pairs.filter(([a, b]) => differ(a, b)).map(([, { name }]) => name);
-  return [
-    ...line("Added", after.mods.filter(({ id }) => !was.has(id)).map(named)),
-    ...line("Removed", before.mods.filter(({ id }) => !is.has(id)).map(named)),
-    ...line(
-      "Other version",
-      pairs
-        .filter(([a, b]) => a.version !== b.version)
-        .map(([a, b]) => `${b.name} ${a.version} → ${b.version}`),
-    ),
-    ...line(
-      "Other contents under the same version",
-      those((a, b) => a.version === b.version && a.content !== b.content),
-    ),
-    ...line(
-      "Switched on",
-      those((a, b) => !a.on && b.on),
-    ),
-    ...line(
-      "Switched off",
-      those((a, b) => a.on && !b.on),
-    ),
-    ...line(
-      "Other parts chosen",
-      those((a, b) => !sameValue([a.options, a.components], [b.options, b.components])),
-    ),
-    ...moves("mod", idsOf(before.mods), idsOf(after.mods)),
-    ...moves("plugin", namesOf(before), namesOf(after)),
-    ...(sameValue(rulesOf(before), rulesOf(after))
-      ? []
-      : [`Rules: ${before.rules.length} → ${after.rules.length}`]),
-    ...(sameValue(settingsOf(before), settingsOf(after)) ? [] : ["Expansions or launch settings changed"]),
-    ...(before.game.version === after.game.version
-      ? []
-      : [`Game version: ${before.game.version} → ${after.game.version}`]),
-  ];
+  const all = compareStates(...states);
+  const lines = told.flatMap(({ title, of, say }) => {
+    const some = all.filter((difference) => of(difference, states[1]));
+    return some.length > 0 ? [say(title, some, was, is)] : [];
+  });
+  return before.game.version === after.game.version
+    ? lines
+    : [...lines, `Game version: ${before.game.version} → ${after.game.version}`];
 }
 
-const named = ({ name, version }: LineupMod): string => `${name} ${version}`;
-const idsOf = (mods: readonly LineupMod[]): string[] => mods.map(({ id }) => id);
-const namesOf = ({ plugins }: Lineup): string[] => plugins.map(({ name }) => name);
-const rulesOf = ({ rules }: Lineup) => rules.map(({ rule, off, list }) => ({ rule, off, list }));
-const settingsOf = ({ expansions, baseOff, launch }: Lineup) => [
-  [...expansions].sort(),
-  [...baseOff].sort(),
-  launch,
+type Known = ReadonlyMap<string, LineupMod>;
+
+interface Line {
+  readonly title: string;
+  readonly of: (difference: Difference, after: ProfileState) => boolean;
+  readonly say: (title: string, some: readonly Difference[], was: Known, is: Known) => string;
+}
+
+const nameIn =
+  (name: (was: LineupMod | undefined, is: LineupMod | undefined) => string): Line["say"] =>
+  (title, some, was, is) =>
+    `${title}: ${some.map(({ key }) => name(was.get(key), is.get(key)) || key).join(", ")}`;
+
+const named = (mod: LineupMod | undefined): string => (mod ? `${mod.name} ${mod.version}` : "");
+const title = (was: LineupMod | undefined, is: LineupMod | undefined): string => (is ?? was)?.name ?? "";
+
+const ofMods =
+  (kind: DifferenceKind): Line["of"] =>
+  (each) =>
+    each.facet === "mods" && each.kind === kind;
+
+const turned =
+  (on: boolean): Line["of"] =>
+  (each, after) =>
+    ofMods("on")(each, after) && after.mods.entries.find(({ id }) => id === each.key)!.on === on;
+
+const counted =
+  (noun: string): Line["say"] =>
+  (words, some) =>
+    `${words}: ${plural(some.length, noun)}`;
+
+const sections: ReadonlySet<DifferenceKind> = new Set([
+  "section-only-here",
+  "section-only-there",
+  "section-changed",
+  "section-place",
+]);
+
+/** What a facet beside the orders is called in a list's changes; of the orders what moved in them, and their sections. */
+const nouns: { readonly [Name in FacetName]: string } = {
+  mods: "mod",
+  plugins: "plugin",
+  rules: "rule",
+  expansions: "expansion",
+  broaderFirst: "setting",
+  books: "rulebook",
+  notes: "note",
+  choices: "mod",
+  baseOff: "part of the game",
+  launch: "launch setting",
+  leftOut: "file",
+};
+const verbs: Partial<Readonly<Record<FacetName, string>>> = {
+  choices: "Other parts chosen",
+  leftOut: "Left out or brought back",
+};
+
+const told: readonly Line[] = [
+  { title: "Added", of: ofMods("only-there"), say: nameIn((_, is) => named(is)) },
+  { title: "Removed", of: ofMods("only-here"), say: nameIn((was) => named(was)) },
+  {
+    title: "Other contents",
+    of: ofMods("content"),
+    say: nameIn((was, is) =>
+      was?.version === is?.version
+        ? `${named(is)}, under the same version`
+        : `${title(was, is)} ${was?.version ?? ""} → ${is?.version ?? ""}`,
+    ),
+  },
+  { title: "Switched on", of: turned(true), say: nameIn(title) },
+  { title: "Switched off", of: turned(false), say: nameIn(title) },
+  ...(["mods", "plugins"] as const).map((facet) => ({
+    title: "Moved",
+    of: (each: Difference) => each.facet === facet && (each.kind === "place" || each.kind === "section"),
+    say: counted(nouns[facet]),
+  })),
+  {
+    title: "Sections changed",
+    of: (each) => sections.has(each.kind),
+    say: counted("section"),
+  },
+  ...(Object.keys(nouns) as FacetName[])
+    .filter((facet) => facet !== "mods" && facet !== "plugins")
+    .map((facet) => ({
+      title: verbs[facet] ?? "Changed",
+      of: (each: Difference) => each.facet === facet,
+      say: counted(nouns[facet]),
+    })),
 ];
-
-/** How many items of both stand elsewhere, the fewest that explain it. */
-function moves(noun: string, before: readonly string[], after: readonly string[]): string[] {
-  const moved = movedBetween(before, after);
-  return moved.length > 0 ? [`Moved: ${plural(moved.length, noun)}`] : [];
-}

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { differenceEffect, differenceText, titlesFrom } from "../messages/differences";
 import { hex } from "../testing/roster";
-import { compareFacts, type Difference } from "./compare";
+import { compareFacts, type SetupDifference } from "./compare";
 import { fingerprintOf, type FingerprintFacts } from "./fingerprint";
 
 const mod = (id: string, changed: Partial<FingerprintFacts["mods"][number]> = {}) => ({
@@ -31,81 +31,81 @@ const titleOf = titlesFrom([
   { id: "island", name: "The Island" },
 ]);
 
-test.each<[string, Partial<FingerprintFacts>, readonly (readonly [Difference["kind"], string])[]]>([
+test.each<[string, Partial<FingerprintFacts>, readonly (readonly [string, string])[]]>([
   [
     "another version of the game",
     { game: { id: "pond", version: "1.3" } },
-    [["game-version", "The game is pond 1.3; the lineup was made for pond 1.2."]],
+    [["game changed", "The game is pond 1.3; the lineup was made for pond 1.2."]],
   ],
   [
     "an expansion less and one more",
     { expansions: ["harbour"] },
     [
-      ["expansion-missing", "The expansion The Island is not owned or not on here."],
-      ["expansion-extra", "The expansion harbour is on here and not in the lineup."],
+      ["expansions only-there", "The expansion The Island is not owned or not on here."],
+      ["expansions only-here", "The expansion harbour is on here and not in the lineup."],
     ],
   ],
   [
     "plugins of the game itself, off here and off there",
     { baseOff: ["Other.keel"] },
     [
-      ["base-missing", "Other.keel of the game itself is off here."],
-      ["base-extra", "Extra.keel of the game itself is on here and off in the lineup."],
+      ["baseOff only-here", "Other.keel of the game itself is off here."],
+      ["baseOff only-there", "Extra.keel of the game itself is on here and off in the lineup."],
     ],
   ],
   [
     "a mod less and one more",
     { mods: [mod("reeds"), mod("boats"), mod("ducks"), mod("geese", { version: "3" })] },
     [
-      ["mod-missing", "Warm Lamps 1.0 is missing or off here."],
-      ["mod-extra", "geese 3 is on here and not in the lineup."],
+      ["mods only-there", "Warm Lamps 1.0 is missing or off here."],
+      ["mods only-here", "geese 3 is on here and not in the lineup."],
     ],
   ],
   [
     "another version, whose contents are told by it",
     { mods: [mod("reeds", { version: "1.1", content: hex("new") }), ...wanted.mods.slice(1)] },
-    [["mod-version", "Taller Reeds is 1.1 here; the lineup has 1.0."]],
+    [["mods content", "Taller Reeds is 1.1 here; the lineup has 1.0."]],
   ],
   [
     "other contents under the same version",
     { mods: [mod("reeds", { content: hex("new") }), ...wanted.mods.slice(1)] },
-    [["mod-contents", "Taller Reeds 1.0 has other contents here, under the same version."]],
+    [["mods content", "Taller Reeds 1.0 has other contents here, under the same version."]],
   ],
   [
     "other parts, and another version besides",
     { mods: [mod("reeds", { version: "2", components: ["cattails"] }), ...wanted.mods.slice(1)] },
     [
-      ["mod-version", "Taller Reeds is 2 here; the lineup has 1.0."],
-      ["mod-parts", "Of Taller Reeds other parts are chosen here."],
+      ["mods content", "Taller Reeds is 2 here; the lineup has 1.0."],
+      ["choices only-here", "Of Taller Reeds other parts are chosen here."],
     ],
   ],
   [
     "one mod that moved to the end, and no other",
     { mods: [mod("lamps"), mod("boats"), mod("ducks"), mod("reeds")] },
-    [["mod-moved", "Taller Reeds stands after More Ducks here; in the lineup first."]],
+    [["mods place", "Taller Reeds stands after More Ducks here; in the lineup first."]],
   ],
   [
     "one mod that moved to the front",
     { mods: [mod("ducks"), mod("reeds"), mod("lamps"), mod("boats")] },
-    [["mod-moved", "More Ducks stands first here; in the lineup after Slow Boats."]],
+    [["mods place", "More Ducks stands first here; in the lineup after Slow Boats."]],
   ],
   [
     "plugins: one less, one more, another file, another place",
     { plugins: [plugin("Boats.plank"), plugin("Reeds.plank", hex("other")), plugin("Geese.plank")] },
     [
-      ["plugin-contents", "Reeds.plank is another file here."],
-      ["plugin-missing", "Lamps.plank does not load here."],
-      ["plugin-extra", "Geese.plank loads here and not in the lineup."],
-      ["plugin-moved", "Boats.plank stands first here; in the lineup after Lamps.plank."],
+      ["plugins content", "Reeds.plank is another file here."],
+      ["plugins only-there", "Lamps.plank does not load here."],
+      ["plugins only-here", "Geese.plank loads here and not in the lineup."],
+      ["plugins place", "Reeds.plank stands after Boats.plank here; in the lineup first."],
     ],
   ],
   [
     "launch settings, changed, gone and new",
     { launch: { windowed: false, depth: 3 } },
     [
-      ["launch", "The launch setting depth is 3 here; in the lineup not set."],
-      ["launch", "The launch setting language is not set here; in the lineup en."],
-      ["launch", "The launch setting windowed is false here; in the lineup true."],
+      ["launch only-here", "The launch setting depth is 3 here; in the lineup not set."],
+      ["launch only-there", "The launch setting language is not set here; in the lineup en."],
+      ["launch changed", "The launch setting windowed is false here; in the lineup true."],
     ],
   ],
   [
@@ -114,8 +114,13 @@ test.each<[string, Partial<FingerprintFacts>, readonly (readonly [Difference["ki
     [],
   ],
 ])("%s: told line by line, each with what it may do", (_, changed, told) => {
-  const found = compareFacts(wanted, { ...wanted, ...changed });
-  expect(found.map((each) => [each.kind, differenceText(each, titleOf)])).toEqual(told);
+  const here = { ...wanted, ...changed };
+  const found = compareFacts(wanted, here);
+  const lines = found.map((each) => [
+    `${each.facet} ${each.kind}`,
+    differenceText(each, { wanted, here, titleOf }),
+  ]);
+  expect(lines.sort()).toEqual(told.map((line) => [...line]).sort());
   for (const each of found) expect(differenceEffect(each)).toMatch(/^[A-Z].*\.$/);
 });
 
@@ -126,7 +131,7 @@ test("options count by what they hold, not by the order in which they were chose
   });
   const other = { ...wanted, mods: [mod("reeds", { options: { size: ["s"], look: ["b", "a"] } })] };
   expect(compareFacts(chosen(["a", "b"], ["s"]), other)).toEqual([]);
-  expect(compareFacts(chosen(["a"], ["s"]), other).map(({ kind }) => kind)).toEqual(["mod-parts"]);
+  expect(compareFacts(chosen(["a"], ["s"]), other).map(({ kind }) => kind)).toEqual(["changed"]);
 });
 
 const someFacts = fc.record({
@@ -158,9 +163,9 @@ test("two setups have no difference just where their fingerprints are equal, wha
 });
 
 test("the other way round what was missing is extra, and as much moved", () => {
-  const turned: Partial<Record<string, string>> = { missing: "extra", extra: "missing" };
-  const kindsOf = (differences: readonly Difference[]) => differences.map(({ kind }) => kind).sort();
-  const turn = (kind: string) => kind.replace(/[^-]+$/, (word) => turned[word] ?? word);
+  const turned: Partial<Record<string, string>> = { "only-here": "only-there", "only-there": "only-here" };
+  const kindsOf = (differences: readonly SetupDifference[]) => differences.map(({ kind }) => kind).sort();
+  const turn = (kind: string) => turned[kind] ?? kind;
   fc.assert(
     fc.property(someFacts, someFacts, (a, b) => {
       expect(kindsOf(compareFacts(a, b)).map(turn).sort()).toEqual(kindsOf(compareFacts(b, a)));

@@ -1,151 +1,47 @@
-import { movedBetween } from "../graph/moved";
+import { compareStates, type Difference } from "../compare/states";
+import type { Order, ProfileState } from "../model/profile";
+import { nothingDecided } from "../state/facets";
+import { sameValue } from "../state/three-way";
 import type { FingerprintFacts } from "./fingerprint";
-import { sameValue } from "./three-way";
 
-/** One way in which a setup is not the one that a lineup describes. */
-export interface Difference {
-  readonly kind:
-    | "game-version"
-    | "expansion-missing"
-    | "expansion-extra"
-    | "base-missing"
-    | "base-extra"
-    | "mod-missing"
-    | "mod-extra"
-    | "mod-version"
-    | "mod-contents"
-    | "mod-parts"
-    | "mod-moved"
-    | "plugin-missing"
-    | "plugin-extra"
-    | "plugin-contents"
-    | "plugin-moved"
-    | "launch";
-  /** Of a mod or an expansion its id, of a plugin its file name, of a launch setting its key. */
-  readonly name: string;
-  /** What the lineup has, and what is here: a version, a value; of what moved, what stands just before it, or "". */
-  readonly wanted: string;
-  readonly here: string;
-}
+/** One way in which a setup is not the one that a list describes: `here` is what is there, `there` what the list wants. */
+export type SetupDifference =
+  Difference | { readonly facet: "game"; readonly kind: "changed"; readonly key: string };
 
 /** Everything by which two setups differ, a line for each; empty exactly where their fingerprints are equal. */
-export function compareFacts(wanted: FingerprintFacts, here: FingerprintFacts): Difference[] {
-  return [
-    ...compareGame(wanted, here),
-    ...compareSets("expansion", wanted.expansions, here.expansions),
-    // What is off in one is on in the other.
-    ...compareSets("base", here.baseOff, wanted.baseOff),
-    ...compareLists(modKind, wanted.mods, here.mods),
-    ...compareLists(pluginKind, wanted.plugins, here.plugins),
-    ...compareLaunch(wanted.launch, here.launch),
-  ];
-}
-
-function compareGame({ game: wanted }: FingerprintFacts, { game: here }: FingerprintFacts): Difference[] {
-  if (sameValue(wanted, here)) return [];
-  const say = ({ id, version }: FingerprintFacts["game"]) => `${id} ${version}`;
-  return [{ kind: "game-version", name: here.id, wanted: say(wanted), here: say(here) }];
-}
-
-const compareSets = (
-  noun: "expansion" | "base",
-  wanted: readonly string[],
-  here: readonly string[],
-): Difference[] => [
-  ...wanted
-    .filter((name) => !here.includes(name))
-    .map((name): Difference => ({ kind: `${noun}-missing`, name, wanted: name, here: "" })),
-  ...here
-    .filter((name) => !wanted.includes(name))
-    .map((name): Difference => ({ kind: `${noun}-extra`, name, wanted: "", here: name })),
-];
-
-type ModFacts = FingerprintFacts["mods"][number];
-type PluginFacts = FingerprintFacts["plugins"][number];
-
-function compareMod(wanted: ModFacts, here: ModFacts): Difference[] {
-  const { id: name } = here;
-  const versions = { name, wanted: wanted.version, here: here.version };
-  const found: Difference[] = [];
-  if (wanted.version !== here.version) found.push({ kind: "mod-version", ...versions });
-  else if (wanted.content !== here.content) found.push({ kind: "mod-contents", ...versions });
-  if (!sameValue(partsOf(wanted), partsOf(here))) found.push({ kind: "mod-parts", ...versions });
-  return found;
-}
-
-const partsOf = ({ options, components, hidden }: ModFacts) => [
-  Object.fromEntries(Object.entries(options).map(([key, parts]) => [key, [...parts].sort()])),
-  [...components].sort(),
-  [...hidden].sort(),
-];
-
-const comparePlugin = (wanted: PluginFacts, here: PluginFacts): Difference[] =>
-  wanted.sha256 === here.sha256
+export function compareFacts(wanted: FingerprintFacts, here: FingerprintFacts): SetupDifference[] {
+  const mine = new Set(here.mods.map(({ id }) => id));
+  // Of what is missing on a side nothing else is to be said.
+  const both = new Set(wanted.mods.map(({ id }) => id).filter((id) => mine.has(id)));
+  const game: SetupDifference[] = sameValue(wanted.game, here.game)
     ? []
-    : [{ kind: "plugin-contents", name: here.name, wanted: shortHash(wanted), here: shortHash(here) }];
-
-const shortHash = ({ sha256 }: PluginFacts): string => sha256.slice(0, 12);
-
-/** How the items of one of the two orders are told apart, shown and compared. */
-interface Kind<T> {
-  readonly noun: "mod" | "plugin";
-  readonly keyOf: (item: T) => string;
-  readonly show: (item: T) => string;
-  readonly compare: (wanted: T, here: T) => Difference[];
+    : [{ facet: "game", kind: "changed", key: here.game.id }];
+  return [...game, ...compareStates(stateOfFacts(here, both), stateOfFacts(wanted, both))];
 }
 
-const modKind: Kind<ModFacts> = {
-  noun: "mod",
-  keyOf: ({ id }) => id,
-  show: ({ version }) => version,
-  compare: compareMod,
-};
-const pluginKind: Kind<PluginFacts> = {
-  noun: "plugin",
-  keyOf: ({ name }) => name,
-  show: shortHash,
-  compare: comparePlugin,
-};
-
-/** What is missing or not as it is wanted, then what is there besides, then what stands elsewhere. */
-function compareLists<T>(
-  { noun, keyOf, show, compare }: Kind<T>,
-  wanted: readonly T[],
-  here: readonly T[],
-): Difference[] {
-  const [wantedKeys, hereKeys] = [wanted.map(keyOf), here.map(keyOf)];
-  const found = new Map(here.map((item) => [keyOf(item), item]));
-  const listed = new Set(wantedKeys);
-  const differences = wanted.flatMap((item): Difference[] => {
-    const other = found.get(keyOf(item));
-    if (other) return compare(item, other);
-    return [{ kind: `${noun}-missing`, name: keyOf(item), wanted: show(item), here: "" }];
-  });
-  for (const item of here)
-    if (!listed.has(keyOf(item)))
-      differences.push({ kind: `${noun}-extra`, name: keyOf(item), wanted: "", here: show(item) });
-  const [wantedAfter, hereAfter] = [neighbours(wantedKeys), neighbours(hereKeys)];
-  for (const name of movedBetween(wantedKeys, hereKeys))
-    differences.push({
-      kind: `${noun}-moved`,
-      name,
-      wanted: wantedAfter.get(name)!,
-      here: hereAfter.get(name)!,
-    });
-  return differences;
+/** What a setup decides, as a profile would that has nothing besides. Contents stand with the version, for both count. */
+function stateOfFacts(facts: FingerprintFacts, told: ReadonlySet<string>): ProfileState {
+  const mods = facts.mods.filter(({ id }) => told.has(id));
+  return {
+    ...nothingDecided,
+    mods: orderOf(facts.mods.map(({ id, version, content }) => ({ id, content: `${version} ${content}` }))),
+    plugins: orderOf(facts.plugins.map(({ name, sha256 }) => ({ id: name, content: sha256 }))),
+    expansions: [...facts.expansions],
+    baseOff: [...facts.baseOff],
+    launch: { ...facts.launch },
+    choices: mods
+      .filter(({ options, components }) => components.length + Object.keys(options).length > 0)
+      .map(({ id, options, components }) => ({
+        mod: id,
+        options: Object.fromEntries(Object.entries(options).map(([key, parts]) => [key, [...parts]])),
+        components: [...components],
+      })),
+    leftOut: mods.flatMap(({ id, hidden }) => hidden.map((path) => ({ mod: id, path }))),
+  };
 }
 
-/** Of each key the one just before it, "" of the first. */
-const neighbours = (keys: readonly string[]): ReadonlyMap<string, string> =>
-  new Map(keys.map((key, at) => [key, keys[at - 1] ?? ""]));
-
-const compareLaunch = (wanted: FingerprintFacts["launch"], here: FingerprintFacts["launch"]): Difference[] =>
-  [...new Set([...Object.keys(wanted), ...Object.keys(here)])]
-    .sort()
-    .filter((key) => wanted[key] !== here[key])
-    .map((key) => ({
-      kind: "launch",
-      name: key,
-      wanted: String(wanted[key] ?? ""),
-      here: String(here[key] ?? ""),
-    }));
+const all = "all";
+const orderOf = (items: readonly { readonly id: string; readonly content: string }[]): Order => ({
+  sections: [{ id: all, name: "", rank: "", guidance: "" }],
+  entries: items.map((item) => ({ ...item, on: true, section: all })),
+});

@@ -51,7 +51,7 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
   return {
     game: { id: game.id, version: game.version },
     expansions: profile.state.expansions,
-    baseOff: profile.state.baseOff ?? [],
+    baseOff: profile.state.baseOff,
     mods: roster.mods
       .filter((each) => each.loads && each.mod?.content)
       .map(({ id, mod, choice }) => ({
@@ -65,7 +65,7 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
     plugins: roster.plugins
       .filter((plugin) => plugin.loads && plugin.file)
       .map((plugin) => ({ name: plugin.id, sha256: plugin.file!.sha256 })),
-    launch: profile.state.launch ?? {},
+    launch: profile.state.launch,
   };
 }
 

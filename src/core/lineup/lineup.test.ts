@@ -82,16 +82,19 @@ test("missing and different mods are listed, keep their seats, and the differenc
   const again = reproduce(stock);
   expect(again.pluginOf.get("b.plank")).toMatchObject({ seat: "C1", file: null, loads: false });
   expect(again.pluginOf.get("more.plank")).toMatchObject({ loads: false });
-  const differences = compareFacts(factsOfLineup(lineup), factsOfRoster(again));
-  expect(differences.map(({ kind, name }) => [kind, name])).toEqual([
-    ["mod-missing", "b"],
-    ["mod-version", "p"],
-    ["plugin-missing", "b.plank"],
+  const [wanted, here] = [factsOfLineup(lineup), factsOfRoster(again)];
+  const differences = compareFacts(wanted, here);
+  expect(differences.map(({ facet, kind, key }) => [facet, kind, key])).toEqual([
+    ["mods", "only-there", "b"],
+    ["mods", "content", "p"],
+    ["plugins", "only-there", "b.plank"],
   ]);
   const titleOf = titlesFrom(lineup.mods.map(({ id, name }) => ({ id, name: `The ${name}` })));
-  expect(differences.map((each) => `${differenceText(each, titleOf)} ${differenceEffect(each)}`)).toEqual([
+  expect(
+    differences.map((each) => `${differenceText(each, { wanted, here, titleOf })} ${differenceEffect(each)}`),
+  ).toEqual([
     "The b 1.0.0 is missing or off here. What it brings is not there; what needs it fails or does not load.",
-    "The p is 1.1.0 here; the lineup has 1.0.0. It may behave otherwise, and patches made for the other version may not fit.",
+    "The p is 1.1.0 here; the lineup has 1.0.0. It may behave otherwise, and patches made for other contents may not fit.",
     "b.plank does not load here. Its records are not in the game; plugins with it as a master do not load.",
   ]);
   const arrived = { ...stock, shelf: roster.stock.shelf };

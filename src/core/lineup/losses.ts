@@ -2,7 +2,7 @@ import type { Lineup } from "../model/lineup";
 import type { GameDefinition } from "../model/game";
 
 /** What a format may or may not carry of a lineup. */
-export const facets = [
+export const aspects = [
   "off",
   "versions",
   "hashes",
@@ -15,10 +15,10 @@ export const facets = [
   "notes",
   "facts",
 ] as const;
-export type Facet = (typeof facets)[number];
+export type Aspect = (typeof aspects)[number];
 
 /** Without these a receiver may not get the same setup; the others are words beside it. */
-export const decisive: ReadonlySet<Facet> = new Set([
+export const decisive: ReadonlySet<Aspect> = new Set([
   "versions",
   "hashes",
   "mods",
@@ -28,20 +28,20 @@ export const decisive: ReadonlySet<Facet> = new Set([
 ]);
 
 export interface Loss {
-  readonly facet: Facet;
+  readonly aspect: Aspect;
   /** How much of it this lineup has. */
   readonly count: number;
 }
 
 /** What of this lineup a format does not carry; nothing that the lineup does not have. */
-export function lossesOf(lineup: Lineup, game: GameDefinition, carries: readonly Facet[]): Loss[] {
-  return facets
-    .filter((facet) => !carries.includes(facet))
-    .map((facet) => ({ facet, count: counts[facet](lineup, game) }))
+export function lossesOf(lineup: Lineup, game: GameDefinition, carries: readonly Aspect[]): Loss[] {
+  return aspects
+    .filter((aspect) => !carries.includes(aspect))
+    .map((aspect) => ({ aspect, count: counts[aspect](lineup, game) }))
     .filter(({ count }) => count > 0);
 }
 
-const counts: Readonly<Record<Facet, (lineup: Lineup, game: GameDefinition) => number>> = {
+const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => number>> = {
   off: ({ mods, plugins }) => [...mods, ...plugins].filter(({ on }) => !on).length,
   versions: ({ mods }) => mods.length,
   hashes: ({ mods }) => mods.length,

@@ -1,5 +1,6 @@
 import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
-import type { Note } from "../model/profile";
+import type { KeyedName, Note, ProfileState } from "../model/profile";
+import { leftOutByMod } from "../roster/left-out";
 import { notesOf } from "../roster/notes";
 import type { Roster, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
@@ -24,10 +25,30 @@ export interface LineupFacts extends Pick<
   readonly terms?: Readonly<Record<string, LineupTerms>>;
 }
 
+/** What a list says of each facet beside its mods and plugins; choices and what is left out stand with the mods. */
+const partsOfLineup: {
+  readonly [Name in Exclude<KeyedName, "choices" | "leftOut">]: (state: ProfileState) => Partial<Lineup>;
+} = {
+  rules: ({ rules }) => ({ rules: [...rules] }),
+  launch: ({ launch }) => ({ launch: { ...launch } }),
+  expansions: ({ expansions }) => ({ expansions: [...expansions] }),
+  baseOff: ({ baseOff }) => ({ baseOff: [...baseOff] }),
+  broaderFirst: ({ broaderFirst }) => (broaderFirst ? {} : { broaderFirst }),
+  books: ({ books }) => (books.length > 0 ? { books: [...books] } : {}),
+  notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
+};
+
+const besideOrders = (state: ProfileState) =>
+  Object.assign({}, ...Object.values(partsOfLineup).map((part) => part(state))) as Pick<
+    Lineup,
+    "rules" | "expansions" | "baseOff" | "launch"
+  >;
+
 /** The whole profile as a lineup. Mods that lie nowhere on the shelf have no content to name and are left out. */
 export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }: LineupFacts): Lineup {
   const { game, profile } = roster;
   const notes = notesOf(roster, "mods");
+  const leftOut = leftOutByMod(profile.state.leftOut);
   return {
     format: "seating-lineup/1",
     game: { id: game.id, version: game.version },
@@ -36,7 +57,7 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
     mods: roster.mods
       .filter((each) => each.mod?.content)
       .map((mod) => ({
-        ...lineupMod(mod, notes.get(mod.id)),
+        ...lineupMod(mod, notes.get(mod.id), leftOut.get(mod.id) ?? []),
         ...(roles[mod.id] ? { role: roles[mod.id] } : {}),
         ...(terms[mod.id] ? { terms: terms[mod.id] } : {}),
       })),
@@ -50,17 +71,18 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
       mod: mod?.id ?? null,
       ...(file?.header?.masters.length ? { masters: file.header.masters } : {}),
     })),
-    rules: [...profile.state.rules],
-    launch: { ...profile.state.launch },
-    expansions: [...profile.state.expansions],
-    baseOff: [...(profile.state.baseOff ?? [])],
+    ...besideOrders(profile.state),
     followUps: roster.mods.filter(({ id }) => roles[id] === "once").map(({ id }) => id),
     credits: creditsOf(roster),
     fingerprint: fingerprintOf(factsOfRoster(roster)),
   };
 }
 
-function lineupMod({ id, entry, loads, mod, choice }: SeatedMod, note: Note | undefined): LineupMod {
+function lineupMod(
+  { id, entry, loads, mod, choice }: SeatedMod,
+  note: Note | undefined,
+  hidden: readonly string[],
+): LineupMod {
   return {
     id,
     name: mod!.name,
@@ -74,7 +96,7 @@ function lineupMod({ id, entry, loads, mod, choice }: SeatedMod, note: Note | un
     ...(entry.home === undefined ? {} : { home: entry.home }),
     options: choice.options,
     components: choice.components,
-    hidden: [],
+    hidden: [...hidden],
     note: note?.text ?? "",
     ...(mod!.manifest?.requires?.length ? { requires: mod!.manifest.requires.map((each) => each.mod) } : {}),
   };

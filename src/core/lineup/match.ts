@@ -1,12 +1,12 @@
-import { MODS_RANK, type GameDefinition } from "../model/game";
+import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
-import type { Choice, Entry, Note, Order, ProfileState } from "../model/profile";
+import type { Choice, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { addAbsentPlugins } from "../edit/arrivals";
-import { sectionsOf } from "../roster/laws";
 import { hasParts } from "../roster/parts";
 import { newestById, type Stock } from "../roster/roster";
+import { stateOfLineup } from "./state-of-lineup";
 
 export interface MatchedMod {
   readonly wanted: LineupMod;
@@ -64,82 +64,36 @@ export function stateFromLineup(
   mine: ReadonlySet<string> = new Set(),
 ): ProfileState {
   const matched = matchLineup(game, lineup, stock).mods;
-  const expansions = lineup.expansions.filter((id) => stock.owned.includes(id));
-  const listed: Entry[] = lineup.plugins.map((plugin) => ({
-    id: plugin.name,
-    on: plugin.on,
-    section: plugin.section,
-    ...(plugin.home === undefined ? {} : { home: plugin.home }),
-  }));
+  const hereOf = new Map(matched.map(({ wanted, here }) => [wanted.id, here]));
+  const told = stateOfLineup(game, lineup, ({ id }) => hereOf.get(id)?.id ?? id);
+  const kept = new Map(
+    matched.flatMap(({ here }) => (here?.content && mine.has(here.id) ? [[here.id, here.content]] : [])),
+  );
   const state: ProfileState = {
-    mods: modsOrder(game, lineup, matched, mine),
-    plugins: { sections: lineup.sections.filter((each) => each.rank !== MODS_RANK), entries: listed },
-    rules: lineup.rules,
-    expansions,
-    ...choicesOfLineup(matched),
-    ...(lineup.baseOff.length > 0 ? { baseOff: lineup.baseOff } : {}),
-    ...(Object.keys(lineup.launch).length > 0 ? { launch: lineup.launch } : {}),
-    ...notesOfLineup(lineup, matched),
+    ...told,
+    mods: {
+      ...told.mods,
+      entries: told.mods.entries.map((entry) =>
+        kept.has(entry.id) ? { ...entry, content: kept.get(entry.id)! } : entry,
+      ),
+    },
+    expansions: told.expansions.filter((id) => stock.owned.includes(id)),
+    choices: choicesHere(told, matched),
   };
   const here = matched.map((each) => each.here).filter((mod) => mod !== null);
   return addAbsentPlugins(game, dropOtherExpansions(game, state), here);
 }
 
-/** Only of packages that have parts, here or in the lineup. */
-function choicesOfLineup(matched: readonly MatchedMod[]): Pick<ProfileState, "choices"> {
-  const choices = matched
-    .filter(
-      ({ wanted, here }) =>
-        hasParts(here?.manifest ?? null) || wanted.components.length + Object.keys(wanted.options).length > 0,
-    )
-    .map((each): Choice => ({
-      mod: idHere(each),
-      options: each.wanted.options,
-      components: each.wanted.components,
-    }))
-    .sort((a, b) => (a.mod < b.mod ? -1 : 1));
-  return choices.length > 0 ? { choices } : {};
-}
-
-const idHere = ({ here, wanted }: MatchedMod): string => here?.id ?? wanted.id;
-
-/** A lineup that says nothing of sections of mods has them all in the one that this game gives them at least. */
-function modsOrder(
-  game: GameDefinition,
-  lineup: Lineup,
-  matched: readonly MatchedMod[],
-  mine: ReadonlySet<string>,
-): Order {
-  const own = lineup.sections.filter((each) => each.rank === MODS_RANK);
-  const known = new Set(own.map((section) => section.id as string | null));
-  const told = matched.every(({ wanted }) => known.has(wanted.section));
-  const sections = told ? own : sectionsOf(game, "mods").slice(0, 1);
-  return {
-    sections,
-    entries: matched.map((each) => {
-      const { wanted } = each;
-      return {
-        id: idHere(each),
-        on: wanted.on,
-        section: told ? wanted.section : sections[0]!.id,
-        ...(told && wanted.home !== undefined ? { home: wanted.home } : {}),
-        ...(mine.has(wanted.id) ? {} : { content: wanted.content }),
-      };
-    }),
-  };
-}
-
-function notesOfLineup(lineup: Lineup, matched: readonly MatchedMod[]): Pick<ProfileState, "notes"> {
-  const notes = matched
-    .filter(({ wanted }) => wanted.note.trim() !== "")
-    .map((each): Note => ({
-      list: "mods",
-      item: idHere(each),
-      text: each.wanted.note.trim().slice(0, 2000),
-      author: lineup.author.slice(0, 120),
-      at: lineup.date,
-    }));
-  return notes.length > 0 ? { notes } : {};
+/** What the list takes of packages, said also where it takes nothing of what the author of one that is here proposes. */
+function choicesHere({ choices }: ProfileState, matched: readonly MatchedMod[]): Choice[] {
+  const told = new Set(choices.map(({ mod }) => mod));
+  const silent = matched.filter(
+    ({ wanted, here }) => hasParts(here?.manifest ?? null) && !told.has(here?.id ?? wanted.id),
+  );
+  return [
+    ...choices,
+    ...silent.map(({ wanted, here }) => ({ mod: here?.id ?? wanted.id, options: {}, components: [] })),
+  ].sort((a, b) => (a.mod < b.mod ? -1 : 1));
 }
 
 /** Plugins of expansions that are not on here do not exist here. */

@@ -11,7 +11,9 @@ import { lossesOf } from "./losses";
 import { makeLineup } from "./make-lineup";
 import { planImport } from "./plan";
 import { lineupOfShare, shareSetup } from "./share";
-import { joinOrders, takeInState } from "./take-in";
+import { takeInState } from "../compare/states";
+import { nothingDecided } from "../state/facets";
+import { joinOrders } from "../state/order-facet";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -109,32 +111,32 @@ test("the instructions name everything that one does by hand, with prices and wh
 });
 
 test("changes between two versions are told by kind, and there are none between equals", () => {
-  expect(changesBetween(lineup, lineup)).toEqual([]);
+  expect(changesBetween(testGame, lineup, lineup)).toEqual([]);
   const [core, b, a] = lineup.mods;
   const next: Lineup = {
     ...lineup,
     mods: [
-      { ...b!, version: "1.1.0" },
+      { ...b!, version: "1.1.0", content: "b".repeat(64) },
       { ...core!, on: false },
       { ...a!, id: "new", name: "new" },
     ],
     expansions: ["island"],
     game: { ...lineup.game, version: "1.1.0" },
   };
-  expect(changesBetween(lineup, next)).toEqual([
+  expect(changesBetween(testGame, lineup, next)).toEqual([
     "Added: new 1.0.0",
     "Removed: a 1.0.0",
-    "Other version: b 1.0.0 → 1.1.0",
+    "Other contents: b 1.0.0 → 1.1.0",
     "Switched off: core",
     "Moved: 1 mod",
-    "Expansions or launch settings changed",
+    "Changed: 1 expansion",
     "Game version: 1.0.0 → 1.1.0",
   ]);
 });
 
 test("a loss is told only of what the lineup has", () => {
   const of = (...carries: Parameters<typeof lossesOf>[2][number][]) =>
-    lossesOf(lineup, testGame, carries).map(({ facet, count }) => [facet, count]);
+    lossesOf(lineup, testGame, carries).map(({ aspect, count }) => [aspect, count]);
   expect(of("versions", "hashes", "mods", "plugins", "sections")).toEqual([
     ["off", 1],
     ["settings", 1],
@@ -180,11 +182,21 @@ test("what only mine has keeps its neighbour; their order and sections hold for 
     "yt",
     "ct",
   ]);
-  const mine = { mods: order("as", "xs", "bs-"), plugins: order(), rules: [], expansions: ["mine"] };
-  const theirs = { mods: order("bs", "at", "zt"), plugins: order(), rules: [], expansions: ["theirs"] };
+  const mine = {
+    ...nothingDecided,
+    mods: order("as", "xs", "bs-"),
+    plugins: order(),
+    expansions: ["mine"],
+  };
+  const theirs = {
+    ...nothingDecided,
+    mods: order("bs", "at", "zt"),
+    plugins: order(),
+    expansions: ["theirs"],
+  };
   const into = takeInState(mine, theirs, "into");
-  expect([told(into.mods), into.expansions]).toEqual([["bs", "xs", "at", "zt"], ["theirs"]]);
-  expect(told(takeInState(mine, theirs, "alone").mods)).toEqual(["bs", "xs-", "at", "zt"]);
+  expect([told(into.mods), into.expansions]).toEqual([["xs", "bs", "at", "zt"], ["theirs"]]);
+  expect(told(takeInState(mine, theirs, "alone").mods)).toEqual(["xs-", "bs", "at", "zt"]);
   const only = takeInState(mine, theirs, "order");
-  expect([told(only.mods), only.expansions]).toEqual([["bs-", "xs", "at"], ["mine"]]);
+  expect([told(only.mods), only.expansions]).toEqual([["xs", "bs-", "at"], ["mine"]]);
 });

@@ -1,18 +1,34 @@
-import type { ClashSide, ItemChange } from "../lineup/merge-order";
-import type { MergeClash } from "../lineup/merge-states";
+import type { Clash } from "../compare/states";
+import type { FacetName } from "../model/profile";
+import type { ClashSide } from "../state/facet";
+import type { ItemChange } from "../state/merge-orders";
 
-/** What a clash is about. */
-export const clashWords: Readonly<Record<MergeClash["what"], string>> = {
+const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
   removed: "taken out or changed",
   on: "on or off",
-  version: "version",
+  content: "version",
   section: "section",
   place: "place",
-  parts: "parts chosen",
-  rule: "rule",
-  setting: "setting",
-  note: "note",
 };
+
+/** What one decision of a facet is called. */
+const facetWords: { readonly [Name in FacetName]: string } = {
+  mods: "mod",
+  plugins: "plugin",
+  rules: "rule",
+  expansions: "expansion",
+  broaderFirst: "setting",
+  books: "rulebook",
+  notes: "note",
+  choices: "parts chosen",
+  baseOff: "part of the game",
+  launch: "setting",
+  leftOut: "file left out",
+};
+
+/** What a clash is about. */
+export const clashWords = ({ facet, what }: Clash): string =>
+  what === "changed" ? facetWords[facet] : whatWords[what];
 
 /** How things are called that a clash names by an id or a hash. */
 export interface ClashNames {
@@ -25,25 +41,32 @@ export interface ClashNames {
 const changeWords: Readonly<Record<ItemChange, string>> = {
   on: "switched on",
   off: "switched off",
-  version: "in another version",
+  content: "in another version",
   section: "in another section",
 };
 
 /** What one side of a clash says. */
-export function sayClashSide(what: MergeClash["what"], side: ClashSide, names: ClashNames): string {
-  const { value, after } = side;
+export function sayClashSide({ what }: Clash, { value, after }: ClashSide, names: ClashNames): string {
   if (what === "place")
     return after === undefined
       ? "not there"
       : after === null
         ? "first of its section"
         : `after ${names.item(after)}`;
-  if (value === undefined) return what === "version" ? "whichever is the newest" : "none";
-  if (what === "removed") return value === "removed" ? "taken out" : `kept, ${changed(String(value))}`;
+  if (value === undefined) return what === "content" ? "whichever is the newest" : "none";
+  if (what === "removed") return value === "removed" ? "taken out" : `kept, ${changed(value as string)}`;
   if (what === "on") return value === true ? "on" : "off";
-  if (what === "section") return names.section(String(value));
-  if (what === "version") return names.version(String(value));
-  return String(value);
+  if (what === "section") return names.section(value as string);
+  if (what === "content") return names.version(value as string);
+  return sayDecision(value);
+}
+
+/** A decision by what people wrote or chose in it. */
+function sayDecision(value: unknown): string {
+  if (Array.isArray(value)) return String(value.at(-1));
+  if (typeof value !== "object" || value === null) return String(value);
+  if ("text" in value) return String(value.text);
+  return JSON.stringify(value);
 }
 
 const changed = (codes: string): string =>

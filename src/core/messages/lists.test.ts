@@ -1,5 +1,5 @@
 import { certainties } from "../lineup/match-lines";
-import { facets } from "../lineup/losses";
+import { aspects } from "../lineup/losses";
 import { clashWords, sayClashSide, type ClashNames } from "./clashes";
 import { sayLoss } from "./losses";
 import { certaintyWords, extraWords, planWords } from "./matching";
@@ -10,9 +10,11 @@ import { sayRefusal } from "./refusals";
 test("every certainty, loss, plan and clash has words of its own", () => {
   for (const words of [
     certainties.map((each) => certaintyWords[each]),
-    facets.map((facet) => sayLoss({ facet, count: 3 })),
+    aspects.map((aspect) => sayLoss({ aspect, count: 3 })),
     Object.values(planWords).map(([title]) => title),
-    Object.values(clashWords),
+    (["removed", "on", "content", "section", "place"] as const).map((what) =>
+      clashWords({ facet: "mods", what, key: "a", mine: {}, theirs: {} }),
+    ),
     Object.values(extraWords),
     Object.values(roleWords),
     Object.values(termWords),
@@ -22,9 +24,9 @@ test("every certainty, loss, plan and clash has words of its own", () => {
   }
 });
 
-test.each(facets)("a loss of one or of many is said in plain words: %s", (facet) => {
-  expect(sayLoss({ facet, count: 1 })).not.toMatch(/\b1 \w+s\b(?! (?:are|of))/);
-  expect(sayLoss({ facet, count: 12 })).not.toContain("undefined");
+test.each(aspects)("a loss of one or of many is said in plain words: %s", (aspect) => {
+  expect(sayLoss({ aspect, count: 1 })).not.toMatch(/\b1 \w+s\b(?! (?:are|of))/);
+  expect(sayLoss({ aspect, count: 12 })).not.toContain("undefined");
 });
 
 const names: ClashNames = {
@@ -40,15 +42,16 @@ test.each([
   ["on", { value: true }, "on"],
   ["on", { value: false }, "off"],
   ["section", { value: "s" }, "section s"],
-  ["version", { value: "c" }, "version of c"],
-  ["version", {}, "whichever is the newest"],
-  ["setting", { value: "7" }, "7"],
-  ["setting", {}, "none"],
+  ["content", { value: "c" }, "version of c"],
+  ["content", {}, "whichever is the newest"],
+  ["changed", { value: ["draw", 7] }, "7"],
+  ["changed", {}, "none"],
   ["removed", { value: "removed" }, "taken out"],
   ["removed", { value: "off" }, "kept, switched off"],
-  ["removed", { value: "on version section" }, "kept, switched on, in another version, in another section"],
+  ["removed", { value: "on content section" }, "kept, switched on, in another version, in another section"],
 ] as const)("a side of a clash of %s, %j", (what, side, words) => {
-  expect(sayClashSide(what, side, names)).toBe(words);
+  const clash = { facet: "launch" as const, what, key: "x", mine: {}, theirs: {} };
+  expect(sayClashSide(clash, side, names)).toBe(words);
 });
 
 test.each(["busy", "broke-off", "not-there", "damaged", "not-in-depot"])(

@@ -1,7 +1,7 @@
 import type { Loss } from "../lineup/losses";
 import { plural } from "./parts";
 
-const lossText: Readonly<Record<Loss["facet"], (count: number) => string>> = {
+const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
   off: (count) => `${plural(count, "item")} that are off: they are left out`,
   versions: () => "versions of the mods",
   hashes: (count) => `hashes: that the contents of ${plural(count, "mod")} are the same cannot be told`,
@@ -16,4 +16,4 @@ const lossText: Readonly<Record<Loss["facet"], (count: number) => string>> = {
 };
 
 /** What a format leaves behind, in words. */
-export const sayLoss = ({ facet, count }: Loss): string => lossText[facet](count);
+export const sayLoss = ({ aspect, count }: Loss): string => lossText[aspect](count);

@@ -1,6 +1,6 @@
 import type { Certainty } from "../lineup/match-lines";
 import type { PlanStatus } from "../lineup/plan";
-import type { TakeInWay } from "../lineup/take-in";
+import type { TakeInWay } from "../state/facet";
 
 /** By what a line of a list was matched. */
 export const certaintyWords: Readonly<Record<Certainty, string>> = {

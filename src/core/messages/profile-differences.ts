@@ -1,80 +1,281 @@
-import type { ProfileDifference, ProfileDifferenceKind } from "../compare/compare";
-import { findItem, titleOf, type Roster } from "../roster/roster";
-import type { ListName } from "../model/profile";
+import type { Difference } from "../compare/states";
+import type { FacetName, ListName } from "../model/profile";
+import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
+import { facets, noteKey } from "../state/facets";
+import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";
 
-/** Headings of the groups in which differences are shown, in their order. */
-export const differenceGroups: readonly (readonly [ProfileDifferenceKind, string])[] = [
-  ["only-here", "Only here"],
-  ["only-there", "Only there"],
-  ["state", "On or off"],
-  ["version", "Other version"],
-  ["parts", "Other parts"],
-  ["section", "Other section"],
-  ["order", "Other order"],
-  ["rule-here", "Rules only here"],
-  ["rule-there", "Rules only there"],
-  ["book", "Rulebooks"],
-  ["expansion", "Expansions"],
-  ["base", "Of the game itself"],
-  ["launch", "Launch settings"],
+type Kinds = Partial<Readonly<Record<DifferenceKind, string>>>;
+
+interface FacetWords {
+  /** Headings of the kinds of difference, in the order in which they are shown. */
+  readonly titles: Kinds;
+  /** What a decision is about, as a person calls it; `roster` is one that holds it. */
+  readonly name: (roster: Roster, key: string) => string;
+  /** What stands there; empty where there is nothing. */
+  readonly side: (roster: Roster, key: string, kind: DifferenceKind) => string;
+}
+
+const itemName = (roster: Roster, id: string): string => {
+  const item = findItem(roster, id);
+  return item ? titleOf(item) : (roster.stock.shelf.find((mod) => mod.id === id)?.name ?? id);
+};
+
+const onOff = (on: boolean): string => (on ? "on" : "off");
+
+const orderWords = (list: ListName): FacetWords => ({
+  titles: {
+    "only-here": `Only here, ${list}`,
+    "only-there": `Only there, ${list}`,
+    on: `On or off, ${list}`,
+    content: `Other version, ${list}`,
+    section: `Other section, ${list}`,
+    place: `Other order, ${list}`,
+    "section-only-here": `Sections only here, ${list}`,
+    "section-only-there": `Sections only there, ${list}`,
+    "section-changed": `Sections that are not the same, ${list}`,
+    "section-place": `Order of sections, ${list}`,
+  },
+  name: (roster, key) => sectionName(roster, list, key) ?? itemName(roster, key),
+  side: (roster, key, kind) => {
+    const item = roster.lists[list].itemOf.get(key);
+    return item ? itemSide(item, kind) : (sectionName(roster, list, key) ?? "");
+  },
+});
+
+const sectionName = (roster: Roster, list: ListName, id: string): string | undefined =>
+  roster.lists[list].sections.find((section) => section.id === id)?.name;
+
+function itemSide(item: SeatedItem, kind: DifferenceKind): string {
+  if (kind === "on") return onOff(item.entry.on);
+  if (kind === "content")
+    return item.list === "mods" ? (item.mod?.version ?? item.entry.content?.slice(0, 12) ?? "") : "";
+  return kind === "section" ? (item.section?.name ?? "") : item.seat;
+}
+
+/** A set of ids that are on, or off where the facet says what is off. */
+const setWords = (
+  title: string,
+  name: FacetWords["name"],
+  isOn: (roster: Roster, key: string) => boolean,
+): FacetWords => ({
+  titles: { "only-here": title, "only-there": title },
+  name,
+  side: (roster, key) => onOff(isOn(roster, key)),
+});
+
+const ruleOf = ({ profile }: Roster, id: string) => profile.state.rules.find((rule) => rule.id === id);
+
+const partWords = ({ options, components }: { options: Record<string, string[]>; components: string[] }) =>
+  [
+    ...Object.entries(options)
+      .filter(([, parts]) => parts.length > 0)
+      .map(([id, parts]) => `${id}: ${[...parts].sort().join(", ")}`)
+      .sort(),
+    [...components].sort().join(", "),
+  ]
+    .filter(Boolean)
+    .join("; ");
+
+/** How a difference of each facet is told. */
+const words: { readonly [Name in FacetName]: FacetWords } = {
+  mods: orderWords("mods"),
+  plugins: orderWords("plugins"),
+  rules: {
+    titles: {
+      "only-here": "Rules only here",
+      "only-there": "Rules only there",
+      changed: "Rules that are not the same",
+      place: "Order of rules",
+    },
+    name: (roster, id) => {
+      const rule = ruleOf(roster, id);
+      return rule ? plainText(ruleText(rule.rule), (item) => itemName(roster, item)) : id;
+    },
+    side: (roster, id, kind) => {
+      const rule = ruleOf(roster, id);
+      if (kind !== "changed" || !rule) return rule?.note ?? "";
+      return `${onOff(!rule.off)}: ${plainText(ruleText(rule.rule), (item) => itemName(roster, item))}`;
+    },
+  },
+  expansions: setWords(
+    "Expansions",
+    ({ game }, id) => game.expansions.find((each) => each.id === id)?.name ?? id,
+    ({ profile }, id) => profile.state.expansions.includes(id),
+  ),
+  broaderFirst: setWords(
+    "The broader loads earlier",
+    () => "Of plugins that nobody has placed",
+    ({ profile }) => profile.state.broaderFirst,
+  ),
+  books: {
+    titles: {
+      "only-here": "Rulebooks",
+      "only-there": "Rulebooks",
+      changed: "Rulebooks",
+      place: "Order of rulebooks",
+    },
+    name: ({ stock }, id) => stock.books.find((book) => book.id === id)?.name ?? id,
+    side: ({ profile }, id) => {
+      const book = profile.state.books.find((each) => each.id === id);
+      if (!book) return "";
+      return book.off.length > 0 ? `${book.version} without ${book.off.length}` : book.version;
+    },
+  },
+  notes: {
+    titles: { "only-here": "Notes", "only-there": "Notes", changed: "Notes" },
+    name: (roster, key) => itemName(roster, key.slice(key.indexOf(" ") + 1)),
+    side: ({ profile }, key) => profile.state.notes.find((note) => noteKey(note) === key)?.text ?? "",
+  },
+  choices: {
+    titles: { "only-here": "Other parts", "only-there": "Other parts", changed: "Other parts" },
+    name: itemName,
+    side: ({ modOf }, id) => {
+      const item = modOf.get(id);
+      return item ? partWords(item.choice) : "";
+    },
+  },
+  baseOff: setWords(
+    "Of the game itself",
+    ({ game }, id) => game.baseItems?.find((each) => each.id === id)?.name ?? id,
+    ({ profile }, id) => !profile.state.baseOff.includes(id),
+  ),
+  launch: {
+    titles: {
+      "only-here": "Launch settings",
+      "only-there": "Launch settings",
+      changed: "Launch settings",
+    },
+    name: ({ game }, id) => game.launchSettings?.find((each) => each.id === id)?.label ?? id,
+    side: ({ game, profile }, id) =>
+      String(profile.state.launch[id] ?? game.launchSettings?.find((each) => each.id === id)?.standard ?? ""),
+  },
+  leftOut: {
+    titles: { "only-here": "Left out", "only-there": "Left out" },
+    name: (roster, key) => {
+      const found = roster.profile.state.leftOut.find((each) => facets.leftOut.keyOf(each) === key);
+      return found ? `${itemName(roster, found.mod)}: ${found.path}` : key;
+    },
+    side: ({ profile }, key) =>
+      profile.state.leftOut.some((each) => facets.leftOut.keyOf(each) === key) ? "left out" : "there",
+  },
+};
+
+const asideOrders = (Object.keys(words) as FacetName[]).filter(
+  (name) => name !== "mods" && name !== "plugins",
+);
+
+/** Headings of the groups in which differences are shown, in their order: items first, then what is beside them. */
+export const differenceTitles: readonly string[] = [
+  ...new Set([
+    ...Object.keys(words.mods.titles).flatMap((kind) => [
+      words.mods.titles[kind as DifferenceKind]!,
+      words.plugins.titles[kind as DifferenceKind]!,
+    ]),
+    ...asideOrders.flatMap((facet) => Object.values(words[facet].titles)),
+  ]),
 ];
 
+export const differenceTitle = ({ facet, kind }: Pick<Difference, "facet" | "kind">): string =>
+  words[facet].titles[kind] ?? facet;
+
+/** Differences under their headings, those without any left out. */
+export function groupDifferences(
+  differences: readonly Difference[],
+): { readonly title: string; readonly members: Difference[] }[] {
+  const groups = new Map<string, Difference[]>(differenceTitles.map((title) => [title, []]));
+  for (const difference of differences) groups.get(differenceTitle(difference))?.push(difference);
+  return [...groups]
+    .filter(([, members]) => members.length > 0)
+    .map(([title, members]) => ({ title, members }));
+}
+
 /** What a difference is about, as a person calls it. */
-export function differenceName(here: Roster, there: Roster, { kind, id }: ProfileDifference): string {
-  const { game } = here;
-  switch (kind) {
-    case "rule-here":
-      return ruleWords(here, id);
-    case "rule-there":
-      return ruleWords(there, id);
-    case "expansion":
-      return game.expansions.find((each) => each.id === id)?.name ?? id;
-    case "base":
-      return game.baseItems?.find((each) => each.id === id)?.name ?? id;
-    case "launch":
-      return game.launchSettings?.find((each) => each.id === id)?.label ?? id;
-    case "book":
-      return here.stock.books.find((book) => book.id === id)?.name ?? id;
-    default:
-      return itemName(here, there, id);
-  }
+export function differenceName(here: Roster, there: Roster, { facet, kind, key }: Difference): string {
+  const { name } = words[facet];
+  const [first, second] = kind.endsWith("only-there") ? [there, here] : [here, there];
+  const found = name(first, key);
+  return found === key ? name(second, key) : found;
 }
 
-function itemName(here: Roster, there: Roster, id: string): string {
-  const item = findItem(here, id) ?? findItem(there, id);
-  return item ? titleOf(item) : id;
+/** What stands on either side. */
+export function differenceSides(
+  here: Roster,
+  there: Roster,
+  { facet, kind, key }: Difference,
+): readonly [here: string, there: string] {
+  const { side } = words[facet];
+  return [side(here, key, kind), side(there, key, kind)];
 }
 
-function ruleWords(roster: Roster, id: string): string {
-  const rule = roster.profile.state.rules.find((each) => each.id === id);
-  return rule ? plainText(ruleText(rule.rule), (item) => itemName(roster, roster, item)) : id;
-}
-
-const listWords: Record<ListName, string> = { mods: "mods", plugins: "plugins" };
+/** The item of the plan that a difference is about; null of what is beside the orders. */
+export const differenceItem = ({ facet, kind, key }: Difference): string | null =>
+  (facet === "mods" || facet === "plugins") && !kind.startsWith("section-") ? key : null;
 
 /** All differences as plain text, for a message or a file. */
 export function comparisonText(
   here: Roster,
   there: Roster,
   names: readonly [here: string, there: string],
-  differences: readonly ProfileDifference[],
+  differences: readonly Difference[],
 ): string {
   const lines = [`Here: ${names[0]}`, `There: ${names[1]}`, `Game: ${here.game.name} ${here.game.version}`];
   if (differences.length === 0) return [...lines, "", "No difference.", ""].join("\n");
-  for (const [kind, title] of differenceGroups)
-    for (const list of ["mods", "plugins", null] as const) {
-      const group = differences.filter((each) => each.kind === kind && each.list === list);
-      if (group.length === 0) continue;
-      lines.push("", `${title}${list ? `, ${listWords[list]}` : ""}: ${group.length}`);
-      lines.push(...group.map((each) => `- ${differenceName(here, there, each)}${sides(each)}`));
-    }
+  for (const { title, members } of groupDifferences(differences)) {
+    lines.push("", `${title}: ${members.length}`);
+    lines.push(...members.map((each) => `- ${differenceName(here, there, each)}${sides(here, there, each)}`));
+  }
   return [...lines, ""].join("\n");
 }
 
-function sides({ kind, here, there, matters }: ProfileDifference): string {
-  if (kind === "rule-here" || kind === "rule-there") return here || there ? ` (${here || there})` : "";
+function sides(hereRoster: Roster, thereRoster: Roster, difference: Difference): string {
+  const [here, there] = differenceSides(hereRoster, thereRoster, difference);
+  const { facet, kind, matters } = difference;
+  if (facet === "rules" && kind !== "changed") return here || there ? ` (${here || there})` : "";
   const turned = matters === undefined ? "" : matters ? "; changes a tie or a winner" : "; changes nothing";
   return ` (here ${here || "none"}, there ${there || "none"}${turned})`;
+}
+
+/** What has become of a profile since an earlier state, under headings that say so. */
+const sinceTitles: Kinds = {
+  "only-there": "New",
+  "only-here": "Gone",
+  on: "Switched on or off",
+  place: "Moved",
+  section: "Moved to another section",
+  content: "In another version",
+  changed: "Changed",
+  "section-only-there": "New sections",
+  "section-only-here": "Sections gone",
+  "section-changed": "Sections changed",
+  "section-place": "Sections moved",
+};
+
+const sinceNouns: { readonly [Name in FacetName]: string } = {
+  mods: "mods",
+  plugins: "plugins",
+  rules: "rules",
+  expansions: "expansions",
+  broaderFirst: "broader loads earlier",
+  books: "rulebooks",
+  notes: "notes",
+  choices: "parts of packages",
+  baseOff: "parts of the game that are off",
+  launch: "launch settings",
+  leftOut: "files left out",
+};
+
+/** Changes since an earlier state by what happened and to what, the more telling first. */
+export function groupChanges(
+  changes: readonly Difference[],
+): { readonly title: string; readonly members: Difference[] }[] {
+  const groups = new Map<string, Difference[]>();
+  for (const kind of Object.keys(sinceTitles) as DifferenceKind[])
+    for (const facet of ["plugins", "mods", ...asideOrders] as const) {
+      const members = changes.filter((each) => each.facet === facet && each.kind === kind);
+      const title = `${sinceTitles[kind]}, ${sinceNouns[facet]}`;
+      if (members.length > 0) groups.set(title, members);
+    }
+  return [...groups].map(([title, members]) => ({ title, members }));
 }

@@ -1,15 +1,42 @@
 import { z } from "zod";
 import { Section } from "./game";
-import { ProfileBook } from "./rulebook";
-import { Choice, Entry, LaunchValues, ListName, Note, ProfileState, Rule } from "./profile";
+import { decisions, Entry, ListName, PartialState, type KeyedName } from "./profile";
+
+type DecideSchema<Name extends KeyedName> = z.ZodObject<
+  {
+    kind: z.ZodLiteral<"decide">;
+    facet: z.ZodLiteral<Name>;
+    key: z.ZodString;
+    item: z.ZodNullable<(typeof decisions)[Name]>;
+    before: z.ZodOptional<z.ZodNullable<z.ZodString>>;
+  },
+  z.core.$strict
+>;
+type AnyDecideSchema = { [Name in KeyedName]: DecideSchema<Name> }[KeyedName];
+
+// One schema a facet, made of `decisions`; which is of which a mapping over the names loses.
+const decideSteps = Object.entries(decisions).map(([facet, item]) =>
+  z.strictObject({
+    kind: z.literal("decide"),
+    facet: z.literal(facet),
+    key: z.string().max(5000),
+    item: item.nullable(),
+    before: z.string().nullable().optional(),
+  }),
+) as unknown as [AnyDecideSchema, ...AnyDecideSchema[]];
+
+/**
+ * Sets one decision of a facet, or takes it away (null), by its key; `before` says where among those of a facet whose order
+ * counts: null at the end, left out where it is.
+ */
+const DecideStep = z.discriminatedUnion("facet", decideSteps);
+export type DecideStep = z.infer<typeof DecideStep>;
 
 /**
  * What changes a profile, by ids and never by index. `put` seats entries, new or old, before another one (null:
  * at the end); `drop` takes entries away; `switch` turns them on or off; `arrange` gives a whole order of the
- * present items, and with `sections` of those too; `keep-rule` puts a rule, new or
- * changed, before another (null: at the end); `books` says by which rulebooks
- * the profile goes; `note` writes what stands beside an item, or takes it away; `choose` says what of a package is taken (null: as
- * its author proposes); `settings` which expansions are on, what of the game is off, how it is launched; `replace` goes to another state altogether, but for rules that are shared.
+ * present items, and with `sections` of those too; `decide` sets a single decision of any other facet; `replace` goes to
+ * another state in the facets that it names, but for rules that are shared.
  */
 export const Step = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -26,19 +53,8 @@ export const Step = z.discriminatedUnion("kind", [
     entries: z.array(Entry),
     sections: z.array(Section).optional(),
   }),
-  z.strictObject({ kind: z.literal("keep-rule"), rule: Rule, before: z.string().nullable() }),
-  z.strictObject({ kind: z.literal("drop-rule"), id: z.string() }),
-  z.strictObject({ kind: z.literal("broader-first"), on: z.boolean() }),
-  z.strictObject({ kind: z.literal("books"), books: z.array(ProfileBook) }),
-  z.strictObject({ kind: z.literal("note"), list: ListName, item: z.string(), note: Note.nullable() }),
-  z.strictObject({ kind: z.literal("choose"), mod: z.string(), choice: Choice.nullable() }),
-  z.strictObject({
-    kind: z.literal("settings"),
-    expansions: z.array(z.string()).optional(),
-    baseOff: z.array(z.string()).optional(),
-    launch: LaunchValues.optional(),
-  }),
-  z.strictObject({ kind: z.literal("replace"), state: ProfileState }),
+  DecideStep,
+  z.strictObject({ kind: z.literal("replace"), state: PartialState }),
 ]);
 export type Step = z.infer<typeof Step>;
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Section } from "./game";
-import { LaunchValues, Rule } from "./profile";
+import { LaunchValues, Note, Rule } from "./profile";
+import { ProfileBook } from "./rulebook";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -135,6 +136,10 @@ export const Lineup = z.strictObject({
   mods: z.array(LineupMod),
   plugins: z.array(LineupPlugin),
   rules: z.array(Rule),
+  /** All notes with who wrote them and when; what each mod says of its own is for those who read the list. */
+  notes: z.array(Note).optional(),
+  books: z.array(ProfileBook).optional(),
+  broaderFirst: z.boolean().optional(),
   launch: LaunchValues,
   expansions: z.array(z.string()),
   baseOff: z.array(z.string()),

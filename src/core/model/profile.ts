@@ -15,7 +15,7 @@ export type ListName = z.infer<typeof ListName>;
 export const Entry = z.strictObject({
   id: z.string().min(1).max(500),
   on: z.boolean(),
-  section: z.string().nullable(),
+  section: z.string(),
   home: z.string().optional(),
   content: z.string().optional(),
   fresh: z.literal(true).optional(),
@@ -46,8 +46,21 @@ export const Choice = z.strictObject({
 });
 export type Choice = z.infer<typeof Choice>;
 
-export const LaunchValues = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
+export const LaunchValue = z.union([z.string(), z.number(), z.boolean()]);
+export type LaunchValue = z.infer<typeof LaunchValue>;
+
+export const LaunchValues = z.record(z.string(), LaunchValue);
 export type LaunchValues = z.infer<typeof LaunchValues>;
+
+/**
+ * A file of a mod, or a folder (ending in a slash) with all below it, that a profile does without: the path as the game sees it
+ * after parts, in NFC, folded where the game is. Nothing on the disk changes.
+ */
+export const LeftOut = z.strictObject({
+  mod: z.string().min(1).max(500),
+  path: z.string().min(1).max(4096),
+});
+export type LeftOut = z.infer<typeof LeftOut>;
 
 /** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
@@ -62,28 +75,64 @@ export const Rule = z.strictObject({
 });
 export type Rule = z.infer<typeof Rule>;
 
-/** What a profile decides; this is what edits change and restore points keep. */
-export const ProfileState = z.strictObject({
+const facets = {
   mods: Order,
   plugins: Order,
   /** Those of this profile, then those that it shares with all others of its game. */
   rules: z.array(Rule),
   /** Ids of the expansions that are on. */
   expansions: z.array(z.string()),
-  /** False where the broader of two plugins that change the same records need not load earlier. */
-  broaderFirst: z.literal(false).optional(),
+  /** Whether the broader of two plugins that change the same records should load earlier. */
+  broaderFirst: z.boolean(),
   /** The rulebooks that it goes by; of rules that contradict, the earlier book's win. */
-  books: z.array(ProfileBook).optional(),
-  /** At most one for each item of a list; absent where there are none. */
-  notes: z.array(Note).optional(),
+  books: z.array(ProfileBook),
+  /** At most one for each item of a list. */
+  notes: z.array(Note),
   /** At most one for each mod; what is not said of a mod is as its author proposes. */
-  choices: z.array(Choice).optional(),
+  choices: z.array(Choice),
   /** Parts of the game itself that are off, by id. */
-  baseOff: z.array(z.string()).optional(),
+  baseOff: z.array(z.string()),
   /** Launch settings that are not as the game has them. */
-  launch: LaunchValues.optional(),
+  launch: LaunchValues,
+  leftOut: z.array(LeftOut),
+};
+
+/**
+ * What a profile decides; this is what edits change and restore points keep. Each key is a facet (core/state/facets.ts). What a
+ * state of an earlier version does not say is filled in.
+ */
+export const ProfileState = z.strictObject({
+  ...facets,
+  broaderFirst: facets.broaderFirst.default(true),
+  books: facets.books.default([]),
+  notes: facets.notes.default([]),
+  choices: facets.choices.default([]),
+  baseOff: facets.baseOff.default([]),
+  launch: facets.launch.default({}),
+  leftOut: facets.leftOut.default([]),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
+
+/** Some facets of a state. */
+export const PartialState = z.strictObject(facets).partial();
+export type PartialState = z.infer<typeof PartialState>;
+
+export type FacetName = keyof ProfileState;
+export type KeyedName = Exclude<FacetName, ListName>;
+
+/** A single decision of every facet but the orders; together those of one facet are its value. */
+export const decisions = {
+  rules: Rule,
+  expansions: z.string(),
+  broaderFirst: z.literal(false),
+  books: ProfileBook,
+  notes: Note,
+  choices: Choice,
+  baseOff: z.string(),
+  launch: z.tuple([z.string(), LaunchValue]),
+  leftOut: LeftOut,
+} satisfies Record<KeyedName, z.ZodType>;
+export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>;
 
 /** One of the usual purposes, or the curator's own words. */
 export const usualPurposes = ["play", "make", "test"] as const;

@@ -45,7 +45,7 @@ export const modRank: LoadRank = { id: MODS_RANK, label: "mods" };
 const allMods: Section = { id: "mods", name: "Mods", rank: MODS_RANK, guidance: "" };
 
 /** The sections that a new profile has for a list; the mods always have one. */
-export function sectionsOf(game: GameDefinition, list: ListName): Section[] {
+export function sectionsOf(game: Pick<GameDefinition, "sections">, list: ListName): Section[] {
   const own = game.sections.filter((section) => (section.rank === MODS_RANK) === (list === "mods"));
   return list === "mods" && own.length === 0 ? [allMods] : own;
 }

@@ -99,8 +99,8 @@ test("of two mods that bring the same plugin, the one that is on and loads later
     const mods = {
       sections: [],
       entries: [
-        { id: "one", on: oneOn, section: null },
-        { id: "two", on: twoOn, section: null },
+        { id: "one", on: oneOn, section: "mods" },
+        { id: "two", on: twoOn, section: "mods" },
       ],
     };
     const profile: Profile = { ...base.profile, state: { ...base.profile.state, mods } };
@@ -124,7 +124,7 @@ test("of several versions the newest counts, unless the entry is pinned to one b
   const version = (content?: string) => {
     const mods = {
       sections: [],
-      entries: [{ id: "m", on: true, section: null, ...(content ? { content } : {}) }],
+      entries: [{ id: "m", on: true, section: "mods", ...(content ? { content } : {}) }],
     };
     const profile: Profile = { ...base.profile, state: { ...base.profile.state, mods } };
     return makeRoster(testGame, profile, { ...base.stock, shelf }).mods[0]!.mod!.version;

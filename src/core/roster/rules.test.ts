@@ -152,14 +152,14 @@ describe("edits of rules", () => {
   };
 
   test("keep the place of the rule in the list, and say what they did", () => {
-    const off = switchRule(roster, one, false);
+    const off = switchRule(one, false);
     expect(rulesAfter(off).rules.map((rule) => [rule.id, rule.off])).toEqual([
       ["r0", true],
       ["r1", undefined],
     ]);
     expect(off.label).toEqual({ id: "rule-off", data: { item: "c.plank" } });
     const changed = { ...one, note: "seams show" };
-    expect(rulesAfter(changeRule(roster, changed)).rules[0]).toBe(changed);
+    expect(rulesAfter(changeRule(changed)).rules[0]).toBe(changed);
     expect(rulesAfter(dropRule(one)).rules.map((rule) => rule.id)).toEqual(["r1"]);
     expect(rulesAfter(addRule({ ...one, id: "new" })).rules.map((rule) => rule.id)).toEqual([
       "r0",
@@ -168,7 +168,7 @@ describe("edits of rules", () => {
     ]);
     expect(rulesAfter(preferBroader(false)).broaderFirst).toBe(false);
     const again = withState(roster, rulesAfter(off));
-    expect(switchRule(again, again.profile.state.rules[0]!, true).steps[0]).toMatchObject({ rule: one });
+    expect(switchRule(again.profile.state.rules[0]!, true).steps[0]).toMatchObject({ item: one });
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Entry, Order } from "../model/profile";
+import type { Order } from "../model/profile";
 
 /** A, B, … Z, AA, AB, … for 0, 1, … */
 export function letterOf(index: number): string {
@@ -10,7 +10,10 @@ export function letterOf(index: number): string {
 export function seatsOf({
   sections,
   entries,
-}: Readonly<{ sections: Order["sections"]; entries: readonly Entry[] }>): Map<string, string> {
+}: Readonly<{
+  sections: Order["sections"];
+  entries: readonly { readonly id: string; readonly section: string | null }[];
+}>): Map<string, string> {
   const letters = new Map(sections.map((section, at) => [section.id as string | null, letterOf(at)]));
   const counts = new Map<string | null, number>();
   return new Map(

@@ -2,6 +2,7 @@ import type { Entry, Profile, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { makeRoster, type Roster, type Stock } from "../roster/roster";
+import { nothingDecided } from "../state/facets";
 import { testGame } from "./game";
 
 /** A plugin of a test: it comes with a mod of the same name in lower case, and both are on unless said otherwise. */
@@ -97,8 +98,8 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
         sections: testGame.sections,
         entries: [{ id: "Pond.keel", on: true, section: "game" }, ...entries],
       },
+      ...nothingDecided,
       rules: rules.map((rule, at): Rule => ({ id: rule.id ?? `r${at}`, rule, note: "", made: "2026-01-01" })),
-      expansions: [],
     },
   };
   return makeRoster(testGame, profile, stock);

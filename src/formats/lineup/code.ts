@@ -3,7 +3,7 @@ import { bytesToHex, hexToBytes } from "@noble/hashes/utils";
 import { base64urlnopad } from "@scure/base";
 import { deflateSync, inflateSync } from "fflate";
 import { z } from "zod";
-import type { Facet } from "@/core/lineup/losses";
+import type { Aspect } from "@/core/lineup/losses";
 import type { SharedSetup } from "@/core/lineup/share";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
@@ -13,7 +13,7 @@ const sumLength = 4;
 const longest = 40_000;
 
 /** Everything that decides how a setup behaves, and its sections where they fit. */
-export const carriedByCode: readonly Facet[] = [
+export const carriedByCode: readonly Aspect[] = [
   "versions",
   "hashes",
   "mods",

@@ -1,4 +1,4 @@
-import { facets, type Facet } from "@/core/lineup/losses";
+import { aspects, type Aspect } from "@/core/lineup/losses";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 
@@ -10,15 +10,15 @@ export interface LineupFormat {
   /** With its dot. */
   readonly extension: string;
   readonly mime: string;
-  readonly carries: readonly Facet[];
+  readonly carries: readonly Aspect[];
   readonly write: (lineup: Lineup, game: GameDefinition) => string;
 }
 
 /** Of what a row carries: see core/lineup/rows.ts. */
-export const carriedByRows: readonly Facet[] = ["off", "versions", "hashes", "plugins", "mods", "sections"];
+export const carriedByRows: readonly Aspect[] = ["off", "versions", "hashes", "plugins", "mods", "sections"];
 
 /** What a file of the list is called: its title, without signs that some system does not take. */
 export const fileNameOf = (title: string, { extension }: Pick<LineupFormat, "extension">): string =>
   `${title.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list"}${extension}`;
 
-export const everything: readonly Facet[] = facets;
+export const everything: readonly Aspect[] = aspects;

@@ -1,6 +1,6 @@
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import { Lineup } from "@/core/model/lineup";
-import type { Entry, ListName } from "@/core/model/profile";
+import type { ListName } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { foldName } from "@/core/roster/fold";
 import { firstOutOfSection } from "@/core/edit/steps";
@@ -49,7 +49,7 @@ function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
       "sections",
       foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none",
     );
-  const outside = (list: ListName, entries: readonly Entry[]) => {
+  const outside = (list: ListName, entries: readonly { id: string; section: string | null }[]) => {
     const own = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
     const first = firstOutOfSection(own, entries);
     return first && broken(list, `“${first.id}” stands outside its section`);
@@ -57,7 +57,7 @@ function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
   return (
     outside(
       "plugins",
-      lineup.plugins.map((each) => ({ id: each.name, on: each.on, section: each.section })),
+      lineup.plugins.map((each) => ({ id: each.name, section: each.section })),
     ) ??
     outside(
       "mods",

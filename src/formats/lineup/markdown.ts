@@ -3,7 +3,7 @@ import { fromMarkdown } from "mdast-util-from-markdown";
 import { gfmFromMarkdown } from "mdast-util-gfm";
 import { toString } from "mdast-util-to-string";
 import { gfm } from "micromark-extension-gfm";
-import type { Facet } from "@/core/lineup/losses";
+import type { Aspect } from "@/core/lineup/losses";
 import type { Lineup } from "@/core/model/lineup";
 import type { Listing, ListLine } from "@/core/model/listing";
 import type { ListName } from "@/core/model/profile";
@@ -51,7 +51,7 @@ const asList = (row: LineupRow, at: number): string =>
     .filter(Boolean)
     .join(" ");
 
-const carried: readonly Facet[] = ["off", "versions", "plugins", "mods", "sections"];
+const carried: readonly Aspect[] = ["off", "versions", "plugins", "mods", "sections"];
 
 export const markdownList: LineupFormat = {
   id: "markdown-list",

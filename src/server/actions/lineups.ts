@@ -1,7 +1,7 @@
 "use server";
 
 import { z } from "zod";
-import { takeInWays } from "@/core/lineup/take-in";
+import { takeInWays } from "@/core/state/facet";
 import { LineupSheet } from "@/core/model/lineup";
 import type { Outcome } from "@/core/model/outcome";
 import { guard } from "../action";

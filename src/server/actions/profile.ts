@@ -1,7 +1,7 @@
 "use server";
 
 import { z } from "zod";
-import type { Changes } from "@/core/compare/changes";
+import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";
 import { done, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
@@ -75,7 +75,7 @@ export const nameRestorePoint = async (profileId: string, name: string): Promise
     profiles.nameRestorePoint(await getContext(), id.parse(profileId), z.string().parse(name)),
   );
 
-export const changesSincePoint = async (pointId: string): Promise<Outcome<Changes>> =>
+export const changesSincePoint = async (pointId: string): Promise<Outcome<Difference[]>> =>
   guard(async () => profiles.changesSincePoint(await getContext(), id.parse(pointId)));
 
 export const goBack = async (pointId: string, base: number): Promise<Outcome<Stored>> =>

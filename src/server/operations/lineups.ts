@@ -4,9 +4,11 @@ import { runChecks } from "@/core/check/run-checks";
 import { changesBetween } from "@/core/lineup/changelog";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
-import { takeInState, type TakeInWay } from "@/core/lineup/take-in";
+import { takeInState } from "@/core/compare/states";
+import type { TakeInWay } from "@/core/state/facet";
 import { findingText } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
+import type { GameDefinition } from "@/core/model/game";
 import { blankSheet, type Lineup, type LineupSheet } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { label } from "@/core/edit/steps";
@@ -51,7 +53,7 @@ async function lineupOf(db: Sql, roster: Roster): Promise<Lineup> {
   const changelog = versions.map(({ version, at, lineup }, place) => ({
     version,
     date: at.toISOString(),
-    text: textOfChanges(versions[place + 1]?.lineup, lineup),
+    text: textOfChanges(roster.game, versions[place + 1]?.lineup, lineup),
   }));
   return makeLineup(roster, {
     ...sheet,
@@ -63,8 +65,8 @@ async function lineupOf(db: Sql, roster: Roster): Promise<Lineup> {
   });
 }
 
-const textOfChanges = (before: Lineup | undefined, after: Lineup): string =>
-  before ? changesBetween(before, after).join("\n") || "Nothing changed." : "The first version.";
+const textOfChanges = (game: GameDefinition, before: Lineup | undefined, after: Lineup): string =>
+  before ? changesBetween(game, before, after).join("\n") || "Nothing changed." : "The first version.";
 
 export async function lineupFile(
   context: Context,
@@ -119,14 +121,16 @@ export interface VersionListed {
   readonly changes: string;
 }
 
-export async function listVersions({ db }: Context, profileId: string): Promise<Outcome<VersionListed[]>> {
-  const versions = await store.listVersions(db, profileId);
+export async function listVersions(context: Context, profileId: string): Promise<Outcome<VersionListed[]>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const versions = await store.listVersions(context.db, profileId);
   return done(
     versions.map(({ version, at, lineup }, place) => ({
       version,
       at: at.toISOString(),
       fingerprint: lineup.fingerprint,
-      changes: textOfChanges(versions[place + 1]?.lineup, lineup),
+      changes: textOfChanges(game.value.definition, versions[place + 1]?.lineup, lineup),
     })),
   );
 }

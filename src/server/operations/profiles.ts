@@ -1,5 +1,5 @@
 import "server-only";
-import { changesSince, type Changes } from "@/core/compare/changes";
+import { compareStates, type Difference } from "@/core/compare/states";
 import { randomUUID } from "node:crypto";
 import { label } from "@/core/edit/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -172,11 +172,11 @@ export function nameRestorePoint({ db }: Context, profileId: string, name: strin
 }
 
 /** What the profile has become since a restore point of it was made. */
-export async function changesSincePoint({ db }: Context, pointId: string): Promise<Outcome<Changes>> {
+export async function changesSincePoint({ db }: Context, pointId: string): Promise<Outcome<Difference[]>> {
   const point = await findRestorePoint(db, pointId);
   if (!point) return refuse("no-restore-point");
   const profile = await findProfile(db, point.profileId);
-  return profile ? done(changesSince(point.state, profile.state)) : refuse("no-profile");
+  return profile ? done(compareStates(point.state, profile.state)) : refuse("no-profile");
 }
 
 /** Goes back to a restore point by an edit like any other, so that this can be undone as well. */

@@ -1,7 +1,7 @@
 import "server-only";
 import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
-import { changesSince, type Changes } from "@/core/compare/changes";
+import { compareStates, type Difference } from "@/core/compare/states";
 import { readHistory, type History } from "@/store/journal";
 import { findFollowed } from "@/store/lineups";
 import { findRun, listProfiles, listUsage } from "@/store/profiles";
@@ -47,7 +47,7 @@ export interface ProfileView {
   /** The lineup that it came from, in the version that it was brought to last, without pictures; null where from none. */
   readonly followed: Lineup | null;
   /** What the profile has become since a trial last ran well; null where none did. */
-  readonly sinceRun: Changes | null;
+  readonly sinceRun: readonly Difference[] | null;
   readonly restorePoints: readonly RestorePointListed[];
 }
 
@@ -83,7 +83,7 @@ async function readFollowed(db: Sql, profileId: string): Promise<Lineup | null> 
   return rest;
 }
 
-async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Changes | null> {
+async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Difference[] | null> {
   const run = await findRun(db, id);
-  return run ? changesSince(run.state, state) : null;
+  return run ? compareStates(run.state, state) : null;
 }

@@ -3,13 +3,8 @@
 import { useState, type ReactNode } from "react";
 import type { Edit } from "@/core/model/edit";
 import type { LaunchSetting } from "@/core/model/game";
-import {
-  baseItemEdit,
-  expansionEdit,
-  launchEdit,
-  launchValue,
-  type LaunchValue,
-} from "@/core/edit/settings";
+import { baseItemEdit, expansionEdit, launchEdit, launchValue } from "@/core/edit/settings";
+import { type LaunchValue } from "@/core/model/profile";
 import { inputLook } from "../kit/field";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";

@@ -2,7 +2,7 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
-import type { Changes } from "@/core/compare/changes";
+import type { Difference } from "@/core/compare/states";
 import { changesSincePoint, goBack, nameRestorePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
@@ -14,7 +14,7 @@ export function RestorePoints() {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const points = useEditor((state) => state.view.restorePoints);
   const [name, setName] = useState("");
-  const [compared, setCompared] = useState<{ id: string; changes: Changes } | null>(null);
+  const [compared, setCompared] = useState<{ id: string; changes: readonly Difference[] } | null>(null);
   const add = async (event: FormEvent) => {
     event.preventDefault();
     await editor.settled();

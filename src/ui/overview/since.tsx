@@ -1,49 +1,34 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
-import type { Changes } from "@/core/compare/changes";
+import type { Difference } from "@/core/compare/states";
+import { differenceItem, differenceName, groupChanges } from "@/core/messages/profile-differences";
 import { ItemName } from "../kit/sentence";
+import { useEditor } from "../workspace/workspace.client";
 
 const mostNamed = 8;
 
-const kindsOfChange = [
-  ["Moved", "moved"],
-  ["New", "added"],
-  ["Gone", "gone"],
-  ["Switched on", "switchedOn"],
-  ["Switched off", "switchedOff"],
-] as const;
-
 /** What has changed since an earlier state, by kind. */
-export function Since({ changes }: { changes: Changes }) {
-  const lists = (["plugins", "mods"] as const).flatMap((list) =>
-    kindsOfChange.map(([title, kind]) => [`${title} ${list}`, changes[list][kind]] as const),
-  );
-  const rules = changes.rulesAdded + changes.rulesGone;
-  const isSame = rules === 0 && lists.every(([, ids]) => ids.length === 0);
+export function Since({ changes }: { changes: readonly Difference[] }) {
+  const roster = useEditor((state) => state.roster);
   return (
     <div className="text-ink2 w-full space-y-0.5 py-1" role="status">
-      {isSame && <p>Nothing has changed since.</p>}
-      {lists.map(([title, ids]) =>
-        ids.length === 0 ? null : (
-          <p key={title}>
-            <b className="text-ink">
-              {title}, {ids.length}:
-            </b>{" "}
-            {ids.slice(0, mostNamed).map((id) => (
-              <span key={id} className="mr-2 inline-block">
-                <ItemName id={id} />
+      {changes.length === 0 && <p>Nothing has changed since.</p>}
+      {groupChanges(changes).map(({ title, members }) => (
+        <p key={title}>
+          <b className="text-ink">
+            {title}, {members.length}:
+          </b>{" "}
+          {members.slice(0, mostNamed).map((each) => {
+            const item = differenceItem(each);
+            return (
+              <span key={`${each.kind} ${each.key}`} className="mr-2 inline-block">
+                {item === null ? differenceName(roster, roster, each) : <ItemName id={item} />}
               </span>
-            ))}
-            {ids.length > mostNamed && `and ${ids.length - mostNamed} more`}
-          </p>
-        ),
-      )}
-      {rules > 0 && (
-        <p>
-          {plural(changes.rulesAdded, "rule")} new, {changes.rulesGone} gone.
+            );
+          })}
+          {members.length > mostNamed && `and ${members.length - mostNamed} more`}
         </p>
-      )}
+      ))}
     </div>
   );
 }

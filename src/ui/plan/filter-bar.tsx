@@ -34,8 +34,11 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
     const name = points.find((point) => point.id === id)?.name;
     if (name === undefined) return change({ among: null });
     const changes = unwrap(await changesSincePoint(id));
-    if (changes)
-      change({ among: { ids: new Set(changes[list.name].moved), words: `moved since “${name}”` } });
+    const moved = changes?.filter(
+      ({ facet, kind }) => facet === list.name && (kind === "place" || kind === "section"),
+    );
+    if (moved)
+      change({ among: { ids: new Set(moved.map(({ key }) => key)), words: `moved since “${name}”` } });
   };
   const isOn = narrows(filter) || sortBy !== null;
   return (

@@ -1,10 +1,16 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { comparisonText, differenceGroups, differenceName } from "@/core/messages/profile-differences";
+import {
+  comparisonText,
+  differenceItem,
+  differenceName,
+  differenceSides,
+  groupDifferences,
+} from "@/core/messages/profile-differences";
 import { plural } from "@/core/messages/parts";
-import type { ListName } from "@/core/model/profile";
-import { compareRosters, takeOver, type ProfileDifference } from "@/core/compare/compare";
+import { compareRosters, takeOver } from "@/core/compare/rosters";
+import { keyOfDifference, type Difference } from "@/core/compare/states";
 import { findItem, type Roster } from "@/core/roster/roster";
 import type { StateSource } from "@/server/operations/profiles";
 import { Button } from "../kit/button";
@@ -35,8 +41,8 @@ export function Differences({ there, name, onTaken }: { there: Roster; name: str
       else next.add(key);
     setLeft(next);
   };
-  const taken = shown.filter((each) => !left.has(keyOf(each)));
-  const order = all.filter((each) => each.kind === "order");
+  const taken = shown.filter((each) => !left.has(keyOfDifference(each)));
+  const order = all.filter((each) => each.matters !== undefined);
   const matter = order.filter((each) => each.matters).length;
   return (
     <>
@@ -75,25 +81,20 @@ export function Differences({ there, name, onTaken }: { there: Roster; name: str
           </span>
         )}
       </div>
-      {differenceGroups.flatMap(([kind, title]) =>
-        ([null, "mods", "plugins"] as const).map((list) => (
-          <Group
-            key={`${kind} ${list}`}
-            title={title}
-            list={list}
-            here={here}
-            there={there}
-            differences={shown.filter((each) => each.kind === kind && each.list === list)}
-            left={left}
-            onTurn={turn}
-          />
-        )),
-      )}
+      {groupDifferences(shown).map(({ title, members }) => (
+        <Group
+          key={title}
+          title={title}
+          here={here}
+          there={there}
+          differences={members}
+          left={left}
+          onTurn={turn}
+        />
+      ))}
     </>
   );
 }
-
-const keyOf = ({ kind, list, id }: ProfileDifference): string => `${kind} ${list} ${id}`;
 
 function TakeOver({
   here,
@@ -104,7 +105,7 @@ function TakeOver({
 }: {
   here: Roster;
   there: Roster;
-  taken: readonly ProfileDifference[];
+  taken: readonly Difference[];
   name: string;
   onTaken?: (() => void) | undefined;
 }) {
@@ -129,7 +130,6 @@ function TakeOver({
 
 function Group({
   title,
-  list,
   here,
   there,
   differences,
@@ -137,17 +137,14 @@ function Group({
   onTurn,
 }: {
   title: string;
-  list: ListName | null;
   here: Roster;
   there: Roster;
-  differences: readonly ProfileDifference[];
+  differences: readonly Difference[];
   left: ReadonlySet<string>;
   onTurn: (keys: readonly string[], take: boolean) => void;
 }) {
-  if (differences.length === 0) return null;
-  const keys = differences.map(keyOf);
+  const keys = differences.map(keyOfDifference);
   const all = keys.every((key) => !left.has(key));
-  const heading = `${title}${list === null ? "" : `, ${list}`}`;
   return (
     <section className="mb-4">
       <h4 className="border-line flex items-center gap-2 border-b pb-1 font-bold">
@@ -155,27 +152,27 @@ function Group({
           type="checkbox"
           checked={all}
           onChange={() => onTurn(keys, !all)}
-          aria-label={`Take over all: ${heading}`}
+          aria-label={`Take over all: ${title}`}
           className="accent-pine"
         />
-        {heading}
+        {title}
         <span className="text-ink2 font-mono text-sm font-normal">{differences.length}</span>
       </h4>
       <ul>
         {differences.map((each) => (
-          <li key={keyOf(each)} className="border-line flex min-h-7 items-center gap-2 border-b">
+          <li key={keyOfDifference(each)} className="border-line flex min-h-7 items-center gap-2 border-b">
             <input
               type="checkbox"
-              checked={!left.has(keyOf(each))}
-              onChange={(event) => onTurn([keyOf(each)], event.target.checked)}
+              checked={!left.has(keyOfDifference(each))}
+              onChange={(event) => onTurn([keyOfDifference(each)], event.target.checked)}
               aria-label={`Take over: ${differenceName(here, there, each)}`}
               className="accent-pine"
             />
             <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">
-              {(findItem(here, each.id) ?? findItem(there, each.id))?.seat}
+              {seatOf(here, there, each)}
             </span>
             <span className="min-w-0 grow truncate">{differenceName(here, there, each)}</span>
-            <Sides difference={each} />
+            <Sides here={here} there={there} difference={each} />
           </li>
         ))}
       </ul>
@@ -183,11 +180,18 @@ function Group({
   );
 }
 
-function Sides({ difference }: { difference: ProfileDifference }) {
-  const { kind, here, there, matters } = difference;
-  if (kind === "only-here" || kind === "only-there") return null;
-  if (kind === "rule-here" || kind === "rule-there")
-    return <span className="text-ink2 max-w-72 truncate">{here || there}</span>;
+function seatOf(here: Roster, there: Roster, difference: Difference): string | undefined {
+  const item = differenceItem(difference);
+  return item === null ? undefined : (findItem(here, item) ?? findItem(there, item))?.seat;
+}
+
+function Sides({ here, there, difference }: { here: Roster; there: Roster; difference: Difference }) {
+  const { facet, kind, matters } = difference;
+  const isOneSided = kind.endsWith("only-here") || kind.endsWith("only-there");
+  if (isOneSided && (facet === "mods" || facet === "plugins")) return null;
+  const [mine, theirs] = differenceSides(here, there, difference);
+  if (isOneSided && facet === "rules")
+    return <span className="text-ink2 max-w-72 truncate">{mine || theirs}</span>;
   return (
     <span className="text-ink2 flex shrink-0 items-center gap-2 text-sm">
       {matters !== undefined && (
@@ -195,9 +199,9 @@ function Sides({ difference }: { difference: ProfileDifference }) {
           {matters ? "changes a tie or a winner" : "changes nothing"}
         </span>
       )}
-      <span className="max-w-56 truncate font-mono">{here || "none"}</span>
+      <span className="max-w-56 truncate font-mono">{mine || "none"}</span>
       <span aria-label="there">→</span>
-      <span className="max-w-56 truncate font-mono">{there || "none"}</span>
+      <span className="max-w-56 truncate font-mono">{theirs || "none"}</span>
     </span>
   );
 }

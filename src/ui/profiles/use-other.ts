@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
 import type { ProfileState } from "@/core/model/profile";
-import type { Tied } from "@/core/compare/compare";
+import type { Tied } from "@/core/compare/rosters";
 import { makeRoster, type Roster } from "@/core/roster/roster";
 import type { Ties } from "@/core/roster/ties";
 import type { StateSource } from "@/server/operations/profiles";

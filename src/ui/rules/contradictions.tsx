@@ -22,7 +22,7 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   if (found.length === 0) return null;
   const weaken = (rule: (typeof rules)[number]) => {
     const weak = { ...rule.rule, strength: "prefer" } as OrderRule;
-    editor.dispatch(changeRule(roster, { ...rule, rule: weak }));
+    editor.dispatch(changeRule({ ...rule, rule: weak }));
   };
   return (
     <ul
@@ -57,7 +57,7 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
                     onMouseEnter={() => onChoose(rule.id)}
                     onFocus={() => onChoose(rule.id)}
                     onClick={() =>
-                      way.how === "drop" ? editor.dispatch(switchRule(roster, rule, false)) : weaken(rule)
+                      way.how === "drop" ? editor.dispatch(switchRule(rule, false)) : weaken(rule)
                     }
                   >
                     <span>

@@ -73,7 +73,7 @@ export function Rulebooks() {
           key={open.book.id}
           open={open}
           isAside={(rule) => setAside.has(bookRuleId(open.book.id, rule))}
-          onDrop={() => editor.dispatch(dropBook(roster, open))}
+          onDrop={() => editor.dispatch(dropBook(open))}
         />
       ))}
       {books.length === 0 && <p className="text-ink2 px-3 py-3">This profile goes by none.</p>}
@@ -120,7 +120,10 @@ function Book({
             <Toggle
               on={!off.has(rule.id)}
               label={`${rule.id} of ${book.name}: ${off.has(rule.id) ? "off" : "on"}`}
-              onClick={() => editor.dispatch(switchBookRule(roster, open, rule, off.has(rule.id)))}
+              onClick={() => {
+                const edit = switchBookRule(roster, open, rule, off.has(rule.id));
+                if (edit) editor.dispatch(edit);
+              }}
             />
             <span className="min-w-0 grow">
               <span className={`block ${off.has(rule.id) ? "text-ink3" : ""}`}>

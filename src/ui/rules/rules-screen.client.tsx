@@ -40,7 +40,7 @@ export function RulesScreen() {
   const rule = rules.find((each) => each.id === chosen);
   const store = (next: Rule) => {
     const isKnown = rules.some((each) => each.id === next.id);
-    editor.dispatch(isKnown ? changeRule(roster, next) : addRule(next));
+    editor.dispatch(isKnown ? changeRule(next) : addRule(next));
     setChosen(next.id);
   };
   return (
@@ -82,7 +82,7 @@ export function RulesScreen() {
                 idle={idle.has(each.id)}
                 chosen={each.id === chosen}
                 onChoose={() => setChosen(each.id)}
-                onSwitch={(on) => editor.dispatch(switchRule(roster, each, on))}
+                onSwitch={(on) => editor.dispatch(switchRule(each, on))}
               />
             ))}
           </ul>

@@ -1,6 +1,6 @@
 "use client";
 
-import { compareRosters } from "@/core/compare/compare";
+import { compareRosters } from "@/core/compare/rosters";
 import { label } from "@/core/edit/steps";
 import { Button } from "../../kit/button";
 import { Queue } from "../../depot/queue";

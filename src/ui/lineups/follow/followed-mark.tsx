@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useMemo } from "react";
-import { compareRosters } from "@/core/compare/compare";
+import { compareRosters } from "@/core/compare/rosters";
 import { useEditor } from "../../workspace/workspace.client";
 import { useFollowed } from "./use-followed";
 

@@ -4,8 +4,8 @@ import { useMemo, useState } from "react";
 import { stateFromLineup } from "@/core/lineup/match";
 import { compareFacts } from "@/core/lineup/compare";
 import { factsOfLineup, factsOfRoster } from "@/core/lineup/fingerprint";
-import { clashKey, mergeStates, type MergeClash } from "@/core/lineup/merge-states";
-import type { Side } from "@/core/lineup/three-way";
+import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
+import type { Side } from "@/core/state/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
 import { plural } from "@/core/messages/parts";
 import type { Lineup } from "@/core/model/lineup";
@@ -110,7 +110,7 @@ function Clashes({
   decisions,
   onDecide,
 }: {
-  clashes: readonly MergeClash[];
+  clashes: readonly Clash[];
   names: ClashNames;
   decisions: Readonly<Record<string, Side>>;
   onDecide: (key: string, side: Side) => void;
@@ -131,14 +131,14 @@ function Clashes({
           return (
             <li key={key} className="border-line flex flex-wrap items-center gap-x-4 border-t py-1">
               <span className="w-80 truncate font-semibold">
-                {names.item(clash.id)}{" "}
-                <span className="text-ink2 text-sm font-normal">{clashWords[clash.what]}</span>
+                {names.item(itemOf(clash))}{" "}
+                <span className="text-ink2 text-sm font-normal">{clashWords(clash)}</span>
               </span>
               <Choice name={key} checked={side === "mine"} onChoose={() => onDecide(key, "mine")}>
-                yours: {sayClashSide(clash.what, clash.mine, names)}
+                yours: {sayClashSide(clash, clash.mine, names)}
               </Choice>
               <Choice name={key} checked={side === "theirs"} onChoose={() => onDecide(key, "theirs")}>
-                the list’s: {sayClashSide(clash.what, clash.theirs, names)}
+                the list’s: {sayClashSide(clash, clash.theirs, names)}
               </Choice>
             </li>
           );
@@ -147,3 +147,6 @@ function Clashes({
     </section>
   );
 }
+
+/** The item that a clash is about; of what is beside the orders the key says it. */
+const itemOf = ({ facet, key }: Clash): string => (facet === "notes" ? key.slice(key.indexOf(" ") + 1) : key);

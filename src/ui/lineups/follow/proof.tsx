@@ -12,7 +12,7 @@ import { useProof, type Followed } from "./use-followed";
 /** The proof: equal fingerprints, or exactly what differs and what that may do. */
 export function Proof({ followed }: { followed: Followed }) {
   const { lineup } = followed;
-  const { here, differences } = useProof(followed);
+  const { here, differences, setups } = useProof(followed);
   const { game, stock } = useEditor((state) => state.view);
   const titleOf = useMemo(
     () => titlesFrom([...game.expansions, ...stock.shelf, ...lineup.mods]),
@@ -43,13 +43,13 @@ export function Proof({ followed }: { followed: Followed }) {
         <LongList
           label="Differences from the lineup"
           rows={differences}
-          keyOf={({ kind, name }) => `${kind} ${name}`}
+          keyOf={({ facet, kind, key }) => `${facet} ${kind} ${key}`}
           rowHeight={48}
           rowLook="flex flex-col justify-center"
         >
           {(difference) => (
             <>
-              <span className="truncate">{differenceText(difference, titleOf)}</span>
+              <span className="truncate">{differenceText(difference, { ...setups, titleOf })}</span>
               <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
             </>
           )}

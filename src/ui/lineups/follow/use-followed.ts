@@ -1,6 +1,11 @@
 import { useMemo } from "react";
-import { compareFacts, type Difference } from "@/core/lineup/compare";
-import { factsOfLineup, factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
+import { compareFacts, type SetupDifference } from "@/core/lineup/compare";
+import {
+  factsOfLineup,
+  factsOfRoster,
+  fingerprintOf,
+  type FingerprintFacts,
+} from "@/core/lineup/fingerprint";
 import { stateFromLineup } from "@/core/lineup/match";
 import type { Lineup } from "@/core/model/lineup";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -16,7 +21,8 @@ export interface Proved {
   /** The fingerprint of the profile as it is now. */
   readonly here: string;
   /** In what the setup behaves otherwise; empty exactly where the fingerprints are equal. */
-  readonly differences: readonly Difference[];
+  readonly differences: readonly SetupDifference[];
+  readonly setups: { readonly wanted: FingerprintFacts; readonly here: FingerprintFacts };
 }
 
 /** The list that the present profile follows; null where it follows none. */
@@ -35,7 +41,11 @@ export function useFollowed(): Followed | null {
 export function useProof({ lineup }: Followed): Proved {
   const roster = useEditor((state) => state.roster);
   return useMemo(() => {
-    const facts = factsOfRoster(roster);
-    return { here: fingerprintOf(facts), differences: compareFacts(factsOfLineup(lineup), facts) };
+    const setups = { wanted: factsOfLineup(lineup), here: factsOfRoster(roster) };
+    return {
+      here: fingerprintOf(setups.here),
+      differences: compareFacts(setups.wanted, setups.here),
+      setups,
+    };
   }, [lineup, roster]);
 }

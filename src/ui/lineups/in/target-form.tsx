@@ -1,7 +1,7 @@
 "use client";
 
 import { useState, type FormEvent } from "react";
-import type { TakeInWay } from "@/core/lineup/take-in";
+import type { TakeInWay } from "@/core/state/facet";
 import type { Lineup } from "@/core/model/lineup";
 import { writeLineup } from "@/formats/lineup/json";
 import type { Acceptance } from "@/server/operations/lineups";

@@ -90,7 +90,7 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
             It leaves behind:
             <ul className="list-disc pl-4">
               {losses.map((loss) => (
-                <li key={loss.facet}>{sayLoss(loss)}</li>
+                <li key={loss.aspect}>{sayLoss(loss)}</li>
               ))}
             </ul>
           </div>

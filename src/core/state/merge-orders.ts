@@ -3,43 +3,33 @@ import type { Section } from "../model/game";
 import type { OrderRule } from "../model/problem";
 import type { Entry, Order } from "../model/profile";
 import { propose } from "../order/propose";
-import { mergeByKey, sameValue, threeWay, type Side } from "./three-way";
+import type { ClashSide, Decide, FacetClash, Three as ThreeOf } from "./facet";
+import { insertNear } from "./insert-near";
+import { mergeOrderOf } from "./keyed-facet";
+import { sameValue, threeWay, type Side } from "./three-way";
 
-/** What both sides did to the same item, each in another way; `mine` and `theirs` are what stands there, as data. */
-export interface OrderClash {
-  readonly what: "removed" | "on" | "version" | "section" | "place";
-  readonly id: string;
-  readonly mine: ClashSide;
-  readonly theirs: ClashSide;
-}
-
-export type ItemChange = "on" | "off" | "version" | "section";
-
-/** A value, of an item that one side took out what the other changed; of a place the item that it follows, null where it is the first of its section. */
-export interface ClashSide {
-  readonly value?: string | boolean;
-  readonly after?: string | null;
-}
+export type ItemChange = "on" | "off" | "content" | "section";
 
 export interface MergedOrder {
   readonly order: Order;
-  readonly clashes: readonly OrderClash[];
+  readonly clashes: FacetClash[];
 }
 
-/** Says which side holds for a clash, by what it is about. */
-export type Decide = (what: OrderClash["what"], id: string) => Side;
-
-type Three = readonly [base: Order, mine: Order, theirs: Order];
+type Three = ThreeOf<Order>;
 
 /**
  * Merges two orders that come from one. What a side moved or added keeps its neighbours of that side, as ties; the order
  * is the one nearest to mine that keeps them all. Ties of the two that contradict are a clash.
  */
-export function mergeOrders(orders: Three, decide: Decide): MergedOrder {
+export function mergeOrders(
+  orders: Three,
+  decide: Decide,
+  same: (a: Order, b: Order) => boolean,
+): MergedOrder {
   const [base, mine, theirs] = orders;
-  if (sameValue(mine, base)) return { order: theirs, clashes: [] };
-  if (sameValue(theirs, base) || sameValue(mine, theirs)) return { order: mine, clashes: [] };
-  const clashes: OrderClash[] = [];
+  if (same(mine, base)) return { order: same(mine, theirs) ? mine : theirs, clashes: [] };
+  if (same(theirs, base) || same(mine, theirs)) return { order: mine, clashes: [] };
+  const clashes: FacetClash[] = [];
   const entries = mergeEntries(orders, decide, clashes);
   const sections = mergeSections(orders, new Set([...entries.values()].map(({ section }) => section)));
   const seated = withSections(entries, sections);
@@ -53,7 +43,7 @@ const byId = ({ entries }: Order) => new Map(entries.map((entry) => [entry.id, e
 function mergeEntries(
   [base, mine, theirs]: Three,
   decide: Decide,
-  clashes: OrderClash[],
+  clashes: FacetClash[],
 ): Map<string, Entry> {
   const [a, b, c] = [byId(base), byId(mine), byId(theirs)];
   const merged = new Map<string, Entry>();
@@ -68,7 +58,7 @@ function mergeEntries(
         const say = (entry: Entry | undefined): ClashSide => ({
           value: entry ? changesOf(was, entry).join(" ") : "removed",
         });
-        clashes.push({ what: "removed", id, mine: say(own), theirs: say(other) });
+        clashes.push({ what: "removed", key: id, mine: say(own), theirs: say(other) });
       }
       const keeps = isAdded || (isChanged && (decide("removed", id) === "mine") === (own !== undefined));
       if (keeps) merged.set(id, left);
@@ -82,7 +72,7 @@ function changesOf(was: Entry, is: Entry): ItemChange[] {
   const [before, now] = [facts(was), facts(is)];
   const changes: ItemChange[] = [];
   if (before.on !== now.on) changes.push(now.on ? "on" : "off");
-  if (before.content !== now.content) changes.push("version");
+  if (before.content !== now.content) changes.push("content");
   if (before.belongs !== now.belongs) changes.push("section");
   return changes;
 }
@@ -94,21 +84,21 @@ function mergeEntry(
   own: Entry,
   other: Entry,
   decide: Decide,
-  clashes: OrderClash[],
+  clashes: FacetClash[],
 ): Entry {
   const { id } = own;
   const field = <T extends string | boolean | undefined>(
-    what: OrderClash["what"],
+    what: FacetClash["what"],
     read: (entry: Entry) => T,
   ): T => {
     const merged = threeWay(was && read(was), read(own), read(other), decide(what, id));
     const say = (value: T): ClashSide => (value === undefined ? {} : { value });
-    if (merged.clash) clashes.push({ what, id, mine: say(read(own)), theirs: say(read(other)) });
+    if (merged.clash) clashes.push({ what, key: id, mine: say(read(own)), theirs: say(read(other)) });
     return merged.value as T;
   };
-  const belongs = (entry: Entry) => entry.home ?? entry.section ?? undefined;
+  const belongs = (entry: Entry) => entry.home ?? entry.section;
   const section = field("section", belongs);
-  const content = field("version", (entry) => entry.content);
+  const content = field("content", (entry) => entry.content);
   const on = field("on", (entry) => entry.on);
   // Where it stands comes from the side whose section it is.
   const seat = belongs(own) === section ? own : other;
@@ -122,45 +112,29 @@ function mergeEntry(
   };
 }
 
-/** Sections in an order that keeps each behind its neighbour of the side that brings it; those in use stay in any case. */
-function mergeSections([base, mine, theirs]: Three, used: ReadonlySet<string | null>): Section[] {
-  const { values } = mergeByKey(
-    ({ id }) => id,
-    [base.sections, mine.sections, theirs.sections],
-    () => "mine",
-  );
-  const kept = new Map(values.map((section) => [section.id, section]));
-  for (const section of [...mine.sections, ...theirs.sections])
-    if (used.has(section.id) && !kept.has(section.id)) kept.set(section.id, section);
-  const ids = ({ sections }: Order) => sections.map(({ id }) => id);
-  const sameOrder = sameValue(
-    ids(mine).filter((id) => ids(base).includes(id)),
-    ids(base).filter((id) => ids(mine).includes(id)),
-  );
-  const [first, second] = sameOrder ? [theirs, mine] : [mine, theirs];
-  const order = ids(first).filter((id) => kept.has(id));
-  insertBehind(
-    order,
-    ids(second).filter((id) => kept.has(id)),
-  );
-  return order.map((id) => kept.get(id)!);
-}
-
-/** Puts what `order` lacks of `other` behind the nearest one before it there. */
-function insertBehind(order: string[], other: readonly string[]): void {
-  let before: string | null = null;
-  for (const id of other) {
-    if (!order.includes(id)) order.splice(before === null ? 0 : order.indexOf(before) + 1, 0, id);
-    before = id;
+/** What only one side changed of them, mine where both did; those in use stay in any case. */
+function mergeSections([base, mine, theirs]: Three, used: ReadonlySet<string>): Section[] {
+  const index = ({ sections }: Order) => new Map(sections.map((section) => [section.id, section]));
+  const [a, b, c] = [index(base), index(mine), index(theirs)];
+  const kept = new Map<string, Section>();
+  for (const id of new Set([...b.keys(), ...c.keys()])) {
+    const { value } = threeWay(a.get(id), b.get(id), c.get(id), "mine");
+    const section = value ?? (used.has(id) ? (b.get(id) ?? c.get(id)) : undefined);
+    if (section) kept.set(id, section);
   }
+  const order = mergeOrderOf([[...a.keys()], [...b.keys()], [...c.keys()]], new Set(kept.keys()));
+  return order.map((id) => kept.get(id)!);
 }
 
 /** An item whose section is gone stands in the last one. */
 function withSections(entries: ReadonlyMap<string, Entry>, sections: readonly Section[]): Map<string, Entry> {
-  const known = new Set(sections.map(({ id }) => id as string | null));
-  const last = sections.at(-1)?.id ?? null;
+  const known = new Set(sections.map(({ id }) => id));
+  const last = sections.at(-1)?.id;
   return new Map(
-    [...entries].map(([id, entry]) => [id, known.has(entry.section) ? entry : { ...entry, section: last }]),
+    [...entries].map(([id, entry]) => [
+      id,
+      known.has(entry.section) || last === undefined ? entry : { ...entry, section: last },
+    ]),
   );
 }
 
@@ -206,7 +180,7 @@ function arrange(
   entries: ReadonlyMap<string, Entry>,
   sections: readonly Section[],
   decide: Decide,
-  clashes: OrderClash[],
+  clashes: FacetClash[],
 ): Entry[] {
   const placed = { mine: placedBy(base, mine), theirs: placedBy(base, theirs) };
   const ties = [
@@ -219,7 +193,7 @@ function arrange(
   const holds = ({ side, item }: Tie) => decide("place", item) === side;
   const { result } = propose({
     format: "seating-order-problem/1",
-    items: startOf(mine, theirs, entries).map((id) => ({ id, section: entries.get(id)!.section ?? "" })),
+    items: startOf(mine, theirs, sections, entries).map((id) => ({ id, section: entries.get(id)!.section })),
     sections: sections.map(({ id }) => id),
     // Of two musts that contradict, the engine keeps the one that is listed first.
     rules: [...chainOf(left, entries), ...ties.filter(holds), ...ties.filter((tie) => !holds(tie))].map(
@@ -230,13 +204,13 @@ function arrange(
     result.setAside.flatMap(({ rule }) => ("item" in rule && rule.kind !== "needs" ? [rule.item] : [])),
   );
   for (const id of contested)
-    clashes.push({ what: "place", id, mine: placeIn(mine, id), theirs: placeIn(theirs, id) });
+    clashes.push({ what: "place", key: id, mine: placeIn(mine, id), theirs: placeIn(theirs, id) });
   return result.order.map((id) => entries.get(id)!);
 }
 
 /** What nobody moved stays in its order, above all. */
 function chainOf(ids: readonly string[], entries: ReadonlyMap<string, Entry>): Tie[] {
-  const last = new Map<string | null, string>();
+  const last = new Map<string, string>();
   return ids.flatMap((id): Tie[] => {
     const { section } = entries.get(id)!;
     const before = last.get(section);
@@ -253,10 +227,15 @@ const placeIn = ({ entries }: Order, id: string): ClashSide => {
   return at < 0 ? {} : { after: before?.section === entries[at]!.section ? before.id : null };
 };
 
-/** My order, with what they brought behind its neighbour there; sections together, as the engine expects of what stays. */
-function startOf(mine: Order, theirs: Order, entries: ReadonlyMap<string, Entry>): string[] {
-  const ids = ({ entries: all }: Order) => all.map(({ id }) => id).filter((id) => entries.has(id));
-  const order = ids(mine);
-  insertBehind(order, ids(theirs));
-  return order;
+/** My order, with what they brought near its neighbours there; sections together, as the engine expects of what stays. */
+function startOf(
+  mine: Order,
+  theirs: Order,
+  sections: readonly Section[],
+  entries: ReadonlyMap<string, Entry>,
+): string[] {
+  const grouped = ({ entries: all }: Order) =>
+    all.flatMap(({ id }) => (entries.has(id) ? [{ id, group: entries.get(id)!.section }] : []));
+  const groups = sections.map(({ id }) => id);
+  return insertNear(groups, grouped(mine), grouped(theirs)).map(({ id }) => id);
 }

@@ -2,7 +2,9 @@ import fc from "fast-check";
 import type { Entry, ProfileState } from "../model/profile";
 import { gameOfSettings } from "../testing/game";
 import { testRoster, withState } from "../testing/roster";
-import { compareRosters, takeOver, type ProfileDifference } from "./compare";
+import { compareRosters, takeOver } from "./rosters";
+import { differenceSides } from "../messages/profile-differences";
+import { keyOfDifference, type Difference } from "./states";
 import { makeRoster, type Roster } from "../roster/roster";
 import { applySteps } from "../edit/steps";
 
@@ -19,8 +21,8 @@ const stateOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): P
 });
 const rosterOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): Roster =>
   withState(base, stateOf(plugins, part));
-const kinds = (differences: readonly ProfileDifference[]) =>
-  differences.map(({ kind, list, id }) => [kind, list, id].filter(Boolean).join(" "));
+const kinds = (differences: readonly Difference[]) =>
+  differences.map(({ facet, kind, key }) => `${facet} ${kind} ${key}`);
 
 test("nothing differs from itself", () => {
   expect(compareRosters(base, base, untied)).toEqual([]);
@@ -44,13 +46,13 @@ test("what is only here, only there, on or off, moved, chosen otherwise, or set 
   });
   expect(kinds(compareRosters(here, there, untied)).sort()).toEqual(
     [
-      "only-here plugins b.plank",
-      "only-there plugins d.plank",
-      "order plugins c.plank",
-      "rule-here r",
-      "base sheep",
-      "expansion north",
-      "launch draw",
+      "plugins only-here b.plank",
+      "plugins only-there d.plank",
+      "plugins place c.plank",
+      "rules only-here r",
+      "baseOff only-here sheep",
+      "expansions only-there north",
+      "launch only-there draw",
     ].sort(),
   );
 });
@@ -59,10 +61,12 @@ test("as few as can be are told to have moved, and of those which change a tie",
   const here = rosterOf(names.map((name) => entry(`${name}.plank`)));
   const there = rosterOf(["f", "a", "b", "c", "d", "e"].map((name) => entry(`${name}.plank`)));
   const ties = { mods: [], plugins: [["a.plank", "f.plank"]] as const };
-  expect(compareRosters(here, there, ties)).toMatchObject([{ kind: "order", id: "f.plank", matters: true }]);
+  expect(compareRosters(here, there, ties)).toMatchObject([
+    { facet: "plugins", kind: "place", key: "f.plank", matters: true },
+  ]);
   const others = { mods: [], plugins: [["a.plank", "b.plank"]] as const };
   expect(compareRosters(here, there, others)).toMatchObject([
-    { kind: "order", id: "f.plank", matters: false },
+    { facet: "plugins", kind: "place", key: "f.plank", matters: false },
   ]);
 });
 
@@ -81,7 +85,8 @@ test("another version of a mod is told, and pinned when it is taken over", () =>
   const here = makeRoster(base.game, { ...base.profile, state: pin(base.stock.shelf[0]!.content) }, stock);
   const there = makeRoster(base.game, { ...base.profile, state: pin(newer.content) }, stock);
   const found = compareRosters(here, there, untied);
-  expect(found).toMatchObject([{ kind: "version", id: "a", here: "1.0.0", there: "2.0.0" }]);
+  expect(found).toMatchObject([{ facet: "mods", kind: "content", key: "a" }]);
+  expect(differenceSides(here, there, found[0]!)).toEqual(["1.0.0", "2.0.0"]);
   const applied = applySteps(here.profile.state, takeOver(here, there, found, "There")!.steps);
   expect(applied.ok && applied.value.state).toEqual(there.profile.state);
 });
@@ -125,14 +130,14 @@ test("one difference taken over is gone, and no other kind of item comes up", ()
   fc.assert(
     fc.property(anyState, anyState, fc.nat(), (here, there, pick) => {
       const found = compareRosters(here, there, untied).filter(
-        ({ kind }) => kind === "only-there" || kind === "state",
+        ({ kind }) => kind === "only-there" || kind === "on",
       );
       const one = found[pick % Math.max(1, found.length)];
       if (!one) return;
       const applied = applySteps(here.profile.state, takeOver(here, there, [one], "There")!.steps);
       if (!applied.ok) throw new Error(applied.refusal.code);
       const left = compareRosters(withState(base, applied.value.state), there, untied);
-      expect(left.some(({ kind, id }) => kind === one.kind && id === one.id)).toBe(false);
+      expect(left.some((each) => keyOfDifference(each) === keyOfDifference(one))).toBe(false);
     }),
   );
 });

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import type { Entry, Order, ProfileState } from "../model/profile";
-import { takeInState, takeInWays } from "./take-in";
+import { takeInWays } from "../state/facet";
+import { nothingDecided } from "../state/facets";
+import { takeInState } from "./states";
 
 const sections = ["s", "t"].map((id) => ({ id, name: id, rank: "mods", guidance: "" }));
 const orders = fc.shuffledSubarray([..."abcdefg"]).chain((ids) =>
@@ -17,8 +19,7 @@ const orders = fc.shuffledSubarray([..."abcdefg"]).chain((ids) =>
 const states = orders.map((mods): ProfileState => ({
   mods,
   plugins: { sections, entries: [] },
-  rules: [],
-  expansions: [],
+  ...nothingDecided,
 }));
 const idsOf = ({ mods }: ProfileState) => mods.entries.map(({ id }) => id);
 const within = (ids: readonly string[], others: readonly string[]) => ids.filter((id) => others.includes(id));

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { mergeByKey, sameValue, threeWay, type Side } from "./three-way";
+import { collection } from "./keyed-facet";
+import { sameValue, threeWay, type Side } from "./three-way";
 
 test("values are the same by what they say, whatever order their keys stand in", () => {
   expect(sameValue({ a: 1, b: { c: [1, 2], d: 2 } }, { b: { d: 2, c: [1, 2] }, a: 1 })).toBe(true);
@@ -29,11 +30,12 @@ const items = fc.uniqueArray(fc.record({ id: fc.constantFrom(..."abcd"), word: f
   selector: ({ id }) => id,
 });
 const keyOf = ({ id }: Item) => id;
+const { merge } = collection<readonly Item[], Item>({ items: (all) => all, from: (all) => all, keyOf });
 
 test("of collections: each key is merged by itself, once, and a clash names both sides", () => {
   fc.assert(
     fc.property(items, items, items, fc.constantFrom<Side>("mine", "theirs"), (base, mine, theirs, side) => {
-      const { values, clashes } = mergeByKey(keyOf, [base, mine, theirs], () => side);
+      const { value: values, clashes } = merge([base, mine, theirs], () => side);
       const at = (some: readonly Item[], id: string) => some.find((item) => item.id === id)?.word;
       for (const id of "abcd") {
         const alone = threeWay(at(base, id), at(mine, id), at(theirs, id), side);
@@ -41,7 +43,9 @@ test("of collections: each key is merged by itself, once, and a clash names both
         expect([id, clashes.some(({ key }) => key === id)]).toEqual([id, alone.clash]);
       }
       for (const { key, mine: a, theirs: b } of clashes)
-        expect([a?.word, b?.word]).toEqual([at(mine, key), at(theirs, key)]);
+        expect([a.value, b.value]).toEqual(
+          [mine, theirs].map((some) => some.find((item) => item.id === key)),
+        );
       expect(new Set(values.map(keyOf)).size).toBe(values.length);
     }),
   );

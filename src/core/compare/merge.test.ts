@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { diff3Merge } from "node-diff3";
 import type { Entry, Order, ProfileState } from "../model/profile";
-import { mergeOrders, type Decide } from "./merge-order";
-import { clashKey, mergeStates } from "./merge-states";
+import type { Decide } from "../state/facet";
+import { facets, nothingDecided } from "../state/facets";
+import { clashKey, mergeStates } from "./states";
 
 const section = { id: "s", name: "S", rank: "mods", guidance: "" };
 const other = { id: "t", name: "T", rank: "mods", guidance: "" };
@@ -12,8 +13,8 @@ const idsOf = ({ entries }: Order) => entries.map(({ id }) => id).join("");
 const mine: Decide = () => "mine";
 const theirs: Decide = () => "theirs";
 const merge = (base: string, own: string, their: string, decide = mine) => {
-  const merged = mergeOrders([order(base), order(own), order(their)], decide);
-  return [idsOf(merged.order), ...merged.clashes.map(({ what, id }) => `${what} ${id}`)];
+  const merged = facets.mods.merge([order(base), order(own), order(their)], decide);
+  return [idsOf(merged.value), ...merged.clashes.map(({ what, key }) => `${what} ${key}`)];
 };
 
 test.each([
@@ -101,7 +102,7 @@ const states = fc
     return {
       mods: { sections: [section, other], entries },
       plugins: { sections: [section], entries: [] },
-      rules: [],
+      ...nothingDecided,
       expansions,
       launch,
       choices,
@@ -140,7 +141,7 @@ test("whatever is merged is a sound state: each item once, sections together, an
         const clash = first.clashes.find(({ what }) => what === "on");
         if (clash) {
           const from = side === "mine" ? own : their;
-          const seat = (whole: ProfileState) => whole.mods.entries.find(({ id }) => id === clash.id)?.on;
+          const seat = (whole: ProfileState) => whole.mods.entries.find(({ id }) => id === clash.key)?.on;
           expect(seat(state)).toBe(seat(from));
         }
       }
@@ -153,8 +154,7 @@ test("each kind of clash names both sides", () => {
   const bare = (entries: Entry[], more: Partial<ProfileState> = {}): ProfileState => ({
     mods: { sections: [section, other], entries },
     plugins: { sections: [section], entries: [] },
-    rules: [],
-    expansions: [],
+    ...nothingDecided,
     ...more,
   });
   const base = bare([entry("a"), entry("b", { content: "1" }), entry("c")], { launch: { draw: 1 } });
@@ -166,10 +166,12 @@ test("each kind of clash names both sides", () => {
     launch: { draw: 3 },
   });
   const { clashes, state } = mergeStates([base, own, their]);
-  expect(clashes.map(({ what, id, mine: a, theirs: b }) => [what, id, a.value, b.value])).toEqual([
-    ["removed", "a", "off", "removed"],
-    ["version", "b", "2", "3"],
-    ["setting", "draw", "2", "3"],
+  expect(
+    clashes.map(({ facet, what, key, mine: a, theirs: b }) => [facet, what, key, a.value, b.value]),
+  ).toEqual([
+    ["mods", "removed", "a", "off", "removed"],
+    ["mods", "content", "b", "2", "3"],
+    ["launch", "changed", "draw", ["draw", 2], ["draw", 3]],
   ]);
   expect(state.mods.entries).toEqual([
     entry("a", { on: false }),
@@ -186,8 +188,7 @@ describe("the plugins of a mod that one side took out", () => {
   ): ProfileState => ({
     mods: { sections: [section], entries: mods.map((id) => entry(id, { on: !off.includes(id) })) },
     plugins: { sections: [section], entries: plugins.map((id) => entry(id)) },
-    rules: [],
-    expansions: [],
+    ...nothingDecided,
   });
   const ownerOf = (plugin: string) => (plugin === "game" ? null : plugin[0]!);
   const base = three(["a", "b", "c"], ["game", "a1", "b1", "a2", "c1"]);
@@ -197,7 +198,7 @@ describe("the plugins of a mod that one side took out", () => {
   test("stay at their neighbours where the mod is kept, and go where it goes", () => {
     const mine = three(["a", "b", "c"], ["game", "a1", "b1", "a2", "c1"], ["a"]);
     const kept = mergeStates([base, mine, theirs], {}, ownerOf);
-    expect(kept.clashes.map(({ what, id }) => [what, id])).toEqual([["removed", "a"]]);
+    expect(kept.clashes.map(({ what, key }) => [what, key])).toEqual([["removed", "a"]]);
     expect(idsOf(kept.state)).toEqual(["game", "a1", "b1", "a2", "c1"]);
     const gone = mergeStates([base, mine, theirs], { [clashKey(kept.clashes[0]!)]: "theirs" }, ownerOf);
     expect(idsOf(gone.state)).toEqual(["game", "b1", "c1"]);

@@ -1,0 +1,64 @@
+import type { Edit } from "../model/edit";
+import type { ListName, ProfileState } from "../model/profile";
+import { label, stepsBetween } from "../edit/steps";
+import { proposedChoice } from "../roster/parts";
+import type { Roster } from "../roster/roster";
+import { facets } from "../state/facets";
+import { applyDifferences, compareStates, listOfFacet, type Difference } from "./states";
+
+/** Pairs of a list whose order means something, for whatever reason. */
+export type Tied = Readonly<Record<ListName, readonly (readonly [earlier: string, later: string])[]>>;
+
+/** Everything in which two profiles of a game differ; of what stands elsewhere, whether that turns one of the pairs. */
+export function compareRosters(here: Roster, there: Roster, ties: Tied): Difference[] {
+  const turned = {
+    mods: turnedIn(here, there, "mods", ties),
+    plugins: turnedIn(here, there, "plugins", ties),
+  };
+  return compareStates(settled(here), settled(there)).map((difference) => {
+    const list = listOfFacet(difference.facet);
+    if (list === null || (difference.kind !== "place" && difference.kind !== "section")) return difference;
+    return { ...difference, matters: turned[list].has(difference.key) };
+  });
+}
+
+/** What a profile decides, with what it leaves to authors and the game said, so that the same is equal however it was said. */
+export function settled({ game, profile, modOf }: Roster): ProfileState {
+  const { state } = profile;
+  const proposed = (mod: string) => proposedChoice(mod, modOf.get(mod)?.mod?.manifest ?? null);
+  const isProposed = (choice: ProfileState["choices"][number]) =>
+    facets.choices.same([choice], [proposed(choice.mod)]);
+  const standard = new Map(game.launchSettings?.map((setting) => [setting.id, setting.standard]));
+  return {
+    ...state,
+    choices: state.choices.filter((choice) => !isProposed(choice)),
+    launch: Object.fromEntries(
+      Object.entries(state.launch).filter(([id, value]) => standard.get(id) !== value),
+    ),
+  };
+}
+
+/** Items of tied or meeting pairs that stand the other way round there. */
+function turnedIn(here: Roster, there: Roster, list: ListName, ties: Tied): Set<string> {
+  const turned = new Set<string>();
+  const [mine, theirs] = [here.lists[list].itemOf, there.lists[list].itemOf];
+  for (const [a, b] of ties[list]) {
+    const [one, other, oneThere, otherThere] = [mine.get(a), mine.get(b), theirs.get(a), theirs.get(b)];
+    if (!one || !other || !oneThere || !otherThere) continue;
+    if (one.place < other.place !== oneThere.place < otherThere.place) turned.add(a).add(b);
+  }
+  return turned;
+}
+
+/** Makes the profile here agree with the one there in some of their differences. Null where nothing changes. */
+export function takeOver(
+  here: Roster,
+  there: Roster,
+  differences: readonly Difference[],
+  name: string,
+): Edit | null {
+  const { state } = here.profile;
+  const steps = stepsBetween(state, applyDifferences(state, settled(there), differences));
+  if (steps.length === 0) return null;
+  return { label: label("take-over", { count: differences.length, name }), steps };
+}

@@ -1,0 +1,133 @@
+import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule } from "../model/profile";
+import type { Facet } from "./facet";
+import { keyedFacet } from "./keyed-facet";
+import { orderFacet } from "./order-facet";
+
+const isOwnRule = (rule: Rule): boolean => rule.shared !== true;
+
+/** A set of ids, each a decision by itself. */
+const ids = {
+  items: (value: readonly string[]) => value,
+  from: (items: readonly string[]) => [...items],
+  keyOf: (id: string) => id,
+};
+
+/** Answers and components as sets; why they were chosen is a remark. */
+const chosen = ({ mod, options, components }: Choice) => ({
+  mod,
+  options: Object.fromEntries(
+    Object.entries(options).map(([question, parts]) => [question, [...parts].sort()]),
+  ),
+  components: [...components].sort(),
+});
+
+export const noteKey = ({ list, item }: Pick<Note, "list" | "item">): string => `${list} ${item}`;
+
+/** Everything that a profile decides, key by key; what is not here does not compile. */
+export const facets = {
+  mods: orderFacet("mods"),
+  plugins: orderFacet("plugins"),
+  rules: keyedFacet("rules", {
+    items: (rules) => rules,
+    from: (rules) => [...rules.filter(isOwnRule), ...rules.filter((rule) => !isOwnRule(rule))],
+    keyOf: ({ id }) => id,
+    ordered: true,
+    isOwn: isOwnRule,
+    core: ({ made: _, ...rule }) => rule,
+    incoming: "theirs",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  expansions: keyedFacet("expansions", { ...ids, incoming: "replace", gameSees: true, fingerprinted: true }),
+  broaderFirst: keyedFacet("broaderFirst", {
+    items: (on) => (on ? [] : [false]),
+    from: (items) => items.length === 0,
+    keyOf: () => "off",
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  books: keyedFacet("books", {
+    items: (books) => books,
+    from: (books) => [...books],
+    keyOf: ({ id }) => id,
+    ordered: true,
+    core: ({ id, version, off }) => ({ id, version, off: [...off].sort() }),
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  notes: keyedFacet("notes", {
+    items: (notes) => notes,
+    from: (notes) => [...notes],
+    keyOf: noteKey,
+    core: ({ at: _, ...note }) => note,
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  choices: keyedFacet("choices", {
+    items: (choices) => choices,
+    from: (choices) => [...choices],
+    keyOf: ({ mod }) => mod,
+    core: chosen,
+    remarks: ({ reasons }) => reasons,
+    incoming: "theirs",
+    about: ({ mod }) => mod,
+    gameSees: true,
+    fingerprinted: true,
+  }),
+  baseOff: keyedFacet("baseOff", { ...ids, incoming: "replace", gameSees: true, fingerprinted: true }),
+  launch: keyedFacet("launch", {
+    items: (launch) => Object.entries(launch),
+    from: (entries) => Object.fromEntries(entries),
+    keyOf: ([id]) => id,
+    incoming: "replace",
+    gameSees: true,
+    fingerprinted: true,
+  }),
+  leftOut: keyedFacet("leftOut", {
+    items: (paths) => paths,
+    from: (paths) => [...paths],
+    keyOf: ({ mod, path }) => `${mod} ${path}`,
+    incoming: "theirs",
+    about: ({ mod }) => mod,
+    gameSees: true,
+    fingerprinted: true,
+  }),
+} satisfies { [Name in FacetName]: Facet<ProfileState[Name]> };
+
+export const facetNames = Object.keys(facets) as readonly FacetName[];
+export const keyedNames = facetNames.filter(
+  (name): name is KeyedName => name !== "mods" && name !== "plugins",
+);
+
+type Visit<R> = <Name extends FacetName>(name: Name, facet: Facet<ProfileState[Name]>) => R;
+
+/** What is said of each facet, in their order. */
+export const overFacets = <R>(visit: Visit<R>): R[] =>
+  // Of one name the facet and its value fit; a list of names loses that.
+  facetNames.map((name) => visit(name, facets[name] as never));
+
+/** A state with every facet made anew; the very same state where each is the one that it was. */
+export function mapFacets(
+  state: ProfileState,
+  make: <Name extends FacetName>(name: Name, facet: Facet<ProfileState[Name]>) => ProfileState[Name],
+): ProfileState {
+  const values = overFacets((name, facet) => [name, make(name, facet)] as const);
+  if (values.every(([name, value]) => value === state[name])) return state;
+  return Object.fromEntries(values) as unknown as ProfileState;
+}
+
+/** What a profile decides beside its orders before anything is decided. */
+export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
+  rules: [],
+  expansions: [],
+  broaderFirst: true,
+  books: [],
+  notes: [],
+  choices: [],
+  baseOff: [],
+  launch: {},
+  leftOut: [],
+};

@@ -1,0 +1,50 @@
+import { cp, mkdtemp, readdir, readFile, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { strFromU8, unzipSync } from "fflate";
+import { migrate } from "@/store/migrate";
+import { openHere } from "@/store/pglite";
+import { replaceTables } from "@/store/whole";
+import type { Context } from "../context";
+import { openDepots } from "../depot/depots";
+
+const migrations = join(process.cwd(), "src/store/migrations");
+
+/** A folder with the migrations up to a number. */
+async function migrationsUpTo(number: number): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), "seating-migrations-"));
+  for (const name of await readdir(migrations))
+    if (Number(name.slice(0, 4)) <= number) await cp(join(migrations, name), join(folder, name));
+  return folder;
+}
+
+/** What an earlier version kept, as its own export of everything with what it answered of it, brought up to date. */
+export async function openEarlier<Expected>(
+  number: number,
+): Promise<{ context: Context; expected: Expected }> {
+  const name = `folder-of-${String(number).padStart(4, "0")}.seating.zip`;
+  const files = unzipSync(await readFile(join(process.cwd(), "src/server/testing", name)));
+  const tables = new Map(
+    Object.entries(files)
+      .filter(([path]) => path.startsWith("tables/"))
+      .map(([path, bytes]) => [path.slice("tables/".length, -".json".length), strFromU8(bytes)]),
+  );
+  const db = await openHere("memory://");
+  const folder = await migrationsUpTo(number);
+  await migrate(db, folder);
+  await rm(folder, { recursive: true });
+  await db.transaction((tx) => replaceTables(tx, tables));
+  await migrate(db, migrations);
+  const none = join(tmpdir(), "seating-none");
+  return {
+    context: {
+      db,
+      folder: none,
+      depots: openDepots(none, 1e9),
+      stocks: new Map(),
+      orders: new Map(),
+      underWay: new Set(),
+    },
+    expected: JSON.parse(strFromU8(files["expected.json"]!)) as Expected,
+  };
+}
