@@ -39,7 +39,7 @@ export async function readOnDisk(
   const { expansions, baseOff, launch, mods } = holds.value;
   return {
     order: order?.names ?? null,
-    holds: mods.map(({ path, options, components }) => ({ path, options, components })),
+    holds: mods,
     start: { expansions, baseOff, launch },
   };
 }

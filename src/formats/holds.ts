@@ -46,11 +46,11 @@ export function holdsOf(roster: Roster, shelf: string): Holds {
     expansions: [...expansions],
     baseOff: [...baseOff],
     launch: { ...launch },
-    mods: holdsToWrite(roster).map(({ path, options, components }) => ({
+    mods: holdsToWrite(roster).map(({ path, options, components, hidden }) => ({
       path,
       options: Object.fromEntries(Object.entries(options).map(([id, parts]) => [id, [...parts]])),
       components: [...components],
-      hidden: [],
+      hidden: [...hidden],
     })),
   };
 }

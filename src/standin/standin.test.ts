@@ -147,6 +147,28 @@ describe("the stand-in game", () => {
     );
   });
 
+  test("opens what the profile does not leave out: a file less, a plugin less, and whoever needs that stops it", async () => {
+    const roster = await soundRoster();
+    const without = (...leftOut: { mod: string; path: string }[]) =>
+      rosterOf(() => ({ ...roster.profile.state, leftOut }));
+    const files = (lines: readonly string[]) =>
+      Number(/open (?:\S+\/)?glass-tides\S*: (\d+) files/i.exec(lines.join("\n"))?.[1]);
+    await write(roster);
+    const all = files((await start()).lines);
+    const mod = roster.modOf.get("glass-tides")!.mod!;
+    const paths = (await readShelf(brinehollow, [shelf()], [])).mods.find(
+      ({ id }) => id === mod.id,
+    )!.fileNames!;
+    const texture = paths.find((path) => path.includes("/"))!.toLowerCase();
+    await write(await without({ mod: mod.id, path: texture }));
+    const fewer = await start();
+    expect([files(fewer.lines), fewer.stopped]).toEqual([all - 1, null]);
+    const plugless = await without({ mod: mod.id, path: "glass tides.plank" });
+    expect(plugless.pluginOf.get("Glass Tides.plank")!.loads).toBe(false);
+    await write(plugless);
+    expect((await start()).stopped).toMatch(/needs Glass Tides\.plank, which is missing$/);
+  });
+
   test("stops at a master that loads later, with the line that says why", async () => {
     const roster = await soundRoster();
     await write(roster, namesToWrite(roster).reverse());

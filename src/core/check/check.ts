@@ -16,6 +16,8 @@ export interface Held {
   readonly path: string;
   readonly options: Readonly<Record<string, readonly string[]>>;
   readonly components: readonly string[];
+  /** Files and folders of it that are left out. */
+  readonly hidden: readonly string[];
 }
 
 export interface StartFacts {

@@ -1,6 +1,7 @@
 import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
+import { leaveOutEdit } from "../edit/leave-out";
 import { label } from "../edit/steps";
 import { switchItems, switchOnSteps } from "../edit/edits";
 import type { Roster, SeatedPlugin } from "../roster/roster";
@@ -14,6 +15,20 @@ export function switchOff(id: string): Fix {
   const steps: Step[] = [{ kind: "switch", list: "plugins", ids: [id], on: false }];
   const edit = { label: label("switch-off", { item: id, count: 1 }), steps };
   return { id: "switch-off", data: { item: id }, does: { edit } };
+}
+
+/** Brings the file of a plugin back that the profile leaves out. */
+export function bringBack(roster: Roster, { id, mod }: SeatedPlugin): Fix | null {
+  const edit =
+    mod &&
+    leaveOutEdit(
+      roster,
+      mod,
+      id,
+      false,
+      (mod.mod?.plugins ?? []).map(({ name }) => name),
+    );
+  return edit && { id: "bring-back", data: { item: id }, does: { edit } };
 }
 
 /** Switches a mod of the profile off. */

@@ -1,9 +1,13 @@
 import { plugin as subject, type Check } from "./check";
 import type { SeatedPlugin } from "../roster/roster";
-import { switchOff, switchOn } from "./fixes";
+import { bringBack, switchOff, switchOn } from "./fixes";
 
-const whyOff = ({ mod, entry, partOff }: SeatedPlugin): "gone" | "off" | "mod-off" | "part-off" =>
-  !mod ? "gone" : !entry.on ? "off" : mod.loads && partOff ? "part-off" : "mod-off";
+const whyOff = ({ mod, entry, withheld }: SeatedPlugin) => {
+  if (!mod) return "gone";
+  if (!entry.on) return "off";
+  if (!mod.loads) return "mod-off";
+  return withheld === "part" ? "part-off" : "left-out";
+};
 
 /** A plugin that loads has a master in the profile that does not: it is off, or its mod is, or it is not on the shelf. */
 export const masterOff: Check = ({ roster }) =>
@@ -19,7 +23,11 @@ export const masterOff: Check = ({ roster }) =>
         data: { item: plugin.id, master: master.id, mod: master.mod?.mod?.name ?? "" },
         level: "blocker" as const,
         subjects: [subject(plugin.id), subject(master.id)],
-        fixes: [...(master.mod && why !== "part-off" ? [switchOn(master)] : []), switchOff(plugin.id)],
+        fixes: [
+          ...(why === "off" || why === "mod-off" ? [switchOn(master)] : []),
+          ...(why === "left-out" ? [bringBack(roster, master)] : []),
+          switchOff(plugin.id),
+        ].filter((fix) => fix !== null),
       };
     });
   });

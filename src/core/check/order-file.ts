@@ -15,28 +15,30 @@ export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
 export const holdsToWrite = ({ mods }: Roster): Held[] =>
   mods
     .filter((each) => each.loads && each.mod)
-    .map(({ mod, choice }) => ({
+    .map(({ mod, choice, leftOut }) => ({
       path: mod!.path,
       options: choice.options,
       components: choice.components,
+      hidden: leftOut,
     }));
 
 /** What the game is told at its start beside the mods; equal objects say the same. */
 export const startToWrite = ({ profile: { state } }: Roster): StartFacts => ({
   expansions: state.expansions,
-  baseOff: state.baseOff ?? [],
-  launch: state.launch ?? {},
+  baseOff: state.baseOff,
+  launch: state.launch,
 });
 
 /** Key order and the order of chosen parts do not count. */
 const sameHeld = (a: Held, b: Held): boolean => a.path === b.path && heldKey(a) === heldKey(b);
 
-const heldKey = ({ options, components }: Held): string =>
+const heldKey = ({ options, components, hidden }: Held): string =>
   JSON.stringify([
     Object.entries(options)
       .map(([id, parts]) => [id, [...parts].sort()] as const)
       .sort(([a], [b]) => (a < b ? -1 : 1)),
     [...components].sort(),
+    [...hidden].sort(),
   ]);
 
 const sameStart = (a: StartFacts, b: StartFacts): boolean => {

@@ -149,6 +149,11 @@ const cases: readonly Case[] = [
     ]),
   },
   {
+    check: "master-off",
+    good: plain,
+    bad: withState(plain, { ...plain.profile.state, leftOut: [{ mod: "a", path: "a.plank" }] }),
+  },
+  {
     check: "master-late",
     good: plain,
     bad: testRoster([{ name: "b.plank", masters: ["a.plank"] }, { name: "a.plank" }]),
@@ -271,7 +276,10 @@ test("the gap of the order file counts moves, what is to add and to take out, an
   expect(gap(["A.PLANK", "b.plank", "c.plank", "d.plank"])).toBeNull();
   expect(gap(["d.plank", "a.plank", "b.plank", "x.plank"])).toMatchObject({ moves: 1, added: 1, removed: 1 });
   expect(
-    gap(["a.plank", "b.plank", "c.plank", "d.plank"], [{ path: "other.zip", options: {}, components: [] }]),
+    gap(
+      ["a.plank", "b.plank", "c.plank", "d.plank"],
+      [{ path: "other.zip", options: {}, components: [], hidden: [] }],
+    ),
   ).toMatchObject({
     moves: 0,
     modsDiffer: true,

@@ -54,13 +54,13 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
     baseOff: profile.state.baseOff,
     mods: roster.mods
       .filter((each) => each.loads && each.mod?.content)
-      .map(({ id, mod, choice }) => ({
+      .map(({ id, mod, choice, leftOut }) => ({
         id,
         version: mod!.version,
         content: mod!.content!,
         options: choice.options,
         components: choice.components,
-        hidden: [],
+        hidden: leftOut,
       })),
     plugins: roster.plugins
       .filter((plugin) => plugin.loads && plugin.file)

@@ -10,6 +10,7 @@ export const aspects = [
   "plugins",
   "sections",
   "parts",
+  "left-out",
   "settings",
   "rules",
   "notes",
@@ -24,6 +25,7 @@ export const decisive: ReadonlySet<Aspect> = new Set([
   "mods",
   "plugins",
   "parts",
+  "left-out",
   "settings",
 ]);
 
@@ -50,6 +52,7 @@ const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => 
   sections: ({ sections }) => sections.length,
   parts: ({ mods }) =>
     mods.filter(({ options, components }) => components.length + Object.keys(options).length > 0).length,
+  "left-out": ({ mods }) => mods.reduce((sum, { hidden }) => sum + hidden.length, 0),
   settings: ({ expansions, baseOff, launch }, game) =>
     game.expansions.filter(({ id }) => !expansions.includes(id)).length +
     baseOff.length +

@@ -1,6 +1,5 @@
 import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
 import type { KeyedName, Note, ProfileState } from "../model/profile";
-import { leftOutByMod } from "../roster/left-out";
 import { notesOf } from "../roster/notes";
 import type { Roster, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
@@ -48,7 +47,6 @@ const besideOrders = (state: ProfileState) =>
 export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }: LineupFacts): Lineup {
   const { game, profile } = roster;
   const notes = notesOf(roster, "mods");
-  const leftOut = leftOutByMod(profile.state.leftOut);
   return {
     format: "seating-lineup/1",
     game: { id: game.id, version: game.version },
@@ -57,15 +55,15 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
     mods: roster.mods
       .filter((each) => each.mod?.content)
       .map((mod) => ({
-        ...lineupMod(mod, notes.get(mod.id), leftOut.get(mod.id) ?? []),
+        ...lineupMod(mod, notes.get(mod.id)),
         ...(roles[mod.id] ? { role: roles[mod.id] } : {}),
         ...(terms[mod.id] ? { terms: terms[mod.id] } : {}),
       })),
-    plugins: roster.plugins.map(({ id, entry, fixed, file, mod, partOff }) => ({
+    plugins: roster.plugins.map(({ id, entry, fixed, file, mod, withheld }) => ({
       name: id,
       sha256: file?.sha256 ?? null,
-      // Whoever reads the list knows nothing of the package: what no chosen part brings does not load there either.
-      on: fixed || (entry.on && !partOff),
+      // Whoever reads the list knows nothing of the package: what no chosen part brings, or is left out, does not load there either.
+      on: fixed || (entry.on && withheld === null),
       section: entry.section,
       ...(entry.home === undefined ? {} : { home: entry.home }),
       mod: mod?.id ?? null,
@@ -78,11 +76,7 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
   };
 }
 
-function lineupMod(
-  { id, entry, loads, mod, choice }: SeatedMod,
-  note: Note | undefined,
-  hidden: readonly string[],
-): LineupMod {
+function lineupMod({ id, entry, loads, mod, choice, leftOut }: SeatedMod, note: Note | undefined): LineupMod {
   return {
     id,
     name: mod!.name,
@@ -96,7 +90,7 @@ function lineupMod(
     ...(entry.home === undefined ? {} : { home: entry.home }),
     options: choice.options,
     components: choice.components,
-    hidden: [...hidden],
+    hidden: [...leftOut],
     note: note?.text ?? "",
     ...(mod!.manifest?.requires?.length ? { requires: mod!.manifest.requires.map((each) => each.mod) } : {}),
   };

@@ -24,6 +24,7 @@ export const findingTitle: Record<string, string> = {
   "master-off": "Master off",
   "master-mod-off": "Master’s mod off",
   "master-part-off": "Master’s part not taken",
+  "master-left-out": "Master left out",
   "master-gone": "Master not on the shelf",
   "master-late": "Master loads later",
   "master-cycle": "Masters in a circle",
@@ -62,6 +63,8 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
     sentence`${item(d.item)} needs ${item(d.master)}, whose mod ${String(d.mod)} is switched off.`,
   "master-part-off": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, a part of ${String(d.mod)} that is not taken. Choose the parts of that mod.`,
+  "master-left-out": (d) =>
+    sentence`${item(d.item)} needs ${item(d.master)}, whose file in ${String(d.mod)} is left out of this profile.`,
   "master-gone": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, which is listed here but not on the shelf.`,
   "master-late": (d) =>
@@ -109,6 +112,7 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
 export const fixText: Record<string, (data: Data) => Sentence> = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
   "switch-on-mod": (d) => sentence`Switch on ${String(d.name)}`,
+  "bring-back": (d) => sentence`Bring ${item(d.item)} back`,
   "leave-part": (d) => sentence`Leave ${String(d.part)}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
   propose: () => ["Propose an order"],

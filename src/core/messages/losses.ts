@@ -9,6 +9,7 @@ const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
   plugins: (count) => `the order of ${plural(count, "plugin")}`,
   sections: (count) => `${plural(count, "section")}; the order itself stays`,
   parts: (count) => `what is chosen of ${plural(count, "package")}`,
+  "left-out": (count) => `${plural(count, "file")} or folders that are left out`,
   settings: (count) => `${plural(count, "setting")}: expansions, parts of the game, how it is launched`,
   rules: (count) => plural(count, "rule"),
   notes: (count) => `notes and conditions of ${plural(count, "mod")}`,

@@ -85,6 +85,8 @@ export const EditLabel = z.strictObject({
     "write-note",
     "drop-note",
     "choose",
+    "leave-out",
+    "bring-back",
     "expansion-on",
     "expansion-off",
     "base-on",

@@ -140,7 +140,7 @@ describe("in a profile", () => {
     expect(loads(taken)).not.toContain("map.skiff");
     const leftAgain = choose(taken, withPart(taken.modOf.get("kit")!.choice, big!, false, true));
     const plugin = leftAgain.pluginOf.get("big.skiff")!;
-    expect([plugin.loads, plugin.partOff, plugin.entry.on]).toEqual([false, true, true]);
+    expect([plugin.loads, plugin.withheld, plugin.entry.on]).toEqual([false, "part", true]);
     expect(loads(choose(leftAgain, withPart(item.choice, big!, true, true)))).toContain("big.skiff");
   });
 

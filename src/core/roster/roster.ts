@@ -5,6 +5,7 @@ import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
+import { leavesOut, leftOutByMod } from "./left-out";
 import { countingOf, fixedPlugins, loadRankOf, modRank } from "./laws";
 import { chosenParts, proposedChoice } from "./parts";
 import { seatsOf } from "./seats";
@@ -42,6 +43,8 @@ export interface SeatedMod extends Seated {
   readonly mod: ShelfMod | null;
   /** What of its package the profile takes; of a mod without parts nothing is to be chosen. */
   readonly choice: Choice;
+  /** The files and folders of it that the profile leaves out. */
+  readonly leftOut: readonly string[];
 }
 
 export interface Master {
@@ -56,10 +59,12 @@ export interface SeatedPlugin extends Seated {
   readonly file: PluginFile | null;
   /** The mod that supplies it: of several that are on, the one that loads later. */
   readonly mod: SeatedMod | null;
-  /** The part of that mod which brings it is not chosen: it does not load, though it and its mod are on. */
-  readonly partOff: boolean;
+  /** Why that mod does not bring it, though both are on: its part is not chosen, or the profile leaves its file out. */
+  readonly withheld: Withheld | null;
   readonly masters: readonly Master[];
 }
+
+export type Withheld = "part" | "left-out";
 
 export type SeatedItem = SeatedMod | SeatedPlugin;
 
@@ -179,12 +184,14 @@ function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): b
 
 function listMods({ state }: Profile, stock: Stock, before: Roster | null): SeatedList<SeatedMod> {
   const old = before?.profile.state;
-  if (old?.mods === state.mods && old.choices === state.choices) return before!.lists.mods;
+  if (old?.mods === state.mods && old.choices === state.choices && old.leftOut === state.leftOut)
+    return before!.lists.mods;
   const { byId, byContent } = indexShelf(stock);
   const { sections, entries } = state.mods;
   const sectionOf = new Map(sections.map((section) => [section.id, section]));
   const seats = seatsOf(state.mods);
-  const choices = new Map(state.choices?.map((choice) => [choice.mod, choice]));
+  const choices = new Map(state.choices.map((choice) => [choice.mod, choice]));
+  const leftOut = leftOutByMod(state.leftOut);
   const items = entries.map((entry, place): SeatedMod => {
     const mod = byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null;
     return {
@@ -199,6 +206,7 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
       loads: entry.on,
       mod,
       choice: choices.get(entry.id) ?? proposedChoice(entry.id, mod?.manifest ?? null),
+      leftOut: leftOut.get(entry.id) ?? nothing,
     };
   });
   return {
@@ -210,11 +218,11 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
   };
 }
 
-interface Supplier {
+const nothing: readonly string[] = [];
+
+interface Supplier extends Pick<SeatedPlugin, "withheld"> {
   readonly mod: SeatedMod;
   readonly file: PluginFile;
-  /** The file belongs to a part that is not chosen. */
-  readonly partOff: boolean;
 }
 
 type Suppliers = ReadonlyMap<string, Supplier>;
@@ -253,7 +261,7 @@ const seated = (plugin: Description, place: number, seat: string): SeatedPlugin 
   counting: plugin.counting,
   file: plugin.file,
   mod: plugin.mod,
-  partOff: plugin.partOff,
+  withheld: plugin.withheld,
   masters: plugin.masters,
 });
 
@@ -288,23 +296,26 @@ function describer(
       fixed: isFixed,
       file,
       mod: supplier?.mod ?? null,
-      partOff: supplier?.partOff === true,
+      withheld: supplier?.withheld ?? null,
       loads: isFixed || (entry.on && supplier !== undefined && supplies(supplier)),
       masters: (file?.header?.masters ?? []).map((name) => ({ name, id: idOfName.get(fold(name)) ?? null })),
     };
   };
 }
 
-const supplies = ({ mod, partOff }: Supplier): boolean => mod.loads && !partOff;
+const supplies = ({ mod, withheld }: Supplier): boolean => mod.loads && withheld === null;
 
 /** For every plugin name the mod that supplies it: the last of those that are on and take its part, else the last of all. */
 function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Suppliers {
   const suppliers = new Map<string, Supplier>();
   for (const mod of mods) {
     const chosen = chosenParts(mod.choice);
+    const isLeftOut = leavesOut(mod.leftOut);
     for (const file of mod.mod?.plugins ?? []) {
       const key = foldName(game, file.name);
-      const supplier = { mod, file, partOff: file.part !== undefined && !chosen.has(file.part) };
+      const isTaken = file.part === undefined || chosen.has(file.part);
+      const withheld = !isTaken ? "part" : isLeftOut(key) ? "left-out" : null;
+      const supplier: Supplier = { mod, file, withheld };
       const known = suppliers.get(key);
       if (!known || supplies(supplier) || !supplies(known)) suppliers.set(key, supplier);
     }

@@ -20,8 +20,7 @@ export function arrange(
   const shelf = newestById(stock.shelf);
   const mods = ids.map((id) => shelf.get(id)!);
   const bare = emptyState(game, stock.owned);
-  const chosen = choices.length > 0 ? { choices: [...choices] } : {};
-  const listed = addAbsentMods({ ...bare, rules: [...own], ...chosen }, mods, true);
+  const listed = addAbsentMods({ ...bare, rules: [...own], choices: [...choices] }, mods, true);
   const state = addAbsentPlugins(game, listed, mods, true);
   const accepted = (list: ListName): Order => {
     const { entries } = proposeOrder(rosterOf(game, stock, state), list);

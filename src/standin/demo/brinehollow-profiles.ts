@@ -187,6 +187,7 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
       entries: [...plugins.entries.slice(0, foundations), gone, ...plugins.entries.slice(foundations)],
     },
     books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
+    leftOut: [{ mod: "abyss-library", path: "abyss lib.keel" }],
   };
 }
 

@@ -4,6 +4,7 @@ import { join, resolve } from "node:path";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import { sayProblem } from "@/core/messages/problems";
 import { foldName } from "@/core/roster/fold";
+import { leavesOut } from "@/core/roster/left-out";
 import { chosenParts, type PartFile } from "@/core/roster/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
 import type { Refusal } from "@/core/model/outcome";
@@ -106,7 +107,9 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
     if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${say(opened.refusal)}`);
     const { files, parts, plugins, close } = opened.value;
     const chosen = chosenParts({ ...held, mod: held.path });
-    const isTaken = ({ part }: PartFile) => part === null || chosen.has(part);
+    const isLeftOut = leavesOut(held.hidden);
+    const isTaken = ({ part, path }: PartFile) =>
+      (part === null || chosen.has(part)) && !isLeftOut(foldName(game, path));
     try {
       const brought = plugins.filter(isTaken);
       for (const { at, path } of brought)

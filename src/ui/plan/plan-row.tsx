@@ -99,6 +99,11 @@ export const kindWords = (item: SeatedItem): string => {
     .join(", ");
 };
 
+const withheldWords = {
+  part: "its part of the mod is not taken",
+  "left-out": "its file is left out of this profile",
+};
+
 /** Says how it stands with an item, for the switch. */
 function toggleLabel(item: SeatedItem): string {
   const title = titleOf(item);
@@ -106,7 +111,7 @@ function toggleLabel(item: SeatedItem): string {
   if (item.list === "mods") return `${title} is ${item.loads ? "on" : "off"}`;
   if (!item.mod) return `${title}: its mod is not on the shelf`;
   if (item.entry.on && !item.loads)
-    return `${title} is on, but ${item.partOff && item.mod?.loads ? "its part of the mod is not taken" : "its mod is off"}`;
+    return `${title} is on, but ${item.mod.loads && item.withheld ? withheldWords[item.withheld] : "its mod is off"}`;
   return `${title} is ${item.entry.on ? "on" : "off"}`;
 }
 
