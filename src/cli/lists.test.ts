@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import type { Lineup } from "@/core/model/lineup";
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
-import { makeRoster, newestById } from "@/core/roster/roster";
+import { emptyStock, makeRoster, newestById } from "@/core/roster/roster";
 import { readShelf } from "@/disk/read-shelf";
 import { writeLineup } from "@/formats/lineup/json";
 import { makeDemo } from "@/standin/demo/make-demo";
@@ -24,7 +24,7 @@ beforeAll(async () => {
   const { mods } = await readShelf(game, [shelf], []);
   const some = [...newestById(mods).values()].slice(0, 12);
   const state = addAbsentPlugins(game, addAbsentMods(emptyState(game, []), some, true), some, true);
-  const stock = { base: [], owned: [], shelf: mods, overlaps: [], fileOverlaps: [], books: [] };
+  const stock = { ...emptyStock, shelf: mods };
   const roster = makeRoster(
     game,
     { id: "p", game: game.id, name: "Race day", purpose: "play", version: 1, state },

@@ -14,7 +14,7 @@ import { plural } from "@/core/messages/parts";
 import { readDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Stock } from "@/core/roster/roster";
+import { emptyStock, type Stock } from "@/core/roster/roster";
 import { readShelf } from "@/disk/read-shelf";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";
@@ -53,14 +53,7 @@ function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefi
 }
 
 async function stockOf(game: GameDefinition, shelf: string | undefined): Promise<Outcome<Stock>> {
-  const bare: Stock = {
-    base: [],
-    owned: game.expansions.map(({ id }) => id),
-    shelf: [],
-    overlaps: [],
-    fileOverlaps: [],
-    books: [],
-  };
+  const bare: Stock = { ...emptyStock, owned: game.expansions.map(({ id }) => id) };
   if (shelf === undefined) return done(bare);
   try {
     const { mods } = await readShelf(game, [resolve(shelf)], []);

@@ -200,7 +200,7 @@ describe("the game's order", () => {
     expect(await readFile(join(folder, "saves/lading.lst"), "utf8")).toBe("\uFEFFa.plank\r\nb.plank\r\n");
     expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({
       order: ["a.plank", "b.plank"],
-      holds: [{ path: "a.zip", options: { hud: ["wide"] }, components: [] }],
+      holds: [{ path: "a.zip", options: { hud: ["wide"] }, components: [], hidden: [] }],
       start: { expansions: [], baseOff: ["lamps"], launch: { windowed: true } },
     });
     expect((await readOnDisk(testGame, folder, "/another")).holds).toBeNull();

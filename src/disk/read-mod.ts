@@ -28,6 +28,13 @@ export interface ShelfPlace {
   readonly updated: string;
 }
 
+/** What an entry without a manifest is known as, whatever its name says. */
+export interface Identity {
+  readonly id: string;
+  readonly name: string;
+  readonly version?: string;
+}
+
 /** The files of a mod as its game sees them: where each lies, and with which part of its package. */
 export interface LaidOutMod {
   readonly files: readonly ModFile[];
@@ -78,18 +85,19 @@ export async function readMod(
   shelf: string,
   place: ShelfPlace,
   before?: ShelfMod,
+  identity?: Identity,
 ): Promise<ShelfMod> {
   const full = resolve(shelf, place.path);
   if (before?.archiveSha256 && before.stamp !== "" && place.kind === "archive")
     if ((await sha256OfFile(full).catch(() => "")) === before.archiveSha256) return { ...before, ...place };
   const opened = await openMod(game, full);
-  if (!opened.ok) return unsound(place, opened);
+  if (!opened.ok) return unsound(place, opened, identity);
   const mod = opened.value;
   try {
     const digests = await digestAll(mod);
-    if (!digests.ok) return unsound(place, digests);
+    if (!digests.ok) return unsound(place, digests, identity);
     const archiveSha256 = place.kind === "archive" ? await sha256OfFile(full) : null;
-    return soundMod(game, place, mod, digests.value, archiveSha256);
+    return soundMod(game, place, mod, digests.value, archiveSha256, identity);
   } finally {
     mod.close();
   }
@@ -112,8 +120,9 @@ function soundMod(
   { files, paths, parts, plugins, manifest }: LaidOutMod,
   digests: readonly Digest[],
   archiveSha256: string | null,
+  identity: Identity | undefined,
 ): ShelfMod {
-  const named = nameFromPath(basename(place.path));
+  const named = { ...nameFromPath(basename(place.path)), ...identity };
   return {
     ...place,
     id: manifest?.id ?? named.id,
@@ -133,8 +142,16 @@ function soundMod(
       ...(part === null ? {} : { part }),
     })),
     problem: null,
-    fileNames: [...new Set(parts.map(({ path }) => path))].sort(),
+    ...filesWithHashes(parts, digests),
   };
+}
+
+/** Each path once, in order, with the first 16 bytes of its hash; of a path that several parts bring the first counts. */
+function filesWithHashes(parts: readonly PartFile[], digests: readonly Digest[]) {
+  const hashOf = new Map<string, string>();
+  for (const { path, at } of parts) if (!hashOf.has(path)) hashOf.set(path, digests[at]!.sha256.slice(0, 32));
+  const fileNames = [...hashOf.keys()].sort();
+  return { fileNames, fileHashes: fileNames.map((path) => hashOf.get(path)!) };
 }
 
 export function pluginFile(game: GameDefinition, name: string, size: number, digest: Digest): PluginFile {
@@ -157,11 +174,12 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
   return { ...facts, header: null, problem: { code: plugin.refusal.code, data: plugin.refusal.data } };
 }
 
-function unsound(place: ShelfPlace, outcome: Outcome<unknown>): ShelfMod {
+function unsound(place: ShelfPlace, outcome: Outcome<unknown>, identity?: Identity): ShelfMod {
   const { code, data } = outcome.ok ? { code: "cannot-read", data: {} } : outcome.refusal;
   return {
     ...place,
     ...nameFromPath(basename(place.path)),
+    ...identity,
     author: null,
     summary: null,
     tags: [],

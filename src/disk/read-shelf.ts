@@ -3,7 +3,7 @@ import { lstat, readdir } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import type { ShelfMod } from "@/core/model/shelf";
-import { readMod, type ShelfPlace } from "./read-mod";
+import { readMod, type Identity, type ShelfPlace } from "./read-mod";
 
 export interface ShelfProgress {
   readonly done: number;
@@ -26,6 +26,8 @@ export interface ShelfReadingOptions {
   /** Gets what was read while the reading goes on, so that it can be kept even if the rest is not read. */
   readonly onRead?: (mods: readonly ShelfMod[]) => Promise<void>;
   readonly signal?: AbortSignal | undefined;
+  /** What entries without a manifest are known as, by path. */
+  readonly identities?: ReadonlyMap<string, Identity>;
 }
 
 const atOnce = 4;
@@ -39,7 +41,7 @@ export async function readShelf(
   game: GameDefinition,
   shelves: readonly string[],
   known: readonly ShelfMod[],
-  { onProgress, onRead, signal }: ShelfReadingOptions = {},
+  { onProgress, onRead, signal, identities }: ShelfReadingOptions = {},
 ): Promise<ShelfReading> {
   const places = await listShelf(shelves);
   const byPath = new Map(known.map((mod) => [mod.path, mod]));
@@ -58,7 +60,9 @@ export async function readShelf(
       const place = places[at]!;
       const before = byPath.get(place.path);
       const same = before !== undefined && isUnchanged(before, place);
-      const mod = same ? before : await readMod(game, shelves[0]!, place, before);
+      const mod = same
+        ? before
+        : await readMod(game, shelves[0]!, place, before, identities?.get(place.path));
       mods[at] = mod;
       if (same) counts.unchanged++;
       else fresh.push(mod);

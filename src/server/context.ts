@@ -9,6 +9,7 @@ import type { Database } from "@/store/sql";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { takeFolder } from "./lock";
+import { upgradeStored } from "./upgrade";
 
 /** What the server holds for as long as it runs; the only place that knows the database. */
 export interface Context {
@@ -48,6 +49,7 @@ async function open(): Promise<Context> {
   const program = join(root(), "dist", "database-worker.mjs");
   const db = await openInWorker(program, join(home(), "database"));
   await migrate(db, join(root(), "src", "store", "migrations"));
+  await upgradeStored(db);
   await updateDefinitions(db, games);
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;

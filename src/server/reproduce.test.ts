@@ -13,7 +13,7 @@ import type { Profile, ProfileState } from "@/core/model/profile";
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
 import { foldName } from "@/core/roster/fold";
 import { partsOf } from "@/core/roster/parts";
-import { makeRoster, newestById, type Stock } from "@/core/roster/roster";
+import { emptyStock, makeRoster, newestById, type Stock } from "@/core/roster/roster";
 import { makeRandom } from "@/core/random";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
@@ -38,7 +38,7 @@ beforeAll(async () => {
     const { mods } = await readShelf(game, [join(folder, game.id, "shelf")], []);
     const base = await readPluginFiles(game, join(folder, game.id, "game", game.baseFolder), game.builtIn);
     const owned = game.expansions.map(({ id }) => id).slice(0, 2);
-    stocks.set(game.id, { base, owned, shelf: mods, overlaps: [], fileOverlaps: [], books: [] });
+    stocks.set(game.id, { ...emptyStock, base, owned, shelf: mods });
   }
 }, 120_000);
 afterAll(() => rm(folder, { recursive: true, force: true }));

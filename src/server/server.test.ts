@@ -16,6 +16,8 @@ import { step, storeEdit } from "./operations/edit-profile";
 import { addGame } from "./operations/games";
 import { writeOrder } from "./operations/order-file";
 import * as profiles from "./operations/profiles";
+import { markOwnWork } from "./operations/versions";
+import { readSituation } from "./operations/situation";
 import { readShelfOfGame } from "./operations/read-shelf";
 import { receiveFile } from "./receive";
 import { refuseForeign } from "./same-origin";
@@ -200,11 +202,19 @@ describe("reading the shelf", () => {
     const bytes = await readFile(join(shelf, mod.path, mod.plugins[0]!.name));
     await writeFile(join(shelf, mod.path, "Late Arrival.skiff"), bytes);
     expect(value(await readShelfOfGame(context, () => undefined))).toMatchObject({ read: 1 });
+    // It is somebody else's work: the profile holds it as it was, says that this is gone, and changes by nothing.
+    expect((await present()).version).toBe(first.version);
+    const { roster } = value(await readSituation(context, context.db, first.id));
+    expect(roster.modOf.get(mod.id)).toMatchObject({ gone: true, mod: { content: mod.content } });
+    value(await markOwnWork(context, mod.id, true));
     const after = await present();
     expect(after.state.plugins.entries.find((entry) => entry.id === "Late Arrival.skiff")).toMatchObject({
-      on: false,
+      on: true,
     });
     expect(after.version).toBe(first.version + 1);
+    expect(value(await readSituation(context, context.db, first.id)).roster.modOf.get(mod.id)!.gone).toBe(
+      false,
+    );
   });
 
   test("only one at a time", async () => {

@@ -9,6 +9,7 @@ import { newestById, type Stock } from "@/core/roster/roster";
 import { manifestName } from "@/formats/mod-layout";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
+import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
 import { listFiles, listRecords, listShelf } from "@/store/shelf";
 import type { Sql } from "@/store/sql";
@@ -44,6 +45,8 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
     base,
     owned,
     shelf,
+    kept: await listKept(db, game.id),
+    ownWork: await listOwnWork(db, game.id),
     overlaps: await recordOverlaps(db, game, shelf),
     fileOverlaps: await fileOverlaps(db, game, shelf),
     books: await listRulebooks(db, game.id),

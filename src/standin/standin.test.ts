@@ -108,6 +108,8 @@ describe("the stand-in game", () => {
       shelf: mods,
       overlaps: [],
       fileOverlaps: [],
+      kept: [],
+      ownWork: [],
       books: [],
     });
   }
@@ -234,6 +236,8 @@ describe("the game that has mods only", () => {
       shelf: mods,
       overlaps: [],
       fileOverlaps: findOverlaps(files),
+      kept: [],
+      ownWork: [],
       books: [],
     };
     return makeRoster(kitefall, { id: "k", game: kitefall.id, name, purpose, version: 1, state }, stock);

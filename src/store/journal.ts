@@ -1,5 +1,4 @@
 import type { EditLabel, Step } from "@/core/model/edit";
-import { presentStep } from "@/core/model/first-steps";
 import type { Sql } from "./sql";
 
 export interface JournalEntry {
@@ -26,16 +25,12 @@ export async function findNext(
   way: "undo" | "redo",
 ): Promise<JournalEntry | null> {
   const order = way === "undo" ? "desc" : "asc";
-  const rows = await db.query<JournalEntry & { format: number }>(
-    `select number, label, steps, inverse, format from journal
+  const rows = await db.query<JournalEntry>(
+    `select number, label, steps, inverse from journal
      where profile_id = $1 and undone = $2 order by number ${order} limit 1`,
     [profileId, way === "redo"],
   );
-  const [row] = rows;
-  if (!row) return null;
-  const { format, ...entry } = row;
-  if (format > 1) return entry;
-  return { ...entry, steps: entry.steps.map(presentStep), inverse: entry.inverse.map(presentStep) };
+  return rows[0] ?? null;
 }
 
 export const setUndone = (db: Sql, profileId: string, number: number, undone: boolean) =>

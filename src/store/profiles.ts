@@ -49,13 +49,13 @@ export const listProfiles = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-/** By mod the ids of the profiles that hold it, in the order in which they were made. */
+/** By mod and the contents in which they hold it the ids of the profiles, in the order in which they were made. */
 export const listUsage = (db: Sql, gameId: string) =>
-  db.query<{ id: string; profiles: string[] }>(
-    `select e.id, array_agg(p.id order by p.made_at, p.id) as profiles
+  db.query<{ id: string; content: string | null; profiles: string[] }>(
+    `select e.id, e.content, array_agg(p.id order by p.made_at, p.id) as profiles
      from profile_entry e join profile p on p.id = e.profile_id
      where p.game_id = $1 and p.deleted_at is null and e.list = 'mods'
-     group by e.id order by e.id`,
+     group by e.id, e.content order by e.id, e.content`,
     [gameId],
   );
 

@@ -1,4 +1,5 @@
 import type { ShelfMod } from "@/core/model/shelf";
+import { keepPinned } from "./kept";
 import type { Sql } from "./sql";
 
 /** What lies on the shelf, as last read. */
@@ -54,13 +55,33 @@ export async function saveTag(
 
 /** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
 export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const lean = mods.map(({ fileNames: _names, added: _added, ownTags: _own, ...mod }) => ({
-    ...mod,
-    plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
-  }));
+  const lean = mods.map(
+    ({ fileNames: _names, fileHashes: _hashes, added: _added, ownTags: _own, ...mod }) => ({
+      ...mod,
+      plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
+    }),
+  );
+  await keepPinned(db, gameId, await changedPaths(db, gameId, lean));
   await saveMods(db, gameId, lean);
-  await saveRecords(db, gameId, mods);
-  await saveFiles(db, gameId, mods);
+  // Of an archive whose bytes have not changed only its place was read.
+  const read = mods.filter(({ fileNames, problem }) => fileNames !== undefined || problem !== null);
+  await saveRecords(db, gameId, read);
+  await saveFiles(db, gameId, read);
+}
+
+/** Paths at which other contents lie than were known there. */
+async function changedPaths(
+  db: Sql,
+  gameId: string,
+  mods: readonly Pick<ShelfMod, "path" | "content">[],
+): Promise<string[]> {
+  const rows = await db.query<{ path: string }>(
+    `select m.path from shelf_mod m
+     join unnest($2::text[], $3::text[]) as n (path, content) on n.path = m.path
+     where m.game_id = $1 and m.content is distinct from n.content order by m.path`,
+    [gameId, mods.map(({ path }) => path), mods.map(({ content }) => content)],
+  );
+  return rows.map(({ path }) => path);
 }
 
 const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
@@ -99,10 +120,20 @@ async function saveRecords(db: Sql, gameId: string, mods: readonly ShelfMod[]): 
 
 async function saveFiles(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
   await db.query(
-    `insert into mod_files (game_id, path, files)
-     select $1, f.path, f.files from jsonb_to_recordset($2::jsonb) as f (path text, files text[])
-     on conflict (game_id, path) do update set files = excluded.files`,
-    [gameId, JSON.stringify(mods.map(({ path, fileNames = [] }) => ({ path, files: fileNames })))],
+    `insert into mod_files (game_id, path, files, hashes)
+     select $1, f.path, f.files, f.hashes
+     from jsonb_to_recordset($2::jsonb) as f (path text, files text[], hashes text[])
+     on conflict (game_id, path) do update set files = excluded.files, hashes = excluded.hashes`,
+    [
+      gameId,
+      JSON.stringify(
+        mods.map(({ path, fileNames = [], fileHashes = null }) => ({
+          path,
+          files: fileNames,
+          hashes: fileHashes,
+        })),
+      ),
+    ],
   );
 }
 
@@ -129,9 +160,20 @@ export const listRecords = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-export const forgetShelfPaths = (db: Sql, gameId: string, paths: readonly string[]) =>
-  db.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
+export async function forgetShelfPaths(db: Sql, gameId: string, paths: readonly string[]): Promise<void> {
+  await keepPinned(db, gameId, paths);
+  await db.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
+}
 
 /** Forgets what is not among the paths any more. */
-export const keepShelfPaths = (db: Sql, gameId: string, paths: readonly string[]) =>
-  db.query("delete from shelf_mod where game_id = $1 and not path = any($2::text[])", [gameId, paths]);
+export async function keepShelfPaths(db: Sql, gameId: string, paths: readonly string[]): Promise<void> {
+  const gone = await db.query<{ path: string }>(
+    "select path from shelf_mod where game_id = $1 and not path = any($2::text[]) order by path",
+    [gameId, paths],
+  );
+  await forgetShelfPaths(
+    db,
+    gameId,
+    gone.map(({ path }) => path),
+  );
+}

@@ -313,7 +313,7 @@ test("the shelf lists what lies on it and what the profile misses", () => {
     {
       ...testRoster([]),
       stock: absent,
-      mods: roster.mods.map((mod) => ({ ...mod, mod: mod.id === "core" ? null : mod.mod })),
+      mods: roster.mods.map((mod) => (mod.id === "core" ? { ...mod, mod: null, gone: true } : mod)),
       modOf: roster.modOf,
     },
     new Map(),

@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { emptyState } from "@/core/edit/arrivals";
-import { makeRoster } from "@/core/roster/roster";
+import { emptyStock, makeRoster } from "@/core/roster/roster";
 import { proposeOrder } from "@/core/edit/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";
@@ -51,7 +51,7 @@ const profile: Profile = {
   state: emptyState(testGame, []),
 };
 const question: Question = { list: "plugins", how: "propose" };
-const stock = { base: [], owned: [], shelf: [], overlaps: [], fileOverlaps: [], books: [] };
+const stock = emptyStock;
 
 beforeAll(() => Object.assign(globalThis, { Worker: StandInWorker }));
 afterAll(() => workers.forEach((worker) => worker.terminate()));

@@ -6,6 +6,7 @@ const whyOff = ({ mod, entry, withheld }: SeatedPlugin) => {
   if (!mod) return "gone";
   if (!entry.on) return "off";
   if (!mod.loads) return "mod-off";
+  if (withheld === "gone") return "gone";
   return withheld === "part" ? "part-off" : "left-out";
 };
 

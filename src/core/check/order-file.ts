@@ -8,13 +8,13 @@ import { writeOrder } from "./fixes";
 /** The names that the game's order file should hold: what loads, less what is built in and what is not on the shelf. */
 export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
   mainList(game) === "mods"
-    ? mods.filter((mod) => mod.loads && mod.mod).map((mod) => mod.id)
+    ? mods.filter((mod) => mod.loads && !mod.gone).map((mod) => mod.id)
     : lists.plugins.items.filter((plugin) => plugin.loads && !plugin.fixed).map((plugin) => plugin.id);
 
 /** The mods that are on, in order, as the game is to open them. */
 export const holdsToWrite = ({ mods }: Roster): Held[] =>
   mods
-    .filter((each) => each.loads && each.mod)
+    .filter((each) => each.loads && !each.gone)
     .map(({ mod, choice, leftOut }) => ({
       path: mod!.path,
       options: choice.options,

@@ -7,7 +7,7 @@ import { masterCycle } from "./master-cycle";
 import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
-import { notOnShelf } from "./not-on-shelf";
+import { contentsGone, newerHere, notOnShelf } from "./versions-here";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
 import { partRefused, questionOpen } from "./parts-taken";
@@ -33,6 +33,8 @@ const checks: readonly Check[] = [
   questionOpen,
   otherGameVersion,
   notOnShelf,
+  contentsGone,
+  newerHere,
   unsoundArchive,
   orderFileDiffers,
 ];

@@ -17,6 +17,7 @@ export function addAbsentMods(state: ProfileState, mods: readonly ShelfMod[], on
       id: mod.id,
       on,
       section: sectionFor(sections, modRank.id, mod.tags),
+      ...(mod.content === null ? {} : { content: mod.content }),
       fresh: true as const,
     }));
   return withArrivals(state, "mods", arrivals);

@@ -224,7 +224,10 @@ test("mods are placed among themselves, bounded by what they require, and keep t
       : mod,
   );
   const { state } = base.profile;
-  const entries = state.mods.entries.map((entry) => ({ ...entry, content: "pinned" }));
+  const entries = state.mods.entries.map((entry) => ({
+    ...entry,
+    content: shelf.find(({ id }) => id === entry.id)!.content!,
+  }));
   const given = makeRoster(
     base.game,
     { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } },
@@ -241,7 +244,9 @@ test("mods are placed among themselves, bounded by what they require, and keep t
     {
       kind: "put",
       list: "mods",
-      entries: [{ id: "b", on: true, section: "mods", content: "pinned" }],
+      entries: [
+        { id: "b", on: true, section: "mods", content: shelf.find(({ id }) => id === "b")!.content! },
+      ],
       before: "a",
     },
   ]);

@@ -2,7 +2,7 @@ import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import canonicalize from "canonicalize";
 import type { Lineup, LineupPlugin } from "../model/lineup";
-import type { Roster } from "../roster/roster";
+import type { Roster, SeatedPlugin } from "../roster/roster";
 
 /** What decides how a setup behaves, and nothing else: `seating-fingerprint/1` (docs/FORMATS.md). */
 export interface FingerprintFacts {
@@ -46,6 +46,10 @@ export function fingerprintOf(facts: FingerprintFacts): string {
   return sha256Hex(text!);
 }
 
+/** It would load if the pinned contents of its mod lay on the shelf: what the profile decides stays what it is. */
+const isOnlyGone = ({ entry, mod, withheld }: SeatedPlugin): boolean =>
+  withheld === "gone" && entry.on && mod?.loads === true;
+
 export function factsOfRoster(roster: Roster): FingerprintFacts {
   const { game, profile } = roster;
   return {
@@ -63,7 +67,7 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
         hidden: leftOut,
       })),
     plugins: roster.plugins
-      .filter((plugin) => plugin.loads && plugin.file)
+      .filter((plugin) => (plugin.loads || isOnlyGone(plugin)) && plugin.file)
       .map((plugin) => ({ name: plugin.id, sha256: plugin.file!.sha256 })),
     launch: profile.state.launch,
   };

@@ -81,22 +81,34 @@ test("missing and different mods are listed, keep their seats, and the differenc
   ]);
   const again = reproduce(stock);
   expect(again.pluginOf.get("b.plank")).toMatchObject({ seat: "C1", file: null, loads: false });
-  expect(again.pluginOf.get("more.plank")).toMatchObject({ loads: false });
+  // The list's version of p is not here: the other one is not taken in its place.
+  expect(again.modOf.get("p")).toMatchObject({ gone: true, mod: null });
   const [wanted, here] = [factsOfLineup(lineup), factsOfRoster(again)];
   const differences = compareFacts(wanted, here);
   expect(differences.map(({ facet, kind, key }) => [facet, kind, key])).toEqual([
     ["mods", "only-there", "b"],
-    ["mods", "content", "p"],
+    ["mods", "only-there", "p"],
     ["plugins", "only-there", "b.plank"],
+    ["plugins", "only-there", "p.plank"],
   ]);
   const titleOf = titlesFrom(lineup.mods.map(({ id, name }) => ({ id, name: `The ${name}` })));
   expect(
     differences.map((each) => `${differenceText(each, { wanted, here, titleOf })} ${differenceEffect(each)}`),
   ).toEqual([
     "The b 1.0.0 is missing or off here. What it brings is not there; what needs it fails or does not load.",
-    "The p is 1.1.0 here; the lineup has 1.0.0. It may behave otherwise, and patches made for other contents may not fit.",
+    "The p 1.0.0 is missing or off here. What it brings is not there; what needs it fails or does not load.",
     "b.plank does not load here. Its records are not in the game; plugins with it as a master do not load.",
+    "p.plank does not load here. Its records are not in the game; plugins with it as a master do not load.",
   ]);
+  // Where it is said so, the version that is here is held instead.
+  const kept = withState({ ...again, stock }, stateFromLineup(testGame, lineup, stock, new Set(["p"])));
+  expect(kept.modOf.get("p")).toMatchObject({ gone: false, mod: { version: "1.1.0" } });
+  expect(kept.pluginOf.get("more.plank")).toMatchObject({ loads: false });
+  expect(compareFacts(wanted, factsOfRoster(kept))).toContainEqual({
+    facet: "mods",
+    kind: "content",
+    key: "p",
+  });
   const arrived = { ...stock, shelf: roster.stock.shelf };
   const whole = withState({ ...again, stock: arrived }, stateFromLineup(testGame, lineup, arrived));
   expect(fingerprintOf(factsOfRoster(whole))).toBe(lineup.fingerprint);

@@ -63,7 +63,7 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
       name: id,
       sha256: file?.sha256 ?? null,
       // Whoever reads the list knows nothing of the package: what no chosen part brings, or is left out, does not load there either.
-      on: fixed || (entry.on && withheld === null),
+      on: fixed || (entry.on && (withheld === null || withheld === "gone")),
       section: entry.section,
       ...(entry.home === undefined ? {} : { home: entry.home }),
       mod: mod?.id ?? null,

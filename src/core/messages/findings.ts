@@ -24,6 +24,8 @@ export const findingTitle: Record<string, string> = {
   "master-off": "Master off",
   "master-mod-off": "Master’s mod off",
   "master-part-off": "Master’s part not taken",
+  "contents-gone": "Version not on the shelf",
+  "newer-here": "Newer versions",
   "master-left-out": "Master left out",
   "master-gone": "Master not on the shelf",
   "master-late": "Master loads later",
@@ -63,6 +65,12 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
     sentence`${item(d.item)} needs ${item(d.master)}, whose mod ${String(d.mod)} is switched off.`,
   "master-part-off": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, a part of ${String(d.mod)} that is not taken. Choose the parts of that mod.`,
+  "contents-gone": (d) =>
+    sentence`${item(d.item)} is held here in the version ${String(d.version)}, whose file is not on the shelf any more.`,
+  "newer-here": (d) =>
+    Number(d.count) === 1
+      ? sentence`1 mod has a newer version here: ${item(d.first)}.`
+      : sentence`${Number(d.count)} mods have newer versions here, ${item(d.first)} the first.`,
   "master-left-out": (d) =>
     sentence`${item(d.item)} needs ${item(d.master)}, whose file in ${String(d.mod)} is left out of this profile.`,
   "master-gone": (d) =>
@@ -112,6 +120,9 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
 export const fixText: Record<string, (data: Data) => Sentence> = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
   "switch-on-mod": (d) => sentence`Switch on ${String(d.name)}`,
+  versions: () => ["See what they change"],
+  "take-version": (d) => sentence`Take the ${String(d.version)} that is here`,
+  "get-version": (d) => sentence`Get ${String(d.version)} from the depot`,
   "bring-back": (d) => sentence`Bring ${item(d.item)} back`,
   "leave-part": (d) => sentence`Leave ${String(d.part)}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,

@@ -35,6 +35,11 @@ const words: Record<EditLabel["id"], Words> = {
   "write-note": (d, item) => `write a note on ${item}`,
   "drop-note": (d, item) => `take away the note on ${item}`,
   choose: (d, item) => `choose the parts of ${item}`,
+  versions: (d, item) =>
+    Number(d.count) > 1 ? `take ${d.count} other versions` : `take ${item} ${d.version}`,
+  pin: (d, item) => (Number(d.count) > 1 ? `take in ${d.count} mods that have arrived` : `take in ${item}`),
+  "own-work": (d, item) =>
+    Number(d.count) > 1 ? `follow ${d.count} mods of your own` : `follow ${item}, your own work`,
   "leave-out": (d, item) => `leave ${d.path} of ${item} out`,
   "bring-back": (d, item) => `bring ${d.path} of ${item} back`,
   "expansion-on": (d) => `switch on ${d.name}`,

@@ -13,7 +13,11 @@ export interface Fix {
   readonly does:
     | { readonly edit: Edit }
     | { readonly act: "propose" | "align"; readonly list: ListName }
-    | { readonly act: "write-order" };
+    | { readonly act: "write-order" }
+    /** Shows what newer versions change, to be chosen from. */
+    | { readonly act: "versions" }
+    /** Gets the contents that a profile pins from the depot. */
+    | { readonly act: "get"; readonly mod: string; readonly content: string };
 }
 
 export interface Finding {

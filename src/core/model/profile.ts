@@ -9,7 +9,7 @@ export type ListName = z.infer<typeof ListName>;
 /**
  * One item of an order. `section` is the one in which it stands; `home` the one it belongs to where a tie
  * made an accepted proposal seat it in a later one.
- * `content` pins a mod to the version of this content hash, where the shelf holds several. `fresh` is an item that
+ * `content` is the hash of the contents in which the profile holds a mod; absent only of one of which nothing was ever known. `fresh` is an item that
  * arrived by itself: neither a hand nor an accepted proposal has placed it yet.
  */
 export const Entry = z.strictObject({

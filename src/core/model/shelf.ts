@@ -83,6 +83,8 @@ export const ModManifest = z.looseObject({
   expansions: z.array(z.string()).optional(),
   options: z.array(ModOption).max(200).optional(),
   components: z.array(ModComponent).max(2000).optional(),
+  /** Made by a generator, from what else there is: what kind of thing it made. */
+  generated: z.string().max(100).optional(),
 });
 export type ModManifest = z.infer<typeof ModManifest>;
 
@@ -112,7 +114,8 @@ export const ShelfMod = z.strictObject({
   /** When its file was last changed, and when it was first read, in ISO 8601; the latter only of what the store holds. */
   updated: z.string().nullable(),
   added: z.string().optional(),
-  /** Paths of its files; only on what has just been read, for the store keeps them apart. */
+  /** Paths of its files and the first 16 bytes of their hashes; only on what has just been read, for the store keeps them apart. */
   fileNames: z.array(z.string()).optional(),
+  fileHashes: z.array(z.string()).optional(),
 });
 export type ShelfMod = z.infer<typeof ShelfMod>;

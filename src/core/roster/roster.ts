@@ -15,6 +15,10 @@ export interface Stock {
   readonly base: readonly PluginFile[];
   readonly owned: readonly string[];
   readonly shelf: readonly ShelfMod[];
+  /** What is known of contents that a profile pins and that are not on the shelf any more. */
+  readonly kept: readonly ShelfMod[];
+  /** Ids of the mods that are their user's own work: profiles follow their contents. */
+  readonly ownWork: readonly string[];
   /** Plugins of the shelf that change the same records, by name. */
   readonly overlaps: readonly Overlap[];
   /** Mods of the shelf that bring the same files, by id. */
@@ -22,6 +26,18 @@ export interface Stock {
   /** Every rulebook of the game that was brought in; a profile says by which it goes. */
   readonly books: readonly Rulebook[];
 }
+
+/** Of a game of which nothing lies anywhere. */
+export const emptyStock: Stock = {
+  base: [],
+  owned: [],
+  shelf: [],
+  kept: [],
+  ownWork: [],
+  overlaps: [],
+  fileOverlaps: [],
+  books: [],
+};
 
 /** What an item of either order has. */
 interface Seated {
@@ -39,8 +55,10 @@ interface Seated {
 
 export interface SeatedMod extends Seated {
   readonly list: "mods";
-  /** Null where the profile lists a mod that is not on the shelf. */
+  /** In the contents that the profile pins; null where nothing is known of them. */
   readonly mod: ShelfMod | null;
+  /** These contents are not on the shelf, whatever is known of them. */
+  readonly gone: boolean;
   /** What of its package the profile takes; of a mod without parts nothing is to be chosen. */
   readonly choice: Choice;
   /** The files and folders of it that the profile leaves out. */
@@ -59,12 +77,15 @@ export interface SeatedPlugin extends Seated {
   readonly file: PluginFile | null;
   /** The mod that supplies it: of several that are on, the one that loads later. */
   readonly mod: SeatedMod | null;
-  /** Why that mod does not bring it, though both are on: its part is not chosen, or the profile leaves its file out. */
+  /**
+   * Why that mod does not bring it, though both are on: its part is not chosen, the profile leaves its file out, or the contents
+   * that the profile pins are not on the shelf.
+   */
   readonly withheld: Withheld | null;
   readonly masters: readonly Master[];
 }
 
-export type Withheld = "part" | "left-out";
+export type Withheld = "part" | "left-out" | "gone";
 
 export type SeatedItem = SeatedMod | SeatedPlugin;
 
@@ -109,10 +130,11 @@ function isNewer(a: ShelfMod, b: ShelfMod): boolean {
   return (compareVersions(a.version, b.version) || (a.path > b.path ? 1 : -1)) > 0;
 }
 
-/** The shelf by id and by content, worked out once for a stock. */
+/** The shelf by id and by content, and what is kept beside it by content, worked out once for a stock. */
 interface ShelfIndex {
   readonly byId: ReadonlyMap<string, ShelfMod>;
   readonly byContent: ReadonlyMap<string, ShelfMod>;
+  readonly kept: ReadonlyMap<string, ShelfMod>;
 }
 
 const indexes = new WeakMap<Stock, ShelfIndex>();
@@ -120,11 +142,20 @@ const indexes = new WeakMap<Stock, ShelfIndex>();
 function indexShelf(stock: Stock): ShelfIndex {
   const known = indexes.get(stock);
   if (known) return known;
-  const byContent = new Map(stock.shelf.map((mod) => [`${mod.id} ${mod.content}`, mod]));
-  const index = { byId: newestById(stock.shelf), byContent };
+  const index = {
+    byId: newestById(stock.shelf),
+    byContent: contentsOf(stock.shelf),
+    kept: contentsOf(stock.kept),
+  };
   indexes.set(stock, index);
   return index;
 }
+
+const contentsOf = (mods: readonly ShelfMod[]) =>
+  new Map(mods.filter((mod) => !mod.problem).map((mod) => [`${mod.id} ${mod.content}`, mod]));
+
+/** The newest version of a mod that lies on the shelf; undefined where none does. */
+export const newestHere = (stock: Stock, id: string): ShelfMod | undefined => indexShelf(stock).byId.get(id);
 
 /** The sound mods of the shelf by id, of several versions the newest. */
 export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
@@ -186,14 +217,16 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
   const old = before?.profile.state;
   if (old?.mods === state.mods && old.choices === state.choices && old.leftOut === state.leftOut)
     return before!.lists.mods;
-  const { byId, byContent } = indexShelf(stock);
+  const { byId, byContent, kept } = indexShelf(stock);
   const { sections, entries } = state.mods;
   const sectionOf = new Map(sections.map((section) => [section.id, section]));
   const seats = seatsOf(state.mods);
   const choices = new Map(state.choices.map((choice) => [choice.mod, choice]));
   const leftOut = leftOutByMod(state.leftOut);
   const items = entries.map((entry, place): SeatedMod => {
-    const mod = byContent.get(`${entry.id} ${entry.content}`) ?? byId.get(entry.id) ?? null;
+    const pinned = `${entry.id} ${entry.content}`;
+    const here = entry.content === undefined ? byId.get(entry.id) : byContent.get(pinned);
+    const mod = here ?? kept.get(pinned) ?? null;
     return {
       list: "mods",
       id: entry.id,
@@ -205,6 +238,7 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
       fixed: false,
       loads: entry.on,
       mod,
+      gone: !here,
       choice: choices.get(entry.id) ?? proposedChoice(entry.id, mod?.manifest ?? null),
       leftOut: leftOut.get(entry.id) ?? nothing,
     };
@@ -314,7 +348,7 @@ function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Supplier
     for (const file of mod.mod?.plugins ?? []) {
       const key = foldName(game, file.name);
       const isTaken = file.part === undefined || chosen.has(file.part);
-      const withheld = !isTaken ? "part" : isLeftOut(key) ? "left-out" : null;
+      const withheld = !isTaken ? "part" : isLeftOut(key) ? "left-out" : mod.gone ? "gone" : null;
       const supplier: Supplier = { mod, file, withheld };
       const known = suppliers.get(key);
       if (!known || supplies(supplier) || !supplies(known)) suppliers.set(key, supplier);

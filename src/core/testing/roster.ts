@@ -1,7 +1,7 @@
 import type { Entry, Profile, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import type { PluginFile, ShelfMod } from "../model/shelf";
-import { makeRoster, type Roster, type Stock } from "../roster/roster";
+import { emptyStock, makeRoster, type Roster, type Stock } from "../roster/roster";
 import { nothingDecided } from "../state/facets";
 import { testGame } from "./game";
 
@@ -76,12 +76,9 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     ...(fresh === undefined ? {} : { fresh }),
   }));
   const stock: Stock = {
+    ...emptyStock,
     base: [pluginFile("Pond.keel", [], 1)],
-    owned: [],
     shelf: mods,
-    overlaps: [],
-    fileOverlaps: [],
-    books: [],
   };
   const profile: Profile = {
     id: "p1",
@@ -92,7 +89,12 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     state: {
       mods: {
         sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
-        entries: plugins.map(({ name, modOn = true }) => ({ id: modIdOf(name), on: modOn, section: "mods" })),
+        entries: plugins.map(({ name, modOn = true }, at) => ({
+          id: modIdOf(name),
+          on: modOn,
+          section: "mods",
+          content: mods[at]!.content!,
+        })),
       },
       plugins: {
         sections: testGame.sections,

@@ -1,11 +1,14 @@
 "use server";
 
 import { z } from "zod";
+import type { VersionDifference } from "@/core/edit/versions";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
 import { getContext, incomingFolder } from "../context";
 import { filesOfMod as listFilesOf } from "../operations/read-shelf";
 import * as shelf from "../operations/shelf";
+import * as versions from "../operations/versions";
+import type { VersionPair } from "../operations/versions";
 import * as incomings from "../operations/take-in";
 
 const path = z.string().min(1).max(4000);
@@ -34,6 +37,18 @@ export const tagMods = async (mods: string[], tag: string, on: boolean): Promise
       z.string().max(1000).parse(tag),
       z.boolean().parse(on),
     ),
+  );
+
+const hash = z.string().regex(/^[0-9a-f]{64}$/);
+const pairs = z.array(z.strictObject({ id: z.string().min(1).max(500), from: hash, to: hash })).max(20_000);
+
+/** What changes between two contents of mods. */
+export const compareContents = async (wanted: VersionPair[]): Promise<Outcome<VersionDifference[]>> =>
+  guard(async () => versions.compareContents(await getContext(), pairs.parse(wanted)));
+
+export const markOwnWork = async (mod: string, own: boolean): Promise<Outcome<null>> =>
+  guard(async () =>
+    versions.markOwnWork(await getContext(), z.string().min(1).max(500).parse(mod), z.boolean().parse(own)),
   );
 
 /** Takes in what was dropped; answers its path on the shelf. */

@@ -3,6 +3,11 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/roster/roster";
 import { arrivalsEdit } from "@/core/edit/edits";
+import { ownWorkEdit, pinEdit } from "@/core/edit/versions";
+import type { Identity } from "@/disk/read-mod";
+import { listHeld, listIdentities } from "@/store/identities";
+import { dropUnpinned } from "@/store/kept";
+import type { Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { findProfile, listProfiles } from "@/store/profiles";
@@ -46,12 +51,18 @@ async function readAndStore(
 ): Promise<Outcome<ShelfRead>> {
   const { db } = context;
   const known = await store.listAsRead(db, game.id);
+  const identities = await knownIdentities(db, game.id);
   // What is read is stored while the reading goes on: one that is cut short goes on from there.
   const onRead = (mods: readonly ShelfMod[]) =>
     db.transaction((tx) => store.saveShelfMods(tx, game.id, mods));
   let reading;
   try {
-    reading = await readShelf(game.definition, game.folders.shelves, known, { onProgress, onRead, signal });
+    reading = await readShelf(game.definition, game.folders.shelves, known, {
+      onProgress,
+      onRead,
+      signal,
+      identities,
+    });
   } catch (error) {
     context.stocks.delete(game.id);
     if (signal?.aborted) return refuse("cancelled-reading");
@@ -67,19 +78,33 @@ async function readAndStore(
     );
     await markRead(tx, game.id);
   });
+  await dropUnpinned(db, game.id);
   context.stocks.delete(game.id);
-  await takeInArrivals(context, game);
+  await followShelf(context, game);
   const unsound = reading.mods.filter((mod) => mod.problem).length;
   return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });
 }
 
-/** Plugins that mods of a profile have come to hold since take their seats, switched off. */
-async function takeInArrivals(context: Context, game: RegisteredGame): Promise<void> {
+/** What entries without a manifest stay known as: what a profile holds them as, and what their user said. */
+async function knownIdentities(db: Sql, gameId: string): Promise<Map<string, Identity>> {
+  const held = (await listHeld(db, gameId)).map(({ path, ...identity }) => [path, identity] as const);
+  const told = (await listIdentities(db, gameId)).map(({ path, ...identity }) => [path, identity] as const);
+  return new Map<string, Identity>([...held, ...told]);
+}
+
+/**
+ * What the shelf has come to hold changes a profile in three ways only: mods of which nothing was known are pinned to what has
+ * arrived, the user's own work is followed, and plugins that mods have come to hold take their seats, switched off.
+ */
+export async function followShelf(context: Context, game: RegisteredGame): Promise<void> {
   const stock = await getStock(context, game);
   for (const { id, deletedAt } of await listProfiles(context.db, game.id)) {
-    const profile = deletedAt ? null : await findProfile(context.db, id);
-    const edit = profile && arrivalsEdit(makeRoster(game.definition, profile, stock));
-    if (edit) await storeEdit(context, id, profile.version, edit);
+    if (deletedAt) continue;
+    for (const follow of [pinEdit, ownWorkEdit, arrivalsEdit]) {
+      const profile = await findProfile(context.db, id);
+      const edit = profile && follow(makeRoster(game.definition, profile, stock));
+      if (edit) await storeEdit(context, id, profile.version, edit);
+    }
   }
 }
 

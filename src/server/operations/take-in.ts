@@ -51,7 +51,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
     await dropIncoming(folder, id);
     return refuse("mod-unsound", { ...read.problem.data, problem: read.problem.code, name: file.value.name });
   }
-  const { fileNames = [], ...mod } = read;
+  const { fileNames = [], fileHashes: _hashes, ...mod } = read;
   const shelf = await store.listShelf(context.db, game.value.id);
   return done({
     id,

@@ -7,6 +7,7 @@ import { openHere } from "@/store/pglite";
 import { replaceTables } from "@/store/whole";
 import type { Context } from "../context";
 import { openDepots } from "../depot/depots";
+import { upgradeStored } from "../upgrade";
 
 const migrations = join(process.cwd(), "src/store/migrations");
 
@@ -35,6 +36,7 @@ export async function openEarlier<Expected>(
   await rm(folder, { recursive: true });
   await db.transaction((tx) => replaceTables(tx, tables));
   await migrate(db, migrations);
+  await upgradeStored(db);
   const none = join(tmpdir(), "seating-none");
   return {
     context: {

@@ -37,7 +37,11 @@ export interface RestorePointListed {
 /** All profiles of a game, and by the id of a mod those that hold it, by their ids. */
 export interface ProfilesView {
   readonly profiles: readonly ProfileListed[];
-  readonly usage: readonly { readonly id: string; readonly profiles: readonly string[] }[];
+  readonly usage: readonly {
+    readonly id: string;
+    readonly content: string | null;
+    readonly profiles: readonly string[];
+  }[];
 }
 
 /** What is shown of one profile; all that has to be there where another one is worked on. */

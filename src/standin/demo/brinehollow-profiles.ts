@@ -176,7 +176,10 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
     mods: {
       ...mods,
       entries: [
-        ...switchOff(mods.entries, ["lamplight-rework"]),
+        ...switchOff(mods.entries, ["lamplight-rework"]).map((entry) =>
+          // In contents that lie nowhere any more.
+          entry.id === "legible-ledgers" ? { ...entry, content: "0".repeat(64) } : entry,
+        ),
         { id: goneMod.id, on: true, section: mods.sections.at(-1)!.id },
       ],
     },

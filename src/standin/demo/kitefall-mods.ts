@@ -82,6 +82,14 @@ const touches: DemoMod = {
   ],
 };
 
+/** The version before it lies beside it, for a profile that still holds that one. */
+const touchesBefore: DemoMod = {
+  ...touches,
+  version: "1.0.0",
+  requires: [],
+  loose: touches.loose.slice(0, 1).map((file) => ({ ...file, size: 650 })),
+};
+
 /** Mods without a plugin, of which many bring the same files of the game; the same seed gives the same ones. */
 export function kitefallMods(seed: number, count: number): DemoMod[] {
   const random = makeRandom(seed);
@@ -94,7 +102,7 @@ export function kitefallMods(seed: number, count: number): DemoMod[] {
     taken.add(name);
     mods.push(inventMod(random, kind, name));
   }
-  return [...mods, touches];
+  return [...mods, touches, touchesBefore];
 }
 
 function inventMod(random: Random, kind: Kind, name: string): DemoMod {

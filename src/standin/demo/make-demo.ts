@@ -4,7 +4,7 @@ import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import type { Rulebook } from "@/core/model/rulebook";
-import type { Stock } from "@/core/roster/roster";
+import { emptyStock, type Stock } from "@/core/roster/roster";
 import { writeOrderFile } from "@/formats/order-file";
 import { catalogue, type DemoMod, type DemoPlugin } from "./catalogue";
 import { cutShort, unsoundArchives } from "./faults";
@@ -197,12 +197,10 @@ async function writeMod(folder: string, mod: DemoMod, files: Files): Promise<voi
 async function readStock({ game, owned }: World, gameFolder: string, shelfFolder: string): Promise<Stock> {
   const { mods } = await readShelf(game, [shelfFolder], []);
   return {
+    ...emptyStock,
     base: await readPluginFiles(game, join(gameFolder, game.baseFolder), game.builtIn),
     owned,
     shelf: mods,
-    overlaps: [],
-    fileOverlaps: [],
-    books: [],
   };
 }
 

@@ -49,7 +49,7 @@ select id, 'broaderFirst', 'off', 1, 'false'::jsonb from profile where not broad
 drop table profile_rule, game_rule, profile_book, profile_note, profile_choice;
 alter table profile drop column expansions, drop column base_off, drop column launch, drop column broader_first;
 
--- In what form the steps of an edit are kept; those of the first form are brought up to date where they are read.
+-- In what form the steps of an edit are kept; those of the first form are brought up to date at the start.
 alter table journal add column format integer not null default 1;
 
 -- Every item stands in a section.

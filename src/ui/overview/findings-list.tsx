@@ -3,10 +3,13 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { findingText, findingTitle, fixText } from "@/core/messages/findings";
+import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import type { Finding, Fix } from "@/core/model/finding";
+import { useDepot } from "../depot/depot.client";
 import { Button } from "../kit/button";
 import { LevelMark, levelWords } from "../kit/level";
 import { Say } from "../kit/sentence";
+import { VersionsDialog } from "../versions/versions-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 const mostAtFirst = 60;
@@ -79,17 +82,37 @@ function FindingRow({ finding }: { finding: Finding }) {
 }
 
 function FixButton({ fix }: { fix: Fix }) {
-  const { editor, propose, writeOrder } = useWorkspace();
+  const { editor, propose, writeOrder, tell } = useWorkspace();
+  const { mods, get } = useDepot();
+  const [versions, setVersions] = useState<readonly VersionChange[]>([]);
+  const getContents = async (id: string, content: string) => {
+    const offered = mods?.find(({ mod }) => mod.id === id && mod.content === content);
+    if (!offered) return tell([`The depot does not have these contents of ${id}.`], "wrong");
+    await get([offered.mod.path]);
+    tell([`${offered.mod.name} ${offered.mod.version} is in the depot’s queue.`]);
+  };
   const run = () => {
-    if ("edit" in fix.does) editor.dispatch(fix.does.edit);
-    else if (fix.does.act === "write-order") void writeOrder();
-    else void propose({ list: fix.does.list, how: fix.does.act });
+    const { does } = fix;
+    if ("edit" in does) return void editor.dispatch(does.edit);
+    switch (does.act) {
+      case "write-order":
+        return void writeOrder();
+      case "versions":
+        return setVersions(newerVersions(editor.getState().roster));
+      case "get":
+        return void getContents(does.mod, does.content);
+      default:
+        return void propose({ list: does.list, how: does.act });
+    }
   };
   return (
-    <Button small onClick={run}>
-      <span className="whitespace-pre">
-        <Say parts={fixText[fix.id]!(fix.data)} seats />
-      </span>
-    </Button>
+    <>
+      <Button small onClick={run}>
+        <span className="whitespace-pre">
+          <Say parts={fixText[fix.id]!(fix.data)} seats />
+        </span>
+      </Button>
+      <VersionsDialog open={versions.length > 0} onClose={() => setVersions([])} changes={versions} />
+    </>
   );
 }

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { plural } from "@/core/messages/parts";
 import { formatSize } from "../kit/format-size";
+import { usageKey } from "../workspace/usage-key";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor } from "../workspace/workspace.client";
 
@@ -12,7 +13,9 @@ export function MissingAndUnused() {
   const usage = useUsage();
   const sound = roster.stock.shelf.filter((mod) => !mod.problem);
   const missing = roster.mods.filter((mod) => !mod.mod);
-  const unused = sound.filter((mod) => !roster.modOf.has(mod.id) && !usage.get(mod.id)?.length);
+  const unused = sound.filter(
+    (mod) => !roster.modOf.has(mod.id) && !usage.get(usageKey(mod.id, mod.content))?.length,
+  );
   const older = sound.length - new Set(sound.map((mod) => mod.id)).size;
   const size = unused.reduce((sum, mod) => sum + mod.size, 0);
   const rows = [

@@ -14,6 +14,7 @@ import { Counterparts, ModFacts } from "./counterparts";
 import { FreeRange } from "./free-range";
 import { ItemNote } from "./item-note";
 import { PartsTaken } from "../parts/parts-taken";
+import { VersionsOfMod } from "../versions/versions-of-mod";
 import { Meetings } from "./meetings";
 import { kindWords } from "./plan-row";
 import { WhyHere } from "./why-here";
@@ -52,6 +53,7 @@ export function AboutItem({ item }: { item: SeatedItem }) {
       {item.list === "plugins" && <FromBooks plugin={item} />}
       {item.list === "plugins" ? <Masters plugin={item} /> : <Requirements mod={item} />}
       <Dependents item={item} />
+      {item.list === "mods" && <VersionsOfMod key={`version ${item.id}`} item={item} />}
       {item.list === "mods" && <PartsTaken item={item} />}
       <Meetings item={item} />
       <Counterparts item={item} />

@@ -102,6 +102,7 @@ export const kindWords = (item: SeatedItem): string => {
 const withheldWords = {
   part: "its part of the mod is not taken",
   "left-out": "its file is left out of this profile",
+  gone: "the version of its mod that this profile holds is not on the shelf",
 };
 
 /** Says how it stands with an item, for the switch. */

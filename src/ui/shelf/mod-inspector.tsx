@@ -18,6 +18,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
 import { PartsDialog } from "../parts/parts-dialog";
 import { PartsTaken } from "../parts/parts-taken";
+import { VersionsOfMod } from "../versions/versions-of-mod";
 import { sourceOf, type ShelfRow } from "./shelf-rows";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
@@ -69,16 +70,21 @@ function AboutMod({ row }: { row: ShelfRow }) {
       )}
       {row.supersededBy && (
         <p className="bg-sunk rounded-md p-2">
-          Version {row.supersededBy} of this mod is on the shelf too, and that one counts.
+          {row.seated?.mod?.version === row.supersededBy
+            ? `This profile holds version ${row.supersededBy} of this mod.`
+            : `Version ${row.supersededBy} of this mod is on the shelf too, and that one counts.`}
         </p>
       )}
       {mod && <Facts mod={mod} />}
       <FindingsOf row={row} />
       {row.seated && <ItemNote key={`note ${row.id}`} item={row.seated} />}
+      {row.seated && <VersionsOfMod key={`version ${row.id}`} item={row.seated} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
       <Part title="Used in">
         <p>
-          {[...(row.seated ? ["this profile"] : []), ...row.profiles].join(", ") || "No profile uses it."}
+          {[...(row.seated && row.supersededBy === null ? ["this profile"] : []), ...row.profiles].join(
+            ", ",
+          ) || "No profile uses it."}
         </p>
       </Part>
       <NeededBy id={row.id} />

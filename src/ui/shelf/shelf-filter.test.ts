@@ -1,3 +1,4 @@
+import { usageKey } from "../workspace/usage-key";
 import fc from "fast-check";
 import type { Finding } from "@/core/model/finding";
 import { makeRoster } from "@/core/roster/roster";
@@ -37,10 +38,11 @@ const finding = (level: Finding["level"], list: "mods" | "plugins", id: string):
   subjects: [{ list, id }],
   fixes: [],
 });
-const rows = shelfRows(roster, new Map([["spare", ["Harbour Lights"]]]), [
-  finding("hint", "mods", "a"),
-  finding("blocker", "plugins", "a.plank"),
-]);
+const rows = shelfRows(
+  roster,
+  new Map([[usageKey("spare", shelf.find(({ id }) => id === "spare")!.content), ["Harbour Lights"]]]),
+  [finding("hint", "mods", "a"), finding("blocker", "plugins", "a.plank")],
+);
 const filtered = (part: Partial<ShelfFilter>) => narrowShelf(rows, { ...noShelfFilter, ...part });
 const shown = (part: Partial<ShelfFilter>) => filtered(part).shown.map(({ key }) => key);
 

@@ -4,7 +4,8 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { countingOf } from "@/core/roster/laws";
 import { notesOf } from "@/core/roster/notes";
 import { newestById, type Roster, type SeatedMod } from "@/core/roster/roster";
-import { isInRange } from "@/core/version/version";
+import { compareVersions, isInRange } from "@/core/version/version";
+import { usageKey } from "../workspace/usage-key";
 import type { Finding } from "@/core/model/finding";
 
 export const shelfStates = ["on", "off", "elsewhere", "missing", "unsound", "superseded"] as const;
@@ -41,7 +42,7 @@ export interface ShelfRow {
   readonly values: Readonly<Record<Facet, readonly string[]>>;
 }
 
-/** Other profiles that hold a mod, by its id. */
+/** Other profiles that hold a mod, by it and its contents. */
 export type Usage = ReadonlyMap<string, readonly string[]>;
 
 /** What lies on the shelf and what the profile misses, by name. */
@@ -53,7 +54,7 @@ export function shelfRows(roster: Roster, usage: Usage, findings: readonly Findi
     describe(
       roster,
       facts,
-      usage.get(facts.id) ?? [],
+      usage.get(usageKey(facts.id, facts.mod?.content ?? facts.seated?.entry.content)) ?? [],
       worst.get(facts.id),
       notes.get(facts.id)?.text ?? null,
     );
@@ -65,20 +66,22 @@ export function shelfRows(roster: Roster, usage: Usage, findings: readonly Findi
     return complete({ key: mod.path, id, name, version, mod, seated, supersededBy });
   });
   const missing = roster.mods
-    .filter((seated) => !seated.mod)
+    .filter((seated) => seated.gone)
     .map((seated) => {
       const { id } = seated;
       return complete({
         key: `missing ${id}`,
         id,
-        name: id,
-        version: "",
+        name: seated.mod?.name ?? id,
+        version: seated.mod?.version ?? "",
         mod: null,
         seated,
         supersededBy: null,
       });
     });
-  return [...here, ...missing].sort((a, b) => compareText(a.name, b.name));
+  return [...here, ...missing].sort(
+    (a, b) => compareText(a.name, b.name) || compareVersions(b.version, a.version),
+  );
 }
 
 export function compareText(a: string, b: string): number {
@@ -111,7 +114,7 @@ function describe(
     searched: texts.join(" "),
     values: {
       state: [state],
-      use: [seated || profiles.length > 0 ? "used" : "unused"],
+      use: [(seated && bare.supersededBy === null) || profiles.length > 0 ? "used" : "unused"],
       level: [told?.level ?? "none"],
       source: mod ? [sourceOf(mod)] : [],
       kind: mod ? classesOf(roster, mod) : [],

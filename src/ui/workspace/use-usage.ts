@@ -1,7 +1,8 @@
 import { useMemo } from "react";
+import { usageKey } from "./usage-key";
 import { useEditor } from "./workspace.client";
 
-/** By the id of a mod the names of the other profiles that hold it. */
+/** By a mod and its contents, as `usageKey` names them, the names of the other profiles that hold it so. */
 export function useUsage(): ReadonlyMap<string, readonly string[]> {
   const usage = useEditor((state) => state.view.usage);
   const profiles = useEditor((state) => state.view.profiles);
@@ -11,6 +12,6 @@ export function useUsage(): ReadonlyMap<string, readonly string[]> {
     nameOf.delete(present);
     const others = (ids: readonly string[]) =>
       ids.map((id) => nameOf.get(id)).filter((name) => name !== undefined);
-    return new Map(usage.map(({ id, profiles: ids }) => [id, others(ids)]));
+    return new Map(usage.map(({ id, content, profiles: ids }) => [usageKey(id, content), others(ids)]));
   }, [usage, profiles, present]);
 }

@@ -1,0 +1,61 @@
+import { newerVersions, versionEdit } from "../edit/versions";
+import type { Fix } from "../model/finding";
+import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
+import { mod as subject, type Check } from "./check";
+
+/** A mod that is on in the profile but lies nowhere on the shelf, in no version. */
+export const notOnShelf: Check = ({ roster }) =>
+  roster.mods
+    .filter(({ id, loads, gone, mod }) => loads && gone && !mod && !newestHere(roster.stock, id))
+    .map(({ id, entry }) => ({
+      check: "not-on-shelf",
+      id: "not-on-shelf",
+      data: { mod: id },
+      level: "problem",
+      subjects: [subject(id)],
+      fixes: entry.content === undefined ? [] : [getVersion(id, entry.content, "")],
+    }));
+
+/** The contents in which a profile holds a mod that is on are not on the shelf any more. */
+export const contentsGone: Check = ({ roster }) =>
+  roster.mods
+    .filter(({ id, loads, gone, mod }) => loads && gone && (mod !== null || newestHere(roster.stock, id)))
+    .map((item) => ({
+      check: "contents-gone",
+      id: "contents-gone",
+      data: { item: item.id, version: item.mod?.version ?? `${item.entry.content!.slice(0, 12)}…` },
+      level: "problem",
+      subjects: [subject(item.id)],
+      fixes: [
+        ...takeHere(roster, item),
+        getVersion(item.id, item.mod?.content ?? item.entry.content!, item.mod?.version ?? "that version"),
+      ],
+    }));
+
+function takeHere(roster: Roster, item: SeatedMod): Fix[] {
+  const to = newestHere(roster.stock, item.id);
+  const edit = to ? versionEdit(roster, [{ item, to }]) : null;
+  return edit ? [{ id: "take-version", data: { version: to!.version }, does: { edit } }] : [];
+}
+
+const getVersion = (mod: string, content: string, version: string): Fix => ({
+  id: "get-version",
+  data: { version: version || "it" },
+  does: { act: "get", mod, content },
+});
+
+/** Newer versions of what the profile holds lie on the shelf. */
+export const newerHere: Check = ({ roster }) => {
+  const newer = newerVersions(roster);
+  if (newer.length === 0) return [];
+  return [
+    {
+      check: "newer-here",
+      id: "newer-here",
+      data: { count: newer.length, first: newer[0]!.item.id },
+      level: "hint",
+      subjects: newer.map(({ item }) => subject(item.id)),
+      fixes: [{ id: "versions", data: {}, does: { act: "versions" } }],
+    },
+  ];
+};

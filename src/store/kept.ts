@@ -1,0 +1,87 @@
+import { ShelfMod } from "@/core/model/shelf";
+import type { Sql } from "./sql";
+
+/** Contents that something pins: a profile in whatever state it is kept, its history, or a list that it follows. */
+const pinned = `
+  select e.content from profile_entry e join profile p on p.id = e.profile_id
+    where p.game_id = $1 and e.list = 'mods' and e.content is not null
+  union select m[1] from profile p, regexp_matches(p.ran_state::text, $2, 'g') as m
+    where p.game_id = $1 and p.ran_state is not null
+  union select m[1] from restore_point r join profile p on p.id = r.profile_id,
+    regexp_matches(r.state::text, $2, 'g') as m where p.game_id = $1
+  union select m[1] from journal j join profile p on p.id = j.profile_id,
+    regexp_matches(j.steps::text || j.inverse::text, $2, 'g') as m where p.game_id = $1
+  union select m[1] from followed f join profile p on p.id = f.profile_id,
+    regexp_matches(f.lineup::text, $2, 'g') as m where p.game_id = $1`;
+const contentField = '"content": "([0-9a-f]{64})"';
+
+/** Keeps what is known of the pinned contents at these paths of the shelf; to be called before they are forgotten or replaced. */
+export async function keepPinned(db: Sql, gameId: string, paths: readonly string[]): Promise<void> {
+  if (paths.length === 0) return;
+  await db.query(
+    `with pinned (content) as (${pinned})
+     insert into kept_mod (game_id, id, content, mod, files, hashes, records)
+     select m.game_id, m.id, m.content,
+       jsonb_build_object('path', m.path, 'kind', m.kind, 'size', m.size, 'stamp', '', 'id', m.id, 'name', m.name,
+         'version', m.version, 'author', m.author, 'summary', m.summary, 'tags', m.tags, 'files', m.files,
+         'content', m.content, 'archiveSha256', m.archive_sha256, 'manifest', m.manifest, 'plugins', m.plugins,
+         'problem', m.problem, 'updated', m.updated),
+       coalesce(f.files, '{}'), f.hashes,
+       coalesce((select jsonb_object_agg(r.plugin, to_jsonb(r.records)) from plugin_records r
+         where r.game_id = m.game_id and r.path = m.path), '{}')
+     from shelf_mod m left join mod_files f on f.game_id = m.game_id and f.path = m.path
+     where m.game_id = $1 and m.path = any($3::text[]) and m.content in (select content from pinned)
+     on conflict do nothing`,
+    [gameId, contentField, paths],
+  );
+}
+
+/** Forgets what nothing pins any more, and what lies on the shelf again. */
+export const dropUnpinned = (db: Sql, gameId: string) =>
+  db.query(
+    `with pinned (content) as (${pinned})
+     delete from kept_mod k where k.game_id = $1 and (
+       k.content not in (select content from pinned)
+       or exists (select 1 from shelf_mod m where m.game_id = $1 and m.id = k.id and m.content = k.content))`,
+    [gameId, contentField],
+  );
+
+/** What is kept of contents that are not on the shelf. */
+export async function listKept(db: Sql, gameId: string): Promise<ShelfMod[]> {
+  const rows = await db.query<{ mod: unknown }>(
+    "select mod from kept_mod where game_id = $1 order by id, content",
+    [gameId],
+  );
+  return rows.map(({ mod }) => ShelfMod.parse(mod));
+}
+
+/** Paths of the files of a mod with their hashes, by its contents, on the shelf or kept; empty where they are not known. */
+export async function filesOfContent(
+  db: Sql,
+  gameId: string,
+  id: string,
+  content: string,
+): Promise<{ files: string[]; hashes: string[] | null }> {
+  const [row] = await db.query<{ files: string[]; hashes: string[] | null }>(
+    `select f.files, f.hashes, 0 as place from shelf_mod m join mod_files f on f.game_id = m.game_id and f.path = m.path
+       where m.game_id = $1 and m.id = $2 and m.content = $3
+     union all
+     select files, hashes, 1 from kept_mod where game_id = $1 and id = $2 and content = $3
+     order by place limit 1`,
+    [gameId, id, content],
+  );
+  return row ? { files: row.files, hashes: row.hashes } : { files: [], hashes: null };
+}
+
+export const listOwnWork = async (db: Sql, gameId: string): Promise<string[]> =>
+  (await db.query<{ mod: string }>("select mod from own_work where game_id = $1 order by mod", [gameId])).map(
+    ({ mod }) => mod,
+  );
+
+export const saveOwnWork = (db: Sql, gameId: string, mod: string, own: boolean) =>
+  db.query(
+    own
+      ? "insert into own_work (game_id, mod) values ($1, $2) on conflict do nothing"
+      : "delete from own_work where game_id = $1 and mod = $2",
+    [gameId, mod],
+  );
