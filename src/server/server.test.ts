@@ -180,6 +180,26 @@ describe("profiles", () => {
   });
 });
 
+test("undo and redo of a version that is not the present one are refused as stale, and change nothing", async () => {
+  const first = await present();
+  const turn = (on: boolean): Edit => ({
+    label: label(on ? "switch-on" : "switch-off", { item: "small-fry", count: 1 }),
+    steps: [{ kind: "switch", list: "mods", ids: ["small-fry"], on }],
+  });
+  value(await storeEdit(context, first.id, first.version, turn(false)));
+  const edited = await present();
+  for (const way of ["undo", "redo"] as const)
+    for (const version of [first.version, edited.version + 1])
+      expect(await step(context, first.id, version, way)).toMatchObject({
+        ok: false,
+        refusal: { code: "stale" },
+      });
+  expect(await present()).toEqual(edited);
+  value(await step(context, first.id, edited.version, "undo"));
+  expect(await step(context, first.id, edited.version, "redo")).toMatchObject({ refusal: { code: "stale" } });
+  expect((await present()).state).toEqual(first.state);
+});
+
 test("the order is written where the game reads it, and read back", async () => {
   const first = await present();
   const onDisk = value(await writeOrder(context, first.id));

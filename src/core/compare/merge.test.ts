@@ -224,3 +224,87 @@ describe("the plugins of a mod that one side took out", () => {
     expect(mergeStates([base, theirs, theirs], {}, ownerOf)).toEqual({ state: theirs, clashes: [] });
   });
 });
+
+describe("what single merges must not lose or bring", () => {
+  const bare = (more: Partial<ProfileState> = {}): ProfileState => ({
+    ...nothingDecided,
+    mods: { sections: [section, other], entries: [] },
+    plugins: { sections: [section], entries: [] },
+    ...more,
+  });
+  const rule = (id: string, note = "") => ({
+    id,
+    rule: { kind: "first" as const, item: "a", within: "list" as const, strength: "must" as const },
+    note,
+    made: "",
+  });
+  const shared = (id: string) => ({ ...rule(id), shared: true as const });
+  const withMods = (sections: Order["sections"], entries: Entry[]) => bare({ mods: { sections, entries } });
+
+  test("rules that all profiles share are mine, whatever theirs are and whoever changed the others", () => {
+    const base = bare({ rules: [rule("r"), shared("was")] });
+    const theirs = bare({ rules: [rule("r", "theirs"), rule("new"), shared("theirs")] });
+    const ids = ({ rules }: ProfileState) => rules.map(({ id, note }) => id + (note && ` ${note}`));
+    const untouched = bare({ rules: [rule("r"), shared("mine")] });
+    expect(ids(mergeStates([base, untouched, theirs]).state)).toEqual(["r theirs", "new", "mine"]);
+    const touched = bare({ rules: [rule("r"), rule("own"), shared("mine")] });
+    expect(ids(mergeStates([base, touched, theirs]).state).sort()).toEqual([
+      "mine",
+      "new",
+      "own",
+      "r theirs",
+    ]);
+    expect(ids(mergeStates([base, touched, base]).state)).toEqual(["r", "own", "mine"]);
+  });
+
+  test("an order of sections that only they changed holds, also where I changed something else, and the other way round", () => {
+    const base = withMods([section, other], [entry("a"), entry("b", { section: "t" })]);
+    const turned = withMods([other, section], [entry("b", { section: "t" }), entry("a")]);
+    const mine = withMods([section, other], [entry("a", { on: false }), entry("b", { section: "t" })]);
+    for (const three of [
+      [base, mine, turned],
+      [base, turned, mine],
+    ] as const) {
+      const { state, clashes } = mergeStates(three);
+      expect(clashes).toEqual([]);
+      expect(state.mods.sections.map(({ id }) => id)).toEqual(["t", "s"]);
+      expect(state.mods.entries.map(({ id, on }) => [id, on])).toEqual([
+        ["b", true],
+        ["a", false],
+      ]);
+    }
+  });
+
+  test("an item is one that nobody has placed only where it is so on both sides", () => {
+    const fresh = { fresh: true as const };
+    const state = (a: Partial<Entry>, b: Partial<Entry>) =>
+      withMods([section], [entry("a", a), entry("b", b)]);
+    const base = state(fresh, fresh);
+    const isFresh = (mine: Partial<Entry>, theirs: Partial<Entry>) =>
+      // b is switched on one side and pinned on the other, so that neither is the base.
+      mergeStates([base, state(mine, { ...fresh, on: false }), state(theirs, { ...fresh, content: "1" })])
+        .state.mods.entries[0]!.fresh === true;
+    expect([isFresh(fresh, fresh), isFresh({}, fresh), isFresh(fresh, {}), isFresh({}, {})]).toEqual([
+      true,
+      false,
+      false,
+      false,
+    ]);
+  });
+
+  test("where an item is raised comes from the side whose section it belongs to in the end", () => {
+    const raised = entry("a", { section: "t", home: "s" });
+    const base = withMods([section, other], [entry("b"), entry("a")]);
+    // They raised it out of its section; I switched it off where it stood.
+    const theirs = withMods([section, other], [entry("b"), raised]);
+    const mine = withMods([section, other], [entry("b"), entry("a", { on: false })]);
+    expect(mergeStates([base, mine, theirs]).state.mods.entries).toContainEqual(entry("a", { on: false }));
+    // They moved it to the other one, where I have it raised: it stands and belongs there.
+    const moved = withMods([section, other], [entry("b"), entry("a", { section: "t" })]);
+    const own = withMods([section, other], [entry("b", { on: false }), raised]);
+    expect(mergeStates([base, own, moved]).state.mods.entries).toEqual([
+      entry("b", { on: false }),
+      entry("a", { section: "t" }),
+    ]);
+  });
+});

@@ -50,6 +50,17 @@ export function fingerprintOf(facts: FingerprintFacts): string {
 const isOnlyGone = ({ entry, mod, withheld }: SeatedPlugin): boolean =>
   withheld === "gone" && entry.on && mod?.loads === true;
 
+/** What of it is here: without the mods whose pinned contents are not on the shelf, and their plugins. */
+export function factsHere(roster: Roster): FingerprintFacts {
+  const facts = factsOfRoster(roster);
+  return {
+    ...facts,
+    mods: facts.mods.filter(({ id }) => !roster.modOf.get(id)!.gone),
+    plugins: facts.plugins.filter(({ name }) => roster.pluginOf.get(name)!.loads),
+  };
+}
+
+/** What a profile decides, whether or not all of it lies on the shelf. */
 export function factsOfRoster(roster: Roster): FingerprintFacts {
   const { game, profile } = roster;
   return {

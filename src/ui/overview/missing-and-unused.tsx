@@ -14,7 +14,9 @@ export function MissingAndUnused() {
   const sound = roster.stock.shelf.filter((mod) => !mod.problem);
   const missing = roster.mods.filter((mod) => !mod.mod);
   const unused = sound.filter(
-    (mod) => !roster.modOf.has(mod.id) && !usage.get(usageKey(mod.id, mod.content))?.length,
+    (mod) =>
+      roster.modOf.get(mod.id)?.mod?.content !== mod.content &&
+      !usage.get(usageKey(mod.id, mod.content))?.length,
   );
   const older = sound.length - new Set(sound.map((mod) => mod.id)).size;
   const size = unused.reduce((sum, mod) => sum + mod.size, 0);

@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { stateFromLineup } from "@/core/lineup/match";
 import { compareFacts } from "@/core/lineup/compare";
-import { factsOfLineup, factsOfRoster } from "@/core/lineup/fingerprint";
+import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
 import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
 import type { Side } from "@/core/state/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
@@ -77,7 +77,7 @@ export function MergeView({
   /** What is no longer the list as its author has it may break a tie: the fewest moves that mend it are shown. */
   const followTaken = async () => {
     await followNext();
-    const facts = factsOfRoster(editor.getState().roster);
+    const facts = factsHere(editor.getState().roster);
     if (compareFacts(factsOfLineup(next), facts).length === 0) return;
     for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
   };

@@ -41,7 +41,7 @@ export function useFollowed(): Followed | null {
 export function useProof({ lineup }: Followed): Proved {
   const roster = useEditor((state) => state.roster);
   return useMemo(() => {
-    const setups = { wanted: factsOfLineup(lineup), here: factsOfRoster(roster) };
+    const setups = { wanted: factsOfLineup(lineup), here: factsHere(roster) };
     return {
       here: fingerprintOf(setups.here),
       differences: compareFacts(setups.wanted, setups.here),
