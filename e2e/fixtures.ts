@@ -62,7 +62,13 @@ export async function seatOf(page: Page, id: string): Promise<string> {
 
 /** Selects a plugin by typing its name into the command field. */
 export async function find(page: Page, id: string): Promise<void> {
-  await page.keyboard.press("Control+k");
+  // The key does nothing until the page has come to life.
+  await base
+    .expect(async () => {
+      await page.keyboard.press("Control+k");
+      await base.expect(page.getByRole("combobox", { name: /^Search/ })).toBeFocused({ timeout: 500 });
+    })
+    .toPass();
   await page.keyboard.type(id);
   await page.getByRole("option", { name: id }).first().waitFor();
   await page.keyboard.press("Enter");

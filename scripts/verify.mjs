@@ -76,6 +76,7 @@ await main(async () => {
   await check("Lint", tool("eslint/bin/eslint.js"), ["--max-warnings", "0", "."]);
   await run(process.execPath, [nextBin(), "typegen"], { stdio: ["ignore", "ignore", "inherit"] });
   await check("Types", tool("typescript/bin/tsc"), ["--noEmit"]);
+  await check("Unused exports", join(root, "scripts/unused.mjs"), []);
   await build();
   await unitTests();
   await browserTests();

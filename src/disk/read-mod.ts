@@ -36,7 +36,7 @@ export interface Identity {
 }
 
 /** The files of a mod as its game sees them: where each lies, and with which part of its package. */
-export interface LaidOutMod {
+interface LaidOutMod {
   readonly files: readonly ModFile[];
   readonly paths: readonly string[];
   readonly parts: readonly PartFile[];

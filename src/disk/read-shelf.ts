@@ -15,13 +15,13 @@ export interface ShelfProgress {
   readonly path: string;
 }
 
-export interface ShelfReading {
+interface ShelfReading {
   readonly mods: readonly ShelfMod[];
   readonly read: number;
   readonly unchanged: number;
 }
 
-export interface ShelfReadingOptions {
+interface ShelfReadingOptions {
   readonly onProgress?: (progress: ShelfProgress) => void;
   /** Gets what was read while the reading goes on, so that it can be kept even if the rest is not read. */
   readonly onRead?: (mods: readonly ShelfMod[]) => Promise<void>;

@@ -7,10 +7,10 @@ import { safePath } from "./archive-path";
 export const manifestName = "seating-mod.json";
 
 /** What the content check needs to know of a game. */
-export type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "pluginExtensions">;
+type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "pluginExtensions">;
 
 /** Paths below a mod's root, by the index of the raw path that each came from. */
-export interface ModLayout {
+interface ModLayout {
   readonly paths: readonly string[];
   /** Raw index of the manifest; -1 if there is none. */
   readonly manifest: number;

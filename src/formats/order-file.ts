@@ -4,7 +4,7 @@ import { done, type Outcome } from "@/core/model/outcome";
 import { decodeText } from "./text";
 
 /** How a file was written, so that it can be written the same way again. */
-export interface OrderFileStyle {
+interface OrderFileStyle {
   readonly mark: boolean;
   readonly lineEnd: "\n" | "\r\n";
 }

@@ -24,7 +24,7 @@ const infoTags: readonly InfoTag[] = ["INAM", "IART", "ICMT", "ICRD"];
 const layoutVersion = 1;
 
 /** Of the stand-in games. The first number of their head is the version of the layout. */
-export const standardChunks: RiffChunks = {
+const standardChunks: RiffChunks = {
   head: "head",
   flagsAt: 4,
   masters: { list: "need", item: "mstr" },

@@ -28,7 +28,7 @@ export function readRiff(bytes: Uint8Array, formType: string): Outcome<Chunk[]> 
 }
 
 /** The chunks that follow one another in `bytes`. The pad byte of the very last one may be missing. */
-export function readChunks(bytes: Uint8Array): Outcome<Chunk[]> {
+function readChunks(bytes: Uint8Array): Outcome<Chunk[]> {
   const chunks: Chunk[] = [];
   for (let at = 0; at < bytes.length;) {
     if (bytes.length - at < 8)

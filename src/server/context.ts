@@ -29,14 +29,14 @@ export interface Context {
 const holder = globalThis as typeof globalThis & { seatingContext?: Promise<Context> };
 
 export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
-export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
+const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
 /** Where what is dropped waits until it is taken in. */
 export const incomingFolder = (): string => join(home(), "incoming");
 /** Where what an import took the place of is kept. */
 export const keptFolder = (): string => join(home(), "kept");
 /** What the stand-in for the depot offers: that of the demo, unless another is named. */
 const depotRoot = (): string => process.env.SEATING_DEPOT ?? process.env.SEATING_DEMO ?? join(home(), "demo");
-export const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
+const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
 
 export function getContext(): Promise<Context> {
   if (process.env.NEXT_PHASE === "phase-production-build")

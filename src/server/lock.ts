@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-export interface LockHolder {
+interface LockHolder {
   readonly pid: number;
   readonly address: string;
 }

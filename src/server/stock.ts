@@ -9,6 +9,7 @@ import { newestById, type Stock } from "@/core/roster/roster";
 import { manifestName } from "@/formats/mod-layout";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
+import { listIdentities } from "@/store/identities";
 import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
 import { listFiles, listRecords, listShelf } from "@/store/shelf";
@@ -46,6 +47,7 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
     owned,
     shelf,
     kept: await listKept(db, game.id),
+    identified: (await listIdentities(db, game.id)).map(({ path }) => path),
     ownWork: await listOwnWork(db, game.id),
     overlaps: await recordOverlaps(db, game, shelf),
     fileOverlaps: await fileOverlaps(db, game, shelf),
@@ -70,7 +72,7 @@ async function fileOverlaps(db: Sql, { id, definition }: RegisteredGame, shelf: 
 }
 
 /** An expansion is owned where its folder lies in the game's. */
-export async function ownedExpansions(game: GameDefinition, gameFolder: string): Promise<string[]> {
+async function ownedExpansions(game: GameDefinition, gameFolder: string): Promise<string[]> {
   const owned: string[] = [];
   for (const expansion of game.expansions) {
     const info = await lstat(join(gameFolder, expansion.folder)).catch(() => null);

@@ -110,6 +110,7 @@ describe("the stand-in game", () => {
       fileOverlaps: [],
       kept: [],
       ownWork: [],
+      identified: [],
       books: [],
     });
   }
@@ -238,6 +239,7 @@ describe("the game that has mods only", () => {
       fileOverlaps: findOverlaps(files),
       kept: [],
       ownWork: [],
+      identified: [],
       books: [],
     };
     return makeRoster(kitefall, { id: "k", game: kitefall.id, name, purpose, version: 1, state }, stock);

@@ -1,7 +1,7 @@
 import type { Sql } from "./sql";
 
 /** What a user said that an entry of the shelf without a manifest is. */
-export interface StoredIdentity {
+interface StoredIdentity {
   readonly path: string;
   readonly id: string;
   readonly name: string;

@@ -1,7 +1,7 @@
 import type { EditLabel, Step } from "@/core/model/edit";
 import type { Sql } from "./sql";
 
-export interface JournalEntry {
+interface JournalEntry {
   readonly number: number;
   readonly label: EditLabel;
   readonly steps: Step[];

@@ -1,7 +1,7 @@
 import type { Lineup } from "@/core/model/lineup";
 import type { Sql } from "./sql";
 
-export interface LineupImport {
+interface LineupImport {
   readonly id: string;
   readonly gameId: string;
   readonly fileName: string;
@@ -29,7 +29,7 @@ export async function findImport(db: Sql, id: string): Promise<LineupImport | nu
   return rows[0] ?? null;
 }
 
-export interface ImportSummary {
+interface ImportSummary {
   readonly id: string;
   readonly fileName: string;
   readonly title: string;

@@ -1,7 +1,7 @@
 import { PGlite } from "@electric-sql/pglite";
 import { oneAtATime, type Database, type Sql } from "./sql";
 
-export interface Connection extends Sql {
+interface Connection extends Sql {
   close(): Promise<void>;
 }
 

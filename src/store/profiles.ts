@@ -11,7 +11,7 @@ import { readDecisions, saveDecisions } from "./decisions";
 import { saveEntries } from "./entries";
 import type { Sql } from "./sql";
 
-export interface ProfileSummary {
+interface ProfileSummary {
   readonly id: string;
   readonly name: string;
   readonly purpose: string;

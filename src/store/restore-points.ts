@@ -1,7 +1,7 @@
 import { ProfileState } from "@/core/model/profile";
 import type { Sql } from "./sql";
 
-export interface RestorePoint {
+interface RestorePoint {
   readonly id: string;
   readonly name: string;
   readonly at: Date;

@@ -1,5 +1,3 @@
-export type Row = Record<string, unknown>;
-
 /** Runs one statement with parameters, or a script without. */
 export interface Sql {
   query<T>(text: string, params?: readonly unknown[]): Promise<T[]>;

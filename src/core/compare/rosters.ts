@@ -23,7 +23,7 @@ export function compareRosters(here: Roster, there: Roster, ties: Tied): Differe
 }
 
 /** What a profile decides, with what it leaves to authors and the game said, so that the same is equal however it was said. */
-export function settled({ game, profile, modOf }: Roster): ProfileState {
+function settled({ game, profile, modOf }: Roster): ProfileState {
   const { state } = profile;
   const proposed = (mod: string) => proposedChoice(mod, modOf.get(mod)?.mod?.manifest ?? null);
   const isProposed = (choice: ProfileState["choices"][number]) =>

@@ -71,10 +71,10 @@ export const clashKey = ({ facet, what, key }: Pick<Clash, "facet" | "what" | "k
   `${facet} ${what} ${key}`;
 
 /** Which side holds, by `clashKey`; mine where nothing is said, so that nothing of one's own goes by itself. */
-export type Decisions = Readonly<Record<string, Side>>;
+type Decisions = Readonly<Record<string, Side>>;
 
 /** The mod that brings a plugin, by its name; undefined where that is not known. */
-export type OwnerOf = (plugin: string) => string | null | undefined;
+type OwnerOf = (plugin: string) => string | null | undefined;
 
 /**
  * Merges what became of a list on its author's side with what became of it on mine, facet by facet. The plugins of a mod that one

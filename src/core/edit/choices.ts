@@ -11,7 +11,7 @@ export interface PartState extends Part {
   readonly unmet: Unmet | null;
 }
 
-export const presentIn = ({ modOf, profile }: Roster): Present => ({
+const presentIn = ({ modOf, profile }: Roster): Present => ({
   isModOn: (id) => modOf.get(id)?.loads === true,
   expansions: profile.state.expansions,
 });

@@ -5,7 +5,7 @@ import type { Roster, SeatedList } from "../roster/roster";
 import type { TieIndex } from "../roster/ties";
 
 /** Two that change the same records, or bring the same files, in the order in which a proposal has them: the later one wins. */
-export interface WinnerChange {
+interface WinnerChange {
   readonly winner: string;
   readonly loser: string;
   readonly shared: number;
@@ -40,7 +40,7 @@ export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string
   );
 }
 
-export interface ProposalPart {
+interface ProposalPart {
   readonly entries: readonly Entry[];
   /** The moves that are taken: those asked for, and those without which one of them would break a must tie that holds. */
   readonly taken: ReadonlySet<string>;

@@ -32,7 +32,7 @@ export function rulesToRemember(roster: Roster, list: ListName, ids: readonly st
 const isPartner = (neighbour: SeatedItem | undefined, own: SeatedItem): neighbour is SeatedItem =>
   neighbour !== undefined && !neighbour.fixed && neighbour.rank.id === own.rank.id;
 
-export interface Partner {
+interface Partner {
   readonly item: SeatedItem;
   /** How many records, or of mods how many files, both change. */
   readonly shared: number;

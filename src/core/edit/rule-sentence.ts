@@ -8,7 +8,7 @@ import type { OrderRule, Strength } from "../model/problem";
 import { findItems } from "../roster/find-items";
 import type { SeatedList } from "../roster/roster";
 
-export interface SpokenRule {
+interface SpokenRule {
   readonly rule: OrderRule;
   readonly note: string;
 }

@@ -1,6 +1,6 @@
 import type { BitRows } from "./bit-rows";
 
-export interface Matching {
+interface Matching {
   /** Partner of each right vertex among the left ones, and the other way round; -1 for none. */
   readonly ofRight: Int32Array;
   readonly ofLeft: Int32Array;

@@ -3,13 +3,13 @@ import type { Lineup, LineupMod } from "../model/lineup";
 import { loadingPlugins } from "./fingerprint";
 
 /** One thing to be done by hand; `id` stays the same as long as the thing does. */
-export interface Instruction {
+interface Instruction {
   readonly id: string;
   readonly text: string;
   readonly detail: string;
 }
 
-export interface Instructions {
+interface Instructions {
   readonly title: string;
   readonly steps: readonly Instruction[];
 }

@@ -6,7 +6,7 @@ import { creditsOf } from "./credits";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 
 /** What a curator says of a list: of the whole, and of single mods by their ids. */
-export interface LineupFacts extends Pick<
+interface LineupFacts extends Pick<
   Lineup,
   | "title"
   | "author"

@@ -8,14 +8,14 @@ import { hasParts } from "../roster/parts";
 import { newestById, type Stock } from "../roster/roster";
 import { stateOfLineup } from "./state-of-lineup";
 
-export interface MatchedMod {
+interface MatchedMod {
   readonly wanted: LineupMod;
   /** Same content; or the same mod with other content; or nothing of it on the shelf. */
   readonly status: "found" | "different" | "missing";
   readonly here: ShelfMod | null;
 }
 
-export interface LineupMatch {
+interface LineupMatch {
   readonly mods: readonly MatchedMod[];
   /** Names of expansions that the lineup uses and that are not owned here. */
   readonly expansionsMissing: readonly string[];

@@ -15,7 +15,7 @@ export const rowColumns = [
   "content",
   "sha256",
 ] as const;
-export type RowColumn = (typeof rowColumns)[number];
+type RowColumn = (typeof rowColumns)[number];
 
 /** A mod or a plugin as a row of text; of a plugin `name` is its file and `id` the mod that brings it. */
 export type LineupRow = Readonly<Record<RowColumn, string>>;

@@ -25,7 +25,7 @@ export interface SharedMod {
 }
 
 /** How many items stand in a section, and its id; a section that is none of the game's own with its name and rank. */
-export interface SharedSection {
+interface SharedSection {
   readonly id: string;
   readonly count: number;
   readonly name?: string;
@@ -122,7 +122,7 @@ function sectionRuns(
   return runs;
 }
 
-export interface FromShare {
+interface FromShare {
   readonly lineup: Lineup;
   /** Mods of the code that nothing here knows; of them only what the code names. */
   readonly unknown: readonly SharedMod[];

@@ -4,10 +4,10 @@ import type { DifferenceKind } from "../state/facet";
 import type { FacetName } from "../model/profile";
 
 /** How what a difference names by an id is called: a mod or an expansion; what is not known stays as it is. */
-export type TitleOf = (id: string) => string;
+type TitleOf = (id: string) => string;
 
 /** The two setups that differ, and how things in them are called. */
-export interface Setups {
+interface Setups {
   readonly wanted: FingerprintFacts;
   readonly here: FingerprintFacts;
   readonly titleOf: TitleOf;

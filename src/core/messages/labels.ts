@@ -2,7 +2,7 @@ import type { EditLabel } from "../model/edit";
 import { plural } from "./parts";
 
 /** How the items of an edit are called now; `seat` is null where a move is not done, and so leads to no seat yet. */
-export interface LabelNames {
+interface LabelNames {
   readonly title: (id: string) => string;
   readonly seat: (id: string) => string | null;
 }

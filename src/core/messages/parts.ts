@@ -1,5 +1,5 @@
 /** A piece of a sentence: plain words, or an item that the reader shows by its seat and name. */
-export type Part = string | { readonly item: string };
+type Part = string | { readonly item: string };
 export type Sentence = readonly Part[];
 export type Data = Readonly<Record<string, string | number>>;
 

@@ -167,7 +167,7 @@ const asideOrders = (Object.keys(words) as FacetName[]).filter(
 );
 
 /** Headings of the groups in which differences are shown, in their order: items first, then what is beside them. */
-export const differenceTitles: readonly string[] = [
+const differenceTitles: readonly string[] = [
   ...new Set([
     ...Object.keys(words.mods.titles).flatMap((kind) => [
       words.mods.titles[kind as DifferenceKind]!,
@@ -177,7 +177,7 @@ export const differenceTitles: readonly string[] = [
   ]),
 ];
 
-export const differenceTitle = ({ facet, kind }: Pick<Difference, "facet" | "kind">): string =>
+const differenceTitle = ({ facet, kind }: Pick<Difference, "facet" | "kind">): string =>
   words[facet].titles[kind] ?? facet;
 
 /** Differences under their headings, those without any left out. */

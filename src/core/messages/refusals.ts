@@ -49,6 +49,9 @@ const refusalText: Record<string, (data: Data) => Sentence> = {
     sentence`There is a profile named “${String(d.name)}” already. Choose another name.`,
   "last-profile": () => ["This is the only profile of the game. Make another one before you delete it."],
   "not-on-shelf": (d) => sentence`${String(d.path)} is not on the shelf any more. Read the shelf.`,
+  "named-by-manifest": (d) => sentence`${String(d.name)} says itself what it is, in its manifest.`,
+  "held-by-profile": (d) =>
+    sentence`A profile holds ${String(d.name)} as what it is now. Remove it from the profiles that hold it first.`,
   "version-unknown": (d) => sentence`Nothing is known of that version of ${String(d.mod)} any more.`,
   "cannot-move": (d) =>
     sentence`${String(d.path)} could not be moved: ${String(d.detail)}. Nothing was changed.`,

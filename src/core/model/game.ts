@@ -23,14 +23,14 @@ export const Counting = z.strictObject({
 });
 export type Counting = z.infer<typeof Counting>;
 
-export const Expansion = z.strictObject({
+const Expansion = z.strictObject({
   id: z.string(),
   name: z.string(),
   /** Folder below the game's own; its presence means that the expansion is owned. */
   folder: z.string(),
   plugins: z.array(z.string()),
 });
-export type Expansion = z.infer<typeof Expansion>;
+type Expansion = z.infer<typeof Expansion>;
 
 /** What the sections of the mods' order have for a load rank, for mods have none. */
 export const MODS_RANK = "mods";
@@ -56,12 +56,12 @@ export const Section = z.strictObject({
 export type Section = z.infer<typeof Section>;
 
 /** A part of the game itself that a profile can do without. */
-export const BaseItem = z.strictObject({
+const BaseItem = z.strictObject({
   id: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
   note: z.string().max(500).optional(),
 });
-export type BaseItem = z.infer<typeof BaseItem>;
+type BaseItem = z.infer<typeof BaseItem>;
 
 const setting = {
   id: z.string().regex(/^[a-z0-9-]{1,60}$/),

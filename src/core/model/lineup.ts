@@ -83,15 +83,15 @@ export const LineupPicture = z.strictObject({
 export type LineupPicture = z.infer<typeof LineupPicture>;
 
 /** A version of the list and what it changed. */
-export const LineupChange = z.strictObject({
+const LineupChange = z.strictObject({
   version: z.string().max(100),
   date: z.string().max(40),
   text: z.string().max(20_000),
 });
-export type LineupChange = z.infer<typeof LineupChange>;
+type LineupChange = z.infer<typeof LineupChange>;
 
 /** What a curator says of a list, beside what it holds. */
-export const lineupFacts = {
+const lineupFacts = {
   title: name.max(200),
   author: z.string().max(200),
   /** What to expect of it. */

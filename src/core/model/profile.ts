@@ -136,8 +136,8 @@ export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>
 
 /** One of the usual purposes, or the curator's own words. */
 export const usualPurposes = ["play", "make", "test"] as const;
-export const ProfilePurpose = z.string().trim().min(1).max(60);
-export type ProfilePurpose = z.infer<typeof ProfilePurpose>;
+const ProfilePurpose = z.string().trim().min(1).max(60);
+type ProfilePurpose = z.infer<typeof ProfilePurpose>;
 
 export const ProfileName = z
   .string()

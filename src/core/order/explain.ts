@@ -2,7 +2,7 @@ import type { Link } from "../model/problem";
 import type { Constraints } from "./constraints";
 import { BRIDGE } from "./ties";
 
-export interface WhyHere {
+interface WhyHere {
   /** Ties with what must come before, the tightest (nearest in the present order) first. */
   readonly above: readonly Link[];
   readonly below: readonly Link[];

@@ -17,7 +17,7 @@ import { digraph, type Digraph } from "../graph/digraph";
 import { nearestOrder, type NearestOrder } from "./fewest-moves";
 import type { Ties } from "./ties";
 
-export interface Group {
+interface Group {
   /** Places, in the current order. */
   readonly members: readonly number[];
   readonly anchor: number;

@@ -5,13 +5,13 @@ import { anyTopologicalOrder } from "../graph/topological";
 import type { Constraints } from "./constraints";
 
 /** Places at which items may stand, first and last, by their present place. */
-export interface PlaceRanges {
+interface PlaceRanges {
   readonly first: Int32Array;
   readonly last: Int32Array;
 }
 
 /** The present places of a group that stands together. */
-export interface Block {
+interface Block {
   readonly first: number;
   readonly last: number;
 }

@@ -4,7 +4,7 @@ import { longestIncreasing } from "../graph/longest-increasing";
  * Order by numbers with gaps, as people keep it in sheets: every section is a tier with a value (10, 20, 30), and an
  * item's number is its tier's value plus a weight inside it. Both ways round: numbers to sections and order, and back.
  */
-export interface Tier {
+interface Tier {
   readonly section: string;
   /** Finite, and greater than that of the tier before. */
   readonly value: number;
@@ -15,7 +15,7 @@ export interface Numbered {
   readonly number: number;
 }
 
-export interface Seated {
+interface Seated {
   readonly id: string;
   /** Null below the first tier. */
   readonly section: string | null;

@@ -39,7 +39,7 @@ export function brokenTies(problem: OrderProblem, id: string): Link[] {
   return [above, below].filter((path) => path !== null).flatMap((path) => ties.links(path));
 }
 
-export interface WayOut {
+interface WayOut {
   /** Switch the rule off, or make a preference of a must. */
   readonly how: "drop" | "weaken";
   readonly index: number;

@@ -78,7 +78,7 @@ export function readAdvice(roster: Roster): (plugin: SeatedPlugin) => readonly T
 }
 
 /** What taking over a version of a book changes beside the one that is in use, by ids and by plugins. */
-export interface BookDifference {
+interface BookDifference {
   readonly added: readonly BookRule[];
   readonly changed: readonly BookRule[];
   readonly gone: readonly BookRule[];

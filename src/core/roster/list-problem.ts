@@ -5,7 +5,7 @@ import { withBookRules } from "./books";
 import { foldName } from "./fold";
 import type { Roster, SeatedItem } from "./roster";
 
-export const BUILT_IN_RULE = "built-in";
+const BUILT_IN_RULE = "built-in";
 
 /** Ids of the rules by which the built-in plugins keep their fixed order among themselves. */
 export const isBuiltInRule = (because: string) => because.startsWith(`${BUILT_IN_RULE}:`);

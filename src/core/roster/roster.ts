@@ -19,6 +19,8 @@ export interface Stock {
   readonly kept: readonly ShelfMod[];
   /** Ids of the mods that are their user's own work: profiles follow their contents. */
   readonly ownWork: readonly string[];
+  /** Paths of the shelf of which their user has said what they are. */
+  readonly identified: readonly string[];
   /** Plugins of the shelf that change the same records, by name. */
   readonly overlaps: readonly Overlap[];
   /** Mods of the shelf that bring the same files, by id. */
@@ -34,6 +36,7 @@ export const emptyStock: Stock = {
   shelf: [],
   kept: [],
   ownWork: [],
+  identified: [],
   overlaps: [],
   fileOverlaps: [],
   books: [],
@@ -65,7 +68,7 @@ export interface SeatedMod extends Seated {
   readonly leftOut: readonly string[];
 }
 
-export interface Master {
+interface Master {
   readonly name: string;
   /** The item of the profile that it names; null if it is missing. */
   readonly id: string | null;
@@ -85,7 +88,7 @@ export interface SeatedPlugin extends Seated {
   readonly masters: readonly Master[];
 }
 
-export type Withheld = "part" | "left-out" | "gone";
+type Withheld = "part" | "left-out" | "gone";
 
 export type SeatedItem = SeatedMod | SeatedPlugin;
 

@@ -5,7 +5,7 @@ import type { SeatedList } from "./roster";
 import { letterOf } from "./seats";
 
 /** Where a typed seat is: the gap among the other items, and the section. */
-export interface SeatTarget {
+interface SeatTarget {
   readonly gap: number;
   readonly section: string;
 }

@@ -49,7 +49,7 @@ function twoOrders(roster: Roster): TwoOrders {
 }
 
 /** Two mods that meet: the one loads later by the mods' order, while its plugin loads earlier. */
-export interface TwoWinners extends Disagreement {
+interface TwoWinners extends Disagreement {
   /** The lists in which the two are of one section, so that moving one of them can end it. */
   readonly alignable: readonly ListName[];
 }

@@ -25,7 +25,7 @@ export interface KeyedFacet<Value, Item> extends Facet<Value> {
   readonly next: (value: Value, key: string) => string | null | undefined;
 }
 
-export interface Collection<Value, Item> {
+interface Collection<Value, Item> {
   readonly items: (value: Value) => readonly Item[];
   readonly from: (items: readonly Item[]) => Value;
   readonly keyOf: (item: Item) => string;

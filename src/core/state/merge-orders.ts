@@ -10,7 +10,7 @@ import { sameValue, threeWay, type Side } from "./three-way";
 
 export type ItemChange = "on" | "off" | "content" | "section";
 
-export interface MergedOrder {
+interface MergedOrder {
   readonly order: Order;
   readonly clashes: FacetClash[];
 }

@@ -9,7 +9,7 @@ import { mergeOrders } from "./merge-orders";
 import { sameValue } from "./three-way";
 
 /** The sections of an order, as decisions of their own. */
-export const sectionsOf = collection<readonly Section[], Section>({
+const sectionsOf = collection<readonly Section[], Section>({
   items: (sections) => sections,
   from: (sections) => sections,
   keyOf: ({ id }) => id,
@@ -143,11 +143,7 @@ interface Seating extends Grouped {
 const seating = (entry: Entry): Seating => ({ id: entry.id, group: entry.section, entry });
 
 /** An order under these sections: `kept`, and what of `model` is not among it near its neighbours there. */
-export const orderOf = (
-  sections: readonly Section[],
-  kept: readonly Entry[],
-  model: readonly Entry[],
-): Order => ({
+const orderOf = (sections: readonly Section[], kept: readonly Entry[], model: readonly Entry[]): Order => ({
   sections: [...sections],
   entries: insertNear(
     sections.map(({ id }) => id),

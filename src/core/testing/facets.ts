@@ -18,7 +18,7 @@ const sections = fc
   .chain((ids) => fc.tuple(...ids.map(sectionOf)));
 
 /** Up to six items in up to three sections; some belong to another one, some are pinned, some were placed by nobody. */
-export const anyOrder: fc.Arbitrary<Order> = sections.chain((all) =>
+const anyOrder: fc.Arbitrary<Order> = sections.chain((all) =>
   fc
     .record({
       ids: fc.shuffledSubarray([..."abcdef"]),

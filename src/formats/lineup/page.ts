@@ -21,7 +21,7 @@ const dataId = "seating-lineup";
 const filesId = "seating-files";
 
 /** The list in another format: behind a link, where a server offers it, or as a file inside the page. */
-export type PageFile = { readonly label: string } & (
+type PageFile = { readonly label: string } & (
   { readonly href: string } | { readonly name: string; readonly mime: string; readonly text: string }
 );
 

@@ -23,7 +23,7 @@ export interface ResolvedList {
   readonly proof: "claimed" | "altered" | "short" | "none";
 }
 
-export interface Here {
+interface Here {
   readonly base: readonly PluginFile[];
   readonly owned: readonly string[];
 }

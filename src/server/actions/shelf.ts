@@ -8,7 +8,7 @@ import { getContext, incomingFolder } from "../context";
 import { filesOfMod as listFilesOf } from "../operations/read-shelf";
 import * as shelf from "../operations/shelf";
 import * as versions from "../operations/versions";
-import type { VersionPair } from "../operations/versions";
+import type { Identity, VersionPair } from "../operations/versions";
 import * as incomings from "../operations/take-in";
 
 const path = z.string().min(1).max(4000);
@@ -50,6 +50,14 @@ export const markOwnWork = async (mod: string, own: boolean): Promise<Outcome<nu
   guard(async () =>
     versions.markOwnWork(await getContext(), z.string().min(1).max(500).parse(mod), z.boolean().parse(own)),
   );
+
+const identities = z
+  .array(z.strictObject({ path, id: z.string().min(1).max(200), name: z.string().trim().min(1).max(300) }))
+  .max(1000);
+
+/** Remembers what entries of the shelf without a manifest are. */
+export const identify = async (wanted: Identity[]): Promise<Outcome<null>> =>
+  guard(async () => versions.identify(await getContext(), identities.parse(wanted)));
 
 /** Takes in what was dropped; answers its path on the shelf. */
 export const takeIn = async (incoming: string, fileName?: string): Promise<Outcome<string>> =>

@@ -14,13 +14,13 @@ const mostTries = 2;
 /** Milliseconds between two notes of how far an archive is. */
 const noteEvery = 250;
 
-export interface QueueFolders {
+interface QueueFolders {
   /** Where parts of archives wait. */
   readonly parts: string;
 }
 
 /** Takes an archive that has come whole onto the shelf; answers why not, where it is no sound mod. */
-export type Accept = (path: string, transfer: Transfer) => Promise<Problem | null>;
+type Accept = (path: string, transfer: Transfer) => Promise<Problem | null>;
 
 /**
  * Gets what waits in the ledger of a game, one after another. Parts are kept and gone on with, also by a later server; what

@@ -18,7 +18,7 @@ import { getStock } from "../stock";
 import { storeEdit } from "./edit-profile";
 import { currentGame } from "./situation";
 
-export interface ShelfRead {
+interface ShelfRead {
   readonly total: number;
   readonly read: number;
   readonly unchanged: number;

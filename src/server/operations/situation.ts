@@ -8,7 +8,7 @@ import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 
-export interface Situation {
+interface Situation {
   readonly game: RegisteredGame;
   readonly profile: Profile;
   readonly stock: Stock;

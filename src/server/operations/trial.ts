@@ -11,7 +11,7 @@ import type { RegisteredGame } from "@/store/games";
 import { saveRun } from "@/store/profiles";
 import { currentGame, readSituation } from "./situation";
 
-export interface TrialEnd {
+interface TrialEnd {
   readonly running: boolean;
 }
 

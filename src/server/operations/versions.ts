@@ -1,7 +1,9 @@
 import "server-only";
 import { compareVersionsOf, type FileHashes, type VersionDifference } from "@/core/edit/versions";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { listHeld, saveIdentity } from "@/store/identities";
 import { filesOfContent, saveOwnWork } from "@/store/kept";
+import { listAsRead } from "@/store/shelf";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { followShelf } from "./read-shelf";
@@ -45,5 +47,35 @@ export async function markOwnWork(context: Context, mod: string, own: boolean): 
   await saveOwnWork(context.db, game.value.id, mod, own);
   context.stocks.delete(game.value.id);
   if (own) await followShelf(context, game.value);
+  return done(null);
+}
+
+/** What an entry of the shelf without a manifest is to be known as. */
+export interface Identity {
+  readonly path: string;
+  readonly id: string;
+  readonly name: string;
+}
+
+/**
+ * Remembers what entries of the shelf are: versions of one mod, mods of their own, or by another name. One that a profile holds
+ * keeps its id, under which it is held.
+ */
+export async function identify(context: Context, wanted: readonly Identity[]): Promise<Outcome<null>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const { id: gameId } = game.value;
+  const shelf = new Map((await listAsRead(context.db, gameId)).map((mod) => [mod.path, mod]));
+  const held = new Set((await listHeld(context.db, gameId)).map(({ path }) => path));
+  for (const { path, id } of wanted) {
+    const mod = shelf.get(path);
+    if (!mod) return refuse("not-on-shelf", { path });
+    if (mod.manifest) return refuse("named-by-manifest", { name: mod.name });
+    if (held.has(path) && id !== mod.id) return refuse("held-by-profile", { name: mod.name });
+  }
+  await context.db.transaction(async (tx) => {
+    for (const identity of wanted) await saveIdentity(tx, gameId, identity);
+  });
+  context.stocks.delete(gameId);
   return done(null);
 }

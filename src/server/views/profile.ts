@@ -27,7 +27,7 @@ export interface ProfileListed {
   readonly ranAt: string | null;
 }
 
-export interface RestorePointListed {
+interface RestorePointListed {
   readonly id: string;
   readonly name: string;
   /** ISO 8601. */

@@ -24,7 +24,7 @@ export interface GameListed {
   readonly sign: string;
 }
 
-export interface ImportListed {
+interface ImportListed {
   readonly id: string;
   readonly fileName: string;
   readonly title: string;

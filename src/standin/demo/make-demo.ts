@@ -42,7 +42,7 @@ export interface DemoPlan {
   readonly games: readonly DemoGame[];
 }
 
-export interface DemoSize {
+interface DemoSize {
   readonly mods: number;
   readonly plugins: number;
 }

@@ -3,9 +3,9 @@ import { join } from "node:path";
 import { DepotCatalogue } from "@/core/model/depot";
 
 /** What goes wrong with a transfer, as the service tells it; `signed-out` holds for all of them until one signs in again. */
-export type TransferFault = "signed-out" | "busy" | "broke-off" | "not-there";
+type TransferFault = "signed-out" | "busy" | "broke-off" | "not-there";
 
-export class TransferError extends Error {
+class TransferError extends Error {
   constructor(readonly fault: TransferFault) {
     super(fault);
   }
@@ -16,7 +16,7 @@ export const isTransferError = (error: unknown): error is TransferError =>
   error instanceof Error && "fault" in error;
 
 /** How the service behaves; a test has it slower, quicker or more patient. */
-export interface DepotManner {
+interface DepotManner {
   /** Bytes a second of one transfer. */
   readonly speed: number;
   /** Transfers after which a sign-in has expired. */

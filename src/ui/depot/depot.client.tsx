@@ -8,7 +8,7 @@ import { actOnDepot, emptyQueue, getFromDepot, readCatalogue, readDepot } from "
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** What the depot offers for the game and what is got from it. */
-export interface DepotView {
+interface DepotView {
   /** Null until it has been read; empty where no depot has anything for the game. */
   readonly mods: readonly DepotMod[] | null;
   readonly state: DepotState | null;

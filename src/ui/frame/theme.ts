@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from "react";
 
-export type Theme = "light" | "dark";
+type Theme = "light" | "dark";
 
 const read = (): Theme => (document.documentElement.dataset.theme === "dark" ? "dark" : "light");
 

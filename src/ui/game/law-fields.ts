@@ -162,7 +162,7 @@ const isKind =
 const hasPlugins = ({ lists }: Draft): boolean => Array.isArray(lists) && lists.includes("plugins");
 
 /** A heading of the form with the laws below it. */
-export interface LawGroup {
+interface LawGroup {
   readonly title: string;
   readonly fields: readonly FieldSpec[];
 }

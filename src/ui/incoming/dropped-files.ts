@@ -23,7 +23,7 @@ export async function readDrop({ items }: DataTransfer): Promise<Dropped[]> {
 export const listInDrop = ({ files }: DataTransfer): File | null =>
   [...files].find(({ name }) => isListName(name)) ?? null;
 
-export const isArchive = (name: string): boolean => /\.zip$/i.test(name);
+const isArchive = (name: string): boolean => /\.zip$/i.test(name);
 
 async function packFolder(folder: FileSystemDirectoryEntry): Promise<Dropped> {
   const files: AsyncZippable = {};

@@ -8,7 +8,7 @@ import { isInRange } from "@/core/version/version";
 export type NeedStanding = "on" | "off" | "shelf" | "other-version" | "missing";
 
 /** Something that a mod needs, and how it stands with it here. */
-export interface Need {
+interface Need {
   readonly name: string;
   readonly standing: NeedStanding;
   /** The mod of the shelf that would bring it; null where none does. */

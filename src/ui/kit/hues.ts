@@ -13,7 +13,7 @@ const muted = [
 
 export const hueCount = muted.length;
 
-export interface SectionHue {
+interface SectionHue {
   readonly fill: string;
   readonly ink: string;
   /** From the second round through the scheme on, a letter block is drawn with a second mark. */

@@ -1,6 +1,6 @@
 import { usualPurposes } from "@/core/model/profile";
 
-export type UsualPurpose = (typeof usualPurposes)[number];
+type UsualPurpose = (typeof usualPurposes)[number];
 
 const words: Readonly<Record<UsualPurpose, string>> = {
   play: "to play",

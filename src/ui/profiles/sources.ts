@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import type { StateSource } from "@/server/operations/profiles";
 import { useEditor } from "../workspace/workspace.client";
 
-export interface SourceGroup {
+interface SourceGroup {
   readonly title: string;
   readonly choices: readonly { readonly source: StateSource; readonly name: string }[];
 }

@@ -2,12 +2,12 @@ import { facets, type Facet, type ShelfRow } from "./shelf-rows";
 import { searchTexts } from "./shelf-search";
 
 /** From and to, both included; empty is open. */
-export interface Range {
+interface Range {
   readonly from: string;
   readonly to: string;
 }
 
-export const ranges = ["added", "updated", "size"] as const;
+const ranges = ["added", "updated", "size"] as const;
 /** Days, as `2026-11-02`, or kilobytes. */
 export type Ranged = (typeof ranges)[number];
 

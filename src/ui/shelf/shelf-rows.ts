@@ -43,7 +43,7 @@ export interface ShelfRow {
 }
 
 /** Other profiles that hold a mod, by it and its contents. */
-export type Usage = ReadonlyMap<string, readonly string[]>;
+type Usage = ReadonlyMap<string, readonly string[]>;
 
 /** What lies on the shelf and what the profile misses, by name. */
 export function shelfRows(roster: Roster, usage: Usage, findings: readonly Finding[]): ShelfRow[] {

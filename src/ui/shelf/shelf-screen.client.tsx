@@ -11,6 +11,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Bulk } from "./bulk";
 import { ColumnChoice } from "./column-choice";
 import { ModInspector } from "./mod-inspector";
+import { SameByNameBar } from "./same-by-name";
 import { ShelfBin } from "./shelf-bin";
 import { columnOf, shownAtFirst, ShownColumns, sortShelf } from "./shelf-columns";
 import { narrowShelf } from "./shelf-filter";
@@ -62,6 +63,7 @@ export function ShelfScreen() {
           <ShelfReading />
         </div>
       </header>
+      <SameByNameBar />
       <ShelfFilterBar narrowed={narrowed} filter={filter} onFilter={setFilter} bulk={<Bulk shown={rows} />} />
       <div className="flex min-h-0 grow">
         <ShelfList

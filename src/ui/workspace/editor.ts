@@ -27,7 +27,7 @@ export interface EditorServer {
   readProfile(profileId: string): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
 }
 
-export interface EditorHistory {
+interface EditorHistory {
   readonly undo: EditLabel | null;
   readonly redo: EditLabel | null;
 }

@@ -56,6 +56,7 @@ export const bringBackMods = reach(shelf.bringBackMods);
 export const deleteMods = reach(shelf.deleteMods);
 export const tagMods = reach(shelf.tagMods);
 export const compareContents = reach(shelf.compareContents);
+export const identify = reach(shelf.identify);
 export const markOwnWork = reach(shelf.markOwnWork);
 export const takeIn = reach(shelf.takeIn);
 export const leaveIncoming = reach(shelf.leaveIncoming);

@@ -1,11 +1,6 @@
 import { useMemo } from "react";
 import { compareFacts, type SetupDifference } from "@/core/lineup/compare";
-import {
-  factsOfLineup,
-  factsOfRoster,
-  fingerprintOf,
-  type FingerprintFacts,
-} from "@/core/lineup/fingerprint";
+import { factsOfLineup, factsHere, fingerprintOf, type FingerprintFacts } from "@/core/lineup/fingerprint";
 import { stateFromLineup } from "@/core/lineup/match";
 import type { Lineup } from "@/core/model/lineup";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -17,7 +12,7 @@ export interface Followed {
   readonly pure: Roster;
 }
 
-export interface Proved {
+interface Proved {
   /** The fingerprint of the profile as it is now. */
   readonly here: string;
   /** In what the setup behaves otherwise; empty exactly where the fingerprints are equal. */

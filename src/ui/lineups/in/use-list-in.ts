@@ -17,7 +17,7 @@ const noAnswers = {};
 /** Answers that are remembered; the oldest go first. */
 const mostRemembered = 800;
 
-export interface ListInState {
+interface ListInState {
   readonly source: ListSource | null;
   readonly resolved: ResolvedList | null;
   readonly busy: boolean;

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import { blankSheet, type LineupSheet } from "@/core/model/lineup";
 import { readSheet, saveSheet } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
@@ -13,65 +13,90 @@ export interface SheetState {
   readonly stored: () => Promise<void>;
 }
 
+/**
+ * The sheet of a profile, free of React: what is typed before it has been read lies over what is read, and is stored with the rest
+ * of it, so that neither is lost.
+ */
+class SheetDraft {
+  private read: LineupSheet | null = null;
+  private typed: Partial<LineupSheet> = {};
+  private shown: LineupSheet = blankSheet;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private last: Promise<void> = Promise.resolve();
+  private reading: Promise<void> | null = null;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(
+    private readonly load: () => Promise<LineupSheet | null>,
+    private readonly save: (sheet: LineupSheet) => Promise<void>,
+  ) {}
+
+  readonly getSheet = (): LineupSheet => this.shown;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  open(): void {
+    this.reading ??= this.load().then((sheet) => {
+      this.read = sheet;
+      this.show();
+    });
+  }
+
+  readonly change = (part: Partial<LineupSheet>): void => {
+    this.typed = { ...this.typed, ...part };
+    this.show();
+  };
+
+  readonly stored = async (): Promise<void> => {
+    await this.reading;
+    this.flush();
+    await this.last;
+  };
+
+  private show(): void {
+    this.shown = { ...(this.read ?? blankSheet), ...this.typed };
+    if (this.read && Object.keys(this.typed).length > 0) {
+      if (this.timer) clearTimeout(this.timer);
+      this.timer = setTimeout(() => this.flush(), storedAfter);
+    }
+    for (const listener of this.listeners) listener();
+  }
+
+  private flush(): void {
+    if (!this.timer) return;
+    clearTimeout(this.timer);
+    this.timer = null;
+    const sheet = this.shown;
+    this.last = this.last.then(() => this.save(sheet));
+  }
+}
+
 /** What the curator says of the list of the present profile, stored as it is typed. */
 export function useSheet(): SheetState {
   const { unwrap } = useWorkspace();
   const profile = useEditor((state) => state.profile.id);
-  const [held, setHeld] = useState<Held | null>(null);
-  const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; store: () => Promise<void> } | null>(null);
-  const storing = useRef<Promise<void>>(Promise.resolve());
-  const stored = useCallback(async () => {
-    if (waiting.current) {
-      clearTimeout(waiting.current.timer);
-      const { store } = waiting.current;
-      waiting.current = null;
-      storing.current = store();
-    }
-    await storing.current;
-  }, []);
-  const storeSoon = useCallback(
-    (sheet: LineupSheet) => {
-      if (waiting.current) clearTimeout(waiting.current.timer);
-      const store = async () => void unwrap(await saveSheet(profile, sheet));
-      waiting.current = { timer: setTimeout(() => void stored(), storedAfter), store };
-    },
-    [profile, unwrap, stored],
-  );
+  const [drafts] = useState(() => new Map<string, SheetDraft>());
+  const draft = useMemo(() => {
+    const made =
+      drafts.get(profile) ??
+      new SheetDraft(
+        async () => unwrap(await readSheet(profile)),
+        async (sheet) => void unwrap(await saveSheet(profile, sheet)),
+      );
+    drafts.set(profile, made);
+    return made;
+  }, [drafts, profile, unwrap]);
   useEffect(() => {
-    let wanted = true;
-    void readSheet(profile).then((outcome) => {
-      const read = unwrap(outcome);
-      if (read && wanted)
-        setHeld((now) => ({ of: profile, read, typed: now?.of === profile ? now.typed : {} }));
-    });
-    return () => {
-      wanted = false;
-      void stored();
-    };
-  }, [profile, unwrap, stored]);
-  const { read, typed } = held?.of === profile ? held : nothingHeld;
-  const sheet = useMemo(() => ({ ...(read ?? blankSheet), ...typed }), [read, typed]);
-  // What was typed before the sheet was read lies over it, and is stored only with the rest of it.
-  useEffect(() => {
-    if (read && typed !== nothingHeld.typed && Object.keys(typed).length > 0)
-      storeSoon({ ...read, ...typed });
-  }, [read, typed, storeSoon]);
-  const change = useCallback(
-    (part: Partial<LineupSheet>) =>
-      setHeld((now) => {
-        const own = now?.of === profile ? now : { ...nothingHeld, of: profile };
-        return { ...own, typed: { ...own.typed, ...part } };
-      }),
-    [profile],
+    draft.open();
+    return () => void draft.stored();
+  }, [draft]);
+  const sheet = useSyncExternalStore(
+    draft.subscribe,
+    draft.getSheet,
+    useCallback(() => blankSheet, []),
   );
-  return { sheet, change, stored };
+  return { sheet, change: draft.change, stored: draft.stored };
 }
-
-/** A profile's sheet as it was read, null until then, and what was typed over it since. */
-interface Held {
-  readonly of: string;
-  readonly read: LineupSheet | null;
-  readonly typed: Partial<LineupSheet>;
-}
-
-const nothingHeld: Omit<Held, "of"> = { read: null, typed: {} };
