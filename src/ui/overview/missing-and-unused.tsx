@@ -12,7 +12,7 @@ export function MissingAndUnused() {
   const roster = useEditor((state) => state.roster);
   const usage = useUsage();
   const sound = roster.stock.shelf.filter((mod) => !mod.problem);
-  const missing = roster.mods.filter((mod) => !mod.mod);
+  const missing = roster.mods.filter((mod) => mod.gone);
   const unused = sound.filter(
     (mod) =>
       roster.modOf.get(mod.id)?.mod?.content !== mod.content &&

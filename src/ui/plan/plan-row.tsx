@@ -121,6 +121,7 @@ function besideName(item: SeatedItem): readonly [string, string] {
   if (item.list === "plugins")
     return [kindWords(item), item.fixed ? "the game" : (item.mod?.mod?.name ?? "not on the shelf")];
   if (!item.mod) return ["", "not on the shelf"];
+  if (item.gone) return [item.mod.version, "not on the shelf"];
   const { plugins, version, files } = item.mod;
   return [version, plugins.length > 0 ? plural(plugins.length, "plugin") : plural(files, "file")];
 }
