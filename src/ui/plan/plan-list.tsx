@@ -236,6 +236,9 @@ const besidePointer: Modifier[] = [
 /** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */
 const nearEdge = 0.08;
 const fastest = 2000;
+/** Seconds that the pointer is there before it begins, for a row that is picked up at an edge may be on its way elsewhere, and until it is at its full speed. */
+const restBefore = 0.15;
+const speedUp = 0.5;
 
 /** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge. */
 function scrollSpeed({ top, bottom, height }: DOMRect, y: number): number {
@@ -314,12 +317,16 @@ function useHoldAtPointer(
 /** Scrolls the list, frame by frame, for as long as the pointer is near an edge; answers how to end that. */
 function scrollAtEdges(list: HTMLElement | null, pointer: { readonly current: number | null }): () => void {
   let last = performance.now();
+  let rested = 0;
   const step = (now: number) => {
-    // After a long frame no leap: nobody could let go in time.
+    // A long frame counts as a short one: nobody could let go in time.
     const seconds = Math.min(now - last, 50) / 1000;
     last = now;
-    if (list && pointer.current !== null)
-      list.scrollTop += scrollSpeed(list.getBoundingClientRect(), pointer.current) * seconds;
+    const speed =
+      list && pointer.current !== null ? scrollSpeed(list.getBoundingClientRect(), pointer.current) : 0;
+    rested = speed === 0 ? 0 : rested + seconds;
+    const share = Math.max(0, Math.min(1, (rested - restBefore) / speedUp));
+    if (list && share > 0) list.scrollTop += speed * share * seconds;
     frame = requestAnimationFrame(step);
   };
   let frame = requestAnimationFrame(step);
