@@ -25,9 +25,13 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
   };
   return (
     <Part title="Version">
-      <p>
-        {item.mod ? item.mod.version : "Not known"}
-        {item.gone && <span className="text-brick font-semibold"> not on the shelf</span>}
+      <p className="flex min-h-6 items-baseline gap-2">
+        <span className="grow font-mono text-sm">{item.mod ? item.mod.version : "not known"}</span>
+        {item.gone ? (
+          <span className="text-brick font-semibold">not on the shelf</span>
+        ) : (
+          <span className="text-ink2 text-sm">held by this profile</span>
+        )}
       </p>
       <ul className="space-y-1">
         {others.map((to) => (
