@@ -31,16 +31,28 @@ export async function saveDecisions(
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
+  const known = before ? new Set<string>() : await sharedKeys(db, profileId);
   for (const name of keyedNames) {
     if (state[name] === before?.[name]) continue;
     const facet = facetOf(name);
     const all = facet.items(state[name]);
-    await saveItems(db, "profile", profileId, facet, name, all.filter(facet.isOwn));
+    const own = all.filter((item) => facet.isOwn(item) && !known.has(`${name} ${facet.keyOf(item)}`));
+    await saveItems(db, "profile", profileId, facet, name, own);
     const shared = all.filter((item) => !facet.isOwn(item));
     const wereShared = before ? facet.items(before[name]).some((item) => !facet.isOwn(item)) : false;
     if (before && (shared.length > 0 || wereShared))
       await saveItems(db, "game", await gameOf(db, profileId), facet, name, shared);
   }
+}
+
+/** What all profiles of its game share is not a new profile's own as well. */
+async function sharedKeys(db: Sql, profileId: string): Promise<Set<string>> {
+  const rows = await db.query<{ facet: string; key: string }>(
+    `select d.facet, d.key from game_decision d join profile p on p.game_id = d.game_id
+     where p.id = $1 order by d.facet, d.key`,
+    [profileId],
+  );
+  return new Set(rows.map(({ facet, key }) => `${facet} ${key}`));
 }
 
 async function gameOf(db: Sql, profileId: string): Promise<string> {

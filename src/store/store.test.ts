@@ -281,6 +281,12 @@ test("rules that are shared hold in every profile of the game; a new profile tak
     await insertProfile(tx, other);
     await saveState(tx, "p2", 1, other.state, null);
     expect((await findProfile(tx, "p2"))!.state.rules).toEqual([shared]);
+    // One that comes from a list which names the rule as its own has it once.
+    const { shared: _, ...own } = shared;
+    const third = { ...other, id: "p3", name: "Third", state: { ...profile.state, rules: [rule, own] } };
+    await insertProfile(tx, third);
+    await saveState(tx, "p3", 1, third.state, null);
+    expect((await findProfile(tx, "p3"))!.state.rules).toEqual([rule, shared]);
     expect((await findProfile(tx, profile.id))!.state.rules).toEqual([rule, shared]);
   }));
 

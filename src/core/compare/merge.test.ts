@@ -3,7 +3,7 @@ import { diff3Merge } from "node-diff3";
 import type { Entry, Order, ProfileState } from "../model/profile";
 import type { Decide } from "../state/facet";
 import { facets, nothingDecided } from "../state/facets";
-import { clashKey, mergeStates } from "./states";
+import { clashKey, mergeStates, takeInState } from "./states";
 
 const section = { id: "s", name: "S", rank: "mods", guidance: "" };
 const other = { id: "t", name: "T", rank: "mods", guidance: "" };
@@ -255,6 +255,27 @@ describe("what single merges must not lose or bring", () => {
       "r theirs",
     ]);
     expect(ids(mergeStates([base, touched, base]).state)).toEqual(["r", "own", "mine"]);
+  });
+
+  test("a list that names a rule which all profiles share here does not make it anybody's own", () => {
+    const mine = bare({ rules: [rule("r"), shared("all")] });
+    const theirs = bare({ rules: [rule("all"), rule("new")] });
+    const told = ({ rules }: ProfileState) => rules.map((each) => [each.id, each.shared ?? false]);
+    for (const way of ["into", "alone"] as const)
+      expect(told(takeInState(mine, theirs, way))).toEqual([
+        ["r", false],
+        ["new", false],
+        ["all", true],
+      ]);
+    expect(told(mergeStates([bare(), mine, theirs]).state).sort()).toEqual([
+      ["all", true],
+      ["new", false],
+      ["r", false],
+    ]);
+    expect(told(mergeStates([mine, mine, theirs]).state)).toEqual([
+      ["new", false],
+      ["all", true],
+    ]);
   });
 
   test("an order of sections that only they changed holds, also where I changed something else, and the other way round", () => {

@@ -15,7 +15,7 @@ export function compareRosters(here: Roster, there: Roster, ties: Tied): Differe
     mods: turnedIn(here, there, "mods", ties),
     plugins: turnedIn(here, there, "plugins", ties),
   };
-  return compareStates(settled(here), settled(there)).map((difference) => {
+  return compareStates(settled(here), besideShared(here, settled(there))).map((difference) => {
     const list = listOfFacet(difference.facet);
     if (list === null || (difference.kind !== "place" && difference.kind !== "section")) return difference;
     return { ...difference, matters: turned[list].has(difference.key) };
@@ -38,6 +38,13 @@ function settled({ game, profile, modOf }: Roster): ProfileState {
   };
 }
 
+/** Theirs without the rules that all profiles share here: a list names them as its own, and they hold in both. */
+function besideShared({ profile }: Roster, theirs: ProfileState): ProfileState {
+  const shared = new Set(profile.state.rules.filter((rule) => rule.shared).map(({ id }) => id));
+  if (shared.size === 0) return theirs;
+  return { ...theirs, rules: theirs.rules.filter((rule) => rule.shared || !shared.has(rule.id)) };
+}
+
 /** Items of tied or meeting pairs that stand the other way round there. */
 function turnedIn(here: Roster, there: Roster, list: ListName, ties: Tied): Set<string> {
   const turned = new Set<string>();
@@ -58,7 +65,8 @@ export function takeOver(
   name: string,
 ): Edit | null {
   const { state } = here.profile;
-  const steps = stepsBetween(state, applyDifferences(state, settled(there), differences));
+  const theirs = besideShared(here, settled(there));
+  const steps = stepsBetween(state, applyDifferences(state, theirs, differences));
   if (steps.length === 0) return null;
   return { label: label("take-over", { count: differences.length, name }), steps };
 }

@@ -65,12 +65,13 @@ export function keyedFacet<Name extends KeyedName>(
     if (spec.incoming === "replace") return core.replace(mine, theirs);
     const { about } = spec;
     const stays = spec.items(mine).filter((item) => !about || !mods.has(about(item)));
-    const known = new Set(stays.map(spec.keyOf));
-    const wins = (item: Item) => spec.incoming === "theirs" || !known.has(spec.keyOf(item));
-    const own = spec.isOwn ?? (() => true);
+    // What all profiles share here stays what it is, and mine goes before theirs where a list only adds.
+    const held = new Set(
+      stays.filter((item) => !core.isOwn(item) || spec.incoming === "mine").map(spec.keyOf),
+    );
     return spec
       .items(theirs)
-      .filter((item) => own(item) && wins(item))
+      .filter((item) => core.isOwn(item) && !held.has(spec.keyOf(item)))
       .reduce<Value>(
         (value, item) => core.set(value, spec.keyOf(item), item),
         stays.length === spec.items(mine).length ? mine : spec.from(stays),
@@ -111,9 +112,13 @@ export function collection<Value, Item>({
   const isUnchanged = (a: Item, b: Item) => sameItem(a, b) && sameValue(remarks(a), remarks(b));
   const byKey = (a: Item, b: Item) => (keyOf(a) < keyOf(b) ? -1 : 1);
   const make = (all: readonly Item[]): Value => from(ordered ? all : [...all].sort(byKey));
-  /** Own decisions, and behind them what is shared of `mine`. */
-  const withShared = (own: readonly Item[], mine: Value): Value =>
-    make([...own, ...items(mine).filter((item) => !isOwn(item))]);
+  const sharedOf = (value: Value) => items(value).filter((item) => !isOwn(item));
+  /** Own decisions, and behind them what is shared of `mine`; what is shared here is nobody's own as well. */
+  const withShared = (own: readonly Item[], mine: Value): Value => {
+    const shared = sharedOf(mine);
+    const known = new Set(shared.map(keyOf));
+    return make([...own.filter((item) => !known.has(keyOf(item))), ...shared]);
+  };
 
   const same = (a: Value, b: Value): boolean => {
     if (a === b) return true;
