@@ -219,7 +219,7 @@ describe("the editor", () => {
     });
     const entry = roster.pluginOf.get("b.plank")!.entry;
     editor.dispatch({
-      label: label("move"),
+      label: label("move", { item: "b.plank", count: 1 }),
       steps: [{ kind: "put", list: "plugins", entries: [entry], before: "a.plank" }],
     });
     expect(sent).toEqual([]);

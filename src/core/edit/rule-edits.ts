@@ -3,8 +3,10 @@ import type { Rule } from "../model/profile";
 import { itemsOf } from "../order/rule-items";
 import { label } from "./steps";
 
-const ruleLabel = (id: EditLabel["id"], { rule }: Rule): EditLabel =>
-  label(id, { item: itemsOf(rule)[0] ?? "" });
+const ruleLabel = (
+  id: `${"add" | "change" | "drop"}-rule` | `rule-${"on" | "off"}`,
+  { rule }: Rule,
+): EditLabel => label(id, { item: itemsOf(rule)[0] ?? "" });
 
 const keep = (rule: Rule, before?: null): Step => ({
   kind: "decide",

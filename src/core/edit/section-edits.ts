@@ -1,5 +1,5 @@
 import canonicalize from "canonicalize";
-import type { Edit, EditLabel } from "../model/edit";
+import type { Edit } from "../model/edit";
 import type { Section } from "../model/game";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { Entry } from "../model/profile";
@@ -12,7 +12,7 @@ import { label } from "./steps";
  */
 function arrange(
   list: SeatedList,
-  id: EditLabel["id"],
+  id: `${"add" | "change" | "drop" | "move"}-section`,
   name: string,
   wanted: readonly Section[],
   entries: readonly Entry[] = list.items.map((item) => item.entry),

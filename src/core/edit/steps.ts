@@ -1,4 +1,4 @@
-import type { DecideStep, EditLabel, Step } from "../model/edit";
+import type { DecideStep, EditLabel, LabelData, Step } from "../model/edit";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { Entry, ListName, Order, PartialState, ProfileState } from "../model/profile";
 import { facets, mapFacets, overFacets } from "../state/facets";
@@ -167,4 +167,7 @@ export function firstOutOfSection<T extends Pick<Entry, "id"> & { readonly secti
   return null;
 }
 
-export const label = (id: EditLabel["id"], data: EditLabel["data"] = {}): EditLabel => ({ id, data });
+export const label = <Id extends keyof LabelData>(id: Id, data: LabelData[Id]): EditLabel => ({
+  id,
+  data: { ...data },
+});

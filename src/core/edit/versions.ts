@@ -1,4 +1,4 @@
-import type { Edit, EditLabel } from "../model/edit";
+import type { Edit } from "../model/edit";
 import type { Choice, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "../roster/fold";
@@ -34,7 +34,7 @@ export const otherVersions = ({ stock }: Roster, { id, entry, mod }: SeatedMod):
 export function versionEdit(
   roster: Roster,
   changes: readonly VersionChange[],
-  id: EditLabel["id"] = "versions",
+  id: "versions" | "pin" | "own-work" = "versions",
 ): Edit | null {
   const [first] = changes;
   if (!first) return null;

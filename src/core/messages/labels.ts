@@ -1,4 +1,4 @@
-import type { EditLabel } from "../model/edit";
+import type { EditLabel, LabelData } from "../model/edit";
 import { plural } from "./parts";
 
 /** How the items of an edit are called now; `seat` is null where a move is not done, and so leads to no seat yet. */
@@ -9,15 +9,16 @@ interface LabelNames {
 
 const plain: LabelNames = { title: (id) => id, seat: () => null };
 
-type Words = (d: EditLabel["data"], item: string, seat: string | null) => string;
+type Words<Data> = (d: Data, item: string, seat: string | null) => string;
 
-const words: Record<EditLabel["id"], Words> = {
+/** A sentence for every label, of just what it has to say; one that is missing, or says what is not there, does not compile. */
+const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   move: (d, item, seat) =>
-    `move ${Number(d.count) > 1 ? `${item} and ${Number(d.count) - 1} more` : item}${seat ? ` to ${seat}` : ""}`,
-  "switch-on": (d, item) => (Number(d.count) > 1 ? `switch on ${d.count}` : `switch on ${item}`),
-  "switch-off": (d, item) => (Number(d.count) > 1 ? `switch off ${d.count}` : `switch off ${item}`),
+    `move ${d.count > 1 ? `${item} and ${d.count - 1} more` : item}${seat ? ` to ${seat}` : ""}`,
+  "switch-on": (d, item) => (d.count > 1 ? `switch on ${d.count}` : `switch on ${item}`),
+  "switch-off": (d, item) => (d.count > 1 ? `switch off ${d.count}` : `switch off ${item}`),
   accept: (d) => `accept ${plural(d.moves, "move")}`,
-  drop: (d, item) => (Number(d.count) > 1 ? `take out ${d.count} mods` : `take out ${item}`),
+  drop: (d, item) => (d.count > 1 ? `take out ${d.count} mods` : `take out ${item}`),
   restore: (d) => `go back to “${d.name}”`,
   "add-rule": (d, item) => `remember a rule for ${item}`,
   "change-rule": (d, item) => `change a rule for ${item}`,
@@ -35,11 +36,10 @@ const words: Record<EditLabel["id"], Words> = {
   "write-note": (d, item) => `write a note on ${item}`,
   "drop-note": (d, item) => `take away the note on ${item}`,
   choose: (d, item) => `choose the parts of ${item}`,
-  versions: (d, item) =>
-    Number(d.count) > 1 ? `take ${d.count} other versions` : `take ${item} ${d.version}`,
-  pin: (d, item) => (Number(d.count) > 1 ? `take in ${d.count} mods that have arrived` : `take in ${item}`),
+  versions: (d, item) => (d.count > 1 ? `take ${d.count} other versions` : `take ${item} ${d.version}`),
+  pin: (d, item) => (d.count > 1 ? `take in ${d.count} mods that have arrived` : `take in ${item}`),
   "own-work": (d, item) =>
-    Number(d.count) > 1 ? `follow ${d.count} mods of your own` : `follow ${item}, your own work`,
+    d.count > 1 ? `follow ${d.count} mods of your own` : `follow ${item}, your own work`,
   "leave-out": (d, item) => `leave ${d.path} of ${item} out`,
   "bring-back": (d, item) => `bring ${d.path} of ${item} back`,
   "expansion-on": (d) => `switch on ${d.name}`,
@@ -49,12 +49,13 @@ const words: Record<EditLabel["id"], Words> = {
   launch: (d) => `set ${d.name}`,
   "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
   "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),
-  add: (d, item) => (Number(d.count) > 1 ? `add ${d.count} mods` : `add ${item}`),
+  add: (d, item) => (d.count > 1 ? `add ${d.count} mods` : `add ${item}`),
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };
 
 /** What an edit does, to stand behind "Undo" or "Redo". */
 export function labelText({ id, data }: EditLabel, names: LabelNames = plain): string {
   const item = String(data.item ?? "");
-  return words[id](data, names.title(item), names.seat(item));
+  // Of one id the sentence and what is stored for it fit, which a union of ids loses.
+  return (words[id] as Words<EditLabel["data"]>)(data, names.title(item), names.seat(item));
 }

@@ -58,46 +58,92 @@ export const Step = z.discriminatedUnion("kind", [
 ]);
 export type Step = z.infer<typeof Step>;
 
-/** What an edit did, as data; its words ("Move Tidal Core.keel to B3") stand in core/messages under `id`. */
+type Item = { readonly item: string };
+type Items = Item & { readonly count: number };
+type Named = { readonly name: string };
+
+/** What an edit did, by its id, and what there is to say of it; its words ("Move Tidal Core.keel to B3") stand in core/messages. */
+export type LabelData = {
+  readonly move: Items;
+  readonly "switch-on": Items;
+  readonly "switch-off": Items;
+  readonly accept: { readonly moves: number };
+  readonly drop: Items;
+  readonly restore: Named;
+  readonly arrivals: { readonly count: number };
+  readonly add: Items;
+  readonly "add-rule": Item;
+  readonly "change-rule": Item;
+  readonly "drop-rule": Item;
+  readonly "rule-on": Item;
+  readonly "rule-off": Item;
+  readonly "broader-first": { readonly on: number };
+  readonly "add-section": Named;
+  readonly "change-section": Named;
+  readonly "drop-section": Named;
+  readonly "move-section": Named;
+  readonly "add-book": Named & { readonly version: string };
+  readonly "update-book": Named & { readonly version: string };
+  readonly "drop-book": Named;
+  readonly "write-note": Item;
+  readonly "drop-note": Item;
+  readonly choose: Items;
+  readonly versions: Items & { readonly version: string };
+  readonly pin: Items & { readonly version: string };
+  readonly "own-work": Items & { readonly version: string };
+  readonly "leave-out": Item & { readonly path: string };
+  readonly "bring-back": Item & { readonly path: string };
+  readonly "expansion-on": Named;
+  readonly "expansion-off": Named;
+  readonly "base-on": Named;
+  readonly "base-off": Named;
+  readonly launch: Named;
+  readonly "take-over": Named & { readonly count: number };
+  readonly "take-in": Named & { readonly way: string };
+};
+
+const labelIds = [
+  "move",
+  "switch-on",
+  "switch-off",
+  "accept",
+  "drop",
+  "restore",
+  "arrivals",
+  "add",
+  "add-rule",
+  "change-rule",
+  "drop-rule",
+  "rule-on",
+  "rule-off",
+  "broader-first",
+  "add-section",
+  "change-section",
+  "drop-section",
+  "move-section",
+  "add-book",
+  "update-book",
+  "drop-book",
+  "write-note",
+  "drop-note",
+  "choose",
+  "versions",
+  "pin",
+  "own-work",
+  "leave-out",
+  "bring-back",
+  "expansion-on",
+  "expansion-off",
+  "base-on",
+  "base-off",
+  "launch",
+  "take-over",
+  "take-in",
+] as const satisfies readonly (keyof LabelData)[];
+
+/** The same as it is stored. */
 export const EditLabel = z.strictObject({
-  id: z.enum([
-    "move",
-    "switch-on",
-    "switch-off",
-    "accept",
-    "drop",
-    "restore",
-    "arrivals",
-    "add",
-    "add-rule",
-    "change-rule",
-    "drop-rule",
-    "rule-on",
-    "rule-off",
-    "broader-first",
-    "add-section",
-    "change-section",
-    "drop-section",
-    "move-section",
-    "add-book",
-    "update-book",
-    "drop-book",
-    "write-note",
-    "drop-note",
-    "choose",
-    "versions",
-    "pin",
-    "own-work",
-    "leave-out",
-    "bring-back",
-    "expansion-on",
-    "expansion-off",
-    "base-on",
-    "base-off",
-    "launch",
-    "take-over",
-    "take-in",
-  ]),
+  id: z.enum(labelIds),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
 });
 export type EditLabel = z.infer<typeof EditLabel>;
