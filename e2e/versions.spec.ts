@@ -1,4 +1,7 @@
-import { expect, find, row, stored, test } from "./fixtures";
+import { writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { strToU8, zipSync } from "fflate";
+import { expect, find, row, shelfFolder, stored, test } from "./fixtures";
 
 test("a newer version waits to be taken: what it changes is read, it is taken, undone, and an older one is taken by itself", async ({
   watched: page,
@@ -62,4 +65,35 @@ test("a file is left out of the profile and brought back, and its plugin does no
   await inspector.getByRole("button", { name: /^Show its \d+ files, 1 left out$/ }).click();
   await inspector.getByRole("button", { name: "Bring back Quiet Compass.skiff" }).click();
   await expect(row(page, "Quiet Compass.skiff").getByRole("switch")).toHaveAccessibleName(/is on$/);
+});
+
+test("archives that only their names make one mod are asked about once, and one is named anew", async ({
+  watched: page,
+  seating,
+}) => {
+  const archive = zipSync({ "textures/sail.tex": strToU8("one") });
+  await writeFile(join(shelfFolder, "Common Sail-1.0.zip"), archive);
+  await writeFile(join(shelfFolder, "Common Sail-1.1.zip"), zipSync({ "textures/sail.tex": strToU8("two") }));
+  await page.goto(`${seating.url}/shelf?q=common+sail`);
+  await page.getByRole("button", { name: "Read the shelf" }).click();
+  const asked = page.getByRole("region", { name: "Versions or mods of their own" });
+  await expect(asked).toContainText("Common Sail-1.0.zip, Common Sail-1.1.zip");
+  await asked.getByRole("button", { name: "Mods of their own" }).click();
+  await expect(asked).toHaveCount(0);
+  await page
+    .getByRole("row", { name: /Common Sail/ })
+    .first()
+    .click();
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await inspector.getByRole("button", { name: "Name and version of…" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Name").fill("Sail of the Commons");
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByRole("row", { name: /Sail of the Commons/ })).toBeVisible();
+  await seating.restart();
+  await page.goto(`${seating.url}/shelf?q=sail`);
+  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await expect(page.getByRole("row", { name: /Sail of the Commons/ })).toBeVisible();
+  await expect(asked).toHaveCount(0);
 });

@@ -14,7 +14,7 @@ import type { Context } from "./context";
 import { step, storeEdit } from "./operations/edit-profile";
 import { readShelfOfGame } from "./operations/read-shelf";
 import { readSituation } from "./operations/situation";
-import { compareContents, markOwnWork } from "./operations/versions";
+import { compareContents, identify, markOwnWork } from "./operations/versions";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 
 const game = "kitefall-cup";
@@ -183,5 +183,37 @@ test("archives that differ by a number in their names are mods of their own; wha
   expect((await present()).roster.modOf.get("bog-model")).toMatchObject({
     gone: false,
     mod: { path: "Bog Model 3.zip" },
+  });
+});
+
+test("what entries are is remembered over readings; what a profile holds, or a manifest says, is not changed", async () => {
+  const mods = async () => (await listShelf(context.db, game)).filter(({ path }) => path.startsWith("Bog"));
+  const [first, second, third] = await mods();
+  value(
+    await identify(context, [
+      { path: first!.path, id: "bog", name: "Bog" },
+      { path: second!.path, id: "bog", name: "Bog" },
+    ]),
+  );
+  await context.db.query("update shelf_mod set stamp = '' where path like 'Bog%'");
+  await scan();
+  expect((await mods()).map((mod) => [mod.id, mod.name])).toEqual([
+    ["bog", "Bog"],
+    ["bog", "Bog"],
+    ["bog-model", "Bog Model"],
+  ]);
+  expect((await present()).stock.identified).toEqual([first!.path, second!.path]);
+  expect(await identify(context, [{ path: third!.path, id: "bog", name: "Bog" }])).toMatchObject({
+    refusal: { code: "held-by-profile" },
+  });
+  // Its name alone can be changed.
+  value(await identify(context, [{ path: third!.path, id: "bog-model", name: "The Third Bog" }]));
+  expect((await mods())[2]!.name).toBe("The Third Bog");
+  const told = (await listShelf(context.db, game)).find((mod) => mod.manifest)!;
+  expect(await identify(context, [{ path: told.path, id: "x", name: "X" }])).toMatchObject({
+    refusal: { code: "named-by-manifest" },
+  });
+  expect(await identify(context, [{ path: "nothing.zip", id: "x", name: "X" }])).toMatchObject({
+    refusal: { code: "not-on-shelf" },
   });
 });

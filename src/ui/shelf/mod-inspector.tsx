@@ -19,6 +19,7 @@ import { formatSize } from "../kit/format-size";
 import { PartsDialog } from "../parts/parts-dialog";
 import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
+import { IdentityDialog } from "./identity-dialog";
 import { sourceOf, type ShelfRow } from "./shelf-rows";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
@@ -236,8 +237,10 @@ function ModActions({
     if (edit) editor.dispatch(edit);
   };
   const [asking, setAsking] = useState(false);
+  const [identifying, setIdentifying] = useState(false);
   const usable = mod && !mod.problem && !row.supersededBy;
-  if (!usable && !seated) return null;
+  const isNamedByPath = mod !== null && !mod.problem && mod.manifest === null;
+  if (!usable && !seated && !isNamedByPath) return null;
   return (
     <footer className="border-line flex flex-wrap gap-2 border-t p-3">
       {usable && (
@@ -255,6 +258,12 @@ function ModActions({
           Take out of this profile
         </Button>
       )}
+      {isNamedByPath && (
+        <Button look="quiet" onClick={() => setIdentifying(true)}>
+          Name and version of…
+        </Button>
+      )}
+      {isNamedByPath && <IdentityDialog open={identifying} onClose={() => setIdentifying(false)} mod={mod} />}
       <PartsDialog item={asking ? seated : null} onClose={() => setAsking(false)} />
     </footer>
   );
