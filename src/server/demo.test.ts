@@ -1,5 +1,5 @@
 import { runChecks } from "@/core/check/run-checks";
-import { findingText } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/findings";
 import { makeRoster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import { readOnDisk } from "@/disk/write-order";
@@ -26,5 +26,5 @@ test("the demo of its usual size has at least one of every finding", async () =>
       for (const finding of runChecks({ roster, ties: allTies(roster), onDisk })) found.add(finding.id);
     }
   }
-  expect(Object.keys(findingText).filter((id) => !found.has(id))).toEqual([]);
+  expect(Object.keys(findingTitle).filter((id) => !found.has(id))).toEqual([]);
 }, 60_000);

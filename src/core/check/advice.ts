@@ -25,13 +25,13 @@ export const advised: Check = ({ roster }) => {
         if (advice.kind === "requires" && other?.loads) return [];
         return {
           check: "advised",
-          id: `advice-${advice.kind}`,
+          id: `advice-${advice.kind}` as const,
           data: {
             item: plugin.id,
             book: book.name,
             text: advice.text ?? "",
             other: other?.id ?? nameIn(advice),
-            ...(advice.kind === "leftover" ? { count: advice.count } : {}),
+            count: advice.kind === "leftover" ? advice.count : 0,
           },
           level: levelOf[advice.kind],
           subjects: [subject(plugin.id)],

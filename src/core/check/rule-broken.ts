@@ -15,7 +15,7 @@ function brokenIn({ roster, ties }: CheckInput, list: ListName) {
     .filter((tie) => isBroken(tie, (id) => itemOf.get(id)!.place))
     .map(({ earlier, later, because, strength }) => ({
       check: "rule-broken",
-      id: because === "needs" ? "required-late" : "rule-broken",
+      id: because === "needs" ? ("required-late" as const) : ("rule-broken" as const),
       data: { earlier, later },
       level: strength === "must" ? ("problem" as const) : ("hint" as const),
       subjects: [subject(list, later), subject(list, earlier)],

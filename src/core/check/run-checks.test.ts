@@ -1,5 +1,5 @@
 import type { Edit } from "../model/edit";
-import { findingText, findingTitle, fixText } from "../messages/findings";
+import { findingTitle, fixText, sayFinding } from "../messages/findings";
 import { plainText } from "../messages/parts";
 import type { Fix } from "../model/finding";
 import type { Order } from "../model/profile";
@@ -235,7 +235,7 @@ describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
 
   test("says it in a title and a whole sentence, with nothing left out", () => {
     for (const finding of findings) {
-      const text = plainText(findingText[finding.id]!(finding.data));
+      const text = plainText(sayFinding(finding));
       expect(findingTitle[finding.id]).toBeTruthy();
       expect(text).toMatch(/[.]$/);
       expect(text).not.toMatch(/undefined|NaN|\[object/);

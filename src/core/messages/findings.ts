@@ -1,3 +1,4 @@
+import type { Finding, FindingData, FindingId } from "../model/finding";
 import { item, plural, sentence, type Data, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
 
@@ -6,7 +7,7 @@ const cycleNames = (d: Data): Sentence =>
     .flat()
     .concat([item(d.item0)]);
 
-const away = (d: Data): string =>
+const away = (d: FindingData["order-file-differs"]): string =>
   [
     Number(d.moves) > 0 && plural(d.moves, "move"),
     Number(d.added) > 0 && `${d.added} to add`,
@@ -16,9 +17,10 @@ const away = (d: Data): string =>
     .join(", ") || "other mods to open";
 
 /** What a rulebook adds to its advice, and which one it is. */
-const told = (d: Data): string => `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
+const told = (d: FindingData["advice-known-bad"]): string =>
+  `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
 
-export const findingTitle: Record<string, string> = {
+export const findingTitle: Readonly<Record<FindingId, string>> = {
   "missing-master": "Master missing",
   "missing-expansion": "Expansion missing",
   "master-off": "Master off",
@@ -55,7 +57,8 @@ export const findingTitle: Record<string, string> = {
   "order-file-absent": "No order written yet",
 };
 
-export const findingText: Record<string, (data: Data) => Sentence> = {
+/** A sentence for every finding, of just what it has to say; one that is missing, or says what is not there, does not compile. */
+const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sentence } = {
   "missing-master": (d) =>
     sentence`${item(d.item)} needs ${String(d.master)}, which is in no mod of this profile: the game would stop at start.`,
   "missing-expansion": (d) =>
@@ -80,7 +83,7 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "master-cycle": (d) =>
     sentence`No order can please these, for each needs the one before: ${""}`.concat(cycleNames(d), ["."]),
   "cap-exceeded": (d) =>
-    sentence`${d.used ?? 0} ${String(d.label).toLowerCase()} plugins load; the game holds ${d.cap ?? 0}. Switch off ${d.over ?? 0}.`,
+    sentence`${d.used} ${d.label.toLowerCase()} plugins load; the game holds ${d.cap}. Switch off ${d.over}.`,
   "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
   "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
@@ -116,6 +119,11 @@ export const findingText: Record<string, (data: Data) => Sentence> = {
   "order-file-absent": (d) =>
     sentence`${String(d.path)} is not there yet, so the game loads only what is built in.`,
 };
+
+/** What a finding says. */
+export const sayFinding = ({ id, data }: Finding): Sentence =>
+  // Of one id the sentence and its data fit, which a union of ids loses.
+  (findingText[id] as (data: Finding["data"]) => Sentence)(data);
 
 export const fixText: Record<string, (data: Data) => Sentence> = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,

@@ -20,13 +20,83 @@ export interface Fix {
     | { readonly act: "get"; readonly mod: string; readonly content: string };
 }
 
-export interface Finding {
+type Item = { readonly item: string };
+type WithMaster = Item & { readonly master: string; readonly mod: string };
+type Required = Item & { readonly other: string; readonly versions: string; readonly here: string };
+/** What a rulebook says; `other` and `count` where its kind of advice names them, else empty and 0. */
+type Told = Item & {
+  readonly book: string;
+  readonly text: string;
+  readonly other: string;
+  readonly count: number;
+};
+/** A fault of a file, with whatever its sentence says of it. */
+type Faulty = { readonly code: string } & Readonly<Record<string, string | number>>;
+type Behind = {
+  readonly path: string;
+  readonly moves: number;
+  readonly added: number;
+  readonly removed: number;
+};
+
+/** What there is to say of a finding, by the id of its sentence in core/messages. */
+export type FindingData = {
+  readonly "missing-master": Item & { readonly master: string };
+  readonly "missing-expansion": Item & { readonly master: string; readonly expansion: string };
+  readonly "master-off": WithMaster;
+  readonly "master-mod-off": WithMaster;
+  readonly "master-part-off": WithMaster;
+  readonly "master-left-out": WithMaster;
+  readonly "master-gone": WithMaster;
+  readonly "master-late": Item & { readonly master: string };
+  /** The items of the circle, `item0` and on. */
+  readonly "master-cycle": Readonly<Record<string, string | number>>;
+  readonly "cap-exceeded": {
+    readonly label: string;
+    readonly used: number;
+    readonly cap: number;
+    readonly over: number;
+  };
+  readonly "unsound-archive": Faulty & { readonly path: string };
+  readonly "unreadable-plugin": Faulty & Item;
+  readonly "rule-broken": { readonly earlier: string; readonly later: string };
+  readonly "closed-section-entered": Item & { readonly section: string };
+  readonly "required-late": { readonly earlier: string; readonly later: string };
+  readonly "orders-disagree": {
+    readonly count: number;
+    readonly earlier: string;
+    readonly later: string;
+    readonly apart: number;
+  };
+  readonly "advice-known-bad": Told;
+  readonly "advice-outdated": Told;
+  readonly "advice-leftover": Told;
+  readonly "advice-requires": Told;
+  readonly "required-off": Required;
+  readonly "required-missing": Required;
+  readonly "required-version": Required;
+  readonly "mods-clash": Item & { readonly other: string; readonly reason: string };
+  readonly "expansion-off": Item & { readonly expansion: string };
+  readonly "expansion-not-owned": Item & { readonly expansion: string };
+  readonly "part-refused": Item & { readonly part: string; readonly why: string };
+  readonly "question-open": Item & { readonly count: number; readonly first: string };
+  readonly "other-game-version": Item & { readonly versions: string; readonly game: string };
+  readonly "not-on-shelf": { readonly mod: string };
+  readonly "contents-gone": Item & { readonly version: string };
+  readonly "newer-here": { readonly count: number; readonly first: string };
+  readonly "order-file-differs": Behind;
+  readonly "order-file-absent": Behind;
+};
+export type FindingId = keyof FindingData;
+
+interface FindingOf<Id extends FindingId> {
   readonly check: string;
-  /** Sentence id in core/messages. */
-  readonly id: string;
-  readonly data: Readonly<Record<string, string | number>>;
+  readonly id: Id;
+  readonly data: FindingData[Id];
   readonly level: Level;
   /** Ids of the items that it is about. */
   readonly subjects: readonly { readonly list: ListName; readonly id: string }[];
   readonly fixes: readonly Fix[];
 }
+
+export type Finding = { [Id in FindingId]: FindingOf<Id> }[FindingId];

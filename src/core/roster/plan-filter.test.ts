@@ -15,7 +15,14 @@ const roster = testRoster(
   [{ kind: "after", item: "p.plank", other: "a.plank", strength: "prefer" }],
 );
 const findings: Finding[] = [
-  { check: "x", id: "x", data: {}, level: "hint", subjects: [{ list: "plugins", id: "a.plank" }], fixes: [] },
+  {
+    check: "not-on-shelf",
+    id: "not-on-shelf",
+    data: { mod: "a" },
+    level: "hint",
+    subjects: [{ list: "plugins", id: "a.plank" }],
+    fixes: [],
+  },
 ];
 
 describe("a filter of the plan", () => {

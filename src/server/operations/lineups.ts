@@ -6,7 +6,7 @@ import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
 import { takeInState } from "@/core/compare/states";
 import type { TakeInWay } from "@/core/state/facet";
-import { findingText } from "@/core/messages/findings";
+import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import type { GameDefinition } from "@/core/model/game";
 import { blankSheet, type Lineup, type LineupSheet } from "@/core/model/lineup";
@@ -97,9 +97,7 @@ function openFindings(roster: Roster): string[] {
   const found = runChecks({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
   return found
     .filter(({ level, check }) => level !== "hint" && check !== "order-file-differs")
-    .map(({ id: code, data }) =>
-      plainText(findingText[code]!(data), (id) => seatAndTitle(roster, id)).slice(0, 2000),
-    );
+    .map((finding) => plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)).slice(0, 2000));
 }
 
 /** Notes the present state as a version of the list, under the sheet's number. */

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { findingText, findingTitle, fixText } from "@/core/messages/findings";
+import { findingTitle, fixText, sayFinding } from "@/core/messages/findings";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import type { Finding, Fix } from "@/core/model/finding";
 import { useDepot } from "../depot/depot.client";
@@ -64,7 +64,7 @@ function FindingRow({ finding }: { finding: Finding }) {
       <div className="min-w-0 grow">
         <p className="font-bold">{findingTitle[finding.id]}</p>
         <p className="text-ink2">
-          <Say parts={findingText[finding.id]!(finding.data)} />
+          <Say parts={sayFinding(finding)} />
         </p>
       </div>
       <div className="flex shrink-0 justify-end gap-1.5">

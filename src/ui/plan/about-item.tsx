@@ -1,7 +1,7 @@
 "use client";
 
 import type { ReactNode } from "react";
-import { findingText } from "@/core/messages/findings";
+import { sayFinding } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
 import { readAdvice } from "@/core/roster/books";
 import { dependentsOf } from "@/core/roster/dependents";
@@ -43,7 +43,7 @@ export function AboutItem({ item }: { item: SeatedItem }) {
             <LevelMark level={finding.level} label={finding.level} />
           </span>
           <span>
-            <Say parts={findingText[finding.id]!(finding.data)} />
+            <Say parts={sayFinding(finding)} />
           </span>
         </p>
       ))}

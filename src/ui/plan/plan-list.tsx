@@ -260,7 +260,7 @@ function markRows(findings: readonly Finding[], lens: ListName): Map<string, Row
   for (const { level, id, subjects } of findings) {
     const first = subjects[0];
     if (first?.list !== lens || marks.has(first.id)) continue;
-    marks.set(first.id, { level, words: (findingTitle[id] ?? id).toLowerCase() });
+    marks.set(first.id, { level, words: findingTitle[id].toLowerCase() });
   }
   return marks;
 }

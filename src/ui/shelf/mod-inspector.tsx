@@ -6,7 +6,7 @@ import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/roster/parts";
-import { findingText } from "@/core/messages/findings";
+import { sayFinding } from "@/core/messages/findings";
 import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
@@ -172,7 +172,7 @@ function FindingsOf({ row }: { row: ShelfRow }) {
               <LevelMark level={finding.level} label={finding.level} />
             </span>
             <span>
-              <Say parts={findingText[finding.id]!(finding.data)} />
+              <Say parts={sayFinding(finding)} />
             </span>
           </li>
         ))}

@@ -31,9 +31,9 @@ const shelf = [
 ];
 const roster = makeRoster(base.game, base.profile, { ...base.stock, shelf });
 const finding = (level: Finding["level"], list: "mods" | "plugins", id: string): Finding => ({
-  check: "x",
-  id: "x",
-  data: {},
+  check: "not-on-shelf",
+  id: "not-on-shelf",
+  data: { mod: id },
   level,
   subjects: [{ list, id }],
   fixes: [],
