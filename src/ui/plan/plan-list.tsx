@@ -32,6 +32,7 @@ import { ItemRow, OffBand, SectionBand, type RowMark } from "./plan-row";
 import { gutterWidth, TieArcs } from "./tie-arcs";
 import { movedBy } from "./remember-bar";
 import { barrierText, type Carry, type Carrying } from "./use-carry";
+import { useHoldAtPointer } from "./use-hold-at-pointer";
 import { usePlanKeys } from "./use-plan-keys";
 
 /** The dense list of plugins or mods in order, with sticky section bands, arcs, and dragging by mouse and keyboard. */
@@ -233,20 +234,6 @@ const besidePointer: Modifier[] = [
   },
 ];
 
-/** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */
-const nearEdge = 0.08;
-const fastest = 2000;
-/** Seconds that the pointer is there before it begins, for a row that is picked up at an edge may be on its way elsewhere, and until it is at its full speed. */
-const restBefore = 0.15;
-const speedUp = 0.5;
-
-/** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge. */
-function scrollSpeed({ top, bottom, height }: DOMRect, y: number): number {
-  const reach = nearEdge * height;
-  const share = (depth: number) => Math.max(0, Math.min(1, depth / reach));
-  return fastest * (share(y - (bottom - reach)) - share(top + reach - y));
-}
-
 const silent = {
   onDragStart: () => undefined,
   onDragOver: () => undefined,
@@ -280,57 +267,6 @@ function barredIds(carry: Carry | null, { rows }: PlanRows): ReadonlySet<string>
     if (here.kind === "item" && barrier && before?.barrier !== null) barred.add(here.item.id);
   });
   return barred;
-}
-
-/**
- * While items are dragged by mouse, holds them over the slot under the pointer and scrolls the list at its edges. The pointer
- * is followed before anything is picked up: on a busy machine it has come to rest before what is carried is drawn first.
- */
-function useHoldAtPointer(
-  listRef: React.RefObject<HTMLDivElement | null>,
-  holdAtHeight: Carrying["holdAtHeight"],
-  dragging: boolean,
-): () => void {
-  const pointer = useRef<number | null>(null);
-  const holdAtPointer = useCallback(() => {
-    const list = listRef.current;
-    if (!list || pointer.current === null) return;
-    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop);
-  }, [listRef, holdAtHeight]);
-  useEffect(() => {
-    const list = listRef.current;
-    const onMove = (event: PointerEvent) => {
-      pointer.current = event.clientY;
-      holdAtPointer();
-    };
-    window.addEventListener("pointermove", onMove, { capture: true });
-    list?.addEventListener("scroll", holdAtPointer);
-    return () => {
-      window.removeEventListener("pointermove", onMove, { capture: true });
-      list?.removeEventListener("scroll", holdAtPointer);
-    };
-  }, [listRef, holdAtPointer]);
-  useEffect(() => (dragging ? scrollAtEdges(listRef.current, pointer) : undefined), [dragging, listRef]);
-  return holdAtPointer;
-}
-
-/** Scrolls the list, frame by frame, for as long as the pointer is near an edge; answers how to end that. */
-function scrollAtEdges(list: HTMLElement | null, pointer: { readonly current: number | null }): () => void {
-  let last = performance.now();
-  let rested = 0;
-  const step = (now: number) => {
-    // A long frame counts as a short one: nobody could let go in time.
-    const seconds = Math.min(now - last, 50) / 1000;
-    last = now;
-    const speed =
-      list && pointer.current !== null ? scrollSpeed(list.getBoundingClientRect(), pointer.current) : 0;
-    rested = speed === 0 ? 0 : rested + seconds;
-    const share = Math.max(0, Math.min(1, (rested - restBefore) / speedUp));
-    if (list && share > 0) list.scrollTop += speed * share * seconds;
-    frame = requestAnimationFrame(step);
-  };
-  let frame = requestAnimationFrame(step);
-  return () => cancelAnimationFrame(frame);
 }
 
 function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {
