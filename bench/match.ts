@@ -8,6 +8,7 @@ import { makeRandom } from "@/core/random";
 import { games } from "@/standin/games";
 import { lineOfText } from "@/formats/lineup/text";
 import { median, writeTable } from "./lib/application";
+import { aMod } from "@/core/testing/ids";
 
 const { below, pick } = makeRandom(3);
 const words =
@@ -23,7 +24,7 @@ const shelf = Array.from({ length: 5000 }, (_, at): ShelfMod => {
     kind: "archive",
     size: 1,
     stamp: "",
-    id: `mod-${at}`,
+    id: aMod(`mod-${at}`),
     name,
     version: `${below(4)}.${below(10)}.0`,
     author: null,

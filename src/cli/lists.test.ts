@@ -10,6 +10,7 @@ import { readShelf } from "@/disk/read-shelf";
 import { writeLineup } from "@/formats/lineup/json";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { games } from "@/standin/games";
+import { aProfile } from "@/core/testing/ids";
 
 const folder = mkdtempSync(join(tmpdir(), "seating-lists-"));
 const program = join(process.cwd(), "dist", "seating.mjs");
@@ -27,7 +28,7 @@ beforeAll(async () => {
   const stock = { ...emptyStock, shelf: mods };
   const roster = makeRoster(
     game,
-    { id: "p", game: game.id, name: "Race day", purpose: "play", version: 1, state },
+    { id: aProfile("p"), game: game.id, name: "Race day", purpose: "play", version: 1, state },
     stock,
   );
   lineup = makeLineup(roster, { title: "Race day", author: "", note: "", listVersion: "1", date: "" });

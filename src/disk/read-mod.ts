@@ -3,6 +3,7 @@ import { lstat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
 import { contentHash } from "@/core/lineup/content-hash";
 import type { GameDefinition } from "@/core/model/game";
+import { ModId, type PluginId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { ModManifest, PluginFile, ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
@@ -30,7 +31,7 @@ export interface ShelfPlace {
 
 /** What an entry without a manifest is known as, whatever its name says. */
 export interface Identity {
-  readonly id: string;
+  readonly id: ModId;
   readonly name: string;
   readonly version?: string;
 }
@@ -125,7 +126,7 @@ function soundMod(
   const named = { ...nameFromPath(basename(place.path)), ...identity };
   return {
     ...place,
-    id: manifest?.id ?? named.id,
+    id: manifest ? ModId.parse(manifest.id) : named.id,
     name: manifest?.name ?? named.name,
     version: manifest?.version ?? named.version,
     author: manifest?.author ?? null,
@@ -155,7 +156,7 @@ function filesWithHashes(parts: readonly PartFile[], digests: readonly Digest[])
 }
 
 export function pluginFile(game: GameDefinition, name: string, size: number, digest: Digest): PluginFile {
-  const facts = { name, size, sha256: digest.sha256 };
+  const facts = { name: name as PluginId, size, sha256: digest.sha256 };
   if (!digest.bytes)
     return {
       ...facts,

@@ -1,9 +1,11 @@
+import { ModId } from "@/core/model/ids";
+
 /**
  * Name and version from `Some Name-1.2.3.zip` or a folder's name, for mods without a manifest. A version is a dotted number, a
  * number behind a `v`, or the last part behind a hyphen if it is a number; a letter or a pre-release follows only a dotted one. A
  * lone number at the end belongs to the name: `Bog Model 2` is no later `Bog Model`.
  */
-export function nameFromPath(path: string): { id: string; name: string; version: string } {
+export function nameFromPath(path: string): { id: ModId; name: string; version: string } {
   const stem = path.replace(/\.zip$/i, "");
   const [before, version] = splitVersion(stem);
   const name = before.replaceAll("_", " ").trim() || stem;
@@ -12,7 +14,7 @@ export function nameFromPath(path: string): { id: string; name: string; version:
     .normalize("NFKD")
     .replace(/[^\p{L}\p{N}]+/gu, "-")
     .replace(/^-+|-+$/g, "");
-  return { id: id || stem, name, version };
+  return { id: ModId.parse(id || stem), name, version };
 }
 
 const dotted = String.raw`\d+(?:\.\d+)+(?:[a-z]|-[0-9a-z]+(?:\.[0-9a-z]+)*)?`;

@@ -1,3 +1,5 @@
+import { aProfile } from "@/core/testing/ids";
+import type { ProfileId } from "@/core/model/ids";
 import { compareRosters } from "@/core/compare/rosters";
 import { mergeStates, sameState } from "@/core/compare/states";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
@@ -17,9 +19,9 @@ import { openEarlier } from "./testing/earlier-folder";
 
 /** What the version that made the folder said of it: its profiles, which of them publishes a list, and which follows it. */
 interface Expected {
-  readonly author: string;
-  readonly follower: string;
-  readonly packages: string;
+  readonly author: ProfileId;
+  readonly follower: ProfileId;
+  readonly packages: ProfileId;
   readonly second: unknown;
   readonly states: Record<string, { readonly state: unknown; readonly fingerprint: string }>;
 }
@@ -31,10 +33,10 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => context.db.close());
 
-const present = async (id: string): Promise<Profile> => (await findProfile(context.db, id))!;
-const situation = async (id: string) => value(await readSituation(context, context.db, id));
+const present = async (id: ProfileId): Promise<Profile> => (await findProfile(context.db, id))!;
+const situation = async (id: ProfileId) => value(await readSituation(context, context.db, id));
 /** As it was, each mod in the contents that counted for it: the newest on the shelf. */
-async function wasState(id: string): Promise<ProfileState> {
+async function wasState(id: ProfileId): Promise<ProfileState> {
   const state = ProfileState.parse(expected.states[id]!.state);
   const newest = newestById((await situation(id)).stock.shelf);
   const entries = state.mods.entries.map((entry) => {
@@ -45,7 +47,7 @@ async function wasState(id: string): Promise<ProfileState> {
 }
 
 test("every profile of a folder that the first version made decides what it decided, with the same fingerprint", async () => {
-  const ids = Object.keys(expected.states);
+  const ids = Object.keys(expected.states).map(aProfile);
   expect(ids.length).toBeGreaterThan(5);
   let proved = 0;
   for (const id of ids) {

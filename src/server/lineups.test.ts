@@ -1,3 +1,4 @@
+import type { ProfileId } from "@/core/model/ids";
 import { writeLineup } from "@/formats/lineup/json";
 import { blankSheet, type Lineup } from "@/core/model/lineup";
 import { dataInPage } from "@/formats/lineup/page";
@@ -22,7 +23,7 @@ const present = async () => (await findProfile(context.db, (await findCurrentGam
 const keep = async (lineup: Lineup) =>
   value(await lineups.keepImport(context, new TextEncoder().encode(writeLineup(lineup)), "x.lineup.json"))
     .importId;
-const fingerprintOf = async (id: string) => value(await lineups.exportLineup(context, id)).fingerprint;
+const fingerprintOf = async (id: ProfileId) => value(await lineups.exportLineup(context, id)).fingerprint;
 
 test("a list goes out with what its curator said, and comes in as a new profile that follows it", async () => {
   const first = await present();

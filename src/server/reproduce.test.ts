@@ -23,6 +23,7 @@ import { readList } from "@/formats/lineup/read";
 import { resolveList } from "@/formats/lineup/resolve";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { games } from "@/standin/games";
+import { aProfile } from "@/core/testing/ids";
 
 /** Profiles of each game; 200 in all. */
 const runs = [100, 50, 50];
@@ -101,7 +102,14 @@ function randomState(game: (typeof games)[number], stock: Stock): ProfileState {
 }
 
 const rosterOf = (game: (typeof games)[number], stock: Stock, state: ProfileState) => {
-  const profile: Profile = { id: "p", game: game.id, name: "Any", purpose: "play", version: 1, state };
+  const profile: Profile = {
+    id: aProfile("p"),
+    game: game.id,
+    name: "Any",
+    purpose: "play",
+    version: 1,
+    state,
+  };
   return makeRoster(game, profile, stock);
 };
 

@@ -22,6 +22,7 @@ import { readShelfOfGame } from "./operations/read-shelf";
 import { receiveFile } from "./receive";
 import { refuseForeign } from "./same-origin";
 import { makeDemoContext, value } from "./testing/demo-context";
+import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
 let folder: string;
 let context: Context;
@@ -34,7 +35,7 @@ afterAll(() => end());
 const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
 const turn = (id: string, on: boolean): Edit => ({
   label: label(on ? "switch-on" : "switch-off", { item: id, count: 1 }),
-  steps: [{ kind: "switch", list: "plugins", ids: [id], on }],
+  steps: [{ kind: "switch", list: "plugins", ids: [aPlugin(id)], on }],
 });
 
 test("the demo is set up once, with its profiles and the first one chosen", async () => {
@@ -92,7 +93,7 @@ describe("edits", () => {
       value(await storeEdit(context, before.id, before.version, turn("Small Fry.skiff", true))).version,
     ).toBe(before.version);
     expect(await readHistory(context.db, before.id)).toEqual(history);
-    expect(await storeEdit(context, "nobody", 1, turn("x", true))).toMatchObject({
+    expect(await storeEdit(context, aProfile("nobody"), 1, turn("x", true))).toMatchObject({
       ok: false,
       refusal: { code: "no-profile" },
     });
@@ -184,7 +185,7 @@ test("undo and redo of a version that is not the present one are refused as stal
   const first = await present();
   const turn = (on: boolean): Edit => ({
     label: label(on ? "switch-on" : "switch-off", { item: "small-fry", count: 1 }),
-    steps: [{ kind: "switch", list: "mods", ids: ["small-fry"], on }],
+    steps: [{ kind: "switch", list: "mods", ids: [aMod("small-fry")], on }],
   });
   value(await storeEdit(context, first.id, first.version, turn(false)));
   const edited = await present();

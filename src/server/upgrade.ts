@@ -1,6 +1,7 @@
 import "server-only";
 import { presentStep } from "@/core/model/first-steps";
 import type { Step } from "@/core/model/edit";
+import type { ModId } from "@/core/model/ids";
 import { ProfileState, type Order } from "@/core/model/profile";
 import { newestById } from "@/core/roster/roster";
 import { listGames } from "@/store/games";
@@ -37,7 +38,7 @@ async function upgradeHistory(tx: Sql, gameId: string, contents: Contents): Prom
   }
 }
 
-const pinnedOrder = ({ sections, entries }: Order, contents: Contents): Order => ({
+const pinnedOrder = ({ sections, entries }: Order<ModId>, contents: Contents): Order<ModId> => ({
   sections,
   entries: entries.map((entry) => withContent(entry, contents)),
 });

@@ -16,6 +16,7 @@ import { readShelfOfGame } from "./operations/read-shelf";
 import { readSituation } from "./operations/situation";
 import { compareContents, identify, markOwnWork } from "./operations/versions";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
+import { aMod } from "@/core/testing/ids";
 
 const game = "kitefall-cup";
 const id = "seam-repair";
@@ -191,8 +192,8 @@ test("what entries are is remembered over readings; what a profile holds, or a m
   const [first, second, third] = await mods();
   value(
     await identify(context, [
-      { path: first!.path, id: "bog", name: "Bog" },
-      { path: second!.path, id: "bog", name: "Bog" },
+      { path: first!.path, id: aMod("bog"), name: "Bog" },
+      { path: second!.path, id: aMod("bog"), name: "Bog" },
     ]),
   );
   await context.db.query("update shelf_mod set stamp = '' where path like 'Bog%'");
@@ -203,17 +204,17 @@ test("what entries are is remembered over readings; what a profile holds, or a m
     ["bog-model", "Bog Model"],
   ]);
   expect((await present()).stock.identified).toEqual([first!.path, second!.path]);
-  expect(await identify(context, [{ path: third!.path, id: "bog", name: "Bog" }])).toMatchObject({
+  expect(await identify(context, [{ path: third!.path, id: aMod("bog"), name: "Bog" }])).toMatchObject({
     refusal: { code: "held-by-profile" },
   });
   // Its name alone can be changed.
-  value(await identify(context, [{ path: third!.path, id: "bog-model", name: "The Third Bog" }]));
+  value(await identify(context, [{ path: third!.path, id: aMod("bog-model"), name: "The Third Bog" }]));
   expect((await mods())[2]!.name).toBe("The Third Bog");
   const told = (await listShelf(context.db, game)).find((mod) => mod.manifest)!;
-  expect(await identify(context, [{ path: told.path, id: "x", name: "X" }])).toMatchObject({
+  expect(await identify(context, [{ path: told.path, id: aMod("x"), name: "X" }])).toMatchObject({
     refusal: { code: "named-by-manifest" },
   });
-  expect(await identify(context, [{ path: "nothing.zip", id: "x", name: "X" }])).toMatchObject({
+  expect(await identify(context, [{ path: "nothing.zip", id: aMod("x"), name: "X" }])).toMatchObject({
     refusal: { code: "not-on-shelf" },
   });
 });

@@ -21,6 +21,7 @@ import { kitefall } from "./kitefall/definition";
 import { makeRandom } from "../core/random";
 import { holdsOf } from "@/formats/holds";
 import { startGame, Stopped } from "./game/start";
+import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
 let out: string;
 beforeAll(async () => {
@@ -101,7 +102,14 @@ describe("the stand-in game", () => {
     const { mods } = await readShelf(brinehollow, [shelf()], []);
     const base = await readPluginFiles(brinehollow, join(game(), "base"), brinehollow.builtIn);
     const { name, purpose, state } = plan.games[0]!.profiles[0]!;
-    const profile = { id: "p", game: "brinehollow", name, purpose, version: 1, state: change(state) };
+    const profile = {
+      id: aProfile("p"),
+      game: "brinehollow",
+      name,
+      purpose,
+      version: 1,
+      state: change(state),
+    };
     return makeRoster(brinehollow, profile, {
       base,
       owned: ["sunken-city", "lamplighters"],
@@ -123,7 +131,7 @@ describe("the stand-in game", () => {
   const turn =
     (on: boolean, ...ids: string[]) =>
     (state: ProfileState): ProfileState => {
-      const applied = applySteps(state, [{ kind: "switch", list: "plugins", ids, on }]);
+      const applied = applySteps(state, [{ kind: "switch", list: "plugins", ids: ids.map(aPlugin), on }]);
       return applied.ok ? applied.value.state : state;
     };
   /** The demo's profile with its missing expansion and switched-off master seen to, and the proposal accepted. */
@@ -153,7 +161,10 @@ describe("the stand-in game", () => {
   test("opens what the profile does not leave out: a file less, a plugin less, and whoever needs that stops it", async () => {
     const roster = await soundRoster();
     const without = (...leftOut: { mod: string; path: string }[]) =>
-      rosterOf(() => ({ ...roster.profile.state, leftOut }));
+      rosterOf(() => ({
+        ...roster.profile.state,
+        leftOut: leftOut.map(({ mod, path }) => ({ mod: aMod(mod), path })),
+      }));
     const files = (lines: readonly string[]) =>
       Number(/open (?:\S+\/)?glass-tides\S*: (\d+) files/i.exec(lines.join("\n"))?.[1]);
     await write(roster);
@@ -242,7 +253,11 @@ describe("the game that has mods only", () => {
       identified: [],
       books: [],
     };
-    return makeRoster(kitefall, { id: "k", game: kitefall.id, name, purpose, version: 1, state }, stock);
+    return makeRoster(
+      kitefall,
+      { id: aProfile("k"), game: kitefall.id, name, purpose, version: 1, state },
+      stock,
+    );
   }
 
   test("has no plugins and no places, but mods whose files meet a lot, and some that wait to be seated", async () => {

@@ -1,3 +1,4 @@
+import type { ProfileId } from "@/core/model/ids";
 import { decisions, type KeyedName, type ProfileState } from "@/core/model/profile";
 import { facets, keyedNames } from "@/core/state/facets";
 import type { KeyedFacet } from "@/core/state/keyed-facet";
@@ -9,7 +10,7 @@ type Decided = Omit<ProfileState, "mods" | "plugins">;
 const facetOf = (name: KeyedName) => facets[name] as unknown as KeyedFacet<unknown, unknown>;
 
 /** Everything that a profile decides beside its orders, and what all profiles of its game share. */
-export async function readDecisions(db: Sql, gameId: string, profileId: string): Promise<Decided> {
+export async function readDecisions(db: Sql, gameId: string, profileId: ProfileId): Promise<Decided> {
   const rows = await db.query<{ facet: KeyedName; item: unknown }>(
     `select facet, item, 0 as shared, position from profile_decision where profile_id = $1
      union all
@@ -27,7 +28,7 @@ export async function readDecisions(db: Sql, gameId: string, profileId: string):
 /** Stores the facets that are another object than before. A profile that is new brings nothing for the others of its game. */
 export async function saveDecisions(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
@@ -46,7 +47,7 @@ export async function saveDecisions(
 }
 
 /** What all profiles of its game share is not a new profile's own as well. */
-async function sharedKeys(db: Sql, profileId: string): Promise<Set<string>> {
+async function sharedKeys(db: Sql, profileId: ProfileId): Promise<Set<string>> {
   const rows = await db.query<{ facet: string; key: string }>(
     `select d.facet, d.key from game_decision d join profile p on p.game_id = d.game_id
      where p.id = $1 order by d.facet, d.key`,
@@ -55,7 +56,7 @@ async function sharedKeys(db: Sql, profileId: string): Promise<Set<string>> {
   return new Set(rows.map(({ facet, key }) => `${facet} ${key}`));
 }
 
-async function gameOf(db: Sql, profileId: string): Promise<string> {
+async function gameOf(db: Sql, profileId: ProfileId): Promise<string> {
   const [row] = await db.query<{ game: string }>(
     `select game_id as "game" from profile where id = $1 order by id`,
     [profileId],

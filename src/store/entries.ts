@@ -1,3 +1,4 @@
+import type { ProfileId } from "@/core/model/ids";
 import { movedBetween } from "@/core/graph/moved";
 import type { Entry, ListName } from "@/core/model/profile";
 import type { Sql } from "./sql";
@@ -16,7 +17,7 @@ interface Placed {
  */
 export async function saveEntries(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   list: ListName,
   entries: readonly Entry[],
   before: readonly Entry[],
@@ -45,7 +46,7 @@ const numbered = (entries: readonly Entry[]): Placed[] =>
 /** Positions for those that do not stay; null where there is no room between two that do. */
 async function placeBetween(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   list: ListName,
   entries: readonly Entry[],
   stay: ReadonlySet<string>,
@@ -95,7 +96,7 @@ function findRuns(entries: readonly Entry[], stay: ReadonlySet<string>) {
 
 async function dropEntries(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   list: ListName,
   gone: readonly Entry[],
 ): Promise<void> {
@@ -118,7 +119,7 @@ const columns = (entries: readonly Entry[]) => [
 
 async function putEntries(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   list: ListName,
   placed: readonly Placed[],
 ): Promise<void> {
@@ -135,7 +136,7 @@ async function putEntries(
 
 async function changeEntries(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   list: ListName,
   entries: readonly Entry[],
 ): Promise<void> {

@@ -1,4 +1,5 @@
 import type { GameDefinition, GameFolders } from "@/core/model/game";
+import type { ProfileId } from "@/core/model/ids";
 import type { Sql } from "./sql";
 
 export interface RegisteredGame {
@@ -6,7 +7,7 @@ export interface RegisteredGame {
   readonly definition: GameDefinition;
   readonly folders: GameFolders;
   /** The profile that is worked on. */
-  readonly profileId: string | null;
+  readonly profileId: ProfileId | null;
   readonly readAt: Date | null;
   /** Its user wrote or changed the definition. */
   readonly own: boolean;
@@ -66,7 +67,7 @@ export const chooseGame = (db: Sql, id: string) =>
     [id],
   );
 
-export const chooseProfile = (db: Sql, gameId: string, profileId: string | null) =>
+export const chooseProfile = (db: Sql, gameId: string, profileId: ProfileId | null) =>
   db.query("update game set profile_id = $2 where id = $1", [gameId, profileId]);
 
 export const markRead = (db: Sql, gameId: string) =>

@@ -1,9 +1,10 @@
+import type { ModId } from "@/core/model/ids";
 import type { Sql } from "./sql";
 
 /** What a user said that an entry of the shelf without a manifest is. */
 interface StoredIdentity {
   readonly path: string;
-  readonly id: string;
+  readonly id: ModId;
   readonly name: string;
 }
 

@@ -1,4 +1,5 @@
 import type { EditLabel, Step } from "@/core/model/edit";
+import type { ProfileId } from "@/core/model/ids";
 import type { Sql } from "./sql";
 
 interface JournalEntry {
@@ -9,7 +10,11 @@ interface JournalEntry {
 }
 
 /** Forgets what had been undone, and adds the edit as the newest. */
-export async function record(db: Sql, profileId: string, entry: Omit<JournalEntry, "number">): Promise<void> {
+export async function record(
+  db: Sql,
+  profileId: ProfileId,
+  entry: Omit<JournalEntry, "number">,
+): Promise<void> {
   await db.query("delete from journal where profile_id = $1 and undone", [profileId]);
   await db.query(
     `insert into journal (profile_id, number, label, steps, inverse, format)
@@ -21,7 +26,7 @@ export async function record(db: Sql, profileId: string, entry: Omit<JournalEntr
 /** The edit that would be undone next, or done again next; null if there is none. */
 export async function findNext(
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   way: "undo" | "redo",
 ): Promise<JournalEntry | null> {
   const order = way === "undo" ? "desc" : "asc";
@@ -33,7 +38,7 @@ export async function findNext(
   return rows[0] ?? null;
 }
 
-export const setUndone = (db: Sql, profileId: string, number: number, undone: boolean) =>
+export const setUndone = (db: Sql, profileId: ProfileId, number: number, undone: boolean) =>
   db.query("update journal set undone = $3 where profile_id = $1 and number = $2", [
     profileId,
     number,
@@ -45,7 +50,7 @@ export interface History {
   readonly redo: EditLabel | null;
 }
 
-export async function readHistory(db: Sql, profileId: string): Promise<History> {
+export async function readHistory(db: Sql, profileId: ProfileId): Promise<History> {
   const [undo, redo] = [await findNext(db, profileId, "undo"), await findNext(db, profileId, "redo")];
   return { undo: undo?.label ?? null, redo: redo?.label ?? null };
 }

@@ -1,3 +1,4 @@
+import type { ModId } from "@/core/model/ids";
 import { ShelfMod } from "@/core/model/shelf";
 import type { Sql } from "./sql";
 
@@ -73,8 +74,8 @@ export async function filesOfContent(
   return row ? { files: row.files, hashes: row.hashes } : { files: [], hashes: null };
 }
 
-export const listOwnWork = async (db: Sql, gameId: string): Promise<string[]> =>
-  (await db.query<{ mod: string }>("select mod from own_work where game_id = $1 order by mod", [gameId])).map(
+export const listOwnWork = async (db: Sql, gameId: string): Promise<ModId[]> =>
+  (await db.query<{ mod: ModId }>("select mod from own_work where game_id = $1 order by mod", [gameId])).map(
     ({ mod }) => mod,
   );
 

@@ -1,3 +1,4 @@
+import type { ProfileId } from "@/core/model/ids";
 import type { Lineup } from "@/core/model/lineup";
 import type { Sql } from "./sql";
 
@@ -7,7 +8,7 @@ interface LineupImport {
   readonly fileName: string;
   readonly lineup: Lineup;
   /** The profile that was made of it; null while it is only looked at. */
-  readonly profileId: string | null;
+  readonly profileId: ProfileId | null;
   readonly at: Date;
 }
 
@@ -34,7 +35,7 @@ interface ImportSummary {
   readonly fileName: string;
   readonly title: string;
   readonly fingerprint: string;
-  readonly profileId: string;
+  readonly profileId: ProfileId;
   readonly profileName: string;
   readonly at: Date;
 }
@@ -49,7 +50,7 @@ export const listImports = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-export const markImported = (db: Sql, id: string, profileId: string) =>
+export const markImported = (db: Sql, id: string, profileId: ProfileId) =>
   db.query("update lineup_import set profile_id = $2 where id = $1", [id, profileId]);
 
 /** Forgets files that were looked at and not imported. */

@@ -1,8 +1,9 @@
+import type { ProfileId } from "@/core/model/ids";
 import type { Lineup, LineupSheet } from "@/core/model/lineup";
 import type { Sql } from "./sql";
 
 /** What a curator said of the list of a profile; null where nothing yet. */
-export async function findSheet(db: Sql, profileId: string): Promise<LineupSheet | null> {
+export async function findSheet(db: Sql, profileId: ProfileId): Promise<LineupSheet | null> {
   const rows = await db.query<{ sheet: LineupSheet }>(
     "select sheet from lineup_sheet where profile_id = $1 order by profile_id",
     [profileId],
@@ -10,7 +11,7 @@ export async function findSheet(db: Sql, profileId: string): Promise<LineupSheet
   return rows[0]?.sheet ?? null;
 }
 
-export const saveSheet = (db: Sql, profileId: string, sheet: LineupSheet) =>
+export const saveSheet = (db: Sql, profileId: ProfileId, sheet: LineupSheet) =>
   db.query(
     `insert into lineup_sheet (profile_id, sheet) values ($1, $2)
      on conflict (profile_id) do update set sheet = excluded.sheet`,
@@ -24,14 +25,14 @@ export interface LineupVersion {
 }
 
 /** The versions of a profile's list that went out, the newest first. */
-export const listVersions = (db: Sql, profileId: string) =>
+export const listVersions = (db: Sql, profileId: ProfileId) =>
   db.query<LineupVersion>(
     "select version, at, lineup from lineup_version where profile_id = $1 order by at desc, version desc",
     [profileId],
   );
 
 /** A version that went out before under the same name is replaced. */
-export const saveVersion = (db: Sql, profileId: string, version: string, lineup: Lineup) =>
+export const saveVersion = (db: Sql, profileId: ProfileId, version: string, lineup: Lineup) =>
   db.query(
     `insert into lineup_version (profile_id, version, lineup) values ($1, $2, $3)
      on conflict (profile_id, version) do update set lineup = excluded.lineup, at = now()`,
@@ -39,7 +40,7 @@ export const saveVersion = (db: Sql, profileId: string, version: string, lineup:
   );
 
 /** The lineup that a profile came from, in the version that it was brought to last; null where it came from none. */
-export async function findFollowed(db: Sql, profileId: string): Promise<Lineup | null> {
+export async function findFollowed(db: Sql, profileId: ProfileId): Promise<Lineup | null> {
   const rows = await db.query<{ lineup: Lineup }>(
     "select lineup from followed where profile_id = $1 order by profile_id",
     [profileId],
@@ -47,12 +48,12 @@ export async function findFollowed(db: Sql, profileId: string): Promise<Lineup |
   return rows[0]?.lineup ?? null;
 }
 
-export const saveFollowed = (db: Sql, profileId: string, lineup: Lineup) =>
+export const saveFollowed = (db: Sql, profileId: ProfileId, lineup: Lineup) =>
   db.query(
     `insert into followed (profile_id, lineup) values ($1, $2)
      on conflict (profile_id) do update set lineup = excluded.lineup, at = now()`,
     [profileId, JSON.stringify(lineup)],
   );
 
-export const dropFollowed = (db: Sql, profileId: string) =>
+export const dropFollowed = (db: Sql, profileId: ProfileId) =>
   db.query("delete from followed where profile_id = $1", [profileId]);

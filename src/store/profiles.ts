@@ -1,9 +1,9 @@
 import type { Section } from "@/core/model/game";
+import type { ProfileId, ModId } from "@/core/model/ids";
 import {
   ProfileState,
   type Entry,
   type ListName,
-  type Order,
   type Profile,
   type ProfileFacts,
 } from "@/core/model/profile";
@@ -12,7 +12,7 @@ import { saveEntries } from "./entries";
 import type { Sql } from "./sql";
 
 interface ProfileSummary {
-  readonly id: string;
+  readonly id: ProfileId;
   readonly name: string;
   readonly purpose: string;
   readonly hue: number | null;
@@ -51,7 +51,7 @@ export const listProfiles = (db: Sql, gameId: string) =>
 
 /** By mod and the contents in which they hold it the ids of the profiles, in the order in which they were made. */
 export const listUsage = (db: Sql, gameId: string) =>
-  db.query<{ id: string; content: string | null; profiles: string[] }>(
+  db.query<{ id: ModId; content: string | null; profiles: ProfileId[] }>(
     `select e.id, e.content, array_agg(p.id order by p.made_at, p.id) as profiles
      from profile_entry e join profile p on p.id = e.profile_id
      where p.game_id = $1 and p.deleted_at is null and e.list = 'mods'
@@ -62,12 +62,12 @@ export const listUsage = (db: Sql, gameId: string) =>
 /** The orders of a profile as they were read at a version of it, so that they need not be read again. */
 export interface KnownOrders {
   readonly version: number;
-  readonly mods: Order;
-  readonly plugins: Order;
+  readonly mods: ProfileState["mods"];
+  readonly plugins: ProfileState["plugins"];
 }
 
 /** The whole profile; null where there is none of this id, or it is in the bin. */
-export async function findProfile(db: Sql, id: string, known?: KnownOrders): Promise<Profile | null> {
+export async function findProfile(db: Sql, id: ProfileId, known?: KnownOrders): Promise<Profile | null> {
   const [head] = await db.query<Omit<Profile, "state">>(
     `select id, game_id as "game", name, purpose, hue, note, version
      from profile where id = $1 and deleted_at is null order by id`,
@@ -79,12 +79,16 @@ export async function findProfile(db: Sql, id: string, known?: KnownOrders): Pro
   return { ...facts, state: { mods, plugins, ...(await readDecisions(db, head.game, id)) } };
 }
 
-async function readOrders(db: Sql, id: string): Promise<Omit<KnownOrders, "version">> {
+async function readOrders(db: Sql, id: ProfileId): Promise<Omit<KnownOrders, "version">> {
   const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
   return { mods, plugins };
 }
 
-async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Order> {
+async function readOrder<List extends ListName>(
+  db: Sql,
+  profileId: ProfileId,
+  list: List,
+): Promise<ProfileState[List]> {
   const sections = await db.query<{ [K in keyof Section]-?: Section[K] | null }>(
     `select id, name, rank, guidance, tags, hue, nullif(unseated, false) as unseated, block,
        nullif(closed, false) as closed from profile_section
@@ -99,7 +103,7 @@ async function readOrder(db: Sql, profileId: string, list: ListName): Promise<Or
   return {
     sections: sections.map(withoutNulls<Section>("tags", "hue", "unseated", "block", "closed")),
     entries: entries.map(withoutNulls<Entry>("home", "content", "fresh")),
-  };
+  } as ProfileState[List];
 }
 
 /** Optional fields are absent in the model and null in a row. */
@@ -120,7 +124,7 @@ export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, ver
 /** Stores what an edit changed: the new version, and of the state what is another object than before. */
 export async function saveState(
   db: Sql,
-  id: string,
+  id: ProfileId,
   version: number,
   state: ProfileState,
   before: ProfileState | null,
@@ -137,7 +141,7 @@ export async function saveState(
 
 async function saveSections(
   db: Sql,
-  id: string,
+  id: ProfileId,
   list: ListName,
   sections: readonly Section[],
 ): Promise<void> {
@@ -155,7 +159,7 @@ async function saveSections(
   );
 }
 
-export const saveFacts = (db: Sql, id: string, { name, purpose, hue, note }: ProfileFacts) =>
+export const saveFacts = (db: Sql, id: ProfileId, { name, purpose, hue, note }: ProfileFacts) =>
   db.query(
     `update profile set name = $2, purpose = $3, hue = $4, note = $5,
        noted_at = case when note is distinct from $5 then now() else noted_at end
@@ -164,11 +168,11 @@ export const saveFacts = (db: Sql, id: string, { name, purpose, hue, note }: Pro
   );
 
 /** Remembers that the game ran with the present state, so that one can see what has changed since. */
-export const saveRun = (db: Sql, id: string, state: ProfileState) =>
+export const saveRun = (db: Sql, id: ProfileId, state: ProfileState) =>
   db.query("update profile set ran_at = now(), ran_state = $2 where id = $1", [id, JSON.stringify(state)]);
 
 /** The state that the game last ran with; null if it never did. */
-export async function findRun(db: Sql, id: string): Promise<{ at: Date; state: ProfileState } | null> {
+export async function findRun(db: Sql, id: ProfileId): Promise<{ at: Date; state: ProfileState } | null> {
   const rows = await db.query<{ at: Date; state: unknown }>(
     "select ran_at as at, ran_state as state from profile where id = $1 and ran_at is not null order by id",
     [id],
@@ -176,11 +180,11 @@ export async function findRun(db: Sql, id: string): Promise<{ at: Date; state: P
   return rows[0] ? { at: rows[0].at, state: ProfileState.parse(rows[0].state) } : null;
 }
 
-export const setName = (db: Sql, id: string, name: string) =>
+export const setName = (db: Sql, id: ProfileId, name: string) =>
   db.query("update profile set name = $2 where id = $1", [id, name]);
 
 /** Into the bin, or out of it again. */
-export const setDeleted = (db: Sql, id: string, deleted: boolean) =>
+export const setDeleted = (db: Sql, id: ProfileId, deleted: boolean) =>
   db.query("update profile set deleted_at = case when $2 then now() end where id = $1", [id, deleted]);
 
 /** Whether another profile of the game, not in the bin, bears the name. */

@@ -22,6 +22,7 @@ import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDe
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
 import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
 import type { Database, Sql } from "./sql";
+import { aMod, aPlugin, aProfile, aRule, aSection } from "@/core/testing/ids";
 
 const folders = { game: "/game", order: "/game", shelves: ["/shelf"] };
 const migrations = join(process.cwd(), "src/store/migrations");
@@ -117,15 +118,15 @@ test("notes, rules of mods and what sections demand are read back as they were s
         })),
       },
       rules: [{ ...rules[0]!, list: "mods" as const }],
-      notes: [{ list: "mods" as const, item: "a", text: "why\nhere", author: "", at: "2026-11-02" }],
+      notes: [{ list: "mods" as const, item: aMod("a"), text: "why\nhere", author: "", at: "2026-11-02" }],
       choices: [
         {
-          mod: "a",
+          mod: aMod("a"),
           options: { hud: ["wide"] } as Record<string, string[]>,
           components: ["oars"],
           reasons: { oars: "looks right" },
         },
-        { mod: "b", options: {} as Record<string, string[]>, components: [] },
+        { mod: aMod("b"), options: {} as Record<string, string[]>, components: [] },
       ],
       baseOff: ["lamps"],
       launch: { windowed: true, world: "one.wld", speed: 2 },
@@ -185,12 +186,12 @@ test("a profile of the first schema, its history and its restore points come int
     ]);
     await migrate(own, migrations);
     expect((await listGames(own))[0]!.folders).toEqual(folders);
-    const now = (await findProfile(own, "p"))!;
+    const now = (await findProfile(own, aProfile("p")))!;
     expect(now.state.mods).toEqual({
       sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
       entries: [{ id: "a", on: true, section: "mods" }],
     });
-    const undone = applySteps(now.state, (await findNext(own, "p", "undo"))!.inverse);
+    const undone = applySteps(now.state, (await findNext(own, aProfile("p"), "undo"))!.inverse);
     expect(undone.ok && undone.value.state.mods.entries.map(({ id, section }) => [id, section])).toEqual([
       ["b", "mods"],
       ["a", "mods"],
@@ -255,9 +256,9 @@ test("a profile is read back as it was stored, and so is what an edit changed", 
     expect(await findProfile(tx, profile.id)).toEqual(profile);
     const entry = profile.state.plugins.entries[2]!;
     const edited = applySteps(profile.state, [
-      { kind: "switch", list: "plugins", ids: ["a.plank"], on: true },
-      { kind: "put", list: "plugins", entries: [{ ...entry, section: "patches" }], before: null },
-      { kind: "drop", list: "mods", ids: ["core"] },
+      { kind: "switch", list: "plugins", ids: [aPlugin("a.plank")], on: true },
+      { kind: "put", list: "plugins", entries: [{ ...entry, section: aSection("patches") }], before: null },
+      { kind: "drop", list: "mods", ids: [aMod("core")] },
     ]);
     if (!edited.ok) throw new Error(edited.refusal.code);
     await saveState(tx, profile.id, 2, edited.value.state, profile.state);
@@ -269,7 +270,7 @@ test("rules that are shared hold in every profile of the game; a new profile tak
   tried(async (tx) => {
     await storeProfile(tx);
     const rule = profile.state.rules[0]!;
-    const shared = { ...rule, id: "all", note: "for all", off: true as const, shared: true as const };
+    const shared = { ...rule, id: aRule("all"), note: "for all", off: true as const, shared: true as const };
     const edited = applySteps(profile.state, [
       { kind: "decide", facet: "rules", key: shared.id, item: shared, before: null },
       { kind: "decide", facet: "broaderFirst", key: "off", item: false },
@@ -277,16 +278,21 @@ test("rules that are shared hold in every profile of the game; a new profile tak
     if (!edited.ok) throw new Error(edited.refusal.code);
     await saveState(tx, profile.id, 2, edited.value.state, profile.state);
     expect((await findProfile(tx, profile.id))!.state).toEqual(edited.value.state);
-    const other = { ...profile, id: "p2", name: "Other", state: { ...profile.state, rules: [] } };
+    const other = { ...profile, id: aProfile("p2"), name: "Other", state: { ...profile.state, rules: [] } };
     await insertProfile(tx, other);
-    await saveState(tx, "p2", 1, other.state, null);
-    expect((await findProfile(tx, "p2"))!.state.rules).toEqual([shared]);
+    await saveState(tx, other.id, 1, other.state, null);
+    expect((await findProfile(tx, other.id))!.state.rules).toEqual([shared]);
     // One that comes from a list which names the rule as its own has it once.
     const { shared: _, ...own } = shared;
-    const third = { ...other, id: "p3", name: "Third", state: { ...profile.state, rules: [rule, own] } };
+    const third = {
+      ...other,
+      id: aProfile("p3"),
+      name: "Third",
+      state: { ...profile.state, rules: [rule, own] },
+    };
     await insertProfile(tx, third);
-    await saveState(tx, "p3", 1, third.state, null);
-    expect((await findProfile(tx, "p3"))!.state.rules).toEqual([rule, shared]);
+    await saveState(tx, third.id, 1, third.state, null);
+    expect((await findProfile(tx, third.id))!.state.rules).toEqual([rule, shared]);
     expect((await findProfile(tx, profile.id))!.state.rules).toEqual([rule, shared]);
   }));
 
@@ -294,7 +300,7 @@ test("an order is read back as it was stored, whatever came, went, moved or chan
   tried(async (tx) => {
     await storeProfile(tx);
     const random = makeRandom(5);
-    const names = Array.from({ length: 12 }, (_, at) => `n${at}`);
+    const names = Array.from({ length: 12 }, (_, at) => aMod(`n${at}`));
     let before = profile.state.mods.entries;
     for (let round = 0; round < 120; round++) {
       let next = before.filter(() => !random.chance(0.1));
@@ -308,7 +314,7 @@ test("an order is read back as it was stored, whatever came, went, moved or chan
       }
       const added = names.filter((id) => random.chance(0.2) && !next.some((entry) => entry.id === id));
       for (const id of added)
-        next.splice(random.below(next.length + 1), 0, { id, on: true, section: "mods" });
+        next.splice(random.below(next.length + 1), 0, { id, on: true, section: aSection("mods") });
       next = next.map((entry) => (random.chance(0.1) ? { ...entry, content: "c" } : entry));
       await saveEntries(tx, profile.id, "mods", next, before);
       expect((await findProfile(tx, profile.id))!.state.mods.entries).toEqual(next);
@@ -321,7 +327,11 @@ test("there is always room between two neighbours, if need be by numbering all a
     await storeProfile(tx);
     let before = profile.state.mods.entries;
     for (let n = 0; n < 70; n++) {
-      const next = [before[0]!, { id: `n${n}`, on: true, section: "mods" }, ...before.slice(1)];
+      const next = [
+        before[0]!,
+        { id: aMod(`n${n}`), on: true, section: aSection("mods") },
+        ...before.slice(1),
+      ];
       await saveEntries(tx, profile.id, "mods", next, before);
       before = next;
     }

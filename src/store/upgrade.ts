@@ -1,4 +1,5 @@
 import type { Step } from "@/core/model/edit";
+import type { ProfileId } from "@/core/model/ids";
 import type { ProfileState } from "@/core/model/profile";
 import type { Sql } from "./sql";
 
@@ -12,7 +13,7 @@ export const pinEntries = (db: Sql, gameId: string, contents: ReadonlyMap<string
   );
 
 export interface FirstSteps {
-  readonly profileId: string;
+  readonly profileId: ProfileId;
   readonly number: number;
   readonly steps: unknown[];
   readonly inverse: unknown[];
@@ -29,7 +30,7 @@ export const listFirstSteps = (db: Sql, gameId: string) =>
 
 export const saveSteps = (
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
   number: number,
   steps: readonly Step[],
   inverse: readonly Step[],

@@ -15,6 +15,7 @@ import { progressWords } from "./shelf/shelf-reading";
 import { shelfRows } from "./shelf/shelf-rows";
 import { progressAt } from "./workspace/use-shelf-reading";
 import { ProfileEditor, type EditorServer } from "./workspace/editor";
+import { aPlugin } from "@/core/testing/ids";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -160,7 +161,7 @@ describe("the editor", () => {
   });
   const turn = (id: string): Edit => ({
     label: label("switch-off", { item: id, count: 1 }),
-    steps: [{ kind: "switch", list: "plugins", ids: [id], on: false }],
+    steps: [{ kind: "switch", list: "plugins", ids: [aPlugin(id)], on: false }],
   });
 
   function start(answer?: (base: number) => Outcome<never> | null) {
@@ -215,12 +216,12 @@ describe("the editor", () => {
     const { editor, sent, told } = start();
     editor.dispatch({
       ...turn("a.plank"),
-      steps: [{ kind: "switch", list: "plugins", ids: ["a.plank"], on: true }],
+      steps: [{ kind: "switch", list: "plugins", ids: [aPlugin("a.plank")], on: true }],
     });
     const entry = roster.pluginOf.get("b.plank")!.entry;
     editor.dispatch({
       label: label("move", { item: "b.plank", count: 1 }),
-      steps: [{ kind: "put", list: "plugins", entries: [entry], before: "a.plank" }],
+      steps: [{ kind: "put", list: "plugins", entries: [entry], before: aPlugin("a.plank") }],
     });
     expect(sent).toEqual([]);
     expect(told.map(({ code }) => code)).toEqual(["tie-above"]);

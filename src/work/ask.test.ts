@@ -7,6 +7,7 @@ import { testGame } from "@/core/testing/game";
 import { pluginFile, shelfMod } from "@/core/testing/roster";
 import { askForList, askForProposal, cancelWork } from "./ask";
 import { Jobs, type Question } from "./jobs";
+import { aProfile } from "@/core/testing/ids";
 
 const workers: StandInWorker[] = [];
 
@@ -43,7 +44,7 @@ class StandInWorker {
 }
 
 const profile: Profile = {
-  id: "p",
+  id: aProfile("p"),
   game: testGame.id,
   name: "Shallows",
   purpose: "play",

@@ -1,5 +1,6 @@
 import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
+import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import { leaveOutEdit } from "../edit/leave-out";
 import { label } from "../edit/steps";
@@ -11,7 +12,7 @@ export function switchOn(plugin: SeatedPlugin): Fix {
   return { id: "switch-on", data: { item: plugin.id }, does: { edit } };
 }
 
-export function switchOff(id: string): Fix {
+export function switchOff(id: ItemId): Fix {
   const steps: Step[] = [{ kind: "switch", list: "plugins", ids: [id], on: false }];
   const edit = { label: label("switch-off", { item: id, count: 1 }), steps };
   return { id: "switch-off", data: { item: id }, does: { edit } };

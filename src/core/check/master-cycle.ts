@@ -14,5 +14,5 @@ export const masterCycle: Check = ({ roster, ties }) =>
       ]) as Record<string, string | number>,
       level: "blocker",
       subjects: items.map(subject),
-      fixes: links.map((link) => switchOff(link.before)),
+      fixes: links.map((link) => switchOff(roster.pluginOf.get(link.before)!.id)),
     }));

@@ -2,6 +2,7 @@ import type { Edit } from "../model/edit";
 import { findingTitle, fixText, sayFinding } from "../messages/findings";
 import { plainText } from "../messages/parts";
 import type { Fix } from "../model/finding";
+import type { ModId } from "../model/ids";
 import type { Order } from "../model/profile";
 import type { ModManifest, ShelfMod } from "../model/shelf";
 import { acceptEdit, proposeOrder } from "../edit/accept";
@@ -13,6 +14,7 @@ import { pluginFile, shelfMod, testRoster, withState, type TestPlugin } from "..
 import type { OnDisk } from "./check";
 import { holdsToWrite, namesToWrite, orderFileGap } from "./order-file";
 import { countByLevel, runChecks } from "./run-checks";
+import { aMod } from "../testing/ids";
 
 const current = (roster: Roster): OnDisk => ({ order: namesToWrite(roster), holds: holdsToWrite(roster) });
 const check = (roster: Roster, onDisk = current(roster)) =>
@@ -36,11 +38,11 @@ function editOf(roster: Roster, { does }: Fix): Edit | null {
   return acceptEdit(roster, (does.act === "align" ? alignOrder : proposeOrder)(roster, does.list));
 }
 
-const ofMods = (roster: Roster, change: (mods: Order) => Partial<Order>): Roster => {
+const ofMods = (roster: Roster, change: (mods: Order<ModId>) => Partial<Order<ModId>>): Roster => {
   const { mods } = roster.profile.state;
   return withState(roster, { ...roster.profile.state, mods: { ...mods, ...change(mods) } });
 };
-const backwards = ({ entries }: Order) => ({ entries: [...entries].reverse() });
+const backwards = ({ entries }: Order<ModId>) => ({ entries: [...entries].reverse() });
 
 interface Case {
   readonly check: string;
@@ -98,7 +100,7 @@ const asking = saying({
 const choosing = (part: string): Roster =>
   withState(asking, {
     ...asking.profile.state,
-    choices: [{ mod: "b", options: { size: [part] }, components: [] }],
+    choices: [{ mod: aMod("b"), options: { size: [part] }, components: [] }],
   });
 const cases: readonly Case[] = [
   {
@@ -151,7 +153,7 @@ const cases: readonly Case[] = [
   {
     check: "master-off",
     good: plain,
-    bad: withState(plain, { ...plain.profile.state, leftOut: [{ mod: "a", path: "a.plank" }] }),
+    bad: withState(plain, { ...plain.profile.state, leftOut: [{ mod: aMod("a"), path: "a.plank" }] }),
   },
   {
     check: "master-late",

@@ -1,14 +1,24 @@
+import type { ModId } from "../model/ids";
 import fc from "fast-check";
 import { diff3Merge } from "node-diff3";
 import type { Entry, Order, ProfileState } from "../model/profile";
 import type { Decide } from "../state/facet";
 import { facets, nothingDecided } from "../state/facets";
 import { clashKey, mergeStates, takeInState } from "./states";
+import { aMod, aPlugin, aRule, aSection } from "../testing/ids";
 
-const section = { id: "s", name: "S", rank: "mods", guidance: "" };
-const other = { id: "t", name: "T", rank: "mods", guidance: "" };
-const entry = (id: string, more: Partial<Entry> = {}): Entry => ({ id, on: true, section: "s", ...more });
-const order = (ids: string): Order => ({ sections: [section], entries: [...ids].map((id) => entry(id)) });
+const section = { id: aSection("s"), name: "S", rank: "mods", guidance: "" };
+const other = { id: aSection("t"), name: "T", rank: "mods", guidance: "" };
+const entry = (id: string, more: Partial<Entry> = {}): Entry<ModId> => ({
+  on: true,
+  section: section.id,
+  ...more,
+  id: aMod(id),
+});
+const order = (ids: string): Order<ModId> => ({
+  sections: [section],
+  entries: [...ids].map((id) => entry(id)),
+});
 const idsOf = ({ entries }: Order) => entries.map(({ id }) => id).join("");
 const mine: Decide = () => "mine";
 const theirs: Decide = () => "theirs";
@@ -87,13 +97,13 @@ const states = fc
     expansions: fc.subarray(["x", "y"]),
     launch: fc.constantFrom<NonNullable<ProfileState["launch"]>>({ draw: 1 }, { draw: 2, sound: true }),
     choices: fc.constantFrom<NonNullable<ProfileState["choices"]>>(
-      [{ mod: "a", options: { look: ["tall"] }, components: [] }],
-      [{ mod: "a", options: {}, components: ["c"] }],
+      [{ mod: aMod("a"), options: { look: ["tall"] }, components: [] }],
+      [{ mod: aMod("a"), options: {}, components: ["c"] }],
     ),
   })
   .map(({ ids, late, off, expansions, launch, choices }): ProfileState => {
     const seated = ids.map((id) =>
-      entry(id, { on: !off.includes(id), section: late.includes(id) ? "t" : "s" }),
+      entry(id, { on: !off.includes(id), section: late.includes(id) ? other.id : section.id }),
     );
     const entries = [
       ...seated.filter((each) => each.section === "s"),
@@ -151,7 +161,7 @@ test("whatever is merged is a sound state: each item once, sections together, an
 });
 
 test("each kind of clash names both sides", () => {
-  const bare = (entries: Entry[], more: Partial<ProfileState> = {}): ProfileState => ({
+  const bare = (entries: Entry<ModId>[], more: Partial<ProfileState> = {}): ProfileState => ({
     mods: { sections: [section, other], entries },
     plugins: { sections: [section], entries: [] },
     ...nothingDecided,
@@ -159,10 +169,10 @@ test("each kind of clash names both sides", () => {
   });
   const base = bare([entry("a"), entry("b", { content: "1" }), entry("c")], { launch: { draw: 1 } });
   const own = bare(
-    [entry("a", { section: "s", on: false }), entry("b", { content: "2" }), entry("c", { on: false })],
+    [entry("a", { section: section.id, on: false }), entry("b", { content: "2" }), entry("c", { on: false })],
     { launch: { draw: 2 } },
   );
-  const their = bare([entry("b", { content: "3" }), entry("c", { on: true, section: "t" })], {
+  const their = bare([entry("b", { content: "3" }), entry("c", { on: true, section: other.id })], {
     launch: { draw: 3 },
   });
   const { clashes, state } = mergeStates([base, own, their]);
@@ -176,7 +186,7 @@ test("each kind of clash names both sides", () => {
   expect(state.mods.entries).toEqual([
     entry("a", { on: false }),
     entry("b", { content: "2" }),
-    entry("c", { on: false, section: "t" }),
+    entry("c", { on: false, section: other.id }),
   ]);
 });
 
@@ -187,7 +197,7 @@ describe("the plugins of a mod that one side took out", () => {
     off: readonly string[] = [],
   ): ProfileState => ({
     mods: { sections: [section], entries: mods.map((id) => entry(id, { on: !off.includes(id) })) },
-    plugins: { sections: [section], entries: plugins.map((id) => entry(id)) },
+    plugins: { sections: [section], entries: plugins.map((id) => ({ ...entry(id), id: aPlugin(id) })) },
     ...nothingDecided,
   });
   const ownerOf = (plugin: string) => (plugin === "game" ? null : plugin[0]!);
@@ -233,13 +243,14 @@ describe("what single merges must not lose or bring", () => {
     ...more,
   });
   const rule = (id: string, note = "") => ({
-    id,
+    id: aRule(id),
     rule: { kind: "first" as const, item: "a", within: "list" as const, strength: "must" as const },
     note,
     made: "",
   });
   const shared = (id: string) => ({ ...rule(id), shared: true as const });
-  const withMods = (sections: Order["sections"], entries: Entry[]) => bare({ mods: { sections, entries } });
+  const withMods = (sections: Order["sections"], entries: Entry<ModId>[]) =>
+    bare({ mods: { sections, entries } });
 
   test("rules that all profiles share are mine, whatever theirs are and whoever changed the others", () => {
     const base = bare({ rules: [rule("r"), shared("was")] });
@@ -279,9 +290,9 @@ describe("what single merges must not lose or bring", () => {
   });
 
   test("an order of sections that only they changed holds, also where I changed something else, and the other way round", () => {
-    const base = withMods([section, other], [entry("a"), entry("b", { section: "t" })]);
-    const turned = withMods([other, section], [entry("b", { section: "t" }), entry("a")]);
-    const mine = withMods([section, other], [entry("a", { on: false }), entry("b", { section: "t" })]);
+    const base = withMods([section, other], [entry("a"), entry("b", { section: other.id })]);
+    const turned = withMods([other, section], [entry("b", { section: other.id }), entry("a")]);
+    const mine = withMods([section, other], [entry("a", { on: false }), entry("b", { section: other.id })]);
     for (const three of [
       [base, mine, turned],
       [base, turned, mine],
@@ -314,18 +325,18 @@ describe("what single merges must not lose or bring", () => {
   });
 
   test("where an item is raised comes from the side whose section it belongs to in the end", () => {
-    const raised = entry("a", { section: "t", home: "s" });
+    const raised = entry("a", { section: other.id, home: section.id });
     const base = withMods([section, other], [entry("b"), entry("a")]);
     // They raised it out of its section; I switched it off where it stood.
     const theirs = withMods([section, other], [entry("b"), raised]);
     const mine = withMods([section, other], [entry("b"), entry("a", { on: false })]);
     expect(mergeStates([base, mine, theirs]).state.mods.entries).toContainEqual(entry("a", { on: false }));
     // They moved it to the other one, where I have it raised: it stands and belongs there.
-    const moved = withMods([section, other], [entry("b"), entry("a", { section: "t" })]);
+    const moved = withMods([section, other], [entry("b"), entry("a", { section: other.id })]);
     const own = withMods([section, other], [entry("b", { on: false }), raised]);
     expect(mergeStates([base, own, moved]).state.mods.entries).toEqual([
       entry("b", { on: false }),
-      entry("a", { section: "t" }),
+      entry("a", { section: other.id }),
     ]);
   });
 });

@@ -1,3 +1,4 @@
+import type { PluginId } from "../model/ids";
 import fc from "fast-check";
 import type { Entry, ProfileState } from "../model/profile";
 import { gameOfSettings } from "../testing/game";
@@ -7,19 +8,24 @@ import { differenceSides } from "../messages/profile-differences";
 import { keyOfDifference, type Difference } from "./states";
 import { makeRoster, type Roster } from "../roster/roster";
 import { applySteps } from "../edit/steps";
+import { aPlugin, aRule, aSection } from "../testing/ids";
 
 const names = ["a", "b", "c", "d", "e", "f"];
 const plain = testRoster(names.map((name) => ({ name: `${name}.plank` })));
 const base = makeRoster(gameOfSettings, plain.profile, plain.stock);
 const untied = { mods: [], plugins: [] };
 
-const entry = (id: string, on = true): Entry => ({ id, on, section: id === "Pond.keel" ? "game" : "world" });
-const stateOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): ProfileState => ({
+const entry = (id: string, on = true): Entry<PluginId> => ({
+  id: aPlugin(id),
+  on,
+  section: aSection(id === "Pond.keel" ? "game" : "world"),
+});
+const stateOf = (plugins: readonly Entry<PluginId>[], part: Partial<ProfileState> = {}): ProfileState => ({
   ...base.profile.state,
   plugins: { ...base.profile.state.plugins, entries: [entry("Pond.keel"), ...plugins] },
   ...part,
 });
-const rosterOf = (plugins: readonly Entry[], part: Partial<ProfileState> = {}): Roster =>
+const rosterOf = (plugins: readonly Entry<PluginId>[], part: Partial<ProfileState> = {}): Roster =>
   withState(base, stateOf(plugins, part));
 const kinds = (differences: readonly Difference[]) =>
   differences.map(({ facet, kind, key }) => `${facet} ${kind} ${key}`);
@@ -32,7 +38,7 @@ test("what is only here, only there, on or off, moved, chosen otherwise, or set 
   const here = rosterOf([entry("a.plank"), entry("b.plank"), entry("c.plank")], {
     rules: [
       {
-        id: "r",
+        id: aRule("r"),
         rule: { kind: "first", item: "a.plank", within: "section", strength: "must" },
         note: "",
         made: "",

@@ -1,4 +1,5 @@
 import type { Edit } from "../model/edit";
+import type { ModId } from "../model/ids";
 import type { ListName, ProfileState } from "../model/profile";
 import { label, stepsBetween } from "../edit/steps";
 import { proposedChoice } from "../roster/parts";
@@ -25,7 +26,7 @@ export function compareRosters(here: Roster, there: Roster, ties: Tied): Differe
 /** What a profile decides, with what it leaves to authors and the game said, so that the same is equal however it was said. */
 function settled({ game, profile, modOf }: Roster): ProfileState {
   const { state } = profile;
-  const proposed = (mod: string) => proposedChoice(mod, modOf.get(mod)?.mod?.manifest ?? null);
+  const proposed = (mod: ModId) => proposedChoice(mod, modOf.get(mod)?.mod?.manifest ?? null);
   const isProposed = (choice: ProfileState["choices"][number]) =>
     facets.choices.same([choice], [proposed(choice.mod)]);
   const standard = new Map(game.launchSettings?.map((setting) => [setting.id, setting.standard]));

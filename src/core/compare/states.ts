@@ -104,7 +104,7 @@ export function mergeStates(
 /** The three with the plugins of a mod that a side took out there, or not, as the mod is in the result. */
 function withPluginsOf(states: Three<ProfileState>, merged: Order, ownerOf: OwnerOf): Three<ProfileState> {
   const [base] = states;
-  const idsOf = ({ entries }: Order) => new Set(entries.map(({ id }) => id));
+  const idsOf = ({ entries }: Order) => new Set<string>(entries.map(({ id }) => id));
   const [was, is] = [idsOf(base.mods), idsOf(merged)];
   const taken = states.map(({ mods }) => {
     const present = idsOf(mods);

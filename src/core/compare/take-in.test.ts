@@ -1,17 +1,19 @@
+import type { ModId } from "../model/ids";
 import fc from "fast-check";
 import type { Entry, Order, ProfileState } from "../model/profile";
 import { takeInWays } from "../state/facet";
 import { nothingDecided } from "../state/facets";
 import { takeInState } from "./states";
+import { aMod, aSection } from "../testing/ids";
 
-const sections = ["s", "t"].map((id) => ({ id, name: id, rank: "mods", guidance: "" }));
+const sections = ["s", "t"].map((id) => ({ id: aSection(id), name: id, rank: "mods", guidance: "" }));
 const orders = fc.shuffledSubarray([..."abcdefg"]).chain((ids) =>
-  fc.tuple(...ids.map(() => fc.tuple(fc.constantFrom("s", "t"), fc.boolean()))).map((rest): Order => ({
+  fc.tuple(...ids.map(() => fc.tuple(fc.constantFrom("s", "t"), fc.boolean()))).map((rest): Order<ModId> => ({
     sections,
     entries: sections.flatMap((section) =>
-      ids.flatMap((id, at): Entry[] => {
+      ids.flatMap((id, at): Entry<ModId>[] => {
         const [own, on] = rest[at]!;
-        return own === section.id ? [{ id, section: own, on }] : [];
+        return own === section.id ? [{ id: aMod(id), section: section.id, on }] : [];
       }),
     ),
   })),

@@ -1,6 +1,7 @@
 import type { Step } from "../model/edit";
 import type { GameDefinition, Section } from "../model/game";
-import type { Entry, ListName, Order, ProfileState } from "../model/profile";
+import type { SectionId } from "../model/ids";
+import type { Entry, ListName, ProfileState } from "../model/profile";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { nothingDecided } from "../state/facets";
@@ -61,8 +62,8 @@ function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
   return mod.plugins.filter(({ part }) => part === undefined || chosen.has(part));
 }
 
-const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): string =>
-  (arrivalSection(sections, rank, tags) ?? sections.at(-1))?.id ?? "";
+const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): SectionId =>
+  (arrivalSection(sections, rank, tags) ?? sections.at(-1))?.id ?? ("" as SectionId);
 
 function withArrivals(state: ProfileState, list: ListName, arrivals: readonly Entry[]): ProfileState {
   if (arrivals.length === 0) return state;
@@ -88,7 +89,7 @@ export function arrivalSteps(list: ListName, state: ProfileState, next: ProfileS
 
 /** A profile without mods: the built-in plugins and the game's sections. */
 export function emptyState(game: GameDefinition, owned: readonly string[]): ProfileState {
-  const order = (list: ListName): Order => ({
+  const order = (list: ListName) => ({
     sections: sectionsOf(game, list).map((section) => ({ ...section })),
     entries: [],
   });

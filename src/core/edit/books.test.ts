@@ -9,6 +9,7 @@ import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "../roster/roster";
 import { contradictionsOf } from "../roster/rules";
 import { allTies, indexTies } from "../roster/ties";
+import { aSection } from "../testing/ids";
 
 const pair = (
   kind: "after" | "before",
@@ -97,7 +98,7 @@ describe("another version", () => {
     ...book,
     version: "2",
     changelog: [{ version: "2", text: "second" }, ...book.changelog],
-    sections: [{ id: "reefs", name: "Reefs", rank: "ordinary", guidance: "" }],
+    sections: [{ id: aSection("reefs"), name: "Reefs", rank: "ordinary", guidance: "" }],
     rules: [
       { id: "one", rule: pair("before", "A.plank", "b.plank"), note: "" },
       { id: "three", rule: pair("after", "c.plank", "A.plank"), note: "" },

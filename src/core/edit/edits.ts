@@ -1,4 +1,5 @@
 import type { Edit, Step } from "../model/edit";
+import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { addAbsentMods, addAbsentPlugins, arrivalSteps } from "./arrivals";
@@ -71,7 +72,7 @@ function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[], on: bool
 
 /** Takes mods out of the profile together with the plugins that only they supply. */
 export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
-  const present = ids.filter((id) => roster.modOf.has(id));
+  const present = ids.flatMap((id) => roster.modOf.get(id)?.id ?? []);
   if (present.length === 0) return null;
   const staying = roster.mods
     .filter((mod) => !present.includes(mod.id))
@@ -80,7 +81,7 @@ export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
   const plugins = roster.plugins.filter(
     ({ id, mod }) => mod && present.includes(mod.id) && !supplied.has(foldName(roster.game, id)),
   );
-  const drop = (list: ListName, gone: string[]): Step[] =>
+  const drop = (list: ListName, gone: ItemId[]): Step[] =>
     gone.length > 0 ? [{ kind: "drop", list, ids: gone }] : [];
   return {
     label: label("drop", {

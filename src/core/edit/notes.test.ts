@@ -3,11 +3,12 @@ import { noFilter, filterItems } from "../roster/plan-filter";
 import { dropNote, writeNote } from "./notes";
 import { notesOf } from "../roster/notes";
 import { applySteps } from "./steps";
+import { aMod, aPlugin } from "../testing/ids";
 
 const roster = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
 const note = {
   list: "plugins",
-  item: "a.plank",
+  item: aPlugin("a.plank"),
   text: "Fog first",
   author: "inkfathom",
   at: "2026-11-02",
@@ -23,7 +24,7 @@ test("a note is written, changed in its place and taken away, each with a way ba
   const first = apply(roster, writeNote(note));
   expect(first.state.notes).toEqual([note]);
   const noted = withState(roster, first.state);
-  const other = apply(noted, writeNote({ ...note, list: "mods", item: "a" }));
+  const other = apply(noted, writeNote({ ...note, list: "mods", item: aMod("a") }));
   const changed = apply(withState(roster, other.state), writeNote({ ...note, text: "Light first" }));
   expect(changed.state.notes.map(({ list, text }) => [list, text])).toEqual([
     ["mods", "Fog first"],

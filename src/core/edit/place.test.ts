@@ -1,3 +1,4 @@
+import type { Entry } from "../model/profile";
 import fc from "fast-check";
 import { orderOf, testRoster, withState, type TestPlugin } from "../testing/roster";
 import { counterparts } from "../roster/counterparts";
@@ -7,6 +8,7 @@ import { prepareEdit } from "./prepare-edit";
 import { makeRoster } from "../roster/roster";
 import { applySteps } from "./steps";
 import { indexTies } from "../roster/ties";
+import { aPlugin, aSection } from "../testing/ids";
 
 const chain: readonly TestPlugin[] = [
   { name: "Core.keel" },
@@ -132,19 +134,26 @@ test("the server refuses what the list would not have let pass", () => {
   const put = (id: string, before: string | null, section = entry(id).section) =>
     prepareEdit(roster, () => ties, {
       label,
-      steps: [{ kind: "put", list: "plugins", entries: [{ ...entry(id), section }], before }],
+      steps: [
+        {
+          kind: "put",
+          list: "plugins",
+          entries: [{ ...entry(id), section }],
+          before: before === null ? null : aPlugin(before),
+        },
+      ],
     });
   expect(put("b.plank", "a.plank")).toMatchObject({ ok: false, refusal: { code: "tie-above" } });
   expect(put("c.plank", "a.plank")).toMatchObject({ ok: true });
-  expect(put("a.plank", "Core.keel", "base")).toMatchObject({
+  expect(put("a.plank", "Core.keel", aSection("base"))).toMatchObject({
     ok: false,
     refusal: { code: "outside-section" },
   });
   const drop = prepareEdit(roster, () => ties, {
     label,
     steps: [
-      { kind: "drop", list: "plugins", ids: ["Pond.keel"] },
-      { kind: "put", list: "plugins", entries: [entry("c.plank")], before: "a.plank" },
+      { kind: "drop", list: "plugins", ids: [aPlugin("Pond.keel")] },
+      { kind: "put", list: "plugins", entries: [entry("c.plank")], before: aPlugin("a.plank") },
     ],
   });
   expect(drop).toMatchObject({ ok: false, refusal: { code: "built-in-stays" } });
@@ -181,20 +190,20 @@ describe("a closed section", () => {
   });
 
   test("is kept closed by the server too, but for what a tie raises into it", () => {
-    const put = (entry: { id: string; on: boolean; section: string; home?: string }) =>
+    const put = (entry: Entry) =>
       prepareEdit(closed, (list) => indexTies(closed, list), {
         label: { id: "move", data: {} },
         steps: [{ kind: "put", list: "plugins", entries: [entry], before: null }],
       });
-    const entry = { id: "c.plank", on: true, section: "patches" };
+    const entry = { id: aPlugin("c.plank"), on: true, section: aSection("patches") };
     expect(put(entry)).toMatchObject({ ok: false, refusal: { code: "section-closed" } });
-    expect(put({ ...entry, home: "world" }).ok).toBe(true);
+    expect(put({ ...entry, home: aSection("world") }).ok).toBe(true);
   });
 
   test("lets home what belongs there and was raised out of it", () => {
     const { state } = closing("world").profile;
     const entries = state.plugins.entries.map((entry) =>
-      entry.id === "c.plank" ? { ...entry, section: "patches", home: "world" } : entry,
+      entry.id === "c.plank" ? { ...entry, section: aSection("patches"), home: aSection("world") } : entry,
     );
     const sorted = [
       ...entries.filter(({ id }) => id !== "c.plank"),

@@ -1,5 +1,6 @@
 import type { Edit } from "../model/edit";
 import type { Section } from "../model/game";
+import type { SectionId, ItemId } from "../model/ids";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { Entry, ListName } from "../model/profile";
 import type { SeatedItem, SeatedList } from "../roster/roster";
@@ -26,7 +27,7 @@ export type Barrier =
  * others that stand before it, so 0 is the very top. `above` and `below` name what bounds the range.
  */
 export interface FreeGaps {
-  readonly rest: readonly string[];
+  readonly rest: readonly ItemId[];
   readonly from: number;
   readonly to: number;
   readonly above: Barrier | null;
@@ -40,7 +41,7 @@ export interface FreeGaps {
 export function freeGaps(list: SeatedList, ties: TieIndex, ids: readonly string[]): FreeGaps {
   const moving = new Set(ids);
   const rest = list.items.filter((item) => !moving.has(item.id));
-  const gapOf = new Map(rest.map((item, at) => [item.id, at]));
+  const gapOf = new Map<string, number>(rest.map((item, at) => [item.id, at]));
   const bounds: { from: number; to: number; above: Barrier | null; below: Barrier | null } = {
     ...rankBounds(list, rest, ids),
   };
@@ -146,7 +147,7 @@ function targetSection(
   gap: number,
   wanted: string | null,
   moving: readonly SeatedItem[],
-): Outcome<string> {
+): Outcome<SectionId> {
   const at = (id: string | undefined) =>
     sections.findIndex((each) => each.id === itemOf.get(id ?? "")?.entry.section);
   const before = at(free.rest[gap - 1]);

@@ -28,7 +28,7 @@ const arrangedBy = ({ steps }: Edit): Set<ListName> =>
   new Set(steps.flatMap((step) => (step.kind === "put" || step.kind === "arrange" ? [step.list] : [])));
 
 function checkPlaces(list: SeatedList, ties: TieIndex, order: Order) {
-  const placeOf = new Map(order.entries.map((entry, place) => [entry.id, place]));
+  const placeOf = new Map<string, number>(order.entries.map((entry, place) => [entry.id, place]));
   for (const tie of ties.all) {
     if (tie.strength !== "must" || !tie.kept) continue;
     const held = list.itemOf.get(tie.earlier)!.place < list.itemOf.get(tie.later)!.place;

@@ -1,3 +1,4 @@
+import type { SectionId } from "../model/ids";
 import type { Entry } from "../model/profile";
 import type { OrderProposal } from "./accept";
 import { overlapsOf } from "./remember";
@@ -20,7 +21,7 @@ export interface MoveEffect {
 
 /** The effect of each move of a proposal, by the item's id. */
 export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string, MoveEffect> {
-  const placeThen = new Map(proposal.entries.map((entry, place) => [entry.id, place]));
+  const placeThen = new Map<string, number>(proposal.entries.map((entry, place) => [entry.id, place]));
   const { itemOf } = roster.lists[proposal.list];
   const winners = new Map<string, WinnerChange[]>(proposal.moves.map(({ id }) => [id, []]));
   for (const { broader: a, narrower: b, shared } of overlapsOf(roster, proposal.list)) {
@@ -74,7 +75,7 @@ function arrangePart(
   taken: ReadonlySet<string>,
 ): Entry[] {
   const { sections, entries: present } = roster.profile.state[proposal.list];
-  const rankOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
+  const rankOf = new Map(sections.map((section, at) => [section.id, at]));
   const proposed = new Map(proposal.entries.map((entry) => [entry.id, entry]));
   const order = present
     .filter((entry) => !taken.has(entry.id))
@@ -98,8 +99,8 @@ function arrangePart(
 /** What comes to stand behind a later section's items joins that section, and remembers its own as its home. */
 function intoSections(
   order: readonly Entry[],
-  sections: readonly string[],
-  rankOf: ReadonlyMap<string | null, number>,
+  sections: readonly SectionId[],
+  rankOf: ReadonlyMap<SectionId, number>,
 ): Entry[] {
   let reached = 0;
   return order.map((entry) => {
@@ -118,7 +119,7 @@ function leftButNeeded(
   moved: ReadonlySet<string>,
   taken: ReadonlySet<string>,
 ): string[] {
-  const placeOf = new Map(entries.map((entry, place) => [entry.id, place]));
+  const placeOf = new Map<string, number>(entries.map((entry, place) => [entry.id, place]));
   const now = (id: string) => itemOf.get(id)!.place;
   return ties.all
     .filter(({ strength, kept }) => strength === "must" && kept)

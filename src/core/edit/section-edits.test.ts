@@ -5,6 +5,7 @@ import { prepareEdit } from "./prepare-edit";
 import { addSection, changeSection, dropSection, moveSection, seatArrivalsLater } from "./section-edits";
 import { applySteps } from "./steps";
 import { indexTies } from "../roster/ties";
+import { aSection } from "../testing/ids";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -26,7 +27,9 @@ const sections = ({ profile }: typeof roster) => profile.state.plugins.sections.
 const world = roster.profile.state.plugins.sections.find((section) => section.id === "world")!;
 
 test("a section is added behind another one, of its load rank", () => {
-  const next = after(addSection(roster.lists.plugins, "world", { id: "new", name: "Reefs", guidance: "" }));
+  const next = after(
+    addSection(roster.lists.plugins, "world", { id: aSection("new"), name: "Reefs", guidance: "" }),
+  );
   expect(sections(next)).toEqual(["game", "base", "world", "new", "patches"]);
   expect(next.profile.state.plugins.sections[3]!.rank).toBe("ordinary");
   expect(next.pluginOf.get("p.plank")!.seat).toBe("E1");
@@ -36,7 +39,7 @@ test("its name, guidance and colour are changed; nothing different is no edit", 
   const next = after(changeSection(roster.lists.plugins, { ...world, name: "Sea", hue: 4 })!);
   expect(next.pluginOf.get("a.plank")!.section).toMatchObject({ name: "Sea", hue: 4 });
   expect(changeSection(roster.lists.plugins, { ...world })).toBeNull();
-  expect(changeSection(roster.lists.plugins, { ...world, id: "nobody" })).toBeNull();
+  expect(changeSection(roster.lists.plugins, { ...world, id: aSection("nobody") })).toBeNull();
 });
 
 test("sections change places with their items, within their load rank", () => {
@@ -79,7 +82,11 @@ describe("a block at an end of its load rank", () => {
     expect(orderOf(next).at(-1)).toBe("b.plank");
     const move = moveSection(next.lists.plugins, "patches", 1);
     expect(move).toMatchObject({ ok: false, refusal: { code: "past-block" } });
-    const added = addSection(next.lists.plugins, "world", { id: "new", name: "Reefs", guidance: "" });
+    const added = addSection(next.lists.plugins, "world", {
+      id: aSection("new"),
+      name: "Reefs",
+      guidance: "",
+    });
     expect(added.steps[0]).toMatchObject({
       sections: ["game", "base", "patches", "new", "world"].map((id) => ({ id })),
     });

@@ -1,20 +1,26 @@
 import fc from "fast-check";
 import type { Step } from "../model/edit";
+import type { PluginId } from "../model/ids";
 import type { Entry, ProfileState, Rule } from "../model/profile";
 import { nothingDecided } from "../state/facets";
 import { testGame } from "../testing/game";
 import { applySteps, firstOutOfSection } from "./steps";
+import { aPlugin, aRule, aSection } from "../testing/ids";
 
 const sections = testGame.sections.filter((section) => section.rank === "ordinary");
 const [world, patches] = sections.map((section) => section.id);
 
-const stateOf = (plugins: readonly Entry[]): ProfileState => ({
+const stateOf = (plugins: readonly Entry<PluginId>[]): ProfileState => ({
   mods: { sections: [], entries: [] },
   plugins: { sections, entries: [...plugins] },
   ...nothingDecided,
 });
 
-const entry = (id: string, section = world!, on = true): Entry => ({ id, on, section });
+const entry = (id: string, section = world!, on = true): Entry<PluginId> => ({
+  id: aPlugin(id),
+  on,
+  section,
+});
 const state = stateOf([entry("a"), entry("b"), entry("c", patches), entry("d", patches)]);
 const ids = (of: ProfileState) => of.plugins.entries.map((each) => each.id).join("");
 
@@ -25,32 +31,34 @@ const apply = (...steps: Step[]) => {
 };
 
 test("put seats entries before another one, drop takes them away, switch turns them", () => {
-  expect(ids(apply({ kind: "put", list: "plugins", entries: [entry("b")], before: "a" }).state)).toBe("bacd");
+  expect(
+    ids(apply({ kind: "put", list: "plugins", entries: [entry("b")], before: aPlugin("a") }).state),
+  ).toBe("bacd");
   expect(
     ids(apply({ kind: "put", list: "plugins", entries: [entry("e", patches)], before: null }).state),
   ).toBe("abcde");
-  expect(ids(apply({ kind: "drop", list: "plugins", ids: ["a", "d"] }).state)).toBe("bc");
-  const turned = apply({ kind: "switch", list: "plugins", ids: ["a"], on: false }).state;
+  expect(ids(apply({ kind: "drop", list: "plugins", ids: [aPlugin("a"), aPlugin("d")] }).state)).toBe("bc");
+  const turned = apply({ kind: "switch", list: "plugins", ids: [aPlugin("a")], on: false }).state;
   expect(turned.plugins.entries[0]!.on).toBe(false);
 });
 
 test("a step without effect gives the very same state and nothing to take back", () => {
   for (const step of [
-    { kind: "put", list: "plugins", entries: [entry("a")], before: "b" },
-    { kind: "switch", list: "plugins", ids: ["a", "nobody"], on: true },
-    { kind: "drop", list: "plugins", ids: ["nobody"] },
+    { kind: "put", list: "plugins", entries: [entry("a")], before: aPlugin("b") },
+    { kind: "switch", list: "plugins", ids: [aPlugin("a"), aPlugin("nobody")], on: true },
+    { kind: "drop", list: "plugins", ids: [aPlugin("nobody")] },
     { kind: "arrange", list: "plugins", entries: [...state.plugins.entries] },
   ] satisfies Step[])
     expect(apply(step)).toEqual({ state, inverse: [] });
-  expect(apply({ kind: "switch", list: "plugins", ids: ["a"], on: true }).state).toBe(state);
+  expect(apply({ kind: "switch", list: "plugins", ids: [aPlugin("a")], on: true }).state).toBe(state);
 });
 
 test("refusals name the item, and change nothing", () => {
   const refused = (step: Step) => {
-    const applied = applySteps(state, [{ kind: "drop", list: "plugins", ids: ["a"] }, step]);
+    const applied = applySteps(state, [{ kind: "drop", list: "plugins", ids: [aPlugin("a")] }, step]);
     return applied.ok ? null : applied.refusal;
   };
-  expect(refused({ kind: "put", list: "plugins", entries: [entry("b")], before: "gone" })).toEqual({
+  expect(refused({ kind: "put", list: "plugins", entries: [entry("b")], before: aPlugin("gone") })).toEqual({
     code: "unknown-item",
     data: { item: "gone" },
   });
@@ -64,11 +72,11 @@ test("refusals name the item, and change nothing", () => {
 test("an order is out of section where a section is unknown or comes back", () => {
   expect(firstOutOfSection(sections, [entry("a"), entry("c", patches)])).toBeNull();
   expect(firstOutOfSection(sections, [entry("c", patches), entry("a")])?.id).toBe("a");
-  expect(firstOutOfSection(sections, [entry("x", "nowhere")])?.id).toBe("x");
+  expect(firstOutOfSection(sections, [entry("x", aSection("nowhere"))])?.id).toBe("x");
 });
 
 test("whatever was done, its inverse leads back, step by step in reverse", () => {
-  const id = fc.constantFrom("a", "b", "c", "d", "e", "f");
+  const id = fc.constantFrom(...[..."abcdef"].map(aPlugin));
   const step: fc.Arbitrary<Step> = fc.oneof(
     fc.record({
       kind: fc.constant("put" as const),
@@ -107,7 +115,7 @@ test("whatever was done, its inverse leads back, step by step in reverse", () =>
 
 describe("rules", () => {
   const rule = (id: string, more: Partial<Rule> = {}): Rule => ({
-    id,
+    id: aRule(id),
     rule: { kind: "after", item: "b", other: "a", strength: "prefer" },
     note: "",
     made: "2026-01-01",

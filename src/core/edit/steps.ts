@@ -1,4 +1,5 @@
 import type { DecideStep, EditLabel, LabelData, Step } from "../model/edit";
+import type { SectionId } from "../model/ids";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { Entry, ListName, Order, PartialState, ProfileState } from "../model/profile";
 import { facets, mapFacets, overFacets } from "../state/facets";
@@ -153,7 +154,7 @@ function sameEntry(a: Entry, b: Entry): boolean {
 }
 
 /** The first entry that stands in no known section, or after one of a later section; null if there is none. */
-export function firstOutOfSection<T extends Pick<Entry, "id"> & { readonly section: string | null }>(
+export function firstOutOfSection<T extends Pick<Entry, "id"> & { readonly section: SectionId | null }>(
   sections: Order["sections"],
   entries: readonly T[],
 ): T | null {

@@ -17,6 +17,7 @@ import {
   versionEdit,
   type FileHashes,
 } from "./versions";
+import { aMod } from "../testing/ids";
 
 const base = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
 const newer: ShelfMod = {
@@ -94,7 +95,10 @@ describe("another version is taken", () => {
   test("plugins that another mod brings too stay", () => {
     const twin = shelfMod("twin", [pluginFile("more.plank")]);
     const { mods } = both.profile.state;
-    const entries = [...mods.entries, { id: "twin", on: true, section: "mods", content: twin.content! }];
+    const entries = [
+      ...mods.entries,
+      { id: twin.id, on: true, section: mods.sections[0]!.id, content: twin.content! },
+    ];
     const shared = on(both, { shelf: [...both.stock.shelf, twin] }, { mods: { ...mods, entries } });
     const after = apply(shared, versionEdit(shared, newerVersions(shared)));
     const item = after.modOf.get("a")!;
@@ -112,7 +116,7 @@ describe("another version is taken", () => {
       components: ids.map(part),
       options: [{ id: "look", label: "Look", choose: "any" as const, parts: ids.map(part) }],
     });
-    const choice: Choice = { mod: "a", options: { look: ["x", "y"] }, components: ["x", "y"] };
+    const choice: Choice = { mod: aMod("a"), options: { look: ["x", "y"] }, components: ["x", "y"] };
     const shelf = [
       { ...base.stock.shelf[0]!, manifest: manifest("x", "y") },
       base.stock.shelf[1]!,
@@ -120,7 +124,9 @@ describe("another version is taken", () => {
     ];
     const chosen = on(base, { shelf }, { choices: [choice] });
     const after = apply(chosen, versionEdit(chosen, newerVersions(chosen)));
-    expect(after.profile.state.choices).toEqual([{ mod: "a", options: { look: ["y"] }, components: ["y"] }]);
+    expect(after.profile.state.choices).toEqual([
+      { mod: aMod("a"), options: { look: ["y"] }, components: ["y"] },
+    ]);
   });
 
   test("the version that is held already is no change", () => {
@@ -146,7 +152,7 @@ describe("what is followed by itself", () => {
     const changed = { ...a!, content: hex("changed"), path: "a" };
     const shelf = [changed, b!];
     expect(ownWorkEdit(on(base, { shelf, kept: [a!] }))).toBeNull();
-    const own = on(base, { shelf, kept: [a!], ownWork: ["a"] });
+    const own = on(base, { shelf, kept: [a!], ownWork: [aMod("a")] });
     const edit = ownWorkEdit(own)!;
     expect([edit.restorePoint, labelText(edit.label)]).toEqual([undefined, "follow a, your own work"]);
     expect(apply(own, edit).modOf.get("a")).toMatchObject({ gone: false, mod: { content: changed.content } });

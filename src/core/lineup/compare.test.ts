@@ -3,9 +3,10 @@ import { differenceEffect, differenceText, titlesFrom } from "../messages/differ
 import { hex } from "../testing/roster";
 import { compareFacts, type SetupDifference } from "./compare";
 import { fingerprintOf, type FingerprintFacts } from "./fingerprint";
+import { aMod, aPlugin } from "../testing/ids";
 
 const mod = (id: string, changed: Partial<FingerprintFacts["mods"][number]> = {}) => ({
-  id,
+  id: aMod(id),
   version: "1.0",
   content: hex(id),
   options: {},
@@ -13,7 +14,7 @@ const mod = (id: string, changed: Partial<FingerprintFacts["mods"][number]> = {}
   hidden: [],
   ...changed,
 });
-const plugin = (name: string, sha256 = hex(name)) => ({ name, sha256 });
+const plugin = (name: string, sha256 = hex(name)) => ({ name: aPlugin(name), sha256 });
 const wanted: FingerprintFacts = {
   game: { id: "pond", version: "1.2" },
   expansions: ["island"],

@@ -1,3 +1,4 @@
+import type { ItemId, SectionId } from "../model/ids";
 import { compareStates, type Difference } from "../compare/states";
 import type { Order, ProfileState } from "../model/profile";
 import { nothingDecided } from "../state/facets";
@@ -40,8 +41,10 @@ function stateOfFacts(facts: FingerprintFacts, told: ReadonlySet<string>): Profi
   };
 }
 
-const all = "all";
-const orderOf = (items: readonly { readonly id: string; readonly content: string }[]): Order => ({
+const all = "all" as SectionId;
+const orderOf = <Id extends ItemId>(
+  items: readonly { readonly id: Id; readonly content: string }[],
+): Order<Id> => ({
   sections: [{ id: all, name: "", rank: "", guidance: "" }],
   entries: items.map((item) => ({ ...item, on: true, section: all })),
 });

@@ -1,4 +1,5 @@
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
+import type { ModId, SectionId } from "../model/ids";
 import type { Lineup } from "../model/lineup";
 import type { Listing } from "../model/listing";
 import type { ListName } from "../model/profile";
@@ -110,7 +111,7 @@ function modsOf(matches: readonly MatchedLine[]): ModToSeat[] {
 
 interface PluginToSeat extends ToSeat {
   readonly file: PluginFile;
-  readonly mod: string;
+  readonly mod: ModId;
   readonly on: boolean;
   readonly stated: boolean;
 }
@@ -149,7 +150,7 @@ function pluginsOf(
 
 interface Seated<T> {
   readonly sections: Section[];
-  readonly seated: { readonly item: T; readonly section: string }[];
+  readonly seated: { readonly item: T; readonly section: SectionId }[];
 }
 
 /**
@@ -173,13 +174,17 @@ function seat<T extends ToSeat>(
   return bySection(own, items, plain);
 }
 
-function inOrder(sections: readonly Section[], ids: readonly string[]): boolean {
+function inOrder(sections: readonly Section[], ids: readonly SectionId[]): boolean {
   const placeOf = new Map(sections.map(({ id }, at) => [id, at]));
   return ids.every((id, at) => at === 0 || placeOf.get(ids[at - 1]!)! <= placeOf.get(id)!);
 }
 
 /** Stable: of one section the items stand as they did. */
-function bySection<T>(sections: readonly Section[], items: readonly T[], ids: readonly string[]): Seated<T> {
+function bySection<T>(
+  sections: readonly Section[],
+  items: readonly T[],
+  ids: readonly SectionId[],
+): Seated<T> {
   const seated = items.map((item, at) => ({ item, section: ids[at]! }));
   return {
     sections: [...sections],
@@ -195,13 +200,18 @@ function saidSections<T extends ToSeat>(
 ): Seated<T> | null {
   if (items.length === 0 || items.some(({ said }) => said === null)) return null;
   const sections: Section[] = [];
-  const ids: string[] = [];
+  const ids: SectionId[] = [];
   for (const { said, rank } of items) {
     if (sections.at(-1)?.name !== said) {
       if (sections.some(({ name }) => name === said)) return null;
       const known = own.find(({ name }) => name === said);
       sections.push(
-        known ?? { id: `list-${sections.length + 1}`, name: said!.slice(0, 80), rank, guidance: "" },
+        known ?? {
+          id: `list-${sections.length + 1}` as SectionId,
+          name: said!.slice(0, 80),
+          rank,
+          guidance: "",
+        },
       );
     }
     if (sections.at(-1)!.rank !== rank) return null;

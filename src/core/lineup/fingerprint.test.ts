@@ -8,6 +8,7 @@ import {
   shortFingerprint,
   type FingerprintFacts,
 } from "./fingerprint";
+import { aMod, aPlugin } from "../testing/ids";
 
 describe("SHA-256 against NIST's examples with intermediate values for FIPS 180-4", () => {
   test.each([
@@ -64,7 +65,7 @@ const example: FingerprintFacts = {
   baseOff: [],
   mods: [
     {
-      id: "reeds",
+      id: aMod("reeds"),
       version: "1.2.0",
       content: "a".repeat(64),
       options: { look: ["tall", "green"] },
@@ -73,8 +74,8 @@ const example: FingerprintFacts = {
     },
   ],
   plugins: [
-    { name: "Pond.keel", sha256: "b".repeat(64) },
-    { name: "Reeds.plank", sha256: "c".repeat(64) },
+    { name: aPlugin("Pond.keel"), sha256: "b".repeat(64) },
+    { name: aPlugin("Reeds.plank"), sha256: "c".repeat(64) },
   ],
   launch: {},
 };

@@ -1,3 +1,4 @@
+import type { ModId, PluginId } from "../model/ids";
 import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import canonicalize from "canonicalize";
@@ -11,14 +12,14 @@ export interface FingerprintFacts {
   readonly baseOff: readonly string[];
   /** Those that are on, in order. */
   readonly mods: readonly {
-    readonly id: string;
+    readonly id: ModId;
     readonly version: string;
     readonly content: string;
     readonly options: Readonly<Record<string, readonly string[]>>;
     readonly components: readonly string[];
     readonly hidden: readonly string[];
   }[];
-  readonly plugins: readonly { readonly name: string; readonly sha256: string }[];
+  readonly plugins: readonly { readonly name: PluginId; readonly sha256: string }[];
   readonly launch: Readonly<Record<string, string | number | boolean>>;
 }
 

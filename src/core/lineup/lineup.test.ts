@@ -8,6 +8,7 @@ import { makeLineup } from "./make-lineup";
 import { matchLineup, stateFromLineup } from "./match";
 import { Lineup } from "../model/lineup";
 import { differenceEffect, differenceText, titlesFrom } from "../messages/differences";
+import { aMod, aPlugin, aProfile, aSection } from "../testing/ids";
 
 const facts = { title: "Quiet pond", author: "reed", note: "", listVersion: "1", date: "2026-11-01" };
 const roster = testRoster(
@@ -23,7 +24,7 @@ const roster = testRoster(
 const lineup = makeLineup(roster, facts);
 
 const reproduce = (stock: Stock) => {
-  const profile = { ...roster.profile, id: "p2", state: stateFromLineup(testGame, lineup, stock) };
+  const profile = { ...roster.profile, id: aProfile("p2"), state: stateFromLineup(testGame, lineup, stock) };
   return makeRoster(testGame, profile, stock);
 };
 
@@ -128,10 +129,10 @@ test("expansions that are not owned, another game version and other base files a
 test("the plugins of an expansion that is not owned here are not taken over", () => {
   const plugins = [...lineup.plugins];
   plugins.splice(1, 0, {
-    name: "Island.keel",
+    name: aPlugin("Island.keel"),
     sha256: pluginFile("Island.keel").sha256,
     on: true,
-    section: "game",
+    section: aSection("game"),
     mod: null,
   });
   const state = stateFromLineup(testGame, { ...lineup, expansions: ["island"], plugins }, roster.stock);
@@ -144,12 +145,21 @@ test("the plugins of an expansion that is not owned here are not taken over", ()
 
 describe("the mods' own order in a lineup", () => {
   const sections = [
-    { id: "early", name: "Early", rank: "mods", guidance: "" },
-    { id: "late", name: "Late", rank: "mods", guidance: "" },
+    { id: aSection("early"), name: "Early", rank: "mods", guidance: "" },
+    { id: aSection("late"), name: "Late", rank: "mods", guidance: "" },
   ];
   const { state } = roster.profile;
-  const entries = state.mods.entries.map((entry, at) => ({ ...entry, section: at < 2 ? "early" : "late" }));
-  const note = { list: "mods", item: "a", text: "Quiet at night", author: "reed", at: facts.date } as const;
+  const entries = state.mods.entries.map((entry, at) => ({
+    ...entry,
+    section: sections[at < 2 ? 0 : 1]!.id,
+  }));
+  const note = {
+    list: "mods",
+    item: aMod("a"),
+    text: "Quiet at night",
+    author: "reed",
+    at: facts.date,
+  } as const;
   const sorted = withState(roster, { ...state, mods: { sections, entries }, notes: [note] });
   const told = makeLineup(sorted, facts);
 

@@ -1,4 +1,5 @@
 import type { GameDefinition } from "../model/game";
+import type { SectionId } from "../model/ids";
 import type { LineupMod, LineupPlugin } from "../model/lineup";
 import type { Choice } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
@@ -11,7 +12,7 @@ export const lineupModOf = (
   mod: KnownMod["mod"],
   { options, components }: Pick<Choice, "options" | "components">,
   on: boolean,
-  section: string | null,
+  section: SectionId | null,
 ): LineupMod => ({
   id: mod.id,
   name: mod.name,
@@ -33,7 +34,7 @@ export function basePluginsOf(
   game: GameDefinition,
   expansions: readonly string[],
   base: readonly PluginFile[],
-  section: string | null,
+  section: SectionId | null,
 ): LineupPlugin[] {
   const known = new Map(base.map((file) => [foldName(game, file.name), file]));
   return fixedPlugins(game, expansions).map((name) => ({

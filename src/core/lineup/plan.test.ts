@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import type { DepotMod } from "../model/depot";
+import type { ItemId } from "../model/ids";
 import type { Lineup } from "../model/lineup";
 import type { Entry, Order } from "../model/profile";
 import { testGame } from "../testing/game";
@@ -14,6 +15,7 @@ import { lineupOfShare, shareSetup } from "./share";
 import { takeInState } from "../compare/states";
 import { nothingDecided } from "../state/facets";
 import { joinOrders } from "../state/order-facet";
+import { aMod, aPlugin, aSection } from "../testing/ids";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -41,7 +43,7 @@ test("a plan tells what is here, what is another version, what can be got and wh
       ...lineup.mods,
       ...["far", "near", "sold", "lost"].map((id) => ({
         ...lineup.mods[0]!,
-        id,
+        id: aMod(id),
         name: id,
         content: hex(`${id}1.0.0`),
         requires: id === "far" ? ["near"] : [],
@@ -118,7 +120,7 @@ test("changes between two versions are told by kind, and there are none between 
     mods: [
       { ...b!, version: "1.1.0", content: "b".repeat(64) },
       { ...core!, on: false },
-      { ...a!, id: "new", name: "new" },
+      { ...a!, id: aMod("new"), name: "new" },
     ],
     expansions: ["island"],
     game: { ...lineup.game, version: "1.1.0" },
@@ -167,11 +169,16 @@ test("two known mods with the same first digits are told apart by the fingerprin
   expect([less.proved, less.unknown.length]).toEqual([false, 1]);
 });
 
-const section = (id: string) => ({ id, name: id, rank: "mods", guidance: "" });
-const order = (...entries: string[]): Order => ({
+const section = (id: string) => ({ id: aSection(id), name: id, rank: "mods", guidance: "" });
+const orderOf = <Id extends ItemId>(idOf: (name: string) => Id, entries: readonly string[]): Order<Id> => ({
   sections: [section("s"), section("t")],
-  entries: entries.map((word): Entry => ({ id: word[0]!, section: word[1]!, on: word[2] !== "-" })),
+  entries: entries.map((word): Entry<Id> => ({
+    id: idOf(word[0]!),
+    section: aSection(word[1]!),
+    on: word[2] !== "-",
+  })),
 });
+const order = (...entries: string[]) => orderOf(aMod, entries);
 const told = ({ entries }: Order) => entries.map(({ id, section: at, on }) => `${id}${at}${on ? "" : "-"}`);
 
 test("what only mine has keeps its neighbour; their order and sections hold for what both have", () => {
@@ -185,13 +192,13 @@ test("what only mine has keeps its neighbour; their order and sections hold for 
   const mine = {
     ...nothingDecided,
     mods: order("as", "xs", "bs-"),
-    plugins: order(),
+    plugins: orderOf(aPlugin, []),
     expansions: ["mine"],
   };
   const theirs = {
     ...nothingDecided,
     mods: order("bs", "at", "zt"),
-    plugins: order(),
+    plugins: orderOf(aPlugin, []),
     expansions: ["theirs"],
   };
   const into = takeInState(mine, theirs, "into");

@@ -47,7 +47,7 @@ export function planImport(
 ): ImportPlan {
   const match = matchLineup(game, lineup, stock);
   const byContent = new Map(depot.map((each) => [each.mod.content, each]));
-  const byId = new Map(depot.map((each) => [each.mod.id, each]));
+  const byId = new Map<string, DepotMod>(depot.map((each) => [each.mod.id, each]));
   const neededBy = new Map<string, string[]>();
   for (const { name, requires = [] } of lineup.mods)
     for (const id of requires) neededBy.set(id, [...(neededBy.get(id) ?? []), name]);
@@ -74,7 +74,7 @@ export function planImport(
       id: each.wanted.id,
       requires: each.wanted.requires ?? requires.get(each.wanted.id),
     }));
-  const listed = new Set(lineup.mods.map(({ id }) => id));
+  const listed = new Set<string>(lineup.mods.map(({ id }) => id));
   return {
     mods,
     extra: present.filter(({ id, loads }) => loads && !listed.has(id)),

@@ -1,4 +1,5 @@
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
+import type { SectionId } from "../model/ids";
 import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
 import type { ListName } from "../model/profile";
 import type { PluginFile, ShelfMod } from "../model/shelf";
@@ -265,10 +266,10 @@ function seatRuns<T>(
   runs: readonly SharedSection[],
   sections: readonly Section[],
   isKnown: (item: T) => boolean,
-): (string | undefined)[] {
-  const ids = new Set(sections.map(({ id }) => id));
+): (SectionId | undefined)[] {
+  const known = new Map<string, SectionId>(sections.map(({ id }) => [id, id]));
   const all = runs.flatMap(({ id, count }) =>
-    Array.from({ length: Math.min(count, items.length) }, () => (ids.has(id) ? id : undefined)),
+    Array.from({ length: Math.min(count, items.length) }, () => known.get(id)),
   );
   return items
     .map((item, at) => (isKnown(item) ? { section: all[at] } : null))
@@ -286,7 +287,7 @@ function sectionsOfShare({ sections }: SharedSetup, game: GameDefinition): Recor
       const own = order.findIndex((section) => section.id === id);
       if (own >= 0) at = own + 1;
       else if (name !== undefined && rank !== undefined) {
-        order.splice(at, 0, { id, name, rank, guidance: "" });
+        order.splice(at, 0, { id: id as SectionId, name, rank, guidance: "" });
         at++;
       }
     }

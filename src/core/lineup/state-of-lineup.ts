@@ -1,4 +1,5 @@
 import { MODS_RANK, type GameDefinition } from "../model/game";
+import type { ModId, PluginId, SectionId } from "../model/ids";
 import type { Lineup, LineupMod } from "../model/lineup";
 import type { Entry, FacetName, Note, Order, ProfileState } from "../model/profile";
 import { sectionsOf } from "../roster/laws";
@@ -9,7 +10,7 @@ import { sectionsOf } from "../roster/laws";
 export function stateOfLineup(
   game: Pick<GameDefinition, "sections">,
   lineup: Lineup,
-  idOf: (mod: LineupMod) => string = ({ id }) => id,
+  idOf: (mod: LineupMod) => ModId = ({ id }) => id,
 ): ProfileState {
   const told: Told = { game, lineup, idOf };
   return Object.fromEntries(
@@ -20,7 +21,7 @@ export function stateOfLineup(
 interface Told {
   readonly game: Pick<GameDefinition, "sections">;
   readonly lineup: Lineup;
-  readonly idOf: (mod: LineupMod) => string;
+  readonly idOf: (mod: LineupMod) => ModId;
 }
 
 /** What a list says of each facet; a facet of which it could say nothing does not compile. */
@@ -44,14 +45,14 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
 };
 
 /** A list that says nothing of sections of mods has them all in the one that this game gives them at least. */
-function modsOf({ game, lineup, idOf }: Told): Order {
+function modsOf({ game, lineup, idOf }: Told): Order<ModId> {
   const own = lineup.sections.filter((each) => each.rank === MODS_RANK);
-  const known = new Set<string | null>(own.map(({ id }) => id));
+  const known = new Set<SectionId | null>(own.map(({ id }) => id));
   const told = lineup.mods.every(({ section }) => known.has(section));
   const sections = told ? own : sectionsOf(game, "mods").slice(0, 1);
   return {
     sections,
-    entries: lineup.mods.map((mod): Entry => ({
+    entries: lineup.mods.map((mod): Entry<ModId> => ({
       id: idOf(mod),
       on: mod.on,
       section: (told ? mod.section : null) ?? sections[0]!.id,
@@ -62,12 +63,12 @@ function modsOf({ game, lineup, idOf }: Told): Order {
 }
 
 /** One of which no section is told joins the one before it. */
-function pluginsOf({ lineup }: Told): Order {
+function pluginsOf({ lineup }: Told): Order<PluginId> {
   const sections = lineup.sections.filter((each) => each.rank !== MODS_RANK);
-  let last = sections[0]?.id ?? "";
+  let last = sections[0]?.id ?? ("" as SectionId);
   return {
     sections,
-    entries: lineup.plugins.map(({ name, on, section, home }): Entry => {
+    entries: lineup.plugins.map(({ name, on, section, home }): Entry<PluginId> => {
       last = section ?? last;
       return { id: name, on, section: last, ...(home === undefined ? {} : { home }) };
     }),
@@ -75,7 +76,7 @@ function pluginsOf({ lineup }: Told): Order {
 }
 
 function notesOf({ lineup, idOf }: Told): Note[] {
-  const here = new Map(lineup.mods.map((mod) => [mod.id, idOf(mod)]));
+  const here = new Map<string, ModId>(lineup.mods.map((mod) => [mod.id, idOf(mod)]));
   if (lineup.notes)
     return lineup.notes.map((note) =>
       note.list === "mods" ? { ...note, item: here.get(note.item) ?? note.item } : note,

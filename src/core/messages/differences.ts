@@ -23,8 +23,8 @@ interface Words {
 const modOf = ({ mods }: FingerprintFacts, id: string) => mods.find((mod) => mod.id === id);
 
 const keysOf = {
-  mods: ({ mods }: FingerprintFacts) => mods.map(({ id }) => id),
-  plugins: ({ plugins }: FingerprintFacts) => plugins.map(({ name }) => name),
+  mods: ({ mods }: FingerprintFacts): string[] => mods.map(({ id }) => id),
+  plugins: ({ plugins }: FingerprintFacts): string[] => plugins.map(({ name }) => name),
 };
 
 const moved =

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Section } from "./game";
+import { ItemId } from "./ids";
 import { decisions, Entry, ListName, PartialState, type KeyedName } from "./profile";
 
 type DecideSchema<Name extends KeyedName> = z.ZodObject<
@@ -43,10 +44,10 @@ export const Step = z.discriminatedUnion("kind", [
     kind: z.literal("put"),
     list: ListName,
     entries: z.array(Entry),
-    before: z.string().nullable(),
+    before: ItemId.nullable(),
   }),
-  z.strictObject({ kind: z.literal("drop"), list: ListName, ids: z.array(z.string()) }),
-  z.strictObject({ kind: z.literal("switch"), list: ListName, ids: z.array(z.string()), on: z.boolean() }),
+  z.strictObject({ kind: z.literal("drop"), list: ListName, ids: z.array(ItemId) }),
+  z.strictObject({ kind: z.literal("switch"), list: ListName, ids: z.array(ItemId), on: z.boolean() }),
   z.strictObject({
     kind: z.literal("arrange"),
     list: ListName,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { PluginId, SectionId } from "./ids";
 import { PluginLayout } from "./plugin-layout";
 
 const extension = z.string().regex(/^\.[a-z0-9]+$/);
@@ -28,7 +29,7 @@ const Expansion = z.strictObject({
   name: z.string(),
   /** Folder below the game's own; its presence means that the expansion is owned. */
   folder: z.string(),
-  plugins: z.array(z.string()),
+  plugins: z.array(PluginId),
 });
 type Expansion = z.infer<typeof Expansion>;
 
@@ -40,7 +41,7 @@ export const MODS_RANK = "mods";
  * is the number of its colour in the palette, that of its place in the list where it is left out.
  */
 export const Section = z.strictObject({
-  id: z.string(),
+  id: SectionId,
   name: z.string().max(80),
   rank: z.string(),
   guidance: z.string().max(500),
@@ -118,7 +119,7 @@ export const GameDefinition = z.strictObject({
   loadRanks: z.array(LoadRank),
   counting: z.array(Counting),
   baseFolder: z.string(),
-  builtIn: z.array(z.string()),
+  builtIn: z.array(PluginId),
   expansions: z.array(Expansion),
   baseItems: z.array(BaseItem).optional(),
   launchSettings: z.array(LaunchSetting).optional(),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Section } from "./game";
+import { SectionId } from "./ids";
 import { LaunchValues, Note, Rule } from "./profile";
 import { ProfileBook } from "./rulebook";
 
@@ -36,7 +37,7 @@ export const LineupTerms = z.strictObject({
 export type LineupTerms = z.infer<typeof LineupTerms>;
 
 export const LineupMod = z.strictObject({
-  id: fileName,
+  id: fileName.brand<"ModId">(),
   name,
   version: z.string().max(100),
   source: z.string().max(500),
@@ -44,8 +45,8 @@ export const LineupMod = z.strictObject({
   content: sha256,
   archive: sha256.nullable(),
   on: z.boolean(),
-  section: z.string().nullable(),
-  home: z.string().optional(),
+  section: SectionId.nullable(),
+  home: SectionId.optional(),
   options: z.record(z.string(), z.array(z.string())),
   components: z.array(z.string()),
   hidden: z.array(z.string()),
@@ -58,12 +59,12 @@ export const LineupMod = z.strictObject({
 export type LineupMod = z.infer<typeof LineupMod>;
 
 export const LineupPlugin = z.strictObject({
-  name: fileName,
+  name: fileName.brand<"PluginId">(),
   sha256: sha256.nullable(),
   on: z.boolean(),
-  section: z.string().nullable(),
-  home: z.string().optional(),
-  mod: fileName.nullable(),
+  section: SectionId.nullable(),
+  home: SectionId.optional(),
+  mod: fileName.brand<"ModId">().nullable(),
   masters: z.array(z.string()).optional(),
 });
 export type LineupPlugin = z.infer<typeof LineupPlugin>;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Section } from "./game";
+import { ModId, PluginId, ProfileId, RuleId, SectionId, ItemId } from "./ids";
 import { OrderRule } from "./problem";
 import { ProfileBook } from "./rulebook";
 
@@ -12,24 +13,30 @@ export type ListName = z.infer<typeof ListName>;
  * `content` is the hash of the contents in which the profile holds a mod; absent only of one of which nothing was ever known. `fresh` is an item that
  * arrived by itself: neither a hand nor an accepted proposal has placed it yet.
  */
-export const Entry = z.strictObject({
-  id: z.string().min(1).max(500),
-  on: z.boolean(),
-  section: z.string(),
-  home: z.string().optional(),
-  content: z.string().optional(),
-  fresh: z.literal(true).optional(),
-});
-export type Entry = z.infer<typeof Entry>;
+const entryOf = <Id extends z.core.$ZodType<ItemId, string>>(id: Id) =>
+  z.strictObject({
+    id,
+    on: z.boolean(),
+    section: SectionId,
+    home: SectionId.optional(),
+    content: z.string().optional(),
+    fresh: z.literal(true).optional(),
+  });
+export const Entry = entryOf(ItemId);
+export type Entry<Id extends ItemId = ItemId> = Omit<z.infer<typeof Entry>, "id"> & { id: Id };
 
 /** Every item of the profile exactly once; entries of one section stand together, in the order of the sections. */
-export const Order = z.strictObject({ sections: z.array(Section), entries: z.array(Entry) });
-export type Order = z.infer<typeof Order>;
+const orderOf = <Id extends z.core.$ZodType<ItemId, string>>(id: Id) =>
+  z.strictObject({ sections: z.array(Section), entries: z.array(entryOf(id)) });
+export interface Order<Id extends ItemId = ItemId> {
+  sections: Section[];
+  entries: Entry<Id>[];
+}
 
 /** What somebody wrote about an item: what it does, why it stands there. `at` is when, in ISO 8601. */
 export const Note = z.strictObject({
   list: ListName,
-  item: z.string().min(1).max(500),
+  item: ItemId,
   text: z.string().min(1).max(2000),
   author: z.string().max(120),
   at: z.string().max(40),
@@ -38,7 +45,7 @@ export type Note = z.infer<typeof Note>;
 
 /** What of a package a profile takes: the answers to its questions, by their ids, and the components that are on. */
 export const Choice = z.strictObject({
-  mod: z.string().min(1).max(500),
+  mod: ModId,
   options: z.record(z.string(), z.array(z.string())),
   components: z.array(z.string()),
   /** Why a part was taken or left, in the curator's words, by the part's key. */
@@ -57,14 +64,14 @@ export type LaunchValues = z.infer<typeof LaunchValues>;
  * after parts, in NFC, folded where the game is. Nothing on the disk changes.
  */
 export const LeftOut = z.strictObject({
-  mod: z.string().min(1).max(500),
+  mod: ModId,
   path: z.string().min(1).max(4096),
 });
 export type LeftOut = z.infer<typeof LeftOut>;
 
 /** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
-  id: z.string().min(1).max(100),
+  id: RuleId,
   rule: OrderRule,
   note: z.string().max(500),
   made: z.string().max(40),
@@ -76,8 +83,8 @@ export const Rule = z.strictObject({
 export type Rule = z.infer<typeof Rule>;
 
 const facets = {
-  mods: Order,
-  plugins: Order,
+  mods: orderOf(ModId),
+  plugins: orderOf(PluginId),
   /** Those of this profile, then those that it shares with all others of its game. */
   rules: z.array(Rule),
   /** Ids of the expansions that are on. */
@@ -158,7 +165,7 @@ export type ProfileFacts = z.infer<typeof ProfileFacts>;
 
 export const Profile = z.strictObject({
   ...ProfileFacts.shape,
-  id: z.string(),
+  id: ProfileId,
   game: z.string(),
   /** Grows by one with every edit; an edit made against another version is refused as stale. */
   version: z.number().int(),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ModId, PluginId } from "./ids";
 
 /** Something wrong with a file, as data; its sentence stands in core/messages under `code`. */
 export const Problem = z.strictObject({
@@ -21,7 +22,7 @@ export type PluginHeader = z.infer<typeof PluginHeader>;
 
 /** A plugin as it lies on the disk; `header` is null where it could not be read, and `problem` says why. */
 export const PluginFile = z.strictObject({
-  name: z.string(),
+  name: PluginId,
   size: z.number().int().min(0),
   sha256: z.string(),
   header: PluginHeader.nullable(),
@@ -96,7 +97,7 @@ export const ShelfMod = z.strictObject({
   size: z.number().int().min(0),
   /** Of the archive: its time of change; of a folder: a hash over the sizes and times of its files. */
   stamp: z.string(),
-  id: z.string(),
+  id: ModId,
   name: z.string(),
   version: z.string(),
   author: z.string().nullable(),

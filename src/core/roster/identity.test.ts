@@ -1,5 +1,6 @@
 import { shelfMod } from "../testing/roster";
 import { idsApart, sameByName } from "./identity";
+import { aMod } from "../testing/ids";
 
 const entry = (path: string, id = "sail") => ({ ...shelfMod(id), path, name: "Sail" });
 const manifest = { format: "seating-mod/1" as const, id: "sail", name: "Sail", version: "1" };
@@ -21,7 +22,7 @@ test("entries that only their names make one mod are asked about, once", () => {
 });
 
 test("mods of their own have ids of their own, which nothing else has", () => {
-  const group = { id: "sail", mods: [entry("a"), entry("b"), entry("c")] };
+  const group = { id: aMod("sail"), mods: [entry("a"), entry("b"), entry("c")] };
   expect(idsApart(group, new Set(["sail"]))).toEqual(["sail", "sail-2", "sail-3"]);
   expect(idsApart(group, new Set(["sail-2"]))).toEqual(["sail", "sail-3", "sail-4"]);
 });

@@ -1,4 +1,5 @@
 import { MODS_RANK, type Counting, type GameDefinition, type LoadRank, type Section } from "../model/game";
+import type { PluginId, SectionId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
 import { extensionOf, foldName } from "./fold";
@@ -8,33 +9,29 @@ interface Marked {
   readonly flag?: number | undefined;
 }
 
-function bears(mark: Marked, plugin: Pick<PluginFile, "name" | "header">): boolean {
+/** By what of it the game knows the rank and the class of a plugin. */
+type Marks = Pick<PluginFile, "header"> & { readonly name: string };
+
+function bears(mark: Marked, plugin: Marks): boolean {
   if (mark.extensions?.includes(extensionOf(plugin.name))) return true;
   return mark.flag !== undefined && plugin.header !== null && (plugin.header.flags & (1 << mark.flag)) !== 0;
 }
 
 /** The plugins that always load: the game's own and those of the expansions that are on, in their fixed order. */
-export function fixedPlugins(game: GameDefinition, expansions: readonly string[]): string[] {
+export function fixedPlugins(game: GameDefinition, expansions: readonly string[]): PluginId[] {
   const on = game.expansions.filter((expansion) => expansions.includes(expansion.id));
   return [...game.builtIn, ...on.flatMap((expansion) => expansion.plugins)];
 }
 
 /** The load rank of a plugin by its extension and flags; the built-in rank is by name alone. */
-export function loadRankOf(
-  game: GameDefinition,
-  plugin: Pick<PluginFile, "name" | "header">,
-  fixed: ReadonlySet<string>,
-): LoadRank {
+export function loadRankOf(game: GameDefinition, plugin: Marks, fixed: ReadonlySet<string>): LoadRank {
   if (fixed.has(foldName(game, plugin.name))) return game.loadRanks[0]!;
   const marked = game.loadRanks.slice(1).find((rank) => bears(rank, plugin));
   return marked ?? game.loadRanks[game.loadRanks.length - 1]!;
 }
 
 /** The class that a plugin counts in; null for a game that counts nothing. */
-export function countingOf(
-  game: GameDefinition,
-  plugin: Pick<PluginFile, "name" | "header">,
-): Counting | null {
+export function countingOf(game: GameDefinition, plugin: Marks): Counting | null {
   const isPlain = (counting: Counting) => counting.extensions === undefined && counting.flag === undefined;
   return game.counting.find((each) => bears(each, plugin)) ?? game.counting.find(isPlain) ?? null;
 }
@@ -42,7 +39,7 @@ export function countingOf(
 /** The rank that all mods have: the game knows none of them. */
 export const modRank: LoadRank = { id: MODS_RANK, label: "mods" };
 
-const allMods: Section = { id: "mods", name: "Mods", rank: MODS_RANK, guidance: "" };
+const allMods: Section = { id: "mods" as SectionId, name: "Mods", rank: MODS_RANK, guidance: "" };
 
 /** The sections that a new profile has for a list; the mods always have one. */
 export function sectionsOf(game: Pick<GameDefinition, "sections">, list: ListName): Section[] {

@@ -5,6 +5,7 @@ import { makeRoster } from "./roster";
 import { applySteps } from "../edit/steps";
 import { isBuiltInRule, listProblem } from "./list-problem";
 import { indexTies, isBroken } from "./ties";
+import { aPlugin, aRule, aSection } from "../testing/ids";
 
 test("items carry load rank, section and masters; absent masters keep their names", () => {
   const roster = testRoster([
@@ -32,8 +33,8 @@ test("an item that stands in a section of another rank is not held there", () =>
 test("what is built in keeps its fixed order by rules that say so", () => {
   const base = testRoster([]);
   const entries = [
-    { id: "Island.keel", on: true, section: "game" },
-    { id: "Pond.keel", on: true, section: "game" },
+    { id: aPlugin("Island.keel"), on: true, section: aSection("game") },
+    { id: aPlugin("Pond.keel"), on: true, section: aSection("game") },
   ];
   const state = {
     ...base.profile.state,
@@ -105,7 +106,7 @@ describe("the broader of two that change the same records", () => {
   });
 
   test("is left out where the profile does without, and rules that are off are too", () => {
-    const rule = { id: "r", note: "", made: "2026-01-01", off: true as const };
+    const rule = { id: aRule("r"), note: "", made: "2026-01-01", off: true as const };
     const state = {
       ...base.profile.state,
       broaderFirst: false as const,

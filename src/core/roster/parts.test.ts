@@ -9,6 +9,7 @@ import { chooseEdit, openQuestions, partStates, withPart } from "../edit/choices
 import { chosenParts, layOutParts, partsOf, proposedChoice, unmetCondition } from "./parts";
 import { makeRoster, type Roster } from "./roster";
 import { applySteps } from "../edit/steps";
+import { aMod } from "../testing/ids";
 
 const manifest: ModManifest = {
   format: "seating-mod/1",
@@ -70,10 +71,10 @@ describe("where the files of a package lie", () => {
 });
 
 describe("a choice", () => {
-  const none: Choice = { mod: "kit", options: {}, components: [] };
+  const none: Choice = { mod: aMod("kit"), options: {}, components: [] };
 
   test("its author's has no answers, and the components that are on from the start", () => {
-    expect(proposedChoice("kit", manifest)).toEqual({ mod: "kit", options: {}, components: ["bells"] });
+    expect(proposedChoice(aMod("kit"), manifest)).toEqual({ mod: "kit", options: {}, components: ["bells"] });
   });
 
   test("of a question with one answer a new one takes the place of the old; of others they add up", () => {

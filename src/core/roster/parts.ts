@@ -1,4 +1,5 @@
 import type { GameDefinition } from "../model/game";
+import type { ModId } from "../model/ids";
 import type { Choice } from "../model/profile";
 import type { ModManifest, ModPart, PartCondition } from "../model/shelf";
 import { foldName } from "./fold";
@@ -25,14 +26,14 @@ export const hasParts = (manifest: Package): boolean =>
   (manifest?.options?.length ?? 0) + (manifest?.components?.length ?? 0) > 0;
 
 /** What a package's author proposes: no answer to any question, and the components that are on from the start. */
-export const proposedChoice = (mod: string, manifest: Package): Choice => ({
+export const proposedChoice = (mod: ModId, manifest: Package): Choice => ({
   mod,
   options: {},
   components: (manifest?.components ?? []).filter(({ on }) => on === true).map(({ id }) => id),
 });
 
 /** Keys of the parts that a choice takes. */
-export function chosenParts(choice: Choice): Set<string> {
+export function chosenParts(choice: Pick<Choice, "options" | "components">): Set<string> {
   const answers = Object.entries(choice.options).flatMap(([question, parts]) =>
     parts.map((part) => `${question}/${part}`),
   );

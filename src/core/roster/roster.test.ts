@@ -1,4 +1,5 @@
 import type { Section } from "../model/game";
+import type { PluginId } from "../model/ids";
 import type { Entry } from "../model/profile";
 import type { Profile } from "../model/profile";
 import { testGame } from "../testing/game";
@@ -8,6 +9,7 @@ import { dependentsOf } from "./dependents";
 import { makeRoster, newestById, placesUsed } from "./roster";
 import { findSeat } from "./seat-target";
 import { letterOf, seatsOf } from "./seats";
+import { aMod, aSection } from "../testing/ids";
 
 test("letters go on with AA after Z", () => {
   expect([0, 25, 26, 51, 52, 701, 702].map(letterOf)).toEqual(["A", "Z", "AA", "AZ", "BA", "ZZ", "AAA"]);
@@ -56,7 +58,7 @@ test("arrivals go to the open section of their rank that takes a tag, else to wh
   expect(goesTo(sections, "foundation", "patch")).toBe("base");
   expect(goesTo([], "foundation", "patch")).toBeUndefined();
   const waiting = {
-    id: "arrived",
+    id: aSection("arrived"),
     name: "Unseated",
     rank: "ordinary",
     guidance: "",
@@ -99,8 +101,8 @@ test("of two mods that bring the same plugin, the one that is on and loads later
     const mods = {
       sections: [],
       entries: [
-        { id: "one", on: oneOn, section: "mods" },
-        { id: "two", on: twoOn, section: "mods" },
+        { id: aMod("one"), on: oneOn, section: aSection("mods") },
+        { id: aMod("two"), on: twoOn, section: aSection("mods") },
       ],
     };
     const profile: Profile = { ...base.profile, state: { ...base.profile.state, mods } };
@@ -124,7 +126,7 @@ test("of several versions the newest counts, unless the entry is pinned to one b
   const version = (content?: string) => {
     const mods = {
       sections: [],
-      entries: [{ id: "m", on: true, section: "mods", ...(content ? { content } : {}) }],
+      entries: [{ id: aMod("m"), on: true, section: aSection("mods"), ...(content ? { content } : {}) }],
     };
     const profile: Profile = { ...base.profile, state: { ...base.profile.state, mods } };
     return makeRoster(testGame, profile, { ...base.stock, shelf }).mods[0]!.mod!.version;
@@ -174,7 +176,7 @@ test("a roster made from an earlier one says the same, with the same objects whe
     { name: "c.plank" },
   ]);
   const { state } = before.profile;
-  const changes: ((entries: readonly Entry[]) => Entry[])[] = [
+  const changes: ((entries: readonly Entry<PluginId>[]) => Entry<PluginId>[])[] = [
     (entries) => [entries[0]!, entries[2]!, entries[1]!, ...entries.slice(3)],
     (entries) => entries.map((entry) => (entry.id === "b.plank" ? { ...entry, on: false } : entry)),
     (entries) => entries.filter((entry) => entry.id !== "a.plank"),

@@ -1,4 +1,5 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
+import type { ItemId, ModId, PluginId } from "../model/ids";
 import type { Choice, Entry, ListName, Order, Profile } from "../model/profile";
 import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
@@ -18,7 +19,7 @@ export interface Stock {
   /** What is known of contents that a profile pins and that are not on the shelf any more. */
   readonly kept: readonly ShelfMod[];
   /** Ids of the mods that are their user's own work: profiles follow their contents. */
-  readonly ownWork: readonly string[];
+  readonly ownWork: readonly ModId[];
   /** Paths of the shelf of which their user has said what they are. */
   readonly identified: readonly string[];
   /** Plugins of the shelf that change the same records, by name. */
@@ -43,9 +44,9 @@ export const emptyStock: Stock = {
 };
 
 /** What an item of either order has. */
-interface Seated {
-  readonly id: string;
-  readonly entry: Entry;
+interface Seated<Id extends ItemId> {
+  readonly id: Id;
+  readonly entry: Entry<Id>;
   readonly place: number;
   readonly seat: string;
   readonly section: Section | null;
@@ -56,7 +57,7 @@ interface Seated {
   readonly loads: boolean;
 }
 
-export interface SeatedMod extends Seated {
+export interface SeatedMod extends Seated<ModId> {
   readonly list: "mods";
   /** In the contents that the profile pins; null where nothing is known of them. */
   readonly mod: ShelfMod | null;
@@ -71,10 +72,10 @@ export interface SeatedMod extends Seated {
 interface Master {
   readonly name: string;
   /** The item of the profile that it names; null if it is missing. */
-  readonly id: string | null;
+  readonly id: PluginId | null;
 }
 
-export interface SeatedPlugin extends Seated {
+export interface SeatedPlugin extends Seated<PluginId> {
   readonly list: "plugins";
   readonly counting: Counting | null;
   readonly file: PluginFile | null;
@@ -111,7 +112,7 @@ export interface Roster {
   readonly modOf: ReadonlyMap<string, SeatedMod>;
   readonly plugins: readonly SeatedPlugin[];
   readonly pluginOf: ReadonlyMap<string, SeatedPlugin>;
-  readonly idOfName: ReadonlyMap<string, string>;
+  readonly idOfName: ReadonlyMap<string, PluginId>;
 }
 
 /** The item of this id in either list; ids of plugins are names of files and so no ids of mods. */
@@ -145,7 +146,7 @@ const indexes = new WeakMap<Stock, ShelfIndex>();
 function indexShelf(stock: Stock): ShelfIndex {
   const known = indexes.get(stock);
   if (known) return known;
-  const index = {
+  const index: ShelfIndex = {
     byId: newestById(stock.shelf),
     byContent: contentsOf(stock.shelf),
     kept: contentsOf(stock.kept),
@@ -236,7 +237,7 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
       entry,
       place,
       seat: seats.get(entry.id)!,
-      section: sectionOf.get(entry.section ?? "") ?? null,
+      section: sectionOf.get(entry.section) ?? null,
       rank: modRank,
       fixed: false,
       loads: entry.on,
@@ -271,7 +272,7 @@ type Description = Omit<SeatedPlugin, "place" | "seat">;
 
 function seatPlugins(
   { state }: Profile,
-  describe: (entry: Entry) => Description,
+  describe: (entry: Entry<PluginId>) => Description,
   known: Roster | null,
 ): SeatedPlugin[] {
   const seats = seatsOf(state.plugins);
@@ -308,8 +309,8 @@ function describer(
   { state }: Profile,
   stock: Stock,
   suppliers: Suppliers,
-  idOfName: ReadonlyMap<string, string>,
-): (entry: Entry) => Description {
+  idOfName: ReadonlyMap<string, PluginId>,
+): (entry: Entry<PluginId>) => Description {
   const fold = (name: string) => foldName(game, name);
   const fixed = new Set(fixedPlugins(game, state.expansions).map(fold));
   const base = new Map(stock.base.map((file) => [fold(file.name), file]));
@@ -320,7 +321,7 @@ function describer(
     const isFixed = fixed.has(key);
     const supplier = isFixed ? undefined : suppliers.get(key);
     const file = isFixed ? (base.get(key) ?? null) : (supplier?.file ?? null);
-    const section = sectionOf.get(entry.section ?? "") ?? null;
+    const section = sectionOf.get(entry.section) ?? null;
     const named = { name: entry.id, header: file?.header ?? null };
     const rank = file || !section ? loadRankOf(game, named, fixed) : rankOf.get(section.rank);
     return {

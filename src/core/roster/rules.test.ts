@@ -9,6 +9,7 @@ import { makeRoster } from "./roster";
 import { parseRule } from "../edit/rule-sentence";
 import { applySteps } from "../edit/steps";
 import { allTies } from "./ties";
+import { aRule } from "../testing/ids";
 
 const after = (item: string, other: string, more: Partial<OrderRule> = {}): OrderRule =>
   ({ kind: "after", item, other, strength: "prefer", ...more }) as OrderRule;
@@ -161,7 +162,7 @@ describe("edits of rules", () => {
     const changed = { ...one, note: "seams show" };
     expect(rulesAfter(changeRule(changed)).rules[0]).toBe(changed);
     expect(rulesAfter(dropRule(one)).rules.map((rule) => rule.id)).toEqual(["r1"]);
-    expect(rulesAfter(addRule({ ...one, id: "new" })).rules.map((rule) => rule.id)).toEqual([
+    expect(rulesAfter(addRule({ ...one, id: aRule("new") })).rules.map((rule) => rule.id)).toEqual([
       "r0",
       "r1",
       "new",

@@ -1,3 +1,4 @@
+import type { RuleId } from "../model/ids";
 import type { OrderRule } from "../model/problem";
 import { listOfRule, type ListName, type Rule } from "../model/profile";
 import { itemsOf } from "../order/rule-items";
@@ -97,10 +98,10 @@ function isImplied(without: ReturnType<typeof withoutRule>, rule: OrderRule): bo
 }
 
 /** Ids of the rules for pairs that other ties imply: they hold, and would without being said. One search a rule. */
-export const idleRules = (roster: Roster, ties: Ties): Set<string> =>
+export const idleRules = (roster: Roster, ties: Ties): Set<RuleId> =>
   new Set([...idleIn(roster, ties.mods), ...idleIn(roster, ties.plugins)]);
 
-function idleIn(roster: Roster, { constraints }: TieIndex): Set<string> {
+function idleIn(roster: Roster, { constraints }: TieIndex): Set<RuleId> {
   const { graph } = constraints.ties;
   const idle = new Set<string>();
   for (let e = 0; e < graph.from.length; e++) {
@@ -109,6 +110,5 @@ function idleIn(roster: Roster, { constraints }: TieIndex): Set<string> {
     if (rule?.id === undefined || !("other" in rule)) continue;
     if (graph.reachesWithout(graph.from[e]!, graph.to[e]!, e)) idle.add(rule.id);
   }
-  const own = new Set(roster.profile.state.rules.map((each) => each.id));
-  return new Set([...idle].filter((id) => own.has(id)));
+  return new Set(roster.profile.state.rules.map(({ id }) => id).filter((id) => idle.has(id)));
 }

@@ -6,6 +6,7 @@ import { anyFacet, anyState, canonical } from "../testing/facets";
 import { differenceKey, type Facet, type FacetDifference } from "./facet";
 import { facetNames, facets, nothingDecided } from "./facets";
 import { sameValue } from "./three-way";
+import { aMod } from "../testing/ids";
 
 const empty = { sections: [], entries: [] };
 const bare: ProfileState = { ...nothingDecided, mods: empty, plugins: empty };
@@ -177,7 +178,7 @@ test("an edit that changes nothing gives back the same object, for every kind of
         { kind: "replace" as const, state: structuredClone(state) },
         { kind: "replace" as const, state: { notes: structuredClone(notes) } },
         { kind: "arrange" as const, list: "mods" as const, ...structuredClone(mods) },
-        { kind: "drop" as const, list: "mods" as const, ids: ["nothing"] },
+        { kind: "drop" as const, list: "mods" as const, ids: [aMod("nothing")] },
         ...mods.entries.map(({ id, on }) => ({
           kind: "switch" as const,
           list: "mods" as const,

@@ -140,7 +140,10 @@ function withSections(entries: ReadonlyMap<string, Entry>, sections: readonly Se
 
 /** Ids of what a side moved, the fewest that explain its order, and of what it added. */
 function placedBy(base: Order, side: Order): Set<string> {
-  const [was, is] = [base, side].map(({ entries }) => entries.map(({ id }) => id)) as [string[], string[]];
+  const [was, is] = [base, side].map(({ entries }) => entries.map(({ id }): string => id)) as [
+    string[],
+    string[],
+  ];
   const known = new Set(was);
   return new Set([...movedBetween(was, is), ...is.filter((id) => !known.has(id))]);
 }

@@ -1,7 +1,8 @@
 import { movedBetween } from "../graph/moved";
 import type { Step } from "../model/edit";
 import type { Section } from "../model/game";
-import type { Entry, ListName, Order } from "../model/profile";
+import type { ItemId, SectionId } from "../model/ids";
+import type { Entry, ListName, Order, ProfileState } from "../model/profile";
 import { differenceKey, type Facet, type FacetDifference } from "./facet";
 import { insertNear, type Grouped } from "./insert-near";
 import { collection } from "./keyed-facet";
@@ -55,7 +56,7 @@ function differences(here: Order, there: Order): FacetDifference[] {
   if (sameOrder(here, there)) return [];
   const [mine, theirs] = [byId(here), byId(there)];
   const known = new Set(here.sections.map(({ id }) => id));
-  const into = (section: string) =>
+  const into = (section: SectionId) =>
     known.has(section) ? {} : { needs: [differenceKey({ kind: "section-only-there", key: section })] };
   const found: FacetDifference[] = [];
   for (const { id } of here.entries) if (!theirs.has(id)) found.push({ kind: "only-here", key: id });
@@ -137,23 +138,31 @@ const withSeat = ({ home: _, ...entry }: Entry, { section, home }: Entry): Entry
   ...(home === undefined ? {} : { home }),
 });
 
-interface Seating extends Grouped {
-  readonly entry: Entry;
+interface Seating<Id extends ItemId> extends Grouped {
+  readonly entry: Entry<Id>;
 }
-const seating = (entry: Entry): Seating => ({ id: entry.id, group: entry.section, entry });
+const seating = <Id extends ItemId>(entry: Entry<Id>): Seating<Id> => ({
+  id: entry.id,
+  group: entry.section,
+  entry,
+});
 
 /** An order under these sections: `kept`, and what of `model` is not among it near its neighbours there. */
-const orderOf = (sections: readonly Section[], kept: readonly Entry[], model: readonly Entry[]): Order => ({
+const orderOf = <Id extends ItemId>(
+  sections: readonly Section[],
+  kept: readonly Entry<Id>[],
+  model: readonly Entry<Id>[],
+): Order<Id> => ({
   sections: [...sections],
   entries: insertNear(
     sections.map(({ id }) => id),
-    kept.map(seating),
-    model.map(seating),
+    kept.map(seating<Id>),
+    model.map(seating<Id>),
   ).map(({ entry }) => entry),
 });
 
 /** Their order, and what only I have near its neighbours here, in sections that come along where theirs lack them. */
-export function joinOrders(theirs: Order, mine: Order): Order {
+export function joinOrders<Id extends ItemId>(theirs: Order<Id>, mine: Order<Id>): Order<Id> {
   const sections = sectionsOf.apply(
     theirs.sections,
     mine.sections,
@@ -210,7 +219,7 @@ function stepsTo(list: ListName, from: Order, to: Order): Step[] {
 }
 
 function runsBetween(entries: readonly Entry[], standing: ReadonlySet<string>) {
-  const runs: { entries: Entry[]; before: string | null }[] = [];
+  const runs: { entries: Entry[]; before: ItemId | null }[] = [];
   let open: Entry[] = [];
   for (const entry of entries) {
     if (!standing.has(entry.id)) open.push(entry);
@@ -251,7 +260,7 @@ function changesInPlace(
   return [...turned(true), ...turned(false), ...puts];
 }
 
-export const orderFacet = (list: ListName): Facet<Order> => ({
+const anyOrderFacet = (list: ListName): Facet<Order> => ({
   same: sameOrder,
   differences,
   apply,
@@ -265,3 +274,7 @@ export const orderFacet = (list: ListName): Facet<Order> => ({
   gameSees: true,
   fingerprinted: true,
 });
+
+/** Of one list; what it gives back holds only ids that it was given. */
+export const orderFacet = <List extends ListName>(list: List): Facet<ProfileState[List]> =>
+  anyOrderFacet(list) as unknown as Facet<ProfileState[List]>;

@@ -1,19 +1,21 @@
+import type { ItemId } from "../model/ids";
 import { holdsToWrite, namesToWrite, orderFileGap, startToWrite } from "../check/order-file";
 import { factsOfRoster, fingerprintOf } from "../lineup/fingerprint";
 import { makeLineup } from "../lineup/make-lineup";
 import { stateOfLineup } from "../lineup/state-of-lineup";
-import type { FacetName, ProfileState } from "../model/profile";
+import type { FacetName, Order, ProfileState } from "../model/profile";
 import { makeRoster, type Roster } from "../roster/roster";
 import { gameOfSettings } from "../testing/game";
 import { testRoster, withState } from "../testing/roster";
 import { facetNames, facets } from "./facets";
+import { aMod, aPlugin, aRule } from "../testing/ids";
 
 const plain = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
 const base = makeRoster(gameOfSettings, plain.profile, plain.stock);
 const { state } = base.profile;
-const turned = (list: "mods" | "plugins") => ({
-  ...state[list],
-  entries: state[list].entries.map((entry, at, all) => {
+const turned = <Id extends ItemId>(order: Order<Id>): Order<Id> => ({
+  ...order,
+  entries: order.entries.map((_, at, all) => {
     const last = all.length - 1;
     return all[at === last ? last - 1 : at === last - 1 ? last : at]!;
   }),
@@ -21,11 +23,11 @@ const turned = (list: "mods" | "plugins") => ({
 
 /** A change of each facet that decides something in this profile; a facet without one does not compile. */
 const changed: { readonly [Name in FacetName]: ProfileState[Name] } = {
-  mods: turned("mods"),
-  plugins: turned("plugins"),
+  mods: turned(state.mods),
+  plugins: turned(state.plugins),
   rules: [
     {
-      id: "r",
+      id: aRule("r"),
       rule: { kind: "first", item: "a.plank", within: "list", strength: "must" },
       note: "",
       made: "",
@@ -34,11 +36,11 @@ const changed: { readonly [Name in FacetName]: ProfileState[Name] } = {
   expansions: ["north"],
   broaderFirst: false,
   books: [{ id: "soundings", version: "1", off: [] }],
-  notes: [{ list: "plugins", item: "a.plank", text: "why", author: "reed", at: "2026-01-01" }],
-  choices: [{ mod: "a", options: { look: ["tall"] }, components: [] }],
+  notes: [{ list: "plugins", item: aPlugin("a.plank"), text: "why", author: "reed", at: "2026-01-01" }],
+  choices: [{ mod: aMod("a"), options: { look: ["tall"] }, components: [] }],
   baseOff: ["sheep"],
   launch: { draw: 3 },
-  leftOut: [{ mod: "a", path: "textures/" }],
+  leftOut: [{ mod: aMod("a"), path: "textures/" }],
 };
 const withFacet = (name: FacetName): Roster => withState(base, { ...state, [name]: changed[name] });
 const print = (roster: Roster) => fingerprintOf(factsOfRoster(roster));

@@ -1,13 +1,15 @@
 import fc from "fast-check";
 import type { Section } from "../model/game";
+import type { ItemId } from "../model/ids";
 import type { Entry, FacetName, Order, ProfileState, Rule } from "../model/profile";
 import { facetNames, facets } from "../state/facets";
+import { aMod, aPlugin, aRule, aSection } from "./ids";
 
 const subset = (all: readonly string[]) => fc.subarray([...all]);
 
 const sectionOf = (id: string): fc.Arbitrary<Section> =>
   fc.record({ name: fc.constantFrom(`Section ${id}`, `Renamed ${id}`) }).map(({ name }) => ({
-    id,
+    id: aSection(id),
     name,
     rank: "ordinary",
     guidance: "",
@@ -18,35 +20,36 @@ const sections = fc
   .chain((ids) => fc.tuple(...ids.map(sectionOf)));
 
 /** Up to six items in up to three sections; some belong to another one, some are pinned, some were placed by nobody. */
-const anyOrder: fc.Arbitrary<Order> = sections.chain((all) =>
-  fc
-    .record({
-      ids: fc.shuffledSubarray([..."abcdef"]),
-      at: fc.array(fc.constantFrom(...all.map(({ id }) => id)), { minLength: 6, maxLength: 6 }),
-      off: subset([..."abcdef"]),
-      home: subset([..."abcdef"]),
-      content: fc.array(fc.constantFrom("1", "2", undefined), { minLength: 6, maxLength: 6 }),
-      fresh: subset([..."abcdef"]),
-    })
-    .map(({ ids, at, off, home, content, fresh }): Order => {
-      const entries = ids.map((id, place): Entry => ({
-        id,
-        on: !off.includes(id),
-        section: at[place]!,
-        ...(home.includes(id) && at[place] !== "s" ? { home: "s" } : {}),
-        ...(content[place] === undefined ? {} : { content: content[place] }),
-        ...(fresh.includes(id) ? { fresh: true as const } : {}),
-      }));
-      return {
-        sections: [...all],
-        entries: all.flatMap(({ id }) => entries.filter(({ section }) => section === id)),
-      };
-    }),
-);
+const anyOrder = <Id extends ItemId>(idOf: (name: string) => Id): fc.Arbitrary<Order<Id>> =>
+  sections.chain((all) =>
+    fc
+      .record({
+        ids: fc.shuffledSubarray([..."abcdef"]),
+        at: fc.array(fc.constantFrom(...all.map(({ id }) => id)), { minLength: 6, maxLength: 6 }),
+        off: subset([..."abcdef"]),
+        home: subset([..."abcdef"]),
+        content: fc.array(fc.constantFrom("1", "2", undefined), { minLength: 6, maxLength: 6 }),
+        fresh: subset([..."abcdef"]),
+      })
+      .map(({ ids, at, off, home, content, fresh }): Order<Id> => {
+        const entries = ids.map((id, place): Entry<Id> => ({
+          id: idOf(id),
+          on: !off.includes(id),
+          section: at[place]!,
+          ...(home.includes(id) && at[place] !== "s" ? { home: aSection("s") } : {}),
+          ...(content[place] === undefined ? {} : { content: content[place] }),
+          ...(fresh.includes(id) ? { fresh: true as const } : {}),
+        }));
+        return {
+          sections: [...all],
+          entries: all.flatMap(({ id }) => entries.filter(({ section }) => section === id)),
+        };
+      }),
+  );
 
 const rule = (id: string): fc.Arbitrary<Rule> =>
   fc.record({
-    id: fc.constant(id),
+    id: fc.constant(aRule(id)),
     rule: fc.constantFrom<Rule["rule"]>(
       { kind: "first", item: "a", within: "list", strength: "must" },
       { kind: "after", item: "a", other: "b", strength: "prefer" },
@@ -64,8 +67,8 @@ const each = <T>(ids: readonly string[], make: (id: string) => fc.Arbitrary<T>):
 
 /** Any value of every facet; one without a generator does not compile. */
 export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState[Name]> } = {
-  mods: anyOrder,
-  plugins: anyOrder,
+  mods: anyOrder(aMod),
+  plugins: anyOrder(aPlugin),
   rules: each(["q", "r", "x"], rule),
   expansions: subset(["island", "north"]),
   broaderFirst: fc.boolean(),
@@ -75,7 +78,7 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
   notes: each(["mods a", "mods b", "plugins a"], (key) =>
     fc.record({
       list: fc.constant(key.split(" ")[0] as "mods"),
-      item: fc.constant(key.split(" ")[1]!),
+      item: fc.constant(aMod(key.split(" ")[1]!)),
       text: fc.constantFrom("why", "because"),
       author: fc.constantFrom("", "reed"),
       at: fc.constantFrom("2026-01-01", "2026-02-02"),
@@ -84,7 +87,7 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
   choices: each(["a", "b", "c"], (mod) =>
     fc.record(
       {
-        mod: fc.constant(mod),
+        mod: fc.constant(aMod(mod)),
         options: fc.constantFrom<Record<string, string[]>>(
           {},
           { look: ["tall"] },
@@ -99,7 +102,7 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
   baseOff: subset(["carts", "sheep"]),
   launch: fc.dictionary(fc.constantFrom("draw", "sound"), fc.oneof(fc.nat(2), fc.boolean())),
   leftOut: each(["a x.dat", "a textures/", "b x.dat"], (key) =>
-    fc.constant({ mod: key.split(" ")[0]!, path: key.split(" ")[1]! }),
+    fc.constant({ mod: aMod(key.split(" ")[0]!), path: key.split(" ")[1]! }),
   ),
 };
 

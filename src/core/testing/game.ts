@@ -1,7 +1,7 @@
-import type { GameDefinition, LaunchSetting } from "../model/game";
+import { GameDefinition, type LaunchSetting } from "../model/game";
 
 /** A small game for tests: one built-in plugin, foundations by extension or flag, light plugins, four sections. */
-export const testGame: GameDefinition = {
+export const testGame = GameDefinition.parse({
   format: "seating-game/1",
   id: "pond",
   name: "Pond",
@@ -32,7 +32,7 @@ export const testGame: GameDefinition = {
     { id: "world", name: "World", rank: "ordinary", guidance: "" },
     { id: "patches", name: "Patches", rank: "ordinary", guidance: "", tags: ["patch"] },
   ],
-};
+});
 
 export const drawSetting: LaunchSetting = {
   kind: "number",
@@ -44,7 +44,7 @@ export const drawSetting: LaunchSetting = {
 };
 
 /** The same with two expansions, parts that it can do without, and a setting at its start. */
-export const gameOfSettings: GameDefinition = {
+export const gameOfSettings = GameDefinition.parse({
   ...testGame,
   expansions: [
     { id: "island", name: "Island", folder: "x/island", plugins: ["Island.keel"] },
@@ -55,4 +55,4 @@ export const gameOfSettings: GameDefinition = {
     { id: "carts", name: "Carts" },
   ],
   launchSettings: [drawSetting],
-};
+});

@@ -1,9 +1,11 @@
+import type { ModId, PluginId } from "../model/ids";
 import type { Entry, Profile, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { emptyStock, makeRoster, type Roster, type Stock } from "../roster/roster";
 import { nothingDecided } from "../state/facets";
 import { testGame } from "./game";
+import { aMod, aPlugin, aProfile, aRule, aSection } from "./ids";
 
 /** A plugin of a test: it comes with a mod of the same name in lower case, and both are on unless said otherwise. */
 export interface TestPlugin {
@@ -28,7 +30,7 @@ export function pluginFile(name: string, masters: readonly string[] = [], flags 
     records: 1,
     lists: 0,
   };
-  return { name, size: 10, sha256: hex(name), header, problem: null };
+  return { name: aPlugin(name), size: 10, sha256: hex(name), header, problem: null };
 }
 
 /** Looks like a hash, and differs by name. */
@@ -43,7 +45,7 @@ export function shelfMod(id: string, plugins: readonly PluginFile[] = [], versio
     kind: "archive",
     size: 100,
     stamp: "1",
-    id,
+    id: aMod(id),
     name: id,
     version,
     author: null,
@@ -59,7 +61,7 @@ export function shelfMod(id: string, plugins: readonly PluginFile[] = [], versio
   };
 }
 
-export const modIdOf = (plugin: string): string => plugin.toLowerCase().replace(/\.[a-z]+$/, "");
+export const modIdOf = (plugin: string): ModId => aMod(plugin.toLowerCase().replace(/\.[a-z]+$/, ""));
 
 const sectionOf = (name: string): string => (name.endsWith(".keel") ? "base" : "world");
 
@@ -68,11 +70,11 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
   const mods = plugins.map(({ name, masters, flags }) =>
     shelfMod(modIdOf(name), [pluginFile(name, masters, flags)]),
   );
-  const entries = plugins.map(({ name, on = true, section, home, fresh }): Entry => ({
-    id: name,
+  const entries = plugins.map(({ name, on = true, section, home, fresh }): Entry<PluginId> => ({
+    id: aPlugin(name),
     on,
-    section: section ?? sectionOf(name),
-    ...(home === undefined ? {} : { home }),
+    section: aSection(section ?? sectionOf(name)),
+    ...(home === undefined ? {} : { home: aSection(home) }),
     ...(fresh === undefined ? {} : { fresh }),
   }));
   const stock: Stock = {
@@ -81,27 +83,32 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
     shelf: mods,
   };
   const profile: Profile = {
-    id: "p1",
+    id: aProfile("p1"),
     game: testGame.id,
     name: "Test",
     purpose: "play",
     version: 1,
     state: {
       mods: {
-        sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
+        sections: [{ id: aSection("mods"), name: "Mods", rank: "mods", guidance: "" }],
         entries: plugins.map(({ name, modOn = true }, at) => ({
           id: modIdOf(name),
           on: modOn,
-          section: "mods",
+          section: aSection("mods"),
           content: mods[at]!.content!,
         })),
       },
       plugins: {
         sections: testGame.sections,
-        entries: [{ id: "Pond.keel", on: true, section: "game" }, ...entries],
+        entries: [{ id: aPlugin("Pond.keel"), on: true, section: aSection("game") }, ...entries],
       },
       ...nothingDecided,
-      rules: rules.map((rule, at): Rule => ({ id: rule.id ?? `r${at}`, rule, note: "", made: "2026-01-01" })),
+      rules: rules.map((rule, at): Rule => ({
+        id: aRule(rule.id ?? `r${at}`),
+        rule,
+        note: "",
+        made: "2026-01-01",
+      })),
     },
   };
   return makeRoster(testGame, profile, stock);

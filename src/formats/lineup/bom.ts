@@ -42,7 +42,7 @@ function componentOf(row: LineupRow) {
 
 /** A mod depends on the mods that it requires, a plugin on its mod and its masters; only on what is listed. */
 function dependenciesOf(lineup: Lineup) {
-  const ids = new Set(lineup.mods.map((mod) => mod.id));
+  const ids = new Set<string>(lineup.mods.map((mod) => mod.id));
   const nameOf = new Map(lineup.plugins.map(({ name }) => [name.toLowerCase(), name]));
   const known = <T>(values: readonly (T | undefined)[]) => [
     ...new Set(values.filter((value) => value !== undefined)),

@@ -1,4 +1,5 @@
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
+import type { ItemId, SectionId } from "@/core/model/ids";
 import { Lineup } from "@/core/model/lineup";
 import type { ListName } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -49,7 +50,7 @@ function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
       "sections",
       foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none",
     );
-  const outside = (list: ListName, entries: readonly { id: string; section: string | null }[]) => {
+  const outside = (list: ListName, entries: readonly { id: ItemId; section: SectionId | null }[]) => {
     const own = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
     const first = firstOutOfSection(own, entries);
     return first && broken(list, `“${first.id}” stands outside its section`);

@@ -208,7 +208,7 @@ function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
   const sections = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
   const items = list === "mods" ? lineup.mods : lineup.plugins.map((each) => ({ ...each, id: each.name }));
   const seats = seatsOf({ sections, entries: items.map(({ id, section }) => ({ id, section })) });
-  const nameOf = new Map(lineup.mods.map((mod) => [mod.id, mod.name]));
+  const nameOf = new Map<string, string>(lineup.mods.map((mod) => [mod.id, mod.name]));
   const called = (ids: readonly string[] = []) => ids.map((id) => nameOf.get(id) ?? id).join(", ");
   if (list === "plugins")
     return lineup.plugins.map(({ name, on, section, mod }) => ({

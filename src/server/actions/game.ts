@@ -5,6 +5,7 @@ import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition } from "@/core/model/game";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
+import { ProfileId } from "@/core/model/ids";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { getContext } from "../context";
@@ -46,8 +47,8 @@ export const reportFolder = async (folder: string, sign: string | null): Promise
 export const switchGame = async (id: string): Promise<Outcome<null>> =>
   guard(async () => games.switchGame(await getContext(), z.string().parse(id)));
 
-export const writeOrder = async (profileId: string): Promise<Outcome<OnDisk>> =>
-  guard(async () => orderFile.writeOrder(await getContext(), z.string().parse(profileId)));
+export const writeOrder = async (profileId: ProfileId): Promise<Outcome<OnDisk>> =>
+  guard(async () => orderFile.writeOrder(await getContext(), ProfileId.parse(profileId)));
 
 export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.readOrderOnDisk(await getContext()));

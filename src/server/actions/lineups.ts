@@ -1,5 +1,6 @@
 "use server";
 
+import { ProfileId } from "@/core/model/ids";
 import { z } from "zod";
 import { takeInWays } from "@/core/state/facet";
 import { LineupSheet } from "@/core/model/lineup";
@@ -10,22 +11,24 @@ import * as lineups from "../operations/lineups";
 
 const id = z.string().max(100);
 
-export const readSheet = async (profileId: string): Promise<Outcome<LineupSheet>> =>
-  guard(async () => lineups.readSheet(await getContext(), id.parse(profileId)));
+export const readSheet = async (profileId: ProfileId): Promise<Outcome<LineupSheet>> =>
+  guard(async () => lineups.readSheet(await getContext(), ProfileId.parse(profileId)));
 
-export const saveSheet = async (profileId: string, sheet: LineupSheet): Promise<Outcome<null>> =>
-  guard(async () => lineups.saveSheet(await getContext(), id.parse(profileId), LineupSheet.parse(sheet)));
+export const saveSheet = async (profileId: ProfileId, sheet: LineupSheet): Promise<Outcome<null>> =>
+  guard(async () =>
+    lineups.saveSheet(await getContext(), ProfileId.parse(profileId), LineupSheet.parse(sheet)),
+  );
 
-export const publishVersion = async (profileId: string): Promise<Outcome<null>> =>
-  guard(async () => lineups.publishVersion(await getContext(), id.parse(profileId)));
+export const publishVersion = async (profileId: ProfileId): Promise<Outcome<null>> =>
+  guard(async () => lineups.publishVersion(await getContext(), ProfileId.parse(profileId)));
 
-export const listVersions = async (profileId: string): Promise<Outcome<lineups.VersionListed[]>> =>
-  guard(async () => lineups.listVersions(await getContext(), id.parse(profileId)));
+export const listVersions = async (profileId: ProfileId): Promise<Outcome<lineups.VersionListed[]>> =>
+  guard(async () => lineups.listVersions(await getContext(), ProfileId.parse(profileId)));
 
 const Acceptance = z.strictObject({
   target: z.union([
     z.strictObject({ way: z.literal("new"), name: z.string() }),
-    z.strictObject({ way: z.enum(takeInWays), profile: id, version: z.number().int() }),
+    z.strictObject({ way: z.enum(takeInWays), profile: ProfileId, version: z.number().int() }),
   ]),
   keepMine: z.array(z.string().max(500)).max(20_000),
 });
@@ -33,16 +36,16 @@ const Acceptance = z.strictObject({
 export const acceptImport = async (
   importId: string,
   acceptance: lineups.Acceptance,
-): Promise<Outcome<{ profileId: string }>> =>
+): Promise<Outcome<{ profileId: ProfileId }>> =>
   guard(async () =>
     lineups.acceptImport(await getContext(), id.parse(importId), Acceptance.parse(acceptance)),
   );
 
-export const follow = async (importId: string, profileId: string): Promise<Outcome<null>> =>
-  guard(async () => lineups.follow(await getContext(), id.parse(importId), id.parse(profileId)));
+export const follow = async (importId: string, profileId: ProfileId): Promise<Outcome<null>> =>
+  guard(async () => lineups.follow(await getContext(), id.parse(importId), ProfileId.parse(profileId)));
 
-export const stopFollowing = async (profileId: string): Promise<Outcome<null>> =>
-  guard(async () => lineups.stopFollowing(await getContext(), id.parse(profileId)));
+export const stopFollowing = async (profileId: ProfileId): Promise<Outcome<null>> =>
+  guard(async () => lineups.stopFollowing(await getContext(), ProfileId.parse(profileId)));
 
 export const fetchPage = async (link: string): Promise<Outcome<string>> =>
   guard(async () => lineups.fetchPage(z.string().max(2000).parse(link)));

@@ -3,6 +3,7 @@
 import { z } from "zod";
 import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";
+import { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
@@ -14,27 +15,32 @@ import * as profiles from "../operations/profiles";
 const id = z.string().max(100);
 const version = z.number().int();
 
-export const editProfile = async (profileId: string, base: number, edit: Edit): Promise<Outcome<Stored>> =>
+export const editProfile = async (profileId: ProfileId, base: number, edit: Edit): Promise<Outcome<Stored>> =>
   guard(async () =>
-    storeEdit(await getContext(), id.parse(profileId), version.parse(base), Edit.parse(edit)),
+    storeEdit(await getContext(), ProfileId.parse(profileId), version.parse(base), Edit.parse(edit)),
   );
 
 export const undoOrRedo = async (
-  profileId: string,
+  profileId: ProfileId,
   base: number,
   way: "undo" | "redo",
 ): Promise<Outcome<Returned>> =>
   guard(async () =>
-    step(await getContext(), id.parse(profileId), version.parse(base), z.enum(["undo", "redo"]).parse(way)),
+    step(
+      await getContext(),
+      ProfileId.parse(profileId),
+      version.parse(base),
+      z.enum(["undo", "redo"]).parse(way),
+    ),
   );
 
-export const readProfile = async (profileId: string): Promise<Outcome<Returned>> =>
-  guard(async () => readBack((await getContext()).db, id.parse(profileId)));
+export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
+  guard(async () => readBack((await getContext()).db, ProfileId.parse(profileId)));
 
 /** The name is checked where it can be refused with a sentence. */
 const Facts = z.strictObject({ ...ProfileFacts.shape, name: z.string() });
 const StateSource = z.union([
-  z.strictObject({ profile: id }),
+  z.strictObject({ profile: ProfileId }),
   z.strictObject({ point: id }),
   z.strictObject({ lineup: id }),
 ]);
@@ -46,14 +52,16 @@ const NewProfile = z.strictObject({
 export const createProfile = async (wanted: profiles.NewProfile): Promise<Outcome<Profile>> =>
   guard(async () => profiles.createProfile(await getContext(), NewProfile.parse(wanted)));
 
-export const changeProfileFacts = async (profileId: string, facts: ProfileFacts): Promise<Outcome<null>> =>
-  guard(async () => profiles.changeProfileFacts(await getContext(), id.parse(profileId), Facts.parse(facts)));
+export const changeProfileFacts = async (profileId: ProfileId, facts: ProfileFacts): Promise<Outcome<null>> =>
+  guard(async () =>
+    profiles.changeProfileFacts(await getContext(), ProfileId.parse(profileId), Facts.parse(facts)),
+  );
 
 /** Answers with all that is shown of the profile, so that nothing else need be read before it is. */
-export const switchProfile = async (profileId: string): Promise<Outcome<ProfileView>> =>
+export const switchProfile = async (profileId: ProfileId): Promise<Outcome<ProfileView>> =>
   guard(async () => {
     const context = await getContext();
-    const switched = await profiles.switchProfile(context, id.parse(profileId));
+    const switched = await profiles.switchProfile(context, ProfileId.parse(profileId));
     return switched.ok ? done(await viewProfile(context, switched.value)) : switched;
   });
 
@@ -64,15 +72,17 @@ export const readProfiles = async (gameId: string): Promise<Outcome<ProfilesView
 export const readStateOf = async (source: profiles.StateSource): Promise<Outcome<ProfileState>> =>
   guard(async () => profiles.readStateOf(await getContext(), StateSource.parse(source)));
 
-export const deleteProfile = async (profileId: string): Promise<Outcome<null>> =>
-  guard(async () => profiles.deleteProfile(await getContext(), id.parse(profileId)));
+export const deleteProfile = async (profileId: ProfileId): Promise<Outcome<null>> =>
+  guard(async () => profiles.deleteProfile(await getContext(), ProfileId.parse(profileId)));
 
-export const bringBackProfile = async (profileId: string, gameId: string): Promise<Outcome<null>> =>
-  guard(async () => profiles.bringBackProfile(await getContext(), id.parse(profileId), id.parse(gameId)));
-
-export const nameRestorePoint = async (profileId: string, name: string): Promise<Outcome<null>> =>
+export const bringBackProfile = async (profileId: ProfileId, gameId: string): Promise<Outcome<null>> =>
   guard(async () =>
-    profiles.nameRestorePoint(await getContext(), id.parse(profileId), z.string().parse(name)),
+    profiles.bringBackProfile(await getContext(), ProfileId.parse(profileId), id.parse(gameId)),
+  );
+
+export const nameRestorePoint = async (profileId: ProfileId, name: string): Promise<Outcome<null>> =>
+  guard(async () =>
+    profiles.nameRestorePoint(await getContext(), ProfileId.parse(profileId), z.string().parse(name)),
   );
 
 export const changesSincePoint = async (pointId: string): Promise<Outcome<Difference[]>> =>

@@ -1,5 +1,6 @@
 "use server";
 
+import { ModId } from "@/core/model/ids";
 import { z } from "zod";
 import type { VersionDifference } from "@/core/edit/versions";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -52,7 +53,7 @@ export const markOwnWork = async (mod: string, own: boolean): Promise<Outcome<nu
   );
 
 const identities = z
-  .array(z.strictObject({ path, id: z.string().min(1).max(200), name: z.string().trim().min(1).max(300) }))
+  .array(z.strictObject({ path, id: ModId.max(200), name: z.string().trim().min(1).max(300) }))
   .max(1000);
 
 /** Remembers what entries of the shelf without a manifest are. */

@@ -1,4 +1,5 @@
 import "server-only";
+import type { ProfileId } from "@/core/model/ids";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -58,7 +59,7 @@ async function addProfiles(
   { id: gameId, profiles }: DemoGame,
   say: (line: string) => void,
 ): Promise<Outcome<null>> {
-  const ids: string[] = [];
+  const ids: ProfileId[] = [];
   for (const { state, ...facts } of profiles) {
     say(`Making the profile ${facts.name} …`);
     const made = await context.db.transaction((tx) => addProfile(tx, gameId, facts, state));

@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { Edit } from "@/core/model/edit";
+import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
@@ -24,7 +25,7 @@ export interface Stored {
  */
 export async function storeEdit(
   context: Context,
-  profileId: string,
+  profileId: ProfileId,
   version: number,
   edit: Edit,
 ): Promise<Outcome<Stored>> {
@@ -57,7 +58,7 @@ export interface Returned {
 /** Takes back the last edit, or does the last one that was taken back again. */
 export function step(
   context: Context,
-  profileId: string,
+  profileId: ProfileId,
   version: number,
   way: "undo" | "redo",
 ): Promise<Outcome<Returned>> {
@@ -75,7 +76,7 @@ export function step(
   });
 }
 
-export async function readBack(db: Sql, profileId: string): Promise<Outcome<Returned>> {
+export async function readBack(db: Sql, profileId: ProfileId): Promise<Outcome<Returned>> {
   const profile = await findProfile(db, profileId);
   return profile ? done({ profile, history: await readHistory(db, profileId) }) : refuse("no-profile");
 }

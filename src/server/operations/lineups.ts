@@ -9,6 +9,7 @@ import type { TakeInWay } from "@/core/state/facet";
 import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import type { GameDefinition } from "@/core/model/game";
+import type { ProfileId } from "@/core/model/ids";
 import { blankSheet, type Lineup, type LineupSheet } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { label } from "@/core/edit/steps";
@@ -27,12 +28,12 @@ import { storeEdit, type Stored } from "./edit-profile";
 import { addProfile } from "./profiles";
 import { currentGame, readSituation } from "./situation";
 
-export const readSheet = async ({ db }: Context, profileId: string): Promise<Outcome<LineupSheet>> =>
+export const readSheet = async ({ db }: Context, profileId: ProfileId): Promise<Outcome<LineupSheet>> =>
   done((await store.findSheet(db, profileId)) ?? blankSheet);
 
 export async function saveSheet(
   { db }: Context,
-  profileId: string,
+  profileId: ProfileId,
   sheet: LineupSheet,
 ): Promise<Outcome<null>> {
   await store.saveSheet(db, profileId, sheet);
@@ -40,7 +41,7 @@ export async function saveSheet(
 }
 
 /** The profile as the lineup that it goes out as, with what its curator says of it and what is still open. */
-export async function exportLineup(context: Context, profileId: string): Promise<Outcome<Lineup>> {
+export async function exportLineup(context: Context, profileId: ProfileId): Promise<Outcome<Lineup>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   return done(await lineupOf(context.db, situation.value.roster));
@@ -70,7 +71,7 @@ const textOfChanges = (game: GameDefinition, before: Lineup | undefined, after: 
 
 export async function lineupFile(
   context: Context,
-  profileId: string,
+  profileId: ProfileId,
   format: LineupFormat,
 ): Promise<Outcome<{ title: string; text: string }>> {
   const situation = await readSituation(context, context.db, profileId);
@@ -81,7 +82,7 @@ export async function lineupFile(
 }
 
 /** The lineup's page, with links to it in every format. */
-export async function servedPage(context: Context, profileId: string): Promise<Outcome<string>> {
+export async function servedPage(context: Context, profileId: ProfileId): Promise<Outcome<string>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   const { roster } = situation.value;
@@ -101,7 +102,7 @@ function openFindings(roster: Roster): string[] {
 }
 
 /** Notes the present state as a version of the list, under the sheet's number. */
-export async function publishVersion(context: Context, profileId: string): Promise<Outcome<null>> {
+export async function publishVersion(context: Context, profileId: ProfileId): Promise<Outcome<null>> {
   const lineup = await exportLineup(context, profileId);
   if (!lineup.ok) return lineup;
   const { listVersion } = lineup.value;
@@ -119,7 +120,10 @@ export interface VersionListed {
   readonly changes: string;
 }
 
-export async function listVersions(context: Context, profileId: string): Promise<Outcome<VersionListed[]>> {
+export async function listVersions(
+  context: Context,
+  profileId: ProfileId,
+): Promise<Outcome<VersionListed[]>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
   const versions = await store.listVersions(context.db, profileId);
@@ -158,7 +162,7 @@ export interface Acceptance {
 }
 interface TargetPresent {
   readonly way: TakeInWay;
-  readonly profile: string;
+  readonly profile: ProfileId;
   readonly version: number;
 }
 
@@ -170,7 +174,7 @@ export async function acceptImport(
   context: Context,
   importId: string,
   { target, keepMine }: Acceptance,
-): Promise<Outcome<{ profileId: string }>> {
+): Promise<Outcome<{ profileId: ProfileId }>> {
   const found = await findImport(context.db, importId);
   const game = await currentGame(context);
   if (!game.ok) return game;
@@ -196,7 +200,7 @@ async function takeIn(
   lineup: Lineup,
   { profile: profileId, version, way }: TargetPresent,
   theirs: ReturnType<typeof stateFromLineup>,
-): Promise<Outcome<{ profileId: string }>> {
+): Promise<Outcome<{ profileId: ProfileId }>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {
@@ -211,7 +215,11 @@ async function takeIn(
 }
 
 /** The profile follows another version of its list from now on. */
-export async function follow(context: Context, importId: string, profileId: string): Promise<Outcome<null>> {
+export async function follow(
+  context: Context,
+  importId: string,
+  profileId: ProfileId,
+): Promise<Outcome<null>> {
   const found = await findImport(context.db, importId);
   if (!found) return refuse("import-gone");
   await context.db.transaction(async (tx) => {
@@ -221,7 +229,7 @@ export async function follow(context: Context, importId: string, profileId: stri
   return done(null);
 }
 
-export async function stopFollowing({ db }: Context, profileId: string): Promise<Outcome<null>> {
+export async function stopFollowing({ db }: Context, profileId: ProfileId): Promise<Outcome<null>> {
   await store.dropFollowed(db, profileId);
   return done(null);
 }

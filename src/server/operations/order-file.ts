@@ -1,4 +1,5 @@
 import "server-only";
+import type { ProfileId } from "@/core/model/ids";
 import type { OnDisk } from "@/core/check/check";
 import { namesToWrite } from "@/core/check/order-file";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -8,7 +9,7 @@ import type { Context } from "../context";
 import { currentGame, readSituation } from "./situation";
 
 /** Writes the order file and `holds.json` where the game reads them, and reads both back. */
-export async function writeOrder(context: Context, profileId: string): Promise<Outcome<OnDisk>> {
+export async function writeOrder(context: Context, profileId: ProfileId): Promise<Outcome<OnDisk>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   const { game, roster } = situation.value;

@@ -1,4 +1,5 @@
 import "server-only";
+import { ProfileId } from "@/core/model/ids";
 import { compareStates, type Difference } from "@/core/compare/states";
 import { randomUUID } from "node:crypto";
 import { label } from "@/core/edit/steps";
@@ -34,7 +35,7 @@ export interface NewProfile {
 
 /** Something that a state can be taken from, by its id; a lineup is one that was brought in before. */
 export type StateSource =
-  { readonly profile: string } | { readonly point: string } | { readonly lineup: string };
+  { readonly profile: ProfileId } | { readonly point: string } | { readonly lineup: string };
 
 /** Makes a profile, empty or a copy, and switches to it. */
 export async function createProfile(context: Context, wanted: NewProfile): Promise<Outcome<Profile>> {
@@ -87,7 +88,7 @@ export async function addProfile(
   const profile: Profile = {
     ...facts,
     name: named.value,
-    id: randomUUID(),
+    id: ProfileId.parse(randomUUID()),
     game: gameId,
     version: 1,
     state,
@@ -111,7 +112,11 @@ async function checkName(
   return done(parsed.data);
 }
 
-export function changeProfileFacts({ db }: Context, id: string, facts: ProfileFacts): Promise<Outcome<null>> {
+export function changeProfileFacts(
+  { db }: Context,
+  id: ProfileId,
+  facts: ProfileFacts,
+): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const profile = await findProfile(tx, id);
     if (!profile) return refuse("no-profile");
@@ -123,7 +128,7 @@ export function changeProfileFacts({ db }: Context, id: string, facts: ProfileFa
 }
 
 /** Works on another profile, which it answers with. */
-export function switchProfile(context: Context, id: string): Promise<Outcome<Profile>> {
+export function switchProfile(context: Context, id: ProfileId): Promise<Outcome<Profile>> {
   return context.db.transaction(async (tx) => {
     const profile = await readProfile(context, tx, id);
     if (!profile) return refuse("no-profile");
@@ -133,7 +138,7 @@ export function switchProfile(context: Context, id: string): Promise<Outcome<Pro
 }
 
 /** Puts a profile into the bin; if it is the one that is worked on, another one of the game becomes that. */
-export function deleteProfile({ db }: Context, id: string): Promise<Outcome<null>> {
+export function deleteProfile({ db }: Context, id: ProfileId): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const profile = await findProfile(tx, id);
     if (!profile) return refuse("no-profile");
@@ -147,7 +152,7 @@ export function deleteProfile({ db }: Context, id: string): Promise<Outcome<null
 }
 
 /** Takes a profile out of the bin and switches to it. If its name was given away since, it gets a number. */
-export function bringBackProfile({ db }: Context, id: string, gameId: string): Promise<Outcome<null>> {
+export function bringBackProfile({ db }: Context, id: ProfileId, gameId: string): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const binned = (await listProfiles(tx, gameId)).find((each) => each.id === id && each.deletedAt);
     if (!binned) return refuse("no-profile");
@@ -160,7 +165,11 @@ export function bringBackProfile({ db }: Context, id: string, gameId: string): P
   });
 }
 
-export function nameRestorePoint({ db }: Context, profileId: string, name: string): Promise<Outcome<null>> {
+export function nameRestorePoint(
+  { db }: Context,
+  profileId: ProfileId,
+  name: string,
+): Promise<Outcome<null>> {
   return db.transaction(async (tx) => {
     const profile = await findProfile(tx, profileId);
     if (!profile) return refuse("no-profile");

@@ -1,4 +1,5 @@
 import "server-only";
+import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
@@ -19,7 +20,7 @@ interface Situation {
 export async function readSituation(
   { stocks, orders }: Context,
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
 ): Promise<Outcome<Situation>> {
   const profile = await readProfile({ orders }, db, profileId);
   if (!profile) return refuse("no-profile");
@@ -33,7 +34,7 @@ export async function readSituation(
 export async function readProfile(
   { orders }: Pick<Context, "orders">,
   db: Sql,
-  profileId: string,
+  profileId: ProfileId,
 ): Promise<Profile | null> {
   const profile = await findProfile(db, profileId, orders.get(profileId));
   if (profile) rememberOrders({ orders }, profile.id, profile.version, profile.state);
@@ -43,7 +44,7 @@ export async function readProfile(
 /** To be called with what is stored for good, not within a transaction that may yet fail. */
 export function rememberOrders(
   { orders }: Pick<Context, "orders">,
-  profileId: string,
+  profileId: ProfileId,
   version: number,
   { mods, plugins }: ProfileState,
 ): void {

@@ -1,4 +1,5 @@
 import "server-only";
+import type { ModId } from "@/core/model/ids";
 import { compareVersionsOf, type FileHashes, type VersionDifference } from "@/core/edit/versions";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { listHeld, saveIdentity } from "@/store/identities";
@@ -53,7 +54,7 @@ export async function markOwnWork(context: Context, mod: string, own: boolean): 
 /** What an entry of the shelf without a manifest is to be known as. */
 export interface Identity {
   readonly path: string;
-  readonly id: string;
+  readonly id: ModId;
   readonly name: string;
 }
 

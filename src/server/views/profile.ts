@@ -1,4 +1,5 @@
 import "server-only";
+import type { ProfileId, ModId } from "@/core/model/ids";
 import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
 import { compareStates, type Difference } from "@/core/compare/states";
@@ -10,7 +11,7 @@ import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 
 export interface ProfileListed {
-  readonly id: string;
+  readonly id: ProfileId;
   readonly name: string;
   readonly purpose: string;
   readonly hue: number | null;
@@ -38,9 +39,9 @@ interface RestorePointListed {
 export interface ProfilesView {
   readonly profiles: readonly ProfileListed[];
   readonly usage: readonly {
-    readonly id: string;
+    readonly id: ModId;
     readonly content: string | null;
-    readonly profiles: readonly string[];
+    readonly profiles: readonly ProfileId[];
   }[];
 }
 
@@ -80,7 +81,7 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
   };
 }
 
-async function readFollowed(db: Sql, profileId: string): Promise<Lineup | null> {
+async function readFollowed(db: Sql, profileId: ProfileId): Promise<Lineup | null> {
   const lineup = await findFollowed(db, profileId);
   if (!lineup) return null;
   const { pictures: _pictures, readMe: _readMe, ...rest } = lineup;

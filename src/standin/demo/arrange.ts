@@ -2,7 +2,8 @@ import { makeRoster, newestById, type Roster, type Stock } from "@/core/roster/r
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
 import { proposeOrder } from "@/core/edit/accept";
 import type { GameDefinition } from "@/core/model/game";
-import type { Choice, ListName, Order, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
+import { ProfileId } from "@/core/model/ids";
+import type { Choice, ListName, Profile, ProfileFacts, ProfileState, Rule } from "@/core/model/profile";
 
 /** A profile of the demo as it is written to `demo.json` and taken up by the server. */
 export interface DemoProfile extends ProfileFacts {
@@ -22,14 +23,23 @@ export function arrange(
   const bare = emptyState(game, stock.owned);
   const listed = addAbsentMods({ ...bare, rules: [...own], choices: [...choices] }, mods, true);
   const state = addAbsentPlugins(game, listed, mods, true);
-  const accepted = (list: ListName): Order => {
+  const accepted = <List extends ListName>(list: List) => {
     const { entries } = proposeOrder(rosterOf(game, stock, state), list);
-    return { ...state[list], entries: [...entries] };
+    return { ...state[list], entries: [...entries] } as ProfileState[List];
   };
   return { ...state, mods: accepted("mods"), plugins: accepted("plugins") };
 }
 
+/** A state as a profile of the game, to be asked of as one. */
+export const demoProfile = (game: GameDefinition, state: ProfileState): Profile => ({
+  id: ProfileId.parse("demo"),
+  game: game.id,
+  name: "Demo",
+  purpose: "play",
+  version: 1,
+  state,
+});
+
 function rosterOf(game: GameDefinition, stock: Stock, state: ProfileState): Roster {
-  const profile = { id: "demo", game: game.id, name: "Demo", purpose: "play" as const, version: 1, state };
-  return makeRoster(game, profile, stock);
+  return makeRoster(game, demoProfile(game, state), stock);
 }

@@ -1,18 +1,20 @@
+import { z } from "zod";
 import { chooseEdit } from "@/core/edit/choices";
 import type { Edit } from "@/core/model/edit";
 import { makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
 import { expansionEdit } from "@/core/edit/settings";
 import { applySteps } from "@/core/edit/steps";
 import type { GameDefinition } from "@/core/model/game";
-import type { Choice, Entry, ProfileState, Rule } from "@/core/model/profile";
-import { arrange, type DemoProfile } from "./arrange";
+import { ModId, PluginId, SectionId, type ItemId } from "@/core/model/ids";
+import { Rule, type Choice, type Entry, type ProfileState } from "@/core/model/profile";
+import { arrange, demoProfile, type DemoProfile } from "./arrange";
 import { goneMod } from "./brinehollow-packages";
 import { catalogue } from "./catalogue";
 import { hearsay } from "./rulebooks";
 
 const made = "2026-11-02T19:30:00.000Z";
 
-const rules: readonly Rule[] = [
+const rules = z.array(Rule).parse([
   {
     id: "storm-before-kelp",
     rule: { kind: "after", item: "Kelp Shelf Seams.skiff", other: "Storm Ledger.plank", strength: "must" },
@@ -31,7 +33,7 @@ const rules: readonly Rule[] = [
     note: "prices go over everything that is sold",
     made,
   },
-];
+]);
 
 /** What the curator got wrong: each plugin is put before the other one. */
 const misplaced: readonly (readonly [string, string])[] = [
@@ -126,10 +128,10 @@ function fillUp(
   const pluginsOf = (id: string) => known.get(id)!.plugins;
   const taken = new Set(wanted);
   const invented = mods.filter((id) => !isTold(id));
-  const brought = new Set(mods.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
-  const present = new Set(wanted.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
+  const brought = new Set<string>(mods.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
+  const present = new Set<string>(wanted.flatMap((id) => pluginsOf(id).map((plugin) => plugin.name)));
   const lacksMaster = (id: string) => {
-    const own = pluginsOf(id).map((plugin) => plugin.name);
+    const own: readonly string[] = pluginsOf(id).map((plugin) => plugin.name);
     const isMissing = (name: string) => brought.has(name) && !present.has(name) && !own.includes(name);
     return pluginsOf(id).some((plugin) => plugin.header?.masters.some(isMissing));
   };
@@ -145,7 +147,7 @@ function fillUp(
 }
 
 const gauges = (part: string): Choice => ({
-  mod: "instrument-room",
+  mod: ModId.parse("instrument-room"),
   options: { gauges: [part] },
   components: [],
 });
@@ -156,8 +158,7 @@ function after(
   state: ProfileState,
   make: (roster: Roster) => Edit | null,
 ): ProfileState {
-  const profile = { id: "demo", game: game.id, name: "Demo", purpose: "test", version: 1, state };
-  const applied = applySteps(state, make(makeRoster(game, profile, stock))!.steps);
+  const applied = applySteps(state, make(makeRoster(game, demoProfile(game, state), stock))!.steps);
   if (!applied.ok) throw new Error(applied.refusal.code);
   return applied.value.state;
 }
@@ -170,7 +171,11 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
   );
   const { mods, plugins } = state;
   const foundations = plugins.entries.findIndex((entry) => entry.section === "foundations");
-  const gone = { id: goneMod.plugin, on: true, section: "foundations" };
+  const gone = {
+    id: PluginId.parse(goneMod.plugin),
+    on: true,
+    section: SectionId.parse("foundations"),
+  };
   return {
     ...state,
     mods: {
@@ -180,7 +185,7 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
           // In contents that lie nowhere any more.
           entry.id === "legible-ledgers" ? { ...entry, content: "0".repeat(64) } : entry,
         ),
-        { id: goneMod.id, on: true, section: mods.sections.at(-1)!.id },
+        { id: ModId.parse(goneMod.id), on: true, section: mods.sections.at(-1)!.id },
       ],
     },
     plugins: {
@@ -190,12 +195,12 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
       entries: [...plugins.entries.slice(0, foundations), gone, ...plugins.entries.slice(foundations)],
     },
     books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
-    leftOut: [{ mod: "abyss-library", path: "abyss lib.keel" }],
+    leftOut: [{ mod: ModId.parse("abyss-library"), path: "abyss lib.keel" }],
   };
 }
 
 function spoil(state: ProfileState): ProfileState {
-  let entries: readonly Entry[] = state.plugins.entries;
+  let entries: readonly Entry<PluginId>[] = state.plugins.entries;
   for (const [id, other] of misplaced) entries = putBefore(entries, id, other);
   return {
     ...state,
@@ -204,12 +209,20 @@ function spoil(state: ProfileState): ProfileState {
   };
 }
 
-function putBefore(entries: readonly Entry[], id: string, other: string): readonly Entry[] {
+function putBefore(
+  entries: readonly Entry<PluginId>[],
+  id: string,
+  other: string,
+): readonly Entry<PluginId>[] {
   const entry = entries.find((each) => each.id === id)!;
   const rest = entries.filter((each) => each !== entry);
   const at = rest.findIndex((each) => each.id === other);
-  return [...rest.slice(0, at), { id, on: entry.on, section: rest[at]!.section }, ...rest.slice(at)];
+  return [
+    ...rest.slice(0, at),
+    { id: entry.id, on: entry.on, section: rest[at]!.section },
+    ...rest.slice(at),
+  ];
 }
 
-const switchOff = (entries: readonly Entry[], ids: readonly string[]): Entry[] =>
+const switchOff = <Id extends ItemId>(entries: readonly Entry<Id>[], ids: readonly string[]): Entry<Id>[] =>
   entries.map((entry) => (ids.includes(entry.id) ? { ...entry, on: false } : entry));

@@ -1,4 +1,5 @@
 import type { GameDefinition } from "@/core/model/game";
+import type { ModId } from "@/core/model/ids";
 import type { Entry, ProfileState } from "@/core/model/profile";
 import { compareVersions } from "@/core/version/version";
 import type { Stock } from "@/core/roster/roster";
@@ -32,7 +33,7 @@ function withOlder(stock: Stock, state: ProfileState): ProfileState {
 }
 
 /** A mod that requires the framework is put before it. */
-function turned(entries: readonly Entry[], stock: Stock): Entry[] {
+function turned(entries: readonly Entry<ModId>[], stock: Stock): Entry<ModId>[] {
   const framework = entries.find((entry) => entry.id === "bridle-kit")!;
   const requiring = stock.shelf.filter((mod) =>
     mod.manifest?.requires?.some((each) => each.mod === framework.id),

@@ -206,7 +206,7 @@ async function readStock({ game, owned }: World, gameFolder: string, shelfFolder
 
 /** The order file as the game was last started with it: an older order, without the last few names. */
 async function writeFirstOrder(game: GameDefinition, folder: string, profile: DemoProfile): Promise<void> {
-  const fixed = new Set([...game.builtIn, ...game.expansions.flatMap((each) => each.plugins)]);
+  const fixed = new Set<string>([...game.builtIn, ...game.expansions.flatMap((each) => each.plugins)]);
   const names = profile.state[mainList(game)].entries
     .filter((entry) => entry.on && !fixed.has(entry.id))
     .map((entry) => entry.id);

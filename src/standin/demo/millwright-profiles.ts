@@ -1,3 +1,4 @@
+import { ModId } from "@/core/model/ids";
 import type { GameDefinition } from "@/core/model/game";
 import type { Stock } from "@/core/roster/roster";
 import { arrange, type DemoProfile } from "./arrange";
@@ -15,7 +16,13 @@ export function millwrightProfiles(game: GameDefinition, stock: Stock): DemoProf
       note: "The long valley, with all that the neighbours built.",
       state: {
         ...sets(quiet),
-        choices: [{ mod: "clear-panels", options: { boards: ["market"], size: ["large"] }, components: [] }],
+        choices: [
+          {
+            mod: ModId.parse("clear-panels"),
+            options: { boards: ["market"], size: ["large"] },
+            components: [],
+          },
+        ],
         launch: { valley: "three-weirs.vale", season: "summer" },
       },
     },

@@ -106,7 +106,7 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
     const opened = await openMod(game, resolve(holds.shelf, held.path));
     if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${say(opened.refusal)}`);
     const { files, parts, plugins, close } = opened.value;
-    const chosen = chosenParts({ ...held, mod: held.path });
+    const chosen = chosenParts(held);
     const isLeftOut = leavesOut(held.hidden);
     const isTaken = ({ part, path }: PartFile) =>
       (part === null || chosen.has(part)) && !isLeftOut(foldName(game, path));

@@ -4,6 +4,7 @@ import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Section } from "@/core/model/game";
+import { SectionId } from "@/core/model/ids";
 import {
   addSection,
   changeSection,
@@ -77,7 +78,11 @@ function SectionLine({ section, index }: { section: Section; index: number }) {
   };
   const add = () =>
     editor.dispatch(
-      addSection(list, section.id, { id: crypto.randomUUID(), name: "New section", guidance: "" }),
+      addSection(list, section.id, {
+        id: SectionId.parse(crypto.randomUUID()),
+        name: "New section",
+        guidance: "",
+      }),
     );
   const hue = section.hue ?? index % hueCount;
   return (

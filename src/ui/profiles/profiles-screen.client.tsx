@@ -1,5 +1,6 @@
 "use client";
 
+import type { ProfileId } from "@/core/model/ids";
 import { format } from "date-fns";
 import { useState } from "react";
 import { plural } from "@/core/messages/parts";
@@ -20,7 +21,7 @@ import { Swatch } from "./swatch";
 export function ProfilesScreen() {
   const present = useEditor((state) => state.profile.id);
   const profiles = useEditor((state) => state.view.profiles);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<ProfileId | null>(null);
   const [making, setMaking] = useState(false);
   const kept = profiles.filter((each) => !each.deleted);
   const selected = kept.find((each) => each.id === (chosen ?? present)) ?? kept[0]!;
@@ -106,7 +107,7 @@ function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
   const { editor, unwrap, refresh } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   if (profiles.length === 0) return null;
-  const bringBack = async (id: string) => {
+  const bringBack = async (id: ProfileId) => {
     await editor.settled();
     unwrap(await bringBackProfile(id, game));
     refresh();

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ProfileId } from "@/core/model/ids";
 import { Command as Cmdk } from "cmdk";
 import { Dialog } from "../kit/dialog";
 import { inputLook } from "../kit/field";
@@ -20,7 +21,7 @@ function Profiles({ onClose }: { onClose: () => void }) {
   const { switchTo } = useWorkspace();
   const present = useEditor((state) => state.profile.id);
   const profiles = useEditor((state) => state.view.profiles);
-  const choose = (id: string) => {
+  const choose = (id: ProfileId) => {
     onClose();
     if (id !== present) void switchTo(id);
   };

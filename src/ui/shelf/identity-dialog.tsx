@@ -1,5 +1,6 @@
 "use client";
 
+import { ModId } from "@/core/model/ids";
 import { useState, type FormEvent } from "react";
 import { idsApart } from "@/core/roster/identity";
 import type { ShelfMod } from "@/core/model/shelf";
@@ -41,9 +42,9 @@ function IdentityForm({ mod, onClose }: Props) {
   ].sort(([, a], [, b]) => (a < b ? -1 : 1));
   const isShared = others.some(([id]) => id === mod.id);
   const [name, setName] = useState(mod.name);
-  const [of, setOf] = useState(isShared ? mod.id : itsOwn);
+  const [of, setOf] = useState<string>(isShared ? mod.id : itsOwn);
   const idFor = () => {
-    if (of !== itsOwn) return of;
+    if (of !== itsOwn) return ModId.parse(of);
     if (!isShared) return mod.id;
     const taken = new Set(shelf.map(({ id }) => id));
     return idsApart({ id: mod.id, mods: [mod, mod] }, taken)[1]!;

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ModId } from "@/core/model/ids";
 import { useMemo } from "react";
 import { idsApart, sameByName } from "@/core/roster/identity";
 import { plural } from "@/core/messages/parts";
@@ -17,7 +18,7 @@ export function SameByNameBar() {
   const [group] = groups;
   if (!group) return null;
   const { id, mods } = group;
-  const answer = async (ids: readonly string[]) => {
+  const answer = async (ids: readonly ModId[]) => {
     const done = unwrap(await identify(mods.map(({ path, name }, at) => ({ path, id: ids[at]!, name }))));
     if (done === null) refresh();
     else tell(["What they are was not changed."], "wrong");

@@ -4,6 +4,7 @@ import type { Edit, EditLabel } from "@/core/model/edit";
 import type { Finding } from "@/core/model/finding";
 import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
 import { mainList } from "@/core/model/game";
+import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
@@ -15,16 +16,16 @@ import type { WorkspaceView } from "@/server/views/workspace";
 /** How the editor reaches the server; a test gives it one of its own. */
 export interface EditorServer {
   editProfile(
-    profileId: string,
+    profileId: ProfileId,
     base: number,
     edit: Edit,
   ): Promise<Outcome<{ version: number; history: EditorHistory }>>;
   undoOrRedo(
-    profileId: string,
+    profileId: ProfileId,
     base: number,
     way: "undo" | "redo",
   ): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
-  readProfile(profileId: string): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+  readProfile(profileId: ProfileId): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
 }
 
 interface EditorHistory {
@@ -232,7 +233,7 @@ export class ProfileEditor {
     for (const listener of this.refusalListeners) listener(refusal);
   }
 
-  private async goBackToStored(profileId: string, refusal: Refusal): Promise<void> {
+  private async goBackToStored(profileId: ProfileId, refusal: Refusal): Promise<void> {
     this.refuse(refusal);
     if (this.state.saving > 0) return;
     const stored = await this.server.readProfile(profileId);

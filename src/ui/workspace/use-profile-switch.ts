@@ -1,3 +1,4 @@
+import type { ProfileId } from "@/core/model/ids";
 import { useCallback } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ProfileEditor } from "./editor";
@@ -10,9 +11,9 @@ import { readProfiles, switchProfile } from "./server";
 export function useProfileSwitch(
   editor: ProfileEditor,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
-): (id: string) => Promise<boolean> {
+): (id: ProfileId) => Promise<boolean> {
   return useCallback(
-    async (id: string) => {
+    async (id: ProfileId) => {
       await editor.settled();
       const view = unwrap(await switchProfile(id));
       if (!view) return false;

@@ -1,4 +1,5 @@
 import { useMemo } from "react";
+import type { ProfileId } from "@/core/model/ids";
 import { usageKey } from "./usage-key";
 import { useEditor } from "./workspace.client";
 
@@ -10,7 +11,7 @@ export function useUsage(): ReadonlyMap<string, readonly string[]> {
   return useMemo(() => {
     const nameOf = new Map(profiles.map(({ id, name }) => [id, name]));
     nameOf.delete(present);
-    const others = (ids: readonly string[]) =>
+    const others = (ids: readonly ProfileId[]) =>
       ids.map((id) => nameOf.get(id)).filter((name) => name !== undefined);
     return new Map(usage.map(({ id, content, profiles: ids }) => [usageKey(id, content), others(ids)]));
   }, [usage, profiles, present]);

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ProfileId } from "@/core/model/ids";
 import { useRouter } from "next/navigation";
 import {
   createContext,
@@ -35,7 +36,7 @@ export interface Workspace extends Proposing {
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
   readonly refresh: () => void;
   /** Works on another profile; answers whether it does. */
-  readonly switchTo: (id: string) => Promise<boolean>;
+  readonly switchTo: (id: ProfileId) => Promise<boolean>;
   readonly writeOrder: () => Promise<void>;
   readonly trial: TrialState;
   readonly shelfReading: ShelfReadingState;

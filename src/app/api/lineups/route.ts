@@ -1,3 +1,4 @@
+import { ProfileId } from "@/core/model/ids";
 import { formatOf } from "@/formats/lineup/all";
 import { fileNameOf } from "@/formats/lineup/format";
 import { refuse } from "@/core/model/outcome";
@@ -14,7 +15,7 @@ export async function GET(request: Request): Promise<Response> {
   const format = formatOf(searchParams.get("format") ?? "lineup");
   const file = await guard(async () =>
     format
-      ? lineupFile(await getContext(), searchParams.get("profile") ?? "", format)
+      ? lineupFile(await getContext(), ProfileId.parse(searchParams.get("profile") ?? ""), format)
       : refuse("bad-request", { detail: "there is no such format" }),
   );
   if (!file.ok) return Response.json(file, { status: 404 });

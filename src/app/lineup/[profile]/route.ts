@@ -1,3 +1,4 @@
+import { ProfileId } from "@/core/model/ids";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { guard } from "@/server/action";
@@ -10,7 +11,7 @@ export async function GET(
   { params }: { params: Promise<{ profile: string }> },
 ): Promise<Response> {
   const { profile } = await params;
-  const page = await guard(async () => servedPage(await getContext(), profile));
+  const page = await guard(async () => servedPage(await getContext(), ProfileId.parse(profile)));
   return page.ok
     ? new Response(page.value, { headers: { "content-type": "text/html; charset=utf-8" } })
     : new Response(plainText(sayRefusal(page.refusal)), { status: 404 });
