@@ -1,12 +1,13 @@
 import { plural } from "@/core/messages/parts";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Link, OrderProblem, OrderResult } from "@/core/model/problem";
+import type { FoundOrder, Link, OrderProblem } from "@/core/model/problem";
 import { OrderResult as ResultSchema } from "@/core/model/problem";
 import { findConstraints } from "@/core/order/constraints";
 import { whyHere } from "@/core/order/explain";
 import { rangesInAnyOrder, rangesStayingPut } from "@/core/order/ranges";
 import { explainMoves, propose, type Proposal } from "@/core/order/propose";
 import { jsonPath, readProblem } from "@/core/order/read-problem";
+import { originName, writeLinks, writeResult } from "@/core/order/write-result";
 import { verifyResult } from "@/core/order/verify";
 import { findContradictions, type Contradiction } from "@/core/order/what-if";
 
@@ -26,20 +27,20 @@ export type FailLevel = (typeof failLevels)[number];
 
 const lines = (...parts: (string | string[])[]): string => parts.flat().join("\n");
 const chain = (links: readonly Link[]): string =>
-  links.map(({ before, after, because }) => `${before} before ${after} (${because})`).join(", ");
+  links.map(({ before, after, because }) => `${before} before ${after} (${originName(because)})`).join(", ");
 
 export function order(value: unknown, failOn: FailLevel): Outcome<Answer> {
   const problem = readProblem(value);
   if (!problem.ok) return problem;
   const proposal = propose(problem.value);
   return done({
-    json: proposal.result,
+    json: writeResult(proposal.result),
     text: orderReport(problem.value, proposal),
     findings: hasFindings(problem.value, proposal.result, failOn),
   });
 }
 
-function hasFindings(problem: OrderProblem, result: OrderResult, failOn: FailLevel): boolean {
+function hasFindings(problem: OrderProblem, result: FoundOrder, failOn: FailLevel): boolean {
   if (failOn === "never") return false;
   if (result.missing.length + result.cycles.length > 0) return true;
   if (failOn === "blocker") return false;
@@ -96,7 +97,7 @@ export function why(value: unknown, item: string, other?: string): Outcome<Answe
   if (other !== undefined) return whyBefore(constraints, item, other);
   const say = (links: readonly Link[]) => links.map((link) => `  ${chain([link])}`);
   return done({
-    json: { item, ...here },
+    json: { item, above: writeLinks(here.above), below: writeLinks(here.below) },
     text: lines(`Above ${item}:`, say(here.above), `Below ${item}:`, say(here.below)),
     findings: false,
   });

@@ -43,13 +43,12 @@ function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefi
       ? done(read.definition)
       : refuse("definition-flaw", { path: wanted, text: "is no sound definition" });
   }
-  const text = new TextDecoder().decode(bytes);
   for (const game of games) {
     const list = readList(bytes, "list", game);
     if (list.ok && (list.value.kind !== "listing" || list.value.listing.game?.id === game.id))
       return done(game);
   }
-  return refuse("list-game", { known: games.map(({ id }) => id).join(", "), detail: text.slice(0, 40) });
+  return refuse("list-game", { known: games.map(({ id }) => id).join(", ") });
 }
 
 async function stockOf(game: GameDefinition, shelf: string | undefined): Promise<Outcome<Stock>> {

@@ -1,12 +1,13 @@
 import { getFileNameLowLevel, openPromise, type Entry, type ZipFile } from "yauzl";
-import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
+import { done, refuse, type Outcome, type Refused } from "@/core/model/outcome";
 import type { ModFile, ModFiles } from "./mod-file";
+import type { ProblemCode } from "@/core/model/refusal";
 
 /** Checked before anything is unpacked; see docs/FORMATS.md. */
 const limits = { entries: 200_000, bytes: 64 * 2 ** 30, ratio: 200, ratioFrom: 64 * 2 ** 20 };
 
 /** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
-export async function openArchive(path: string): Promise<Outcome<ModFiles>> {
+export async function openArchive(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   let zip: ZipFile;
   try {
     zip = await openPromise(path, { lazyEntries: true, autoClose: false, decodeStrings: false });
@@ -21,7 +22,7 @@ export async function openArchive(path: string): Promise<Outcome<ModFiles>> {
   return done({ files: listed.value.map((entry) => archiveFile(zip, entry)), close: () => zip.close() });
 }
 
-async function listEntries(zip: ZipFile): Promise<Outcome<Entry[]>> {
+async function listEntries(zip: ZipFile): Promise<Outcome<Entry[], ProblemCode>> {
   if (zip.entryCount > limits.entries)
     return refuse("zip-too-many", { count: zip.entryCount, limit: limits.entries });
   const entries: Entry[] = [];
@@ -34,7 +35,7 @@ async function listEntries(zip: ZipFile): Promise<Outcome<Entry[]>> {
   return refusal ?? done(entries.filter((entry) => !nameOf(entry).endsWith("/")));
 }
 
-function checkEntries(entries: readonly Entry[], fileSize: number): { ok: false; refusal: Refusal } | null {
+function checkEntries(entries: readonly Entry[], fileSize: number): Refused<ProblemCode> | null {
   const size = entries.reduce((sum, entry) => sum + entry.uncompressedSize, 0);
   if (size > limits.bytes) return refuse("zip-too-large", { size, limit: limits.bytes });
   const ratio = Math.floor(size / Math.max(1, fileSize));

@@ -4,6 +4,7 @@ import { pipeline } from "node:stream/promises";
 import { crc32 } from "node:zlib";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ModFile } from "./mod-file";
+import type { ProblemCode } from "@/core/model/refusal";
 
 export interface Digest {
   readonly sha256: string;
@@ -12,7 +13,7 @@ export interface Digest {
 }
 
 /** Reads a file of a mod once: hashes it, holds it against the archive's word, keeps its bytes if `keep`. */
-export async function digestFile(file: ModFile, keep: boolean): Promise<Outcome<Digest>> {
+export async function digestFile(file: ModFile, keep: boolean): Promise<Outcome<Digest, ProblemCode>> {
   const hash = createHash("sha256");
   const kept: Buffer[] = [];
   let size = 0;

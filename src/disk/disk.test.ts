@@ -3,8 +3,7 @@ import { mkdir, mkdtemp, readFile, rename, rm, symlink, utimes, writeFile } from
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { zipSync, type Zippable } from "fflate";
-import { plainText } from "@/core/messages/parts";
-import { sayRefusal } from "@/core/messages/refusals";
+import { sayProblem } from "@/core/messages/problems";
 import { testGame } from "@/core/testing/game";
 import { writePlugin } from "@/formats/plugin";
 import type { Holds } from "@/formats/holds";
@@ -156,10 +155,7 @@ describe("what is unsound becomes a problem and stops nothing", () => {
       ["bad-1.0.zip", code],
       ["good.zip", undefined],
     ]);
-    const sentence = plainText(
-      sayRefusal({ code: "unsound-file", data: { name: "bad", ...mods[0]!.problem!.data, code } }),
-    );
-    expect(sentence).not.toMatch(/undefined|\(not|could not be read \(/);
+    expect(sayProblem(mods[0]!.problem!)).not.toMatch(/undefined|\(not|could not be read \(/);
   });
 
   test("a link inside a folder is not followed", async () => {

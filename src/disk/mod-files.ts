@@ -4,9 +4,10 @@ import { join } from "node:path";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { openArchive } from "./archive";
 import type { ModFile, ModFiles } from "./mod-file";
+import type { ProblemCode } from "@/core/model/refusal";
 
 /** The files of an archive or a folder, listed and checked against the limits, not read yet. */
-export async function openModFiles(path: string): Promise<Outcome<ModFiles>> {
+export async function openModFiles(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   try {
     const info = await lstat(path);
     return info.isDirectory() ? await openFolder(path) : await openArchive(path);
@@ -17,7 +18,7 @@ export async function openModFiles(path: string): Promise<Outcome<ModFiles>> {
   }
 }
 
-async function openFolder(root: string): Promise<Outcome<ModFiles>> {
+async function openFolder(root: string): Promise<Outcome<ModFiles, ProblemCode>> {
   const files: ModFile[] = [];
   const entries = await readdir(root, { recursive: true, withFileTypes: true });
   for (const entry of entries) {

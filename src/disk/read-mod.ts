@@ -16,6 +16,7 @@ import { readPluginFacts } from "@/formats/plugin-layout";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
 import type { ModFile } from "./mod-file";
 import { openModFiles } from "./mod-files";
+import type { FileProblem, ProblemCode } from "@/core/model/refusal";
 
 /** A plugin larger than this is hashed but not parsed. */
 const largestPlugin = 256 * 2 ** 20;
@@ -47,7 +48,7 @@ interface LaidOutMod {
 }
 
 /** Opens an archive or a folder, checks its contents and reads its manifest. What it answers must be closed. */
-export async function openMod(game: GameDefinition, path: string): Promise<Outcome<LaidOutMod>> {
+export async function openMod(game: GameDefinition, path: string): Promise<Outcome<LaidOutMod, ProblemCode>> {
   const opened = await openModFiles(path);
   if (!opened.ok) return opened;
   const laidOut = await layOut(game, opened.value.files);
@@ -58,7 +59,7 @@ export async function openMod(game: GameDefinition, path: string): Promise<Outco
 async function layOut(
   game: GameDefinition,
   files: readonly ModFile[],
-): Promise<Outcome<Omit<LaidOutMod, "close">>> {
+): Promise<Outcome<Omit<LaidOutMod, "close">, ProblemCode>> {
   const layout = layOutMod(
     game,
     files.map((file) => file.path),
@@ -71,7 +72,7 @@ async function layOut(
   return done({ files, paths, parts, plugins: pluginsIn(game, parts), manifest: manifest.value });
 }
 
-async function manifestOf(file: ModFile | undefined): Promise<Outcome<ModManifest | null>> {
+async function manifestOf(file: ModFile | undefined): Promise<Outcome<ModManifest | null, ProblemCode>> {
   if (!file || file.size > largestManifest) return done(null);
   const digest = await digestFile(file, true);
   return digest.ok ? readManifest(digest.value.bytes!) : digest;
@@ -92,11 +93,11 @@ export async function readMod(
   if (before?.archiveSha256 && before.stamp !== "" && place.kind === "archive")
     if ((await sha256OfFile(full).catch(() => "")) === before.archiveSha256) return { ...before, ...place };
   const opened = await openMod(game, full);
-  if (!opened.ok) return unsound(place, opened, identity);
+  if (!opened.ok) return unsound(place, opened.refusal, identity);
   const mod = opened.value;
   try {
     const digests = await digestAll(mod);
-    if (!digests.ok) return unsound(place, digests, identity);
+    if (!digests.ok) return unsound(place, digests.refusal, identity);
     const archiveSha256 = place.kind === "archive" ? await sha256OfFile(full) : null;
     return soundMod(game, place, mod, digests.value, archiveSha256, identity);
   } finally {
@@ -104,7 +105,7 @@ export async function readMod(
   }
 }
 
-async function digestAll({ files, plugins }: LaidOutMod): Promise<Outcome<Digest[]>> {
+async function digestAll({ files, plugins }: LaidOutMod): Promise<Outcome<Digest[], ProblemCode>> {
   const digests: Digest[] = [];
   const places = new Set(plugins.map(({ at }) => at));
   for (const [at, file] of files.entries()) {
@@ -172,11 +173,10 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
       problem: null,
       recordNames: [...new Set(plugin.value.records)],
     };
-  return { ...facts, header: null, problem: { code: plugin.refusal.code, data: plugin.refusal.data } };
+  return { ...facts, header: null, problem: plugin.refusal };
 }
 
-function unsound(place: ShelfPlace, outcome: Outcome<unknown>, identity?: Identity): ShelfMod {
-  const { code, data } = outcome.ok ? { code: "cannot-read", data: {} } : outcome.refusal;
+function unsound(place: ShelfPlace, problem: FileProblem, identity?: Identity): ShelfMod {
   return {
     ...place,
     ...nameFromPath(basename(place.path)),
@@ -189,7 +189,7 @@ function unsound(place: ShelfPlace, outcome: Outcome<unknown>, identity?: Identi
     archiveSha256: null,
     manifest: null,
     plugins: [],
-    problem: { code, data: { ...data } },
+    problem,
   };
 }
 

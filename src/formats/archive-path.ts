@@ -1,10 +1,11 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ProblemCode } from "@/core/model/refusal";
 
 /** Names that some systems take for a device, whatever extension follows (common practice; recalled, not looked up). */
 const devices = /^(?:con|prn|aux|nul|com[1-9¹²³]|lpt[1-9¹²³])(?:\.|$)/i;
 
 /** A path inside a mod with `/` as separator; refused if it could lead out of the mod's folder or cannot be a file's. */
-export function safePath(raw: string): Outcome<string> {
+export function safePath(raw: string): Outcome<string, ProblemCode> {
   const shown = raw.replace(/\p{Cc}/gu, "?").slice(0, 200);
   if (/\p{Cc}/u.test(raw)) return refuse("path-control", { entry: shown });
   if (/[<>"|?*]/.test(raw)) return refuse("path-character", { entry: shown });

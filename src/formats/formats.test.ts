@@ -194,7 +194,7 @@ test("a manifest keeps unknown fields, and a broken one says where", () => {
   expect(readManifest(bytes(JSON.stringify(manifest)))).toEqual({ ok: true, value: manifest });
   const broken = readManifest(bytes(JSON.stringify({ ...manifest, id: 7 })));
   expect(broken).toMatchObject({ ok: false, refusal: { code: "manifest-broken" } });
-  expect(!broken.ok && broken.refusal.data.detail).toMatch(/^id:/);
+  expect(!broken.ok && (broken.refusal.data as { detail: string }).detail).toMatch(/^id:/);
 });
 
 describe("lineup files", () => {

@@ -26,7 +26,10 @@ export const Holds = z.strictObject({
 });
 export type Holds = z.infer<typeof Holds>;
 
-export function readHolds(bytes: Uint8Array, name: string): Outcome<Holds> {
+export function readHolds(
+  bytes: Uint8Array,
+  name: string,
+): Outcome<Holds, "not-utf8" | "not-json" | "bad-request"> {
   const decoded = decodeText(bytes, name);
   if (!decoded.ok) return decoded;
   const json = parseJson(decoded.value.text, name);

@@ -1,13 +1,14 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ModManifest } from "@/core/model/shelf";
 import { decodeText, parseJson } from "./text";
+import type { ProblemCode } from "@/core/model/refusal";
 
-export function readManifest(bytes: Uint8Array): Outcome<ModManifest> {
+export function readManifest(bytes: Uint8Array): Outcome<ModManifest, ProblemCode> {
   const broken = (detail: string) => refuse("manifest-broken", { detail });
   const decoded = decodeText(bytes, "seating-mod.json");
   if (!decoded.ok) return broken("it is not UTF-8 text");
   const json = parseJson(decoded.value.text, "seating-mod.json");
-  if (!json.ok) return broken(String(json.refusal.data.detail));
+  if (!json.ok) return broken(json.refusal.data.detail);
   const parsed = ModManifest.safeParse(json.value);
   if (parsed.success) return done(parsed.data);
   const issue = parsed.error.issues[0]!;

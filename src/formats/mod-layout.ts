@@ -3,6 +3,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { extensionOf, foldName } from "@/core/roster/fold";
 import type { PartFile } from "@/core/roster/parts";
 import { safePath } from "./archive-path";
+import type { ProblemCode } from "@/core/model/refusal";
 
 export const manifestName = "seating-mod.json";
 
@@ -24,7 +25,7 @@ export const pluginsIn = (game: ContentLaws, files: readonly PartFile[]): PartFi
  * The content check: every path is safe, a single top folder that is no content folder is stripped, and then the
  * root directly holds a manifest, a plugin, or a content folder.
  */
-export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<ModLayout> {
+export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<ModLayout, ProblemCode> {
   const paths: string[] = [];
   for (const each of raw) {
     const path = safePath(each);

@@ -2,6 +2,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { RiffChunks, RiffLayout } from "@/core/model/plugin-layout";
 import { isFileName, type PluginFacts } from "./plugin-facts";
 import { concatBytes, readList, readRiff, writeChunk, writeContainer, type Chunk } from "./riff";
+import type { ProblemCode } from "@/core/model/refusal";
 
 /** A plugin of the stand-in games in full: its header and what it changes. */
 export interface Plugin {
@@ -35,7 +36,7 @@ const standardChunks: RiffChunks = {
 export function readPlugin(
   bytes: Uint8Array,
   { formType, chunks = standardChunks }: Omit<RiffLayout, "container">,
-): Outcome<Plugin> {
+): Outcome<Plugin, ProblemCode> {
   const riff = readRiff(bytes, formType);
   if (!riff.ok) return riff;
   const head = riff.value.find((chunk) => chunk.name === chunks.head);
@@ -77,7 +78,7 @@ function readPart(
   type: string,
   chunk: Chunk,
   { masters, records }: RiffChunks,
-): Outcome<unknown> {
+): Outcome<unknown, ProblemCode> {
   if (type === "adds" && chunk.name === "alst") {
     const list = readAdditiveList(chunk.data);
     if (list.ok) plugin.lists.push(list.value);
@@ -98,7 +99,11 @@ function readPart(
 const decoder = new TextDecoder("utf-8", { fatal: true });
 
 /** The zero-terminated UTF-8 text at `start`, and where it ends after padding to an even length. */
-function readText(data: Uint8Array, start: number, chunk: string): Outcome<{ text: string; end: number }> {
+function readText(
+  data: Uint8Array,
+  start: number,
+  chunk: string,
+): Outcome<{ text: string; end: number }, ProblemCode> {
   const end = data.indexOf(0, start);
   if (end < 0) return refuse("riff-text", { chunk });
   try {
@@ -109,7 +114,7 @@ function readText(data: Uint8Array, start: number, chunk: string): Outcome<{ tex
   }
 }
 
-function readAdditiveList(data: Uint8Array): Outcome<AdditiveList> {
+function readAdditiveList(data: Uint8Array): Outcome<AdditiveList, ProblemCode> {
   const record = readText(data, 0, "alst");
   if (!record.ok) return record;
   const view = new DataView(data.buffer, data.byteOffset, data.byteLength);
@@ -132,7 +137,7 @@ function readAdditiveList(data: Uint8Array): Outcome<AdditiveList> {
   return done({ record: record.value.text, entries });
 }
 
-export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<PluginFacts> {
+export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<PluginFacts, ProblemCode> {
   const plugin = readPlugin(bytes, layout);
   if (!plugin.ok) return plugin;
   const { info, flags, masters, records, lists } = plugin.value;

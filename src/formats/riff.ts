@@ -1,4 +1,5 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ProblemCode } from "@/core/model/refusal";
 
 /**
  * The published chunk container RIFF: a four-letter name, the size of the contents as a little-endian 32-bit
@@ -16,7 +17,7 @@ const sizeAt = (bytes: Uint8Array, at: number): number =>
   new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(at, true);
 
 /** The chunks of the body of a RIFF file of the given form type; nothing may be cut short or follow after its end. */
-export function readRiff(bytes: Uint8Array, formType: string): Outcome<Chunk[]> {
+export function readRiff(bytes: Uint8Array, formType: string): Outcome<Chunk[], ProblemCode> {
   if (bytes.length < 12 || nameAt(bytes, 0) !== "RIFF") return refuse("riff-not");
   const size = sizeAt(bytes, 4);
   const left = bytes.length - 8;
@@ -28,7 +29,7 @@ export function readRiff(bytes: Uint8Array, formType: string): Outcome<Chunk[]> 
 }
 
 /** The chunks that follow one another in `bytes`. The pad byte of the very last one may be missing. */
-function readChunks(bytes: Uint8Array): Outcome<Chunk[]> {
+function readChunks(bytes: Uint8Array): Outcome<Chunk[], ProblemCode> {
   const chunks: Chunk[] = [];
   for (let at = 0; at < bytes.length;) {
     if (bytes.length - at < 8)
@@ -44,7 +45,7 @@ function readChunks(bytes: Uint8Array): Outcome<Chunk[]> {
 }
 
 /** The type and the chunks of a LIST chunk's contents. */
-export function readList(data: Uint8Array): Outcome<{ type: string; chunks: Chunk[] }> {
+export function readList(data: Uint8Array): Outcome<{ type: string; chunks: Chunk[] }, ProblemCode> {
   if (data.length < 4) return refuse("riff-truncated", { chunk: "LIST", size: 4, left: data.length });
   const chunks = readChunks(data.subarray(4));
   return chunks.ok ? done({ type: nameAt(data, 0), chunks: chunks.value }) : chunks;

@@ -23,7 +23,11 @@ const bytes = (value: unknown) =>
 const read = (value: unknown) => readRulebook(bytes(value), "book.json", testGame);
 const code = (value: unknown) => {
   const outcome = read(value);
-  return outcome.ok ? "ok" : [outcome.refusal.code, outcome.refusal.data.path].filter(Boolean).join(" ");
+  return outcome.ok
+    ? "ok"
+    : [outcome.refusal.code, "path" in outcome.refusal.data && outcome.refusal.data.path]
+        .filter(Boolean)
+        .join(" ");
 };
 
 test("a rulebook is read back as it was written", () => {

@@ -2,6 +2,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { TaggedLayout } from "@/core/model/plugin-layout";
 import type { PluginFacts } from "./plugin-facts";
 import { isFileName } from "./plugin-facts";
+import type { ProblemCode } from "@/core/model/refusal";
 
 interface TaggedRecord {
   readonly tag: string;
@@ -10,7 +11,7 @@ interface TaggedRecord {
 }
 
 /** Reads a plugin of tagged records defensively: any bytes give its facts, or say what is wrong with them and where. */
-export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<PluginFacts> {
+export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<PluginFacts, ProblemCode> {
   const records = readRecords(bytes, layout);
   if (!records.ok) return records;
   const [head, ...others] = records.value;
@@ -39,7 +40,10 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
   });
 }
 
-function readRecords(bytes: Uint8Array, { byteOrder, record }: TaggedLayout): Outcome<TaggedRecord[]> {
+function readRecords(
+  bytes: Uint8Array,
+  { byteOrder, record }: TaggedLayout,
+): Outcome<TaggedRecord[], ProblemCode> {
   const { headerBytes, tagAt, tagBytes, sizeAt, sizeBytes, sizeCounts, flagsAt, flagsBytes } = record;
   const records: TaggedRecord[] = [];
   for (let at = 0; at < bytes.length;) {
@@ -69,7 +73,10 @@ interface Field {
 }
 
 /** The fields that the layout gives a meaning to, as texts; all others are passed over. */
-function readFields({ tag: record, contents }: TaggedRecord, layout: TaggedLayout): Outcome<Field[]> {
+function readFields(
+  { tag: record, contents }: TaggedRecord,
+  layout: TaggedLayout,
+): Outcome<Field[], ProblemCode> {
   const { tagBytes, sizeBytes } = layout.field;
   const { file: _, ...meant } = layout.tags;
   const wanted = new Set(Object.values(meant));
@@ -93,7 +100,7 @@ function readFields({ tag: record, contents }: TaggedRecord, layout: TaggedLayou
   return done(fields);
 }
 
-function recordNames(records: readonly TaggedRecord[], layout: TaggedLayout): Outcome<string[]> {
+function recordNames(records: readonly TaggedRecord[], layout: TaggedLayout): Outcome<string[], ProblemCode> {
   if (layout.tags.name === undefined) return done([]);
   const names: string[] = [];
   for (const record of records) {

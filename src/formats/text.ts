@@ -3,7 +3,10 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 const strict = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
 
 /** Text that a person or a program wrote: UTF-8, with or without a byte-order mark. */
-export function decodeText(bytes: Uint8Array, name: string): Outcome<{ text: string; mark: boolean }> {
+export function decodeText(
+  bytes: Uint8Array,
+  name: string,
+): Outcome<{ text: string; mark: boolean }, "not-utf8"> {
   try {
     const text = strict.decode(bytes);
     const mark = text.startsWith("\uFEFF");
@@ -14,7 +17,7 @@ export function decodeText(bytes: Uint8Array, name: string): Outcome<{ text: str
 }
 
 /** Text of any origin: UTF-8, or UTF-16 that says so by its mark. */
-export function decodeAnyText(bytes: Uint8Array, name: string): Outcome<string> {
+export function decodeAnyText(bytes: Uint8Array, name: string): Outcome<string, "not-utf8"> {
   const utf16 =
     bytes[0] === 0xff && bytes[1] === 0xfe
       ? "utf-16le"
@@ -26,7 +29,7 @@ export function decodeAnyText(bytes: Uint8Array, name: string): Outcome<string> 
   return decoded.ok ? done(decoded.value.text) : decoded;
 }
 
-export function parseJson(text: string, name: string): Outcome<unknown> {
+export function parseJson(text: string, name: string): Outcome<unknown, "not-json"> {
   try {
     return done(JSON.parse(text) as unknown);
   } catch (error) {

@@ -216,7 +216,7 @@ describe("the stand-in game", () => {
     await writeFile(holds, text.replace("Tidal Core-2.1.0.zip", "Broken Barnacles-0.9.zip"));
     expect((await start()).stopped).toMatch(/^Broken Barnacles-0\.9\.zip cannot be opened/);
     await writeFile(holds, "{");
-    expect((await start()).stopped).toMatch(/^saves\/holds\.json cannot be read/);
+    expect((await start()).stopped).toMatch(/^saves\/holds\.json is no JSON/);
     await rm(holds);
     expect((await start()).stopped).toMatch(/ENOENT/);
   });

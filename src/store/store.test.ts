@@ -1,3 +1,6 @@
+import { plainText } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import { listTransfers } from "./transfers";
 import fc from "fast-check";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
@@ -203,6 +206,34 @@ test("a profile of the first schema, its history and its restore points come int
   }
 }, 60_000);
 
+test("why a transfer was not taken in is told after an update as before", async () => {
+  const folder = await migrationsUpTo(13);
+  const own = await openHere("memory://");
+  try {
+    await migrate(own, folder);
+    await own.query(
+      "insert into game (id, definition, game_folder, order_folder, shelf_folders) values ('pond', $1, '/game', '/game', '{/shelf}')",
+      [JSON.stringify(testGame)],
+    );
+    const old = { code: "mod-unsound", data: { name: "Reeds.zip", problem: "zip-corrupt", entry: "x" } };
+    await own.query(
+      `insert into transfer (game_id, file, mod_id, name, version, size, sha256, state, received, tries, problem)
+       values ('pond', 'Reeds.zip', 'reeds', 'Reeds', '1', 1, 'a', 'failed', 1, 1, $1),
+         ('pond', 'Lamps.zip', 'lamps', 'Lamps', '1', 1, 'b', 'failed', 1, 1, $2)`,
+      [JSON.stringify(old), JSON.stringify({ code: "damaged", data: { name: "Lamps" } })],
+    );
+    await migrate(own, migrations);
+    const said = (await listTransfers(own, "pond")).map(({ problem }) => plainText(sayRefusal(problem!)));
+    expect(said.sort()).toEqual([
+      "Lamps came with another hash than the depot names. It was thrown away; get it again.",
+      "Reeds.zip is no sound mod: “x” does not match its checksum or cannot be unpacked. It was not taken in.",
+    ]);
+  } finally {
+    await own.close();
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);
+
 test("migrations are applied once, and a changed one is refused", async () => {
   const folder = await mkdtemp(join(tmpdir(), "seating-migrations-"));
   const own = await openHere("memory://");
@@ -232,7 +263,7 @@ test("the shelf is read back as it was stored, changed mods replace, gone ones g
       {
         ...shelfMod("b"),
         content: null,
-        problem: { code: "path-unsafe", data: { entry: "../x", count: 2 } },
+        problem: { code: "path-unsafe" as const, data: { entry: "../x" } },
       },
     ];
     await saveShelfMods(tx, "pond", [{ ...mods[0]!, fileNames: ["a.plank", "textures/x.dat"] }, mods[1]!]);

@@ -1,5 +1,5 @@
 import type { Transfer, TransferState } from "@/core/model/transfer";
-import type { Problem } from "@/core/model/shelf";
+import type { Refusal } from "@/core/model/refusal";
 import type { Sql } from "./sql";
 
 /** The ledger of a game, in the order in which things are to be got. */
@@ -26,7 +26,7 @@ export interface TransferChange {
   readonly state: TransferState;
   readonly received: number;
   readonly tries: number;
-  readonly problem: Problem | null;
+  readonly problem: Refusal | null;
 }
 
 export const changeTransfer = (db: Sql, gameId: string, file: string, change: TransferChange) =>

@@ -8,10 +8,7 @@ export const masterCycle: Check = ({ roster, ties }) =>
     .map(({ items, links }) => ({
       check: "master-cycle",
       id: "master-cycle",
-      data: Object.fromEntries([
-        ["count", links.length],
-        ...links.map((link, at): [string, string] => [`item${at}`, link.before]),
-      ]) as Record<string, string | number>,
+      data: { items: links.map((link) => link.before) },
       level: "blocker",
       subjects: items.map(subject),
       fixes: links.map((link) => switchOff(roster.pluginOf.get(link.before)!.id)),

@@ -1,5 +1,4 @@
 import type { ListName } from "../model/profile";
-import { isBroaderFirst } from "../order/broader-first";
 import { isBroken } from "../roster/ties";
 import { subject, type Check, type CheckInput } from "./check";
 import { proposeOrder } from "./fixes";
@@ -11,7 +10,9 @@ export const ruleBroken: Check = (input) =>
 function brokenIn({ roster, ties }: CheckInput, list: ListName) {
   const { itemOf } = roster.lists[list];
   return ties[list].all
-    .filter(({ because }) => !isBroaderFirst(because) && (because !== "needs" || list === "mods"))
+    .filter(({ because }) =>
+      because === "needs" ? list === "mods" : because.source?.kind !== "broader-first",
+    )
     .filter((tie) => isBroken(tie, (id) => itemOf.get(id)!.place))
     .map(({ earlier, later, because, strength }) => ({
       check: "rule-broken",

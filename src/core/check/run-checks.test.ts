@@ -1,5 +1,5 @@
 import type { Edit } from "../model/edit";
-import { findingTitle, fixText, sayFinding } from "../messages/findings";
+import { findingTitle, sayFinding, sayFix } from "../messages/findings";
 import { plainText } from "../messages/parts";
 import type { Fix } from "../model/finding";
 import type { ModId } from "../model/ids";
@@ -241,7 +241,7 @@ describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
       expect(findingTitle[finding.id]).toBeTruthy();
       expect(text).toMatch(/[.]$/);
       expect(text).not.toMatch(/undefined|NaN|\[object/);
-      for (const fix of finding.fixes) expect(plainText(fixText[fix.id]!(fix.data))).toBeTruthy();
+      for (const fix of finding.fixes) expect(plainText(sayFix(fix))).toBeTruthy();
     }
   });
 

@@ -8,7 +8,7 @@ export const unsoundArchive: Check = ({ roster }) =>
       ? {
           check: "unsound-archive",
           id: "unsound-archive",
-          data: { path: mod.path, ...mod.problem.data, code: mod.problem.code },
+          data: { path: mod.path, problem: mod.problem },
           level: "problem" as const,
           subjects: [modSubject(mod.path)],
           fixes: [],
@@ -23,7 +23,7 @@ export const unreadablePlugin: Check = ({ roster }) =>
       ? {
           check: "unreadable-plugin",
           id: "unreadable-plugin",
-          data: { item: plugin.id, ...plugin.file.problem.data, code: plugin.file.problem.code },
+          data: { item: plugin.id, problem: plugin.file.problem },
           level: "blocker" as const,
           subjects: [subject(plugin.id)],
           fixes: [switchOff(plugin.id)],

@@ -1,6 +1,6 @@
 import type { Edit } from "../model/edit";
 import type { Entry, ListName } from "../model/profile";
-import type { OrderResult } from "../model/problem";
+import type { FoundOrder } from "../model/problem";
 import { explainMoves, propose, type Move, type Proposal } from "../order/propose";
 import { listProblem } from "../roster/list-problem";
 import type { Roster, SeatedList } from "../roster/roster";
@@ -9,7 +9,7 @@ import { label } from "./steps";
 /** A proposal as plain data, so that it can cross to and from a worker. */
 export interface OrderProposal {
   readonly list: ListName;
-  readonly result: OrderResult;
+  readonly result: FoundOrder;
   readonly moves: readonly Move[];
   /** The order that the proposal comes to, with the section in which each item then stands. */
   readonly entries: readonly Entry[];

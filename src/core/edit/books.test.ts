@@ -4,7 +4,7 @@ import { advised } from "../check/advice";
 import { hex, testRoster } from "../testing/roster";
 import { proposeOrder } from "./accept";
 import { dropBook, goByBook, switchBookRule } from "./books";
-import { compareBooks, fromBook, makeBook, openBooks, readAdvice } from "../roster/books";
+import { compareBooks, makeBook, openBooks, readAdvice } from "../roster/books";
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "../roster/roster";
 import { contradictionsOf } from "../roster/rules";
@@ -67,11 +67,10 @@ describe("the rules of a book", () => {
     const roster = rosterWith([]);
     expect(orderOf(roster)).toBe("cba");
     expect(indexTies(roster, "plugins").all.every((tie) => tie.strength === "prefer")).toBe(true);
-    expect(fromBook(indexTies(roster, "plugins").all[0]!.because)).toEqual({
-      book: "soundings",
-      rule: "one",
+    expect(indexTies(roster, "plugins").all[0]!.because).toEqual({
+      rule: "book:soundings:one",
+      source: { kind: "book", book: "soundings", rule: "one" },
     });
-    expect(fromBook("needs")).toBeNull();
   });
 
   test("give way to the curator's own, be that only a preference", () => {

@@ -1,3 +1,4 @@
+import type { RuleOrigin } from "../model/problem";
 import type { Edit } from "../model/edit";
 import type { Section } from "../model/game";
 import type { SectionId, ItemId } from "../model/ids";
@@ -17,7 +18,7 @@ export type Barrier =
       readonly list: ListName;
       readonly with: string;
       readonly item: string;
-      readonly because: string;
+      readonly because: "needs" | RuleOrigin;
     }
   | { readonly kind: "rank"; readonly with: string; readonly item: string; readonly rank: string }
   | { readonly kind: "closed"; readonly item: string; readonly section: string };
@@ -136,8 +137,20 @@ export function placeEdit(
 }
 
 export function refuseAt(barrier: Barrier, side: "above" | "below") {
-  const { kind, ...data } = barrier;
-  return kind === "closed" ? refuse("section-closed", data) : refuse(`${kind}-${side}`, data);
+  switch (barrier.kind) {
+    case "tie": {
+      const { kind: _, ...data } = barrier;
+      return refuse(`tie-${side}`, data);
+    }
+    case "rank": {
+      const { kind: _, ...data } = barrier;
+      return refuse(`rank-${side}`, data);
+    }
+    case "closed": {
+      const { kind: _, ...data } = barrier;
+      return refuse("section-closed", data);
+    }
+  }
 }
 
 /** The section asked for if the gap touches it, else that of the neighbour before, else the one after. */

@@ -123,11 +123,11 @@ function arrange(
   const present = state[list];
   const known = new Map(present.entries.map((entry) => [entry.id, entry]));
   const same = entries.length === present.entries.length && entries.every((entry) => known.delete(entry.id));
-  if (!same) return refuse("other-items", { list });
+  if (!same) return refuse("other-items");
   const back = (): Step[] => [{ kind: "arrange", list, ...present }];
   if (!sections || sameValue(sections, present.sections)) return withEntries(state, list, entries, back);
   const misplaced = firstOutOfSection(sections, entries);
-  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section });
+  if (misplaced) return refuse("outside-section", { item: misplaced.id });
   return done({
     state: { ...state, [list]: { sections: [...sections], entries: [...entries] } },
     inverse: back(),
@@ -144,7 +144,7 @@ function withEntries(
   if (next.length === entries.length && next.every((entry, at) => sameEntry(entry, entries[at]!)))
     return done({ state, inverse: [] });
   const misplaced = firstOutOfSection(sections, next);
-  if (misplaced) return refuse("outside-section", { item: misplaced.id, section: misplaced.section });
+  if (misplaced) return refuse("outside-section", { item: misplaced.id });
   return done({ state: { ...state, [list]: { sections, entries: [...next] } }, inverse: inverse() });
 }
 

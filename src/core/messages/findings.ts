@@ -1,11 +1,11 @@
-import type { Finding, FindingData, FindingId } from "../model/finding";
-import { item, plural, sentence, type Data, type Sentence } from "./parts";
+import type { Finding, FindingData, FindingId, Fix, FixData } from "../model/finding";
+import { item, plural, sentence, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
 
-const cycleNames = (d: Data): Sentence =>
-  Array.from({ length: Number(d.count) }, (_, at) => [item(d[`item${at}`]), " → "] as const)
-    .flat()
-    .concat([item(d.item0)]);
+const cycleNames = ({ items }: FindingData["master-cycle"]): Sentence => [
+  ...items.flatMap((each) => [item(each), " → "]),
+  item(items[0]),
+];
 
 const away = (d: FindingData["order-file-differs"]): string =>
   [
@@ -84,8 +84,8 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence`No order can please these, for each needs the one before: ${""}`.concat(cycleNames(d), ["."]),
   "cap-exceeded": (d) =>
     sentence`${d.used} ${d.label.toLowerCase()} plugins load; the game holds ${d.cap}. Switch off ${d.over}.`,
-  "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(String(d.code), d)}.`,
-  "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(String(d.code), d)}.`,
+  "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(d.problem)}.`,
+  "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(d.problem)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
   "closed-section-entered": (d) =>
     sentence`${item(d.item)} stands in ${String(d.section)}, which is closed, for it must follow something there. Open the section, or change what ties them.`,
@@ -125,17 +125,22 @@ export const sayFinding = ({ id, data }: Finding): Sentence =>
   // Of one id the sentence and its data fit, which a union of ids loses.
   (findingText[id] as (data: Finding["data"]) => Sentence)(data);
 
-export const fixText: Record<string, (data: Data) => Sentence> = {
+const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence } = {
   "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
-  "switch-on-mod": (d) => sentence`Switch on ${String(d.name)}`,
+  "switch-on-mod": (d) => sentence`Switch on ${d.name}`,
   versions: () => ["See what they change"],
-  "take-version": (d) => sentence`Take the ${String(d.version)} that is here`,
-  "get-version": (d) => sentence`Get ${String(d.version)} from the depot`,
+  "take-version": (d) => sentence`Take the ${d.version} that is here`,
+  "get-version": (d) => sentence`Get ${d.version} from the depot`,
   "bring-back": (d) => sentence`Bring ${item(d.item)} back`,
-  "leave-part": (d) => sentence`Leave ${String(d.part)}`,
+  "leave-part": (d) => sentence`Leave ${d.part}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
   propose: () => ["Propose an order"],
   "align-mods": () => ["Align the mods with the plugins"],
   "align-plugins": () => ["Align the plugins with the mods"],
   "write-order": () => ["Write it"],
 };
+
+/** What a way out says. */
+export const sayFix = ({ id, data }: Fix): Sentence =>
+  // Of one id the words and their data fit, which a union of ids loses.
+  (fixText[id] as (data: Fix["data"]) => Sentence)(data);

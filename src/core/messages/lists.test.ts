@@ -1,3 +1,4 @@
+import { refuse, type Refused } from "../model/outcome";
 import { certainties } from "../lineup/match-lines";
 import { aspects } from "../lineup/losses";
 import { clashWords, sayClashSide, type ClashNames } from "./clashes";
@@ -54,18 +55,23 @@ test.each([
   expect(sayClashSide(clash, side, names)).toBe(words);
 });
 
-test.each(["busy", "broke-off", "not-there", "damaged", "not-in-depot"])(
+test.each(["busy", "broke-off", "not-there", "damaged", "not-in-depot"] as const)(
   "a transfer that goes wrong names its mod: %s",
   (code) => {
-    expect(plainText(sayRefusal({ code, data: { name: "Reeds" } }))).toContain("Reeds");
+    const { refusal } = refuse(code, { name: "Reeds" });
+    expect(plainText(sayRefusal(refusal))).toContain("Reeds");
   },
 );
 
-test.each(["code-not", "code-cut", "code-unsound", "list-empty", "list-version"])(
-  "%s says what to do or what is the matter, and no code",
-  (code) => {
-    const text = plainText(sayRefusal({ code, data: { name: "x.txt" } }));
-    expect(text).not.toContain(code);
-    expect(text.length).toBeGreaterThan(20);
-  },
-);
+test.each([
+  refuse("code-not"),
+  refuse("code-cut"),
+  refuse("code-unsound"),
+  refuse("list-empty", { name: "x.txt" }),
+  refuse("list-version"),
+])("$refusal.code says what to do or what is the matter, and no code", ({ refusal }: Refused) => {
+  const { code } = refusal;
+  const text = plainText(sayRefusal(refusal));
+  expect(text).not.toContain(code);
+  expect(text.length).toBeGreaterThan(20);
+});

@@ -1,3 +1,5 @@
+import type { Link, Origin } from "../model/problem";
+import type { FileProblem } from "../model/refusal";
 import { testRoster } from "../testing/roster";
 import { indexTies } from "../roster/ties";
 import { labelText } from "./labels";
@@ -20,25 +22,25 @@ test("ties are told from the side of the item", () => {
   const [tie] = indexTies(roster, "plugins").of("b.plank");
   expect(plainText(tieText(tie!, "b.plank", telling))).toBe("After a.plank: it is a master of this one.");
   expect(plainText(tieText(tie!, "a.plank", telling))).toBe("Before b.plank: this is a master of it.");
-  const rule = { ...tie!, because: "noted" };
+  const rule = { ...tie!, because: { rule: "noted" } };
   expect(plainText(tieText(rule, "b.plank", telling))).toBe("After a.plank: your rule, “fog first”.");
 });
 
-test.each([
+test.each<[Origin, string]>([
   ["needs", "Its master a loads later than it: the game would stop at start."],
   ["class", "The game loads its rank after that of a."],
   ["section", "Its section comes after that of a."],
-  ["noted", "It should load after a: your rule, “fog first”."],
-  ["built-in:1", "It should load after a: the game’s fixed order."],
-])("a move because of %s", (because, text) => {
+  [{ rule: "noted" }, "It should load after a: your rule, “fog first”."],
+  [{ rule: "built-in:1", source: { kind: "built-in" } }, "It should load after a: the game’s fixed order."],
+])("a move because of %j", (because, text) => {
   expect(plainText(moveText("b", [{ before: "a", after: "b", because }], telling))).toBe(text);
 });
 
 test("a chain of several links is told link by link", () => {
-  const links = [
+  const links: Link[] = [
     { before: "a", after: "b", because: "needs" },
     { before: "b", after: "c", because: "section" },
-    { before: "c", after: "d", because: "other" },
+    { before: "c", after: "d", because: { rule: "other" } },
   ];
   expect(plainText(chainText(links, telling))).toBe(
     "a is a master of b, b belongs to an earlier section than c, and c comes before d by your rule",
@@ -48,11 +50,11 @@ test("a chain of several links is told link by link", () => {
 
 test("mods are told to require each other, for they have no masters", () => {
   const ofMods: Telling = { ...telling, list: "mods" };
-  const needs = { before: "a", after: "b", because: "needs" };
+  const needs: Link = { before: "a", after: "b", because: "needs" };
   expect(plainText(moveText("b", [needs], ofMods))).toBe("It requires a, which loads later than it.");
   expect(plainText(moveText("a", [needs], ofMods))).toBe("b requires it, and loads earlier.");
   expect(plainText(chainText([needs], ofMods))).toBe("b requires a");
-  const aligned = { ...needs, because: "aligned:1" };
+  const aligned: Link = { ...needs, because: { rule: "aligned:1", source: { kind: "aligned" } } };
   expect(plainText(moveText("b", [aligned], ofMods))).toBe(
     "It should load after a: so the plugins’ order has it.",
   );
@@ -62,9 +64,10 @@ test("mods are told to require each other, for they have no masters", () => {
 
 test("no code is without words, and unknown ones still say something", () => {
   for (const code of Object.keys(problemText))
-    expect(sayProblem(code, { entry: "x" }).length).toBeGreaterThan(8);
-  expect(sayProblem("odd", {})).toContain("odd");
-  expect(plainText(sayRefusal({ code: "odd", data: {} }))).toContain("odd");
+    expect(sayProblem({ code, data: { entry: "x" } } as FileProblem).length).toBeGreaterThan(8);
+  const stored = { code: "odd", data: {} };
+  expect(sayProblem(stored as FileProblem)).toContain("odd");
+  expect(plainText(sayRefusal(stored as FileProblem))).toContain("odd");
   expect(plainText(sayRefusal({ code: "stale", data: {} }))).toContain("another window");
 });
 

@@ -1,7 +1,6 @@
 /** A piece of a sentence: plain words, or an item that the reader shows by its seat and name. */
 type Part = string | { readonly item: string };
 export type Sentence = readonly Part[];
-export type Data = Readonly<Record<string, string | number>>;
 
 export const item = (id: string | number | undefined): Part => ({ item: String(id) });
 

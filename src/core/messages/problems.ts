@@ -1,7 +1,7 @@
-import type { Data } from "./parts";
+import type { FileProblem, ProblemCode, ProblemData } from "../model/refusal";
 
 /** Why a file could not be read. Plain text, for it names parts of files and no items. */
-export const problemText: Record<string, (data: Data) => string> = {
+export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[Code]) => string } = {
   "not-a-zip": (d) => `it is no sound zip archive: ${d.detail}`,
   "zip-too-many": (d) => `it lists ${d.count} files; at most ${d.limit} are read`,
   "zip-too-large": (d) => `it would unpack to ${d.size} bytes; at most ${d.limit} are read`,
@@ -38,5 +38,8 @@ export const problemText: Record<string, (data: Data) => string> = {
   "riff-master": (d) => `it names a master that is no file name: “${d.name}”`,
 };
 
-export const sayProblem = (code: string, data: Data): string =>
-  problemText[code]?.(data) ?? `it could not be read (${code})`;
+/** Why a file could not be read; of a problem that another version stored at least its code. */
+export function sayProblem({ code, data }: FileProblem): string {
+  const say = (problemText as Readonly<Record<string, (data: never) => string>>)[code];
+  return say ? say(data as never) : `it could not be read (${code})`;
+}

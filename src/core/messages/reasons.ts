@@ -1,10 +1,6 @@
-import type { Link } from "../model/problem";
+import type { Link, RuleOrigin } from "../model/problem";
 import type { ListName } from "../model/profile";
 import type { DirectTie } from "../roster/ties";
-import { isAligned } from "../order/align";
-import { isBroaderFirst } from "../order/broader-first";
-import { fromBook } from "../roster/books";
-import { isBuiltInRule } from "../roster/list-problem";
 import { item, sentence, type Sentence } from "./parts";
 
 /** What a sentence about ties has to know. */
@@ -14,15 +10,21 @@ export interface Telling {
   readonly note: (rule: string) => string | null;
 }
 
-const ruleWords = (because: string, { list, note }: Telling): string => {
-  if (isAligned(because)) return `so the ${list === "mods" ? "plugins" : "mods"}’ order has it`;
-  if (isBuiltInRule(because)) return "the game’s fixed order";
-  if (isBroaderFirst(because)) return "the broader of two that change the same records loads earlier";
-  const text = note(because);
-  const book = fromBook(because);
-  if (book) return text ? `the rulebook, “${text}”` : "the rulebook";
-  return text ? `your rule, “${text}”` : "your rule";
-};
+function ruleWords({ rule, source }: RuleOrigin, { list, note }: Telling): string {
+  const named = (says: string) => (note(rule) ? `${says}, “${note(rule)}”` : says);
+  switch (source?.kind) {
+    case undefined:
+      return named("your rule");
+    case "book":
+      return named("the rulebook");
+    case "built-in":
+      return "the game’s fixed order";
+    case "broader-first":
+      return "the broader of two that change the same records loads earlier";
+    case "aligned":
+      return `so the ${list === "mods" ? "plugins" : "mods"}’ order has it`;
+  }
+}
 
 /** Why an item stands on this side of another, seen from the item. */
 export function tieText(tie: DirectTie, from: string, telling: Telling): Sentence {

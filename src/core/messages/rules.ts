@@ -1,12 +1,11 @@
-import type { NeedsRule, OrderRule } from "../model/problem";
+import type { OrderRule, SetAside } from "../model/problem";
 import type { Section } from "../model/game";
-import type { z } from "zod";
 import type { Rule } from "../model/profile";
 import type { RuleStanding } from "../roster/rules";
 import { item, sentence, type Sentence } from "./parts";
 
 /** A rule as a sentence, without its full stop. */
-export function ruleText(rule: OrderRule | z.infer<typeof NeedsRule>): Sentence {
+export function ruleText(rule: SetAside["rule"]): Sentence {
   switch (rule.kind) {
     case "needs":
       return sentence`${item(rule.item)} needs ${item(rule.other)}`;

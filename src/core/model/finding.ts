@@ -1,14 +1,32 @@
 import type { Edit } from "./edit";
 import type { ListName } from "./profile";
+import type { FileProblem } from "./refusal";
 
 /** The worst first. */
 export const levels = ["blocker", "problem", "hint"] as const;
 export type Level = (typeof levels)[number];
 
-export interface Fix {
-  /** Sentence id in core/messages. */
-  readonly id: string;
-  readonly data: Readonly<Record<string, string | number>>;
+type Item = { readonly item: string };
+
+/** What there is to say of a way out, by the id of its sentence in core/messages. */
+export type FixData = {
+  readonly "switch-on": Item;
+  readonly "switch-off": Item;
+  readonly "switch-on-mod": { readonly name: string };
+  readonly "bring-back": Item;
+  readonly "leave-part": { readonly part: string };
+  readonly "take-version": { readonly version: string };
+  readonly "get-version": { readonly version: string };
+  readonly versions: Readonly<Record<never, never>>;
+  readonly propose: Readonly<Record<never, never>>;
+  readonly "align-mods": Readonly<Record<never, never>>;
+  readonly "align-plugins": Readonly<Record<never, never>>;
+  readonly "write-order": Readonly<Record<never, never>>;
+};
+
+interface FixOf<Id extends keyof FixData> {
+  readonly id: Id;
+  readonly data: FixData[Id];
   /** An edit of the profile, or a named act of the application. */
   readonly does:
     | { readonly edit: Edit }
@@ -19,8 +37,8 @@ export interface Fix {
     /** Gets the contents that a profile pins from the depot. */
     | { readonly act: "get"; readonly mod: string; readonly content: string };
 }
+export type Fix = { [Id in keyof FixData]: FixOf<Id> }[keyof FixData];
 
-type Item = { readonly item: string };
 type WithMaster = Item & { readonly master: string; readonly mod: string };
 type Required = Item & { readonly other: string; readonly versions: string; readonly here: string };
 /** What a rulebook says; `other` and `count` where its kind of advice names them, else empty and 0. */
@@ -30,8 +48,6 @@ type Told = Item & {
   readonly other: string;
   readonly count: number;
 };
-/** A fault of a file, with whatever its sentence says of it. */
-type Faulty = { readonly code: string } & Readonly<Record<string, string | number>>;
 type Behind = {
   readonly path: string;
   readonly moves: number;
@@ -49,16 +65,16 @@ export type FindingData = {
   readonly "master-left-out": WithMaster;
   readonly "master-gone": WithMaster;
   readonly "master-late": Item & { readonly master: string };
-  /** The items of the circle, `item0` and on. */
-  readonly "master-cycle": Readonly<Record<string, string | number>>;
+  /** Each needs the one before it, and the first the last. */
+  readonly "master-cycle": { readonly items: readonly string[] };
   readonly "cap-exceeded": {
     readonly label: string;
     readonly used: number;
     readonly cap: number;
     readonly over: number;
   };
-  readonly "unsound-archive": Faulty & { readonly path: string };
-  readonly "unreadable-plugin": Faulty & Item;
+  readonly "unsound-archive": { readonly path: string; readonly problem: FileProblem };
+  readonly "unreadable-plugin": Item & { readonly problem: FileProblem };
   readonly "rule-broken": { readonly earlier: string; readonly later: string };
   readonly "closed-section-entered": Item & { readonly section: string };
   readonly "required-late": { readonly earlier: string; readonly later: string };

@@ -1,15 +1,20 @@
-/** An action that could not be done, as data; its sentence stands in core/messages. */
-export interface Refusal {
-  readonly code: string;
-  readonly data: Readonly<Record<string, string | number>>;
+import type { Refusal, RefusalCode, RefusalData } from "./refusal";
+
+export interface Refused<Code extends RefusalCode = RefusalCode> {
+  readonly ok: false;
+  readonly refusal: Refusal<Code>;
 }
+export type Outcome<T, Code extends RefusalCode = RefusalCode> =
+  { readonly ok: true; readonly value: T } | Refused<Code>;
 
-export type Outcome<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal };
+export const done = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });
 
-export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
-
-export const refuse = (code: string, data: Refusal["data"] = {}): { ok: false; refusal: Refusal } => ({
+/** A refusal with just what its sentence says; a code without data needs none. */
+export const refuse = <Code extends RefusalCode>(
+  code: Code,
+  ...[data]: Record<never, never> extends RefusalData[Code] ? [] : [data: RefusalData[Code]]
+): Refused<Code> => ({
   ok: false,
-  refusal: { code, data },
+  // Of one code the data fit, which a union of codes loses.
+  refusal: { code, data: data ?? {} } as unknown as Refusal<Code>,
 });

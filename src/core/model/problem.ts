@@ -25,6 +25,14 @@ export const OrderRule = z.discriminatedUnion("kind", [
 ]);
 export type OrderRule = z.infer<typeof OrderRule>;
 
+/** Who says a rule that its asker did not write: the game's own fixed order, a rulebook, the preference for breadth, the other order. */
+type RuleSource =
+  | { readonly kind: "built-in" | "broader-first" | "aligned" }
+  | { readonly kind: "book"; readonly book: string; readonly rule: string };
+
+/** A rule as a problem in memory has it; in a file nobody but its asker says one. */
+export type ProblemRule = OrderRule & { readonly source?: RuleSource };
+
 export const ProblemItem = z.strictObject({
   id: z.string(),
   class: z.string().optional(),
@@ -41,35 +49,74 @@ export const OrderProblem = z.strictObject({
   sections: z.array(z.string()).optional(),
   rules: z.array(OrderRule).optional(),
 });
-export type OrderProblem = z.infer<typeof OrderProblem>;
+export type OrderProblem = Omit<z.infer<typeof OrderProblem>, "rules"> & {
+  readonly rules?: readonly ProblemRule[] | undefined;
+};
 
-/** One step of a reason: `because` is "needs", "class", "section", a rule's id, or "#index" of a rule without one. */
-export const Link = z.strictObject({ before: z.string(), after: z.string(), because: z.string() });
-export type Link = z.infer<typeof Link>;
+/** Where a tie comes from: what an item needs, the classes, the sections, or a rule, by its id or "#index" where it has none. */
+export type Origin = "needs" | "class" | "section" | RuleOrigin;
+export interface RuleOrigin {
+  readonly rule: string;
+  readonly source?: RuleSource;
+}
 
-export const NeedsRule = z.strictObject({ kind: z.literal("needs"), item: z.string(), other: z.string() });
+/** One step of a reason. */
+export interface Link {
+  readonly before: string;
+  readonly after: string;
+  readonly because: Origin;
+}
 
-export const SetAside = z.strictObject({
-  rule: z.union([OrderRule, NeedsRule]),
-  index: z.number().int().optional(),
-  because: z.array(Link),
-});
-export type SetAside = z.infer<typeof SetAside>;
+const NeedsRule = z.strictObject({ kind: z.literal("needs"), item: z.string(), other: z.string() });
+
+/** What could not be kept, and the ties that stood in its way; `index` is that of a rule. */
+export interface SetAside {
+  readonly rule: ProblemRule | z.infer<typeof NeedsRule>;
+  readonly index?: number;
+  readonly because: readonly Link[];
+}
+
+/** An order that was found, with all that is to be said of it. */
+export interface FoundOrder {
+  readonly order: readonly string[];
+  readonly moved: readonly string[];
+  readonly setAside: readonly SetAside[];
+  readonly cycles: readonly { readonly items: readonly string[]; readonly links: readonly Link[] }[];
+  readonly missing: readonly { readonly item: string; readonly needs: string }[];
+  readonly raised: readonly {
+    readonly item: string;
+    readonly section: string;
+    readonly effective: string;
+    readonly because: readonly Link[];
+  }[];
+  /** As many inverted pairs as there are moves; null where there is no proof. */
+  readonly certificate: readonly (readonly [string, string])[] | null;
+}
+
+/** `because` is "needs", "class", "section", or what the rule is called. */
+const WrittenLink = z.strictObject({ before: z.string(), after: z.string(), because: z.string() });
+export type WrittenLink = z.infer<typeof WrittenLink>;
 
 /** `seating-order-result/1`; `certificate` holds as many inverted pairs as there are moves. */
 export const OrderResult = z.strictObject({
   format: z.literal("seating-order-result/1"),
   order: z.array(z.string()),
   moved: z.array(z.string()),
-  setAside: z.array(SetAside),
-  cycles: z.array(z.strictObject({ items: z.array(z.string()), links: z.array(Link) })),
+  setAside: z.array(
+    z.strictObject({
+      rule: z.union([OrderRule, NeedsRule]),
+      index: z.number().int().optional(),
+      because: z.array(WrittenLink),
+    }),
+  ),
+  cycles: z.array(z.strictObject({ items: z.array(z.string()), links: z.array(WrittenLink) })),
   missing: z.array(z.strictObject({ item: z.string(), needs: z.string() })),
   raised: z.array(
     z.strictObject({
       item: z.string(),
       section: z.string(),
       effective: z.string(),
-      because: z.array(Link),
+      because: z.array(WrittenLink),
     }),
   ),
   certificate: z.array(z.tuple([z.string(), z.string()])).nullable(),

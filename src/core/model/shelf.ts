@@ -1,12 +1,12 @@
 import { z } from "zod";
 import { ModId, PluginId } from "./ids";
+import type { FileProblem } from "./refusal";
 
-/** Something wrong with a file, as data; its sentence stands in core/messages under `code`. */
-export const Problem = z.strictObject({
+/** Something wrong with a file, as it is stored; one that another version stored may bear a code that is not known here. */
+export const Problem: z.ZodType<FileProblem> = z.strictObject({
   code: z.string(),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
-});
-export type Problem = z.infer<typeof Problem>;
+}) as never;
 
 export const PluginHeader = z.strictObject({
   flags: z.number().int().min(0),

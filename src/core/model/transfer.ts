@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Refusal } from "./refusal";
 import { Problem } from "./shelf";
 
 /** `by-hand`: the depot has a page of it and no transfer. */
@@ -18,6 +19,7 @@ export const Transfer = z.strictObject({
   /** Bytes that have come so far. */
   received: z.number().int().min(0),
   tries: z.number().int().min(0),
-  problem: Problem.nullable(),
+  /** Why it failed, or was not taken in. */
+  problem: (Problem as unknown as z.ZodType<Refusal>).nullable(),
 });
 export type Transfer = z.infer<typeof Transfer>;

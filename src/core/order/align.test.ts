@@ -1,8 +1,10 @@
+import { OrderResult } from "../model/problem";
 import type { OrderProblem } from "../model/problem";
 import { findDisagreements, proposeAlignment, type TwoOrders } from "./align";
-import { broaderFirstRules, findOverlaps, isBroaderFirst } from "./broader-first";
+import { broaderFirstRules, findOverlaps } from "./broader-first";
 import { propose } from "./propose";
 import { verifyResult } from "./verify";
+import { writeResult } from "./write-result";
 
 /** `"reef.a"` is a plugin of the mod "reef". */
 const modOf = (plugin: string) => (plugin.startsWith("game.") ? null : plugin.split(".")[0]!);
@@ -95,7 +97,7 @@ describe("the broader of two that change the same records loads earlier", () => 
     const given = problem(["other", "small", "twin", "wide"], { rules });
     const { result } = propose(given);
     expect([result.order, result.moved]).toEqual([["other", "wide", "small", "twin"], ["wide"]]);
-    expect(verifyResult(given, result)).toEqual([]);
+    expect(verifyResult(given, writeResult(result))).toEqual([]);
   });
 
   test("any rule of the curator's is stronger", () => {
@@ -103,7 +105,12 @@ describe("the broader of two that change the same records loads earlier", () => 
     const own = { id: "own", kind: "before", item: "small", other: "wide", strength: "prefer" } as const;
     const { result } = propose(problem(["small", "wide"], { rules: [...rules, own] }));
     expect(result.moved).toEqual([]);
-    expect(isBroaderFirst((result.setAside[0]!.rule as { id: string }).id)).toBe(true);
+    expect(result.setAside[0]!.rule).toMatchObject({ source: { kind: "broader-first" } });
+    // A file says nothing of where a rule is from.
+    expect(OrderResult.parse(writeResult(result)).setAside[0]).toMatchObject({
+      rule: { id: "broader-first:wide small" },
+      because: [{ before: "small", after: "wide", because: "own" }],
+    });
   });
 
   test("what has been placed stays as it is arranged", () => {

@@ -42,11 +42,6 @@ export function findDisagreements(orders: TwoOrders): Disagreement[] {
   });
 }
 
-const prefix = "aligned:";
-
-/** Whether a tie's reason is that the other order has it so. */
-export const isAligned = (because: string): boolean => because.startsWith(prefix);
-
 /**
  * The fewest moves by which the order of `problem`, that of the mods or of the plugins, comes to agree with the other
  * one in all that meets. The other order's word is a preference: what needs, ranks and sections demand goes before it, and is
@@ -62,7 +57,8 @@ export function proposeAlignment(
   for (const meeting of orders.meetings)
     for (const pair of sides.wanted(meeting, list)) wanted.set(pair.join(" \u0000 "), pair);
   const rules = [...wanted.values()].map(([item, other], at) => ({
-    id: `${prefix}${at + 1}`,
+    id: `aligned:${at + 1}`,
+    source: { kind: "aligned" as const },
     kind: "before" as const,
     item,
     other,

@@ -1,4 +1,4 @@
-import type { OrderRule } from "../model/problem";
+import type { ProblemRule } from "../model/problem";
 
 /** Two plugins that change the same records; `broader` changes more records in all, or as many where they are `equal`. */
 export interface Overlap {
@@ -9,11 +9,7 @@ export interface Overlap {
   readonly equal?: true;
 }
 
-const prefix = "broader-first:";
 const weight = 0.1;
-
-/** Whether a tie's reason is one of `broaderFirstRules`. */
-export const isBroaderFirst = (because: string): boolean => because.startsWith(prefix);
 
 /** Of more plugins than this every two would make a pair. */
 const mostTouching = 24;
@@ -64,12 +60,13 @@ function overlapsOf(
 export function broaderFirstRules(
   overlaps: readonly Overlap[],
   isUnplaced: (plugin: string) => boolean,
-): OrderRule[] {
+): ProblemRule[] {
   return overlaps
     .filter(({ equal }) => !equal)
     .filter(({ broader, narrower }) => isUnplaced(broader) || isUnplaced(narrower))
     .map(({ broader, narrower }) => ({
-      id: `${prefix}${broader} ${narrower}`,
+      id: `broader-first:${broader} ${narrower}`,
+      source: { kind: "broader-first" },
       kind: "before",
       item: broader,
       other: narrower,

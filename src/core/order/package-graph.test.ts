@@ -3,6 +3,7 @@ import type { OrderProblem } from "../model/problem";
 import { makeRandom } from "../random";
 import { propose } from "./propose";
 import { verifyResult } from "./verify";
+import { writeResult } from "./write-result";
 
 /**
  * A generated excerpt in the shape of a distribution's package graph: a few packages that very many need, most needs
@@ -58,8 +59,8 @@ test("the components that hold a cycle are those of @dagrejs/graphlib", () => {
 });
 
 test("the result passes the independent check; one move fewer does not", () => {
-  expect(verifyResult(problem, result)).toEqual([]);
+  expect(verifyResult(problem, writeResult(result))).toEqual([]);
   expect(result.moved.length).toBeGreaterThan(100);
-  const fewer = { ...result, moved: result.moved.slice(1) };
+  const fewer = { ...writeResult(result), moved: result.moved.slice(1) };
   expect(verifyResult(problem, fewer)).not.toEqual([]);
 });

@@ -1,4 +1,4 @@
-import type { Link, OrderProblem, OrderResult } from "../model/problem";
+import type { FoundOrder, Link, OrderProblem } from "../model/problem";
 import { findConstraints, type Constraints } from "./constraints";
 import { nearestOrder, type NearestOrder } from "./fewest-moves";
 
@@ -9,7 +9,7 @@ export interface Move {
 }
 
 export interface Proposal {
-  readonly result: OrderResult;
+  readonly result: FoundOrder;
   readonly constraints: Constraints;
   /** 1 for each item that stays, by its place. */
   readonly stays: Uint8Array;
@@ -25,7 +25,6 @@ export function propose(problem: OrderProblem): Proposal {
     constraints,
     stays,
     result: {
-      format: "seating-order-result/1",
       order: Array.from(order, nameOf),
       moved: Array.from(
         order.filter((place) => stays[place] === 0),

@@ -5,7 +5,7 @@ import { OrderProblem, type OrderRule } from "../model/problem";
  * Checks a problem that came from outside (step 0 of docs/ORDERING.md). The refusal `problem-broken` names the JSON
  * path of what is wrong, as in `rules[2].weight`.
  */
-export function readProblem(value: unknown): Outcome<OrderProblem> {
+export function readProblem(value: unknown): Outcome<OrderProblem, "problem-broken"> {
   const parsed = OrderProblem.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;

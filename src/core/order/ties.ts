@@ -1,4 +1,4 @@
-import type { Link, OrderRule } from "../model/problem";
+import type { Link, OrderRule, Origin, ProblemRule, RuleOrigin } from "../model/problem";
 import { AcyclicGraph } from "../graph/acyclic";
 import type { IndexedProblem } from "./indexed";
 
@@ -42,11 +42,11 @@ export class Ties {
     return { before: ids[before]!, after: ids[after]!, because: this.because(origin) };
   }
 
-  private because(origin: number): string {
+  private because(origin: number): Origin {
     if (origin === NEEDS) return "needs";
     if (origin === CLASS) return "class";
     if (origin === SECTION) return "section";
-    return ruleName(this.problem.rules[origin]!, origin);
+    return ruleOrigin(this.problem.rules[origin]!, origin);
   }
 
   /** "All of each part before all of the next" with one gate at each border; empty parts are skipped. */
@@ -63,6 +63,10 @@ export class Ties {
   }
 }
 
-export function ruleName(rule: OrderRule, index: number): string {
-  return rule.id ?? `#${index}`;
-}
+/** What a rule is called: by its id, or by its place where it has none. */
+export const ruleName = (rule: OrderRule, index: number): string => rule.id ?? `#${index}`;
+
+export const ruleOrigin = (rule: ProblemRule, index: number): RuleOrigin => ({
+  rule: ruleName(rule, index),
+  ...(rule.source === undefined ? {} : { source: rule.source }),
+});

@@ -2,7 +2,7 @@
  * The independent check of a result: it shares no code with the solver and rebuilds every tie from the problem, less
  * what was set aside. Slow and plain on purpose; each complaint is one sentence.
  */
-import type { Link, OrderProblem, OrderResult, OrderRule } from "../model/problem";
+import type { OrderProblem, OrderResult, OrderRule, WrittenLink } from "../model/problem";
 
 interface Tie {
   readonly before: string;
@@ -220,7 +220,7 @@ class Facts {
     return rule.kind === "before" ? { earlier: rule.item, later: rule.other } : null;
   }
 
-  private holds({ before, after, because }: Link): boolean {
+  private holds({ before, after, because }: WrittenLink): boolean {
     if (because === "class") return this.classOf.get(before)! < this.classOf.get(after)!;
     if (because === "section")
       return (

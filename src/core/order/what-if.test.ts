@@ -19,8 +19,8 @@ test("a contradiction shows its circle and the ways out, cheapest first", () => 
   expect(found!.setAside.rule).toMatchObject({ id: "back" });
   expect(found!.circle).toEqual([
     { before: "a", after: "b", because: "needs" },
-    { before: "b", after: "c", because: "#0" },
-    { before: "c", after: "a", because: "back" },
+    { before: "b", after: "c", because: { rule: "#0" } },
+    { before: "c", after: "a", because: { rule: "back" } },
   ]);
   expect(found!.waysOut).toEqual([
     { how: "drop", index: 1, rule: "back", moves: 1, setAside: 0 },

@@ -1,7 +1,7 @@
-import type { Link, OrderProblem, OrderRule, SetAside } from "../model/problem";
+import type { Link, OrderProblem, ProblemRule, SetAside } from "../model/problem";
 import { findConstraints } from "./constraints";
 import { propose, type Proposal } from "./propose";
-import { ruleName } from "./ties";
+import { ruleName, ruleOrigin } from "./ties";
 
 /** The problem as if a rule were switched off. Rules without an id are named by their place, so that one stays. */
 export function withoutRule(problem: OrderProblem, index: number): OrderProblem {
@@ -11,7 +11,7 @@ export function withoutRule(problem: OrderProblem, index: number): OrderProblem 
 
 /** The problem as if a must rule were a preference only. */
 export function withWeakened(problem: OrderProblem, index: number): OrderProblem {
-  const rules = (problem.rules ?? []).map((rule, at): OrderRule => {
+  const rules = (problem.rules ?? []).map((rule, at): ProblemRule => {
     const named = { ...rule, id: ruleName(rule, at) };
     return at === index ? { ...named, strength: "prefer" } : named;
   });
@@ -62,7 +62,11 @@ export function findContradictions(problem: OrderProblem, { result }: Proposal):
   const indexOf = new Map((problem.rules ?? []).map((rule, at) => [ruleName(rule, at), at]));
   return result.setAside.map((setAside) => {
     const circle = [...setAside.because, ...closingLink(problem, setAside)];
-    const named = new Set(circle.map((link) => indexOf.get(link.because)).filter((at) => at !== undefined));
+    const named = new Set(
+      circle
+        .map(({ because }) => (typeof because === "string" ? undefined : indexOf.get(because.rule)))
+        .filter((at) => at !== undefined),
+    );
     if (setAside.index !== undefined) named.add(setAside.index);
     return {
       setAside,
@@ -76,7 +80,7 @@ function closingLink(problem: OrderProblem, { rule, index }: SetAside): Link[] {
   if (rule.kind === "needs") return [{ before: rule.other, after: rule.item, because: "needs" }];
   if (rule.kind !== "after" && rule.kind !== "before") return [];
   const [before, after] = rule.kind === "before" ? [rule.item, rule.other] : [rule.other, rule.item];
-  return [{ before, after, because: ruleName(problem.rules![index!]!, index!) }];
+  return [{ before, after, because: ruleOrigin(problem.rules![index!]!, index!) }];
 }
 
 /** To weaken the rule that is set aside anyway is no way out. */

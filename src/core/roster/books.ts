@@ -1,6 +1,6 @@
 import canonicalize from "canonicalize";
 import type { Section } from "../model/game";
-import type { OrderRule } from "../model/problem";
+import type { OrderRule, ProblemRule } from "../model/problem";
 import { listOfRule } from "../model/profile";
 import type { Advice, BookRule, Rulebook } from "../model/rulebook";
 import { foldName } from "./fold";
@@ -20,15 +20,8 @@ export function openBooks({ profile, stock }: Pick<Roster, "profile" | "stock">)
   });
 }
 
-const prefix = "book:";
-export const bookRuleId = (book: string, rule: string): string => `${prefix}${book}:${rule}`;
-
-/** The book and the rule that a tie's reason names; null for a reason of another kind. */
-export function fromBook(because: string): { book: string; rule: string } | null {
-  if (!because.startsWith(prefix)) return null;
-  const at = because.indexOf(":", prefix.length);
-  return { book: because.slice(prefix.length, at), rule: because.slice(at + 1) };
-}
+/** What a rule of a book is called among those of a profile. */
+export const bookRuleId = (book: string, rule: string): string => `book:${book}:${rule}`;
 
 const ownBoost = 1e6;
 const mustOfBook = 1e5;
@@ -37,7 +30,7 @@ const mustOfBook = 1e5;
  * The rules of books for the ordering problem, and the own ones so weighed that they always win: a must of a book goes
  * before every other preference, but after every rule of the curator's.
  */
-export function withBookRules(roster: Roster, own: readonly OrderRule[]): OrderRule[] {
+export function withBookRules(roster: Roster, own: readonly OrderRule[]): ProblemRule[] {
   const rules = openBooks(roster).flatMap(({ book, off }) =>
     book.rules.filter((each) => !off.has(each.id)).map((each) => bookRule(roster, book.id, each)),
   );
@@ -49,10 +42,11 @@ export function withBookRules(roster: Roster, own: readonly OrderRule[]): OrderR
 }
 
 /** Its items by the names that the profile has for them. */
-function bookRule({ game, idOfName }: Roster, book: string, { id, rule }: BookRule): OrderRule {
+function bookRule({ game, idOfName }: Roster, book: string, { id, rule }: BookRule): ProblemRule {
   const here = (name: string) => idOfName.get(foldName(game, name)) ?? name;
   const weight = rule.strength === "must" ? mustOfBook : Math.min(rule.weight ?? 1, mustOfBook - 1);
-  const facts = { id: bookRuleId(book, id), strength: "prefer" as const, weight };
+  const source = { kind: "book" as const, book, rule: id };
+  const facts = { id: bookRuleId(book, id), source, strength: "prefer" as const, weight };
   if (rule.kind === "together") return { ...rule, ...facts, items: rule.items.map(here) };
   if ("within" in rule) return { ...rule, ...facts, item: here(rule.item) };
   return { ...rule, ...facts, item: here(rule.item), other: here(rule.other) };

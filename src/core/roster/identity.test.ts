@@ -11,7 +11,7 @@ test("entries that only their names make one mod are asked about, once", () => {
     entry("Sail-1.1.zip"),
     entry("Rope.zip", "rope"),
     { ...entry("Told.zip"), manifest },
-    { ...entry("Broken.zip"), problem: { code: "no-content", data: {} } },
+    { ...entry("Broken.zip"), problem: { code: "no-content" as const, data: {} } },
   ];
   expect(sameByName(shelf, []).map(({ id, mods }) => [id, mods.map(({ path }) => path)])).toEqual([
     ["sail", ["Sail-1.0.zip", "Sail-1.1.zip"]],

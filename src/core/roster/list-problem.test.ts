@@ -3,7 +3,7 @@ import { pluginFile, testRoster, withState } from "../testing/roster";
 import { acceptEdit, proposeOrder } from "../edit/accept";
 import { makeRoster } from "./roster";
 import { applySteps } from "../edit/steps";
-import { isBuiltInRule, listProblem } from "./list-problem";
+import { listProblem } from "./list-problem";
 import { indexTies, isBroken } from "./ties";
 import { aPlugin, aRule, aSection } from "../testing/ids";
 
@@ -45,9 +45,15 @@ test("what is built in keeps its fixed order by rules that say so", () => {
   const roster = makeRoster(testGame, { ...base.profile, state }, stock);
   const { rules } = listProblem(roster, "plugins");
   expect(rules).toEqual([
-    { id: "built-in:1", kind: "after", item: "Island.keel", other: "Pond.keel", strength: "must" },
+    {
+      id: "built-in:1",
+      source: { kind: "built-in" },
+      kind: "after",
+      item: "Island.keel",
+      other: "Pond.keel",
+      strength: "must",
+    },
   ]);
-  expect(isBuiltInRule(rules![0]!.id!)).toBe(true);
   const [tie] = indexTies(roster, "plugins").all;
   expect(isBroken(tie!, (id) => roster.pluginOf.get(id)!.place)).toBe(true);
 });
@@ -69,7 +75,7 @@ test("direct ties are masters and rules for pairs, each known from both ends; se
     ties.all.map(({ earlier, later, because, strength, kept }) => [earlier, later, because, strength, kept]),
   ).toEqual([
     ["a.plank", "b.plank", "needs", "must", true],
-    ["b.plank", "c.plank", "own", "prefer", true],
+    ["b.plank", "c.plank", { rule: "own" }, "prefer", true],
     ["b.plank", "a.plank", "needs", "must", false],
   ]);
   expect(ties.of("c.plank")).toEqual([ties.all[1]]);
@@ -96,6 +102,7 @@ describe("the broader of two that change the same records", () => {
     expect(listProblem(rosterOf(), "plugins").rules).toEqual([
       {
         id: "broader-first:wide.plank new.plank",
+        source: { kind: "broader-first" },
         kind: "before",
         item: "wide.plank",
         other: "new.plank",

@@ -1,14 +1,9 @@
-import type { OrderProblem, OrderRule, ProblemItem } from "../model/problem";
+import type { OrderProblem, OrderRule, ProblemItem, ProblemRule } from "../model/problem";
 import { listOfRule, type ListName } from "../model/profile";
 import { broaderFirstRules } from "../order/broader-first";
 import { withBookRules } from "./books";
 import { foldName } from "./fold";
 import type { Roster, SeatedItem } from "./roster";
-
-const BUILT_IN_RULE = "built-in";
-
-/** Ids of the rules by which the built-in plugins keep their fixed order among themselves. */
-export const isBuiltInRule = (because: string) => because.startsWith(`${BUILT_IN_RULE}:`);
 
 /**
  * One of a profile's orders as an ordering problem: what the items need, load ranks, the sections that they belong to,
@@ -38,7 +33,7 @@ const ownRules = ({ profile }: Roster, name: ListName): OrderRule[] =>
     .filter((rule) => !rule.off && listOfRule(rule) === name)
     .map(({ id, rule }) => ({ ...rule, id }));
 
-const pluginRules = (roster: Roster): OrderRule[] => [
+const pluginRules = (roster: Roster): ProblemRule[] => [
   ...builtInRules(roster),
   ...withBookRules(roster, ownRules(roster, "plugins")),
   ...breadthRules(roster),
@@ -54,7 +49,7 @@ function problemItem(item: SeatedItem, sectionRank: ReadonlyMap<string, string>)
 }
 
 /** For plugins that nobody has placed yet, unless the profile does without. */
-function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): OrderRule[] {
+function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): ProblemRule[] {
   if (profile.state.broaderFirst === false) return [];
   const idOf = (name: string) => idOfName.get(foldName(game, name));
   const overlaps = stock.overlaps.flatMap(({ broader, narrower, ...rest }) => {
@@ -64,13 +59,14 @@ function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): Ord
   return broaderFirstRules(overlaps, (id) => pluginOf.get(id)!.entry.fresh === true);
 }
 
-function builtInRules({ game, pluginOf, idOfName }: Roster): OrderRule[] {
+function builtInRules({ game, pluginOf, idOfName }: Roster): ProblemRule[] {
   const names = [...game.builtIn, ...game.expansions.flatMap((expansion) => expansion.plugins)];
   const present = names
     .map((name) => idOfName.get(foldName(game, name)))
     .filter((id) => id !== undefined && pluginOf.get(id)?.fixed);
   return present.slice(1).map((id, at) => ({
-    id: `${BUILT_IN_RULE}:${at + 1}`,
+    id: `built-in:${at + 1}`,
+    source: { kind: "built-in" },
     kind: "after",
     item: id!,
     other: present[at]!,

@@ -119,7 +119,7 @@ test("of several versions the newest counts, unless the entry is pinned to one b
   const shelf = [
     shelfMod("m", [], "1.9.0"),
     shelfMod("m", [], "1.10.0"),
-    { ...shelfMod("m", [], "2.0.0"), problem: { code: "no-content", data: {} } },
+    { ...shelfMod("m", [], "2.0.0"), problem: { code: "no-content" as const, data: {} } },
   ];
   expect(newestById(shelf).get("m")!.version).toBe("1.10.0");
   const base = testRoster([]);

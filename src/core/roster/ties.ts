@@ -1,16 +1,16 @@
-import type { Strength } from "../model/problem";
+import type { RuleOrigin, Strength } from "../model/problem";
 import { findConstraints, type Constraints } from "../order/constraints";
-import { CLASS, NEEDS, SECTION } from "../order/ties";
+import { CLASS, NEEDS, ruleOrigin, SECTION } from "../order/ties";
 import type { ListName } from "../model/profile";
 import { listProblem } from "./list-problem";
 import type { Roster } from "./roster";
 
-/** A reason why one item must load before another. `because` is "needs" or a rule's id. */
+/** A reason why one item must load before another: the later needs the earlier, or a rule says so. */
 export interface DirectTie {
   readonly earlier: string;
   readonly later: string;
   readonly strength: Strength;
-  readonly because: string;
+  readonly because: "needs" | RuleOrigin;
   /** False where it was set aside, for no order can keep it together with the others. */
   readonly kept: boolean;
 }
@@ -37,7 +37,7 @@ export function indexTies(roster: Roster, list: ListName): TieIndex {
       earlier: problem.ids[graph.from[e]!]!,
       later: problem.ids[graph.to[e]!]!,
       strength: rule?.strength ?? "must",
-      because: rule ? (rule.id ?? `#${origin}`) : "needs",
+      because: rule ? ruleOrigin(rule, origin) : "needs",
       kept: true,
     });
   }

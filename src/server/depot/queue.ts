@@ -2,7 +2,7 @@ import "server-only";
 import { createHash } from "node:crypto";
 import { appendFile, mkdir, readFile, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
-import type { Problem } from "@/core/model/shelf";
+import type { Refusal } from "@/core/model/refusal";
 import type { Transfer } from "@/core/model/transfer";
 import { isTransferError, type Depot } from "@/standin/depot/depot";
 import type { RegisteredGame } from "@/store/games";
@@ -20,7 +20,7 @@ interface QueueFolders {
 }
 
 /** Takes an archive that has come whole onto the shelf; answers why not, where it is no sound mod. */
-type Accept = (path: string, transfer: Transfer) => Promise<Problem | null>;
+type Accept = (path: string, transfer: Transfer) => Promise<Refusal | null>;
 
 /**
  * Gets what waits in the ledger of a game, one after another. Parts are kept and gone on with, also by a later server; what
@@ -108,10 +108,10 @@ export class TransferQueue {
   private async get(transfer: Transfer): Promise<boolean> {
     const tries = transfer.tries + 1;
     const part = join(this.folders.parts, `${transfer.sha256}.part`);
-    const note = (state: Transfer["state"], received: number, problem: Problem | null = null) =>
+    const note = (state: Transfer["state"], received: number, problem: Refusal | null = null) =>
       store.changeTransfer(this.db, this.game.id, transfer.file, { state, received, tries, problem });
     let received = await sizeOf(part);
-    const failed = async (problem: Problem) => {
+    const failed = async (problem: Refusal) => {
       await note(tries < mostTries ? "waiting" : "failed", received, problem);
       return false;
     };

@@ -3,7 +3,8 @@ import { mkdir, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
-import { done, refuse, type Outcome, type Refusal } from "@/core/model/outcome";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { Refusal } from "@/core/model/refusal";
 import { findDangling, listTables, readTable, replaceTables, schemaName } from "@/store/whole";
 import type { Context } from "../context";
 
@@ -80,7 +81,7 @@ function readArchive(bytes: Uint8Array): Outcome<{ schema: string; tables: Map<s
     });
     if (size > largest) return refuse("too-large", { name: "The archive", limit: `${largest / 2 ** 20} MB` });
     const head = files[headName] && Head.safeParse(JSON.parse(strFromU8(files[headName])));
-    if (!head?.success) return refuse("data-not", {});
+    if (!head?.success) return refuse("data-not");
     const tables = new Map<string, string>();
     for (const [name, contents] of Object.entries(files)) {
       const table = tableName.exec(name)?.[1];
@@ -88,6 +89,6 @@ function readArchive(bytes: Uint8Array): Outcome<{ schema: string; tables: Map<s
     }
     return done({ schema: head.data.schema, tables });
   } catch {
-    return refuse("data-not", {});
+    return refuse("data-not");
   }
 }

@@ -49,7 +49,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
   const read = await readAt(definition, file.value.path);
   if (read.problem) {
     await dropIncoming(folder, id);
-    return refuse("mod-unsound", { ...read.problem.data, problem: read.problem.code, name: file.value.name });
+    return refuse("mod-unsound", { problem: read.problem, name: file.value.name });
   }
   const { fileNames = [], fileHashes: _hashes, ...mod } = read;
   const shelf = await store.listShelf(context.db, game.value.id);

@@ -1,3 +1,5 @@
+import { plainText } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
 import { createReadStream } from "node:fs";
 import { lstat, readFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
@@ -7,7 +9,6 @@ import { foldName } from "@/core/roster/fold";
 import { leavesOut } from "@/core/roster/left-out";
 import { chosenParts, type PartFile } from "@/core/roster/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
-import type { Refusal } from "@/core/model/outcome";
 import type { PluginFile } from "@/core/model/shelf";
 import { digestFile } from "@/disk/digest";
 import type { ModFile } from "@/disk/mod-file";
@@ -60,7 +61,7 @@ async function readSetup(
   if (!order.ok) throw new Stopped(`${path} is no text`);
   log(`${path}: ${order.value.names.length} ${mainList(game)}`);
   const holds = readHolds(await readWanted(join(folder, game.holdsFile), game.holdsFile), game.holdsFile);
-  if (!holds.ok) throw new Stopped(`${game.holdsFile} cannot be read: ${String(holds.refusal.data.detail)}`);
+  if (!holds.ok) throw new Stopped(plainText(sayRefusal(holds.refusal)));
   log(`${game.holdsFile}: ${holds.value.mods.length} mods`);
   return { names: order.value.names, holds: holds.value };
 }
@@ -104,7 +105,7 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
   const owner = new Map<string, string>();
   for (const held of holds.mods) {
     const opened = await openMod(game, resolve(holds.shelf, held.path));
-    if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${say(opened.refusal)}`);
+    if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${sayProblem(opened.refusal)}`);
     const { files, parts, plugins, close } = opened.value;
     const chosen = chosenParts(held);
     const isLeftOut = leavesOut(held.hidden);
@@ -134,11 +135,9 @@ async function readPluginOf(
   from: string,
 ): Promise<Loaded> {
   const digest = await digestFile(file, true);
-  if (!digest.ok) throw new Stopped(`${from}: ${say(digest.refusal)}`);
+  if (!digest.ok) throw new Stopped(`${from}: ${sayProblem(digest.refusal)}`);
   return { plugin: pluginFile(game, name, file.size, digest.value), from };
 }
-
-const say = ({ code, data }: Refusal): string => sayProblem(code, data);
 
 function loadAll(
   game: GameDefinition,
@@ -157,7 +156,7 @@ function loadAll(
     const line = `line ${at - base.length + 1} of ${game.orderFile.path}`;
     if (!plugin.header)
       throw new Stopped(
-        `${plugin.name} (${line}, from ${from}) cannot be read: ${sayProblem(plugin.problem!.code, plugin.problem!.data)}`,
+        `${plugin.name} (${line}, from ${from}) cannot be read: ${sayProblem(plugin.problem!)}`,
       );
     const rank = ranks.indexOf(loadRankOf(game, plugin, fixed).id);
     if (rank < reached)

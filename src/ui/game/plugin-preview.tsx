@@ -72,7 +72,7 @@ function Found({
   if (!facts.ok)
     return (
       <p role="status" className="text-brick mt-2">
-        {name} cannot be read so: {sayProblem(facts.refusal.code, facts.refusal.data)}.
+        {name} cannot be read so: {sayProblem(facts.refusal)}.
       </p>
     );
   const { title, author, description, date, masters, flags, recordCount, records, lists } = facts.value;

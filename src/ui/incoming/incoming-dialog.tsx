@@ -96,7 +96,7 @@ export function IncomingDialog({
         )}
         {faults.map((plugin) => (
           <p key={plugin.name} className="text-brick">
-            {plugin.name} cannot be loaded: {sayProblem(plugin.problem!.code, plugin.problem!.data)}.
+            {plugin.name} cannot be loaded: {sayProblem(plugin.problem!)}.
           </p>
         ))}
         {needs.length > 0 && (

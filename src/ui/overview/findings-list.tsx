@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { findingTitle, fixText, sayFinding } from "@/core/messages/findings";
+import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import type { Finding, Fix } from "@/core/model/finding";
 import { useDepot } from "../depot/depot.client";
@@ -109,7 +109,7 @@ function FixButton({ fix }: { fix: Fix }) {
     <>
       <Button small onClick={run}>
         <span className="whitespace-pre">
-          <Say parts={fixText[fix.id]!(fix.data)} seats />
+          <Say parts={sayFix(fix)} seats />
         </span>
       </Button>
       <VersionsDialog open={versions.length > 0} onClose={() => setVersions([])} changes={versions} />

@@ -2,10 +2,10 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
+import type { SetAside } from "@/core/model/problem";
 import { plural } from "@/core/messages/parts";
 import { chainText } from "@/core/messages/reasons";
 import { ruleText } from "@/core/messages/rules";
-import { isAligned } from "@/core/order/align";
 import { arrangeEdit } from "@/core/edit/accept";
 import { takeMoves } from "@/core/edit/proposal-parts";
 import { indexTies } from "@/core/roster/ties";
@@ -92,7 +92,8 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
 /** What could not be kept, and circles among masters: on top, each with its links. */
 function Notices({ roster, proposal: { list, result } }: Proposed) {
   const telling = tellingOf(roster, list);
-  const setAside = result.setAside.filter(({ rule }) => !isAligned(("id" in rule && rule.id) || ""));
+  const isAligned = (rule: SetAside["rule"]) => rule.kind !== "needs" && rule.source?.kind === "aligned";
+  const setAside = result.setAside.filter(({ rule }) => !isAligned(rule));
   const unaligned = result.setAside.length - setAside.length;
   if (result.cycles.length + result.setAside.length === 0) return null;
   return (

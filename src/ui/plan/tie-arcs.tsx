@@ -1,5 +1,6 @@
 "use client";
 
+import { originName } from "@/core/order/write-result";
 import { useMemo } from "react";
 import { isBroken, type DirectTie, type TieIndex } from "@/core/roster/ties";
 import type { SeatedList } from "@/core/roster/roster";
@@ -38,7 +39,7 @@ export function TieArcs({
       className="pointer-events-none absolute top-0 left-0 z-[1]"
     >
       {arcs.map((arc) => (
-        <ArcPath key={`${arc.tie.earlier}>${arc.tie.later}>${arc.tie.because}`} arc={arc} />
+        <ArcPath key={`${arc.tie.earlier}>${arc.tie.later}>${originName(arc.tie.because)}`} arc={arc} />
       ))}
     </svg>
   );

@@ -64,8 +64,8 @@ function AboutMod({ row }: { row: ShelfRow }) {
         <p className="bg-saffron-soft flex gap-2 rounded-md p-2">
           <LevelMark level="problem" label="problem" />
           <span>
-            It is left out: {sayProblem(mod.problem.code, mod.problem.data)}. Get it again from its author, or
-            take it off the shelf folder.
+            It is left out: {sayProblem(mod.problem)}. Get it again from its author, or take it off the shelf
+            folder.
           </span>
         </p>
       )}
@@ -201,11 +201,7 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
         <span className="grow font-mono text-sm font-semibold break-all">{plugin.name}</span>
         {seated && <span className="text-ink2 text-sm">{seated.loads ? "loads" : "off"}</span>}
       </p>
-      {plugin.problem && (
-        <p className="text-brick">
-          It cannot be loaded: {sayProblem(plugin.problem.code, plugin.problem.data)}.
-        </p>
-      )}
+      {plugin.problem && <p className="text-brick">It cannot be loaded: {sayProblem(plugin.problem)}.</p>}
       {plugin.header && (
         <p className="text-ink2 text-sm">
           {plural(plugin.header.records, "record")}

@@ -27,7 +27,7 @@ const shelf = [
     added: "2026-11-02T10:00:00Z",
   },
   { ...shelfMod("a", [], "0.9.0"), size: 5, tags: ["fog"] },
-  { ...shelfMod("wreck"), problem: { code: "path-unsafe", data: {} } },
+  { ...shelfMod("wreck"), problem: { code: "path-unsafe" as const, data: { entry: "../x" } } },
 ];
 const roster = makeRoster(base.game, base.profile, { ...base.stock, shelf });
 const finding = (level: Finding["level"], list: "mods" | "plugins", id: string): Finding => ({

@@ -16,7 +16,8 @@ import {
 import { toast } from "sonner";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
-import type { Outcome, Refusal } from "@/core/model/outcome";
+import type { Outcome } from "@/core/model/outcome";
+import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";

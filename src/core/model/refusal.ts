@@ -1,0 +1,150 @@
+import type { RuleOrigin } from "./problem";
+import type { ListName } from "./profile";
+
+type Nothing = Readonly<Record<never, never>>;
+type Entry = { readonly entry: string };
+type Detail = { readonly detail: string };
+type Cut = { readonly size: number; readonly left: number };
+
+/** What there is to say of a file that could not be read, by the code of the problem; its words stand in core/messages. */
+export type ProblemData = {
+  readonly "not-a-zip": Detail;
+  readonly "zip-too-many": { readonly count: number; readonly limit: number };
+  readonly "zip-too-large": { readonly size: number; readonly limit: number };
+  readonly "zip-bomb": { readonly ratio: number };
+  readonly "zip-lies": Entry;
+  readonly "zip-corrupt": Entry;
+  readonly "zip-overlap": Entry;
+  readonly "zip-encrypted": Entry;
+  readonly "path-unsafe": Entry;
+  readonly "path-device": Entry;
+  readonly "path-control": Entry;
+  readonly "path-character": Entry;
+  readonly "path-twice": Entry;
+  readonly "no-content": Nothing;
+  readonly "manifest-broken": Detail;
+  readonly "cannot-read": Detail;
+  readonly "riff-not": Nothing;
+  readonly "riff-form": { readonly form: string; readonly wanted: string };
+  readonly "riff-truncated": Cut & { readonly chunk: string };
+  readonly "riff-trailing": { readonly count: number };
+  readonly "riff-no-head": { readonly chunk: string };
+  readonly "riff-head": { readonly version: number };
+  readonly "riff-text": { readonly chunk: string };
+  readonly "riff-list": { readonly count: number };
+  readonly "riff-master": { readonly name: string };
+  readonly "no-plugin-layout": Nothing;
+  readonly "tagged-not": { readonly tag: string; readonly wanted: string };
+  readonly "tagged-header": Cut & { readonly at: number };
+  readonly "tagged-size": Cut & { readonly tag: string; readonly at: number };
+  readonly "tagged-field": Cut & { readonly record: string; readonly tag: string };
+  readonly "tagged-text": { readonly record: string; readonly tag: string };
+};
+export type ProblemCode = keyof ProblemData;
+
+type Item = { readonly item: string };
+type Name = { readonly name: string };
+type Path = { readonly path: string };
+type Tied = Item & {
+  readonly with: string;
+  readonly because: "needs" | RuleOrigin;
+  readonly list: ListName;
+};
+type Ranked = Item & { readonly with: string; readonly rank: string };
+type OfGame = Name & { readonly game: string; readonly present: string };
+
+/** What there is to say of an action that could not be done, by the code of the refusal; its sentence stands in core/messages. */
+export type RefusalData = ProblemData & {
+  readonly "tie-above": Tied;
+  readonly "tie-below": Tied;
+  readonly "rank-above": Ranked;
+  readonly "rank-below": Ranked;
+  readonly "section-closed": Item & { readonly section: string };
+  readonly "built-in-stays": Item;
+  readonly "no-seat": { readonly seat: string; readonly last: string };
+  readonly "no-such-item": { readonly text: string };
+  readonly "many-such-items": Item & { readonly text: string; readonly count: number };
+  readonly "rule-of-one": Item;
+  readonly "no-number": { readonly number: number; readonly first: number; readonly last: number };
+  readonly "rank-ends": Name;
+  readonly "past-block": Name & { readonly other: string };
+  readonly "only-section": Name;
+  readonly "unknown-item": Item;
+  readonly "other-items": Nothing;
+  readonly "outside-section": Item;
+  readonly stale: Nothing;
+  readonly "nothing-to-undo": Nothing;
+  readonly "nothing-to-redo": Nothing;
+  readonly "no-profile": Nothing;
+  readonly "no-game": Nothing;
+  readonly "no-restore-point": Nothing;
+  readonly "profile-name": Nothing;
+  readonly "profile-name-taken": Name;
+  readonly "last-profile": Nothing;
+  readonly "not-on-shelf": Path;
+  readonly "named-by-manifest": Name;
+  readonly "held-by-profile": Name;
+  readonly "version-unknown": { readonly mod: string };
+  readonly "cannot-move": Path & Detail;
+  readonly "place-taken": Path;
+  readonly "tag-name": Nothing;
+  readonly "data-not": Nothing;
+  readonly "data-schema": { readonly schema: string; readonly present: string };
+  readonly "data-unsound": Detail;
+  readonly "file-name": Name;
+  readonly "no-incoming": Nothing;
+  readonly "mod-unsound": Name & { readonly problem: FileProblem };
+  readonly "folder-missing": Path;
+  readonly "folder-not-writable": Path;
+  readonly "folder-no-game": Path & { readonly game: string; readonly file: string };
+  readonly "definition-flaw": Path & { readonly text: string };
+  readonly "game-id-taken": { readonly id: string };
+  readonly "game-id-stays": { readonly id: string };
+  readonly "cannot-write": Path & Detail;
+  readonly "too-large": Name & { readonly limit: string };
+  readonly "not-json": Name & Detail;
+  /** `name` is that of the file, where there is one. */
+  readonly "problem-broken": Path & Detail & Partial<Name>;
+  readonly "not-utf8": Name;
+  readonly "not-a-lineup": Name & Detail;
+  readonly "lineup-version": Name & { readonly format: string; readonly known: string };
+  readonly "lineup-game": OfGame;
+  readonly "lineup-broken": Name & Path & Detail;
+  readonly "not-in-depot": Name;
+  readonly busy: Name;
+  readonly "broke-off": Name;
+  readonly "not-there": Name;
+  readonly damaged: Name;
+  readonly "list-version": Nothing;
+  readonly "link-elsewhere": { readonly link: string };
+  readonly "link-nothing": { readonly link: string };
+  readonly "code-not": Nothing;
+  readonly "code-cut": Nothing;
+  readonly "code-unsound": Nothing;
+  readonly "list-game": { readonly known: string };
+  readonly "list-needs-shelf": Name;
+  readonly "list-format": { readonly known: string };
+  readonly "list-broken": Name & Detail;
+  readonly "list-empty": Name;
+  readonly "list-long": Name & { readonly count: number; readonly most: number };
+  readonly "not-a-rulebook": Name & Detail;
+  readonly "rulebook-broken": Name & Path & Detail;
+  readonly "rulebook-game": OfGame;
+  readonly "import-gone": Nothing;
+  readonly "in-progress": { readonly what: string };
+  readonly cancelled: { readonly what: string };
+  readonly "cancelled-reading": Nothing;
+  readonly "trial-failed": { readonly code: string | number };
+  readonly unreachable: Detail;
+  readonly fault: Detail;
+  readonly "bad-request": Detail;
+};
+export type RefusalCode = keyof RefusalData;
+
+/** An action that could not be done, as data. */
+export type Refusal<Code extends RefusalCode = RefusalCode> = {
+  readonly [Each in Code]: { readonly code: Each; readonly data: RefusalData[Each] };
+}[Code];
+
+/** Something wrong with a file. */
+export type FileProblem = Refusal<ProblemCode>;
