@@ -5,6 +5,8 @@ import type { Lineup, LineupMod } from "../model/lineup";
 import type { FacetName, ProfileState } from "../model/profile";
 import type { DifferenceKind } from "../state/facet";
 import { stateOfLineup } from "./state-of-lineup";
+import { facetNouns } from "../messages/facets";
+import { keyedNames } from "../state/facets";
 
 /** What became of a list between two versions of it, a line for each kind of change; empty where nothing did. */
 export function changesBetween(
@@ -52,9 +54,9 @@ const turned =
     ofMods("on")(each, after) && after.mods.entries.find(({ id }) => id === each.key)!.on === on;
 
 const counted =
-  (noun: string): Line["say"] =>
+  (noun: string, many = `${noun}s`): Line["say"] =>
   (words, some) =>
-    `${words}: ${plural(some.length, noun)}`;
+    `${words}: ${plural(some.length, noun, many)}`;
 
 const sections: ReadonlySet<DifferenceKind> = new Set([
   "section-only-here",
@@ -63,23 +65,11 @@ const sections: ReadonlySet<DifferenceKind> = new Set([
   "section-place",
 ]);
 
-/** What a facet beside the orders is called in a list's changes; of the orders what moved in them, and their sections. */
-const nouns: { readonly [Name in FacetName]: string } = {
-  mods: "mod",
-  plugins: "plugin",
-  rules: "rule",
-  expansions: "expansion",
-  broaderFirst: "setting",
-  books: "rulebook",
-  notes: "note",
-  choices: "mod",
-  baseOff: "part of the game",
-  launch: "launch setting",
-  leftOut: "file",
-};
-const verbs: Partial<Readonly<Record<FacetName, string>>> = {
-  choices: "Other parts chosen",
-  leftOut: "Left out or brought back",
+/** What is said of a change of what its noun alone says too little of. */
+const inOwnWords: Partial<Readonly<Record<FacetName, readonly [words: string, noun: string]>>> = {
+  broaderFirst: ["Changed", "setting"],
+  choices: ["Other parts chosen", "mod"],
+  leftOut: ["Left out or brought back", "file"],
 };
 
 const told: readonly Line[] = [
@@ -99,18 +89,16 @@ const told: readonly Line[] = [
   ...(["mods", "plugins"] as const).map((facet) => ({
     title: "Moved",
     of: (each: Difference) => each.facet === facet && (each.kind === "place" || each.kind === "section"),
-    say: counted(nouns[facet]),
+    say: counted(...facetNouns[facet]),
   })),
   {
     title: "Sections changed",
     of: (each) => sections.has(each.kind),
     say: counted("section"),
   },
-  ...(Object.keys(nouns) as FacetName[])
-    .filter((facet) => facet !== "mods" && facet !== "plugins")
-    .map((facet) => ({
-      title: verbs[facet] ?? "Changed",
-      of: (each: Difference) => each.facet === facet,
-      say: counted(nouns[facet]),
-    })),
+  ...keyedNames.map((facet) => ({
+    title: inOwnWords[facet]?.[0] ?? "Changed",
+    of: (each: Difference) => each.facet === facet,
+    say: inOwnWords[facet] ? counted(inOwnWords[facet][1]) : counted(...facetNouns[facet]),
+  })),
 ];

@@ -1,7 +1,7 @@
 import type { Clash } from "../compare/states";
-import type { FacetName } from "../model/profile";
 import type { ClashSide } from "../state/facet";
 import type { ItemChange } from "../state/merge-orders";
+import { facetNouns } from "./facets";
 
 const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
   removed: "taken out or changed",
@@ -11,24 +11,9 @@ const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
   place: "place",
 };
 
-/** What one decision of a facet is called. */
-const facetWords: { readonly [Name in FacetName]: string } = {
-  mods: "mod",
-  plugins: "plugin",
-  rules: "rule",
-  expansions: "expansion",
-  broaderFirst: "setting",
-  books: "rulebook",
-  notes: "note",
-  choices: "parts chosen",
-  baseOff: "part of the game",
-  launch: "setting",
-  leftOut: "file left out",
-};
-
 /** What a clash is about. */
 export const clashWords = ({ facet, what }: Clash): string =>
-  what === "changed" ? facetWords[facet] : whatWords[what];
+  what === "changed" ? facetNouns[facet][0] : whatWords[what];
 
 /** How things are called that a clash names by an id or a hash. */
 export interface ClashNames {

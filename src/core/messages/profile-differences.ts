@@ -5,6 +5,7 @@ import { facets, noteKey } from "../state/facets";
 import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";
+import { facetNouns } from "./facets";
 
 type Kinds = Partial<Readonly<Record<DifferenceKind, string>>>;
 
@@ -252,20 +253,6 @@ const sinceTitles: Kinds = {
   "section-place": "Sections moved",
 };
 
-const sinceNouns: { readonly [Name in FacetName]: string } = {
-  mods: "mods",
-  plugins: "plugins",
-  rules: "rules",
-  expansions: "expansions",
-  broaderFirst: "broader loads earlier",
-  books: "rulebooks",
-  notes: "notes",
-  choices: "parts of packages",
-  baseOff: "parts of the game that are off",
-  launch: "launch settings",
-  leftOut: "files left out",
-};
-
 /** Changes since an earlier state by what happened and to what, the more telling first. */
 export function groupChanges(
   changes: readonly Difference[],
@@ -274,7 +261,7 @@ export function groupChanges(
   for (const kind of Object.keys(sinceTitles) as DifferenceKind[])
     for (const facet of ["plugins", "mods", ...asideOrders] as const) {
       const members = changes.filter((each) => each.facet === facet && each.kind === kind);
-      const title = `${sinceTitles[kind]}, ${sinceNouns[facet]}`;
+      const title = `${sinceTitles[kind]}, ${facetNouns[facet][1]}`;
       if (members.length > 0) groups.set(title, members);
     }
   return [...groups].map(([title, members]) => ({ title, members }));
