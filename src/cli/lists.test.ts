@@ -2,6 +2,8 @@ import { execFileSync, spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { digestsOf } from "@/core/lineup/digests";
+import { factsOfLineup, fingerprintOf } from "@/core/lineup/fingerprint";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import type { Lineup } from "@/core/model/lineup";
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
@@ -47,24 +49,59 @@ const seating = (...args: string[]) => {
   return { status, stdout, stderr };
 };
 
+/** As its author would have sent it. */
+const signed = (list: Lineup): Lineup => ({
+  ...list,
+  fingerprint: fingerprintOf(factsOfLineup(list)),
+  digests: digestsOf(list),
+});
+
 test("fingerprint says what the list has, and whether it is what it names", () => {
   const said = seating("fingerprint", path);
   expect([said.status, JSON.parse(said.stdout)]).toEqual([
     0,
-    { fingerprint: lineup.fingerprint, named: lineup.fingerprint, equal: true },
+    {
+      fingerprint: lineup.fingerprint,
+      named: lineup.fingerprint,
+      verdict: "exact",
+      differences: [],
+      lacks: [],
+    },
   ]);
   const altered = file("altered.json", writeLineup({ ...lineup, mods: lineup.mods.slice(1) }));
   expect(seating("fingerprint", altered, "--text")).toMatchObject({ status: 1 });
+  for (const asked of [
+    ["fingerprint", altered],
+    ["compare", altered, path],
+    ["check", altered, "--shelf", shelf],
+  ])
+    expect([asked[0], JSON.parse(seating(...asked).stdout)]).toMatchObject([
+      asked[0],
+      { verdict: "altered", altered: ["mods", "sections"], differences: [], lacks: [] },
+    ]);
 });
 
 test("compare names what differs, and is silent about what does not count", () => {
   expect(seating("compare", path, path, "--text")).toMatchObject({ status: 0, stdout: "The same setup.\n" });
   const at = lineup.mods.findIndex(({ section }, place) => section === lineup.mods[place + 1]?.section);
   const mods = lineup.mods.toSpliced(at, 2, lineup.mods[at + 1]!, lineup.mods[at]!);
-  const turned = file("turned.json", writeLineup({ ...lineup, note: "other words", mods }));
+  const turned = file("turned.json", writeLineup(signed({ ...lineup, note: "other words", mods })));
   const said = seating("compare", path, turned, "--text");
   expect(said.status).toBe(1);
   expect(said.stdout).toContain("Moved: 1 mod");
+  expect(JSON.parse(seating("compare", path, turned).stdout)).toMatchObject({
+    verdict: "differs",
+    differences: [{ code: "mods-place", data: { key: expect.any(String) as string } }],
+    lacks: [],
+  });
+  // A list in docs/, of a game that no definition is known of.
+  const sample = join(process.cwd(), "docs/samples/the-quiet-pond.lineup.lineup.json");
+  expect(JSON.parse(seating("fingerprint", sample).stdout)).toMatchObject({ verdict: "exact" });
+  const page = join(process.cwd(), "docs/samples/the-quiet-pond.page.html");
+  expect(JSON.parse(seating("compare", sample, page).stdout)).toMatchObject({
+    verdict: "exact",
+    changes: [],
+  });
 });
 
 test("convert writes every format, which reads back to the same setup or says what it leaves behind", () => {
@@ -81,7 +118,7 @@ test("convert writes every format, which reads back to the same setup or says wh
 test("check tells a curator's pipeline whether a shelf has everything", () => {
   expect(seating("check", path, "--shelf", shelf, "--text")).toMatchObject({
     status: 0,
-    stdout: "Fine: 12 mods, all on the shelf.\n",
+    stdout: "Reproduced exactly.\n",
   });
   const { status, stdout } = seating(
     "check",
@@ -89,7 +126,14 @@ test("check tells a curator's pipeline whether a shelf has everything", () => {
     "--shelf",
     shelf,
   );
-  expect([status, stdout]).toEqual([1, expect.stringContaining("Nothing Known At All")]);
+  expect([status, JSON.parse(stdout)]).toMatchObject([
+    1,
+    { verdict: "not-yet", lacks: [{ what: "unmatched", item: "Nothing Known At All" }] },
+  ]);
+  const names = file("names.txt", seating("convert", path, "--to", "order-file").stdout);
+  const asFar = seating("check", names, "--shelf", shelf, "--game", game.id);
+  expect([asFar.status, JSON.parse(asFar.stdout)]).toMatchObject([0, { verdict: "as-far" }]);
+  expect(asFar.stdout).toContain('"what": "unsaid"');
   expect(seating("check", path)).toMatchObject({
     status: 2,
     stderr: expect.stringContaining("--shelf") as string,

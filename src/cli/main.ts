@@ -18,6 +18,7 @@ const options = {
   "fail-on": { type: "string" },
   game: { type: "string" },
   shelf: { type: "string" },
+  "game-folder": { type: "string" },
   to: { type: "string" },
 } as const;
 

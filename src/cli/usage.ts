@@ -1,3 +1,9 @@
+const verdictUsage = `
+The verdict is "altered" (the list was changed after it went out), "not-yet" (something of it is not here), "differs" (its
+author's fingerprint is another one), "as-far" (it carries none, and what it says holds) or "exact"; with "differences" and
+"lacks". Exit 0 for exact and as-far, else 1. With --game-folder the game's own plugins count; without it they are left out.
+`;
+
 /** What each command says of itself. */
 export const usage = {
   all: `seating: load orders with the fewest moves, explained and proved; lists that others reproduce
@@ -37,27 +43,24 @@ Places count from 1. "staying": while all others stay where they are; "any": in 
 Rebuilds every tie from the problem, less what the result set aside, and checks the permutation, each tie, each chain of
 what was set aside, the effective sections, the moves, and each pair of the certificate. Exit 1 where something is wrong.
 `,
-  fingerprint: `seating fingerprint list [--game GAME] [--shelf DIR] [--text]
+  fingerprint: `seating fingerprint list [--game GAME] [--shelf DIR] [--game-folder DIR] [--text]
 
-Reads a list in any format. One that names only mods, and a share code, need the shelf that they are matched against. --game
-is the id of a game that ships or the file of a definition; a list that names its game needs none.
-Exit 1 where the list names another fingerprint than it has.
-`,
-  compare: `seating compare a b [--game GAME] [--shelf DIR] [--text]
+Reads a list in any format. One of names, and a share code, need the shelf that they are matched against. --game is the id of
+a game that ships or the file of a definition; a list that names its game needs none, and a whole lineup none at all.
+${verdictUsage}`,
+  compare: `seating compare a b [--game GAME] [--shelf DIR] [--game-folder DIR] [--text]
 
 Says in what two lists make setups that behave differently, and what else changed from the first to the second.
-Exit 0 where their fingerprints are equal, 1 where they are not.
-`,
+${verdictUsage}`,
   convert: `seating convert list --to FORMAT [--game GAME] [--shelf DIR]
 
 Writes the list in another format: lineup, yaml, page, csv, xml, bom, markdown-list, markdown-table, marked, lines, keyed,
 order-file, code. What the format leaves behind is said on the standard error.
 `,
-  check: `seating check list --shelf DIR [--game GAME] [--text]
+  check: `seating check list --shelf DIR [--game GAME] [--game-folder DIR] [--text]
 
-Exit 0 where the shelf has every mod of the list that is on, in its version and with its contents, and every line of it is
-understood; 1 where something lacks, with what.
-`,
+Whether what the shelf has makes the setup that the list describes.
+${verdictUsage}`,
 } as const;
 
 export type CommandName = Exclude<keyof typeof usage, "all">;

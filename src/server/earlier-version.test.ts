@@ -112,7 +112,7 @@ test("its published versions and the list that is followed are lists, and the ne
   const versions = await listVersions(context.db, expected.author);
   expect(versions.map(({ version }) => version)).toEqual(["1.1", "1.0"]);
   for (const { lineup } of versions) expect(Lineup.parse(lineup)).toEqual(lineup);
-  const followed = Lineup.parse(await findFollowed(context.db, expected.follower));
+  const followed = Lineup.parse((await findFollowed(context.db, expected.follower))!.lineup);
   expect(followed.list).toBe(versions[0]!.lineup.list);
   const { roster, profile, game, stock } = await situation(expected.follower);
   const second = Lineup.parse(expected.second);

@@ -53,7 +53,7 @@ test("a list goes out with what its curator said, and comes in as a new profile 
   const profile = await present();
   expect([profile.id, profile.name]).toEqual([made.profileId, "Reproduced"]);
   expect(await fingerprintOf(profile.id)).toBe(lineup.fingerprint);
-  expect((await viewProfile(context, profile)).followed?.fingerprint).toBe(lineup.fingerprint);
+  expect((await viewProfile(context, profile)).followed?.lineup.fingerprint).toBe(lineup.fingerprint);
   value(await lineups.stopFollowing(context, profile.id));
   expect((await viewProfile(context, profile)).followed).toBeNull();
   value(await profiles.switchProfile(context, first.id));

@@ -20,6 +20,7 @@ import { readShelf } from "@/disk/read-shelf";
 import { lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, readCode, writeCode } from "@/formats/lineup/code";
 import { readList } from "@/formats/lineup/read";
+import { verdictOf } from "@/core/lineup/verdict";
 import { resolveList } from "@/formats/lineup/resolve";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { games } from "@/standin/games";
@@ -158,9 +159,16 @@ test("200 profiles go out in every format and come in on an empty shelf with a d
         if (!list.ok && list.refusal.code === "list-empty") continue;
         if (!list.ok) throw new Error(`${id}: ${JSON.stringify(list.refusal)}`);
         const resolved = resolveList(list.value, game, known, stock, "List");
-        const here = factsOfRoster(rosterOf(game, stock, stateFromLineup(game, resolved.lineup, stock)));
+        const there = rosterOf(game, stock, stateFromLineup(game, resolved.lineup, stock));
+        const here = factsOfRoster(there);
+        const verdict = verdictOf(resolved.lineup, resolved.claim, there);
         const same = fingerprintOf(here) === lineup.fingerprint;
         equal.set(id, (equal.get(id) ?? 0) + Number(same));
+        // Nothing is called exact that is not; and what is proved is not called anything else.
+        if (verdict.kind === "exact") expect([id, game.id, run, same]).toEqual([id, game.id, run, true]);
+        if (same && resolved.claim.fingerprint !== null && verdict.kind !== "not-yet")
+          expect([id, game.id, run, verdict]).toEqual([id, game.id, run, { kind: "exact" }]);
+        if (id === "order-file") expect(["as-far", "differs", "not-yet"]).toContain(verdict.kind);
         const lost = lossesOf(lineup, game, carries).filter(({ aspect }) => decisive.has(aspect));
         if (lost.length === 0)
           expect([id, game.id, run, compareFacts(factsOfLineup(lineup), here)]).toEqual([
@@ -225,8 +233,8 @@ test("a code for 250 mods that the depot knows is at most 1,900 signs long", asy
     expect(readCode(code)).toMatchObject({ ok: true });
     const list = readList(new TextEncoder().encode(code), "code", game);
     if (!list.ok) throw new Error(list.refusal.code);
-    const { proof } = resolveList(list.value, game, knownMods([], mods), stock, "List");
-    expect(proof).toBe("claimed");
+    const { claim } = resolveList(list.value, game, knownMods([], mods), stock, "List");
+    expect(claim.fingerprint).toBe(lineup.fingerprint);
   } finally {
     await rm(large, { recursive: true, force: true });
   }

@@ -1,4 +1,5 @@
 import type { ProfileId } from "@/core/model/ids";
+import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
 import type { Sql } from "./sql";
 
@@ -7,19 +8,27 @@ interface LineupImport {
   readonly gameId: string;
   readonly fileName: string;
   readonly lineup: Lineup;
+  readonly claim: Claim | null;
   /** The profile that was made of it; null while it is only looked at. */
   readonly profileId: ProfileId | null;
   readonly at: Date;
 }
 
-const columns = `id, game_id as "gameId", file_name as "fileName", lineup, profile_id as "profileId", at`;
+const columns = `id, game_id as "gameId", file_name as "fileName", lineup, claim, profile_id as "profileId", at`;
 
-export const addImport = (db: Sql, id: string, gameId: string, fileName: string, lineup: Lineup) =>
-  db.query("insert into lineup_import (id, game_id, file_name, lineup) values ($1, $2, $3, $4)", [
+export const addImport = (
+  db: Sql,
+  id: string,
+  gameId: string,
+  fileName: string,
+  { lineup, claim }: { readonly lineup: Lineup; readonly claim: Claim },
+) =>
+  db.query("insert into lineup_import (id, game_id, file_name, lineup, claim) values ($1, $2, $3, $4, $5)", [
     id,
     gameId,
     fileName,
     JSON.stringify(lineup),
+    JSON.stringify(claim),
   ]);
 
 export async function findImport(db: Sql, id: string): Promise<LineupImport | null> {
@@ -34,7 +43,8 @@ interface ImportSummary {
   readonly id: string;
   readonly fileName: string;
   readonly title: string;
-  readonly fingerprint: string;
+  /** Null of a list that carries none of its author's. */
+  readonly fingerprint: string | null;
   readonly profileId: ProfileId;
   readonly profileName: string;
   readonly at: Date;
@@ -44,7 +54,7 @@ interface ImportSummary {
 export const listImports = (db: Sql, gameId: string) =>
   db.query<ImportSummary>(
     `select i.id, i.file_name as "fileName", i.lineup ->> 'title' as title,
-       i.lineup ->> 'fingerprint' as fingerprint, p.id as "profileId", p.name as "profileName", i.at
+       case when i.claim is null then i.lineup ->> 'fingerprint' else i.claim ->> 'fingerprint' end as fingerprint, p.id as "profileId", p.name as "profileName", i.at
      from lineup_import i join profile p on p.id = i.profile_id and p.deleted_at is null
      where i.game_id = $1 order by i.at desc, i.id limit 50`,
     [gameId],

@@ -1,3 +1,4 @@
+import type { Claim } from "@/core/model/claim";
 import type { ProfileId } from "@/core/model/ids";
 import type { Lineup, LineupSheet } from "@/core/model/lineup";
 import type { Sql } from "./sql";
@@ -39,20 +40,26 @@ export const saveVersion = (db: Sql, profileId: ProfileId, version: string, line
     [profileId, version, JSON.stringify(lineup)],
   );
 
-/** The lineup that a profile came from, in the version that it was brought to last; null where it came from none. */
-export async function findFollowed(db: Sql, profileId: ProfileId): Promise<Lineup | null> {
-  const rows = await db.query<{ lineup: Lineup }>(
-    "select lineup from followed where profile_id = $1 order by profile_id",
-    [profileId],
-  );
-  return rows[0]?.lineup ?? null;
+interface FollowedList {
+  readonly lineup: Lineup;
+  /** Null of one that was followed before claims were kept. */
+  readonly claim: Claim | null;
 }
 
-export const saveFollowed = (db: Sql, profileId: ProfileId, lineup: Lineup) =>
+/** The list that a profile came from, in the version that it was brought to last; null where it came from none. */
+export async function findFollowed(db: Sql, profileId: ProfileId): Promise<FollowedList | null> {
+  const rows = await db.query<FollowedList>(
+    "select lineup, claim from followed where profile_id = $1 order by profile_id",
+    [profileId],
+  );
+  return rows[0] ?? null;
+}
+
+export const saveFollowed = (db: Sql, profileId: ProfileId, { lineup, claim }: FollowedList) =>
   db.query(
-    `insert into followed (profile_id, lineup) values ($1, $2)
-     on conflict (profile_id) do update set lineup = excluded.lineup, at = now()`,
-    [profileId, JSON.stringify(lineup)],
+    `insert into followed (profile_id, lineup, claim) values ($1, $2, $3)
+     on conflict (profile_id) do update set lineup = excluded.lineup, claim = excluded.claim, at = now()`,
+    [profileId, JSON.stringify(lineup), claim && JSON.stringify(claim)],
   );
 
 export const dropFollowed = (db: Sql, profileId: ProfileId) =>

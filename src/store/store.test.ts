@@ -458,9 +458,9 @@ test("restore points keep whole states", () =>
 test("imports that were only looked at are forgotten, accepted ones stay", () =>
   tried(async (tx) => {
     await storeProfile(tx);
-    const lineup = { title: "T", fingerprint: "f" } as never;
-    await addImport(tx, "i1", "pond", "one.json", lineup);
-    await addImport(tx, "i2", "pond", "two.json", lineup);
+    const list = { lineup: { title: "T", fingerprint: "f" }, claim: { fingerprint: "f" } } as never;
+    await addImport(tx, "i1", "pond", "one.json", list);
+    await addImport(tx, "i2", "pond", "two.json", list);
     await markImported(tx, "i2", profile.id);
     await dropLookedAt(tx, "pond");
     expect(await findImport(tx, "i1")).toBeNull();

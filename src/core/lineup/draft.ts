@@ -7,7 +7,6 @@ import type { PluginFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../roster/laws";
 import { proposedChoice } from "../roster/parts";
-import { factsOfLineup, fingerprintOf } from "./fingerprint";
 import type { KnownMod } from "./known";
 import type { MatchedLine } from "./match-lines";
 import { basePluginsOf, lineupModOf } from "./of-known";
@@ -47,8 +46,8 @@ export function lineupOfListing(
     plugins.some(({ stated }) => stated),
   );
   const fixed = basePluginsOf(game, here.owned, here.base, pluginSeats.sections[0]?.id ?? null);
-  const draft: Lineup = {
-    format: "seating-lineup/1",
+  return {
+    format: "seating-lineup/2",
     game: listing.game ?? { id: game.id, version: game.version },
     title: (listing.title || title).slice(0, 200),
     author: "",
@@ -76,9 +75,8 @@ export function lineupOfListing(
     expansions: [...here.owned],
     baseOff: [],
     followUps: [],
-    fingerprint: "",
+    ...(listing.fingerprint === undefined ? {} : { fingerprint: listing.fingerprint }),
   };
-  return { ...draft, fingerprint: fingerprintOf(factsOfLineup(draft)) };
 }
 
 interface ModToSeat extends ToSeat {

@@ -3,6 +3,7 @@ import type { KeyedName, Note, ProfileState } from "../model/profile";
 import { notesOf } from "../roster/notes";
 import type { Roster, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
+import { digestsOf } from "./digests";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
 
 /** What a curator says of a list: of the whole, and of single mods by their ids. */
@@ -47,8 +48,8 @@ const besideOrders = (state: ProfileState) =>
 export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }: LineupFacts): Lineup {
   const { game, profile } = roster;
   const notes = notesOf(roster, "mods");
-  return {
-    format: "seating-lineup/1",
+  const lineup: Lineup = {
+    format: "seating-lineup/2",
     game: { id: game.id, version: game.version },
     ...facts,
     sections: [...profile.state.plugins.sections, ...profile.state.mods.sections],
@@ -74,6 +75,7 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
     credits: creditsOf(roster),
     fingerprint: fingerprintOf(factsOfRoster(roster)),
   };
+  return { ...lineup, digests: digestsOf(lineup) };
 }
 
 function lineupMod({ id, entry, loads, mod, choice, leftOut }: SeatedMod, note: Note | undefined): LineupMod {

@@ -159,14 +159,14 @@ test("two known mods with the same first digits are told apart by the fingerprin
     [...roster.stock.shelf, twin],
   ]) {
     const read = lineupOfShare(setup, testGame, knownMods(shelf, []), roster.stock.base);
-    expect([read.proved, read.unknown, read.lineup.mods.map(({ id }) => id)]).toEqual([
+    expect([read.fits, read.unknown, read.lineup.mods.map(({ id }) => id)]).toEqual([
       true,
       [],
       ["core", "b", "a"],
     ]);
   }
   const less = lineupOfShare(setup, testGame, knownMods(roster.stock.shelf.slice(1), []), roster.stock.base);
-  expect([less.proved, less.unknown.length]).toEqual([false, 1]);
+  expect([less.fits, less.unknown.length]).toEqual([false, 1]);
 });
 
 const section = (id: string) => ({ id: aSection(id), name: id, rank: "mods", guidance: "" });

@@ -9,6 +9,8 @@ import { factsOfLineup, fingerprintOf } from "./fingerprint";
 import type { KnownMod } from "./known";
 import { basePluginsOf, lineupModOf } from "./of-known";
 
+/** Hex digits of a whole fingerprint. */
+const whole = 64;
 /** Hex digits of a hash by which a code names a mod. */
 const startLength = 6;
 /** So many ways to read a code are tried where its starts fit several mods. */
@@ -47,7 +49,7 @@ export interface SharedSetup {
   readonly order: readonly number[];
   readonly on: readonly boolean[];
   readonly sections: Readonly<Record<ListName, readonly SharedSection[]>> | null;
-  /** The first sixteen digits. */
+  /** Of a code of the first form only the first sixteen digits; empty where the list carries none. */
   readonly fingerprint: string;
 }
 
@@ -97,7 +99,7 @@ export function shareSetup(
       mods: sectionRuns(mods, lineup.sections, sectionsOf(game, "mods")),
       plugins: sectionRuns(shared, lineup.sections, sectionsOf(game, "plugins")),
     },
-    fingerprint: lineup.fingerprint.slice(0, 16),
+    fingerprint: lineup.fingerprint ?? "",
   };
 }
 
@@ -127,8 +129,8 @@ interface FromShare {
   readonly lineup: Lineup;
   /** Mods of the code that nothing here knows; of them only what the code names. */
   readonly unknown: readonly SharedMod[];
-  /** The code's fingerprint is that of the lineup: it is what the sender has, to the last byte. */
-  readonly proved: boolean;
+  /** With the game's own plugins as they are here the lineup has the code's fingerprint. */
+  readonly fits: boolean;
 }
 
 /** The lineup that a code stands for, as far as the mods that it names are known. */
@@ -148,7 +150,7 @@ export function lineupOfShare(
   let first: FromShare | null = null;
   for (const found of readings(setup.mods, byStart)) {
     const read = lineupOfFound(setup, game, found, base);
-    if (read.proved) return read;
+    if (read.fits) return read;
     first ??= read;
   }
   return first!;
@@ -188,8 +190,8 @@ function lineupOfFound(
   const seated = seatRuns(found, setup.sections?.mods ?? [], sections.mods, ({ mod }) => mod !== null);
   const plugins = pluginsOf(setup, game, found);
   const own = basePluginsOf(game, setup.expansions, base, sectionsOf(game, "plugins")[0]?.id ?? null);
-  const draft: Lineup = {
-    format: "seating-lineup/1",
+  const lineup: Lineup = {
+    format: "seating-lineup/2",
     game: setup.game,
     title: setup.title,
     author: setup.author,
@@ -206,13 +208,12 @@ function lineupOfFound(
     expansions: [...setup.expansions],
     baseOff: [...setup.baseOff],
     followUps: [],
-    fingerprint: "",
+    ...(setup.fingerprint.length === whole ? { fingerprint: setup.fingerprint } : {}),
   };
-  const fingerprint = fingerprintOf(factsOfLineup(draft));
   return {
-    lineup: { ...draft, fingerprint },
+    lineup,
     unknown: found.filter(({ mod }) => mod === null).map(({ shared }) => shared),
-    proved: fingerprint.startsWith(setup.fingerprint),
+    fits: fingerprintOf(factsOfLineup(lineup)).startsWith(setup.fingerprint),
   };
 }
 

@@ -97,9 +97,9 @@ const refusalText: {
     sentence`“${d.link}” is no lineup page of this machine. Links to one look like http://127.0.0.1:4321/lineup/….`,
   "link-nothing": (d) =>
     sentence`No lineup page answers at ${d.link}. Is that Seating running, and the profile still there?`,
-  "code-not": () => ["This is no share code: those begin with S1-."],
+  "code-not": () => ["This is no share code: those begin with S2-, older ones with S1-."],
   "code-cut": () => [
-    "This share code was cut short or changed on its way. Copy it whole, from S1- to its last sign, and try again.",
+    "This share code was cut short or changed on its way. Copy it whole, from its S to its last sign, and try again.",
   ],
   "code-unsound": () => ["This share code says nothing sound. Ask for it anew."],
   "list-game": (d) =>

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { digestNames, type DigestName } from "./claim";
 import { Section } from "./game";
 import { SectionId } from "./ids";
 import { LaunchValues, Note, Rule } from "./profile";
@@ -126,9 +127,9 @@ export type LineupSheet = z.infer<typeof LineupSheet>;
 
 export const blankSheet: LineupSheet = { author: "", note: "", listVersion: "1.0", roles: {}, terms: {} };
 
-/** `seating-lineup/1`: everything from which another person rebuilds the same setup. */
+/** `seating-lineup/2`: everything from which another person rebuilds the same setup. Version 1 is read; it had no digests. */
 export const Lineup = z.strictObject({
-  format: z.literal("seating-lineup/1"),
+  format: z.enum(["seating-lineup/2", "seating-lineup/1"]),
   game: z.strictObject({ id: name, version: z.string() }),
   /** By which its versions are known for the same list, whatever it is called. */
   list: z.string().max(100).optional(),
@@ -149,6 +150,13 @@ export const Lineup = z.strictObject({
   credits: z.array(Credit).optional(),
   /** What was found and not mended when it went out, in words. */
   open: z.array(z.string().max(2000)).max(2000).optional(),
-  fingerprint: sha256,
+  /** As its author's Seating worked it out; absent where nobody's did, as of what was made of a list of names. */
+  fingerprint: sha256.optional(),
+  /** Of each part by itself, so that it can be told where a list was changed. */
+  digests: z
+    .strictObject(
+      Object.fromEntries(digestNames.map((name) => [name, sha256])) as Record<DigestName, typeof sha256>,
+    )
+    .optional(),
 });
 export type Lineup = z.infer<typeof Lineup>;

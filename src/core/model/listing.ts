@@ -34,4 +34,6 @@ export interface Listing {
   readonly title: string;
   readonly game: { readonly id: string; readonly version: string } | null;
   readonly lines: readonly ListLine[];
+  /** The fingerprint that its author's Seating wrote into it, where it carries one. */
+  readonly fingerprint?: string;
 }

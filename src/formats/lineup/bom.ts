@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { lineOfRow, rowsOf, type LineupRow } from "@/core/lineup/rows";
-import { sha256Hex } from "@/core/lineup/fingerprint";
+import { factsOfLineup, fingerprintOf, sha256Hex } from "@/core/lineup/fingerprint";
 import type { Lineup } from "@/core/model/lineup";
 import type { Listing } from "@/core/model/listing";
-import { carriedByRows, type LineupFormat } from "./format";
+import { carriedByRows, wholeFingerprint, type LineupFormat } from "./format";
 
 const property = (name: string, value: string) => ({ name: `seating:${name}`, value });
 const refOf = (row: Pick<LineupRow, "list" | "id" | "name">): string =>
@@ -11,7 +11,7 @@ const refOf = (row: Pick<LineupRow, "list" | "id" | "name">): string =>
 
 /** A UUID that is the same for the same setup (RFC 9562, version 8: of one's own making). */
 function serialOf(lineup: Lineup): string {
-  const hex = sha256Hex(`${lineup.title}\n${lineup.listVersion}\n${lineup.fingerprint}`);
+  const hex = sha256Hex(`${lineup.title}\n${lineup.listVersion}\n${fingerprintOf(factsOfLineup(lineup))}`);
   const parts = [
     hex.slice(0, 8),
     hex.slice(8, 12),
@@ -88,7 +88,7 @@ export const bom: LineupFormat = {
         properties: [
           property("game", lineup.game.id),
           property("game-version", lineup.game.version),
-          property("fingerprint", lineup.fingerprint),
+          ...(lineup.fingerprint === undefined ? [] : [property("fingerprint", lineup.fingerprint)]),
         ],
       },
       components: rowsOf(lineup).map(componentOf),
@@ -136,6 +136,9 @@ export function readBom(value: unknown): Listing | null {
   return {
     title: metadata?.component?.name ?? "",
     game: game.has("game") ? { id: game.get("game")!, version: game.get("game-version") ?? "" } : null,
+    ...(wholeFingerprint.test(game.get("fingerprint") ?? "")
+      ? { fingerprint: game.get("fingerprint")! }
+      : {}),
     lines: lines.filter((line) => line !== null),
   };
 }

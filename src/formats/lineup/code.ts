@@ -7,7 +7,9 @@ import type { Aspect } from "@/core/lineup/losses";
 import type { SharedSetup } from "@/core/lineup/share";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
-const mark = "S1-";
+/** The first form has eight bytes of the fingerprint, the second the whole of it. */
+const marks = ["S2-", "S1-"] as const;
+const partOfFirst = 8;
 const sumLength = 4;
 /** Characters; far more than any setup that fits a picture. */
 const longest = 40_000;
@@ -24,7 +26,7 @@ export const carriedByCode: readonly Aspect[] = [
 ];
 
 /** A code on its own, or at the end of a link. */
-export const codePattern = /(?:^|[#=\s])(S1-[A-Za-z0-9_-]+)\s*$/;
+export const codePattern = /(?:^|[#=\s])(S[12]-[A-Za-z0-9_-]+)\s*$/;
 
 const strings = z.array(z.string().max(200)).max(5000);
 const SectionRun = z.tuple([
@@ -33,23 +35,28 @@ const SectionRun = z.tuple([
   z.string().max(80).optional(),
   z.string().max(80).optional(),
 ]);
-/** What of a setup is words. Keys are short, for each of them counts. */
+/** What of a setup is words. Keys are short, for each of them counts, and what is empty is left out. */
 const Words = z.strictObject({
   g: z.tuple([z.string().max(80), z.string().max(80)]),
   t: z.string().min(1).max(200),
-  a: z.string().max(200),
-  n: z.string().max(100),
-  e: strings,
-  b: strings,
-  l: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
+  a: z.string().max(200).default(""),
+  n: z.string().max(100).default(""),
+  e: strings.default([]),
+  b: strings.default([]),
+  l: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
   /** Options and components by the place of their mod. */
-  p: z.record(z.string().regex(/^\d{1,5}$/), z.tuple([z.record(z.string(), strings), strings])),
+  p: z.record(z.string().regex(/^\d{1,5}$/), z.tuple([z.record(z.string(), strings), strings])).default({}),
   /** Mods that are named, by their place: id, name, version. */
-  u: z.record(
-    z.string().regex(/^\d{1,5}$/),
-    z.tuple([z.string().max(255), z.string().max(500), z.string().max(100)]),
-  ),
-  s: z.tuple([z.array(SectionRun).max(500), z.array(SectionRun).max(500)]).nullable(),
+  u: z
+    .record(
+      z.string().regex(/^\d{1,5}$/),
+      z.tuple([z.string().max(255), z.string().max(500), z.string().max(100)]),
+    )
+    .default({}),
+  s: z
+    .tuple([z.array(SectionRun).max(500), z.array(SectionRun).max(500)])
+    .nullable()
+    .default(null),
 });
 
 /** The code; with `limit` without its sections where they would make it longer than that. See docs/FORMATS.md. */
@@ -60,7 +67,7 @@ export function writeCode(setup: SharedSetup, limit = 1900): string {
 
 function encode(setup: SharedSetup): string {
   const packed = deflateSync(bytesOf(setup), { level: 9 });
-  return mark + base64urlnopad.encode(joined([packed, sumOf(packed)]));
+  return marks[0] + base64urlnopad.encode(joined([packed, sumOf(packed)]));
 }
 
 const sumOf = (bytes: Uint8Array): Uint8Array => sha256(bytes).slice(0, sumLength);
@@ -96,7 +103,8 @@ function bytesOf(setup: SharedSetup): Uint8Array {
       ];
     if (named) words.u[at] = [named.id, named.name, named.version];
   });
-  const text = new TextEncoder().encode(JSON.stringify(words));
+  const said = Object.entries(words).filter(([, value]) => value !== null && Object.keys(value).length > 0);
+  const text = new TextEncoder().encode(JSON.stringify(Object.fromEntries(said)));
   const bits = new Uint8Array(Math.ceil(setup.on.length / 8));
   setup.on.forEach((on, at) => on && (bits[at >> 3]! |= 1 << (at & 7)));
   const total = setup.mods.reduce((sum, { plugins }) => sum + plugins, 0);
@@ -104,6 +112,7 @@ function bytesOf(setup: SharedSetup): Uint8Array {
   return joined([
     number(text.length),
     text,
+    number(setup.fingerprint.length / 2),
     hexToBytes(setup.fingerprint),
     number(setup.mods.length),
     ...setup.mods.map(({ start }) => hexToBytes(start)),
@@ -185,7 +194,7 @@ export function readCode(text: string): Outcome<SharedSetup> {
   if (code === undefined || code.length > longest) return refuse("code-not");
   let bytes: Uint8Array;
   try {
-    bytes = base64urlnopad.decode(code.slice(mark.length));
+    bytes = base64urlnopad.decode(code.slice(marks[0].length));
   } catch {
     return refuse("code-cut");
   }
@@ -193,16 +202,16 @@ export function readCode(text: string): Outcome<SharedSetup> {
   if (bytes.length <= sumLength || bytesToHex(sumOf(packed)) !== bytesToHex(bytes.subarray(packed.length)))
     return refuse("code-cut");
   try {
-    return done(setupOf(new Taker(inflateSync(packed))));
+    return done(setupOf(new Taker(inflateSync(packed)), code.startsWith(marks[1])));
   } catch {
     return refuse("code-unsound");
   }
 }
 
-function setupOf(taker: Taker): SharedSetup {
+function setupOf(taker: Taker, isFirst: boolean): SharedSetup {
   const utf8 = new TextDecoder("utf-8", { fatal: true });
   const words = Words.parse(JSON.parse(utf8.decode(taker.take(taker.number(200_000)))));
-  const fingerprint = bytesToHex(taker.take(8));
+  const fingerprint = bytesToHex(taker.take(isFirst ? partOfFirst : taker.number(32)));
   const count = taker.number(20_000);
   const starts = Array.from({ length: count }, () => bytesToHex(taker.take(3)));
   const plugins = starts.map(() => taker.number(1000));

@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { lineOfRow, rowColumns, rowsOf } from "@/core/lineup/rows";
-import type { ListLine } from "@/core/model/listing";
-import { carriedByRows, type LineupFormat } from "./format";
+import type { Listing, ListLine } from "@/core/model/listing";
+import { carriedByRows, wholeFingerprint, type LineupFormat } from "./format";
 
 /** What makes a spreadsheet take a cell for a formula (common practice), and the sign that says it is none. */
 const formula = /^[=+\-@\t\r]/;
@@ -18,8 +18,13 @@ export const csv: LineupFormat = {
   mime: "text/csv",
   carries: carriedByRows,
   write: (lineup) => {
-    const rows = rowsOf(lineup).map((row) => rowColumns.map((column) => guardCell(row[column])));
-    return `${Papa.unparse([[...rowColumns], ...rows], { newline: "\r\n" })}\r\n`;
+    // In a column of its own it goes along however a spreadsheet sorts the rows.
+    const proof = (at: number) => (at === 0 ? (lineup.fingerprint ?? "") : "");
+    const rows = rowsOf(lineup).map((row, at) => [
+      ...rowColumns.map((column) => guardCell(row[column])),
+      proof(at),
+    ]);
+    return `${Papa.unparse([[...rowColumns, "fingerprint"], ...rows], { newline: "\r\n" })}\r\n`;
   },
 };
 
@@ -47,6 +52,14 @@ const headOf = (cell: string): string => {
   const word = cell.trim().toLowerCase();
   return Object.hasOwn(otherHeads, word) ? otherHeads[word]! : word;
 };
+
+/** The fingerprint that stands in the column for it; none where there are several. */
+export function fingerprintInCells(cells: readonly (readonly string[])[]): Pick<Listing, "fingerprint"> {
+  const at = (cells[0] ?? []).map(headOf).indexOf("fingerprint");
+  const said = new Set(cells.slice(1).map((row) => row[at]?.trim().toLowerCase() ?? ""));
+  const [found, ...others] = [...said].filter((value) => wholeFingerprint.test(value));
+  return found !== undefined && others.length === 0 ? { fingerprint: found } : {};
+}
 
 /** Rows below a header that names a column of names; null where there is no such header. */
 export function linesOfCells(cells: readonly (readonly string[])[]): ListLine[] | null {

@@ -21,4 +21,7 @@ export const carriedByRows: readonly Aspect[] = ["off", "versions", "hashes", "p
 export const fileNameOf = (title: string, { extension }: Pick<LineupFormat, "extension">): string =>
   `${title.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list"}${extension}`;
 
+/** Of its author, as a format carries it. */
+export const wholeFingerprint = /^[0-9a-f]{64}$/;
+
 export const everything: readonly Aspect[] = aspects;

@@ -8,7 +8,8 @@ import { firstOutOfSection } from "@/core/edit/steps";
 import { decodeText, parseJson } from "../text";
 import { everything, type LineupFormat } from "./format";
 
-const known = "seating-lineup/1";
+const known = "seating-lineup/2";
+const alsoRead = "seating-lineup/1";
 
 /** Reads a lineup for a game and checks that a profile can be made of it; refuses it whole otherwise. */
 export function readLineup(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<Lineup> {
@@ -23,7 +24,8 @@ export function lineupFrom(value: unknown, name: string, game: GameDefinition): 
   const format = (value as { format?: unknown } | null)?.format;
   if (typeof format !== "string" || !format.startsWith("seating-lineup/"))
     return refuse("not-a-lineup", { name, detail: `its format is not “${known}”` });
-  if (format !== known) return refuse("lineup-version", { name, format: format.slice(0, 60), known });
+  if (format !== known && format !== alsoRead)
+    return refuse("lineup-version", { name, format: format.slice(0, 60), known });
   const parsed = Lineup.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;

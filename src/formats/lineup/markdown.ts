@@ -8,9 +8,9 @@ import type { Lineup } from "@/core/model/lineup";
 import type { Listing, ListLine } from "@/core/model/listing";
 import type { ListName } from "@/core/model/profile";
 import { rowsOf, type LineupRow } from "@/core/lineup/rows";
-import { linesOfCells } from "./csv";
+import { fingerprintInCells, linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
-import { headingOf, lineOfText } from "./text";
+import { headingOf, isHeading, lineOfText } from "./text";
 
 /**
  * Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped), nor makes
@@ -18,11 +18,12 @@ import { headingOf, lineOfText } from "./text";
  */
 const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~@]|:(?=\/\/)|(?<=www)\./gi, "\\$&");
 
-const head = ({ title, game, author, listVersion }: Lineup): string[] => [
+const head = ({ title, game, author, listVersion, fingerprint }: Lineup): string[] => [
   `# ${escaped(title)}`,
   "",
   `Game: ${escaped(game.id)} ${escaped(game.version)}`,
   ...[author && `by ${escaped(author)}`, listVersion && `version ${escaped(listVersion)}`].filter(Boolean),
+  ...(fingerprint === undefined ? [] : [`Fingerprint: \`${fingerprint}\``]),
 ];
 
 const lists: readonly (readonly [ListName, string])[] = [
@@ -114,12 +115,14 @@ class MarkdownReader {
   private readonly lines: ListLine[] = [];
   private title = "";
   private game: Listing["game"] = null;
+  private fingerprint: string | null = null;
   private list: ListName | null = null;
   private section: string | null = null;
 
   read(root: Root): Listing {
     for (const node of root.children) this.take(node);
-    return { title: this.title, game: this.game, lines: this.lines };
+    const { title, game, lines, fingerprint } = this;
+    return { title, game, lines, ...(fingerprint === null ? {} : { fingerprint }) };
   }
 
   private take(node: RootContent): void {
@@ -172,14 +175,16 @@ class MarkdownReader {
   private takeTable(table: Table): void {
     const cells = table.children.map((row) => row.children.map((cell) => toString(cell)));
     for (const line of linesOfCells(cells) ?? []) this.add(line);
+    this.fingerprint ??= fingerprintInCells(cells).fingerprint ?? null;
   }
 
   private takeParagraph(text: string): void {
     for (const part of text.split("\n")) {
       const heading = headingOf(part);
       this.game ??= heading.game;
+      this.fingerprint ??= heading.fingerprint;
       if (heading.list) this.list = heading.list;
-      else if (!heading.game && this.list === null) this.addProse(part);
+      else if (!isHeading(heading) && this.list === null) this.addProse(part);
     }
   }
 

@@ -39,7 +39,7 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, files: readonly
         <title>${lineup.title}</title>
         <style>${new Markup(pageStyle)}</style>
       </head>
-      <body data-fingerprint="${lineup.fingerprint}">
+      <body data-fingerprint="${lineup.fingerprint ?? ""}">
         <main>
           ${factsPart(lineup, game)}
           ${
@@ -122,12 +122,15 @@ function factsPart(lineup: Lineup, game: GameDefinition): Markup {
               <dd>${value}</dd>
             </div>`,
         )}
-      <div class="wide">
-        <dt>Fingerprint</dt>
-        <dd class="mono">
-          <b>${shortFingerprint(lineup.fingerprint)}</b> <span class="faint">${lineup.fingerprint}</span>
-        </dd>
-      </div>
+      ${
+        lineup.fingerprint !== undefined &&
+        markup`<div class="wide">
+          <dt>Fingerprint</dt>
+          <dd class="mono">
+            <b>${shortFingerprint(lineup.fingerprint)}</b> <span class="faint">${lineup.fingerprint}</span>
+          </dd>
+        </div>`
+      }
     </dl>
   </header>`;
 }

@@ -1,13 +1,13 @@
 import type { SharedSetup } from "@/core/lineup/share";
 import type { GameDefinition } from "@/core/model/game";
-import type { Lineup } from "@/core/model/lineup";
+import { Lineup } from "@/core/model/lineup";
 import type { Listing } from "@/core/model/listing";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { lineOfRow } from "@/core/lineup/rows";
 import { decodeAnyText, parseJson } from "../text";
 import { readBom } from "./bom";
 import { codePattern, readCode } from "./code";
-import { linesOfCells, readCells } from "./csv";
+import { fingerprintInCells, linesOfCells, readCells } from "./csv";
 import { lineupFrom } from "./json";
 import { readMarkdown } from "./markdown";
 import { dataInPage } from "./page";
@@ -38,6 +38,27 @@ export function readList(bytes: Uint8Array, name: string, game: GameDefinition):
     // A reader that gave up, as on a value that is nested without end.
     return refuse("list-broken", { name, detail: (error as Error).message.slice(0, 200) });
   }
+}
+
+/** The lineup in a file that holds one whole, whichever its game; null of any other file. */
+export function wholeLineupIn(bytes: Uint8Array): Lineup | null {
+  const decoded = decodeAnyText(bytes, "list");
+  if (!decoded.ok) return null;
+  const text = decoded.value;
+  const values: readonly (() => unknown)[] = [
+    () => JSON.parse(text) as unknown,
+    () => JSON.parse(dataInPage(text) ?? "null") as unknown,
+    () => readYaml(text),
+  ];
+  for (const read of values) {
+    try {
+      const parsed = Lineup.safeParse(read());
+      if (parsed.success) return parsed.data;
+    } catch {
+      // Not in this form.
+    }
+  }
+  return null;
 }
 
 function recognise(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
@@ -96,8 +117,10 @@ function ofWords(text: string, name: string, game: GameDefinition): Outcome<List
   const firstLine = /^.*$/m.exec(text)![0];
   // A heading may hold a comma and the word by which a column is known.
   if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+\s)/.test(firstLine)) {
-    const lines = linesOfCells(readCells(text)) ?? [];
-    if (lines.length > 0) return listed({ title: "", game: null, lines }, "table", name, game);
+    const cells = readCells(text);
+    const lines = linesOfCells(cells) ?? [];
+    if (lines.length > 0)
+      return listed({ title: "", game: null, lines, ...fingerprintInCells(cells) }, "table", name, game);
   }
   const isMarkdown =
     /^\s*\|?\s*:?-{3,}:?\s*\|/m.test(text) || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);

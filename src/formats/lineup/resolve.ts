@@ -1,8 +1,9 @@
 import { lineupOfListing } from "@/core/lineup/draft";
-import { factsOfLineup, fingerprintOf } from "@/core/lineup/fingerprint";
+import { claimOfCode, claimOfLineup, claimOfListing } from "@/core/lineup/claim";
 import type { KnownMod } from "@/core/lineup/known";
 import { matchLines, type Answers, type MatchedLine } from "@/core/lineup/match-lines";
 import { lineupOfShare, type SharedMod } from "@/core/lineup/share";
+import type { Claim } from "@/core/model/claim";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { PluginFile } from "@/core/model/shelf";
@@ -16,11 +17,8 @@ export interface ResolvedList {
   readonly matches: readonly MatchedLine[];
   /** Mods of a code that nothing here knows. */
   readonly unknown: readonly SharedMod[];
-  /**
-   * `claimed`: the lineup has the fingerprint that it names; `altered`: it has another one, so it was changed after it went
-   * out; `short`: a code of which not everything is known here; `none`: it names none.
-   */
-  readonly proof: "claimed" | "altered" | "short" | "none";
+  /** What it says of itself, and how far it was understood. */
+  readonly claim: Claim;
 }
 
 interface Here {
@@ -39,23 +37,17 @@ export function resolveList(
 ): ResolvedList {
   const plain = { format: list.format, matches: [], unknown: [] };
   if (list.kind === "lineup") {
-    const intact = fingerprintOf(factsOfLineup(list.lineup)) === list.lineup.fingerprint;
-    return { ...plain, lineup: list.lineup, proof: intact ? "claimed" : "altered" };
+    return { ...plain, lineup: list.lineup, claim: claimOfLineup(list.lineup, list.format) };
   }
   if (list.kind === "code") {
-    const { lineup, unknown, proved } = lineupOfShare(list.setup, game, known, here.base);
-    return {
-      ...plain,
-      lineup,
-      unknown,
-      proof: proved ? "claimed" : unknown.length > 0 ? "short" : "altered",
-    };
+    const { lineup, unknown } = lineupOfShare(list.setup, game, known, here.base);
+    return { ...plain, lineup, unknown, claim: claimOfCode(list.setup, unknown) };
   }
   const matches = matchLines(game, list.listing.lines, known, answers);
   return {
     ...plain,
     lineup: lineupOfListing(game, list.listing, matches, here, title),
     matches,
-    proof: "none",
+    claim: claimOfListing(game, list.listing, matches, list.format),
   };
 }

@@ -24,6 +24,7 @@ function inParts(
   return [
     `# ${lineup.title}`,
     `# Game: ${lineup.game.id} ${lineup.game.version}`,
+    ...(lineup.fingerprint === undefined ? [] : [`# Fingerprint: ${lineup.fingerprint}`]),
     ...part("Mods", lineup.mods.map(ofMod)),
     ...(game.lists.includes("plugins") ? part("Plugins", lineup.plugins.map(ofPlugin)) : []),
     "",

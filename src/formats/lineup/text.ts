@@ -9,6 +9,7 @@ export function readText(text: string): Listing {
   const lines: ListLine[] = [];
   let title = "";
   let game: Listing["game"] = null;
+  let fingerprint: string | null = null;
   let list: ListName | null = null;
   for (const raw of text.split(/\r\n|\n|\r/)) {
     // "#3 name" is numbering, and no comment.
@@ -17,21 +18,36 @@ export function readText(text: string): Listing {
       /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
     const heading = headingOf(comment ?? raw);
     game ??= heading.game;
+    fingerprint ??= heading.fingerprint;
     if (heading.list) list = heading.list;
-    if (comment !== undefined && !heading.list && !heading.game) title ||= comment.trim();
-    if (comment !== undefined || heading.list || heading.game) continue;
+    if (comment !== undefined && !isHeading(heading)) title ||= comment.trim();
+    if (comment !== undefined || isHeading(heading)) continue;
     const line = lineOfText(raw);
     if (line) lines.push({ ...line, list: line.list ?? list });
   }
-  return { title, game, lines };
+  return { title, game, lines, ...(fingerprint === null ? {} : { fingerprint }) };
 }
 
-/** What a line says of those below it: which list they are of, or of which game. */
-export function headingOf(text: string): { list: ListName | null; game: Listing["game"] } {
+/** What a line says of the whole list, or of the lines below it. */
+interface Heading {
+  readonly list: ListName | null;
+  readonly game: Listing["game"];
+  readonly fingerprint: string | null;
+}
+
+export const isHeading = ({ list, game, fingerprint }: Heading): boolean =>
+  list !== null || game !== null || fingerprint !== null;
+
+const said: Heading = { list: null, game: null, fingerprint: null };
+
+/** Which list the lines below are of, of which game it is, or the fingerprint that its author's Seating wrote. */
+export function headingOf(text: string): Heading {
   const told = /^\W*(?:game)\s*:\s*(\S+)\s+(\S+)\s*$/i.exec(text);
-  if (told) return { list: null, game: { id: told[1]!, version: told[2]! } };
+  if (told) return { ...said, game: { id: told[1]!, version: told[2]! } };
+  const proof = /^\W*fingerprint\s*:\W*([0-9a-f]{64})\W*$/i.exec(text)?.[1];
+  if (proof !== undefined) return { ...said, fingerprint: proof.toLowerCase() };
   const word = /^[\W\d]*(mods|plugins)\b[^\p{L}]*(?:(?:in|by)\s+(?:load\s+)?order)?\W*$/iu.exec(text)?.[1];
-  return { list: word ? (word.toLowerCase() as ListName) : null, game: null };
+  return { ...said, list: word ? (word.toLowerCase() as ListName) : null };
 }
 
 const bullet = /^(?:[-*•–—·‣▪+>]+|\(?\d{1,5}[.):]|#\d{1,5}[.):]?|[a-z]\)|[A-Z]\d{1,4}(?=\s))\s+/u;

@@ -1,7 +1,7 @@
 import { XMLBuilder, XMLParser, XMLValidator } from "fast-xml-parser";
 import { lineOfRow, rowsOf } from "@/core/lineup/rows";
 import type { Listing } from "@/core/model/listing";
-import { carriedByRows, type LineupFormat } from "./format";
+import { carriedByRows, wholeFingerprint, type LineupFormat } from "./format";
 
 const attribute = "@";
 
@@ -24,11 +24,11 @@ export const xml: LineupFormat = {
       format: true,
       suppressEmptyNode: true,
     });
-    const { title, game } = lineup;
+    const { title, game, fingerprint = "" } = lineup;
     return builder.build({
       "?xml": { "@version": "1.0", "@encoding": "UTF-8" },
       lineup: {
-        ...attributes({ title, game: game.id, "game-version": game.version }),
+        ...attributes({ title, game: game.id, "game-version": game.version, fingerprint }),
         item: rowsOf(lineup).map(attributes),
       },
     });
@@ -62,6 +62,7 @@ export function readXml(text: string): Listing | null {
   return {
     title: said("title"),
     game: game ? { id: game, version: said("game-version") } : null,
+    ...(wholeFingerprint.test(said("fingerprint")) ? { fingerprint: said("fingerprint") } : {}),
     lines: lines.filter((line) => line !== null),
   };
 }

@@ -1,13 +1,16 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { runChecks } from "@/core/check/run-checks";
+import { z } from "zod";
 import { changesBetween } from "@/core/lineup/changelog";
+import { claimOfLineup } from "@/core/lineup/claim";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
 import { takeInState } from "@/core/compare/states";
 import type { TakeInWay } from "@/core/state/facet";
 import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
+import { Claim } from "@/core/model/claim";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
 import { blankSheet, type Lineup, type LineupSheet } from "@/core/model/lineup";
@@ -17,7 +20,8 @@ import { seatAndTitle, type Roster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import { lineupFormats } from "@/formats/lineup/all";
 import type { LineupFormat } from "@/formats/lineup/format";
-import { readLineup } from "@/formats/lineup/json";
+import { lineupFrom } from "@/formats/lineup/json";
+import { decodeText, parseJson } from "@/formats/text";
 import { lineupPage } from "@/formats/lineup/page";
 import { addImport, dropLookedAt, findImport, markImported } from "@/store/lineup-imports";
 import * as store from "@/store/lineups";
@@ -116,7 +120,8 @@ export interface VersionListed {
   readonly version: string;
   /** ISO 8601. */
   readonly at: string;
-  readonly fingerprint: string;
+  /** Null of a version without one. */
+  readonly fingerprint: string | null;
   readonly changes: string;
 }
 
@@ -131,13 +136,26 @@ export async function listVersions(
     versions.map(({ version, at, lineup }, place) => ({
       version,
       at: at.toISOString(),
-      fingerprint: lineup.fingerprint,
+      fingerprint: lineup.fingerprint ?? null,
       changes: textOfChanges(game.value.definition, versions[place + 1]?.lineup, lineup),
     })),
   );
 }
 
-/** Keeps a lineup that somebody looks at, to be accepted; nothing else is changed. */
+/** A list as its reader sends it: as a lineup, with what it says of itself; a lineup alone says all of that. */
+function receivedFrom(bytes: Uint8Array, name: string, game: GameDefinition) {
+  const decoded = decodeText(bytes, name);
+  if (!decoded.ok) return decoded;
+  const json = parseJson(decoded.value.text, name);
+  if (!json.ok) return json;
+  const sent = z.strictObject({ lineup: z.unknown(), claim: Claim }).safeParse(json.value);
+  const lineup = lineupFrom(sent.success ? sent.data.lineup : json.value, name, game);
+  if (!lineup.ok) return lineup;
+  const claim = sent.success ? sent.data.claim : claimOfLineup(lineup.value, "JSON");
+  return done({ lineup: lineup.value, claim });
+}
+
+/** Keeps a list that somebody looks at, to be accepted; nothing else is changed. */
 export async function keepImport(
   context: Context,
   bytes: Uint8Array,
@@ -145,12 +163,12 @@ export async function keepImport(
 ): Promise<Outcome<{ importId: string }>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const lineup = readLineup(bytes, fileName, game.value.definition);
-  if (!lineup.ok) return lineup;
+  const received = receivedFrom(bytes, fileName, game.value.definition);
+  if (!received.ok) return received;
   const importId = randomUUID();
   await context.db.transaction(async (tx) => {
     await dropLookedAt(tx, game.value.id);
-    await addImport(tx, importId, game.value.id, fileName, lineup.value);
+    await addImport(tx, importId, game.value.id, fileName, received.value);
   });
   return done({ importId });
 }
@@ -179,15 +197,15 @@ export async function acceptImport(
   const game = await currentGame(context);
   if (!game.ok) return game;
   if (!found || found.gameId !== game.value.id) return refuse("import-gone");
-  const { lineup } = found;
+  const { lineup, claim } = found;
   const stock = await getStock(context, game.value);
   const state = stateFromLineup(game.value.definition, lineup, stock, new Set(keepMine));
-  if (target.way !== "new") return takeIn(context, importId, lineup, target, state);
+  if (target.way !== "new") return takeIn(context, importId, { lineup, claim }, target, state);
   const made = await context.db.transaction(async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
     if (added.ok) {
       await markImported(tx, importId, added.value.id);
-      await store.saveFollowed(tx, added.value.id, lineup);
+      await store.saveFollowed(tx, added.value.id, { lineup, claim });
     }
     return added;
   });
@@ -197,20 +215,21 @@ export async function acceptImport(
 async function takeIn(
   context: Context,
   importId: string,
-  lineup: Lineup,
+  list: { readonly lineup: Lineup; readonly claim: Claim | null },
   { profile: profileId, version, way }: TargetPresent,
   theirs: ReturnType<typeof stateFromLineup>,
 ): Promise<Outcome<{ profileId: ProfileId }>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
+  const { title } = list.lineup;
   const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {
-    label: label("take-in", { name: lineup.title, way }),
+    label: label("take-in", { name: title, way }),
     steps: [{ kind: "replace", state: takeInState(situation.value.profile.state, theirs, way) }],
-    restorePoint: `Before ${lineup.title} came in`.slice(0, 80),
+    restorePoint: `Before ${title} came in`.slice(0, 80),
   });
   if (!stored.ok) return stored;
   await markImported(context.db, importId, profileId);
-  if (way !== "order") await store.saveFollowed(context.db, profileId, lineup);
+  if (way !== "order") await store.saveFollowed(context.db, profileId, list);
   return done({ profileId });
 }
 
@@ -223,7 +242,7 @@ export async function follow(
   const found = await findImport(context.db, importId);
   if (!found) return refuse("import-gone");
   await context.db.transaction(async (tx) => {
-    await store.saveFollowed(tx, profileId, found.lineup);
+    await store.saveFollowed(tx, profileId, found);
     await markImported(tx, importId, profileId);
   });
   return done(null);

@@ -1,5 +1,7 @@
 import "server-only";
 import type { ProfileId, ModId } from "@/core/model/ids";
+import { claimOfKept } from "@/core/lineup/claim";
+import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
 import { compareStates, type Difference } from "@/core/compare/states";
@@ -50,7 +52,7 @@ export interface ProfileView {
   readonly profile: Profile;
   readonly history: History;
   /** The lineup that it came from, in the version that it was brought to last, without pictures; null where from none. */
-  readonly followed: Lineup | null;
+  readonly followed: { readonly lineup: Lineup; readonly claim: Claim } | null;
   /** What the profile has become since a trial last ran well; null where none did. */
   readonly sinceRun: readonly Difference[] | null;
   readonly restorePoints: readonly RestorePointListed[];
@@ -81,11 +83,11 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
   };
 }
 
-async function readFollowed(db: Sql, profileId: ProfileId): Promise<Lineup | null> {
-  const lineup = await findFollowed(db, profileId);
-  if (!lineup) return null;
-  const { pictures: _pictures, readMe: _readMe, ...rest } = lineup;
-  return rest;
+async function readFollowed(db: Sql, profileId: ProfileId): Promise<ProfileView["followed"]> {
+  const list = await findFollowed(db, profileId);
+  if (!list) return null;
+  const { pictures: _pictures, readMe: _readMe, ...lineup } = list.lineup;
+  return { lineup, claim: list.claim ?? claimOfKept(list.lineup) };
 }
 
 async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Difference[] | null> {

@@ -28,7 +28,7 @@ interface ImportListed {
   readonly id: string;
   readonly fileName: string;
   readonly title: string;
-  readonly fingerprint: string;
+  readonly fingerprint: string | null;
   readonly profileName: string;
   readonly at: string;
 }

@@ -24,6 +24,7 @@ import { Since } from "./since";
 import { MissingAndUnused } from "./missing-and-unused";
 import { ShelfPictures } from "./shelf-pictures";
 import { SectionsChart } from "./sections-chart";
+import { FollowedVerdict } from "../lineups/follow/followed-verdict";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
 export function OverviewScreen() {
@@ -102,6 +103,11 @@ export function OverviewScreen() {
                   </div>
                 ))}
               </div>
+            </Side>
+          )}
+          {view.followed && (
+            <Side title="The list that it follows">
+              <FollowedVerdict />
             </Side>
           )}
           <Side title="What the game reads">

@@ -26,7 +26,10 @@ export function FollowedList() {
     );
   return (
     <div className="flex min-h-0 grow flex-col">
-      <Following key={followed.lineup.fingerprint} followed={followed} />
+      <Following
+        key={`${followed.lineup.title} ${followed.lineup.listVersion} ${followed.lineup.date}`}
+        followed={followed}
+      />
       <Queue />
     </div>
   );
@@ -35,7 +38,7 @@ export function FollowedList() {
 function Following({ followed }: { followed: Followed }) {
   const list = useListIn();
   const { lineup, pure } = followed;
-  const next = list.resolved?.lineup;
+  const next = list.resolved;
   return (
     <div className="min-h-0 grow space-y-6 overflow-auto p-5">
       <section className="max-w-3xl space-y-3">
@@ -46,7 +49,13 @@ function Following({ followed }: { followed: Followed }) {
         {!next && <Proof followed={followed} />}
       </section>
       {next ? (
-        <MergeView key={next.fingerprint} followed={followed} next={next} onDone={list.close} />
+        <MergeView
+          key={`${next.lineup.title} ${next.lineup.listVersion} ${next.lineup.date}`}
+          followed={followed}
+          next={next.lineup}
+          claim={next.claim}
+          onDone={list.close}
+        />
       ) : (
         <>
           <section aria-label="Changed by you">

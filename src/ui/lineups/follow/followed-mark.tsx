@@ -3,31 +3,34 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import { compareRosters } from "@/core/compare/rosters";
+import { verdictMark } from "@/core/messages/verdict";
 import { useEditor } from "../../workspace/workspace.client";
-import { useFollowed } from "./use-followed";
+import { useFollowed, useVerdict, type Followed } from "./use-followed";
 
 const nothingTied = { mods: [], plugins: [] };
 
 /** How the profile stands to the list that it follows, in a few words; nothing where it follows none. */
 export function FollowedMark() {
   const followed = useFollowed();
+  return followed && <Mark followed={followed} />;
+}
+
+function Mark({ followed }: { followed: Followed }) {
+  const verdict = useVerdict(followed);
   const roster = useEditor((state) => state.roster);
   const changed = useMemo(
-    () => (followed ? compareRosters(roster, followed.pure, nothingTied).length : 0),
+    () => compareRosters(roster, followed.pure, nothingTied).length,
     [followed, roster],
   );
-  if (!followed) return null;
+  const isFine = verdict.kind === "exact" || verdict.kind === "as-far";
   return (
     <Link
       href="/lineups?part=following"
       title={`It follows ${followed.lineup.title} ${followed.lineup.listVersion}`}
-      className="hover:bg-sunk flex h-6 items-center rounded px-1"
+      className="hover:bg-sunk flex h-6 items-center gap-1 rounded px-1"
     >
-      {changed === 0 ? (
-        <span className="text-ink2">as its list has it</span>
-      ) : (
-        <span className="text-saffron font-semibold">{changed} changed by you</span>
-      )}
+      <span className={isFine ? "text-ink2" : "text-saffron font-semibold"}>{verdictMark(verdict)}</span>
+      {changed > 0 && <span className="text-saffron font-semibold">· {changed} changed by you</span>}
     </Link>
   );
 }

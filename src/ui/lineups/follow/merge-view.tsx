@@ -8,14 +8,14 @@ import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
 import type { Side } from "@/core/state/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
 import { plural } from "@/core/messages/parts";
+import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
 import { foldName } from "@/core/roster/fold";
 import { findItem, makeRoster, titleOf } from "@/core/roster/roster";
-import { writeLineup } from "@/formats/lineup/json";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Differences } from "../../profiles/differences";
-import { postFile } from "../../workspace/post-file";
+import { keepList } from "../keep-list";
 import { follow } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import type { Followed } from "./use-followed";
@@ -24,10 +24,12 @@ import type { Followed } from "./use-followed";
 export function MergeView({
   followed,
   next,
+  claim,
   onDone,
 }: {
   followed: Followed;
   next: Lineup;
+  claim: Claim;
   onDone: () => void;
 }) {
   const { unwrap, refresh, editor, propose } = useWorkspace();
@@ -68,8 +70,7 @@ export function MergeView({
   };
   const followNext = async () => {
     await editor.settled();
-    const file = new Blob([writeLineup(next)], { type: "application/json" });
-    const kept = unwrap(await postFile<{ importId: string }>("/api/lineups", file, next.title));
+    const kept = unwrap(await keepList({ lineup: next, claim }, next.title));
     if (kept) unwrap(await follow(kept.importId, profile.id));
     refresh();
     onDone();

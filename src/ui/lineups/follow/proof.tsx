@@ -1,60 +1,120 @@
 "use client";
 
-import { Equal, EqualNot } from "lucide-react";
+import { CircleDashed, Equal, EqualNot, FilePenLine, Hourglass, type LucideIcon } from "lucide-react";
 import { useMemo } from "react";
-import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
+import type { Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
-import { plural } from "@/core/messages/parts";
+import { lackText, placeWords, unsaidText, verdictText, verdictTitle } from "@/core/messages/verdict";
 import { LongList } from "../../kit/long-list";
 import { useEditor } from "../../workspace/workspace.client";
-import { useProof, type Followed } from "./use-followed";
+import { useVerdict, type Followed } from "./use-followed";
 
-/** The proof: equal fingerprints, or exactly what differs and what that may do. */
+const looks: Readonly<Record<Verdict["kind"], readonly [LucideIcon, back: string, ink: string]>> = {
+  exact: [Equal, "bg-pine-soft", "text-pine"],
+  "as-far": [CircleDashed, "bg-sunk", "text-ink2"],
+  differs: [EqualNot, "bg-saffron-soft", "text-saffron"],
+  "not-yet": [Hourglass, "bg-saffron-soft", "text-saffron"],
+  altered: [FilePenLine, "bg-saffron-soft", "text-saffron"],
+};
+
+/** The verdict on the list that the profile follows: what it is, why, and each thing that stands in its way. */
 export function Proof({ followed }: { followed: Followed }) {
-  const { lineup } = followed;
-  const { here, differences, setups } = useProof(followed);
+  const { claim } = followed;
+  const verdict = useVerdict(followed);
+  const here = useEditor((state) => state.roster);
+  const fingerprint = useMemo(() => fingerprintOf(factsHere(here)), [here]);
+  const [Icon, back, ink] = looks[verdict.kind];
+  return (
+    <div className="space-y-3">
+      <div role="status" className={`flex gap-3 rounded-md p-3 ${back}`}>
+        <Icon size={22} aria-hidden className={`shrink-0 ${ink}`} />
+        <div>
+          <p className="text-lg font-bold">{verdictTitle(verdict)}</p>
+          <dl className="mt-1 grid grid-cols-[90px_1fr] gap-y-0.5">
+            <dt className="text-ink2">Its author’s</dt>
+            <dd className="font-mono">
+              {claim.fingerprint === null ? (
+                <span className="text-ink2 font-sans">the list carries no fingerprint</span>
+              ) : (
+                shortFingerprint(claim.fingerprint)
+              )}
+            </dd>
+            <dt className="text-ink2">Here</dt>
+            <dd className="font-mono">{shortFingerprint(fingerprint)}</dd>
+          </dl>
+          <p className="mt-2">{verdictText(verdict, claim)}</p>
+          <Reasons verdict={verdict} />
+        </div>
+      </div>
+      {verdict.kind === "differs" && verdict.differences.length > 0 && (
+        <DifferenceList followed={followed} differences={verdict.differences} />
+      )}
+    </div>
+  );
+}
+
+/** What the sentence above it introduces, one by one. */
+function Reasons({ verdict }: { verdict: Verdict }) {
+  const roster = useEditor((state) => state.roster);
+  const reasons = (): string[] => {
+    switch (verdict.kind) {
+      case "exact":
+        return [];
+      case "altered":
+        return verdict.places.map((place) => placeWords[place]);
+      case "not-yet":
+        return verdict.lacks.map(lackText);
+      case "as-far":
+        return verdict.unsaid.map((part) => unsaidText(part, roster));
+      case "differs":
+        return verdict.differences.length > 0
+          ? []
+          : [...[...verdict.unsaid, "base" as const].map((part) => unsaidText(part, roster))];
+    }
+  };
+  const all = reasons();
+  if (all.length === 0) return null;
+  return (
+    <ul className="mt-1 max-h-64 list-disc overflow-auto pl-5">
+      {all.map((reason, at) => (
+        <li key={at}>{reason}</li>
+      ))}
+    </ul>
+  );
+}
+
+function DifferenceList({
+  followed: { lineup },
+  differences,
+}: {
+  followed: Followed;
+  differences: Extract<Verdict, { kind: "differs" }>["differences"];
+}) {
   const { game, stock } = useEditor((state) => state.view);
+  const roster = useEditor((state) => state.roster);
+  const setups = useMemo(
+    () => ({ wanted: factsOfLineup(lineup), here: factsHere(roster) }),
+    [lineup, roster],
+  );
   const titleOf = useMemo(
     () => titlesFrom([...game.expansions, ...stock.shelf, ...lineup.mods]),
     [game, stock, lineup],
   );
-  const equal = lineup.fingerprint === here;
-  const Icon = equal ? Equal : EqualNot;
   return (
-    <div className="space-y-3">
-      <div
-        role="status"
-        className={`flex gap-3 rounded-md p-3 ${equal ? "bg-pine-soft" : "bg-saffron-soft"}`}
-      >
-        <Icon size={22} aria-hidden className={equal ? "text-pine" : "text-saffron"} />
-        <div>
-          <p className="text-lg font-bold">
-            {equal ? "Reproduced exactly" : `Not the same setup: ${plural(differences.length, "difference")}`}
-          </p>
-          <dl className="mt-1 grid grid-cols-[90px_1fr] gap-y-0.5">
-            <dt className="text-ink2">Lineup</dt>
-            <dd className="font-mono">{shortFingerprint(lineup.fingerprint)}</dd>
-            <dt className="text-ink2">Here</dt>
-            <dd className="font-mono">{shortFingerprint(here)}</dd>
-          </dl>
-        </div>
-      </div>
-      {!equal && (
-        <LongList
-          label="Differences from the lineup"
-          rows={differences}
-          keyOf={({ facet, kind, key }) => `${facet} ${kind} ${key}`}
-          rowHeight={48}
-          rowLook="flex flex-col justify-center"
-        >
-          {(difference) => (
-            <>
-              <span className="truncate">{differenceText(difference, { ...setups, titleOf })}</span>
-              <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
-            </>
-          )}
-        </LongList>
+    <LongList
+      label="Differences from the list"
+      rows={differences}
+      keyOf={({ facet, kind, key }) => `${facet} ${kind} ${key}`}
+      rowHeight={48}
+      rowLook="flex flex-col justify-center"
+    >
+      {(difference) => (
+        <>
+          <span className="truncate">{differenceText(difference, { ...setups, titleOf })}</span>
+          <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
+        </>
       )}
-    </div>
+    </LongList>
   );
 }

@@ -21,7 +21,7 @@ export function ListIn({ onAccepted }: { onAccepted: () => void }) {
   }, [pending, open]);
   useEffect(() => {
     // A link that somebody shared holds its code behind the #, which never leaves the browser.
-    const code = /^#code=(S1-[\w-]+)$/.exec(window.location.hash)?.[1];
+    const code = /^#code=(S[12]-[\w-]+)$/.exec(window.location.hash)?.[1];
     if (!code) return;
     window.history.replaceState(null, "", window.location.pathname + window.location.search);
     open({ bytes: new TextEncoder().encode(code), name: "Shared list" });
@@ -70,7 +70,9 @@ function ImportedBefore() {
                 {each.title}
               </td>
               <td className="max-w-40 truncate">{each.profileName}</td>
-              <td className="text-ink2 font-mono text-sm">{shortFingerprint(each.fingerprint)}</td>
+              <td className="text-ink2 font-mono text-sm">
+                {each.fingerprint === null ? "" : shortFingerprint(each.fingerprint)}
+              </td>
               <td className="text-ink3 text-right font-mono text-sm" suppressHydrationWarning>
                 {format(new Date(each.at), "d MMM HH:mm")}
               </td>

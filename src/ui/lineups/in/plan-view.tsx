@@ -5,6 +5,7 @@ import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
 import { extraWords, planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
+import { placeWords } from "@/core/messages/verdict";
 import { roleWords } from "@/core/messages/roles";
 import type { SeatedMod } from "@/core/roster/roster";
 import type { ResolvedList } from "@/formats/lineup/resolve";
@@ -95,7 +96,7 @@ export function PlanView({
           </div>
         )}
         <TargetForm
-          lineup={lineup}
+          resolved={resolved}
           fileName={fileName}
           keepMine={[...keepMine]}
           way={way}
@@ -109,7 +110,7 @@ export function PlanView({
 }
 
 function Head({
-  resolved: { lineup, format, proof },
+  resolved: { lineup, format, claim },
   fileName,
 }: {
   resolved: ResolvedList;
@@ -132,10 +133,10 @@ function Head({
       <p className="text-ink2">
         {plural(on, "mod")} on, {lineup.mods.length - on} off
         {lineup.plugins.length > 0 && `, ${plural(lineup.plugins.length, "plugin")}`}
-        {proof !== "none" && (
+        {claim.fingerprint !== null && (
           <>
             {" "}
-            · fingerprint <span className="text-ink font-mono">{shortFingerprint(lineup.fingerprint)}</span>
+            · fingerprint <span className="text-ink font-mono">{shortFingerprint(claim.fingerprint)}</span>
           </>
         )}
       </p>
@@ -145,11 +146,14 @@ function Head({
 }
 
 function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan }) {
-  const { proof, unknown, lineup } = resolved;
+  const { claim, unknown, lineup } = resolved;
   const told = lineup.mods.filter(({ terms }) => terms);
   const warnings = [
-    proof === "altered" &&
-      "This list was changed after it had been exported: its contents do not give the fingerprint that it names.",
+    claim.altered.length > 0 &&
+      `The list was changed after it went out. Changed were: ${claim.altered.map((place) => placeWords[place]).join("; ")}.`,
+    claim.fingerprint === null &&
+      claim.altered.length === 0 &&
+      "It carries no fingerprint of its author’s: no more than what it says can be compared.",
     unknown.length > 0 &&
       `${plural(unknown.length, "mod")} of the code ${unknown.length === 1 ? "is" : "are"} known neither here nor to the depot${unknown.some(({ named }) => named) ? `: ${unknown.flatMap(({ named }) => named?.name ?? []).join(", ")}` : ""}.`,
     plan.gameVersion !== null && `It was made for version ${plan.gameVersion} of the game.`,

@@ -2,13 +2,12 @@
 
 import { useState, type FormEvent } from "react";
 import type { TakeInWay } from "@/core/state/facet";
-import type { Lineup } from "@/core/model/lineup";
-import { writeLineup } from "@/formats/lineup/json";
+import type { ResolvedList } from "@/formats/lineup/resolve";
 import type { Acceptance } from "@/server/operations/lineups";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Field } from "../../kit/field";
-import { postFile } from "../../workspace/post-file";
+import { keepList } from "../keep-list";
 import { acceptImport } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 
@@ -23,7 +22,7 @@ const doWords: Readonly<Record<Way, string>> = {
 
 /** Into what a list comes, and the one click that does it. */
 export function TargetForm({
-  lineup,
+  resolved,
   fileName,
   keepMine,
   way,
@@ -31,7 +30,7 @@ export function TargetForm({
   onAccepted,
   onLeave,
 }: {
-  lineup: Lineup;
+  resolved: ResolvedList;
   fileName: string;
   keepMine: readonly string[];
   way: Way;
@@ -40,6 +39,7 @@ export function TargetForm({
   onLeave: () => void;
 }) {
   const { editor, unwrap, refresh, tell } = useWorkspace();
+  const { lineup } = resolved;
   const profile = useEditor((state) => state.profile);
   const profiles = useEditor((state) => state.view.profiles);
   const taken = profiles.map((each) => each.name);
@@ -53,8 +53,7 @@ export function TargetForm({
     event.preventDefault();
     setBusy(true);
     await editor.settled();
-    const file = new Blob([writeLineup(lineup)], { type: "application/json" });
-    const kept = unwrap(await postFile<{ importId: string }>("/api/lineups", file, fileName.slice(0, 150)));
+    const kept = unwrap(await keepList(resolved, fileName));
     const accepted =
       kept && unwrap(await acceptImport(kept.importId, { target: targetOf(), keepMine: [...keepMine] }));
     setBusy(false);

@@ -51,7 +51,7 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
       </h2>
       <p className="text-ink2">
         Fingerprint{" "}
-        <span className="text-ink font-mono font-semibold">{shortFingerprint(lineup.fingerprint)}</span>
+        <span className="text-ink font-mono font-semibold">{shortFingerprint(lineup.fingerprint ?? "")}</span>
       </p>
       {absent > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">

@@ -51,7 +51,9 @@ export function Versions({ stored }: Pick<SheetState, "stored">) {
             <p className="flex items-baseline gap-2">
               <span className="font-semibold">{version}</span>
               <span className="text-ink2 text-sm">{at.slice(0, 10)}</span>
-              <span className="text-ink2 ml-auto font-mono text-sm">{shortFingerprint(fingerprint)}</span>
+              <span className="text-ink2 ml-auto font-mono text-sm">
+                {shortFingerprint(fingerprint ?? "")}
+              </span>
             </p>
             <p className="text-ink2 text-sm whitespace-pre-line">{changes}</p>
           </li>

@@ -1,0 +1,131 @@
+import { readFileSync } from "node:fs";
+import { basename, join, resolve } from "node:path";
+import { knownMods } from "@/core/lineup/known";
+import { readDefinition } from "@/core/game/definition-flaws";
+import { MODS_RANK, type GameDefinition } from "@/core/model/game";
+import type { Lineup } from "@/core/model/lineup";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { PluginFile } from "@/core/model/shelf";
+import { extensionOf } from "@/core/roster/fold";
+import { emptyStock, type Stock } from "@/core/roster/roster";
+import { readPluginFiles } from "@/disk/read-mod";
+import { readShelf } from "@/disk/read-shelf";
+import { readList, wholeLineupIn } from "@/formats/lineup/read";
+import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
+import { parseJson } from "@/formats/text";
+import { games } from "@/standin/games";
+
+export interface ListOptions {
+  /** Id of a game that ships, or the file of a definition. */
+  readonly game?: string | undefined;
+  readonly shelf?: string | undefined;
+  /** The folder of the game itself, whose own plugins then count. */
+  readonly "game-folder"?: string | undefined;
+  readonly to?: string | undefined;
+}
+
+/** A list as it is read with all that is known of its game and of the shelf. */
+export interface ListRead {
+  readonly game: GameDefinition;
+  readonly stock: Stock;
+  readonly list: ResolvedList;
+  /** The game's own plugins are those of its folder; else those of the list stand for them, where it names them. */
+  readonly hasGame: boolean;
+}
+
+/** `present` is the game where it is known already, as that of another list. */
+export async function readListed(
+  bytes: Uint8Array,
+  name: string,
+  options: ListOptions,
+  present?: GameDefinition,
+): Promise<Outcome<ListRead>> {
+  const game = present ? done(present) : gameOf(bytes, options.game);
+  if (!game.ok) return game;
+  const list = readList(bytes, name, game.value);
+  if (!list.ok) return list;
+  const whole = list.value.kind === "lineup" ? list.value.lineup : null;
+  const stock = await stockOf(game.value, options, whole);
+  if (!stock.ok) return stock;
+  if (!whole && options.shelf === undefined) return refuse("list-needs-shelf", { name });
+  const known = knownMods(stock.value.shelf, []);
+  return done({
+    game: game.value,
+    stock: stock.value,
+    list: resolveList(list.value, game.value, known, stock.value, name),
+    hasGame: options["game-folder"] !== undefined,
+  });
+}
+
+/** The game of a list: the one that is named, or the one that the list names. */
+function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefinition> {
+  if (wanted !== undefined) {
+    const known = games.find(({ id }) => id === wanted);
+    if (known) return done(known);
+    const json = parseJson(readFileSync(wanted, "utf8"), basename(wanted));
+    if (!json.ok) return json;
+    const read = readDefinition(json.value);
+    return "definition" in read
+      ? done(read.definition)
+      : refuse("definition-flaw", { path: wanted, text: "is no sound definition" });
+  }
+  for (const game of games) {
+    const list = readList(bytes, "list", game);
+    if (list.ok && (list.value.kind !== "listing" || list.value.listing.game?.id === game.id))
+      return done(game);
+  }
+  const whole = wholeLineupIn(bytes);
+  return whole
+    ? done(gameOfLineup(whole))
+    : refuse("list-game", { known: games.map(({ id }) => id).join(", ") });
+}
+
+/** As much of a game's laws as a whole lineup of it says: enough to read it, and to compare it with another one. */
+function gameOfLineup({ game, sections, plugins, expansions }: Lineup): GameDefinition {
+  const ranks = [...new Set(sections.map(({ rank }) => rank).filter((rank) => rank !== MODS_RANK))];
+  return {
+    format: "seating-game/1",
+    id: game.id,
+    name: game.id,
+    version: game.version,
+    lists: plugins.length > 0 ? ["mods", "plugins"] : ["mods"],
+    sign: "",
+    paths: { ignoreCase: true },
+    contentFolders: [],
+    pluginExtensions: [...new Set(plugins.map(({ name }) => extensionOf(name)))],
+    loadRanks: ranks.map((id) => ({ id, label: id })),
+    counting: [],
+    baseFolder: "",
+    builtIn: plugins.filter(({ mod }) => mod === null).map(({ name }) => name),
+    expansions: expansions.map((id) => ({ id, name: id, folder: id, plugins: [] })),
+    orderFile: { path: "order", dialect: "lines" },
+    holdsFile: "holds.json",
+    sections,
+  };
+}
+
+async function stockOf(
+  game: GameDefinition,
+  { shelf, "game-folder": folder }: ListOptions,
+  whole: Lineup | null,
+): Promise<Outcome<Stock>> {
+  const names = [...game.builtIn, ...game.expansions.flatMap(({ plugins }) => plugins)];
+  const base =
+    folder === undefined
+      ? baseOfList(whole)
+      : await readPluginFiles(game, join(resolve(folder), game.baseFolder), names);
+  const bare: Stock = { ...emptyStock, base, owned: game.expansions.map(({ id }) => id) };
+  if (shelf === undefined) return done(bare);
+  try {
+    const { mods } = await readShelf(game, [resolve(shelf)], []);
+    return done({ ...bare, shelf: mods });
+  } catch {
+    return refuse("folder-missing", { path: shelf });
+  }
+}
+
+/** Without the game's folder its own plugins are taken for those of the list, and so tell nothing apart. */
+const baseOfList = (lineup: Lineup | null): PluginFile[] =>
+  (lineup?.plugins ?? [])
+    .filter(({ mod, sha256 }) => mod === null && sha256 !== null)
+    .map(({ name, sha256 }) => ({ name, sha256: sha256!, size: 0, header: null, problem: null }));

@@ -1,0 +1,89 @@
+import type { Claim, UnsaidPart } from "../model/claim";
+import type { GameDefinition } from "../model/game";
+import type { Lineup } from "../model/lineup";
+import type { Listing } from "../model/listing";
+import { alteredIn } from "./digests";
+import type { MatchedLine } from "./match-lines";
+import type { SharedSetup } from "./share";
+
+/** What a whole lineup claims. */
+export const claimOfLineup = (lineup: Lineup, format: string): Claim => ({
+  format,
+  fingerprint: lineup.fingerprint ?? null,
+  altered: alteredIn(lineup),
+  unsaid: [],
+  unmatched: [],
+  unsure: [],
+});
+
+/** A code says all but what is left out; `unknown` are the mods of it that nothing here knows. */
+export const claimOfCode = (setup: SharedSetup, unknown: readonly SharedSetup["mods"][number][]): Claim => ({
+  format: "share code",
+  fingerprint: setup.fingerprint.length === 64 ? setup.fingerprint : null,
+  altered: [],
+  unsaid: ["left-out"],
+  unmatched: unknown.map(({ named, start }) => named?.name ?? start),
+  unsure: [],
+});
+
+/** A list of names says what its lines say; of a line that is no name at all nothing is to be understood. */
+export function claimOfListing(
+  game: Pick<GameDefinition, "lists">,
+  listing: Listing,
+  matches: readonly MatchedLine[],
+  format: string,
+): Claim {
+  const text = ({ line }: MatchedLine) => line.text.slice(0, 600);
+  return {
+    format,
+    fingerprint: listing.fingerprint ?? null,
+    altered: [],
+    unsaid: unsaidOf(game, listing, matches),
+    unmatched: matches
+      .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
+      .map(text),
+    unsure: matches.filter(({ known, sure }) => known !== null && !sure).map(text),
+  };
+}
+
+function unsaidOf(
+  { lists }: Pick<GameDefinition, "lists">,
+  { game, lines }: Listing,
+  matches: readonly MatchedLine[],
+): UnsaidPart[] {
+  const mods = matches.filter(({ plugin, known }) => plugin === null && known !== null);
+  const plugins = matches.filter(({ plugin }) => plugin !== null);
+  const all = mods.map(({ line }) => line);
+  const says = (told: (line: (typeof all)[number]) => unknown) =>
+    all.length > 0 && all.every((line) => told(line) !== undefined);
+  const unsaid: Readonly<Record<UnsaidPart, boolean>> = {
+    game: game === null,
+    mods: lists.includes("mods") && mods.length === 0,
+    plugins: lists.includes("plugins") && plugins.length === 0,
+    versions: !says(({ version, content }) => version ?? content),
+    hashes: !says(({ content }) => content),
+    off: lines.every(({ on }) => on),
+    parts: true,
+    "left-out": true,
+    settings: true,
+    // What the game itself is no list of names says, and the fingerprint tells.
+    base: false,
+  };
+  return (Object.keys(unsaid) as UnsaidPart[]).filter((part) => unsaid[part]);
+}
+
+/**
+ * What is to be assumed of a list that was kept before claims were: one that Seating made has a date; of what was made here of
+ * a list of names, or of a code, the fingerprint was worked out here and proves nothing.
+ */
+export const claimOfKept = (lineup: Lineup): Claim =>
+  lineup.date !== ""
+    ? claimOfLineup(lineup, "lineup")
+    : {
+        format: "list",
+        fingerprint: null,
+        altered: [],
+        unsaid: ["hashes", "parts", "left-out", "settings"],
+        unmatched: [],
+        unsure: [],
+      };

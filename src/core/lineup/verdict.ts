@@ -1,0 +1,93 @@
+/**
+ * Whether a profile is the setup that a list describes. Exactly one of five, the first that holds: the list was *altered* after
+ * it went out; *not yet*, for something of it is not here; it *differs*; it is so *as far* as the list says; *exact*.
+ *
+ * Only what the author's Seating wrote into the list proves anything: of a list that carries no fingerprint of its author's,
+ * nothing that was worked out here is ever compared with itself and called a proof.
+ */
+import type { AlteredPlace, Claim, UnsaidPart } from "../model/claim";
+import type { Lineup } from "../model/lineup";
+import { foldName } from "../roster/fold";
+import type { Roster } from "../roster/roster";
+import { compareFacts, type SetupDifference } from "./compare";
+import { factsHere, factsOfLineup, fingerprintOf, loadingPlugins } from "./fingerprint";
+
+/** Something that is on in a list and not here: as it is called, with the version that the list names. */
+export interface Lack {
+  readonly what: "missing" | "unmatched" | "unsure";
+  readonly item: string;
+}
+
+export type Verdict =
+  | { readonly kind: "altered"; readonly places: readonly AlteredPlace[] }
+  | { readonly kind: "not-yet"; readonly lacks: readonly Lack[] }
+  /** `unsaid` is where the difference must lie when nothing that the list says differs. */
+  | {
+      readonly kind: "differs";
+      readonly differences: readonly SetupDifference[];
+      readonly unsaid: readonly UnsaidPart[];
+    }
+  | { readonly kind: "as-far"; readonly unsaid: readonly UnsaidPart[] }
+  | { readonly kind: "exact" };
+
+export function verdictOf(lineup: Lineup, claim: Claim, roster: Roster): Verdict {
+  if (claim.altered.length > 0) return { kind: "altered", places: claim.altered };
+  const lacks = lacksOf(lineup, claim, roster);
+  if (lacks.length > 0) return { kind: "not-yet", lacks };
+  const here = factsHere(roster);
+  const { unsaid } = claim;
+  if (claim.fingerprint !== null && fingerprintOf(here) === claim.fingerprint) return { kind: "exact" };
+  const differences = compareFacts(factsOfLineup(lineup), here).filter((each) => isSaid(each, unsaid));
+  if (claim.fingerprint !== null || differences.length > 0) return { kind: "differs", differences, unsaid };
+  return { kind: "as-far", unsaid };
+}
+
+/** Whether a list says anything of what differs; what it does not say was filled in here. */
+export function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[]): boolean {
+  const isUnsaid = (part: UnsaidPart) => unsaid.includes(part);
+  switch (facet) {
+    case "game":
+      return !isUnsaid("game");
+    case "choices":
+      return !isUnsaid("parts");
+    case "leftOut":
+      return !isUnsaid("left-out");
+    case "expansions":
+    case "baseOff":
+    case "launch":
+      return !isUnsaid("settings");
+    case "plugins":
+      return !isUnsaid("plugins");
+    case "mods":
+      if (kind === "place") return !isUnsaid("mods");
+      return kind !== "content" || !(isUnsaid("hashes") && isUnsaid("versions"));
+    default:
+      return true;
+  }
+}
+
+function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
+  const contents = new Set(stock.shelf.filter(({ problem }) => !problem).map(({ content }) => content));
+  const fold = (name: string) => foldName(game, name);
+  const base = new Set(stock.base.map(({ name }) => fold(name)));
+  const mods = lineup.mods
+    .filter(({ on, content }) => on && !contents.has(content))
+    .map(({ name, version }) => [name, version].filter(Boolean).join(" "));
+  const expansions = lineup.expansions
+    .filter((id) => !stock.owned.includes(id))
+    .map((id) => game.expansions.find((each) => each.id === id)?.name ?? id);
+  const plugins = loadingPlugins(lineup)
+    .filter(({ mod, name, sha256 }) => mod === null && sha256 !== null && !base.has(fold(name)))
+    .map(({ name }) => name);
+  return [...[...mods, ...expansions, ...plugins].map(lack("missing")), ...lacksOfClaim(claim)];
+}
+
+/** What was not understood of a list. */
+export const lacksOfClaim = ({ unmatched, unsure }: Claim): Lack[] => [
+  ...unmatched.map(lack("unmatched")),
+  ...unsure.map(lack("unsure")),
+];
+
+const lack =
+  (what: Lack["what"]) =>
+  (item: string): Lack => ({ what, item });

@@ -1,0 +1,23 @@
+"use client";
+
+import Link from "next/link";
+import { verdictTitle } from "@/core/messages/verdict";
+import { useFollowed, useVerdict, type Followed } from "./use-followed";
+
+/** The list that the profile follows, and the verdict on it, with the way to all that is said of it. */
+export function FollowedVerdict() {
+  const followed = useFollowed();
+  return followed && <Told followed={followed} />;
+}
+
+function Told({ followed }: { followed: Followed }) {
+  const { title, listVersion } = followed.lineup;
+  return (
+    <p>
+      {[title, listVersion].filter(Boolean).join(" ")}:{" "}
+      <Link href="/lineups?part=following" className="text-pine font-semibold underline">
+        {verdictTitle(useVerdict(followed))}
+      </Link>
+    </p>
+  );
+}
