@@ -70,8 +70,8 @@ test("files that are no lineup give a clear message each and change nothing", as
     ["other.json", '{"format":"playlist/3"}', /other\.json is no lineup/],
     [
       "newer.json",
-      JSON.stringify({ ...lineup, format: "seating-lineup/2" }),
-      /newer\.json is a lineup of the format seating-lineup\/2; this Seating reads seating-lineup\/1/,
+      JSON.stringify({ ...lineup, format: "seating-lineup/3" }),
+      /newer\.json is a lineup of the format seating-lineup\/3; this Seating reads seating-lineup\/2/,
     ],
     [
       "game.json",
@@ -126,8 +126,8 @@ test("a lineup with what is not here lists it first, keeps its seats, and says h
   await expect(page.getByText(/^To get/)).toContainText("1");
   await expect(page.getByText(/depot:small-fry/)).toBeVisible();
   await page.getByRole("button", { name: "Make the profile" }).click();
-  await expect(page.getByText("Not the same setup: 2 differences")).toBeVisible();
-  await expect(page.getByText("Small Fry 1.0.0 is missing or off here.")).toBeVisible();
+  await expect(page.getByText("Not yet: 1 thing of the list is not here")).toBeVisible();
+  await expect(page.getByText("Small Fry 1.0.0: not here")).toBeVisible();
   await page.goto(`${seating.url}/plan`);
   expect(await seatOf(page, "Small Fry.skiff")).toMatch(/^F\d+$/);
 });

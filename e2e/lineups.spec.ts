@@ -74,7 +74,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
     await expect(queue(there).getByText("by hand", { exact: true })).toHaveCount(0);
     await there.getByRole("button", { name: "Make the profile" }).click();
     // What has no transfer is brought by hand.
-    await expect(there.getByText(/^Not the same setup/)).toBeVisible();
+    await expect(there.getByText(/^Not yet: 2 things/)).toBeVisible();
     for (const name of ["Lamplight Rework", "Ropewalk Quay"])
       await cp(
         join(home, "demo/brinehollow/depot/files", (await archiveOf(name))!),
@@ -109,6 +109,33 @@ async function archiveOf(name: string): Promise<string | undefined> {
   return mods.find(({ mod }) => mod.name === name)?.mod.path;
 }
 
+test("a list that was changed by hand says so and where; one without a fingerprint is never called exact", async ({
+  watched: page,
+  seating,
+}) => {
+  test.setTimeout(120_000);
+  const text = await exported(page, seating.url);
+  const list = JSON.parse(text) as { launch: object; mods: { version: string }[] };
+  const verdictOn = async (name: string, content: string) => {
+    await page.goto(`${seating.url}/lineups?part=in`);
+    await openList(page, name, content);
+    await page.getByRole("button", { name: "Make the profile" }).click();
+    await expect(page.getByRole("status").filter({ hasText: "Its author’s" })).toBeVisible();
+    return page.getByRole("status").filter({ hasText: "Its author’s" });
+  };
+  const mods = list.mods.map((mod, at) => (at === 3 ? { ...mod, version: "99.0" } : mod));
+  const altered = await verdictOn("altered.lineup.json", JSON.stringify({ ...list, mods }));
+  await expect(altered).toContainText("The list was changed after it went out");
+  await expect(altered).toContainText("the mods: which, in what order, on or off, in which version");
+  const csv = await exported(page, seating.url, "csv");
+  const bald = await verdictOn("bald.csv", csv.replace(/[0-9a-f]{64}(?=\r\n)/, ""));
+  // A table says of a plugin that it loads, and not that its part has to be chosen.
+  await expect(bald).toContainText("Not all that the list says holds here");
+  await expect(bald).toContainText("the list carries no fingerprint");
+  await page.goto(`${seating.url}/overview`);
+  await expect(page.getByRole("heading", { name: "The list that it follows" })).toBeVisible();
+});
+
 test("a list is copied as plain lines, with what they leave behind said before, and pasted again", async ({
   watched: page,
   seating,
@@ -120,7 +147,9 @@ test("a list is copied as plain lines, with what they leave behind said before, 
   await page.getByRole("button", { name: "Copy it", exact: true }).click();
   await expect(page.getByText("Long Descent as Plain lines is in the clipboard.")).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied).toMatch(/^# Long Descent\n# Game: brinehollow .+\n\n# Mods\nAbyss Library \d/);
+  expect(copied).toMatch(
+    /^# Long Descent\n# Game: brinehollow .+\n# Fingerprint: [0-9a-f]{64}\n\n# Mods\nAbyss Library \d/,
+  );
   await page.goto(`${seating.url}/lineups?part=in`);
   await page.getByLabel(/^Or paste/).fill(copied);
   await page.getByRole("button", { name: "Read it" }).click();

@@ -38,7 +38,10 @@ export function verdictMark(verdict: Verdict): string {
 }
 
 /** Why, and what can be done. */
-export function verdictText(verdict: Verdict, { format }: Pick<Claim, "format">): string {
+export function verdictText(
+  verdict: Verdict,
+  { format, fingerprint }: Pick<Claim, "format" | "fingerprint">,
+): string {
   switch (verdict.kind) {
     case "exact":
       return "The fingerprint that its author’s Seating wrote is the one here, and nothing of it is missing.";
@@ -47,6 +50,7 @@ export function verdictText(verdict: Verdict, { format }: Pick<Claim, "format">)
         ? "It carries no fingerprint of its author’s. What it says holds here; what it does not say is as this profile has it:"
         : "It carries no fingerprint of its author’s. What it says holds here.";
     case "differs":
+      if (fingerprint === null) return "Not all that the list says holds here:";
       return verdict.differences.length > 0
         ? "The fingerprint that its author’s Seating wrote is another one. This is what differs from what the list says:"
         : `All that the list says holds here, but the fingerprint that its author’s Seating wrote is another one. A list of this format (${format}) does not carry where the two differ; ask for the JSON. It can be:`;

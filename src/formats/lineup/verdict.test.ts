@@ -291,9 +291,15 @@ test("every verdict has words, and no two the same", () => {
     { kind: "as-far", unsaid: [] },
     { kind: "exact" },
   ];
-  for (const say of [verdictTitle, verdictMark, (each: Verdict) => verdictText(each, { format: "table" })])
+  for (const say of [
+    verdictTitle,
+    verdictMark,
+    (each: Verdict) => verdictText(each, { format: "table", fingerprint: hex("f") }),
+  ])
     expect(new Set(verdicts.map(say)).size).toBe(verdicts.length);
   expect(verdictTitle(verdicts[2]!)).not.toMatch(/\d/);
+  // Of a list that carries none, nothing is said of a fingerprint.
+  expect(verdictText(verdicts[2]!, { format: "table", fingerprint: null })).not.toMatch(/fingerprint/);
   expect(placeWords.mods).toContain("version");
   expect(unsaidText("left-out", author)).toBe("files left out: here 1");
   expect(lackText({ what: "unsure", item: "x" })).toContain("“x”");
