@@ -7,7 +7,7 @@ import { shareSetup } from "@/core/lineup/share";
 import { isSaid, lacksOfClaim, verdictOf, type Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { sayLoss } from "@/core/messages/losses";
-import { lackText, placeWords, unsaidWords, verdictTitle } from "@/core/messages/verdict";
+import { unsaidWords, verdictReasons, verdictTitle } from "@/core/messages/verdict";
 import { ProfileId } from "@/core/model/ids";
 import type { Profile } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -16,8 +16,6 @@ import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";
 import type { Answer } from "./commands";
 import { readListed, type ListOptions, type ListRead } from "./list-input";
-
-export type { ListOptions } from "./list-input";
 
 interface File {
   readonly bytes: Uint8Array;
@@ -41,22 +39,10 @@ function verdictJson(verdict: Verdict) {
   };
 }
 
-function verdictLines(verdict: Verdict): string[] {
-  const rest = (): string[] => {
-    switch (verdict.kind) {
-      case "exact":
-        return [];
-      case "altered":
-        return verdict.places.map((place) => placeWords[place]);
-      case "not-yet":
-        return verdict.lacks.map(lackText);
-      case "as-far":
-      case "differs":
-        return verdict.unsaid.map((part) => `It does not say: ${unsaidWords[part]}`);
-    }
-  };
-  return [`${verdictTitle(verdict)}.`, ...rest().map((line) => `  ${line}`)];
-}
+const verdictLines = (verdict: Verdict): string[] => [
+  `${verdictTitle(verdict)}.`,
+  ...verdictReasons(verdict, (part) => `not said: ${unsaidWords[part]}`).map((line) => `  ${line}`),
+];
 
 const answer = (verdict: Verdict, json: object, lines: readonly string[]): Answer => ({
   json: { ...json, ...verdictJson(verdict) },

@@ -7,7 +7,8 @@ import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
 import { decodeText, parseJson } from "@/formats/text";
 import { failLevels, order, seats, verify, why, type Answer, type FailLevel } from "./commands";
-import { check, compare, convert, fingerprint, type ListOptions } from "./lists";
+import type { ListOptions } from "./list-input";
+import { check, compare, convert, fingerprint } from "./lists";
 import { usage, type CommandName } from "./usage";
 
 class WrongUse extends Error {}

@@ -34,15 +34,17 @@ export function claimOfListing(
   format: string,
 ): Claim {
   const text = ({ line }: MatchedLine) => line.text.slice(0, 600);
+  // What is off need not be here.
+  const on = matches.filter(({ line }) => line.on);
   return {
     format,
     fingerprint: listing.fingerprint ?? null,
     altered: [],
     unsaid: unsaidOf(game, listing, matches),
-    unmatched: matches
+    unmatched: on
       .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
       .map(text),
-    unsure: matches.filter(({ known, sure }) => known !== null && !sure).map(text),
+    unsure: on.filter(({ known, sure }) => known !== null && !sure).map(text),
   };
 }
 

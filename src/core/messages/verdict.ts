@@ -61,6 +61,22 @@ export function verdictText(
   }
 }
 
+/** What the sentence before introduces, one by one; what differs is told with what it does, and so apart. */
+export function verdictReasons(verdict: Verdict, sayUnsaid: (part: UnsaidPart) => string): string[] {
+  switch (verdict.kind) {
+    case "exact":
+      return [];
+    case "altered":
+      return verdict.places.map((place) => placeWords[place]);
+    case "not-yet":
+      return verdict.lacks.map(lackText);
+    case "as-far":
+      return verdict.unsaid.map(sayUnsaid);
+    case "differs":
+      return verdict.differences.length > 0 ? [] : [...verdict.unsaid, "base" as const].map(sayUnsaid);
+  }
+}
+
 export const placeWords: Readonly<Record<AlteredPlace, string>> = {
   mods: "the mods: which, in what order, on or off, in which version",
   plugins: "the plugins: which, in what order, on or off",

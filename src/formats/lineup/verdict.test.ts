@@ -277,6 +277,10 @@ describe("a list that carries no fingerprint", () => {
     });
   });
 
+  test("what is off in it and not understood stands in nobody's way", () => {
+    expect(judged("# Mods\n[x] core\n[ ] Nothing Known At All\n")).toMatchObject({ kind: "as-far" });
+  });
+
   test("one that was kept before says as much as its kind can", () => {
     expect(claimOfKept(lineup)).toMatchObject({ fingerprint: lineup.fingerprint, altered: [] });
     expect(claimOfKept({ ...lineup, date: "" })).toMatchObject({ fingerprint: null });

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import type { Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
-import { lackText, placeWords, unsaidText, verdictText, verdictTitle } from "@/core/messages/verdict";
+import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
 import { LongList } from "../../kit/long-list";
 import { useEditor } from "../../workspace/workspace.client";
 import { useVerdict, type Followed } from "./use-followed";
@@ -57,23 +57,7 @@ export function Proof({ followed }: { followed: Followed }) {
 /** What the sentence above it introduces, one by one. */
 function Reasons({ verdict }: { verdict: Verdict }) {
   const roster = useEditor((state) => state.roster);
-  const reasons = (): string[] => {
-    switch (verdict.kind) {
-      case "exact":
-        return [];
-      case "altered":
-        return verdict.places.map((place) => placeWords[place]);
-      case "not-yet":
-        return verdict.lacks.map(lackText);
-      case "as-far":
-        return verdict.unsaid.map((part) => unsaidText(part, roster));
-      case "differs":
-        return verdict.differences.length > 0
-          ? []
-          : [...[...verdict.unsaid, "base" as const].map((part) => unsaidText(part, roster))];
-    }
-  };
-  const all = reasons();
+  const all = verdictReasons(verdict, (part) => unsaidText(part, roster));
   if (all.length === 0) return null;
   return (
     <ul className="mt-1 max-h-64 list-disc overflow-auto pl-5">
