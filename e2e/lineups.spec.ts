@@ -129,9 +129,10 @@ test("a list that was changed by hand says so and where; one without a fingerpri
   await expect(altered).toContainText("the mods: which, in what order, on or off, in which version");
   const csv = await exported(page, seating.url, "csv");
   const bald = await verdictOn("bald.csv", csv.replace(/[0-9a-f]{64}(?=\r\n)/, ""));
-  // A table says of a plugin that it loads, and not that its part has to be chosen.
-  await expect(bald).toContainText("Not all that the list says holds here");
+  await expect(bald).toContainText("As far as the list says");
   await expect(bald).toContainText("the list carries no fingerprint");
+  // A table carries all that decides, parts of packages and settings too.
+  await expect(await verdictOn("whole.csv", csv)).toContainText("Reproduced exactly");
   await page.goto(`${seating.url}/overview`);
   await expect(page.getByRole("heading", { name: "The list that it follows" })).toBeVisible();
 });
@@ -148,7 +149,7 @@ test("a list is copied as plain lines, with what they leave behind said before, 
   await expect(page.getByText("Long Descent as Plain lines is in the clipboard.")).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied).toMatch(
-    /^# Long Descent\n# Game: brinehollow .+\n# Fingerprint: [0-9a-f]{64}\n\n# Mods\nAbyss Library \d/,
+    /^# Long Descent\n# Game: brinehollow .+\n# Settings: \{.+\}\n# Fingerprint: [0-9a-f]{64}\n\n# Mods\nAbyss Library \d/,
   );
   await page.goto(`${seating.url}/lineups?part=in`);
   await page.getByLabel(/^Or paste/).fill(copied);

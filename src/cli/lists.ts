@@ -1,10 +1,9 @@
-import { compareFacts } from "@/core/lineup/compare";
 import { changesBetween } from "@/core/lineup/changelog";
 import { factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { lossesOf } from "@/core/lineup/losses";
 import { stateFromLineup } from "@/core/lineup/match";
 import { shareSetup } from "@/core/lineup/share";
-import { isSaid, lacksOfClaim, verdictOf, type Verdict } from "@/core/lineup/verdict";
+import { lacksOfClaim, saidDifferences, verdictOf, type Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { sayLoss } from "@/core/messages/losses";
 import { unsaidWords, verdictReasons, verdictTitle } from "@/core/messages/verdict";
@@ -118,9 +117,7 @@ function verdictOfTwo(a: ListRead, b: ListRead): Verdict {
   const stopped = first("altered") ?? first("not-yet");
   if (stopped) return stopped;
   const unsaid = [...new Set([...a.list.claim.unsaid, ...b.list.claim.unsaid])];
-  const differences = compareFacts(factsOfLineup(a.list.lineup), factsOfLineup(b.list.lineup)).filter(
-    (each) => isSaid(each, unsaid),
-  );
+  const differences = saidDifferences(factsOfLineup(a.list.lineup), factsOfLineup(b.list.lineup), unsaid);
   if (differences.length > 0) return { kind: "differs", differences, unsaid };
   return own.every(({ kind }) => kind === "exact") ? { kind: "exact" } : { kind: "as-far", unsaid };
 }

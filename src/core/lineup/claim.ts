@@ -39,18 +39,18 @@ export function claimOfListing(
   return {
     format,
     fingerprint: listing.fingerprint ?? null,
-    altered: [],
+    altered: [...(listing.altered ?? [])],
     unsaid: unsaidOf(game, listing, matches),
     unmatched: on
       .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
       .map(text),
-    unsure: on.filter(({ known, sure }) => known !== null && !sure).map(text),
+    unsure: on.filter(({ known, how, sure }) => (known !== null || how === "game") && !sure).map(text),
   };
 }
 
 function unsaidOf(
   { lists }: Pick<GameDefinition, "lists">,
-  { game, lines }: Listing,
+  { game, lines, settings }: Listing,
   matches: readonly MatchedLine[],
 ): UnsaidPart[] {
   const mods = matches.filter(({ plugin, known }) => plugin === null && known !== null);
@@ -65,9 +65,9 @@ function unsaidOf(
     versions: !says(({ version, content }) => version ?? content),
     hashes: !says(({ content }) => content),
     off: lines.every(({ on }) => on),
-    parts: true,
-    "left-out": true,
-    settings: true,
+    parts: !says(({ parts }) => parts),
+    "left-out": !says(({ leftOut }) => leftOut),
+    settings: settings === undefined,
     // What the game itself is no list of names says, and the fingerprint tells.
     base: false,
   };

@@ -1,12 +1,13 @@
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
 import type { ModId, SectionId } from "../model/ids";
-import type { Lineup } from "../model/lineup";
-import type { Listing } from "../model/listing";
+import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
+import type { Listing, ListLine } from "../model/listing";
 import type { ListName } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../roster/laws";
-import { proposedChoice } from "../roster/parts";
+import { chosenParts, proposedChoice } from "../roster/parts";
+import { compareVersions } from "../version/version";
 import type { KnownMod } from "./known";
 import type { MatchedLine } from "./match-lines";
 import { basePluginsOf, lineupModOf } from "./of-known";
@@ -31,8 +32,9 @@ export function lineupOfListing(
   here: { readonly base: readonly PluginFile[]; readonly owned: readonly string[] },
   title: string,
 ): Lineup {
+  const settings = listing.settings ?? { expansions: here.owned, baseOff: [], launch: {} };
   const mods = modsOf(matches);
-  const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, here.owned) : [];
+  const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, settings.expansions) : [];
   const modSeats = seat(
     game,
     "mods",
@@ -45,7 +47,9 @@ export function lineupOfListing(
     plugins,
     plugins.some(({ stated }) => stated),
   );
-  const fixed = basePluginsOf(game, here.owned, here.base, pluginSeats.sections[0]?.id ?? null);
+  const fixed = basePluginsOf(game, settings.expansions, here.base, pluginSeats.sections[0]?.id ?? null).map(
+    (plugin) => ({ ...plugin, ...hashSaid(game, matches, plugin.name) }),
+  );
   return {
     format: "seating-lineup/2",
     game: listing.game ?? { id: game.id, version: game.version },
@@ -55,15 +59,21 @@ export function lineupOfListing(
     listVersion: "",
     date: "",
     sections: [...pluginSeats.sections, ...modSeats.sections],
-    mods: modSeats.seated.map(({ item, section }) =>
-      lineupModOf(item.file, proposedChoice(item.file.id, item.file.manifest), item.on, section),
-    ),
+    mods: modSeats.seated.map(({ item, section }) => ({
+      ...lineupModOf(
+        item.file,
+        item.line?.parts ?? proposedChoice(item.file.id, item.file.manifest),
+        item.on,
+        section,
+      ),
+      ...asSaid(item),
+    })),
     plugins: game.lists.includes("plugins")
       ? [
           ...fixed,
           ...pluginSeats.seated.map(({ item, section }) => ({
             name: item.file.name,
-            sha256: item.file.sha256,
+            sha256: item.sha256 ?? item.file.sha256,
             on: item.on,
             section,
             mod: item.mod,
@@ -71,9 +81,9 @@ export function lineupOfListing(
         ]
       : [],
     rules: [],
-    launch: {},
-    expansions: [...here.owned],
-    baseOff: [],
+    launch: settings.launch,
+    expansions: [...settings.expansions],
+    baseOff: [...settings.baseOff],
     followUps: [],
     ...(listing.fingerprint === undefined ? {} : { fingerprint: listing.fingerprint }),
   };
@@ -84,6 +94,33 @@ interface ModToSeat extends ToSeat {
   readonly on: boolean;
   /** The list itself says where it stands. */
   readonly stated: boolean;
+  /** The line that names the mod itself. */
+  readonly line: ListLine | null;
+}
+
+/** Contents and version as the list names them, also where another one is known here. */
+function asSaid({ line, file }: ModToSeat): Partial<LineupMod> {
+  if (!line) return {};
+  const content = line.content ?? file.content;
+  const version = line.version ?? file.version;
+  return {
+    ...(content === file.content ? {} : { content, size: line.size ?? 0, archive: line.sha256 ?? null }),
+    ...(compareVersions(version, file.version) === 0 ? {} : { version: version.slice(0, 100) }),
+    ...(line.leftOut && { hidden: [...line.leftOut] }),
+  };
+}
+
+/** Of a plugin of the game itself, where the list names it. */
+function hashSaid(
+  game: GameDefinition,
+  matches: readonly MatchedLine[],
+  name: string,
+): Partial<LineupPlugin> {
+  const key = foldName(game, name);
+  const said = matches.find(
+    ({ how, plugin }) => how === "game" && plugin !== null && foldName(game, plugin) === key,
+  );
+  return said?.line.sha256 === undefined ? {} : { sha256: said.line.sha256 };
 }
 
 /** Each mod once: those that the list names, in its order, then those whose plugins alone it names. */
@@ -97,6 +134,7 @@ function modsOf(matches: readonly MatchedLine[]): ModToSeat[] {
       file: mod,
       on: stated ? line.on : true,
       stated,
+      line: stated ? line : null,
       said,
       rank: MODS_RANK,
       tags: mod.tags,
@@ -112,6 +150,8 @@ interface PluginToSeat extends ToSeat {
   readonly mod: ModId;
   readonly on: boolean;
   readonly stated: boolean;
+  /** As the list names its contents. */
+  readonly sha256: string | undefined;
 }
 
 /** Those that the list names, in its order; where it names none, all that the mods bring, switched on. */
@@ -122,12 +162,13 @@ function pluginsOf(
   owned: readonly string[],
 ): PluginToSeat[] {
   const fixed = new Set(fixedPlugins(game, owned).map((name) => foldName(game, name)));
-  const seatOf = (mod: KnownFile, file: PluginFile, on: boolean, stated: boolean, said: string | null) => ({
+  const seatOf = (mod: KnownFile, file: PluginFile, line: ListLine | null): PluginToSeat => ({
     file,
     mod: mod.id,
-    on,
-    stated,
-    said,
+    on: line?.on ?? true,
+    stated: line !== null,
+    said: line?.section ?? null,
+    sha256: line?.sha256,
     rank: loadRankOf(game, file, fixed).id,
     tags: mod.tags,
   });
@@ -137,13 +178,15 @@ function pluginsOf(
     const mod = known && chosen.get(known.mod.id);
     const key = plugin === null ? "" : foldName(game, plugin);
     const file = mod?.plugins.find(({ name }) => foldName(game, name) === key);
-    if (mod && file && !named.has(key))
-      named.set(key, seatOf(mod, file, line.on, true, line.section ?? null));
+    if (mod && file && !named.has(key)) named.set(key, seatOf(mod, file, line));
   }
   if (matches.some(({ plugin, how }) => plugin !== null && how !== "none")) return [...named.values()];
-  return mods.flatMap(({ file: mod }) =>
-    mod.plugins.filter(({ part }) => part === undefined).map((file) => seatOf(mod, file, true, false, null)),
-  );
+  return mods.flatMap(({ file: mod, line }) => {
+    const taken = chosenParts(line?.parts ?? { options: {}, components: [] });
+    return mod.plugins
+      .filter(({ part }) => part === undefined || taken.has(part))
+      .map((file) => seatOf(mod, file, null));
+  });
 }
 
 interface Seated<T> {

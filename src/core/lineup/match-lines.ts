@@ -55,6 +55,21 @@ export function matchLines(
   return lines.map((line) => matcher.match(line));
 }
 
+/** By how much a list names a mod: a hash of its contents or of its archive, its name with a version, its name alone. */
+export type Basis = "contents" | "name-version" | "name";
+
+/** On what each mod of a list of names was found; of a whole lineup nothing, for it names the contents of all. */
+export function basesOf(matches: readonly MatchedLine[]): Map<string, Basis> {
+  const bases = new Map<string, Basis>();
+  for (const { known, plugin, how, line } of matches) {
+    if (!known || bases.has(known.mod.id) || plugin !== null) continue;
+    const byHash = line.content === known.mod.content || how === "archive";
+    bases.set(known.mod.id, byHash ? "contents" : line.version === undefined ? "name" : "name-version");
+  }
+  for (const { known } of matches) if (known && !bases.has(known.mod.id)) bases.set(known.mod.id, "name");
+  return bases;
+}
+
 type Found = Pick<MatchedLine, "how" | "known"> & Partial<MatchedLine>;
 
 class Matcher {
@@ -106,6 +121,7 @@ class Matcher {
       others: [],
       sure: found.known !== null || found.how === "game",
       ...found,
+      ...(isOtherId(line, found) ? { sure: false } : {}),
     };
   }
 
@@ -180,6 +196,14 @@ class Matcher {
     };
   }
 }
+
+/** It names an id that is not that of what it was matched with; a mere number is somebody's own numbering. */
+const isOtherId = ({ id }: ListLine, { how, known }: Found): boolean =>
+  id !== undefined &&
+  (known !== null || how === "game") &&
+  how !== "answer" &&
+  known?.mod.id !== id &&
+  !/^\d+$/.test(id);
 
 /** The names that a line may mean: what was taken for a remark or a version may belong to the name, and the other way. */
 const readingsOf = ({ name, version, uncut = [] }: ListLine): NamedVersion[] =>

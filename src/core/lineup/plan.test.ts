@@ -7,9 +7,12 @@ import { testGame } from "../testing/game";
 import { hex, pluginFile, shelfMod, testRoster } from "../testing/roster";
 import { changesBetween } from "./changelog";
 import { instructionsOf, needsFirst } from "./instructions";
+import { lineupOfListing } from "./draft";
 import { knownMods } from "./known";
 import { lossesOf } from "./losses";
 import { makeLineup } from "./make-lineup";
+import { foundText } from "../messages/matching";
+import { basesOf, matchLines } from "./match-lines";
 import { planImport } from "./plan";
 import { lineupOfShare, shareSetup } from "./share";
 import { takeInState } from "../compare/states";
@@ -69,6 +72,37 @@ test("a plan tells what is here, what is another version, what can be got and wh
   ]);
   expect(plan.toGet.map(({ wanted: { id } }) => id)).toEqual(["b", "near", "far"]);
   expect(plan.mods.find(({ wanted: { id } }) => id === "near")!.neededBy).toEqual(["far"]);
+});
+
+test("of a list of names it is told on what each mod was found, and another version than it says is no find", () => {
+  const known = knownMods(roster.stock.shelf, []);
+  const line = (name: string, more: object = {}) => ({
+    text: name,
+    list: "mods" as const,
+    name,
+    on: true,
+    ...more,
+  });
+  const lines = [
+    line("core", { content: hex("core1.0.0") }),
+    line("b", { version: "1.0" }),
+    line("a", { version: "9.9" }),
+  ];
+  const matches = matchLines(testGame, lines, known);
+  const listing = { title: "", game: null, lines };
+  const drafted = lineupOfListing(testGame, listing, matches, roster.stock, "List");
+  const plan = planImport(testGame, drafted, roster.stock, [], [], basesOf(matches));
+  expect(plan.mods.map(({ wanted: { id, version }, status, basis }) => [id, version, status, basis])).toEqual(
+    [
+      ["core", "1.0.0", "found", "contents"],
+      ["b", "1.0.0", "found", "name-version"],
+      ["a", "9.9", "other", "name-version"],
+    ],
+  );
+  expect(foundText(plan.mods.map(({ basis }) => basis))).toBe(
+    "1 with the same contents, 2 by name and version",
+  );
+  expect(foundText(["name"])).toBe("by name");
 });
 
 test("what is on here and not in the list is told as extra, and nothing else", () => {

@@ -5,9 +5,11 @@ import type { ShelfMod } from "../model/shelf";
 import type { SeatedMod, Stock } from "../roster/roster";
 import { needsFirst } from "./instructions";
 import { matchLineup } from "./match";
+import type { Basis } from "./match-lines";
+import { compareVersions } from "../version/version";
 
 /**
- * How it stands with a mod of a lineup: `found` here with the same contents; `other` here in another version or with other
+ * How it stands with a mod of a lineup: `found` here as the list names it; `other` here in another version or with other
  * contents; `to-get` from the depot; `by-hand`: the depot has only its page; `not-to-be-had`.
  */
 export type PlanStatus = "found" | "other" | "to-get" | "by-hand" | "not-to-be-had";
@@ -22,6 +24,8 @@ export interface PlannedMod {
   readonly exact: boolean;
   /** Names of mods of the lineup that require it. */
   readonly neededBy: readonly string[];
+  /** On what it was found here. */
+  readonly basis: Basis;
 }
 
 /** What a lineup would bring, before anything is done. */
@@ -37,13 +41,14 @@ export interface ImportPlan {
   readonly gameVersion: string | null;
 }
 
-/** `present` are the mods of the profile that is worked on. */
+/** `present` are the mods of the profile that is worked on; `bases` on what those of a list of names were found. */
 export function planImport(
   game: GameDefinition,
   lineup: Lineup,
   stock: Stock,
   depot: readonly DepotMod[],
   present: readonly SeatedMod[] = [],
+  bases: ReadonlyMap<string, Basis> = new Map(),
 ): ImportPlan {
   const match = matchLineup(game, lineup, stock);
   const byContent = new Map(depot.map((each) => [each.mod.content, each]));
@@ -52,14 +57,19 @@ export function planImport(
   for (const { name, requires = [] } of lineup.mods)
     for (const id of requires) neededBy.set(id, [...(neededBy.get(id) ?? []), name]);
   const mods = match.mods.map(({ wanted, here, status }): PlannedMod => {
-    const exact = byContent.get(wanted.content);
+    const basis = bases.get(wanted.id) ?? "contents";
+    // What was found by its name may lie here in another version than the list says.
+    const isOther =
+      basis !== "contents" && here !== null && compareVersions(here.version, wanted.version) !== 0;
+    const exact = isOther ? undefined : byContent.get(wanted.content);
     const offered = exact ?? byId.get(wanted.id) ?? null;
     return {
       wanted,
       here,
       depot: offered,
       exact: exact !== undefined,
-      status: status === "found" ? "found" : here ? "other" : missing(offered),
+      status: status === "found" && !isOther ? "found" : here ? "other" : missing(offered),
+      basis,
       neededBy: neededBy.get(wanted.id) ?? [],
     };
   });

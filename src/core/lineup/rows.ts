@@ -1,6 +1,8 @@
-import type { Lineup } from "../model/lineup";
+import canonicalize from "canonicalize";
+import { z } from "zod";
+import type { Lineup, LineupMod } from "../model/lineup";
 import type { ListLine } from "../model/listing";
-import type { ListName } from "../model/profile";
+import { Choice, type ListName } from "../model/profile";
 
 /** The columns of a lineup as a table, in the order in which they are written. */
 export const rowColumns = [
@@ -14,6 +16,8 @@ export const rowColumns = [
   "size",
   "content",
   "sha256",
+  "parts",
+  "left-out",
 ] as const;
 type RowColumn = (typeof rowColumns)[number];
 
@@ -36,6 +40,8 @@ export function rowsOf(lineup: Lineup): LineupRow[] {
     size: String(mod.size),
     content: mod.content,
     sha256: mod.archive ?? "",
+    parts: partsCell(mod),
+    "left-out": mod.hidden.length > 0 ? canonicalize([...mod.hidden].sort())! : "",
   }));
   const plugins = lineup.plugins.map((plugin): LineupRow => ({
     list: "plugins",
@@ -48,8 +54,40 @@ export function rowsOf(lineup: Lineup): LineupRow[] {
     size: "",
     content: "",
     sha256: plugin.sha256 ?? "",
+    parts: "",
+    "left-out": "",
   }));
   return [...mods, ...plugins];
+}
+
+const Parts = Choice.pick({ options: true, components: true });
+
+/** JSON (RFC 8259) of what is taken of a package; empty where nothing is. */
+function partsCell({ options, components }: LineupMod): string {
+  if (components.length + Object.keys(options).length === 0) return "";
+  const sorted = Object.entries(options).map(([question, parts]) => [question, [...parts].sort()] as const);
+  return canonicalize({ options: Object.fromEntries(sorted), components: [...components].sort() })!;
+}
+
+/** What a text of JSON says; nothing where it is not sound. */
+export function jsonIn<T>(schema: z.ZodType<T>, text: string): T | undefined {
+  try {
+    return schema.safeParse(JSON.parse(text) as unknown).data;
+  } catch {
+    return undefined;
+  }
+}
+
+/** What a row of a mod says of its parts and files; a table without these columns says nothing of them. */
+function chosenIn(row: Readonly<Partial<Record<string, string>>>): Pick<ListLine, "parts" | "leftOut"> {
+  const cell = (column: "parts" | "left-out") =>
+    Object.hasOwn(row, column) ? row[column]?.trim() : undefined;
+  const [parts, files] = [cell("parts"), cell("left-out")];
+  const said = <T>(text: string | undefined, schema: z.ZodType<T>, blank: T) =>
+    text === "" ? blank : text === undefined ? undefined : jsonIn(schema, text);
+  const taken = said(parts, Parts, { options: {}, components: [] });
+  const leftOut = said(files, z.array(z.string()), []);
+  return { ...(taken && { parts: taken }), ...(leftOut && { leftOut }) };
 }
 
 const listNames = new Map<string, ListName>([
@@ -83,5 +121,6 @@ export function lineOfRow(row: Readonly<Partial<Record<string, string>>>): ListL
     ...hash("content"),
     ...hash("sha256"),
     ...(Number.isSafeInteger(size) && size >= 0 ? { size } : {}),
+    ...chosenIn(row),
   };
 }

@@ -6,11 +6,18 @@
  * nothing that was worked out here is ever compared with itself and called a proof.
  */
 import type { AlteredPlace, Claim, UnsaidPart } from "../model/claim";
-import type { Lineup } from "../model/lineup";
+import type { Lineup, LineupMod } from "../model/lineup";
 import { foldName } from "../roster/fold";
 import type { Roster } from "../roster/roster";
+import { compareVersions } from "../version/version";
 import { compareFacts, type SetupDifference } from "./compare";
-import { factsHere, factsOfLineup, fingerprintOf, loadingPlugins } from "./fingerprint";
+import {
+  factsHere,
+  factsOfLineup,
+  fingerprintOf,
+  loadingPlugins,
+  type FingerprintFacts,
+} from "./fingerprint";
 
 /** Something that is on in a list and not here: as it is called, with the version that the list names. */
 export interface Lack {
@@ -31,19 +38,60 @@ export type Verdict =
   | { readonly kind: "exact" };
 
 export function verdictOf(lineup: Lineup, claim: Claim, roster: Roster): Verdict {
+  const { unsaid } = claim;
   if (claim.altered.length > 0) return { kind: "altered", places: claim.altered };
+  const here = factsHere(roster);
+  const differences = saidDifferences(factsOfLineup(lineup), here, unsaid);
+  const isProved = claim.fingerprint !== null && fingerprintOf(here) === claim.fingerprint;
+  // What is here is what its author had, and yet not what the list says.
+  if (isProved && differences.length > 0) return { kind: "altered", places: placesOf(differences) };
   const lacks = lacksOf(lineup, claim, roster);
   if (lacks.length > 0) return { kind: "not-yet", lacks };
-  const here = factsHere(roster);
-  const { unsaid } = claim;
-  if (claim.fingerprint !== null && fingerprintOf(here) === claim.fingerprint) return { kind: "exact" };
-  const differences = compareFacts(factsOfLineup(lineup), here).filter((each) => isSaid(each, unsaid));
+  if (isProved) return { kind: "exact" };
   if (claim.fingerprint !== null || differences.length > 0) return { kind: "differs", differences, unsaid };
   return { kind: "as-far", unsaid };
 }
 
+/** By what two setups differ of all that a list says; what it does not say was filled in here. */
+export const saidDifferences = (
+  wanted: FingerprintFacts,
+  here: FingerprintFacts,
+  unsaid: readonly UnsaidPart[],
+): SetupDifference[] =>
+  compareFacts(
+    ...([wanted, here].map((facts) => asSaid(facts, unsaid)) as [FingerprintFacts, FingerprintFacts]),
+  ).filter((each) => isSaid(each, unsaid));
+
+/** Contents are not compared of a list that names none. */
+function asSaid(facts: FingerprintFacts, unsaid: readonly UnsaidPart[]): FingerprintFacts {
+  const mute = {
+    ...(unsaid.includes("hashes") && { content: "" }),
+    ...(unsaid.includes("versions") && { version: "" }),
+  };
+  return { ...facts, mods: facts.mods.map((mod) => ({ ...mod, ...mute })) };
+}
+
+const placeOf = {
+  mods: "mods",
+  plugins: "plugins",
+  choices: "options",
+  leftOut: "leftOut",
+  expansions: "expansions",
+  baseOff: "baseItems",
+  launch: "launch",
+  game: "fingerprint",
+} as const satisfies Partial<Record<SetupDifference["facet"], AlteredPlace>>;
+
+const placesOf = (differences: readonly SetupDifference[]): AlteredPlace[] => [
+  ...new Set(
+    differences.map(({ facet }) =>
+      facet in placeOf ? placeOf[facet as keyof typeof placeOf] : "fingerprint",
+    ),
+  ),
+];
+
 /** Whether a list says anything of what differs; what it does not say was filled in here. */
-export function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[]): boolean {
+function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[]): boolean {
   const isUnsaid = (part: UnsaidPart) => unsaid.includes(part);
   switch (facet) {
     case "game":
@@ -67,11 +115,17 @@ export function isSaid({ facet, kind }: SetupDifference, unsaid: readonly Unsaid
 }
 
 function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
-  const contents = new Set(stock.shelf.filter(({ problem }) => !problem).map(({ content }) => content));
+  const sound = stock.shelf.filter(({ problem }) => !problem);
+  const contents = new Set(sound.map(({ content }) => content));
+  // Where the list names no contents, its version has to be here.
+  const isHere = ({ id, version, content }: LineupMod) =>
+    claim.unsaid.includes("hashes")
+      ? sound.some((mod) => mod.id === id && compareVersions(mod.version, version) === 0)
+      : contents.has(content);
   const fold = (name: string) => foldName(game, name);
   const base = new Set(stock.base.map(({ name }) => fold(name)));
   const mods = lineup.mods
-    .filter(({ on, content }) => on && !contents.has(content))
+    .filter((mod) => mod.on && !isHere(mod))
     .map(({ name, version }) => [name, version].filter(Boolean).join(" "));
   const expansions = lineup.expansions
     .filter((id) => !stock.owned.includes(id))

@@ -16,5 +16,13 @@ const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
   facts: () => "author, read-me, keys, pictures and changes",
 };
 
+/** What did not come along of a list, whether or not it had any. */
+export const besideWords = {
+  sections: "its sections",
+  rules: "its rules and rulebooks",
+  notes: "notes and conditions of its mods",
+  facts: "who made it, its read-me, keys, pictures and changes",
+} as const satisfies Partial<Record<Loss["aspect"], string>>;
+
 /** What a format leaves behind, in words. */
 export const sayLoss = ({ aspect, count }: Loss): string => lossText[aspect](count);

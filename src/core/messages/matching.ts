@@ -1,4 +1,4 @@
-import type { Certainty } from "../lineup/match-lines";
+import type { Basis, Certainty } from "../lineup/match-lines";
 import type { PlanStatus } from "../lineup/plan";
 import type { TakeInWay } from "../state/facet";
 
@@ -31,5 +31,21 @@ export const planWords: Readonly<Record<PlanStatus, readonly [title: string, hin
   other: ["Here in another version", "take the list’s, or keep yours"],
   "by-hand": ["To get by hand", "the depot has only their pages"],
   "not-to-be-had": ["Not to be had", "their seats are kept"],
-  found: ["Found here", "with the same contents"],
+  found: ["Found here", ""],
 };
+
+const basisWords: Readonly<Record<Basis, string>> = {
+  contents: "with the same contents",
+  "name-version": "by name and version",
+  name: "by name",
+};
+
+/** On what mods were found: one way for all of them, or how many by each. */
+export function foundText(bases: readonly Basis[]): string {
+  const counts = (Object.keys(basisWords) as Basis[])
+    .map((basis) => ({ basis, count: bases.filter((each) => each === basis).length }))
+    .filter(({ count }) => count > 0);
+  return counts
+    .map(({ basis, count }) => (counts.length === 1 ? basisWords[basis] : `${count} ${basisWords[basis]}`))
+    .join(", ");
+}

@@ -1,4 +1,5 @@
-import type { ListName } from "./profile";
+import type { AlteredPlace } from "./claim";
+import type { Choice, LaunchValues, ListName } from "./profile";
 
 /** A name, and the version where one follows it. */
 export interface NamedVersion {
@@ -27,6 +28,17 @@ export interface ListLine extends NamedVersion {
   readonly size?: number;
   /** What it says that it needs. */
   readonly needs?: string;
+  /** What is taken of a package; absent where it does not say. */
+  readonly parts?: Pick<Choice, "options" | "components">;
+  /** Files and folders that are left out; absent where it does not say. */
+  readonly leftOut?: readonly string[];
+}
+
+/** What a list says of the game rather than of its mods. */
+export interface ListSettings {
+  readonly expansions: readonly string[];
+  readonly baseOff: readonly string[];
+  readonly launch: LaunchValues;
 }
 
 /** A list that is no whole lineup: names in order, and whatever else its format carries. */
@@ -36,4 +48,7 @@ export interface Listing {
   readonly lines: readonly ListLine[];
   /** The fingerprint that its author's Seating wrote into it, where it carries one. */
   readonly fingerprint?: string;
+  readonly settings?: ListSettings;
+  /** Where a digest in it disagrees with what it says. */
+  readonly altered?: readonly AlteredPlace[];
 }

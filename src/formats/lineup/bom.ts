@@ -1,9 +1,10 @@
 import { z } from "zod";
-import { lineOfRow, rowsOf, type LineupRow } from "@/core/lineup/rows";
+import { rowsOf, type LineupRow } from "@/core/lineup/rows";
+import { dependsOn, headFields, headOf, listingOfTable } from "@/core/lineup/table";
 import { factsOfLineup, fingerprintOf, sha256Hex } from "@/core/lineup/fingerprint";
 import type { Lineup } from "@/core/model/lineup";
 import type { Listing } from "@/core/model/listing";
-import { carriedByRows, wholeFingerprint, type LineupFormat } from "./format";
+import { carriedByRows, type LineupFormat } from "./format";
 
 const property = (name: string, value: string) => ({ name: `seating:${name}`, value });
 const refOf = (row: Pick<LineupRow, "list" | "id" | "name">): string =>
@@ -26,7 +27,7 @@ function componentOf(row: LineupRow) {
   const properties = [
     property("list", row.list),
     property("on", row.on),
-    ...(["section", "id", "source", "size", "content"] as const)
+    ...(["section", "id", "source", "size", "content", "parts", "left-out"] as const)
       .filter((column) => row[column] !== "")
       .map((column) => property(column, row[column])),
   ];
@@ -64,6 +65,21 @@ function dependenciesOf(lineup: Lineup) {
   ];
 }
 
+interface Dependency {
+  readonly ref: string;
+  readonly dependsOn?: readonly string[] | undefined;
+}
+
+/** Rows with what each needs, by its reference, so that the digests count it. */
+function withNeeds<T extends object>(
+  rows: readonly T[],
+  refs: readonly string[],
+  dependencies: readonly Dependency[],
+) {
+  const needs = new Map(dependencies.map((each) => [each.ref, JSON.stringify(each.dependsOn ?? [])]));
+  return rows.map((row, at) => ({ ...row, [dependsOn]: needs.get(refs[at]!) ?? "" }));
+}
+
 /** CycloneDX 1.6 (ECMA-424), JSON. */
 export const bom: LineupFormat = {
   id: "bom",
@@ -72,6 +88,9 @@ export const bom: LineupFormat = {
   mime: "application/vnd.cyclonedx+json",
   carries: carriedByRows,
   write: (lineup) => {
+    const rows = rowsOf(lineup);
+    const dependencies = dependenciesOf(lineup);
+    const head = headOf(lineup, withNeeds(rows, rows.map(refOf), dependencies));
     const whole = {
       bomFormat: "CycloneDX",
       specVersion: "1.6",
@@ -85,14 +104,12 @@ export const bom: LineupFormat = {
           version: lineup.listVersion,
           ...(lineup.author === "" ? {} : { authors: [{ name: lineup.author }] }),
         },
-        properties: [
-          property("game", lineup.game.id),
-          property("game-version", lineup.game.version),
-          ...(lineup.fingerprint === undefined ? [] : [property("fingerprint", lineup.fingerprint)]),
-        ],
+        properties: headFields
+          .filter((field) => head[field] !== "")
+          .map((field) => property(field, head[field])),
       },
-      components: rowsOf(lineup).map(componentOf),
-      dependencies: dependenciesOf(lineup),
+      components: rows.map(componentOf),
+      dependencies,
     };
     return `${JSON.stringify(whole, null, 2)}\n`;
   },
@@ -114,8 +131,12 @@ const Bom = z.looseObject({
         version: z.string().optional(),
         hashes: z.array(z.looseObject({ alg: z.string(), content: z.string() })).optional(),
         properties: Properties,
+        "bom-ref": z.string().optional(),
       }),
     )
+    .optional(),
+  dependencies: z
+    .array(z.looseObject({ ref: z.string(), dependsOn: z.array(z.string()).optional() }))
     .optional(),
 });
 
@@ -123,22 +144,20 @@ const Bom = z.looseObject({
 export function readBom(value: unknown): Listing | null {
   const parsed = Bom.safeParse(value);
   if (!parsed.success) return null;
-  const { metadata, components = [] } = parsed.data;
-  const said = (properties: z.infer<typeof Properties>) =>
-    new Map(properties?.map(({ name, value: text }) => [name.replace(/^seating:/, ""), text ?? ""]));
-  const game = said(metadata?.properties);
-  const lines = components.map(({ name, version = "", hashes, properties }) => {
-    const row = Object.create(null) as Record<string, string>;
-    for (const [key, text] of said(properties)) row[key] = text;
-    const sha256 = hashes?.find(({ alg }) => alg === "SHA-256")?.content ?? "";
-    return lineOfRow(Object.assign(row, { name, version, sha256 }));
-  });
-  return {
-    title: metadata?.component?.name ?? "",
-    game: game.has("game") ? { id: game.get("game")!, version: game.get("game-version") ?? "" } : null,
-    ...(wholeFingerprint.test(game.get("fingerprint") ?? "")
-      ? { fingerprint: game.get("fingerprint")! }
-      : {}),
-    lines: lines.filter((line) => line !== null),
+  const { metadata, components = [], dependencies = [] } = parsed.data;
+  const said = (properties: z.infer<typeof Properties>) => {
+    const texts = Object.create(null) as Record<string, string>;
+    for (const { name, value: text = "" } of properties ?? []) texts[name.replace(/^seating:/, "")] = text;
+    return texts;
   };
+  const rows = components.map(({ name, version = "", hashes, properties }) => {
+    const sha256 = hashes?.find(({ alg }) => alg === "SHA-256")?.content ?? "";
+    return Object.assign(said(properties), { name, version, sha256 });
+  });
+  const refs = components.map((each) => each["bom-ref"] ?? "");
+  return listingOfTable(
+    metadata?.component?.name ?? "",
+    said(metadata?.properties),
+    withNeeds(rows, refs, dependencies),
+  );
 }

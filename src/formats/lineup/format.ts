@@ -15,13 +15,20 @@ export interface LineupFormat {
 }
 
 /** Of what a row carries: see core/lineup/rows.ts. */
-export const carriedByRows: readonly Aspect[] = ["off", "versions", "hashes", "plugins", "mods", "sections"];
+export const carriedByRows: readonly Aspect[] = [
+  "off",
+  "versions",
+  "hashes",
+  "plugins",
+  "mods",
+  "sections",
+  "parts",
+  "left-out",
+  "settings",
+];
 
 /** What a file of the list is called: its title, without signs that some system does not take. */
 export const fileNameOf = (title: string, { extension }: Pick<LineupFormat, "extension">): string =>
   `${title.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list"}${extension}`;
-
-/** Of its author, as a format carries it. */
-export const wholeFingerprint = /^[0-9a-f]{64}$/;
 
 export const everything: readonly Aspect[] = aspects;

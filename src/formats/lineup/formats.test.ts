@@ -7,6 +7,8 @@ import { makeLineup } from "@/core/lineup/make-lineup";
 import { shareSetup } from "@/core/lineup/share";
 import { rowColumns, rowsOf, type LineupRow } from "@/core/lineup/rows";
 import type { Lineup } from "@/core/model/lineup";
+import { settingsText } from "@/core/lineup/table";
+import { cellOf } from "@/core/testing/rows";
 import { testGame } from "@/core/testing/game";
 import { testRoster } from "@/core/testing/roster";
 import { lineupFormats, formatOf } from "./all";
@@ -56,13 +58,7 @@ describe("what is written is read back", () => {
 
   test.each(["csv", "xml", "bom"])("%s: every row", (id) => {
     const cells = linesOf(written(id)).map((line) =>
-      Object.fromEntries(
-        rowColumns.map((column) => {
-          const value =
-            column === "on" ? (line.on ? "on" : "off") : line[column === "name" ? "name" : column];
-          return [column, value === undefined || value === null ? "" : String(value)];
-        }),
-      ),
+      Object.fromEntries(rowColumns.map((column) => [column, cellOf(line, column)])),
     );
     expect(cells).toEqual(rowsOf(lineup));
   });
@@ -115,12 +111,19 @@ describe("what is written is read back", () => {
 
 describe("readers of others read what goes out", () => {
   test("CSV, by csv-parse", () => {
+    const head = {
+      game: lineup.game.id,
+      "game-version": lineup.game.version,
+      settings: settingsText(lineup),
+      fingerprint: lineup.fingerprint,
+    };
+    const noHead = Object.fromEntries(Object.keys(head).map((field) => [field, ""]));
     const rows = parseCsv<Record<string, string>>(written("csv"), { columns: true });
     expect(
       rows.map((row) =>
         Object.fromEntries(Object.entries(row).map(([key, cell]) => [key, unguardCell(cell)])),
       ),
-    ).toEqual(rowsOf(lineup).map((row, at) => ({ ...row, fingerprint: at === 0 ? lineup.fingerprint : "" })));
+    ).toEqual(rowsOf(lineup).map((row, at) => ({ ...row, ...(at === 0 ? head : noHead) })));
     expect(written("csv")).toMatch(/^list,section,name.*\r\n/);
   });
 

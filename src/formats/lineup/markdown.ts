@@ -8,9 +8,10 @@ import type { Lineup } from "@/core/model/lineup";
 import type { Listing, ListLine } from "@/core/model/listing";
 import type { ListName } from "@/core/model/profile";
 import { rowsOf, type LineupRow } from "@/core/lineup/rows";
-import { fingerprintInCells, linesOfCells } from "./csv";
+import { settingsText } from "@/core/lineup/table";
+import { headInCells, linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
-import { headingOf, isHeading, lineOfText } from "./text";
+import { headingOf, isHeading, lineOfText, type WholeList } from "./text";
 
 /**
  * Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped), nor makes
@@ -18,13 +19,17 @@ import { headingOf, isHeading, lineOfText } from "./text";
  */
 const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~@]|:(?=\/\/)|(?<=www)\./gi, "\\$&");
 
-const head = ({ title, game, author, listVersion, fingerprint }: Lineup): string[] => [
-  `# ${escaped(title)}`,
-  "",
-  `Game: ${escaped(game.id)} ${escaped(game.version)}`,
-  ...[author && `by ${escaped(author)}`, listVersion && `version ${escaped(listVersion)}`].filter(Boolean),
-  ...(fingerprint === undefined ? [] : [`Fingerprint: \`${fingerprint}\``]),
-];
+const head = (lineup: Lineup): string[] => {
+  const { title, game, author, listVersion, fingerprint } = lineup;
+  return [
+    `# ${escaped(title)}`,
+    "",
+    `Game: ${escaped(game.id)} ${escaped(game.version)}`,
+    ...[author && `by ${escaped(author)}`, listVersion && `version ${escaped(listVersion)}`].filter(Boolean),
+    `Settings: \`${settingsText(lineup).replaceAll("`", "\\u0060")}\``,
+    ...(fingerprint === undefined ? [] : [`Fingerprint: \`${fingerprint}\``]),
+  ];
+};
 
 const lists: readonly (readonly [ListName, string])[] = [
   ["mods", "Mods"],
@@ -52,7 +57,7 @@ const asList = (row: LineupRow, at: number): string =>
     .filter(Boolean)
     .join(" ");
 
-const carried: readonly Aspect[] = ["off", "versions", "plugins", "mods", "sections"];
+const carried: readonly Aspect[] = ["off", "versions", "plugins", "mods", "sections", "settings"];
 
 export const markdownList: LineupFormat = {
   id: "markdown-list",
@@ -77,18 +82,24 @@ export const markdownList: LineupFormat = {
 };
 
 const tableColumns = ["on", "name", "version", "section", "id", "source"] as const;
+/** These stand there only where a mod of the list has any. */
+const rareColumns = ["parts", "left-out"] as const;
 
 export const markdownTable: LineupFormat = {
   id: "markdown-table",
   label: "Markdown, a table",
   extension: ".md",
   mime: "text/markdown",
-  carries: carried,
+  carries: [...carried, "parts", "left-out"],
   write: (lineup) =>
     [
       ...head(lineup),
       ...lists.flatMap(([list, title]) => {
         const rows = inList(lineup, list);
+        const columns = [
+          ...tableColumns,
+          ...rareColumns.filter((column) => rows.some((row) => row[column] !== "")),
+        ];
         const line = (cells: readonly string[]) => `| ${cells.join(" | ")} |`;
         return rows.length === 0
           ? []
@@ -96,9 +107,9 @@ export const markdownTable: LineupFormat = {
               "",
               `## ${title}`,
               "",
-              line(tableColumns),
-              line(tableColumns.map(() => "---")),
-              ...rows.map((row) => line(tableColumns.map((column) => escaped(row[column])))),
+              line(columns),
+              line(columns.map(() => "---")),
+              ...rows.map((row) => line(columns.map((column) => escaped(row[column])))),
             ];
       }),
       "",
@@ -114,15 +125,14 @@ export function readMarkdown(text: string): Listing {
 class MarkdownReader {
   private readonly lines: ListLine[] = [];
   private title = "";
-  private game: Listing["game"] = null;
-  private fingerprint: string | null = null;
+  private said: WholeList = {};
   private list: ListName | null = null;
   private section: string | null = null;
 
   read(root: Root): Listing {
     for (const node of root.children) this.take(node);
-    const { title, game, lines, fingerprint } = this;
-    return { title, game, lines, ...(fingerprint === null ? {} : { fingerprint }) };
+    const { title, said, lines } = this;
+    return { title, game: null, ...said, lines };
   }
 
   private take(node: RootContent): void {
@@ -139,7 +149,7 @@ class MarkdownReader {
     if (heading.list && depth < 3) [this.list, this.section] = [heading.list, null];
     else if (depth === 1) this.title ||= text;
     else this.section = text;
-    this.game ??= heading.game;
+    this.said = { ...heading.whole, ...this.said };
   }
 
   private takeList(list: List): void {
@@ -174,15 +184,17 @@ class MarkdownReader {
 
   private takeTable(table: Table): void {
     const cells = table.children.map((row) => row.children.map((cell) => toString(cell)));
-    for (const line of linesOfCells(cells) ?? []) this.add(line);
-    this.fingerprint ??= fingerprintInCells(cells).fingerprint ?? null;
+    // What has no column for it was written by one that has none of it.
+    const blank = this.said.settings === undefined ? {} : { parts: "", "left-out": "" };
+    for (const line of linesOfCells(cells, blank) ?? []) this.add(line);
+    const { game, ...said } = headInCells(cells);
+    this.said = { ...said, ...(game && { game }), ...this.said };
   }
 
   private takeParagraph(text: string): void {
     for (const part of text.split("\n")) {
       const heading = headingOf(part);
-      this.game ??= heading.game;
-      this.fingerprint ??= heading.fingerprint;
+      this.said = { ...heading.whole, ...this.said };
       if (heading.list) this.list = heading.list;
       else if (!isHeading(heading) && this.list === null) this.addProse(part);
     }

@@ -7,7 +7,7 @@ import { lineOfRow } from "@/core/lineup/rows";
 import { decodeAnyText, parseJson } from "../text";
 import { readBom } from "./bom";
 import { codePattern, readCode } from "./code";
-import { fingerprintInCells, linesOfCells, readCells } from "./csv";
+import { headInCells, linesOfCells, readCells } from "./csv";
 import { lineupFrom } from "./json";
 import { readMarkdown } from "./markdown";
 import { dataInPage } from "./page";
@@ -119,8 +119,7 @@ function ofWords(text: string, name: string, game: GameDefinition): Outcome<List
   if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+\s)/.test(firstLine)) {
     const cells = readCells(text);
     const lines = linesOfCells(cells) ?? [];
-    if (lines.length > 0)
-      return listed({ title: "", game: null, lines, ...fingerprintInCells(cells) }, "table", name, game);
+    if (lines.length > 0) return listed({ title: "", ...headInCells(cells), lines }, "table", name, game);
   }
   const isMarkdown =
     /^\s*\|?\s*:?-{3,}:?\s*\|/m.test(text) || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);

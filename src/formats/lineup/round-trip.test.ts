@@ -6,6 +6,7 @@ import { plainName } from "@/core/lineup/names";
 import { rowColumns, rowsOf, type LineupRow } from "@/core/lineup/rows";
 import { Lineup } from "@/core/model/lineup";
 import type { ListLine } from "@/core/model/listing";
+import { cellOf } from "@/core/testing/rows";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, testRoster } from "@/core/testing/roster";
 import { formatOf } from "./all";
@@ -87,10 +88,6 @@ function linesOf(id: string, lineup: Lineup): readonly ListLine[] {
   return list.listing.lines;
 }
 
-const cellOf = (line: ListLine, column: (typeof rowColumns)[number]): string => {
-  const value = column === "on" ? (line.on ? "on" : "off") : line[column];
-  return value === undefined || value === null ? "" : String(value);
-};
 const columnsOf = (columns: readonly (typeof rowColumns)[number][]) => ({
   ofLine: (line: ListLine) => columns.map((column) => cellOf(line, column)),
   ofRow: (row: LineupRow) => columns.map((column) => row[column]),

@@ -1,6 +1,7 @@
 import { loadingPlugins } from "@/core/lineup/fingerprint";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
+import { settingsText } from "@/core/lineup/table";
 import type { LineupFormat } from "./format";
 
 /** One line: a name, and of a mod the version behind it. */
@@ -24,6 +25,7 @@ function inParts(
   return [
     `# ${lineup.title}`,
     `# Game: ${lineup.game.id} ${lineup.game.version}`,
+    `# Settings: ${settingsText(lineup)}`,
     ...(lineup.fingerprint === undefined ? [] : [`# Fingerprint: ${lineup.fingerprint}`]),
     ...part("Mods", lineup.mods.map(ofMod)),
     ...(game.lists.includes("plugins") ? part("Plugins", lineup.plugins.map(ofPlugin)) : []),
@@ -37,7 +39,7 @@ export const plainLines: LineupFormat = {
   label: "Plain lines",
   extension: ".txt",
   mime: "text/plain",
-  carries: ["versions", "plugins", "mods"],
+  carries: ["versions", "plugins", "mods", "settings"],
   write: (lineup, game) => {
     const loading = new Set(loadingPlugins(lineup));
     return inParts(
@@ -56,7 +58,7 @@ export const markedLines: LineupFormat = {
   label: "Lines with marks",
   extension: ".txt",
   mime: "text/plain",
-  carries: ["off", "versions", "plugins", "mods"],
+  carries: ["off", "versions", "plugins", "mods", "settings"],
   write: (lineup, game) =>
     inParts(
       lineup,
@@ -71,7 +73,7 @@ export const keyedLines: LineupFormat = {
   label: "Names as keys",
   extension: ".ini",
   mime: "text/plain",
-  carries: ["off", "plugins", "mods"],
+  carries: ["off", "plugins", "mods", "settings"],
   write: (lineup, game) =>
     inParts(
       lineup,

@@ -1,5 +1,6 @@
 import type { Listing, ListLine, NamedVersion } from "@/core/model/listing";
 import type { ListName } from "@/core/model/profile";
+import { saidByHead } from "@/core/lineup/table";
 
 /**
  * Lists as people write them: in a forum, a note, a document. A line is freed of what stands around the name: bullets,
@@ -8,8 +9,7 @@ import type { ListName } from "@/core/model/profile";
 export function readText(text: string): Listing {
   const lines: ListLine[] = [];
   let title = "";
-  let game: Listing["game"] = null;
-  let fingerprint: string | null = null;
+  let said: WholeList = {};
   let list: ListName | null = null;
   for (const raw of text.split(/\r\n|\n|\r/)) {
     // "#3 name" is numbering, and no comment.
@@ -17,37 +17,37 @@ export function readText(text: string): Listing {
       /^\s*(?:#+(?!\d{1,5}[.):]?\s)|\/\/|;|--)\s*(.*)$/.exec(raw)?.[1] ??
       /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
     const heading = headingOf(comment ?? raw);
-    game ??= heading.game;
-    fingerprint ??= heading.fingerprint;
+    said = { ...heading.whole, ...said };
     if (heading.list) list = heading.list;
     if (comment !== undefined && !isHeading(heading)) title ||= comment.trim();
     if (comment !== undefined || isHeading(heading)) continue;
     const line = lineOfText(raw);
     if (line) lines.push({ ...line, list: line.list ?? list });
   }
-  return { title, game, lines, ...(fingerprint === null ? {} : { fingerprint }) };
+  return { title, game: null, ...said, lines };
 }
 
 /** What a line says of the whole list, or of the lines below it. */
 interface Heading {
   readonly list: ListName | null;
-  readonly game: Listing["game"];
-  readonly fingerprint: string | null;
+  readonly whole: WholeList;
 }
+export type WholeList = Partial<Pick<Listing, "game" | "fingerprint" | "settings">>;
 
-export const isHeading = ({ list, game, fingerprint }: Heading): boolean =>
-  list !== null || game !== null || fingerprint !== null;
+export const isHeading = ({ list, whole }: Heading): boolean =>
+  list !== null || Object.keys(whole).length > 0;
 
-const said: Heading = { list: null, game: null, fingerprint: null };
-
-/** Which list the lines below are of, of which game it is, or the fingerprint that its author's Seating wrote. */
+/** Which list the lines below are of, of which game it is, its settings, or the fingerprint that its author's Seating wrote. */
 export function headingOf(text: string): Heading {
   const told = /^\W*(?:game)\s*:\s*(\S+)\s+(\S+)\s*$/i.exec(text);
-  if (told) return { ...said, game: { id: told[1]!, version: told[2]! } };
+  if (told) return { list: null, whole: { game: { id: told[1]!, version: told[2]! } } };
   const proof = /^\W*fingerprint\s*:\W*([0-9a-f]{64})\W*$/i.exec(text)?.[1];
-  if (proof !== undefined) return { ...said, fingerprint: proof.toLowerCase() };
+  if (proof !== undefined) return { list: null, whole: { fingerprint: proof.toLowerCase() } };
+  const settings = /^\W*settings\s*:[^{]*(\{.*\})\W*$/i.exec(text)?.[1];
+  const { settings: sound } = saidByHead({ settings });
+  if (sound) return { list: null, whole: { settings: sound } };
   const word = /^[\W\d]*(mods|plugins)\b[^\p{L}]*(?:(?:in|by)\s+(?:load\s+)?order)?\W*$/iu.exec(text)?.[1];
-  return { ...said, list: word ? (word.toLowerCase() as ListName) : null };
+  return { list: word ? (word.toLowerCase() as ListName) : null, whole: {} };
 }
 
 const bullet = /^(?:[-*•–—·‣▪+>]+|\(?\d{1,5}[.):]|#\d{1,5}[.):]?|[a-z]\)|[A-Z]\d{1,4}(?=\s))\s+/u;

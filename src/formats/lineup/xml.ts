@@ -1,7 +1,8 @@
 import { XMLBuilder, XMLParser, XMLValidator } from "fast-xml-parser";
-import { lineOfRow, rowsOf } from "@/core/lineup/rows";
+import { rowsOf } from "@/core/lineup/rows";
+import { headFields, headOf, listingOfTable } from "@/core/lineup/table";
 import type { Listing } from "@/core/model/listing";
-import { carriedByRows, wholeFingerprint, type LineupFormat } from "./format";
+import { carriedByRows, type LineupFormat } from "./format";
 
 const attribute = "@";
 
@@ -24,12 +25,12 @@ export const xml: LineupFormat = {
       format: true,
       suppressEmptyNode: true,
     });
-    const { title, game, fingerprint = "" } = lineup;
+    const rows = rowsOf(lineup);
     return builder.build({
       "?xml": { "@version": "1.0", "@encoding": "UTF-8" },
       lineup: {
-        ...attributes({ title, game: game.id, "game-version": game.version, fingerprint }),
-        item: rowsOf(lineup).map(attributes),
+        ...attributes({ title: lineup.title, ...headOf(lineup, rows) }),
+        item: rows.map(attributes),
       },
     });
   },
@@ -54,17 +55,15 @@ export function readXml(text: string): Listing | null {
   };
   const items = Array.isArray(root.item) ? (root.item as unknown[]) : [];
   const names = Array.isArray(root.name) ? (root.name as unknown[]) : [];
-  const lines = [
+  const rows = [
     ...items.map(rowOfItem),
     ...names.filter((name) => typeof name === "string").map((name) => ({ name })),
-  ].map(lineOfRow);
-  const game = said("game");
-  return {
-    title: said("title"),
-    game: game ? { id: game, version: said("game-version") } : null,
-    ...(wholeFingerprint.test(said("fingerprint")) ? { fingerprint: said("fingerprint") } : {}),
-    lines: lines.filter((line) => line !== null),
-  };
+  ];
+  return listingOfTable(
+    said("title"),
+    Object.fromEntries(headFields.map((field) => [field, said(field)])),
+    rows,
+  );
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>

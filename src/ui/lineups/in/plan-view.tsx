@@ -2,10 +2,12 @@
 
 import { useMemo, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
+import { basesOf } from "@/core/lineup/match-lines";
 import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
-import { extraWords, planWords } from "@/core/messages/matching";
+import { extraWords, foundText, planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
-import { placeWords } from "@/core/messages/verdict";
+import { besideWords } from "@/core/messages/losses";
+import { placeWords, unsaidWords } from "@/core/messages/verdict";
 import { roleWords } from "@/core/messages/roles";
 import type { SeatedMod } from "@/core/roster/roster";
 import type { ResolvedList } from "@/formats/lineup/resolve";
@@ -41,8 +43,8 @@ export function PlanView({
   const { lineup, matches } = resolved;
   const present = useEditor((state) => state.roster.mods);
   const plan = useMemo(
-    () => planImport(game, lineup, stock, depot ?? [], present),
-    [game, lineup, stock, depot, present],
+    () => planImport(game, lineup, stock, depot ?? [], present, basesOf(matches)),
+    [game, lineup, stock, depot, present, matches],
   );
   const [way, setWay] = useState<Way>("new");
   const wanted = plan.toGet.filter(({ wanted: { id }, status }) => status === "to-get" || !keepMine.has(id));
@@ -58,6 +60,7 @@ export function PlanView({
         <div className="min-h-0 grow space-y-4 overflow-auto p-5">
           <Head resolved={resolved} fileName={fileName} />
           <Warnings resolved={resolved} plan={plan} />
+          <NotCarried resolved={resolved} />
           <LeftOpen texts={lineup.open ?? []} />
           <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
           <Unanswered resolved={resolved} />
@@ -170,6 +173,26 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
   ));
 }
 
+/** What a list of this format leaves behind: what it decides is then as it is here, or as authors propose. */
+function NotCarried({ resolved: { claim, beside, format } }: { resolved: ResolvedList }) {
+  if (claim.unsaid.length + beside.length === 0) return null;
+  return (
+    <section aria-labelledby="not-carried">
+      <h3 id="not-carried" className="font-bold">
+        What this list ({format}) does not say
+      </h3>
+      <ul className="text-ink2 list-disc pl-5">
+        {claim.unsaid.map((part) => (
+          <li key={part}>{unsaidWords[part]}</li>
+        ))}
+        {beside.map((aspect) => (
+          <li key={aspect}>{besideWords[aspect]}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** What its curator knew of and did not mend. */
 function LeftOpen({ texts }: { texts: readonly string[] }) {
   if (texts.length === 0) return null;
@@ -208,7 +231,8 @@ function Group({
   onTurn: (id: string, mine: boolean) => void;
 }) {
   if (mods.length === 0) return null;
-  const [title, hint] = planWords[status];
+  const [title, words] = planWords[status];
+  const hint = status === "found" ? foundText(mods.map(({ basis }) => basis)) : words;
   return (
     <details open={status !== "found"}>
       <summary className="cursor-pointer font-semibold">
@@ -274,7 +298,10 @@ function Row({
           {depot?.terms?.where ?? wanted.source}
         </span>
       )}
-      {status === "other" && (
+      {status === "other" && wanted.content === here?.content && (
+        <span className="text-ink2 shrink-0 text-sm">here {here.version}, which is kept</span>
+      )}
+      {status === "other" && wanted.content !== here?.content && (
         <select
           aria-label={`Version of ${wanted.name}`}
           value={mine ? "mine" : "theirs"}
