@@ -4,7 +4,7 @@ import {
   type ClashSide,
   type FacetClash,
   type FacetDifference,
-  type TakeInWay,
+  type JoinWay,
   type Three,
 } from "../state/facet";
 import { mapFacets, overFacets } from "../state/facets";
@@ -130,9 +130,9 @@ function withPluginsOf(states: Three<ProfileState>, merged: Order, ownerOf: Owne
 
 /**
  * The state of a profile after a list has come in. `into`: everything of the list, and what only the profile has keeps
- * its neighbours, switched off where it comes in `alone`; `order`: nothing comes and nothing is switched, what both have stands as in the list.
+ * its neighbours; `order`: nothing comes and nothing is switched, what both have stands as in the list.
  */
-export function takeInState(mine: ProfileState, theirs: ProfileState, way: TakeInWay): ProfileState {
+export function takeInState(mine: ProfileState, theirs: ProfileState, way: JoinWay): ProfileState {
   const listed = new Set(theirs.mods.entries.map(({ id }) => id));
   return mapFacets(mine, (name, facet) => facet.takeIn(mine[name], theirs[name], way, listed));
 }

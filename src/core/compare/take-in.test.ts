@@ -1,7 +1,7 @@
 import type { ModId } from "../model/ids";
 import fc from "fast-check";
 import type { Entry, Order, ProfileState } from "../model/profile";
-import { takeInWays } from "../state/facet";
+import { joinWays } from "../state/facet";
 import { nothingDecided } from "../state/facets";
 import { takeInState } from "./states";
 import { aMod, aSection } from "../testing/ids";
@@ -29,7 +29,7 @@ const within = (ids: readonly string[], others: readonly string[]) => ids.filter
 describe("a list that comes into a profile that is there", () => {
   test("loses nothing, doubles nothing, and holds the list's order, whichever way it comes", () => {
     fc.assert(
-      fc.property(states, states, fc.constantFrom(...takeInWays), (mine, theirs, way) => {
+      fc.property(states, states, fc.constantFrom(...joinWays), (mine, theirs, way) => {
         const taken = idsOf(takeInState(mine, theirs, way));
         const wanted = way === "order" ? idsOf(mine) : [...idsOf(mine), ...idsOf(theirs)];
         expect([...taken].sort()).toEqual([...new Set(wanted)].sort());
@@ -38,14 +38,13 @@ describe("a list that comes into a profile that is there", () => {
     );
   });
 
-  test("what only mine has is as it was, or off where the list comes in alone", () => {
+  test("what only mine has is as it was", () => {
     fc.assert(
-      fc.property(states, states, fc.constantFrom(...takeInWays), (mine, theirs, way) => {
+      fc.property(states, states, fc.constantFrom(...joinWays), (mine, theirs, way) => {
         const { entries } = takeInState(mine, theirs, way).mods;
         for (const own of mine.mods.entries) {
           if (idsOf(theirs).includes(own.id)) continue;
-          const on = own.on && way !== "alone";
-          expect(entries.find(({ id }) => id === own.id)).toEqual({ ...own, on });
+          expect(entries.find(({ id }) => id === own.id)).toEqual(own);
         }
       }),
     );
@@ -64,7 +63,7 @@ describe("a list that comes into a profile that is there", () => {
 
   test("a profile takes itself in as what it is", () => {
     fc.assert(
-      fc.property(states, fc.constantFrom(...takeInWays), (mine, way) => {
+      fc.property(states, fc.constantFrom(...joinWays), (mine, way) => {
         expect(takeInState(mine, mine, way)).toEqual(mine);
       }),
     );

@@ -1,4 +1,4 @@
-import type { Claim, UnsaidPart } from "../model/claim";
+import type { BesidePart, Claim, UnsaidPart } from "../model/claim";
 import type { GameDefinition } from "../model/game";
 import type { Lineup } from "../model/lineup";
 import type { Listing } from "../model/listing";
@@ -14,6 +14,7 @@ export const claimOfLineup = (lineup: Lineup, format: string): Claim => ({
   unsaid: [],
   unmatched: [],
   unsure: [],
+  beside: [],
 });
 
 /** A code says all but what is left out; `unknown` are the mods of it that nothing here knows. */
@@ -24,7 +25,12 @@ export const claimOfCode = (setup: SharedSetup, unknown: readonly SharedSetup["m
   unsaid: ["left-out"],
   unmatched: unknown.map(({ named, start }) => named?.name ?? start),
   unsure: [],
+  beside: besideOf(setup.sections !== null),
 });
+
+/** No list but a whole one carries rules, notes, and what its curator says of it. */
+const besideOf = (hasSections: boolean): BesidePart[] =>
+  hasSections ? ["rules", "notes", "facts"] : ["sections", "rules", "notes", "facts"];
 
 /** A list of names says what its lines say; of a line that is no name at all nothing is to be understood. */
 export function claimOfListing(
@@ -45,6 +51,7 @@ export function claimOfListing(
       .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
       .map(text),
     unsure: on.filter(({ known, how, sure }) => (known !== null || how === "game") && !sure).map(text),
+    beside: besideOf(listing.lines.some(({ section }) => section !== undefined)),
   };
 }
 
@@ -88,4 +95,5 @@ export const claimOfKept = (lineup: Lineup): Claim =>
         unsaid: ["hashes", "parts", "left-out", "settings"],
         unmatched: [],
         unsure: [],
+        beside: besideOf(false),
       };

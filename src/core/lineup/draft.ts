@@ -4,6 +4,7 @@ import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
 import type { Listing, ListLine } from "../model/listing";
 import type { ListName } from "../model/profile";
 import type { PluginFile } from "../model/shelf";
+import { longestIncreasing } from "../graph/longest-increasing";
 import { foldName } from "../roster/fold";
 import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../roster/laws";
 import { chosenParts, proposedChoice } from "../roster/parts";
@@ -59,7 +60,7 @@ export function lineupOfListing(
     listVersion: "",
     date: "",
     sections: [...pluginSeats.sections, ...modSeats.sections],
-    mods: modSeats.seated.map(({ item, section }) => ({
+    mods: modSeats.seated.map(({ item, section, home }) => ({
       ...lineupModOf(
         item.file,
         item.line?.parts ?? proposedChoice(item.file.id, item.file.manifest),
@@ -67,16 +68,18 @@ export function lineupOfListing(
         section,
       ),
       ...asSaid(item),
+      ...(home === undefined ? {} : { home }),
     })),
     plugins: game.lists.includes("plugins")
       ? [
           ...fixed,
-          ...pluginSeats.seated.map(({ item, section }) => ({
+          ...pluginSeats.seated.map(({ item, section, home }) => ({
             name: item.file.name,
             sha256: item.sha256 ?? item.file.sha256,
             on: item.on,
             section,
             mod: item.mod,
+            ...(home === undefined ? {} : { home }),
           })),
         ]
       : [],
@@ -191,12 +194,18 @@ function pluginsOf(
 
 interface Seated<T> {
   readonly sections: Section[];
-  readonly seated: { readonly item: T; readonly section: SectionId }[];
+  /** `home` is the section to which it belongs, where the list has it stand in another one. */
+  readonly seated: readonly {
+    readonly item: T;
+    readonly section: SectionId;
+    readonly home?: SectionId;
+  }[];
 }
 
 /**
- * Seats items in sections that leave their order as it is: those that the list names, else those that take arrivals, else
- * one for each load rank. An order that nobody stated follows the sections instead.
+ * Seats items in sections. An order that the list states stays as it is, in the sections that it names, else in those that take
+ * arrivals, else in one for each load rank; what stands among others in it does so here. An order that nobody stated follows
+ * the sections.
  */
 function seat<T extends ToSeat>(
   game: GameDefinition,
@@ -206,13 +215,15 @@ function seat<T extends ToSeat>(
 ): Seated<T> {
   const own = sectionsOf(game, list);
   const arriving = items.map(({ rank, tags }) => arrivalSection(own, rank, tags)?.id ?? own.at(-1)!.id);
-  if (stated) {
-    const told = saidSections(game, own, items);
-    if (told) return told;
-  }
-  if (!stated || inOrder(own, arriving)) return bySection(own, items, arriving);
-  const plain = items.map(({ rank }) => arrivalSection(own, rank, [])?.id ?? own.at(-1)!.id);
-  return bySection(own, items, plain);
+  if (!stated) return bySection(own, items, arriving);
+  const told = saidSections(game, own, items);
+  if (told) return told;
+  if (inOrder(own, arriving)) return asStated(own, items, arriving);
+  return asStated(
+    own,
+    items,
+    items.map(({ rank }) => arrivalSection(own, rank, [])?.id ?? own.at(-1)!.id),
+  );
 }
 
 function inOrder(sections: readonly Section[], ids: readonly SectionId[]): boolean {
@@ -233,53 +244,91 @@ function bySection<T>(
   };
 }
 
-/** The sections of the list by their names, new ones where the game has none of a name; null where they are no blocks of one rank. */
+/** In the order in which they come: as few as can be stand in another section than their own, that of the item before them. */
+function asStated<T>(
+  sections: readonly Section[],
+  items: readonly T[],
+  ids: readonly SectionId[],
+): Seated<T> {
+  const placeOf = new Map(sections.map(({ id }, at) => [id, at]));
+  const at = ids.map((id, place) => placeOf.get(id)! * ids.length + place);
+  const home = new Set(longestIncreasing(at));
+  let section = ids[[...home][0] ?? 0] ?? sections[0]?.id;
+  const seated = items.map((item, place) => {
+    if (home.has(place)) section = ids[place]!;
+    return { item, section: section!, ...(section === ids[place] ? {} : { home: ids[place]! }) };
+  });
+  return { sections: [...sections], seated };
+}
+
+/** The sections of the list by their names, new ones where the game has none of a name; null where they are no blocks. */
 function saidSections<T extends ToSeat>(
   game: GameDefinition,
   own: readonly Section[],
   items: readonly T[],
 ): Seated<T> | null {
   if (items.length === 0 || items.some(({ said }) => said === null)) return null;
-  const sections: Section[] = [];
-  const ids: SectionId[] = [];
-  for (const { said, rank } of items) {
-    if (sections.at(-1)?.name !== said) {
-      if (sections.some(({ name }) => name === said)) return null;
-      const known = own.find(({ name }) => name === said);
-      sections.push(
-        known ?? {
-          id: `list-${sections.length + 1}` as SectionId,
-          name: said!.slice(0, 80),
-          rank,
-          guidance: "",
-        },
-      );
-    }
-    if (sections.at(-1)!.rank !== rank) return null;
-    ids.push(sections.at(-1)!.id);
+  const blocks: { name: string; items: T[] }[] = [];
+  for (const item of items) {
+    if (blocks.at(-1)?.name !== item.said) blocks.push({ name: item.said!, items: [] });
+    blocks.at(-1)!.items.push(item);
   }
-  const whole = withOthers(game, own, sections);
-  return whole && bySection(whole, items, ids);
+  // What comes back to a name is in no sections.
+  if (new Set(blocks.map(({ name }) => name)).size < blocks.length) return null;
+  const told = toldSections(game, own, blocks);
+  const ids = blocks.flatMap(({ items: members }, at) => members.map(() => told[at]!.id));
+  return bySection(withOthers(rankOrder(game), own, told), items, ids);
 }
 
-/** The game's sections that the list does not name among those that it names; null where the two go different ways. */
-function withOthers(
+const rankOrder = ({ loadRanks }: GameDefinition): ReadonlyMap<string, number> =>
+  new Map([...loadRanks.map(({ id }) => id), MODS_RANK].map((id, at) => [id, at]));
+
+/** Each of the game's own of that name, else a new one of the rank that most in it have; none is of an earlier rank than one before it. */
+function toldSections(
   game: GameDefinition,
   own: readonly Section[],
+  blocks: readonly { readonly name: string; readonly items: readonly ToSeat[] }[],
+): Section[] {
+  const placeOf = rankOrder(game);
+  let least = "";
+  const isLater = (rank: string) => least === "" || placeOf.get(rank)! >= placeOf.get(least)!;
+  return blocks.map(({ name, items }, at): Section => {
+    const most = mostCommon(items.map(({ rank }) => rank));
+    const section = own.find((each) => each.name === name && isLater(each.rank)) ?? {
+      id: `list-${at + 1}` as SectionId,
+      name: name.slice(0, 80),
+      rank: isLater(most) ? most : least,
+      guidance: "",
+    };
+    least = section.rank;
+    return section;
+  });
+}
+
+function mostCommon(ranks: readonly string[]): string {
+  const count = (rank: string) => ranks.filter((each) => each === rank).length;
+  return ranks.reduce((best, rank) => (count(rank) > count(best) ? rank : best));
+}
+
+/** The game's sections that the list does not name among those that it names: before what follows them in the game, or has a later rank. */
+function withOthers(
+  placeOf: ReadonlyMap<string, number>,
+  own: readonly Section[],
   told: readonly Section[],
-): Section[] | null {
-  const whole: Section[] = [];
-  const waiting = [...own];
-  for (const section of told) {
-    const at = waiting.findIndex(({ id }) => id === section.id);
-    if (at >= 0) whole.push(...waiting.splice(0, at + 1));
-    else whole.push(section);
-  }
-  whole.push(...waiting);
-  const rankOf = new Map([...game.loadRanks.map(({ id }) => id), MODS_RANK].map((id, at) => [id, at]));
-  const ranks = whole.map(({ rank }) => rankOf.get(rank)!);
-  const names = new Set(whole.map(({ id }) => id));
-  return names.size === whole.length && ranks.every((rank, at) => at === 0 || ranks[at - 1]! <= rank)
-    ? whole
-    : null;
+): Section[] {
+  const named = new Set(told.map(({ id }) => id));
+  const inGame = new Map(own.map(({ id }, at) => [id, at]));
+  const waiting = own.filter(({ id }) => !named.has(id));
+  const isBefore = (section: Section, other: Section) => {
+    const byRank = placeOf.get(section.rank)! - placeOf.get(other.rank)!;
+    if (byRank !== 0) return byRank < 0;
+    const at = inGame.get(other.id);
+    return at !== undefined && inGame.get(section.id)! < at;
+  };
+  const whole = told.flatMap((section) => {
+    const before: Section[] = [];
+    while (waiting.length > 0 && isBefore(waiting[0]!, section)) before.push(waiting.shift()!);
+    return [...before, section];
+  });
+  return [...whole, ...waiting].sort((a, b) => placeOf.get(a.rank)! - placeOf.get(b.rank)!);
 }

@@ -1,3 +1,4 @@
+import type { BesidePart } from "../model/claim";
 import type { Loss } from "../lineup/losses";
 import { plural } from "./parts";
 
@@ -22,7 +23,7 @@ export const besideWords = {
   rules: "its rules and rulebooks",
   notes: "notes and conditions of its mods",
   facts: "who made it, its read-me, keys, pictures and changes",
-} as const satisfies Partial<Record<Loss["aspect"], string>>;
+} as const satisfies Record<BesidePart, string>;
 
 /** What a format leaves behind, in words. */
 export const sayLoss = ({ aspect, count }: Loss): string => lossText[aspect](count);

@@ -33,6 +33,10 @@ const unsaidParts = [
 ] as const;
 export type UnsaidPart = (typeof unsaidParts)[number];
 
+/** What a profile keeps and no list but a whole one carries; it decides nothing of how a setup behaves. */
+const besideParts = ["sections", "rules", "notes", "facts"] as const;
+export type BesidePart = (typeof besideParts)[number];
+
 const words = z.string().max(600);
 
 /** What a list that came in says of itself, and how far it was understood; kept with the profile that was made of it. */
@@ -49,5 +53,7 @@ export const Claim = z.strictObject({
   /** Lines of which nothing was known when it came in, and those of which nobody has said what they mean. */
   unmatched: z.array(words).max(20_000),
   unsure: z.array(words).max(20_000),
+  /** What decides nothing of a setup and did not come along. */
+  beside: z.array(z.enum(besideParts)).default([]),
 });
 export type Claim = z.infer<typeof Claim>;

@@ -52,6 +52,9 @@ export type Three<T> = readonly [base: T, mine: T, theirs: T];
  */
 export const takeInWays = ["into", "alone", "order"] as const;
 export type TakeInWay = (typeof takeInWays)[number];
+/** Switching off what is mine besides is no matter of joining the two. */
+export const joinWays = ["into", "order"] as const satisfies readonly TakeInWay[];
+export type JoinWay = (typeof joinWays)[number];
 
 /**
  * All that can be asked of one key of a profile's state. Functions answer with the very value that they were given where
@@ -66,7 +69,7 @@ export interface Facet<Value> {
   /** What only one side changed counts; of what both changed, each in another way, the side that `decide` names. */
   readonly merge: (three: Three<Value>, decide: Decide) => { value: Value; clashes: FacetClash[] };
   /** Mine after theirs has come in from a list that is about these mods. */
-  readonly takeIn: (mine: Value, theirs: Value, way: TakeInWay, mods: ReadonlySet<string>) => Value;
+  readonly takeIn: (mine: Value, theirs: Value, way: JoinWay, mods: ReadonlySet<string>) => Value;
   /** Theirs in the place of mine, but for what all profiles of the game share. */
   readonly replace: (mine: Value, theirs: Value) => Value;
   /** Steps that lead from one value to another, the fewest that say it. */

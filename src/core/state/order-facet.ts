@@ -3,7 +3,7 @@ import type { Step } from "../model/edit";
 import type { Section } from "../model/game";
 import type { ItemId, SectionId } from "../model/ids";
 import type { Entry, ListName, Order, ProfileState } from "../model/profile";
-import { differenceKey, type Facet, type FacetDifference } from "./facet";
+import { differenceKey, type Facet, type FacetDifference, type JoinWay } from "./facet";
 import { insertNear, type Grouped } from "./insert-near";
 import { collection } from "./keyed-facet";
 import { mergeOrders } from "./merge-orders";
@@ -183,16 +183,8 @@ function asInMine(theirs: Order, mine: Order): Order {
   };
 }
 
-const switchedOff = ({ sections, entries }: Order): Order => ({
-  sections,
-  entries: entries.map((entry) => (entry.on ? { ...entry, on: false } : entry)),
-});
-
-function takeIn(mine: Order, theirs: Order, way: "into" | "alone" | "order"): Order {
-  const next =
-    way === "order"
-      ? joinOrders(asInMine(theirs, mine), mine)
-      : joinOrders(theirs, way === "alone" ? switchedOff(mine) : mine);
+function takeIn(mine: Order, theirs: Order, way: JoinWay): Order {
+  const next = joinOrders(way === "order" ? asInMine(theirs, mine) : theirs, mine);
   return sameOrder(next, mine) ? mine : next;
 }
 

@@ -7,10 +7,7 @@ import type { Claim } from "@/core/model/claim";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
 import type { PluginFile } from "@/core/model/shelf";
-import type { Aspect } from "@/core/lineup/losses";
 import type { ListIn } from "./read";
-
-type Beside = Extract<Aspect, "sections" | "rules" | "notes" | "facts">;
 
 /** What came in as a lineup, of all that is known here. */
 export interface ResolvedList {
@@ -22,8 +19,6 @@ export interface ResolvedList {
   readonly unknown: readonly SharedMod[];
   /** What it says of itself, and how far it was understood. */
   readonly claim: Claim;
-  /** What decides nothing of a setup and did not come along. */
-  readonly beside: readonly Beside[];
 }
 
 interface Here {
@@ -40,7 +35,7 @@ export function resolveList(
   title: string,
   answers: Answers = {},
 ): ResolvedList {
-  const plain = { format: list.format, matches: [], unknown: [], beside: besideOf(list) };
+  const plain = { format: list.format, matches: [], unknown: [] };
   if (list.kind === "lineup") {
     return { ...plain, lineup: list.lineup, claim: claimOfLineup(list.lineup, list.format) };
   }
@@ -55,14 +50,4 @@ export function resolveList(
     matches,
     claim: claimOfListing(game, list.listing, matches, list.format),
   };
-}
-
-/** No format but that of a whole lineup carries rules, notes, and what its curator says of the list. */
-function besideOf(list: ListIn): Beside[] {
-  if (list.kind === "lineup") return [];
-  const hasSections =
-    list.kind === "code"
-      ? list.setup.sections !== null
-      : list.listing.lines.some(({ section }) => section !== undefined);
-  return hasSections ? ["rules", "notes", "facts"] : ["sections", "rules", "notes", "facts"];
 }

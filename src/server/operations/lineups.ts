@@ -3,10 +3,10 @@ import { randomUUID } from "node:crypto";
 import { runChecks } from "@/core/check/run-checks";
 import { z } from "zod";
 import { changesBetween } from "@/core/lineup/changelog";
-import { claimOfLineup } from "@/core/lineup/claim";
+import { claimOfKept, claimOfLineup } from "@/core/lineup/claim";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
-import { takeInState } from "@/core/compare/states";
+import { takeListIn } from "@/core/lineup/take-in";
 import type { TakeInWay } from "@/core/state/facet";
 import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
@@ -199,8 +199,9 @@ export async function acceptImport(
   if (!found || found.gameId !== game.value.id) return refuse("import-gone");
   const { lineup, claim } = found;
   const stock = await getStock(context, game.value);
-  const state = stateFromLineup(game.value.definition, lineup, stock, new Set(keepMine));
-  if (target.way !== "new") return takeIn(context, importId, { lineup, claim }, target, state);
+  const kept = new Set(keepMine);
+  if (target.way !== "new") return takeIn(context, importId, { lineup, claim: claim ?? claimOfKept(lineup), keepMine: kept }, target);
+  const state = stateFromLineup(game.value.definition, lineup, stock, kept);
   const made = await context.db.transaction(async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
     if (added.ok) {
@@ -215,16 +216,15 @@ export async function acceptImport(
 async function takeIn(
   context: Context,
   importId: string,
-  list: { readonly lineup: Lineup; readonly claim: Claim | null },
+  list: Parameters<typeof takeListIn>[1],
   { profile: profileId, version, way }: TargetPresent,
-  theirs: ReturnType<typeof stateFromLineup>,
 ): Promise<Outcome<{ profileId: ProfileId }>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   const { title } = list.lineup;
   const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {
     label: label("take-in", { name: title, way }),
-    steps: [{ kind: "replace", state: takeInState(situation.value.profile.state, theirs, way) }],
+    steps: [{ kind: "replace", state: takeListIn(situation.value.roster, list, way) }],
     restorePoint: `Before ${title} came in`.slice(0, 80),
   });
   if (!stored.ok) return stored;

@@ -88,11 +88,30 @@ export function Differences({ there, name, onTaken }: { there: Roster; name: str
           here={here}
           there={there}
           differences={members}
-          left={left}
-          onTurn={turn}
+          choice={{ left, onTurn: turn }}
         />
       ))}
     </>
+  );
+}
+
+/** What an edit would change, before it is made: `there` is the profile as it would be. */
+export function Changes({ there }: { there: Roster }) {
+  const here = useEditor((state) => state.roster);
+  const ties = useEditor((state) => state.ties);
+  const all = useMemo(() => compareRosters(here, there, tiedPairs(here, ties)), [here, there, ties]);
+  return (
+    <section aria-labelledby="changes">
+      <h3 id="changes" className="mb-1 font-bold">
+        {all.length === 0
+          ? `Nothing changes in ${here.profile.name}`
+          : `${plural(all.length, "change")} in ${here.profile.name}`}
+      </h3>
+      {all.length > 0 && <p className="text-ink2 mb-2 text-sm">Here is as it is now, there as it will be.</p>}
+      {groupDifferences(all).map(({ title, members }) => (
+        <Group key={title} title={title} here={here} there={there} differences={members} />
+      ))}
+    </section>
   );
 }
 
@@ -128,46 +147,54 @@ function TakeOver({
   );
 }
 
+/** Which of the differences are left, by their keys. */
+interface TakingOver {
+  readonly left: ReadonlySet<string>;
+  readonly onTurn: (keys: readonly string[], take: boolean) => void;
+}
+
 function Group({
   title,
   here,
   there,
   differences,
-  left,
-  onTurn,
+  choice,
 }: {
   title: string;
   here: Roster;
   there: Roster;
   differences: readonly Difference[];
-  left: ReadonlySet<string>;
-  onTurn: (keys: readonly string[], take: boolean) => void;
+  choice?: TakingOver;
 }) {
   const keys = differences.map(keyOfDifference);
-  const all = keys.every((key) => !left.has(key));
+  const all = choice && keys.every((key) => !choice.left.has(key));
   return (
     <section className="mb-4">
       <h4 className="border-line flex items-center gap-2 border-b pb-1 font-bold">
-        <input
-          type="checkbox"
-          checked={all}
-          onChange={() => onTurn(keys, !all)}
-          aria-label={`Take over all: ${title}`}
-          className="accent-pine"
-        />
+        {choice && (
+          <input
+            type="checkbox"
+            checked={all}
+            onChange={() => choice.onTurn(keys, !all)}
+            aria-label={`Take over all: ${title}`}
+            className="accent-pine"
+          />
+        )}
         {title}
         <span className="text-ink2 font-mono text-sm font-normal">{differences.length}</span>
       </h4>
       <ul>
         {differences.map((each) => (
           <li key={keyOfDifference(each)} className="border-line flex min-h-7 items-center gap-2 border-b">
-            <input
-              type="checkbox"
-              checked={!left.has(keyOfDifference(each))}
-              onChange={(event) => onTurn([keyOfDifference(each)], event.target.checked)}
-              aria-label={`Take over: ${differenceName(here, there, each)}`}
-              className="accent-pine"
-            />
+            {choice && (
+              <input
+                type="checkbox"
+                checked={!choice.left.has(keyOfDifference(each))}
+                onChange={(event) => choice.onTurn([keyOfDifference(each)], event.target.checked)}
+                aria-label={`Take over: ${differenceName(here, there, each)}`}
+                className="accent-pine"
+              />
+            )}
             <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">
               {seatOf(here, there, each)}
             </span>

@@ -9,7 +9,9 @@ import { plural } from "@/core/messages/parts";
 import { besideWords } from "@/core/messages/losses";
 import { placeWords, unsaidWords } from "@/core/messages/verdict";
 import { roleWords } from "@/core/messages/roles";
-import type { SeatedMod } from "@/core/roster/roster";
+import { takeListIn } from "@/core/lineup/take-in";
+import { makeRoster, type SeatedMod } from "@/core/roster/roster";
+import type { TakeInWay } from "@/core/state/facet";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";
@@ -17,6 +19,7 @@ import { LevelMark } from "../../kit/level";
 import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
 import { Queue } from "../../depot/queue";
+import { Changes } from "../../profiles/differences";
 import { useEditor } from "../../workspace/workspace.client";
 import { TargetForm, type Way } from "./target-form";
 import { AllLines, UnsureLines } from "./unsure-lines";
@@ -61,6 +64,7 @@ export function PlanView({
           <Head resolved={resolved} fileName={fileName} />
           <Warnings resolved={resolved} plan={plan} />
           <NotCarried resolved={resolved} />
+          {way !== "new" && <WhatChanges resolved={resolved} way={way} keepMine={keepMine} />}
           <LeftOpen texts={lineup.open ?? []} />
           <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
           <Unanswered resolved={resolved} />
@@ -173,8 +177,27 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
   ));
 }
 
+/** The profile that is worked on, as it would be after the list has come in. */
+function WhatChanges({
+  resolved: { lineup, claim },
+  way,
+  keepMine,
+}: {
+  resolved: ResolvedList;
+  way: TakeInWay;
+  keepMine: ReadonlySet<string>;
+}) {
+  const roster = useEditor((state) => state.roster);
+  const there = useMemo(() => {
+    const state = takeListIn(roster, { lineup, claim, keepMine }, way);
+    return makeRoster(roster.game, { ...roster.profile, state }, roster.stock);
+  }, [roster, lineup, claim, keepMine, way]);
+  return <Changes there={there} />;
+}
+
 /** What a list of this format leaves behind: what it decides is then as it is here, or as authors propose. */
-function NotCarried({ resolved: { claim, beside, format } }: { resolved: ResolvedList }) {
+function NotCarried({ resolved: { claim, format } }: { resolved: ResolvedList }) {
+  const { beside } = claim;
   if (claim.unsaid.length + beside.length === 0) return null;
   return (
     <section aria-labelledby="not-carried">
