@@ -8,7 +8,7 @@ import { differenceSides } from "../messages/profile-differences";
 import { keyOfDifference, type Difference } from "./states";
 import { makeRoster, type Roster } from "../roster/roster";
 import { applySteps } from "../edit/steps";
-import { aPlugin, aRule, aSection } from "../testing/ids";
+import { aMod, aPlugin, aRule, aSection } from "../testing/ids";
 
 const names = ["a", "b", "c", "d", "e", "f"];
 const plain = testRoster(names.map((name) => ({ name: `${name}.plank` })));
@@ -74,6 +74,101 @@ test("as few as can be are told to have moved, and of those which change a tie",
   expect(compareRosters(here, there, others)).toMatchObject([
     { facet: "plugins", kind: "place", key: "f.plank", matters: false },
   ]);
+});
+
+test("of what stands in another section it is told whether that matters, of all else it is not", () => {
+  const inPatches = (id: string): Entry<PluginId> => ({ ...entry(id), section: aSection("patches") });
+  const here = rosterOf([entry("a.plank"), entry("b.plank"), entry("c.plank")]);
+  const there = rosterOf([entry("b.plank"), entry("c.plank", false), inPatches("a.plank")]);
+  const found = (pairs: (readonly [string, string])[]) =>
+    compareRosters(here, there, { mods: [], plugins: pairs }).map(({ kind, key, matters }) => [
+      kind,
+      key,
+      matters,
+    ]);
+  const on = ["on", "c.plank", undefined];
+  expect(found([["a.plank", "b.plank"]])).toEqual([["section", "a.plank", true], on]);
+  // Both stand as they did; one of them is nowhere; it is no pair at all.
+  expect(found([["b.plank", "c.plank"]])).toEqual([["section", "a.plank", false], on]);
+  for (const pair of [
+    ["a.plank", "d.plank"],
+    ["d.plank", "a.plank"],
+    ["a.plank", "a.plank"],
+  ] as const)
+    expect(found([pair])).toEqual([["section", "a.plank", false], on]);
+  const more = rosterOf([entry("d.plank"), entry("a.plank")]);
+  const less = rosterOf([inPatches("a.plank")]);
+  for (const [one, other] of [
+    [more, less],
+    [less, more],
+  ] as const)
+    for (const pair of [
+      ["a.plank", "d.plank"],
+      ["d.plank", "a.plank"],
+    ] as const)
+      expect(
+        compareRosters(one, other, { mods: [], plugins: [pair] }).find(({ kind }) => kind === "section"),
+      ).toMatchObject({ key: "a.plank", matters: false });
+});
+
+test("what is as its author proposes, or as the game has it, is the same whether it is said or not", () => {
+  const manifest = {
+    format: "seating-mod/1",
+    id: "a",
+    name: "a",
+    version: "1.0.0",
+    components: [
+      { id: "bells", label: "Bells", paths: ["bells/"], on: true },
+      { id: "lamps", label: "Lamps", paths: ["lamps/"] },
+    ],
+  } as unknown as NonNullable<Roster["stock"]["shelf"][number]["manifest"]>;
+  const shelf = base.stock.shelf.map((mod) => (mod.id === "a" ? { ...mod, manifest } : mod));
+  const saying = (part: Partial<ProfileState>) =>
+    makeRoster(
+      base.game,
+      { ...base.profile, state: { ...base.profile.state, ...part } },
+      { ...base.stock, shelf },
+    );
+  const taking = (...components: string[]) =>
+    saying({ choices: [{ mod: aMod("a"), options: {}, components }] });
+  const silent = saying({});
+  expect(compareRosters(taking("bells"), silent, untied)).toEqual([]);
+  expect(kinds(compareRosters(taking("lamps"), silent, untied))).toEqual(["choices only-here a"]);
+  expect(kinds(compareRosters(silent, taking(), untied))).toEqual(["choices only-there a"]);
+  expect(compareRosters(saying({ launch: { draw: 8 } }), silent, untied)).toEqual([]);
+  expect(kinds(compareRosters(saying({ launch: { draw: 3 } }), silent, untied))).toEqual([
+    "launch only-here draw",
+  ]);
+  // Of a mod that is not in the profile, and of a game without settings, nothing is proposed.
+  const nobody = saying({ choices: [{ mod: aMod("nobody"), options: {}, components: [] }] });
+  expect(compareRosters(nobody, silent, untied)).toEqual([]);
+  expect(compareRosters(plain, plain, untied)).toEqual([]);
+});
+
+test("a rule that all profiles share here is none that only the other has, and is not taken over", () => {
+  const rule = (id: string, more: object = {}) => ({
+    id: aRule(id),
+    rule: { kind: "first" as const, item: "a.plank", within: "section" as const, strength: "must" as const },
+    note: "",
+    made: "",
+    ...more,
+  });
+  const withRules = (...rules: ProfileState["rules"]) => rosterOf([entry("a.plank")], { rules });
+  const here = withRules(rule("all", { shared: true }));
+  const there = withRules(rule("all"), rule("new"));
+  const found = compareRosters(here, there, untied);
+  expect(kinds(found)).toEqual(["rules only-there new"]);
+  const edit = takeOver(here, there, found, "There")!;
+  expect(edit.label).toEqual({ id: "take-over", data: { count: 1, name: "There" } });
+  const applied = applySteps(here.profile.state, edit.steps);
+  expect(applied.ok && applied.value.state.rules.map(({ id }) => id)).toEqual(["new", "all"]);
+  // Without any that are shared, theirs count as they are, and mine are mine.
+  expect(kinds(compareRosters(withRules(rule("all")), there, untied))).toEqual(["rules only-there new"]);
+  expect(kinds(compareRosters(withRules(), there, untied))).toEqual([
+    "rules only-there all",
+    "rules only-there new",
+  ]);
+  expect(takeOver(here, there, [], "There")).toBeNull();
 });
 
 test("another version of a mod is told, and pinned when it is taken over", () => {
