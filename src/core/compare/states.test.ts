@@ -18,7 +18,7 @@ const entryOf =
   (told: string): Entry =>
     ({ id: make(told.replace("-", "")), on: !told.endsWith("-"), section: aSection("s") }) as Entry;
 const order = <Id>(make: (id: string) => Id, items: string): Order =>
-  ({ sections: sections.slice(0, 1), entries: items.split(" ").filter(Boolean).map(entryOf(make)) }) as Order;
+  ({ sections: sections.slice(0, 1), entries: items.split(" ").filter(Boolean).map(entryOf(make)) });
 const stateOf = (mods: string, plugins = "", more: Partial<ProfileState> = {}): ProfileState =>
   ({ ...nothingDecided, mods: order(aMod, mods), plugins: order(aPlugin, plugins), ...more }) as ProfileState;
 const told = ({ entries }: Order) => entries.map(({ id, on }) => `${id}${on ? "" : "-"}`).join(" ");

@@ -139,6 +139,16 @@ export const differenceText = ({ facet, kind, key }: SetupDifference, setups: Se
 /** What the difference may do to the game. */
 export const differenceEffect = ({ facet, kind }: SetupDifference): string => words[facet]?.[kind]?.may ?? "";
 
+/** What would mend a difference that no edit of the profile can. */
+export const differenceElsewhere = ({ facet }: SetupDifference): string =>
+  elsewhere[facet] ?? "Ask its curator for the list anew.";
+
+const elsewhere: Partial<Readonly<Record<SetupDifference["facet"], string>>> = {
+  game: "Play that version of the game, or ask its curator for a list for yours.",
+  expansions: "It has to be owned, and lie in the game’s folder.",
+  plugins: "The game’s own file: repair the game, or bring it to the list’s version.",
+};
+
 /** Titles from what is known of mods and expansions; of two with the same id the later. */
 export function titlesFrom(known: Iterable<{ readonly id: string; readonly name: string }>): TitleOf {
   const names = new Map([...known].map(({ id, name }) => [id, name]));

@@ -4,10 +4,20 @@ import { CircleDashed, Equal, EqualNot, FilePenLine, Hourglass, type LucideIcon 
 import { useMemo } from "react";
 import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import type { Verdict } from "@/core/lineup/verdict";
-import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
+import type { SetupDifference } from "@/core/lineup/compare";
+import { wayBack } from "@/core/lineup/way-back";
+import { takeOver } from "@/core/compare/rosters";
+import type { Roster } from "@/core/roster/roster";
+import {
+  differenceEffect,
+  differenceElsewhere,
+  differenceText,
+  titlesFrom,
+} from "@/core/messages/differences";
 import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
+import { Button } from "../../kit/button";
 import { LongList } from "../../kit/long-list";
-import { useEditor } from "../../workspace/workspace.client";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { useVerdict, type Followed } from "./use-followed";
 
 const looks: Readonly<Record<Verdict["kind"], readonly [LucideIcon, back: string, ink: string]>> = {
@@ -68,8 +78,35 @@ function Reasons({ verdict }: { verdict: Verdict }) {
   );
 }
 
+/** One edit that makes it as in the list; where none does, what would. */
+function WayOut({
+  pure,
+  difference,
+  text,
+  name,
+}: {
+  pure: Roster;
+  difference: SetupDifference;
+  text: string;
+  name: string;
+}) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const edit = useMemo(
+    () => takeOver(roster, pure, wayBack(roster, pure.profile.state, difference), name),
+    [roster, pure, difference, name],
+  );
+  if (!edit)
+    return <span className="text-ink2 max-w-72 shrink-0 text-sm">{differenceElsewhere(difference)}</span>;
+  return (
+    <Button aria-label={`As in the list: ${text}`} onClick={() => editor.dispatch(edit)}>
+      As in the list
+    </Button>
+  );
+}
+
 function DifferenceList({
-  followed: { lineup },
+  followed: { lineup, pure },
   differences,
 }: {
   followed: Followed;
@@ -91,14 +128,19 @@ function DifferenceList({
       rows={differences}
       keyOf={({ facet, kind, key }) => `${facet} ${kind} ${key}`}
       rowHeight={48}
-      rowLook="flex flex-col justify-center"
     >
-      {(difference) => (
-        <>
-          <span className="truncate">{differenceText(difference, { ...setups, titleOf })}</span>
-          <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
-        </>
-      )}
+      {(difference) => {
+        const text = differenceText(difference, { ...setups, titleOf });
+        return (
+          <>
+            <span className="flex min-w-0 grow flex-col">
+              <span className="truncate">{text}</span>
+              <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
+            </span>
+            <WayOut pure={pure} difference={difference} text={text} name={lineup.title} />
+          </>
+        );
+      }}
     </LongList>
   );
 }
