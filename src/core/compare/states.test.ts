@@ -17,8 +17,10 @@ const entryOf =
   <Id>(make: (id: string) => Id) =>
   (told: string): Entry =>
     ({ id: make(told.replace("-", "")), on: !told.endsWith("-"), section: aSection("s") }) as Entry;
-const order = <Id>(make: (id: string) => Id, items: string): Order =>
-  ({ sections: sections.slice(0, 1), entries: items.split(" ").filter(Boolean).map(entryOf(make)) });
+const order = <Id>(make: (id: string) => Id, items: string): Order => ({
+  sections: sections.slice(0, 1),
+  entries: items.split(" ").filter(Boolean).map(entryOf(make)),
+});
 const stateOf = (mods: string, plugins = "", more: Partial<ProfileState> = {}): ProfileState =>
   ({ ...nothingDecided, mods: order(aMod, mods), plugins: order(aPlugin, plugins), ...more }) as ProfileState;
 const told = ({ entries }: Order) => entries.map(({ id, on }) => `${id}${on ? "" : "-"}`).join(" ");
@@ -125,6 +127,35 @@ describe("in a merge the plugins of a mod go and stay with it", () => {
   test("nothing that stands is made anew where neither side took a mod out", () => {
     expect(mergeStates([base, base, base], {}, owner).state).toBe(base);
   });
+});
+
+test("how each kind of decision comes in: theirs in its place, theirs where it meets mine, mine where it meets theirs", () => {
+  const book = (id: string, version: string) => ({ id, version, off: [] });
+  const note = (text: string) => ({ list: "mods" as const, item: aMod("a"), text, author: "", at: "" });
+  const choice = (mod: string, part: string) => ({ mod: aMod(mod), options: {}, components: [part] });
+  const mine = stateOf("a z", "", {
+    expansions: ["island", "north"],
+    books: [book("tides", "1"), book("mine", "1")],
+    notes: [note("mine")],
+    choices: [choice("a", "x"), choice("z", "x")],
+  });
+  const theirs = stateOf("a b", "", {
+    expansions: ["north"],
+    books: [book("tides", "2"), book("theirs", "1")],
+    notes: [note("theirs")],
+    choices: [choice("a", "y"), choice("b", "y")],
+  });
+  const into = takeInState(mine, theirs, "into");
+  expect(into.expansions).toEqual(["north"]);
+  expect(into.books.map(({ id, version }) => `${id} ${version}`)).toEqual(["tides 1", "mine 1", "theirs 1"]);
+  expect(into.notes).toEqual([note("mine")]);
+  expect(into.choices).toEqual([choice("a", "y"), choice("b", "y"), choice("z", "x")]);
+  const order = takeInState(mine, theirs, "order");
+  for (const name of ["expansions", "books", "notes", "choices"] as const)
+    expect(order[name]).toBe(mine[name]);
+  // What brings nothing new leaves the very values that there are.
+  const same = takeInState(mine, { ...mine, mods: theirs.mods }, "into");
+  for (const name of ["expansions", "books", "notes"] as const) expect(same[name]).toBe(mine[name]);
 });
 
 test("what a list says of mods that it names replaces what I said of them, and of no others", () => {

@@ -113,7 +113,7 @@ class Matcher {
   }
 
   match(line: ListLine): MatchedLine {
-    const found = this.answered(line) ?? this.exactly(line) ?? this.byItsName(line);
+    const found = this.answered(line) ?? (line.aside ? this.aside(line) : this.found(line));
     return {
       line,
       likeness: 1,
@@ -123,6 +123,18 @@ class Matcher {
       ...found,
       ...(isOtherId(line, found) ? { sure: false } : {}),
     };
+  }
+
+  private found(line: ListLine): Found {
+    return this.exactly(line) ?? this.byItsName(line);
+  }
+
+  /** What stands beside a list is no name, unless it is called just like something. */
+  private aside(line: ListLine): Found {
+    const found = this.found(line);
+    return found.known !== null && found.how !== "similar"
+      ? { ...found, sure: false }
+      : { how: "talk", known: null, sure: true };
   }
 
   private answered({ name, version }: ListLine): Found | null {

@@ -26,6 +26,8 @@ export interface ListLine extends NamedVersion {
   /** Name of the section. */
   readonly section?: string;
   readonly size?: number;
+  /** A remark, a heading or talk around the list: a name only where something is called exactly so, and then asked. */
+  readonly aside?: true;
   /** What it says that it needs. */
   readonly needs?: string;
   /** What is taken of a package; absent where it does not say. */

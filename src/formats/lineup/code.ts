@@ -188,6 +188,32 @@ class Taker {
   }
 }
 
+/** A code within words, or broken over lines: the signs up to its end, as its own sum tells; null where there is none. */
+export function codeIn(text: string): string | null {
+  const starts = [...text.matchAll(/(?<![A-Za-z0-9_-])S[12]-(?=[A-Za-z0-9_-])/g)].map(({ index }) => index);
+  for (const start of starts.slice(0, mostStarts)) {
+    const code = codeAt(text.slice(start, start + 2 * longest));
+    if (code !== null) return code;
+  }
+  return null;
+}
+/** Words that only begin like a code are few; into so many pieces a line breaker or a person may have cut one. */
+const mostStarts = 20;
+const mostPieces = 200;
+
+function codeAt(text: string): string | null {
+  let code = "";
+  for (const word of text.split(/[\s>|"'`]+/, mostPieces)) {
+    if (code !== "" && /^S[12]-/.test(word)) return null;
+    const signs = /^[A-Za-z0-9_-]*/.exec(word)![0];
+    code += signs;
+    const read = readCode(code);
+    if (read.ok || read.refusal.code === "code-unsound") return code;
+    if (signs.length < word.length) return null;
+  }
+  return null;
+}
+
 /** Reads a code, alone or at the end of a link; says whether it was cut short or changed. */
 export function readCode(text: string): Outcome<SharedSetup> {
   const code = codePattern.exec(text)?.[1];

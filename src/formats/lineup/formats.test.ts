@@ -48,8 +48,45 @@ function read(text: string): ListIn {
 const linesOf = (text: string) => {
   const list = read(text);
   if (list.kind !== "listing") throw new Error(list.kind);
-  return list.listing.lines;
+  return list.listing.lines.filter(({ aside }) => !aside);
 };
+
+describe("a share code", () => {
+  const code = writeCode(
+    shareSetup(
+      lineup,
+      testGame,
+      () => null,
+      () => true,
+    ),
+  );
+
+  test("is found broken over lines, quoted, within a greeting, and before more words", () => {
+    const lines = code.match(/.{1,40}/g)!;
+    for (const words of [
+      lines.join("\n"),
+      lines.map((line) => `> ${line}`).join("\r\n"),
+      `Hi all, here is mine: ${code} enjoy it everybody!`,
+      `My list (see http://a.example/#code=${code})\nHave fun`,
+      `I said S2-nothing before.\n${lines.join("\n  ")}\nand more words`,
+    ])
+      expect(read(words)).toMatchObject({ kind: "code", format: "share code" });
+  });
+
+  test("is none where its own sum tells nothing of it", () => {
+    expect(read(`Tidal Core\nS2-nothing to see\nSmall Fry`).kind).toBe("listing");
+    const cut = readList(new TextEncoder().encode(`see ${code.slice(0, -6)}`), "x", testGame);
+    expect(cut).toMatchObject({ ok: false, refusal: { code: "code-cut" } });
+  });
+});
+
+test("what looks like Markdown in places is read as words where Markdown would lose lines", () => {
+  const words = "1. **Tall Reeds** 1.0\nThe Ferry\nThe Weir\n\n2. **The Mill**";
+  const list = read(words);
+  expect(list.format).toBe("text");
+  expect(linesOf(words).map(({ name }) => name)).toEqual(["Tall Reeds", "The Ferry", "The Weir", "The Mill"]);
+  expect(read("1. **Tall Reeds** 1.0\n2. **The Mill**").format).toBe("Markdown");
+});
 
 describe("what is written is read back", () => {
   test.each(["lineup", "yaml", "page"])("%s: the whole lineup", (id) => {

@@ -11,7 +11,7 @@ import { rowsOf, type LineupRow } from "@/core/lineup/rows";
 import { settingsText } from "@/core/lineup/table";
 import { headInCells, linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
-import { headingOf, isHeading, lineOfText, type WholeList } from "./text";
+import { headingOf, isByline, isHeading, lineOfText, type WholeList } from "./text";
 
 /**
  * Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped), nor makes
@@ -141,7 +141,7 @@ class MarkdownReader {
     else if (node.type === "table") this.takeTable(node);
     else if (node.type === "blockquote") node.children.forEach((child) => this.take(child));
     else if (node.type === "paragraph") this.takeParagraph(toString(node));
-    else if (node.type === "code") this.takeParagraph(node.value);
+    else if (node.type === "code" || node.type === "html") this.takeParagraph(node.value);
   }
 
   private takeHeading(text: string, depth: number): void {
@@ -196,14 +196,15 @@ class MarkdownReader {
       const heading = headingOf(part);
       this.said = { ...heading.whole, ...this.said };
       if (heading.list) this.list = heading.list;
-      else if (!isHeading(heading) && this.list === null) this.addProse(part);
+      else if (!isHeading(heading)) this.addProse(part);
     }
   }
 
-  /** Above any list or heading of one, a line may be a name as well as talk; the matching finds out. */
+  /** Above any list or heading of one, a line may be a name as well as talk; the matching finds out. Within one it stands beside. */
   private addProse(text: string): void {
     const line = lineOfText(text);
-    if (line && !/^(?:by|version) /.test(text)) this.add(line);
+    const isAside = this.list !== null || isByline(text);
+    if (line) this.add(isAside ? { ...line, aside: true } : line);
   }
 
   private add(line: ListLine | null): void {

@@ -6,12 +6,12 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { lineOfRow } from "@/core/lineup/rows";
 import { decodeAnyText, parseJson } from "../text";
 import { readBom } from "./bom";
-import { codePattern, readCode } from "./code";
+import { codeIn, codePattern, readCode } from "./code";
 import { headInCells, linesOfCells, readCells } from "./csv";
 import { lineupFrom } from "./json";
 import { readMarkdown } from "./markdown";
 import { dataInPage } from "./page";
-import { readText } from "./text";
+import { readText, startsWithMarkup } from "./text";
 import { readXml } from "./xml";
 import { readYaml } from "./yaml";
 
@@ -25,6 +25,8 @@ export type ListIn = { readonly format: string } & (
 /** Bytes; nothing larger is looked at. */
 export const largestList = 32 * 2 ** 20;
 const mostLines = 20_000;
+/** A greeting around a code is no longer. */
+const longestWithCode = 200_000;
 
 /** Reads a list in any format, which it recognises by itself; refuses it whole where it holds none. */
 export function readList(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<ListIn> {
@@ -63,14 +65,15 @@ export function wholeLineupIn(bytes: Uint8Array): Lineup | null {
 
 function recognise(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const start = text.trimStart().slice(0, 1000);
-  if (codePattern.test(text.slice(-50_000))) return shared(text, name, game);
+  const code = text.length <= longestWithCode ? codeIn(text) : null;
+  if (code !== null || codePattern.test(text.slice(-50_000))) return shared(code ?? text, name, game);
   if (/^[{[]/.test(start) && !/^\[[^\]\n"]*\]\s*\S/.test(start)) {
     const json = parseJson(text, name);
     // A text may begin with a bracket, too.
     if (json.ok || start.startsWith("{")) return json.ok ? ofValue(json.value, "JSON", name, game) : json;
   }
   if (/^<(?:!doctype html|html)\b/i.test(start)) return ofPage(text, name, game);
-  if (start.startsWith("<")) return ofXml(text, name, game);
+  if (start.startsWith("<") && !startsWithMarkup(start)) return ofXml(text, name, game);
   if (/^(?:---\s*\n)?\s*format:\s*["']?seating-lineup\//.test(start)) return ofYaml(text, name, game);
   return ofWords(text, name, game);
 }
@@ -121,17 +124,23 @@ function ofWords(text: string, name: string, game: GameDefinition): Outcome<List
     const lines = linesOfCells(cells) ?? [];
     if (lines.length > 0) return listed({ title: "", ...headInCells(cells), lines }, "table", name, game);
   }
-  const isMarkdown =
-    /^\s*\|?\s*:?-{3,}:?\s*\|/m.test(text) || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);
-  return isMarkdown
-    ? listed(readMarkdown(text), "Markdown", name, game)
-    : listed(readText(text), "text", name, game);
+  const words = readText(text);
+  const tables = text.match(/^\s*\|?\s*:?-{3,}:?\s*\|/gm)?.length ?? 0;
+  const isMarkdown = tables > 0 || /^\s*(?:\d+[.)]|[-*+])\s+(?:\[[ xX]\]\s+)?\*\*/m.test(text);
+  if (!isMarkdown) return listed(words, "text", name, game);
+  // What somebody pasted may look like it in places, and lose lines when it is taken for it. The head of a table is none.
+  const markdown = readMarkdown(text);
+  return markdown.settings || entriesOf(markdown) >= entriesOf(words) - tables
+    ? listed(markdown, "Markdown", name, game)
+    : listed(words, "text", name, game);
 }
+
+const entriesOf = ({ lines }: Listing): number => lines.filter(({ aside }) => !aside).length;
 
 function listed(listing: Listing, format: string, name: string, game: GameDefinition): Outcome<ListIn> {
   if (listing.game && listing.game.id !== game.id)
     return refuse("lineup-game", { name, game: listing.game.id, present: game.name });
-  if (listing.lines.length === 0) return refuse("list-empty", { name });
+  if (entriesOf(listing) === 0) return refuse("list-empty", { name });
   if (listing.lines.length > mostLines)
     return refuse("list-long", { name, count: listing.lines.length, most: mostLines });
   return done({ kind: "listing", format, listing });

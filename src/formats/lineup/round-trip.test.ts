@@ -85,7 +85,7 @@ function read(id: string, lineup: Lineup): ListIn {
 function linesOf(id: string, lineup: Lineup): readonly ListLine[] {
   const list = read(id, lineup);
   if (list.kind !== "listing") throw new Error(list.kind);
-  return list.listing.lines;
+  return list.listing.lines.filter(({ aside }) => !aside);
 }
 
 const columnsOf = (columns: readonly (typeof rowColumns)[number][]) => ({

@@ -42,6 +42,11 @@ test.each<[string, string[] | null]>([
   ["Tides & Lamps' Patch", ["Tides & Lamps' Patch", ""]],
   ["Tidal\u200B Core", ["Tidal  Core", ""]],
   ["Tidal Core.keel", ["Tidal Core.keel", ""]],
+  ["[02] Tidal Core", ["Tidal Core", ""]],
+  ["**Tidal Core** (v3.2.0)", ["Tidal Core", "3.2.0"]],
+  ["Tidal Core - needed by Abyss Library", ["Tidal Core", ""]],
+  ["Tidal Core 2.1.0 | Status: disabled", ["Tidal Core", "2.1.0", "off"]],
+  ["Tidal Core (status: active)", ["Tidal Core", ""]],
   ["----", null],
   ["***", null],
   ["", null],
@@ -49,12 +54,43 @@ test.each<[string, string[] | null]>([
   expect(nameAndMore(raw)).toEqual(wanted);
 });
 
+const entries = (text: string) => readText(text).lines.flatMap(({ name, aside }) => (aside ? [] : [name]));
+
+test("what is left of boards' and pages' markup goes, and each entry in it is a line", () => {
+  const board =
+    "[quote=Reed]\n[b]My list[/b]\n[list][*]Tidal Core[*][url=http://a.example/1]Abyss Library[/url] 3.2[/list]\n[/quote]";
+  expect(entries(board)).toEqual(["My list", "Tidal Core", "Abyss Library"]);
+  const page =
+    "<ul><li><b>Tidal Core</b> 2.1.0</li><li>Tides &amp; Lamps</li></ul>Small&nbsp;Fry<br>Honest Prices";
+  expect(entries(page)).toEqual(["Tidal Core", "Tides & Lamps", "Small Fry", "Honest Prices"]);
+  expect(entries("```text\nTidal Core\n```")).toEqual(["Tidal Core"]);
+  expect(entries("> Tidal Core\n>> 2) Small Fry")).toEqual(["Tidal Core", "Small Fry"]);
+  // What only looks like markup is a name.
+  expect(entries("a < b > c\n[Reeds] Tall & thin")).toEqual(["a < b > c", "[Reeds] Tall & thin"]);
+});
+
+test("no line of words vanishes: each is a name, a heading, the title, or stands beside", () => {
+  const told = readText(
+    "Hello!\n-- Tidal Core\n// Small Fry\n; Honest Prices\n# Winter\n# Reeds\n# Mods\nTall Reeds\n[Some words]\n",
+  );
+  expect(told.title).toBe("Tidal Core");
+  expect(told.lines.map(({ name, aside = false }) => [name, aside])).toEqual([
+    ["Hello!", false],
+    ["Small Fry", true],
+    ["Honest Prices", true],
+    ["Winter", true],
+    ["Reeds", true],
+    ["Tall Reeds", false],
+    ["Some words", true],
+  ]);
+});
+
 test("a number behind # counts the line, and makes no comment of it", () => {
   const { title, lines } = readText(
     "# 3 ponds\n#1 Tidal Core\n#2. Abyss Library 3.2\n#3) Small Fry\n#4th of them\n",
   );
   expect(title).toBe("3 ponds");
-  expect(lines.map(({ name, version }) => [name, version])).toEqual([
+  expect(lines.filter(({ aside }) => !aside).map(({ name, version }) => [name, version])).toEqual([
     ["Tidal Core", undefined],
     ["Abyss Library", "3.2"],
     ["Small Fry", undefined],
@@ -67,8 +103,9 @@ test("comments and headings name the game, the list and the title, and are no li
   );
   expect(listing.title).toBe("Winter list");
   expect(listing.game).toEqual({ id: "brinehollow", version: "1.4.2" });
-  expect(listing.lines.map(({ name, list }) => [name, list])).toEqual([
+  expect(listing.lines.map(({ name, list, aside }) => [name, list, ...(aside ? ["aside"] : [])])).toEqual([
     ["Tidal Core 2", "mods"],
+    ["a comment", "mods", "aside"],
     ["Tidal Core.keel", "plugins"],
     ["Small Fry", "mods"],
   ]);

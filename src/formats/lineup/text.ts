@@ -11,21 +11,57 @@ export function readText(text: string): Listing {
   let title = "";
   let said: WholeList = {};
   let list: ListName | null = null;
-  for (const raw of text.split(/\r\n|\n|\r/)) {
+  for (const raw of linesOf(text)) {
     // "#3 name" is numbering, and no comment.
     const comment =
       /^\s*(?:#+(?!\d{1,5}[.):]?\s)|\/\/|;|--)\s*(.*)$/.exec(raw)?.[1] ??
-      /^\s*\[([^\]]{2,})\]\s*$/.exec(raw)?.[1];
+      /^\s*\[(?!\s*\d{1,5}\s*\])([^\]]{2,})\]\s*$/.exec(raw)?.[1];
     const heading = headingOf(comment ?? raw);
     said = { ...heading.whole, ...said };
     if (heading.list) list = heading.list;
-    if (comment !== undefined && !isHeading(heading)) title ||= comment.trim();
-    if (comment !== undefined || isHeading(heading)) continue;
-    const line = lineOfText(raw);
-    if (line) lines.push({ ...line, list: line.list ?? list });
+    if (isHeading(heading)) continue;
+    const isTitle = comment !== undefined && title === "" && comment.trim() !== "";
+    if (isTitle) title = comment.trim();
+    const line = isTitle ? null : lineOfText(comment ?? raw);
+    const isAside = comment !== undefined || (list === null && isByline(raw));
+    if (line) lines.push({ ...line, list: line.list ?? list, ...(isAside ? { aside: true } : {}) });
   }
   return { title, game: null, ...said, lines };
 }
+
+const tagNames =
+  "b|strong|i|em|u|s|del|strike|span|font|a|img|br|hr|p|div|ul|ol|li|code|pre|center|small|sup|sub|h[1-6]|blockquote|table|tbody|thead|tr|td|th|details|summary";
+const htmlTag = new RegExp(`</?(?:${tagNames})(?:\\s[^<>]*)?/?>`, "gi");
+/** What somebody copied from a page, which is no document of its own. */
+export const startsWithMarkup = (text: string): boolean =>
+  new RegExp(`^</?(?:${tagNames})[\\s/>]`, "i").test(text);
+
+const breakingTag = /<(?:br|hr|\/li|\/p|\/div|\/tr|\/h[1-6]|li)(?:\s[^<>]*)?\/?>/gi;
+const boardTag =
+  /\[\/?(?:b|i|u|s|url|list|quote|code|color|colour|size|font|img|center|spoiler|hr|h[1-6])(?:=[^\]\n]*)?\]/gi;
+const entities: Readonly<Record<string, string>> = {
+  amp: "&",
+  lt: "<",
+  gt: ">",
+  quot: '"',
+  apos: "'",
+  nbsp: " ",
+};
+
+/** Lines of words: freed of what is left of boards' and pages' markup, a line for each entry of a list in it. */
+function linesOf(text: string): string[] {
+  const plain = text
+    .replace(breakingTag, "\n")
+    .replace(htmlTag, "")
+    .replace(/\[\*\]/g, "\n- ")
+    .replace(boardTag, "")
+    .replace(/&(amp|lt|gt|quot|apos|nbsp);/g, (_, name: string) => entities[name]!)
+    .replace(/&#(\d{2,5});/g, (_, code: string) => String.fromCharCode(Number(code)));
+  return plain.split(/\r\n|\n|\r/).filter((line) => !/^\s*(?:```|~~~)\s*\w*\s*$/.test(line));
+}
+
+/** Who made a list, and which version it is, above its entries. */
+export const isByline = (text: string): boolean => /^(?:by|version) /.test(text);
 
 /** What a line says of the whole list, or of the lines below it. */
 interface Heading {
@@ -50,11 +86,15 @@ export function headingOf(text: string): Heading {
   return { list: word ? (word.toLowerCase() as ListName) : null, whole: {} };
 }
 
-const bullet = /^(?:[-*•–—·‣▪+>]+|\(?\d{1,5}[.):]|#\d{1,5}[.):]?|[a-z]\)|[A-Z]\d{1,4}(?=\s))\s+/u;
+const bullet =
+  /^(?:[-*•–—·‣▪+>]+|\(?\d{1,5}[.):]|\[\s*\d{1,5}\s*\]|#\d{1,5}[.):]?|[a-z]\)|[A-Z]\d{1,4}(?=\s))\s+/u;
 const onMark = /^(?:\[[xX✓✔]\]|[✓✔☑✅])\s*/u;
 const offMark = /^(?:\[\s?\]|[✗✘☐❌])\s*/u;
 const needsPart =
   /\s*[-–—(,;:[]*\s*\b(?:needs|requires|depends on|required:|requires:)\s+([^()[\]]+)[)\]]?\s*$/i;
+const neededByPart = /\s*[-–—(,;:[]*\s*\b(?:needed|required|used|wanted)\s+by\s+\S.*$/i;
+const status =
+  /\s*[-–—(,;:|[]*\s*\b(?:status|state)\s*[:=]\s*(off|disabled|inactive|on|enabled|active)\b[)\]]?/i;
 const stateWord =
   /\s*[([]\s*(off|disabled|inactive|on|enabled|active|optional|required|essential)\s*[)\]]\s*$/i;
 const comment = /\s+(?:#|\/\/|<-+|--+|←|–|—)\s*\S.*$/u;
@@ -100,6 +140,12 @@ export function lineOfText(raw: string): ListLine | null {
   rest = rest.replace(/\bhttps?:\/\/\S+/gi, (link) => ((source ??= link), "")).replace(/[*`]+|__+|~~/g, "");
   const keyed = keyedLine.exec(rest.trim());
   if (keyed) [rest, on] = [keyed[1]!, keyed[2] === "1"];
+  const told = status.exec(rest);
+  if (told && told.index > 0) {
+    rest = rest.replace(status, "");
+    if (/off|disabled|inactive/i.test(told[1]!)) on = false;
+  }
+  rest = rest.replace(neededByPart, "") || rest;
   const needs = needsPart.exec(rest);
   if (needs && needs.index > 0) rest = rest.slice(0, needs.index);
   for (let state = stateWord.exec(rest); state; state = stateWord.exec(rest)) {

@@ -22,7 +22,7 @@ import { Queue } from "../../depot/queue";
 import { Changes } from "../../profiles/differences";
 import { useEditor } from "../../workspace/workspace.client";
 import { TargetForm, type Way } from "./target-form";
-import { AllLines, UnsureLines } from "./unsure-lines";
+import { AllLines, NoNames, UnsureLines } from "./unsure-lines";
 
 const groups: readonly PlanStatus[] = ["to-get", "other", "by-hand", "not-to-be-had", "found"];
 
@@ -68,6 +68,7 @@ export function PlanView({
           <LeftOpen texts={lineup.open ?? []} />
           <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
           <Unanswered resolved={resolved} />
+          <NoNames matches={matches} />
           {groups.map((status) => (
             <Group
               key={status}
@@ -231,15 +232,11 @@ function LeftOpen({ texts }: { texts: readonly string[] }) {
   );
 }
 
-/** Names that are known nowhere, and so cannot take a seat. */
+/** What its user has said to be nothing of the list. */
 function Unanswered({ resolved: { matches } }: { resolved: ResolvedList }) {
   const none = matches.filter(({ how, known }) => known === null && how === "answer");
   if (none.length === 0) return null;
-  return (
-    <p className="text-ink2">
-      Left out, for nothing here or in the depot is called so: {none.map(({ line }) => line.name).join(", ")}.
-    </p>
-  );
+  return <p className="text-ink2">Left out, as you said: {none.map(({ line }) => line.name).join(", ")}.</p>;
 }
 
 function Group({

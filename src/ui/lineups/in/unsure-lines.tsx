@@ -107,6 +107,27 @@ function Line({
   );
 }
 
+/** What was taken for talk, a heading or a remark: nothing that somebody wrote goes without being told. */
+export function NoNames({ matches }: { matches: readonly MatchedLine[] }) {
+  const talk = matches.filter(({ how }) => how === "talk");
+  if (talk.length === 0) return null;
+  return (
+    <section aria-labelledby="no-names">
+      <h3 id="no-names" className="font-bold">
+        Taken for no names <span className="text-ink2 font-mono font-normal">{talk.length}</span>
+      </h3>
+      <ul className="text-ink2 max-h-40 list-disc overflow-auto pl-5">
+        {talk.slice(0, mostAtOnce).map(({ line }, at) => (
+          <li key={at}>{line.text}</li>
+        ))}
+        {talk.length > mostAtOnce && (
+          <li>and {talk.length - mostAtOnce} more, in how its lines were taken</li>
+        )}
+      </ul>
+    </section>
+  );
+}
+
 /** Every line with what it was taken for. */
 export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
   if (matches.length === 0) return null;
