@@ -95,9 +95,9 @@ test("compare names what differs, and is silent about what does not count", () =
     lacks: [],
   });
   // A list in docs/, of a game that no definition is known of.
-  const sample = join(process.cwd(), "docs/samples/the-quiet-pond.lineup.lineup.json");
+  const sample = join(process.cwd(), "docs/samples/the-quiet-pond.lineup.json");
   expect(JSON.parse(seating("fingerprint", sample).stdout)).toMatchObject({ verdict: "exact" });
-  const page = join(process.cwd(), "docs/samples/the-quiet-pond.page.html");
+  const page = join(process.cwd(), "docs/samples/the-quiet-pond.html");
   expect(JSON.parse(seating("compare", sample, page).stdout)).toMatchObject({
     verdict: "exact",
     changes: [],

@@ -1,5 +1,7 @@
 import fc from "fast-check";
-import type { Lineup } from "../model/lineup";
+import { Lineup } from "../model/lineup";
+import type { ShelfMod } from "../model/shelf";
+import { makeRoster } from "../roster/roster";
 import { testGame } from "../testing/game";
 import { testRoster } from "../testing/roster";
 import { instructionsOf, needsFirst } from "./instructions";
@@ -67,6 +69,35 @@ describe("step by step, by hand", () => {
       "Of b, take for “look”: tall, green.",
       "Of b, take for “size”: none.",
       "Of b, have on: one, two.",
+    ]);
+  });
+
+  test("questions and parts are called as their author calls them, on the page of a list too", () => {
+    const manifest = {
+      options: [
+        {
+          id: "look",
+          label: "How they look",
+          choose: "one",
+          parts: [{ id: "tall", label: "Tall ones", paths: ["tall/"] }],
+        },
+      ],
+      components: [{ id: "bells", label: "Bells on them", paths: ["bells/"], on: true }],
+    } as unknown as NonNullable<ShelfMod["manifest"]>;
+    const plain = testRoster([{ name: "b.plank" }]);
+    const stock = { ...plain.stock, shelf: plain.stock.shelf.map((mod) => ({ ...mod, manifest })) };
+    const choices = [{ mod: plain.mods[0]!.id, options: { look: ["tall"] }, components: ["bells"] }];
+    const state = { ...plain.profile.state, choices };
+    const lineup = makeLineup(makeRoster(testGame, { ...plain.profile, state }, stock), {
+      title: "Pond",
+      author: "",
+      note: "",
+      listVersion: "",
+      date: "",
+    });
+    expect(stepsOf(Lineup.parse(lineup), /parts/)).toEqual([
+      "Of b, take for “How they look”: Tall ones.",
+      "Of b, have on: Bells on them.",
     ]);
   });
 

@@ -47,14 +47,15 @@ function gameSteps(
 ): Instruction[] {
   const nameOf = (id: string) => game.expansions.find((each) => each.id === id)?.name ?? id;
   const part = (id: string) => game.baseItems?.find((each) => each.id === id)?.name ?? id;
-  const setting = (id: string) => game.launchSettings?.find((each) => each.id === id)?.label ?? id;
+  const setting = (id: string) => game.launchSettings?.find((each) => each.id === id);
+  const valueText = (said: unknown) => (typeof said === "boolean" ? (said ? "on" : "off") : String(said));
   return [
     { id: "game", text: `Have ${game.name} ${wanted.version}.`, detail: "" },
     ...expansions.map((id) => ({ id: `on:${id}`, text: `Switch ${nameOf(id)} on.`, detail: "" })),
     ...baseOff.map((id) => ({ id: `off:${id}`, text: `Switch ${part(id)} off.`, detail: "" })),
-    ...Object.entries(launch).map(([id, value]) => ({
+    ...Object.entries(launch).map(([id, said]) => ({
       id: `set:${id}`,
-      text: `Set ${setting(id)} to ${String(value)}.`,
+      text: `Set ${setting(id)?.label ?? id} to ${valueText(said)}.`,
       detail: "",
     })),
   ];
@@ -104,16 +105,25 @@ function getStep({ id, name, version, source, role, terms }: LineupMod): Instruc
   };
 }
 
-const partSteps = ({ id, name, options, components }: LineupMod): Instruction[] => [
-  ...Object.entries(options).map(([question, parts]) => ({
-    id: `part:${id}:${question}`,
-    text: `Of ${name}, take for “${question}”: ${parts.join(", ") || "none"}.`,
-    detail: "",
-  })),
-  ...(components.length > 0
-    ? [{ id: `parts:${id}`, text: `Of ${name}, have on: ${components.join(", ")}.`, detail: "" }]
-    : []),
-];
+function partSteps({ id, name, options, components, labels = {} }: LineupMod): Instruction[] {
+  const called = (key: string, otherwise = key) => labels[key] ?? otherwise;
+  return [
+    ...Object.entries(options).map(([question, parts]) => ({
+      id: `part:${id}:${question}`,
+      text: `Of ${name}, take for “${called(question)}”: ${parts.map((part) => called(`${question}/${part}`, part)).join(", ") || "none"}.`,
+      detail: "",
+    })),
+    ...(components.length > 0
+      ? [
+          {
+            id: `parts:${id}`,
+            text: `Of ${name}, have on: ${components.map((each) => called(each)).join(", ")}.`,
+            detail: "",
+          },
+        ]
+      : []),
+  ];
+}
 
 const orderSteps = (noun: string, names: readonly string[]): Instruction[] =>
   names.map((name, at) => ({

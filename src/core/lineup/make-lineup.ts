@@ -1,5 +1,7 @@
 import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
 import type { KeyedName, Note, ProfileState } from "../model/profile";
+import type { ModManifest } from "../model/shelf";
+import { chosenParts, partsOf } from "../roster/parts";
 import { notesOf } from "../roster/notes";
 import type { Roster, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
@@ -78,6 +80,18 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
   return { ...lineup, digests: digestsOf(lineup) };
 }
 
+/** Of what is chosen, as its author calls it. */
+function labelsOf(manifest: ModManifest | null, choice: SeatedMod["choice"]): Pick<LineupMod, "labels"> {
+  const chosen = chosenParts(choice);
+  const questions = (manifest?.options ?? []).filter(({ id }) => choice.options[id] !== undefined);
+  const parts = partsOf(manifest).filter(({ key }) => chosen.has(key));
+  const labels = Object.fromEntries([
+    ...questions.map(({ id, label }) => [id, label] as const),
+    ...parts.map(({ key, part }) => [key, part.label] as const),
+  ]);
+  return Object.keys(labels).length > 0 ? { labels } : {};
+}
+
 function lineupMod({ id, entry, loads, mod, choice, leftOut }: SeatedMod, note: Note | undefined): LineupMod {
   return {
     id,
@@ -92,6 +106,7 @@ function lineupMod({ id, entry, loads, mod, choice, leftOut }: SeatedMod, note: 
     ...(entry.home === undefined ? {} : { home: entry.home }),
     options: choice.options,
     components: choice.components,
+    ...labelsOf(mod!.manifest, choice),
     hidden: [...leftOut],
     note: note?.text ?? "",
     ...(mod!.manifest?.requires?.length ? { requires: mod!.manifest.requires.map((each) => each.mod) } : {}),

@@ -7,7 +7,7 @@ export const roleWords: Readonly<Record<LineupRole, string>> = {
   once: "needed once",
 };
 
-/** On what terms others get a mod that is not free to pass on. */
+/** On what terms others get a mod, where that is known. */
 export const termWords: Readonly<Record<LineupTerms["kind"], string>> = {
   paid: "to be paid for",
   "not-passed-on": "not to be passed on",

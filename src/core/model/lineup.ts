@@ -50,6 +50,8 @@ export const LineupMod = z.strictObject({
   home: SectionId.optional(),
   options: z.record(z.string(), z.array(z.string())),
   components: z.array(z.string()),
+  /** What its author calls the questions and parts that are named here, by their ids, of a part of a question `question/part`. */
+  labels: z.record(z.string(), z.string()).optional(),
   hidden: z.array(z.string()),
   note: z.string(),
   role: LineupRole.optional(),

@@ -10,6 +10,8 @@ export interface LineupFormat {
   /** With its dot. */
   readonly extension: string;
   readonly mime: string;
+  /** What the game calls it, where that is no matter of the list's title. */
+  readonly fileName?: (game: GameDefinition) => string;
   readonly carries: readonly Aspect[];
   readonly write: (lineup: Lineup, game: GameDefinition) => string;
 }
@@ -27,8 +29,18 @@ export const carriedByRows: readonly Aspect[] = [
   "settings",
 ];
 
-/** What a file of the list is called: its title, without signs that some system does not take. */
-export const fileNameOf = (title: string, { extension }: Pick<LineupFormat, "extension">): string =>
-  `${title.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list"}${extension}`;
+/** Names that some system keeps for its devices, whatever follows a dot. */
+const device = /^(?:con|prn|aux|nul|com\d|lpt\d)$/i;
+
+/** What a file of the list is called: its title, without signs that some system does not take, and no two formats alike. */
+export function fileNameOf(
+  title: string,
+  { extension, fileName }: Pick<LineupFormat, "extension" | "fileName">,
+  game: GameDefinition,
+): string {
+  if (fileName) return fileName(game);
+  const words = title.replace(/[^\p{L}\p{M}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "") || "list";
+  return `${device.test(words) ? `${words}-list` : words}${extension}`;
+}
 
 export const everything: readonly Aspect[] = aspects;

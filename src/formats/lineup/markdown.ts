@@ -62,7 +62,7 @@ const carried: readonly Aspect[] = ["off", "versions", "plugins", "mods", "secti
 export const markdownList: LineupFormat = {
   id: "markdown-list",
   label: "Markdown, a list",
-  extension: ".md",
+  extension: ".list.md",
   mime: "text/markdown",
   carries: carried,
   write: (lineup) =>
@@ -88,7 +88,7 @@ const rareColumns = ["parts", "left-out"] as const;
 export const markdownTable: LineupFormat = {
   id: "markdown-table",
   label: "Markdown, a table",
-  extension: ".md",
+  extension: ".table.md",
   mime: "text/markdown",
   carries: [...carried, "parts", "left-out"],
   write: (lineup) =>

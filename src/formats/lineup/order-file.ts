@@ -9,7 +9,8 @@ import type { LineupFormat } from "./format";
 export const gameOrder: LineupFormat = {
   id: "order-file",
   label: "The game’s own order file",
-  extension: ".txt",
+  extension: ".order.txt",
+  fileName: ({ orderFile }) => orderFile.path.split("/").at(-1)!,
   mime: "text/plain",
   carries: [],
   write: (lineup, game) => {

@@ -148,7 +148,7 @@ test("a page that is kept as a file holds the list in every other format, as zli
   const files = JSON.parse(textOf(data)) as { name: string; mime: string; data: string }[];
   const others = lineupFormats.filter(({ id }) => id !== "page");
   expect(files.map(({ name, mime }) => [name, mime])).toEqual(
-    others.map((format) => [fileNameOf(hostile.title, format), format.mime]),
+    others.map((format) => [fileNameOf(hostile.title, format, testGame), format.mime]),
   );
   expect(files.map((file) => inflateSync(Buffer.from(file.data, "base64")).toString("utf8"))).toEqual(
     others.map((format) => format.write(hostile, testGame)),
@@ -162,7 +162,14 @@ test.each([
   ["../../etc/passwd", "etc-passwd.csv"],
   ["漢字 list", "漢字-list.csv"],
   ["***", "list.csv"],
-  ["CON.", "CON.csv"],
+  ["CON.", "CON-list.csv"],
 ])("a list called %j is the file %j", (title, name) => {
-  expect(fileNameOf(title, { extension: ".csv" })).toBe(name);
+  expect(fileNameOf(title, { extension: ".csv" }, testGame)).toBe(name);
+});
+
+test("no two formats are called alike, and the game's own file is called as the game calls it", () => {
+  const names = lineupFormats.map((format) => fileNameOf("Pond", format, testGame));
+  expect(new Set(names.map((name) => name.toLowerCase())).size).toBe(lineupFormats.length);
+  expect(names).toContain("lading.lst");
+  expect(names.filter((name) => !name.startsWith("Pond."))).toEqual(["lading.lst"]);
 });

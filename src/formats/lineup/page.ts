@@ -331,7 +331,7 @@ export const pageHolding = (formats: readonly LineupFormat[]): LineupFormat => (
       game,
       formats.map((format) => ({
         label: format.label,
-        name: fileNameOf(lineup.title, format),
+        name: fileNameOf(lineup.title, format, game),
         mime: format.mime,
         text: format.write(lineup, game),
       })),

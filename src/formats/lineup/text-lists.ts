@@ -37,7 +37,7 @@ function inParts(
 export const plainLines: LineupFormat = {
   id: "lines",
   label: "Plain lines",
-  extension: ".txt",
+  extension: ".lines.txt",
   mime: "text/plain",
   carries: ["versions", "plugins", "mods", "settings"],
   write: (lineup, game) => {
@@ -56,7 +56,7 @@ const mark = (on: boolean): string => (on ? "[x]" : "[ ]");
 export const markedLines: LineupFormat = {
   id: "marked",
   label: "Lines with marks",
-  extension: ".txt",
+  extension: ".marked.txt",
   mime: "text/plain",
   carries: ["off", "versions", "plugins", "mods", "settings"],
   write: (lineup, game) =>

@@ -19,7 +19,7 @@ import { label } from "@/core/edit/steps";
 import { seatAndTitle, type Roster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import { lineupFormats } from "@/formats/lineup/all";
-import type { LineupFormat } from "@/formats/lineup/format";
+import { fileNameOf, type LineupFormat } from "@/formats/lineup/format";
 import { lineupFrom } from "@/formats/lineup/json";
 import { decodeText, parseJson } from "@/formats/text";
 import { lineupPage } from "@/formats/lineup/page";
@@ -77,12 +77,15 @@ export async function lineupFile(
   context: Context,
   profileId: ProfileId,
   format: LineupFormat,
-): Promise<Outcome<{ title: string; text: string }>> {
+): Promise<Outcome<{ fileName: string; text: string }>> {
   const situation = await readSituation(context, context.db, profileId);
   if (!situation.ok) return situation;
   const { roster } = situation.value;
   const lineup = await lineupOf(context.db, roster);
-  return done({ title: lineup.title, text: format.write(lineup, roster.game) });
+  return done({
+    fileName: fileNameOf(lineup.title, format, roster.game),
+    text: format.write(lineup, roster.game),
+  });
 }
 
 /** The lineup's page, with links to it in every format. */
@@ -200,7 +203,8 @@ export async function acceptImport(
   const { lineup, claim } = found;
   const stock = await getStock(context, game.value);
   const kept = new Set(keepMine);
-  if (target.way !== "new") return takeIn(context, importId, { lineup, claim: claim ?? claimOfKept(lineup), keepMine: kept }, target);
+  if (target.way !== "new")
+    return takeIn(context, importId, { lineup, claim: claim ?? claimOfKept(lineup), keepMine: kept }, target);
   const state = stateFromLineup(game.value.definition, lineup, stock, kept);
   const made = await context.db.transaction(async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);

@@ -76,7 +76,7 @@ function Row({
 }) {
   const name = mod?.name ?? id;
   const terms = sheet.terms[id];
-  const words = terms ? termWords[terms.kind] : "free to pass on";
+  const words = terms ? termWords[terms.kind] : "not stated";
   return (
     <>
       <span className="text-pine font-mono text-sm font-semibold">{seat}</span>
@@ -144,7 +144,7 @@ function TermsDialog({
       >
         {kinds.map((each) => (
           <Choice key={each ?? "free"} name="terms" checked={kind === each} onChoose={() => setKind(each)}>
-            {each === null ? "free to pass on" : termWords[each]}
+            {each === null ? "not stated" : termWords[each]}
           </Choice>
         ))}
         {kind !== null && (
