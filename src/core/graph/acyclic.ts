@@ -128,9 +128,14 @@ export class AcyclicGraph {
 
   /**
    * The shortest path from `start` to the nearest node that `isGoal` accepts, or ("backward") from such a node to
-   * `start`; its edges are in the direction of the path. One breadth-first search.
+   * `start`; its edges are in the direction of the path. One breadth-first search, over the edges that `takes` accepts.
    */
-  nearest(start: number, isGoal: (node: number) => boolean, way: "forward" | "backward"): number[] | null {
+  nearest(
+    start: number,
+    isGoal: (node: number) => boolean,
+    way: "forward" | "backward",
+    takes: (edge: number) => boolean = () => true,
+  ): number[] | null {
     const [first, next, ends] =
       way === "forward" ? [this.firstOut, this.nextOut, this.to] : [this.firstIn, this.nextIn, this.from];
     const stamp = ++this.stamp;
@@ -141,7 +146,7 @@ export class AcyclicGraph {
       for (let at = 0; at < frontier.length; at++) {
         for (let e = first[frontier[at]!]!; e !== -1; e = next[e]!) {
           const w = ends[e]!;
-          if (this.mark[w] === stamp) continue;
+          if (this.mark[w] === stamp || !takes(e)) continue;
           this.mark[w] = stamp;
           via.set(w, e);
           if (isGoal(w)) return this.unwind(via, start, w, way);

@@ -43,6 +43,9 @@ export function tieText(tie: DirectTie, from: string, telling: Telling): Sentenc
 
 function linkText(link: Link, telling: Telling): Sentence {
   const [before, after] = [item(link.before), item(link.after)];
+  // Only a group that is kept ties an item to itself.
+  if (link.before === link.after && typeof link.because !== "string")
+    return sentence`${before} stands in another group by ${ruleWords(link.because, telling)}`;
   if (link.because === "needs")
     return telling.list === "mods"
       ? sentence`${after} requires ${before}`

@@ -45,9 +45,13 @@ export class Groups {
     this.groupOf = new Int32Array(ties.problem.ids.length).fill(-1);
   }
 
-  /** Keeps a group of two or more present items; else the chain by which something stands between them. */
+  /**
+   * Keeps a group of two or more present items; else the chain by which something stands between them, or one link of a member to
+   * itself by the kept group that has it.
+   */
   tryGroup(members: readonly number[], rule: number): Link[] | null {
-    if (members.some((item) => this.groupOf[item] !== -1)) return [];
+    const shared = members.find((item) => this.groupOf[item] !== -1);
+    if (shared !== undefined) return [this.ties.link(shared, shared, this.kept[this.groupOf[shared]!]!.rule)];
     const group = makeGroup(members, rule);
     const groupOf = this.groupOf.slice();
     for (const item of members) groupOf[item] = this.kept.length;

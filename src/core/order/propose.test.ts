@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import fc from "fast-check";
 import { anyProblem } from "../testing/arbitrary";
 import { closure, fewestByTrying, keepsAll } from "../testing/brute-force";
-import type { OrderProblem, ProblemItem } from "../model/problem";
+import type { OrderProblem, ProblemItem, ProblemRule } from "../model/problem";
 import { explainMoves, propose } from "./propose";
 
 const problem = (items: readonly ProblemItem[], rest: Partial<OrderProblem> = {}): OrderProblem => ({
@@ -98,6 +98,136 @@ describe("against brute force", () => {
       { numRuns: 500 },
     );
   });
+});
+
+describe("the reason of a move is the strongest tie that its old place breaks", () => {
+  const after = (item: string, other: string, more: Partial<ProblemRule> = {}): ProblemRule =>
+    ({ kind: "after", item, other, strength: "prefer", ...more }) as ProblemRule;
+  const reasonOf = (items: readonly ProblemItem[], rules: readonly ProblemRule[], id: string) =>
+    explainMoves(propose({ ...problem(items), rules }))
+      .find((move) => move.id === id)!
+      .because.map(({ before, because }) => [before, typeof because === "string" ? because : because.rule]);
+  const faint = { source: { kind: "broader-first" }, id: "faint" } as const;
+  const light = { id: "light", weight: 1 };
+  const heavy = { id: "heavy", weight: 5 };
+  const must = { id: "must", strength: "must" } as const;
+
+  test("a master before a must, a must before a preference, that by its weight, and the faint one at last", () => {
+    // X moves behind what stays; each of A to E says so in its own way.
+    const all = [
+      after("X", "A", faint),
+      after("X", "B", light),
+      after("X", "C", heavy),
+      after("X", "D", must),
+    ];
+    const stand = (needs: string[]) => [{ id: "X", needs }, ...items("A | B | C | D | E")];
+    expect(reasonOf(stand(["E"]), all, "X")).toEqual([["E", "needs"]]);
+    expect(reasonOf(stand([]), all, "X")).toEqual([["D", "must"]]);
+    expect(reasonOf(stand([]), all.slice(0, 3), "X")).toEqual([["C", "heavy"]]);
+    expect(reasonOf(stand([]), all.slice(0, 2), "X")).toEqual([["B", "light"]]);
+    // One tie alone moves the later of the two.
+    expect(reasonOf(stand([]), all.slice(0, 1), "A")).toEqual([["A", "faint"]]);
+  });
+
+  test("a longer chain of masters counts before one preference; of equally strong ones the shortest", () => {
+    const chain = [{ id: "X", needs: ["Y"] }, { id: "Y", needs: ["Z"] }, ...items("A | B | Z")];
+    expect(
+      reasonOf(chain, [after("Y", "A", light), after("X", "A", light), after("X", "B", heavy)], "X"),
+    ).toEqual([
+      ["Z", "needs"],
+      ["Y", "needs"],
+    ]);
+    expect(
+      reasonOf(
+        [{ id: "X", needs: ["Y", "Z"] }, { id: "Y", needs: ["Z"] }, ...items("A | Z")],
+        [after("Y", "A", light), after("X", "A", light)],
+        "X",
+      ),
+    ).toEqual([["Z", "needs"]]);
+  });
+
+  test("by trying all chains, none has a stronger weakest tie", () => {
+    const names = [..."abcdefg"];
+    const name = fc.constantFrom(...names);
+    const rule = fc
+      .record({
+        item: name,
+        other: name,
+        strength: fc.constantFrom("must", "prefer"),
+        weight: fc.constantFrom(1, 2, 3),
+      })
+      .map((each): ProblemRule => ({ kind: "after", ...each }) as ProblemRule);
+    const given = fc.record({
+      needs: fc.tuple(...names.map(() => fc.array(name, { maxLength: 1 }))),
+      rules: fc.array(rule, { maxLength: 9 }),
+    });
+    const strength = (rule: ProblemRule | undefined) =>
+      !rule ? 9 : rule.strength === "must" ? 8 : (rule.weight ?? 1);
+    fc.assert(
+      fc.property(given, ({ needs, rules }) => {
+        const told = rules.map((each, at) => ({ ...each, id: `r${at}` }));
+        const proposal = propose({
+          ...problem(names.map((id, at) => ({ id, needs: needs[at]! }))),
+          rules: told,
+        });
+        const { result } = proposal;
+        const aside = new Set(result.setAside.map(({ rule }) => JSON.stringify(rule)));
+        const isKept = (rule: object) => !aside.has(JSON.stringify(rule));
+        // Widest paths: the strongest weakest tie by which one comes before another (Floyd and Warshall's scheme).
+        const widest = names.map(() => names.map(() => 0));
+        const tie = (before: string, after: string, width: number) => {
+          const [a, b] = [names.indexOf(before), names.indexOf(after)];
+          widest[a]![b] = Math.max(widest[a]![b]!, width);
+        };
+        names.forEach((item, at) =>
+          needs[at]!.forEach((other) => isKept({ kind: "needs", item, other }) && tie(other, item, 9)),
+        );
+        for (const each of told)
+          if (isKept(each) && each.kind === "after") tie(each.other, each.item, strength(each));
+        for (let k = 0; k < names.length; k++)
+          for (let i = 0; i < names.length; i++)
+            for (let j = 0; j < names.length; j++)
+              widest[i]![j] = Math.max(widest[i]![j]!, Math.min(widest[i]![k]!, widest[k]![j]!));
+        for (const { id, because } of explainMoves(proposal)) {
+          const at = names.indexOf(id);
+          const stays = names.filter((each) => !result.moved.includes(each));
+          const best = Math.max(
+            ...stays.map((each) => {
+              const other = names.indexOf(each);
+              return other > at ? widest[other]![at]! : widest[at]![other]!;
+            }),
+          );
+          const weakest = Math.min(
+            ...because.map((link) =>
+              strength(
+                typeof link.because === "string"
+                  ? undefined
+                  : told.find((each) => each.id === (link.because as { rule: string }).rule),
+              ),
+            ),
+          );
+          expect([id, weakest]).toEqual([id, best]);
+        }
+      }),
+      { numRuns: 600 },
+    );
+  });
+});
+
+test("a group that shares an item with a kept one is set aside by that item", () => {
+  const together = (id: string, ...members: string[]): ProblemRule => ({
+    kind: "together",
+    id,
+    items: members,
+    strength: "prefer",
+  });
+  const { result } = propose({
+    ...problem(items("a | b | c")),
+    rules: [together("one", "a", "b"), together("two", "b", "c")],
+  });
+  expect(result.setAside).toMatchObject([
+    { index: 1, because: [{ before: "b", after: "b", because: { rule: "one" } }] },
+  ]);
 });
 
 /** GNU tsort, of the coreutils: an outside judge of whether an order keeps its ties. */

@@ -54,13 +54,29 @@ function solve({ ties, groups, problem }: Constraints): Solution {
   return nearestOrder(ties.graph.toDigraph(), problem.ids.length);
 }
 
-/** The shortest chain between the moved item and one that stays, of those that its old place breaks. */
+/**
+ * Of the chains between the moved item and one that stays which its old place breaks, the one whose weakest tie is the strongest,
+ * and of those the shortest.
+ */
 function reasonToMove({ ties, groups }: Constraints, stays: Uint8Array, place: number): Link[] {
   const { graph } = ties;
-  const before = graph.nearest(place, (node) => stays[node] === 1 && node > place, "backward");
-  const after = graph.nearest(place, (node) => stays[node] === 1 && node < place, "forward");
-  const chains = [before, after].filter((path) => path !== null).map((path) => ties.links(path));
-  return chains.sort((a, b) => a.length - b.length)[0] ?? reasonOfGroup({ ties, groups }, place);
+  const within = (limit: number): Link[] | null => {
+    const takes = (edge: number) => ties.strengths.levelOf[edge]! <= limit;
+    const before = graph.nearest(place, (node) => stays[node] === 1 && node > place, "backward", takes);
+    const after = graph.nearest(place, (node) => stays[node] === 1 && node < place, "forward", takes);
+    const chains = [before, after].filter((path) => path !== null).map((path) => ties.links(path));
+    return chains.sort((a, b) => a.length - b.length)[0] ?? null;
+  };
+  let [low, high] = [0, ties.strengths.levels - 1];
+  let found = within(high);
+  if (!found) return reasonOfGroup({ ties, groups }, place);
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const chain = within(middle);
+    if (chain) [found, high] = [chain, middle];
+    else low = middle + 1;
+  }
+  return found;
 }
 
 /** Where no tie of its own moves the item, its group does. */

@@ -21,6 +21,14 @@ export class Ties {
     return edges && this.links(edges);
   }
 
+  /** How strong the tie of each edge is, 0 the strongest, of those that are kept now. */
+  get strengths(): Strengths {
+    const { origin } = this.graph;
+    if (this.known?.levelOf.length !== origin.length) this.known = strengthsOf(origin, this.problem);
+    return this.known;
+  }
+  private known: Strengths | null = null;
+
   /** One link for each item that a path leaves; gates are stepped over. */
   links(edges: readonly number[]): Link[] {
     const { from, to, origin, items } = this.graph;
@@ -61,6 +69,33 @@ export class Ties {
       previousGate = gate;
     }
   }
+}
+
+interface Strengths {
+  /** By edge. */
+  readonly levelOf: Int32Array;
+  readonly levels: number;
+}
+
+/** The game's laws and masters, sections, musts, preferences by falling weight, and faint ones at last. */
+function strengthsOf(origins: ArrayLike<number>, { rules }: IndexedProblem): Strengths {
+  const strengthOf = (origin: number): readonly [tier: number, weight: number] => {
+    if (origin < 0) return [origin === SECTION ? 1 : 0, 0];
+    const { source, strength, weight = 1 }: ProblemRule = rules[origin]!;
+    if (source?.kind === "built-in") return [0, 0];
+    if (source?.kind === "broader-first") return [4, weight];
+    return strength === "must" ? [2, 0] : [3, weight];
+  };
+  const used = [...new Set(Array.from(origins))].map((origin) => ({ origin, at: strengthOf(origin) }));
+  used.sort((a, b) => a.at[0] - b.at[0] || b.at[1] - a.at[1]);
+  const levels = new Map<number, number>();
+  let level = -1;
+  used.forEach(({ origin, at }, place) => {
+    const before = used[place - 1]?.at;
+    if (!before || before[0] !== at[0] || before[1] !== at[1]) level++;
+    levels.set(origin, level);
+  });
+  return { levelOf: Int32Array.from(origins, (origin) => levels.get(origin)!), levels: level + 1 };
 }
 
 /** What a rule is called: by its id, or by its place where it has none. */
