@@ -6,7 +6,8 @@ export const masterLate: Check = ({ roster }) =>
   roster.plugins.flatMap((plugin) =>
     plugin.masters.flatMap(({ id }) => {
       const master = id === null ? undefined : roster.pluginOf.get(id);
-      if (!master?.loads || !plugin.loads || master.place < plugin.place) return [];
+      // One that is its own master stands in a circle, and is told of as one.
+      if (!master?.loads || !plugin.loads || master.place <= plugin.place) return [];
       return {
         check: "master-late",
         id: "master-late",

@@ -1,3 +1,5 @@
+import type { Finding } from "../model/finding";
+import type { ProblemRule } from "../model/problem";
 import type { ListName } from "../model/profile";
 import { isBroken } from "../roster/ties";
 import { subject, type Check, type CheckInput } from "./check";
@@ -6,6 +8,70 @@ import { proposeOrder } from "./fixes";
 /** An order as it stands breaks one of the curator's own rules for a pair, or a mod stands before one that it requires. */
 export const ruleBroken: Check = (input) =>
   (["plugins", "mods"] as const).flatMap((list) => brokenIn(input, list));
+
+/** An order as it stands breaks a rule that an item is first or last, or that some stand together. */
+export const placeBroken: Check = (input) =>
+  (["plugins", "mods"] as const).flatMap((list) => [
+    ...endsBrokenIn(input, list),
+    ...groupsBrokenIn(input, list),
+  ]);
+
+const isOwn = ({ source }: ProblemRule): boolean => source === undefined || source.kind === "book";
+
+function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
+  const { graph, problem } = ties[list].constraints.ties;
+  const beside = new Map<number, number[]>();
+  const add = (gate: number, item: number) => beside.set(gate, [...(beside.get(gate) ?? []), item]);
+  const own: { readonly gate: number; readonly item: number; readonly rule: ProblemRule }[] = [];
+  for (let e = 0; e < graph.from.length; e++) {
+    const [from, to, origin] = [graph.from[e]!, graph.to[e]!, graph.origin[e]!];
+    const [gate, item] = from >= graph.items ? [from, to] : [to, from];
+    if (gate < graph.items || item >= graph.items) continue;
+    const rule = origin < 0 ? undefined : problem.rules[origin];
+    if (rule && "within" in rule) own.push({ gate, item, rule });
+    else add(gate, item);
+  }
+  return own
+    .filter(({ rule }) => isOwn(rule))
+    .flatMap(({ gate, item, rule }) => {
+      const isFirst = rule.kind === "first";
+      const other = (beside.get(gate) ?? []).find((place) => (isFirst ? place < item : place > item));
+      if (other === undefined) return [];
+      const [id, otherId] = [problem.ids[item]!, problem.ids[other]!];
+      return [
+        {
+          check: "rule-broken",
+          id: "end-broken" as const,
+          data: { item: id, other: otherId, end: isFirst ? ("first" as const) : ("last" as const) },
+          level: rule.strength === "must" ? ("problem" as const) : ("hint" as const),
+          subjects: [subject(list, id), subject(list, otherId)],
+          fixes: [proposeOrder(list)],
+        },
+      ];
+    });
+}
+
+function groupsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
+  const { groups, problem } = ties[list].constraints;
+  return groups.kept.flatMap(({ members }) => {
+    const [first, last] = [Math.min(...members), Math.max(...members)];
+    if (last - first === members.length - 1) return [];
+    const inGroup = new Set(members);
+    let between = first;
+    while (inGroup.has(between)) between++;
+    const items = [...members].sort((a, b) => a - b).map((place) => problem.ids[place]!);
+    return [
+      {
+        check: "rule-broken",
+        id: "group-broken" as const,
+        data: { items, between: problem.ids[between]! },
+        level: "hint" as const,
+        subjects: [...items, problem.ids[between]!].map((id) => subject(list, id)),
+        fixes: [proposeOrder(list)],
+      },
+    ];
+  });
+}
 
 function brokenIn({ roster, ties }: CheckInput, list: ListName) {
   const { itemOf } = roster.lists[list];

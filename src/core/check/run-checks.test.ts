@@ -52,6 +52,7 @@ interface Case {
 }
 
 const plain = testRoster([{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }]);
+const abc = ["a.plank", "b.plank", "c.plank"].map((name) => ({ name }));
 const requiring = withStock(plain, {
   shelf: plain.stock.shelf.map((mod) =>
     mod.id === "b"
@@ -167,6 +168,26 @@ const cases: readonly Case[] = [
       { name: "a.plank", masters: ["b.plank"] },
       { name: "b.plank", masters: ["a.plank"] },
     ]),
+  },
+  {
+    check: "master-cycle",
+    good: plain,
+    bad: testRoster([{ name: "a.plank", masters: ["a.plank"] }]),
+  },
+  {
+    check: "rule-broken",
+    good: testRoster(abc, [{ kind: "first", item: "a.plank", within: "list", strength: "must" }]),
+    bad: testRoster(abc, [{ kind: "first", item: "b.plank", within: "list", strength: "must" }]),
+  },
+  {
+    check: "rule-broken",
+    good: testRoster(abc, [{ kind: "last", item: "c.plank", within: "section", strength: "prefer" }]),
+    bad: testRoster(abc, [{ kind: "last", item: "b.plank", within: "section", strength: "prefer" }]),
+  },
+  {
+    check: "rule-broken",
+    good: testRoster(abc, [{ kind: "together", items: ["b.plank", "c.plank"], strength: "prefer" }]),
+    bad: testRoster(abc, [{ kind: "together", items: ["a.plank", "c.plank"], strength: "prefer" }]),
   },
   { check: "cap-exceeded", good: testRoster(many(5, ".plank")), bad: testRoster(many(6, ".plank")) },
   { check: "cap-exceeded", good: testRoster(many(3, ".skiff")), bad: testRoster(many(4, ".skiff")) },

@@ -12,7 +12,7 @@ import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
 import { partRefused, questionOpen } from "./parts-taken";
 import { expansionOff, modsClash, otherGameVersion, requiredOff } from "./requirements";
-import { ruleBroken } from "./rule-broken";
+import { placeBroken, ruleBroken } from "./rule-broken";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
 const checks: readonly Check[] = [
@@ -23,6 +23,7 @@ const checks: readonly Check[] = [
   capExceeded,
   unreadablePlugin,
   ruleBroken,
+  placeBroken,
   closedSectionEntered,
   advised,
   ordersDisagreeCheck,

@@ -65,12 +65,27 @@ function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
 const sectionFor = (sections: readonly Section[], rank: string, tags: readonly string[]): SectionId =>
   (arrivalSection(sections, rank, tags) ?? sections.at(-1))?.id ?? ("" as SectionId);
 
+/** Those that a must has last: what arrives stands before them. */
+function keptLast({ rules }: ProfileState, list: ListName): (id: string) => boolean {
+  const last = new Set(
+    rules.flatMap(({ rule, off, list: of = "plugins" }) =>
+      !off && of === list && rule.kind === "last" && rule.strength === "must"
+        ? [rule.item.toLowerCase()]
+        : [],
+    ),
+  );
+  return (id) => last.has(id.toLowerCase());
+}
+
 function withArrivals(state: ProfileState, list: ListName, arrivals: readonly Entry[]): ProfileState {
   if (arrivals.length === 0) return state;
   const { sections, entries } = state[list];
+  const isLast = keptLast(state, list);
   const next = sections.flatMap((section) => {
     const inSection = (entry: Entry) => entry.section === section.id;
-    return [...entries.filter(inSection), ...arrivals.filter(inSection)];
+    const own: Entry[] = entries.filter(inSection);
+    const end = own.findLastIndex(({ id }) => !isLast(id)) + 1;
+    return [...own.slice(0, end), ...arrivals.filter(inSection), ...own.slice(end)];
   });
   return { ...state, [list]: { sections, entries: next } };
 }

@@ -32,6 +32,9 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   "master-gone": "Master not on the shelf",
   "master-late": "Master loads later",
   "master-cycle": "Masters in a circle",
+  "master-self": "Its own master",
+  "end-broken": "Rule broken",
+  "group-broken": "Rule broken",
   "cap-exceeded": "Too many plugins",
   "unsound-archive": "Unsound on the shelf",
   "unreadable-plugin": "Plugin cannot be read",
@@ -82,6 +85,17 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence`${item(d.item)} needs ${item(d.master)}, which loads later than it: the game would stop at start.`,
   "master-cycle": (d) =>
     sentence`No order can please these, for each needs the one before: ${""}`.concat(cycleNames(d), ["."]),
+  "master-self": (d) =>
+    sentence`${item(d.item)} names itself as its master, and so can never be loaded after it: the game would stop at start.`,
+  "end-broken": (d) =>
+    d.end === "first"
+      ? sentence`${item(d.item)} should load first of all beside it, and ${item(d.other)} loads before it: your rule.`
+      : sentence`${item(d.item)} should load last of all beside it, and ${item(d.other)} loads after it: your rule.`,
+  "group-broken": (d) =>
+    sentence`These should stand together, and ${item(d.between)} stands between them: your rule. `.concat(
+      d.items.flatMap((id, at) => (at === 0 ? [item(id)] : [", ", item(id)])),
+      ["."],
+    ),
   "cap-exceeded": (d) =>
     sentence`${d.used} ${d.label.toLowerCase()} plugins load; the game holds ${d.cap}. Switch off ${d.over}.`,
   "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(d.problem)}.`,

@@ -67,6 +67,9 @@ export type FindingData = {
   readonly "master-late": Item & { readonly master: string };
   /** Each needs the one before it, and the first the last. */
   readonly "master-cycle": { readonly items: readonly string[] };
+  readonly "master-self": Item;
+  readonly "end-broken": Item & { readonly other: string; readonly end: "first" | "last" };
+  readonly "group-broken": { readonly items: readonly string[]; readonly between: string };
   readonly "cap-exceeded": {
     readonly label: string;
     readonly used: number;
