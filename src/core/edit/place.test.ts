@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { orderOf, testRoster, withState, type TestPlugin } from "../testing/roster";
 import { counterparts } from "../roster/counterparts";
 import { dependentsOf } from "../roster/dependents";
-import { barrierAt, freeGaps, placeEdit } from "./place";
+import { barrierAt, freeGaps, openRuns, placeEdit } from "./place";
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster } from "../roster/roster";
 import { applySteps } from "./steps";
@@ -262,4 +262,38 @@ test("mods are placed among themselves, bounded by what they require, and keep t
   expect(dependentsOf(mods, "b").map(({ id }) => id)).toEqual(["c"]);
   expect(counterparts(given, "plugins", ["b", "c"])).toEqual(["b.plank", "c.plank"]);
   expect(counterparts(given, "mods", ["c.plank", "Pond.keel"])).toEqual(["c"]);
+});
+
+test("the runs of gaps that are open are those at which the items may really be seated, whatever is closed", () => {
+  const placements = fc.record({
+    closed: fc.subarray(["base", "world", "middle", "patches"]),
+    at: fc.array(fc.constantFrom("world", "middle", "patches"), { minLength: 6, maxLength: 6 }),
+    moving: fc.nat(5),
+  });
+  const ids = [..."uvwxyz"].map((id) => `${id}.plank`);
+  fc.assert(
+    fc.property(placements, ({ closed, at, moving }) => {
+      const plain = testRoster(ids.map((name) => ({ name })));
+      const { state } = plain.profile;
+      const middle = { id: aSection("middle"), name: "Middle", rank: "ordinary", guidance: "" };
+      const sections = state.plugins.sections
+        .flatMap((section) => (section.id === "patches" ? [middle, section] : [section]))
+        .map((section) => (closed.includes(section.id) ? { ...section, closed: true as const } : section));
+      const placed = ids.map((id, n) => ({ id: aPlugin(id), on: true, section: aSection(at[n]!) }));
+      const all = [state.plugins.entries[0]!, ...placed];
+      const entries = sections.flatMap(({ id }) => all.filter(({ section }) => section === id));
+      const here = withState(plain, { ...state, plugins: { sections, entries } });
+      const list = here.lists.plugins;
+      const index = indexTies(here, "plugins");
+      const item = list.itemOf.get(ids[moving]!)!;
+      const free = freeGaps(list, index, [item.id]);
+      const runs = openRuns(list, free, [item]);
+      for (let gap = free.from; gap <= free.to; gap++) {
+        const open = [null, ...sections.map(({ id }) => id)].some(
+          (section) => placeEdit(list, index, [item.id], gap, section).ok,
+        );
+        expect([gap, runs.some(({ from, to }) => from <= gap && gap <= to)]).toEqual([gap, open]);
+      }
+    }),
+  );
 });

@@ -99,6 +99,22 @@ export function closedTo(section: Section, moving: readonly SeatedItem[]): Barri
   return section.closed && stranger ? { kind: "closed", item: stranger.id, section: section.name } : null;
 }
 
+/** Of the gaps that nothing bars, runs of those that lie in some section which lets the items in. */
+export function openRuns(
+  list: SeatedList,
+  free: FreeGaps,
+  moving: readonly SeatedItem[],
+): { readonly from: number; readonly to: number }[] {
+  const runs: { from: number; to: number }[] = [];
+  for (let gap = free.from; gap <= free.to; gap++) {
+    const possible = sectionsAt(list, free, gap, moving);
+    if (possible.length > 0 && possible.every((section) => closedTo(section, moving))) continue;
+    if (runs.at(-1)?.to === gap - 1) runs.at(-1)!.to = gap;
+    else runs.push({ from: gap, to: gap });
+  }
+  return runs;
+}
+
 /**
  * An edit that seats the items, in their present order, at a gap. `section` says which one is meant where a gap
  * lies on a border; null takes that of the item before it.
@@ -155,24 +171,32 @@ export function refuseAt(barrier: Barrier, side: "above" | "below") {
 
 /** The section asked for if the gap touches it, else that of the neighbour before, else the one after. */
 function targetSection(
-  { sections, itemOf }: SeatedList,
+  list: SeatedList,
   free: FreeGaps,
   gap: number,
   wanted: string | null,
   moving: readonly SeatedItem[],
 ): Outcome<SectionId> {
-  const at = (id: string | undefined) =>
-    sections.findIndex((each) => each.id === itemOf.get(id ?? "")?.entry.section);
-  const before = at(free.rest[gap - 1]);
-  const afterAt = at(free.rest[gap]);
-  const after = afterAt === -1 ? sections.length - 1 : afterAt;
-  const possible = sections.filter(
-    (each, n) => n >= before && n <= after && each.rank === moving[0]!.rank.id,
-  );
+  const possible = sectionsAt(list, free, gap, moving);
   const asked = possible.find((each) => each.id === wanted);
   const chosen = asked ?? possible.find((each) => !closedTo(each, moving)) ?? possible[0];
   const barrier = chosen && closedTo(chosen, moving);
   return barrier ? refuseAt(barrier, "above") : done(chosen?.id ?? moving[0]!.entry.section);
+}
+
+/** The sections of their rank in which a gap can be meant to lie. */
+function sectionsAt(
+  { sections, itemOf }: SeatedList,
+  { rest }: FreeGaps,
+  gap: number,
+  moving: readonly SeatedItem[],
+): Section[] {
+  const at = (id: string | undefined) =>
+    sections.findIndex((each) => each.id === itemOf.get(id ?? "")?.entry.section);
+  const before = at(rest[gap - 1]);
+  const afterAt = at(rest[gap]);
+  const after = afterAt === -1 ? sections.length - 1 : afterAt;
+  return sections.filter((each, n) => n >= before && n <= after && each.rank === moving[0]!.rank.id);
 }
 
 /** Whether they stand there already, side by side. */

@@ -156,7 +156,7 @@ describe("the reason of a move is the strongest tie that its old place breaks", 
         strength: fc.constantFrom("must", "prefer"),
         weight: fc.constantFrom(1, 2, 3),
       })
-      .map((each): ProblemRule => ({ kind: "after", ...each }) as ProblemRule);
+      .map((each): ProblemRule => ({ kind: "after", ...each }));
     const given = fc.record({
       needs: fc.tuple(...names.map(() => fc.array(name, { maxLength: 1 }))),
       rules: fc.array(rule, { maxLength: 9 }),

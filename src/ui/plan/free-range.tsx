@@ -2,37 +2,48 @@
 
 import { useMemo } from "react";
 import { rangeInAnyOrder } from "@/core/order/ranges";
-import { freeGaps } from "@/core/edit/place";
+import { freeGaps, openRuns } from "@/core/edit/place";
 import type { SeatedItem } from "@/core/roster/roster";
 import { numbersOf } from "@/core/roster/seat-target";
 import { Part } from "../kit/part";
 import { useEditor } from "../workspace/workspace.client";
 
+function rangeWords(
+  runs: readonly { readonly from: number; readonly to: number }[],
+  place: number,
+  seatAt: (gap: number) => string,
+): string {
+  const [only, ...more] = runs;
+  if (!only) return "No seat keeps all its ties while the others stay";
+  if (more.length === 0 && only.from === only.to && only.from === place)
+    return "May sit only here while the others stay";
+  const words = runs.map(({ from, to }) =>
+    from === to ? `at ${seatAt(from)}` : `from ${seatAt(from)} to ${seatAt(to)}`,
+  );
+  return `May sit ${words.join(", or ")} while the others stay`;
+}
+
 /** Where an item may go while all others stay, and in any order that keeps its ties. */
 export function FreeRange({ item }: { item: SeatedItem }) {
   const list = useEditor((state) => state.roster.lists[item.list]);
   const ties = useEditor((state) => state.ties[item.list]);
-  const free = freeGaps(list, ties, [item.id]);
+  const runs = openRuns(list, freeGaps(list, ties, [item.id]), [item]);
   const any = useMemo(() => rangeInAnyOrder(ties.constraints, item.place), [ties, item.place]);
   const number = useMemo(() => numbersOf(list).find((each) => each.id === item.id)?.number, [list, item.id]);
   const total = list.items.length;
   const seatAt = (gap: number) => list.items[gap]?.seat ?? "";
   const share = (place: number) => `${(100 * place) / Math.max(1, total - 1)}%`;
-  const wide = free.from < free.to;
-  const words = wide
-    ? `May sit from ${seatAt(free.from)} to ${seatAt(free.to)} while the others stay`
-    : free.from === free.to
-      ? "May sit only here while the others stay"
-      : "No seat keeps all its ties while the others stay";
+  const words = rangeWords(runs, item.place, seatAt);
   return (
     <Part title={words}>
       <div className="border-line bg-sunk relative h-5 overflow-hidden rounded border" aria-hidden>
-        {wide && (
+        {runs.map(({ from, to }) => (
           <span
+            key={from}
             className="border-pine bg-pine-soft absolute inset-y-0 border-x-2"
-            style={{ left: share(free.from), width: share(free.to - free.from) }}
+            style={{ left: share(from), width: share(to - from) }}
           />
-        )}
+        ))}
         <span className="bg-saffron absolute inset-y-0 w-[3px]" style={{ left: share(item.place) }} />
       </div>
       <div className="text-ink3 mt-0.5 flex justify-between font-mono text-xs" aria-hidden>
