@@ -173,3 +173,12 @@ test("no two formats are called alike, and the game's own file is called as the 
   expect(names).toContain("lading.lst");
   expect(names.filter((name) => !name.startsWith("Pond."))).toEqual(["lading.lst"]);
 });
+
+test("a read-me fetches nothing: pictures from elsewhere are named, markup in it is text", () => {
+  const readMe =
+    "# Read me\n\n![a map](http://a.example/map.png) <img src=http://a.example/b.png> [link](javascript:alert(1))";
+  const elements = elementsOf(formatOf("page")!.write({ ...hostile, readMe, pictures: [] }, testGame));
+  expect(elements.filter(({ tagName }) => tagName === "img")).toEqual([]);
+  expect(elements.some((each) => attribute(each, "href")?.startsWith("javascript"))).toBe(false);
+  expect(elements.some((each) => each.tagName === "p" && textOf(each).includes("a map"))).toBe(true);
+});

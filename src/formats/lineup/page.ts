@@ -2,8 +2,6 @@ import { sha256 } from "@noble/hashes/sha2";
 import { utf8ToBytes } from "@noble/hashes/utils";
 import { base64 } from "@scure/base";
 import { zlibSync } from "fflate";
-import { micromark } from "micromark";
-import { gfm, gfmHtml } from "micromark-extension-gfm";
 import { parse, type DefaultTreeAdapterTypes } from "parse5";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { instructionsOf } from "@/core/lineup/instructions";
@@ -14,6 +12,7 @@ import type { ListName } from "@/core/model/profile";
 import { seatsOf } from "@/core/roster/seats";
 import { everything, fileNameOf, type LineupFormat } from "./format";
 import { markup, Markup } from "./markup";
+import { day, prose } from "./prose";
 import { pageScript } from "./page-script";
 import { pageStyle } from "./page-style";
 
@@ -94,8 +93,6 @@ const policy = [
   "form-action 'none'",
 ].join("; ");
 
-const day = (date: string): string => date.slice(0, 10);
-
 function factsPart(lineup: Lineup, game: GameDefinition): Markup {
   const on = lineup.mods.filter((mod) => mod.on);
   const rows: readonly (readonly [string, string])[] = [
@@ -133,69 +130,6 @@ function factsPart(lineup: Lineup, game: GameDefinition): Markup {
       }
     </dl>
   </header>`;
-}
-
-const markdown = (text: string): Markup =>
-  new Markup(micromark(text, { extensions: [gfm()], htmlExtensions: [gfmHtml()] }));
-
-function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = [] }: Lineup): Markup {
-  return markup`${
-    note &&
-    markup`<section>
-      <h2>What to expect</h2>
-      ${note.split(/\n{2,}/).map((part) => markup`<p>${part}</p>`)}
-    </section>`
-  }
-  ${
-    pictures.length > 0 &&
-    markup`<section class="pictures" aria-label="Pictures">
-      ${pictures.map(
-        ({ caption, data }) =>
-          markup`<figure>
-            <img src="${data}" alt="${caption}" />
-            <figcaption>${caption}</figcaption>
-          </figure>`,
-      )}
-    </section>`
-  }
-  ${readMe && markup`<section class="read-me">${markdown(readMe)}</section>`}
-  ${
-    keys.length > 0 &&
-    markup`<section>
-      <h2>Keys</h2>
-      <dl class="keys">
-        ${keys.map(
-          ({ key, does }) =>
-            markup`<div>
-              <dt><kbd>${key}</kbd></dt>
-              <dd>${does}</dd>
-            </div>`,
-        )}
-      </dl>
-    </section>`
-  }
-  ${
-    open.length > 0 &&
-    markup`<section>
-      <details>
-        <summary>Known and still open <span class="faint">${open.length}</span></summary>
-        <ul>
-          ${open.map((text) => markup`<li>${text}</li>`)}
-        </ul>
-      </details>
-    </section>`
-  }
-  ${
-    changelog.length > 0 &&
-    markup`<section>
-      <h2>What changed</h2>
-      ${changelog.map(
-        ({ version, date, text }) =>
-          markup`<h3>${version} <span class="faint">${day(date)}</span></h3>
-            ${text.split("\n").map((line) => markup`<p>${line}</p>`)}`,
-      )}
-    </section>`
-  }`;
 }
 
 interface PageRow {

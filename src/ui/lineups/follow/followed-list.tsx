@@ -9,6 +9,7 @@ import { stopFollowing } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { Chooser } from "../in/chooser";
 import { useListIn } from "../in/use-list-in";
+import { CuratorSays } from "./curator-says";
 import { MergeView } from "./merge-view";
 import { Proof } from "./proof";
 import { useFollowed, type Followed } from "./use-followed";
@@ -47,6 +48,7 @@ function Following({ followed }: { followed: Followed }) {
           {lineup.author && <span className="text-ink2 font-normal"> by {lineup.author}</span>}
         </h2>
         {!next && <Proof followed={followed} />}
+        {!next && <CuratorSays lineup={lineup} />}
       </section>
       {next ? (
         <MergeView

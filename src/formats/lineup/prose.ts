@@ -1,0 +1,76 @@
+import { micromark } from "micromark";
+import { gfm, gfmHtml } from "micromark-extension-gfm";
+import type { Lineup } from "@/core/model/lineup";
+import { markup, Markup } from "./markup";
+
+export const day = (date: string): string => date.slice(0, 10);
+
+/** Pictures from elsewhere are named, not fetched: who reads a list asks nobody for anything. */
+const markdown = (text: string): Markup =>
+  new Markup(
+    micromark(text, { extensions: [gfm()], htmlExtensions: [gfmHtml()] }).replace(
+      /<img src="(?!data:)[^"]*" alt="([^"]*)"[^>]*>/g,
+      "$1",
+    ),
+  );
+
+/** What its curator says of a list: what to expect, pictures, read-me, keys, what is still open, and what changed. */
+export function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = [] }: Lineup): Markup {
+  return markup`${
+    note &&
+    markup`<section>
+      <h2>What to expect</h2>
+      ${note.split(/\n{2,}/).map((part) => markup`<p>${part}</p>`)}
+    </section>`
+  }
+  ${
+    pictures.length > 0 &&
+    markup`<section class="pictures" aria-label="Pictures">
+      ${pictures.map(
+        ({ caption, data }) =>
+          markup`<figure>
+            <img src="${data}" alt="${caption}" />
+            <figcaption>${caption}</figcaption>
+          </figure>`,
+      )}
+    </section>`
+  }
+  ${readMe && markup`<section class="read-me">${markdown(readMe)}</section>`}
+  ${
+    keys.length > 0 &&
+    markup`<section>
+      <h2>Keys</h2>
+      <dl class="keys">
+        ${keys.map(
+          ({ key, does }) =>
+            markup`<div>
+              <dt><kbd>${key}</kbd></dt>
+              <dd>${does}</dd>
+            </div>`,
+        )}
+      </dl>
+    </section>`
+  }
+  ${
+    open.length > 0 &&
+    markup`<section>
+      <details>
+        <summary>Known and still open <span class="faint">${open.length}</span></summary>
+        <ul>
+          ${open.map((text) => markup`<li>${text}</li>`)}
+        </ul>
+      </details>
+    </section>`
+  }
+  ${
+    changelog.length > 0 &&
+    markup`<section>
+      <h2>What changed</h2>
+      ${changelog.map(
+        ({ version, date, text }) =>
+          markup`<h3>${version} <span class="faint">${day(date)}</span></h3>
+            ${text.split("\n").map((line) => markup`<p>${line}</p>`)}`,
+      )}
+    </section>`
+  }`;
+}
