@@ -211,6 +211,42 @@ test("a list that is dropped anywhere in the window is looked at, and left witho
   await expect(page.getByRole("menuitem", { name: /^winter/ })).toHaveCount(0);
 });
 
+test("before playing together, lists, a code and digits are compared with the profile, and nothing is taken in", async ({
+  watched: page,
+  seating,
+}) => {
+  test.setTimeout(120_000);
+  const csv = await exported(page, seating.url, "csv");
+  await page.goto(`${seating.url}/lineups?part=together`);
+  const own = /[0-9a-f]{4} [0-9a-f]{4} [0-9a-f]{4}/.exec((await page.locator("main").textContent())!)![0];
+  await openList(page, "same.csv", csv);
+  const same = page.getByRole("article", { name: "same" });
+  await expect(same).toContainText("The same setup as yours, proved by its fingerprint.");
+  const rows = csv.split("\r\n");
+  const at = rows.findIndex((row) => row.startsWith("mods,") && row.includes(",Bitter Diving Bell,"));
+  await openList(
+    page,
+    "less.csv",
+    rows
+      .toSpliced(at, 1)
+      .join("\r\n")
+      .replace(/,[0-9a-f]{64}(?=\r\n)/, ","),
+  );
+  const less = page.getByRole("article", { name: "less" });
+  await expect(less).toContainText("switch Bitter Diving Bell off");
+  await expect(less).toContainText("have it on");
+  await page.getByLabel(/^Or the first twelve digits/).fill(own);
+  await page.getByRole("button", { name: "Compare" }).click();
+  await expect(page.getByRole("article", { name: `Digits ${own}` })).toContainText("The same setup as yours");
+  await page.getByLabel(/^Or the first twelve digits/).fill("0000 0000 0000");
+  await page.getByRole("button", { name: "Compare" }).click();
+  await expect(page.getByRole("article", { name: "Digits 0000 0000 0000" })).toContainText(
+    "Not the same setup",
+  );
+  await page.getByRole("button", { name: /^Profile:/ }).click();
+  await expect(page.getByRole("menuitem", { name: /^(less|same)/ })).toHaveCount(0);
+});
+
 test("a list is followed through two versions: what is mine stays, clashes are shown, and pure is one act away", async ({
   watched: page,
   seating,

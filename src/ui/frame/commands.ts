@@ -37,6 +37,11 @@ export const commands: readonly Command[] = [
   view("profiles", "Profiles", "/profiles", "Alt+6"),
   view("depot", "Depot", "/depot", "Alt+7"),
   view("settings", "Settings", "/settings", "Alt+8"),
+  {
+    id: "play-together",
+    title: "Compare setups before playing together…",
+    run: ({ go }) => go("/lineups?part=together"),
+  },
   { id: "list-in", title: "Take a list in…", run: ({ go }) => go("/lineups?part=in") },
   {
     id: "followed",

@@ -7,11 +7,13 @@ import { FollowedList } from "./follow/followed-list";
 import { ListIn } from "./in/list-in";
 import { ListOut } from "./out/list-out";
 import { usePendingList } from "./pending-list";
+import { PlayTogether } from "./together/play-together";
 
 const parts = [
   ["out", "Out"],
   ["in", "In"],
   ["following", "Following"],
+  ["together", "Together"],
 ] as const;
 
 /** Lists out of this machine, into it, and the one that the profile follows. */
@@ -43,6 +45,7 @@ export function LineupsScreen() {
       {part === "out" && <ListOut />}
       {part === "in" && <ListIn onAccepted={() => router.push("/lineups?part=following")} />}
       {part === "following" && <FollowedList />}
+      {part === "together" && <PlayTogether />}
     </div>
   );
 }
