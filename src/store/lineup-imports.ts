@@ -1,5 +1,5 @@
 import type { ProfileId } from "@/core/model/ids";
-import type { Claim } from "@/core/model/claim";
+import { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
 import type { Sql } from "./sql";
 
@@ -36,7 +36,9 @@ export async function findImport(db: Sql, id: string): Promise<LineupImport | nu
     `select ${columns} from lineup_import where id = $1 order by id`,
     [id],
   );
-  return rows[0] ?? null;
+  const found = rows[0];
+  // What an earlier version did not say of a list is filled in.
+  return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
 }
 
 interface ImportSummary {

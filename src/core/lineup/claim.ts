@@ -3,6 +3,8 @@ import type { GameDefinition } from "../model/game";
 import type { Lineup } from "../model/lineup";
 import type { Listing } from "../model/listing";
 import { alteredIn } from "./digests";
+import { namesSections } from "./draft";
+import { factsOfLineup, fingerprintOf, loadingPlugins } from "./fingerprint";
 import type { MatchedLine } from "./match-lines";
 import type { SharedSetup } from "./share";
 
@@ -15,6 +17,7 @@ export const claimOfLineup = (lineup: Lineup, format: string): Claim => ({
   unmatched: [],
   unsure: [],
   beside: [],
+  implied: [],
 });
 
 /** A code says all but what is left out; `unknown` are the mods of it that nothing here knows. */
@@ -26,6 +29,7 @@ export const claimOfCode = (setup: SharedSetup, unknown: readonly SharedSetup["m
   unmatched: unknown.map(({ named, start }) => named?.name ?? start),
   unsure: [],
   beside: besideOf(setup.sections !== null),
+  implied: [],
 });
 
 /** No list but a whole one carries rules, notes, and what its curator says of it. */
@@ -38,11 +42,12 @@ export function claimOfListing(
   listing: Listing,
   matches: readonly MatchedLine[],
   format: string,
+  lineup: Lineup,
 ): Claim {
   const text = ({ line }: MatchedLine) => line.text.slice(0, 600);
   // What is off need not be here.
   const on = matches.filter(({ line }) => line.on);
-  return {
+  const claim: Claim = {
     format,
     fingerprint: listing.fingerprint ?? null,
     altered: [...(listing.altered ?? [])],
@@ -51,8 +56,42 @@ export function claimOfListing(
       .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
       .map(text),
     unsure: on.filter(({ known, how, sure }) => (known !== null || how === "game") && !sure).map(text),
-    beside: besideOf(listing.lines.some(({ section }) => section !== undefined)),
+    beside: besideOf(namesSections(matches)),
+    implied: impliedIn(matches),
   };
+  return claim.altered.length === 0 && isOtherThanItsFingerprint(listing, matches, lineup, claim)
+    ? { ...claim, altered: ["fingerprint"] }
+    : claim;
+}
+
+function impliedIn(matches: readonly MatchedLine[]): string[] {
+  const named = new Set(
+    matches.flatMap(({ plugin, known }) => (plugin === null && known ? [known.mod.id] : [])),
+  );
+  const owners = matches.flatMap(({ plugin, known }) => (plugin !== null && known ? [known.mod.id] : []));
+  return [...new Set(owners)].filter((id) => !named.has(id));
+}
+
+/**
+ * Whether a list that says all that decides, down to each file, is not what its fingerprint was worked out of. `lineup` is what it was
+ * understood as.
+ */
+function isOtherThanItsFingerprint(
+  listing: Listing,
+  matches: readonly MatchedLine[],
+  lineup: Lineup,
+  claim: Claim,
+): boolean {
+  const isWhole =
+    claim.fingerprint !== null &&
+    claim.unsaid.every((part) => part === "off") &&
+    claim.unmatched.length + claim.unsure.length === 0;
+  if (!isWhole) return false;
+  const said = new Set(
+    matches.flatMap(({ plugin, line }) => (plugin !== null && line.sha256 ? [plugin.toLowerCase()] : [])),
+  );
+  const isSaid = loadingPlugins(lineup).every(({ name }) => said.has(name.toLowerCase()));
+  return isSaid && fingerprintOf(factsOfLineup(lineup)) !== listing.fingerprint;
 }
 
 function unsaidOf(
@@ -96,4 +135,5 @@ export const claimOfKept = (lineup: Lineup): Claim =>
         unmatched: [],
         unsure: [],
         beside: besideOf(false),
+        implied: [],
       };

@@ -20,6 +20,8 @@ interface ToSeat {
   readonly said: string | null;
   readonly rank: string;
   readonly tags: readonly string[];
+  /** The list itself says where it stands. */
+  readonly stated: boolean;
 }
 
 /**
@@ -36,18 +38,8 @@ export function lineupOfListing(
   const settings = listing.settings ?? { expansions: here.owned, baseOff: [], launch: {} };
   const mods = modsOf(matches);
   const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, settings.expansions) : [];
-  const modSeats = seat(
-    game,
-    "mods",
-    mods,
-    mods.some(({ stated }) => stated),
-  );
-  const pluginSeats = seat(
-    game,
-    "plugins",
-    plugins,
-    plugins.some(({ stated }) => stated),
-  );
+  const modSeats = seat(game, "mods", mods);
+  const pluginSeats = seat(game, "plugins", plugins);
   const fixed = basePluginsOf(game, settings.expansions, here.base, pluginSeats.sections[0]?.id ?? null).map(
     (plugin) => ({ ...plugin, ...hashSaid(game, matches, plugin.name) }),
   );
@@ -95,8 +87,6 @@ export function lineupOfListing(
 interface ModToSeat extends ToSeat {
   readonly file: KnownFile;
   readonly on: boolean;
-  /** The list itself says where it stands. */
-  readonly stated: boolean;
   /** The line that names the mod itself. */
   readonly line: ListLine | null;
 }
@@ -108,7 +98,10 @@ function asSaid({ line, file }: ModToSeat): Partial<LineupMod> {
   const version = line.version ?? file.version;
   return {
     ...(content === file.content ? {} : { content, size: line.size ?? 0, archive: line.sha256 ?? null }),
-    ...(compareVersions(version, file.version) === 0 ? {} : { version: version.slice(0, 100) }),
+    // Beside its contents it is a fact of the list; alone it may be written in several ways.
+    ...(line.content === undefined && compareVersions(version, file.version) === 0
+      ? {}
+      : { version: version.slice(0, 100) }),
     ...(line.leftOut && { hidden: [...line.leftOut] }),
   };
 }
@@ -152,7 +145,6 @@ interface PluginToSeat extends ToSeat {
   readonly file: PluginFile;
   readonly mod: ModId;
   readonly on: boolean;
-  readonly stated: boolean;
   /** As the list names its contents. */
   readonly sha256: string | undefined;
 }
@@ -204,25 +196,45 @@ interface Seated<T> {
 
 /**
  * Seats items in sections. An order that the list states stays as it is, in the sections that it names, else in those that take
- * arrivals, else in one for each load rank; what stands among others in it does so here. An order that nobody stated follows
- * the sections.
+ * arrivals, else in one for each load rank; what stands among others in it does so here. What it does not state comes as an arrival
+ * would, behind it.
  */
-function seat<T extends ToSeat>(
+function seat<T extends ToSeat>(game: GameDefinition, list: ListName, items: readonly T[]): Seated<T> {
+  const told = seatStated(
+    game,
+    sectionsOf(game, list),
+    items.filter(({ stated }) => stated),
+  );
+  const rest = items
+    .filter(({ stated }) => !stated)
+    .map((item) => ({ item, section: arriving(told.sections, item.rank, item.tags) }));
+  const all = [...told.seated, ...rest];
+  return {
+    sections: told.sections,
+    seated: told.sections.flatMap(({ id }) => all.filter(({ section }) => section === id)),
+  };
+}
+
+const arriving = (sections: readonly Section[], rank: string, tags: readonly string[]): SectionId =>
+  (
+    arrivalSection(sections, rank, tags) ??
+    sections.findLast((each) => each.rank === rank) ??
+    sections.at(-1)!
+  ).id;
+
+function seatStated<T extends ToSeat>(
   game: GameDefinition,
-  list: ListName,
+  own: readonly Section[],
   items: readonly T[],
-  stated: boolean,
 ): Seated<T> {
-  const own = sectionsOf(game, list);
-  const arriving = items.map(({ rank, tags }) => arrivalSection(own, rank, tags)?.id ?? own.at(-1)!.id);
-  if (!stated) return bySection(own, items, arriving);
   const told = saidSections(game, own, items);
   if (told) return told;
-  if (inOrder(own, arriving)) return asStated(own, items, arriving);
+  const byTags = items.map(({ rank, tags }) => arriving(own, rank, tags));
+  if (inOrder(own, byTags)) return asStated(own, items, byTags);
   return asStated(
     own,
     items,
-    items.map(({ rank }) => arrivalSection(own, rank, [])?.id ?? own.at(-1)!.id),
+    items.map(({ rank }) => arriving(own, rank, [])),
   );
 }
 
@@ -261,20 +273,36 @@ function asStated<T>(
   return { sections: [...sections], seated };
 }
 
-/** The sections of the list by their names, new ones where the game has none of a name; null where they are no blocks. */
-function saidSections<T extends ToSeat>(
-  game: GameDefinition,
-  own: readonly Section[],
+/** Items by the names of their sections; null where some name none, or a list comes back to a name: those are no sections. */
+function blocksOf<T extends Pick<ToSeat, "said">>(
   items: readonly T[],
-): Seated<T> | null {
+): { name: string; items: T[] }[] | null {
   if (items.length === 0 || items.some(({ said }) => said === null)) return null;
   const blocks: { name: string; items: T[] }[] = [];
   for (const item of items) {
     if (blocks.at(-1)?.name !== item.said) blocks.push({ name: item.said!, items: [] });
     blocks.at(-1)!.items.push(item);
   }
-  // What comes back to a name is in no sections.
-  if (new Set(blocks.map(({ name }) => name)).size < blocks.length) return null;
+  return new Set(blocks.map(({ name }) => name)).size < blocks.length ? null : blocks;
+}
+
+/** Whether a list says in which sections its items stand, in each order that it names. */
+export function namesSections(matches: readonly MatchedLine[]): boolean {
+  const known = matches.filter((match) => match.known !== null);
+  const saidIn = (some: readonly MatchedLine[]) =>
+    some.length === 0 || blocksOf(some.map(({ line }) => ({ said: line.section ?? null }))) !== null;
+  const isMod = ({ plugin }: MatchedLine) => plugin === null;
+  return known.length > 0 && saidIn(known.filter(isMod)) && saidIn(known.filter((match) => !isMod(match)));
+}
+
+/** The sections of the list by their names, new ones where the game has none of a name; null where they are no blocks. */
+function saidSections<T extends ToSeat>(
+  game: GameDefinition,
+  own: readonly Section[],
+  items: readonly T[],
+): Seated<T> | null {
+  const blocks = blocksOf(items);
+  if (!blocks) return null;
   const told = toldSections(game, own, blocks);
   const ids = blocks.flatMap(({ items: members }, at) => members.map(() => told[at]!.id));
   return bySection(withOthers(rankOrder(game), own, told), items, ids);

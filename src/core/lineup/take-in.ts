@@ -33,7 +33,8 @@ export function takeListIn(
   const told = new Told(roster, lineup, claim, way);
   const theirs = told.uponMine(stateFromLineup(game, lineup, stock, keepMine));
   const next = takeInState(mine, theirs, way === "order" ? "order" : "into");
-  return sameAsMine(way === "alone" ? told.withoutOthers(next, theirs) : next, mine);
+  const all = told.withImplied(next);
+  return sameAsMine(way === "alone" ? told.withoutOthers(all, theirs) : all, mine);
 }
 
 /** What decides the same is mine, so that nothing seems to have changed. */
@@ -44,6 +45,7 @@ class Told {
   private readonly unsaid: ReadonlySet<string>;
   /** A list that says less than a profile keeps; its sections are known by their names alone. */
   private readonly isPartial: boolean;
+  private readonly implied: ReadonlySet<string>;
 
   constructor(
     private readonly roster: Roster,
@@ -53,6 +55,7 @@ class Told {
   ) {
     this.unsaid = new Set([...claim.unsaid, ...claim.beside]);
     this.isPartial = claim.beside.length > 0;
+    this.implied = new Set(claim.implied);
   }
 
   /** What the list decides, with what is mine where it says nothing. */
@@ -122,9 +125,18 @@ class Told {
     return { sections, entries: placed } as ProfileState[List];
   }
 
-  /** What comes besides the list, as a plugin that it does not name, stays where it is here. */
+  /** What comes besides the list, as a plugin that it does not name, or the mod of one that it does, stays where it is here. */
   private listed({ sections, entries }: Order): Order {
-    return { sections, entries: entries.filter(({ fresh, id }) => !fresh || this.itemOf(id) === undefined) };
+    const isBeside = ({ fresh, id }: Entry) => fresh === true || this.implied.has(id);
+    return { sections, entries: entries.filter((entry) => !isBeside(entry) || !this.itemOf(entry.id)) };
+  }
+
+  /** The mods whose plugins the list has on are on. */
+  withImplied(next: ProfileState): ProfileState {
+    const comesOn = ({ id, on }: Entry) => !on && this.implied.has(id);
+    if (this.way === "order" || !next.mods.entries.some(comesOn)) return next;
+    const entries = next.mods.entries.map((entry) => (comesOn(entry) ? { ...entry, on: true } : entry));
+    return { ...next, mods: { ...next.mods, entries } };
   }
 
   /** Of mods that the list does not order, those that it needs besides, behind what is here. */
@@ -235,7 +247,8 @@ class Told {
       const order = next[list] as Order;
       if (this.unsaid.has(list)) return next[list];
       const listed = new Set<ItemId>((theirs[list] as Order).entries.map(({ id }) => id));
-      const goes = ({ id, on }: Entry) => on && !listed.has(id) && this.itemOf(id)?.loads === true;
+      const goes = ({ id, on }: Entry) =>
+        on && !listed.has(id) && !this.implied.has(id) && this.itemOf(id)?.loads === true;
       if (!order.entries.some(goes)) return next[list];
       const entries = order.entries.map((entry) => (goes(entry) ? { ...entry, on: false } : entry));
       return { sections: order.sections, entries } as ProfileState[List];

@@ -88,7 +88,7 @@ export const placeWords: Readonly<Record<AlteredPlace, string>> = {
   sections: "the sections, and what stands in them",
   rules: "the rules and rulebooks",
   digests: "what proves it: its digests are gone",
-  fingerprint: "its fingerprint, or the version of the game",
+  fingerprint: "something of which its fingerprint was worked out, or the fingerprint itself",
 };
 
 /** What a list does not say. */

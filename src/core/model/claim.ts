@@ -55,5 +55,7 @@ export const Claim = z.strictObject({
   unsure: z.array(words).max(20_000),
   /** What decides nothing of a setup and did not come along. */
   beside: z.array(z.enum(besideParts)).default([]),
+  /** Ids of mods of which it names plugins and not themselves: it says nothing of their place. */
+  implied: z.array(z.string()).max(20_000).default([]),
 });
 export type Claim = z.infer<typeof Claim>;

@@ -44,10 +44,7 @@ export function resolveList(
     return { ...plain, lineup, unknown, claim: claimOfCode(list.setup, unknown) };
   }
   const matches = matchLines(game, list.listing.lines, known, answers);
-  return {
-    ...plain,
-    lineup: lineupOfListing(game, list.listing, matches, here, title),
-    matches,
-    claim: claimOfListing(game, list.listing, matches, list.format),
-  };
+  const lineup = lineupOfListing(game, list.listing, matches, here, title);
+  const claim = claimOfListing(game, list.listing, matches, list.format, lineup);
+  return { ...plain, lineup, matches, claim };
 }

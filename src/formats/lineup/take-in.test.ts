@@ -166,6 +166,43 @@ describe("a list of somebody else's, of which only the order comes", () => {
     ]);
   });
 
+  test("a mod that only its plugin names stands in nobody's way", () => {
+    const list =
+      "list,section,name\nmods,mods: late here,core\nmods,mods: late here,a\nplugins,plugins: world here,d.plank\n";
+    const { mods } = takenIn(someHere, list, "order");
+    expect(told(mods)).toEqual(["mods/bed-", "late/b", "late/c", "late/d", "late/core", "late/a"]);
+  });
+
+  test("a mod that only its plugin names comes on where it stands, and stays on where all else goes off", () => {
+    const off = withState(someHere, {
+      ...someHere.profile.state,
+      mods: {
+        ...someHere.profile.state.mods,
+        entries: someHere.profile.state.mods.entries.map((each) =>
+          each.id === "d" ? { ...each, on: false } : each,
+        ),
+      },
+    });
+    const list = "# Mods\nb\n# Plugins\nd.plank\nb.plank\n";
+    expect(told(takenIn(off, list, "into").mods)).toEqual(told(someHere.profile.state.mods));
+    expect(told(takenIn(off, list, "alone").mods)).toEqual([
+      "mods/core-",
+      "mods/bed-",
+      "mods/a-",
+      "late/b",
+      "late/c-",
+      "late/d",
+    ]);
+    expect(takenIn(off, list, "order").mods).toBe(off.profile.state.mods);
+  });
+
+  test("leaves each in its section where the names of sections are not those of blocks", () => {
+    const list = "list,section,name\nmods,One,core\nmods,Two,a\nmods,One,d\nmods,Two,c\n";
+    const { mods } = takenIn(someHere, list, "order");
+    expect(mods.sections).toEqual(someHere.profile.state.mods.sections);
+    expect(told(mods)).toEqual(["mods/core", "mods/bed-", "mods/a", "late/b", "late/d", "late/c"]);
+  });
+
   test("touches no mods where it names only plugins", () => {
     const { mods, plugins } = takenIn(someHere, "# Plugins\nb.plank\na.plank\n", "order");
     expect(mods).toBe(someHere.profile.state.mods);

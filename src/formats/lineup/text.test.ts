@@ -73,9 +73,10 @@ test("no line of words vanishes: each is a name, a heading, the title, or stands
   const told = readText(
     "Hello!\n-- Tidal Core\n// Small Fry\n; Honest Prices\n# Winter\n# Reeds\n# Mods\nTall Reeds\n[Some words]\n",
   );
-  expect(told.title).toBe("Tidal Core");
+  expect(told.title).toBe("");
   expect(told.lines.map(({ name, aside = false }) => [name, aside])).toEqual([
     ["Hello!", false],
+    ["Tidal Core", true],
     ["Small Fry", true],
     ["Honest Prices", true],
     ["Winter", true],
@@ -83,6 +84,8 @@ test("no line of words vanishes: each is a name, a heading, the title, or stands
     ["Tall Reeds", false],
     ["Some words", true],
   ]);
+  // Behind the first entry a heading is no title.
+  expect(readText("Tall Reeds\n# Small Fry").title).toBe("");
 });
 
 test("a number behind # counts the line, and makes no comment of it", () => {

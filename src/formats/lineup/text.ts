@@ -20,7 +20,9 @@ export function readText(text: string): Listing {
     said = { ...heading.whole, ...said };
     if (heading.list) list = heading.list;
     if (isHeading(heading)) continue;
-    const isTitle = comment !== undefined && title === "" && comment.trim() !== "";
+    // Behind the first entry it is a heading within the list.
+    const isFirst = title === "" && lines.every(({ aside }) => aside);
+    const isTitle = comment !== undefined && isFirst && comment.trim() !== "";
     if (isTitle) title = comment.trim();
     const line = isTitle ? null : lineOfText(comment ?? raw);
     const isAside = comment !== undefined || (list === null && isByline(raw));

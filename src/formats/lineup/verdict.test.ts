@@ -278,6 +278,18 @@ describe("a list that carries its author's fingerprint and not all that it is ma
     },
   );
 
+  test.each(["csv", "xml", "bom"])(
+    "%s: one that says all is altered where its fingerprint is of something else",
+    (id) => {
+      const { write } = formatOf(id)!;
+      const other = write({ ...lineup, launch: { draw: 4 } }, testGame);
+      expect(judged(other).kind).toBe("altered");
+      expect(judged(write({ ...lineup, plugins: lineup.plugins.toReversed() }, testGame)).kind).toBe(
+        "altered",
+      );
+    },
+  );
+
   test("a code carries the whole of it; one of the first form so little that it proves nothing", () => {
     const setup = shareSetup(
       bare,

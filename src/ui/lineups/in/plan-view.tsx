@@ -63,12 +63,12 @@ export function PlanView({
         <div className="min-h-0 grow space-y-4 overflow-auto p-5">
           <Head resolved={resolved} fileName={fileName} />
           <Warnings resolved={resolved} plan={plan} />
-          <NotCarried resolved={resolved} />
           {way !== "new" && <WhatChanges resolved={resolved} way={way} keepMine={keepMine} />}
           <LeftOpen texts={lineup.open ?? []} />
           <UnsureLines lines={matches.filter(({ sure }) => !sure)} onAnswer={onAnswer} />
           <Unanswered resolved={resolved} />
           <NoNames matches={matches} />
+          <NotCarried resolved={resolved} />
           {groups.map((status) => (
             <Group
               key={status}
@@ -205,7 +205,7 @@ function NotCarried({ resolved: { claim, format } }: { resolved: ResolvedList })
       <h3 id="not-carried" className="font-bold">
         What this list ({format}) does not say
       </h3>
-      <ul className="text-ink2 list-disc pl-5">
+      <ul className="text-ink2 list-disc gap-8 pl-5 md:columns-2">
         {claim.unsaid.map((part) => (
           <li key={part}>{unsaidWords[part]}</li>
         ))}
