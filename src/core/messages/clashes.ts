@@ -1,7 +1,12 @@
 import type { Clash } from "../compare/states";
 import type { ClashSide } from "../state/facet";
 import type { ItemChange } from "../state/merge-orders";
+import type { Choice, Rule } from "../model/profile";
+import type { ProfileBook } from "../model/rulebook";
 import { facetNouns } from "./facets";
+import { plainText, plural } from "./parts";
+import { partWords } from "./profile-differences";
+import { ruleText } from "./rules";
 
 const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
   removed: "taken out or changed",
@@ -43,15 +48,21 @@ export function sayClashSide({ what }: Clash, { value, after }: ClashSide, names
   if (what === "on") return value === true ? "on" : "off";
   if (what === "section") return names.section(value as string);
   if (what === "content") return names.version(value as string);
-  return sayDecision(value);
+  return sayDecision(value, names);
 }
 
 /** A decision by what people wrote or chose in it. */
-function sayDecision(value: unknown): string {
+function sayDecision(value: unknown, { item }: ClashNames): string {
   if (Array.isArray(value)) return String(value.at(-1));
   if (typeof value !== "object" || value === null) return String(value);
   if ("text" in value) return String(value.text);
-  return JSON.stringify(value);
+  const { rule, off } = value as Partial<Rule>;
+  if (rule) return `${plainText(ruleText(rule), item)}${off ? " (off)" : ""}`;
+  if ("components" in value) return partWords(value as Choice) || "none of its parts";
+  const { version, off: left = [] } = value as Partial<ProfileBook>;
+  if (version !== undefined)
+    return `version ${version}${left.length > 0 ? `, ${plural(left.length, "rule")} off` : ""}`;
+  return "path" in value ? "left out" : JSON.stringify(value);
 }
 
 const changed = (codes: string): string =>

@@ -55,6 +55,32 @@ test.each([
   expect(sayClashSide(clash, side, names)).toBe(words);
 });
 
+test("what is clashed over is told in words: a note, a rule, parts, a rulebook, a setting", () => {
+  const said = (value: unknown) =>
+    sayClashSide({ facet: "rules", what: "changed", key: "x", mine: {}, theirs: {} }, { value }, names);
+  const rule = { kind: "after", item: "a", other: "b", strength: "must" };
+  const words = [
+    said({ list: "mods", item: "a", text: "It is dark.", author: "", at: "" }),
+    said({ id: "r", rule, note: "", made: "" }),
+    said({ id: "r", rule, note: "", made: "", off: true }),
+    said({ mod: "a", options: { look: ["tall"] }, components: ["bells"] }),
+    said({ mod: "a", options: {}, components: [] }),
+    said({ id: "tides", version: "2", off: ["q"] }),
+    said({ mod: "a", path: "x.dat" }),
+    said(["draw", 3]),
+  ];
+  expect(words[0]).toBe("It is dark.");
+  expect(words.slice(3)).toEqual([
+    "look: tall; bells",
+    "none of its parts",
+    "version 2, 1 rule off",
+    "left out",
+    "3",
+  ]);
+  expect(words[2]).toBe(`${words[1]!} (off)`);
+  expect(words.every((each) => !/[{}[\]]/.test(each))).toBe(true);
+});
+
 test.each(["busy", "broke-off", "not-there", "damaged", "not-in-depot"] as const)(
   "a transfer that goes wrong names its mod: %s",
   (code) => {

@@ -68,7 +68,13 @@ const setWords = (
 
 const ruleOf = ({ profile }: Roster, id: string) => profile.state.rules.find((rule) => rule.id === id);
 
-const partWords = ({ options, components }: { options: Record<string, string[]>; components: string[] }) =>
+export const partWords = ({
+  options,
+  components,
+}: {
+  options: Record<string, string[]>;
+  components: string[];
+}) =>
   [
     ...Object.entries(options)
       .filter(([, parts]) => parts.length > 0)
