@@ -11,7 +11,7 @@ import type { Fix } from "../model/finding";
 /** A mod that is on says that it needs another one, which is off, not there, or of another version. */
 export const requiredOff: Check = ({ roster }) =>
   roster.mods.filter(isOn).flatMap(({ id, mod }) =>
-    (mod.manifest?.requires ?? []).flatMap(({ mod: other, versions }) => {
+    (mod.manifest?.requires ?? []).flatMap(({ mod: other, versions, reason = "" }) => {
       const present = roster.modOf.get(other);
       const fits = !versions || !present?.mod || isInRange(present.mod.version, versions);
       if (present?.loads && fits) return [];
@@ -24,6 +24,7 @@ export const requiredOff: Check = ({ roster }) =>
           other: modName(roster, other),
           versions: versions ?? "",
           here: present?.mod?.version ?? "",
+          reason,
         },
         level: "problem" as const,
         subjects: [subject(id)],

@@ -251,6 +251,19 @@ const cases: readonly Case[] = [
 describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
   const findings = check(bad, onDisk).filter((finding) => finding.check === name);
 
+  test("a requirement says why its author needs it, where they have said so", () => {
+    const bad = saying({
+      requires: [{ mod: "c", reason: "You do not see it, but nothing works without." }, { mod: "d" }],
+    });
+    const said = check(bad)
+      .filter((finding) => finding.check === "required-off")
+      .map((finding) => plainText(sayFinding(finding)));
+    expect(said).toEqual([
+      "b needs c, which is not on the shelf (“You do not see it, but nothing works without”).",
+      "b needs d, which is not on the shelf.",
+    ]);
+  });
+
   test("sees the bad case and not the good one", () => {
     expect(findings.length).toBeGreaterThan(0);
     expect(check(good).filter((finding) => finding.check === name)).toEqual([]);

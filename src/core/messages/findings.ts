@@ -17,6 +17,9 @@ const away = (d: FindingData["order-file-differs"]): string =>
     .join(", ") || "other mods to open";
 
 /** What a rulebook adds to its advice, and which one it is. */
+const because = ({ reason }: FindingData["required-off"]): string =>
+  reason === "" ? "" : ` (“${reason.replace(/\.$/, "")}”)`;
+
 const told = (d: FindingData["advice-known-bad"]): string =>
   `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
 
@@ -112,10 +115,12 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence`${item(d.item)} holds ${plural(d.count, "change")} left over from its making${told(d)}`,
   "advice-requires": (d) =>
     sentence`${item(d.item)} needs ${item(d.other)}, though it is no master of it${told(d)}`,
-  "required-off": (d) => sentence`${item(d.item)} needs ${String(d.other)}, which is not on in this profile.`,
-  "required-missing": (d) => sentence`${item(d.item)} needs ${String(d.other)}, which is not on the shelf.`,
+  "required-off": (d) =>
+    sentence`${item(d.item)} needs ${String(d.other)}, which is not on in this profile${because(d)}.`,
+  "required-missing": (d) =>
+    sentence`${item(d.item)} needs ${String(d.other)}, which is not on the shelf${because(d)}.`,
   "required-version": (d) =>
-    sentence`${item(d.item)} needs ${String(d.other)} ${String(d.versions)}; here it is ${String(d.here)}.`,
+    sentence`${item(d.item)} needs ${String(d.other)} ${String(d.versions)}; here it is ${String(d.here)}${because(d)}.`,
   "mods-clash": (d) =>
     sentence`${item(d.item)} cannot stand beside ${item(d.other)}${d.reason ? `: ${String(d.reason)}` : ""}.`,
   "expansion-off": (d) =>

@@ -40,7 +40,13 @@ interface FixOf<Id extends keyof FixData> {
 export type Fix = { [Id in keyof FixData]: FixOf<Id> }[keyof FixData];
 
 type WithMaster = Item & { readonly master: string; readonly mod: string };
-type Required = Item & { readonly other: string; readonly versions: string; readonly here: string };
+type Required = Item & {
+  readonly other: string;
+  readonly versions: string;
+  readonly here: string;
+  /** As its author says why; empty where they do not. */
+  readonly reason: string;
+};
 /** What a rulebook says; `other` and `count` where its kind of advice names them, else empty and 0. */
 type Told = Item & {
   readonly book: string;

@@ -79,7 +79,9 @@ export const ModManifest = z.looseObject({
   tags: z.array(z.string()).optional(),
   summary: z.string().optional(),
   page: z.string().optional(),
-  requires: z.array(z.looseObject({ mod: z.string(), versions: z.string().optional() })).optional(),
+  requires: z
+    .array(z.looseObject({ mod: z.string(), versions: z.string().optional(), reason: z.string().optional() }))
+    .optional(),
   clashes: z.array(z.looseObject({ mod: z.string(), reason: z.string().optional() })).optional(),
   expansions: z.array(z.string()).optional(),
   options: z.array(ModOption).max(200).optional(),

@@ -141,11 +141,12 @@ function Requirements({ mod }: { mod: SeatedMod }) {
   return (
     <Part title="Requires">
       <ul className="space-y-1">
-        {requires.map(({ mod: id, versions }) => {
+        {requires.map(({ mod: id, versions, reason }) => {
           const other = itemOf.get(id);
           return (
             <Need key={id} word={other ? onWord(other) : "missing"}>
               {other ? <ItemName id={id} /> : <b>{id}</b>} {versions}
+              {reason && <span className="text-ink2">: {reason}</span>}
             </Need>
           );
         })}

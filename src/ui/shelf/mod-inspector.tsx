@@ -182,9 +182,12 @@ function FindingsOf({ row }: { row: ShelfRow }) {
 }
 
 const requirement = (
-  { mod, versions }: { mod: string; versions?: string | undefined },
+  { mod, versions, reason }: { mod: string; versions?: string | undefined; reason?: string | undefined },
   present: boolean,
-): string => [mod, versions, present ? "" : "(not in this profile)"].filter(Boolean).join(" ");
+): string =>
+  [mod, versions, reason && `(“${reason}”)`, present ? "" : "(not in this profile)"]
+    .filter(Boolean)
+    .join(" ");
 
 function PluginFacts({ plugin }: { plugin: PluginFile }) {
   const { editor } = useWorkspace();
