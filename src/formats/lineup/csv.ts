@@ -55,6 +55,10 @@ const otherHeads: Readonly<Record<string, string>> = {
   state: "on",
   group: "section",
   hash: "sha256",
+  no: "number",
+  "no.": "number",
+  nr: "number",
+  "#": "number",
 };
 
 const headOfColumn = (cell: string): string => {
@@ -78,20 +82,61 @@ export function headInCells(
   return said.settings ? said : { ...said, game: null };
 }
 
-/** Rows below a header that names a column of names, each upon `blank`; null where there is no such header. */
+/** Rows below a header that names a column of names, each upon `blank`, in the order of their numbers; null where there is no such header. */
 export function linesOfCells(
   cells: readonly (readonly string[])[],
   blank: Readonly<Record<string, string>> = {},
 ): ListLine[] | null {
   const heads = (cells[0] ?? []).map(headOfColumn);
   if (!heads.includes("name")) return null;
-  const ofRow = (row: readonly string[]) => {
+  const records = cells.slice(1).map((row) => {
     const record = Object.create(null) as Record<string, string>;
     heads.forEach((head, at) => (record[head] ??= row[at] ?? ""));
-    return lineOfRow({ ...blank, ...record });
-  };
-  return cells
-    .slice(1)
-    .map(ofRow)
+    return record;
+  });
+  return inOrder(records)
+    .map((record) => lineOfRow({ ...blank, ...record }))
     .filter((line) => line !== null);
+}
+
+/**
+ * Rows of a sheet without a header: a column of numbers, the first or the last, and the first of words; null where it is no such
+ * sheet. Versions at the end are no numbers of rows: those are all different, and whole or large.
+ */
+export function linesOfSheet(cells: readonly (readonly string[])[]): ListLine[] | null {
+  const width = cells[0]?.length ?? 0;
+  if (cells.length < 2 || width < 2 || cells.some((row) => row.length !== width)) return null;
+  const column = (at: number) => cells.map((row) => numberIn(row[at]!));
+  const isNumbered = (values: readonly (number | null)[]) =>
+    values.every((value) => value !== null) && new Set(values).size === values.length;
+  const last = column(width - 1);
+  const isCounting =
+    last.every((value) => Number.isInteger(value)) || last.some((value) => (value ?? 0) >= 20);
+  const numbers = isNumbered(column(0)) ? 0 : isNumbered(last) && isCounting ? width - 1 : null;
+  const names = cells[0]!.findIndex(
+    (_, at) => at !== numbers && cells.every((row) => /\p{L}/u.test(row[at]!)),
+  );
+  if (numbers === null || names < 0) return null;
+  const records = cells.map((row) => ({ number: row[numbers]!, name: row[names]! }));
+  return inOrder(records)
+    .map(lineOfRow)
+    .filter((line) => line !== null);
+}
+
+/** A number as sheets write it, with a point or a comma; null where it is none. */
+const numberIn = (cell: string): number | null =>
+  /^\s*[+-]?\d+(?:[.,]\d+)?\s*$/.test(cell) ? Number(cell.replace(",", ".")) : null;
+
+/** Rows by their number, or by tier and weight together; one without stays behind the one before it. Stable. */
+function inOrder<T extends Readonly<Partial<Record<string, string>>>>(rows: readonly T[]): T[] {
+  const cell = (row: T, head: string) => (Object.hasOwn(row, head) ? numberIn(row[head] ?? "") : null);
+  const numberOf = (row: T): number | null => {
+    const [tier, weight] = [cell(row, "tier"), cell(row, "weight")];
+    return cell(row, "number") ?? (tier === null && weight === null ? null : (tier ?? 0) + (weight ?? 0));
+  };
+  let before = Number.NEGATIVE_INFINITY;
+  return rows
+    .map((row) => ({ row, at: (before = numberOf(row) ?? before) }))
+    .sort((a, b) => (a.at === b.at ? 0 : a.at - b.at))
+    .map(({ row }) => row);
 }

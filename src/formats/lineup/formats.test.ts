@@ -51,6 +51,45 @@ const linesOf = (text: string) => {
   return list.listing.lines.filter(({ aside }) => !aside);
 };
 
+describe("a sheet is in the order of its numbers", () => {
+  const names = (text: string) => linesOf(text).map(({ name }) => name);
+  test.each([
+    [
+      "a column at the left, with gaps and decimals",
+      "number,name\n3010,Weir\n1000.5,Mill\n1000,Reeds\n20,Ferry\n",
+    ],
+    [
+      "a column at the right, of a spreadsheet that writes commas",
+      "name;nr\nWeir;3010\nMill;1000,5\nReeds;1000\nFerry;20\n",
+    ],
+    ["tabs", "#\tname\n4\tWeir\n3\tMill\n2\tReeds\n1\tFerry"],
+    ["a tier and a weight", "tier,weight,name\n3000,10,Weir\n1000,5,Mill\n1000,,Reeds\n,20,Ferry\n"],
+    ["no header, numbers at the left", "3010,Weir\n1000.5,Mill\n1000,Reeds\n20,Ferry\n"],
+    ["no header, numbers at the right", "Weir\t3010\nMill\t1001\nReeds\t1000\nFerry\t20\n"],
+    [
+      "a table of Markdown",
+      "| number | name |\n| --- | --- |\n| 3010 | Weir |\n| 1001 | Mill |\n| 1000 | Reeds |\n| 20 | Ferry |\n",
+    ],
+  ])("%s", (_, text) => {
+    expect(names(text)).toEqual(["Ferry", "Reeds", "Mill", "Weir"]);
+  });
+
+  test("rows without a number stay behind the one before them, equal ones as they stand", () => {
+    expect(names("number,name\n5,Weir\n,Mill\n1,Reeds\n1,Ferry\n")).toEqual([
+      "Reeds",
+      "Ferry",
+      "Weir",
+      "Mill",
+    ]);
+  });
+
+  test("versions at the end are no numbers of rows", () => {
+    expect(names("Weir,2.1\nMill,1.0\nReeds,3.0\n")).toEqual(
+      ["Weir", "Mill", "Reeds"].map((name, at) => `${name},${["2.1", "1.0", "3.0"][at]!}`),
+    );
+  });
+});
+
 describe("a share code", () => {
   const code = writeCode(
     shareSetup(

@@ -7,7 +7,7 @@ import { lineOfRow } from "@/core/lineup/rows";
 import { decodeAnyText, parseJson } from "../text";
 import { readBom } from "./bom";
 import { codeIn, codePattern, readCode } from "./code";
-import { headInCells, linesOfCells, readCells } from "./csv";
+import { headInCells, linesOfCells, linesOfSheet, readCells } from "./csv";
 import { lineupFrom } from "./json";
 import { readMarkdown } from "./markdown";
 import { dataInPage } from "./page";
@@ -119,9 +119,9 @@ function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListI
 function ofWords(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const firstLine = /^.*$/m.exec(text)![0];
   // A heading may hold a comma and the word by which a column is known.
-  if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+\s)/.test(firstLine)) {
+  if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+ )/.test(firstLine)) {
     const cells = readCells(text);
-    const lines = linesOfCells(cells) ?? [];
+    const lines = linesOfCells(cells) ?? linesOfSheet(cells) ?? [];
     if (lines.length > 0) return listed({ title: "", ...headInCells(cells), lines }, "table", name, game);
   }
   const words = readText(text);
