@@ -4,8 +4,8 @@ import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import { leaveOutEdit } from "../edit/leave-out";
 import { label } from "../edit/steps";
-import { switchItems, switchOnSteps } from "../edit/edits";
-import type { Roster, SeatedPlugin } from "../roster/roster";
+import { switchItems, switchMods, switchOnSteps } from "../edit/edits";
+import { newestHere, type Roster, type SeatedPlugin } from "../roster/roster";
 
 export function switchOn(plugin: SeatedPlugin): Fix {
   const edit = { label: label("switch-on", { item: plugin.id, count: 1 }), steps: switchOnSteps(plugin) };
@@ -30,6 +30,13 @@ export function bringBack(roster: Roster, { id, mod }: SeatedPlugin): Fix | null
       (mod.mod?.plugins ?? []).map(({ name }) => name),
     );
   return edit && { id: "bring-back", data: { item: id }, does: { edit } };
+}
+
+/** Switches a mod of the shelf on, which joins the profile where it is not in it yet. */
+export function switchOnMod(roster: Roster, id: string): Fix | null {
+  const mod = newestHere(roster.stock, id);
+  const edit = mod ? switchMods(roster, [mod], true) : null;
+  return edit && { id: "switch-on-mod", data: { name: mod!.name }, does: { edit } };
 }
 
 /** Switches a mod of the profile off. */

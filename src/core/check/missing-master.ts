@@ -1,6 +1,8 @@
+import type { Fix } from "../model/finding";
 import { foldName } from "../roster/fold";
+import type { Roster } from "../roster/roster";
 import { plugin as subject, type Check } from "./check";
-import { switchOff } from "./fixes";
+import { switchOff, switchOnMod } from "./fixes";
 
 /** A plugin that loads names a master that the profile does not hold: the game stops at start. */
 export const missingMaster: Check = ({ roster }) =>
@@ -17,7 +19,20 @@ export const missingMaster: Check = ({ roster }) =>
         data: { item: plugin.id, master: name, expansion: expansion?.name ?? "" },
         level: "blocker" as const,
         subjects: [subject(plugin.id)],
-        fixes: [switchOff(plugin.id)],
+        fixes: [...bringers(roster, same), switchOff(plugin.id)],
       };
     });
   });
+
+/** Mods that lie on the shelf, are not in the profile, and bring the master: it comes with them, whatever they are called. */
+const bringers = (roster: Roster, same: (name: string) => boolean): Fix[] =>
+  [
+    ...new Set(
+      roster.stock.shelf
+        .filter((mod) => !mod.problem && !roster.modOf.has(mod.id))
+        .filter((mod) => mod.plugins.some(({ name, part }) => part === undefined && same(name)))
+        .map(({ id }) => id),
+    ),
+  ]
+    .map((id) => switchOnMod(roster, id))
+    .filter((fix) => fix !== null);

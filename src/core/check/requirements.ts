@@ -1,11 +1,10 @@
 import type { ShelfMod } from "../model/shelf";
 import { modName } from "../messages/parts-of-mods";
-import { switchMods } from "../edit/edits";
 import { expansionEdit } from "../edit/settings";
 import { newestById, type Roster, type SeatedMod } from "../roster/roster";
 import { isInRange } from "../version/version";
 import { mod as subject, type Check } from "./check";
-import { leaveMod } from "./fixes";
+import { leaveMod, switchOnMod } from "./fixes";
 import type { Fix } from "../model/finding";
 
 /** A mod that is on says that it needs another one, which is off, not there, or of another version. */
@@ -89,12 +88,6 @@ const isFix = (fix: Fix | null): fix is Fix => fix !== null;
 
 const lies = ({ modOf, stock }: Roster, id: string): boolean =>
   Boolean(modOf.get(id)?.mod) || newestById(stock.shelf).has(id);
-
-function switchOnMod(roster: Roster, id: string): Fix | null {
-  const mod = newestById(roster.stock.shelf).get(id);
-  const edit = mod ? switchMods(roster, [mod], true) : null;
-  return edit && { id: "switch-on-mod", data: { name: mod!.name }, does: { edit } };
-}
 
 function switchOnExpansion(roster: Roster, id: string): Fix | null {
   const edit = roster.stock.owned.includes(id) ? expansionEdit(roster, id, true) : null;

@@ -251,6 +251,20 @@ const cases: readonly Case[] = [
 describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
   const findings = check(bad, onDisk).filter((finding) => finding.check === name);
 
+  test("a missing master that lies on the shelf in a mod of the shelf is offered by that mod, first of all", () => {
+    const bad = testRoster([{ name: "b.plank", masters: ["Hidden.plank"] }]);
+    const bringing = { ...shelfMod("deep", [pluginFile("hidden.plank")]), name: "Tidal Core" };
+    const inPart = { ...shelfMod("other", [{ ...pluginFile("hidden.plank"), part: "x" }]), name: "Other" };
+    const here = withStock(bad, { shelf: [...bad.stock.shelf, bringing, inPart] });
+    const [finding] = check(here).filter((each) => each.id === "missing-master");
+    expect(finding!.fixes.map((fix) => plainText(sayFix(fix)))).toEqual([
+      "Switch on Tidal Core",
+      "Switch off b.plank",
+    ]);
+    const mended = apply(here, editOf(here, finding!.fixes[0]!)!);
+    expect(check(mended).filter((each) => each.id === "missing-master")).toEqual([]);
+  });
+
   test("a requirement says why its author needs it, where they have said so", () => {
     const bad = saying({
       requires: [{ mod: "c", reason: "You do not see it, but nothing works without." }, { mod: "d" }],
