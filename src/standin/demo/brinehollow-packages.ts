@@ -132,8 +132,10 @@ export const brinehollowPackages: readonly DemoMod[] = [
   made("Chart of Squares", "1.0.0", "basaltine", {
     tags: ["places"],
     summary: "The whole chart, each square a plugin of its own.",
-    plugins: Array.from({ length: 36 }, (_, at) =>
-      part(`Chart of Squares - ${String(at + 1).padStart(2, "0")}.plank`, [base]),
-    ),
+    plugins: Array.from({ length: 36 }, (_, at) => {
+      const name = `Chart of Squares - ${String(at + 1).padStart(2, "0")}.plank`;
+      // One square was saved over itself, and names itself as its master since.
+      return part(name, at === 8 ? [base, name] : [base]);
+    }),
   }),
 ];

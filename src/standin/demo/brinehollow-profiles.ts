@@ -35,6 +35,17 @@ const rules = z.array(Rule).parse([
   },
 ]);
 
+const squaresTogether = Rule.parse({
+  id: "squares-together",
+  rule: {
+    kind: "together",
+    items: ["Chart of Squares - 01.plank", "Chart of Squares - 07.plank"],
+    strength: "prefer",
+  },
+  note: "the two of the harbour",
+  made,
+});
+
 /** What the curator got wrong: each plugin is put before the other one. */
 const misplaced: readonly (readonly [string, string])[] = [
   ["Glass Tides - Reefs.skiff", "Murk and Silt.plank"],
@@ -194,6 +205,7 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
       ),
       entries: [...plugins.entries.slice(0, foundations), gone, ...plugins.entries.slice(foundations)],
     },
+    rules: [...state.rules, squaresTogether],
     books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
     leftOut: [{ mod: ModId.parse("abyss-library"), path: "abyss lib.keel" }],
   };
