@@ -109,7 +109,7 @@ describe("the reason of a move is the strongest tie that its old place breaks", 
       .because.map(({ before, because }) => [before, typeof because === "string" ? because : because.rule]);
   const faint = { source: { kind: "broader-first" }, id: "faint" } as const;
   const light = { id: "light", weight: 1 };
-  const heavy = { id: "heavy", weight: 5 };
+  const heavy = { id: "heavy", weight: 50 };
   const must = { id: "must", strength: "must" } as const;
 
   test("a master before a must, a must before a preference, that by its weight, and the faint one at last", () => {
@@ -144,6 +144,22 @@ describe("the reason of a move is the strongest tie that its old place breaks", 
         "X",
       ),
     ).toEqual([["Z", "needs"]]);
+  });
+
+  test("a master before the order of sections, that before a must", () => {
+    const in1 = (id: string): ProblemItem => ({ id, section: "s1" });
+    const stand = (needs: string[]): ProblemItem[] => [
+      { id: "X", section: "s2", needs },
+      ...["A", "B", "C"].map(in1),
+      { id: "D", section: "s2" },
+      { id: "M", section: "s2" },
+    ];
+    const because = (needs: string[], rules: readonly ProblemRule[]) =>
+      explainMoves(propose({ ...problem(stand(needs)), sections: ["s1", "s2"], rules }))
+        .find(({ id }) => id === "X")!
+        .because.map((link) => (typeof link.because === "string" ? link.because : link.because.rule));
+    expect(because(["M"], [after("X", "D", must)])).toEqual(["needs"]);
+    expect(because([], [after("X", "D", must)])).toEqual(["section"]);
   });
 
   test("by trying all chains, none has a stronger weakest tie", () => {
