@@ -222,16 +222,8 @@ test("before playing together, lists, a code and digits are compared with the pr
   await openList(page, "same.csv", csv);
   const same = page.getByRole("article", { name: "same" });
   await expect(same).toContainText("The same setup as yours, proved by its fingerprint.");
-  const rows = csv.split("\r\n");
-  const at = rows.findIndex((row) => row.startsWith("mods,") && row.includes(",Bitter Diving Bell,"));
-  await openList(
-    page,
-    "less.csv",
-    rows
-      .toSpliced(at, 1)
-      .join("\r\n")
-      .replace(/,[0-9a-f]{64}(?=\r\n)/, ","),
-  );
+  const rows = csv.split("\r\n").filter((row) => !row.includes("Bitter Diving Bell"));
+  await openList(page, "less.csv", rows.join("\r\n").replace(/,[0-9a-f]{64}(?=\r\n)/, ","));
   const less = page.getByRole("article", { name: "less" });
   await expect(less).toContainText("switch Bitter Diving Bell off");
   await expect(less).toContainText("have it on");

@@ -117,7 +117,10 @@ function verdictOfTwo(a: ListRead, b: ListRead): Verdict {
   const stopped = first("altered") ?? first("not-yet");
   if (stopped) return stopped;
   const unsaid = [...new Set([...a.list.claim.unsaid, ...b.list.claim.unsaid])];
-  const differences = saidDifferences(factsOfLineup(a.list.lineup), factsOfLineup(b.list.lineup), unsaid);
+  const differences = saidDifferences(factsOfLineup(a.list.lineup), factsOfLineup(b.list.lineup), {
+    unsaid,
+    implied: [...a.list.claim.implied, ...b.list.claim.implied],
+  });
   if (differences.length > 0) return { kind: "differs", differences, unsaid };
   return own.every(({ kind }) => kind === "exact") ? { kind: "exact" } : { kind: "as-far", unsaid };
 }

@@ -1,4 +1,4 @@
-import type { Claim } from "@/core/model/claim";
+import { Claim } from "@/core/model/claim";
 import type { ProfileId } from "@/core/model/ids";
 import type { Lineup, LineupSheet } from "@/core/model/lineup";
 import type { Sql } from "./sql";
@@ -52,7 +52,9 @@ export async function findFollowed(db: Sql, profileId: ProfileId): Promise<Follo
     "select lineup, claim from followed where profile_id = $1 order by profile_id",
     [profileId],
   );
-  return rows[0] ?? null;
+  const found = rows[0];
+  // What an earlier version did not say of a list is filled in.
+  return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
 }
 
 export const saveFollowed = (db: Sql, profileId: ProfileId, { lineup, claim }: FollowedList) =>

@@ -41,7 +41,7 @@ export function verdictOf(lineup: Lineup, claim: Claim, roster: Roster): Verdict
   const { unsaid } = claim;
   if (claim.altered.length > 0) return { kind: "altered", places: claim.altered };
   const here = factsHere(roster);
-  const differences = saidDifferences(factsOfLineup(lineup), here, unsaid);
+  const differences = saidDifferences(factsOfLineup(lineup), here, claim);
   const isProved = claim.fingerprint !== null && fingerprintOf(here) === claim.fingerprint;
   // What is here is what its author had, and yet not what the list says.
   if (isProved && differences.length > 0) return { kind: "altered", places: placesOf(differences) };
@@ -56,11 +56,14 @@ export function verdictOf(lineup: Lineup, claim: Claim, roster: Roster): Verdict
 export const saidDifferences = (
   wanted: FingerprintFacts,
   here: FingerprintFacts,
-  unsaid: readonly UnsaidPart[],
+  { unsaid, implied }: Pick<Claim, "unsaid" | "implied">,
 ): SetupDifference[] =>
   compareFacts(
     ...([wanted, here].map((facts) => asSaid(facts, unsaid)) as [FingerprintFacts, FingerprintFacts]),
-  ).filter((each) => isSaid(each, unsaid));
+  ).filter(
+    (each) =>
+      isSaid(each, unsaid) && !(each.facet === "mods" && each.kind === "place" && implied.includes(each.key)),
+  );
 
 /** Contents are not compared of a list that names none. */
 function asSaid(facts: FingerprintFacts, unsaid: readonly UnsaidPart[]): FingerprintFacts {

@@ -343,6 +343,15 @@ describe("a list that carries no fingerprint", () => {
     });
   });
 
+  test("says nothing of where a mod stands of which it names only a plugin", () => {
+    const list = "# Mods\ncore\nb\n# Plugins\nCore.keel\nb.plank\na.plank\np.plank\n";
+    const first = (state: ProfileState): ProfileState => ({
+      ...state,
+      mods: { ...state.mods, entries: state.mods.entries.toSorted((one) => (one.id === "a" ? -1 : 0)) },
+    });
+    expect(judged(list, { change: first }).kind).toBe("as-far");
+  });
+
   test("what is off in it and not understood stands in nobody's way", () => {
     expect(judged("# Mods\n[x] core\n[ ] Nothing Known At All\n")).toMatchObject({ kind: "as-far" });
   });

@@ -126,7 +126,7 @@ function Compared({ list: { lineup, claim } }: { list: ResolvedList }) {
   const { verdict, differences, ways } = useMemo(() => {
     const [theirs, mine] = [factsOfLineup(lineup), factsHere(roster)];
     const titleOf = titlesFrom([...game.expansions, ...stock.shelf, ...lineup.mods]);
-    const differences = saidDifferences(theirs, mine, claim.unsaid);
+    const differences = saidDifferences(theirs, mine, claim);
     return {
       verdict: verdictOf(lineup, claim, roster),
       differences,
