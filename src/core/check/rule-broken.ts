@@ -20,22 +20,23 @@ const isOwn = ({ source }: ProblemRule): boolean => source === undefined || sour
 
 function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
   const { graph, problem } = ties[list].constraints.ties;
-  const beside = new Map<number, number[]>();
-  const add = (gate: number, item: number) => beside.set(gate, [...(beside.get(gate) ?? []), item]);
-  const own: { readonly gate: number; readonly item: number; readonly rule: ProblemRule }[] = [];
+  const besideOf = new Map<number, number[]>();
+  const own: { readonly item: number; readonly beside: readonly number[]; readonly rule: ProblemRule }[] = [];
   for (let e = 0; e < graph.from.length; e++) {
     const [from, to, origin] = [graph.from[e]!, graph.to[e]!, graph.origin[e]!];
     const [gate, item] = from >= graph.items ? [from, to] : [to, from];
     if (gate < graph.items || item >= graph.items) continue;
     const rule = origin < 0 ? undefined : problem.rules[origin];
-    if (rule && "within" in rule) own.push({ gate, item, rule });
-    else add(gate, item);
+    const beside = besideOf.get(gate) ?? [];
+    besideOf.set(gate, beside);
+    if (rule && "within" in rule) own.push({ item, beside, rule });
+    else beside.push(item);
   }
   return own
     .filter(({ rule }) => isOwn(rule))
-    .flatMap(({ gate, item, rule }) => {
+    .flatMap(({ item, beside, rule }) => {
       const isFirst = rule.kind === "first";
-      const other = (beside.get(gate) ?? []).find((place) => (isFirst ? place < item : place > item));
+      const other = beside.find((place) => (isFirst ? place < item : place > item));
       if (other === undefined) return [];
       const [id, otherId] = [problem.ids[item]!, problem.ids[other]!];
       return [

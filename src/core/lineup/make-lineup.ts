@@ -3,7 +3,7 @@ import type { KeyedName, Note, ProfileState } from "../model/profile";
 import type { ModManifest } from "../model/shelf";
 import { chosenParts, partsOf } from "../roster/parts";
 import { notesOf } from "../roster/notes";
-import type { Roster, SeatedMod } from "../roster/roster";
+import type { Roster, SeatedItem, SeatedMod } from "../roster/roster";
 import { creditsOf } from "./credits";
 import { digestsOf } from "./digests";
 import { factsOfRoster, fingerprintOf } from "./fingerprint";
@@ -62,16 +62,18 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
         ...(roles[mod.id] ? { role: roles[mod.id] } : {}),
         ...(terms[mod.id] ? { terms: terms[mod.id] } : {}),
       })),
-    plugins: roster.plugins.map(({ id, entry, fixed, file, mod, withheld }) => ({
-      name: id,
-      sha256: file?.sha256 ?? null,
-      // Whoever reads the list knows nothing of the package: what no chosen part brings, or is left out, does not load there either.
-      on: fixed || (entry.on && (withheld === null || withheld === "gone")),
-      section: entry.section,
-      ...(entry.home === undefined ? {} : { home: entry.home }),
-      mod: mod?.id ?? null,
-      ...(file?.header?.masters.length ? { masters: file.header.masters } : {}),
-    })),
+    plugins: roster.plugins.map((plugin) => {
+      const { id, entry, file, mod } = plugin;
+      return {
+        name: id,
+        sha256: file?.sha256 ?? null,
+        on: goesOutOn(plugin),
+        section: entry.section,
+        ...(entry.home === undefined ? {} : { home: entry.home }),
+        mod: mod?.id ?? null,
+        ...(file?.header?.masters.length ? { masters: file.header.masters } : {}),
+      };
+    }),
     ...besideOrders(profile.state),
     followUps: roster.mods.filter(({ id }) => roles[id] === "once").map(({ id }) => id),
     credits: creditsOf(roster),
@@ -91,6 +93,15 @@ function labelsOf(manifest: ModManifest | null, choice: SeatedMod["choice"]): Pi
   ]);
   return Object.keys(labels).length > 0 ? { labels } : {};
 }
+
+/**
+ * Whether a list that goes out says that an item is on. Who reads it knows nothing of packages: what no chosen part brings, or is left
+ * out, does not load there either.
+ */
+export const goesOutOn = (item: SeatedItem): boolean =>
+  item.list === "mods"
+    ? item.loads
+    : item.fixed || (item.entry.on && (item.withheld === null || item.withheld === "gone"));
 
 function lineupMod({ id, entry, loads, mod, choice, leftOut }: SeatedMod, note: Note | undefined): LineupMod {
   return {

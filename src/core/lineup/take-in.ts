@@ -13,6 +13,7 @@ import type { TakeInWay } from "../state/facet";
 import { facets, mapFacets } from "../state/facets";
 import { compareVersions } from "../version/version";
 import { addAbsentPlugins } from "../edit/arrivals";
+import { goesOutOn } from "./make-lineup";
 import { stateFromLineup } from "./match";
 
 interface ListIn {
@@ -46,6 +47,7 @@ class Told {
   /** A list that says less than a profile keeps; its sections are known by their names alone. */
   private readonly isPartial: boolean;
   private readonly implied: ReadonlySet<string>;
+  private readonly versionOf: ReadonlyMap<string, string>;
 
   constructor(
     private readonly roster: Roster,
@@ -56,6 +58,7 @@ class Told {
     this.unsaid = new Set([...claim.unsaid, ...claim.beside]);
     this.isPartial = claim.beside.length > 0;
     this.implied = new Set(claim.implied);
+    this.versionOf = new Map(lineup.mods.map(({ id, version }) => [id, version]));
   }
 
   /** What the list decides, with what is mine where it says nothing. */
@@ -217,7 +220,7 @@ class Told {
     const content = this.content(entry, mine);
     return {
       ...rest,
-      on: entry.on === wentOutOn(mine) ? own.on : entry.on,
+      on: entry.on === goesOutOn(mine) ? own.on : entry.on,
       ...(staysInMine ? seatOf(own) : seat),
       ...(content === undefined ? {} : { content }),
     };
@@ -235,7 +238,7 @@ class Told {
   /** Of a list that names no contents those here stay, unless they are of another version than it names. */
   private content(entry: Entry, mine: SeatedItem): string | undefined {
     if (mine.list === "plugins" || !this.unsaid.has("hashes") || !mine.mod) return entry.content;
-    const wanted = this.lineup.mods.find(({ id }) => id === entry.id)?.version;
+    const wanted = this.versionOf.get(entry.id);
     const fits =
       this.unsaid.has("versions") || wanted === undefined || compareVersions(wanted, mine.mod.version) === 0;
     return fits ? mine.entry.content : entry.content;
@@ -259,12 +262,6 @@ class Told {
 }
 
 const seatOf = ({ section, home }: Entry) => ({ section, ...(home === undefined ? {} : { home }) });
-
-/** Whether a list that goes out from here says that it is on. */
-const wentOutOn = (item: SeatedItem): boolean =>
-  item.list === "mods"
-    ? item.loads
-    : item.fixed || (item.entry.on && (item.withheld === null || item.withheld === "gone"));
 
 /** Stable: of one section the items stand as they did. */
 const bySection = (entries: readonly Entry[], sections: readonly Section[]): Entry[] =>

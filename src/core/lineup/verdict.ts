@@ -58,9 +58,7 @@ export const saidDifferences = (
   here: FingerprintFacts,
   { unsaid, implied }: Pick<Claim, "unsaid" | "implied">,
 ): SetupDifference[] =>
-  compareFacts(
-    ...([wanted, here].map((facts) => asSaid(facts, unsaid)) as [FingerprintFacts, FingerprintFacts]),
-  ).filter(
+  compareFacts(asSaid(wanted, unsaid), asSaid(here, unsaid)).filter(
     (each) =>
       isSaid(each, unsaid) && !(each.facet === "mods" && each.kind === "place" && implied.includes(each.key)),
   );
@@ -120,10 +118,12 @@ function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[])
 function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
   const sound = stock.shelf.filter(({ problem }) => !problem);
   const contents = new Set(sound.map(({ content }) => content));
+  const versionsOf = new Map<string, string[]>();
+  for (const { id, version } of sound) versionsOf.set(id, [...(versionsOf.get(id) ?? []), version]);
   // Where the list names no contents, its version has to be here.
   const isHere = ({ id, version, content }: LineupMod) =>
     claim.unsaid.includes("hashes")
-      ? sound.some((mod) => mod.id === id && compareVersions(mod.version, version) === 0)
+      ? (versionsOf.get(id) ?? []).some((each) => compareVersions(each, version) === 0)
       : contents.has(content);
   const fold = (name: string) => foldName(game, name);
   const base = new Set(stock.base.map(({ name }) => fold(name)));
