@@ -21,7 +21,7 @@ const order = (text: string): Order => {
         };
       }),
     ),
-  } as Order;
+  };
 };
 const told = ({ sections, entries }: Order): string =>
   sections
