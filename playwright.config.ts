@@ -1,10 +1,12 @@
+import { availableParallelism } from "node:os";
 import { defineConfig } from "@playwright/test";
 
 export default defineConfig({
   testDir: "e2e",
   globalSetup: "./e2e/prepare.ts",
-  // One after another: every test has the server and the data folder to itself.
-  workers: 1,
+  // Every test has a server and a data folder to itself; a server and a browser fill about one core.
+  workers: Math.min(2, availableParallelism()),
+  fullyParallel: true,
   timeout: 180_000,
   expect: { timeout: 20_000 },
   outputDir: "test-results",

@@ -1,9 +1,9 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, test as base } from "@playwright/test";
-import { pristine, root, startSeating } from "./server";
+import { folderOf, pristine, startSeating } from "./server";
 
-const home = join(root, ".cache", "e2e-first");
+const home = folderOf("first");
 const demo = join(pristine, "demo/brinehollow");
 
 base(

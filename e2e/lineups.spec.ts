@@ -3,9 +3,9 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
 import { expect, gameFolder, home, stored, test } from "./fixtures";
-import { root, startSeating, type Server } from "./server";
+import { folderOf, startSeating, type Server } from "./server";
 
-const second = join(root, ".cache", "e2e-second");
+const second = folderOf("second");
 
 /** A Seating of somebody else: the same game, an empty shelf, and a depot to get things from. */
 async function startSecond(): Promise<Server> {

@@ -4,9 +4,12 @@ import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 
 export const root = resolve(__dirname, "..");
+/** A folder that only the tests of one worker use. */
+export const folderOf = (name: string, worker = process.env.TEST_PARALLEL_INDEX ?? "0") =>
+  join(root, ".cache", "e2e", worker, name);
 /** The data folder of the tests; it stays at one path, for the database names the folders of the game by theirs. */
-export const home = join(root, ".cache", "e2e");
-export const pristine = join(root, ".cache", "e2e-pristine");
+export const home = folderOf("home");
+export const pristine = folderOf("pristine");
 
 export interface Server {
   readonly url: string;

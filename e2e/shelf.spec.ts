@@ -62,6 +62,55 @@ test("the shelf is searched with slips, narrowed with counts told before, and al
   await expect(shown(page)).toHaveText(`${count} of 72 shown`);
 });
 
+test("what is typed and taken back before the page has drawn it is not lost", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.goto(`${seating.url}/shelf`);
+  const field = page.getByLabel("Filter the shelf");
+  await expect(shown(page)).toHaveText("72 of 72 shown");
+  // One task: nothing can be drawn in between, as on a machine that is busy.
+  await field.evaluate((input: HTMLInputElement) => {
+    const write = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
+    for (const text of ["g", "glas tids", "", "tide"]) {
+      write.call(input, text);
+      input.dispatchEvent(new Event("input", { bubbles: true }));
+      if (input.value !== text) throw new Error(`the field holds "${input.value}" instead of "${text}"`);
+    }
+  });
+  await expect(field).toHaveValue("tide");
+  await expect(page).toHaveURL(/q=tide$/);
+  await field.fill("");
+  await expect(shown(page)).toHaveText("72 of 72 shown");
+
+  await bar(page).getByRole("button", { name: /^Tags/ }).click();
+  await page.getByLabel(/^water/).click();
+  await page.keyboard.press("Escape");
+  await bar(page)
+    .getByRole("button", { name: /^Switch \d+ off$/ })
+    .click();
+  await stored(page);
+  // The server answers late: what is chosen until then stays chosen.
+  const held: (() => void)[] = [];
+  await page.route("**/shelf*", async (route) => {
+    if (route.request().method() === "POST") await new Promise<void>((go) => held.push(go));
+    await route.continue();
+  });
+  await page.getByRole("button", { name: /^Undo: switch off/ }).click();
+  await expect.poll(() => held.length).toBe(1);
+  await page.getByRole("columnheader", { name: "Size" }).getByRole("button").click();
+  await bar(page).getByRole("button", { name: "water" }).click();
+  await page.getByLabel(/^light/).click();
+  await page.keyboard.press("Escape");
+  await expect(page).toHaveURL(/tag=light.*sort=size/);
+  held[0]!();
+  await expect(page.getByRole("button", { name: /^Redo: switch off/ })).toBeEnabled();
+  await page.waitForTimeout(500);
+  await expect(page).toHaveURL(/tag=light.*sort=size/);
+  await expect(page.getByRole("columnheader", { name: "Size" })).toHaveAttribute("aria-sort", "ascending");
+  await expect(bar(page).getByRole("button", { name: "water and light" })).toBeVisible();
+});
+
 test("what is shown is tagged, moved to a section, and dropped into a bin that gives it back", async ({
   watched: page,
   seating,

@@ -5,6 +5,7 @@ import { dataInPage } from "@/formats/lineup/page";
 import { findCurrentGame } from "@/store/games";
 import { findProfile } from "@/store/profiles";
 import type { Context } from "./context";
+import { label } from "@/core/edit/steps";
 import { step, storeEdit } from "./operations/edit-profile";
 import * as lineups from "./operations/lineups";
 import * as profiles from "./operations/profiles";
@@ -54,8 +55,13 @@ test("a list goes out with what its curator said, and comes in as a new profile 
   expect([profile.id, profile.name]).toEqual([made.profileId, "Reproduced"]);
   expect(await fingerprintOf(profile.id)).toBe(lineup.fingerprint);
   expect((await viewProfile(context, profile)).followed?.lineup.fingerprint).toBe(lineup.fingerprint);
-  value(await lineups.stopFollowing(context, profile.id));
+  const noMore = { label: label("unfollow", { name: "x" }), steps: [], follow: null };
+  expect(value(await storeEdit(context, profile.id, 1, noMore))).toMatchObject({
+    version: 2,
+    followed: null,
+  });
   expect((await viewProfile(context, profile)).followed).toBeNull();
+  expect(value(await step(context, profile.id, 2, "undo")).followed?.lineup.title).toBe("Long Descent");
   value(await profiles.switchProfile(context, first.id));
   expect(
     await lineups.acceptImport(context, "gone", { target: { way: "new", name: "x" }, keepMine: [] }),
@@ -99,6 +105,53 @@ test("into the present profile it is one edit with a restore point, and one undo
   expect(
     await lineups.acceptImport(context, await keep(fewer), { target: stale, keepMine: [] }),
   ).toMatchObject({ ok: false, refusal: { code: "stale" } });
+});
+
+test("which version is followed is a part of the edit: undo, redo and going back to a restore point bring it back", async () => {
+  const first = await present();
+  const { changelog: _, ...lineup } = value(await lineups.exportLineup(context, first.id));
+  const followedBy = async (id: ProfileId) =>
+    (await viewProfile(context, (await findProfile(context.db, id))!)).followed?.lineup.listVersion ?? null;
+  const take = async (listVersion: string, target: lineups.Acceptance["target"]) =>
+    value(
+      await lineups.acceptImport(context, await keep({ ...lineup, title: "Tidal", listVersion }), {
+        target,
+        keepMine: [],
+      }),
+    ).profileId;
+  const id = await take("1.0", { way: "new", name: "Follows" });
+  await take("2.0", { way: "into", profile: id, version: 1 });
+  expect(await followedBy(id)).toBe("2.0");
+  const follow = await keep({ ...lineup, title: "Tidal", listVersion: "3.0" });
+  const edit = { label: label("follow", { name: "Tidal", version: "3.0" }), steps: [], follow };
+  let { version } = (await findProfile(context.db, id))!;
+  expect(value(await storeEdit(context, id, version, edit)).followed?.lineup.listVersion).toBe("3.0");
+  expect(await storeEdit(context, id, version, edit)).toMatchObject({ refusal: { code: "stale" } });
+  for (const [way, followed] of [
+    ["undo", "2.0"],
+    ["undo", "1.0"],
+    ["redo", "2.0"],
+    ["redo", "3.0"],
+    ["undo", "2.0"],
+  ] as const) {
+    version = (await findProfile(context.db, id))!.version;
+    const back = value(await step(context, id, version, way));
+    expect([way, back.followed?.lineup.listVersion, await followedBy(id)]).toEqual([way, followed, followed]);
+  }
+  const point = (await viewProfile(context, (await findProfile(context.db, id))!)).restorePoints[0]!;
+  version = (await findProfile(context.db, id))!.version;
+  expect(value(await profiles.goBack(context, point.id, version)).followed?.lineup.listVersion).toBe("1.0");
+  // What nothing leads to any more is forgotten: version 3.0, which had been undone.
+  const kept = await context.db.query<{ version: string }>(
+    "select lineup ->> 'listVersion' as version from followed_list where profile_id = $1 order by version",
+    [id],
+  );
+  expect(kept.map((each) => each.version)).toEqual(["1.0", "2.0"]);
+  expect(value(await lineups.readCuratorsWords(context, id))).toContain("What to expect");
+  expect(await storeEdit(context, id, version + 1, { ...edit, follow: "gone" })).toMatchObject({
+    refusal: { code: "import-gone" },
+  });
+  value(await profiles.switchProfile(context, first.id));
 });
 
 test("versions keep what changed between them, and the list tells it", async () => {

@@ -2,11 +2,19 @@ import type { EditLabel, Step } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
 import type { Sql } from "./sql";
 
+/** Ids of lists that are kept for the profile, or null. */
+export interface FollowedChange {
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
 interface JournalEntry {
   readonly number: number;
   readonly label: EditLabel;
   readonly steps: Step[];
   readonly inverse: Step[];
+  /** Which list is followed, before and after; null of an edit that leaves it. */
+  readonly followed: FollowedChange | null;
 }
 
 /** Forgets what had been undone, and adds the edit as the newest. */
@@ -17,9 +25,15 @@ export async function record(
 ): Promise<void> {
   await db.query("delete from journal where profile_id = $1 and undone", [profileId]);
   await db.query(
-    `insert into journal (profile_id, number, label, steps, inverse, format)
-     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, 2 from journal where profile_id = $1`,
-    [profileId, JSON.stringify(entry.label), JSON.stringify(entry.steps), JSON.stringify(entry.inverse)],
+    `insert into journal (profile_id, number, label, steps, inverse, followed, format)
+     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, 2 from journal where profile_id = $1`,
+    [
+      profileId,
+      JSON.stringify(entry.label),
+      JSON.stringify(entry.steps),
+      JSON.stringify(entry.inverse),
+      entry.followed && JSON.stringify(entry.followed),
+    ],
   );
 }
 
@@ -31,7 +45,7 @@ export async function findNext(
 ): Promise<JournalEntry | null> {
   const order = way === "undo" ? "desc" : "asc";
   const rows = await db.query<JournalEntry>(
-    `select number, label, steps, inverse from journal
+    `select number, label, steps, inverse, followed from journal
      where profile_id = $1 and undone = $2 order by number ${order} limit 1`,
     [profileId, way === "redo"],
   );

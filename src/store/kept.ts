@@ -2,7 +2,7 @@ import type { ModId } from "@/core/model/ids";
 import { ShelfMod } from "@/core/model/shelf";
 import type { Sql } from "./sql";
 
-/** Contents that something pins: a profile in whatever state it is kept, its history, or a list that it follows. */
+/** Contents that something pins: a profile in whatever state it is kept, its history, or a list that it follows or may come to follow again. */
 const pinned = `
   select e.content from profile_entry e join profile p on p.id = e.profile_id
     where p.game_id = $1 and e.list = 'mods' and e.content is not null
@@ -12,7 +12,7 @@ const pinned = `
     regexp_matches(r.state::text, $2, 'g') as m where p.game_id = $1
   union select m[1] from journal j join profile p on p.id = j.profile_id,
     regexp_matches(j.steps::text || j.inverse::text, $2, 'g') as m where p.game_id = $1
-  union select m[1] from followed f join profile p on p.id = f.profile_id,
+  union select m[1] from followed_list f join profile p on p.id = f.profile_id,
     regexp_matches(f.lineup::text, $2, 'g') as m where p.game_id = $1`;
 const contentField = '"content": "([0-9a-f]{64})"';
 

@@ -40,16 +40,29 @@ export const saveVersion = (db: Sql, profileId: ProfileId, version: string, line
     [profileId, version, JSON.stringify(lineup)],
   );
 
-interface FollowedList {
+export interface FollowedList {
   readonly lineup: Lineup;
   /** Null of one that was followed before claims were kept. */
   readonly claim: Claim | null;
 }
 
-/** The list that a profile came from, in the version that it was brought to last; null where it came from none. */
-export async function findFollowed(db: Sql, profileId: ProfileId): Promise<FollowedList | null> {
+/** Id of the list that a profile follows, among those kept for it; null where it follows none. */
+export async function followedId(db: Sql, profileId: ProfileId): Promise<string | null> {
+  const rows = await db.query<{ id: string | null }>(
+    "select followed_id as id from profile where id = $1 order by id",
+    [profileId],
+  );
+  return rows[0]?.id ?? null;
+}
+
+/** The list that a profile follows, in the version that it was brought to last; null where it follows none. */
+export async function findFollowed(
+  db: Sql,
+  profileId: ProfileId,
+): Promise<FollowedList | null> {
   const rows = await db.query<FollowedList>(
-    "select lineup, claim from followed where profile_id = $1 order by profile_id",
+    `select l.lineup, l.claim from profile p join followed_list l on l.id = p.followed_id
+     where p.id = $1 order by l.id`,
     [profileId],
   );
   const found = rows[0];
@@ -57,12 +70,26 @@ export async function findFollowed(db: Sql, profileId: ProfileId): Promise<Follo
   return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
 }
 
-export const saveFollowed = (db: Sql, profileId: ProfileId, { lineup, claim }: FollowedList) =>
-  db.query(
-    `insert into followed (profile_id, lineup, claim) values ($1, $2, $3)
-     on conflict (profile_id) do update set lineup = excluded.lineup, claim = excluded.claim, at = now()`,
-    [profileId, JSON.stringify(lineup), claim && JSON.stringify(claim)],
-  );
+/** Keeps a list that a profile is to follow, for good measure beside those that its edits lead back to. */
+export const addFollowed = (db: Sql, id: string, profileId: ProfileId, { lineup, claim }: FollowedList) =>
+  db.query("insert into followed_list (id, profile_id, lineup, claim) values ($1, $2, $3, $4)", [
+    id,
+    profileId,
+    JSON.stringify(lineup),
+    claim && JSON.stringify(claim),
+  ]);
 
-export const dropFollowed = (db: Sql, profileId: ProfileId) =>
-  db.query("delete from followed where profile_id = $1", [profileId]);
+/** `id` of a list that was added for the profile; null: it follows none. */
+export const setFollowed = (db: Sql, profileId: ProfileId, id: string | null) =>
+  db.query("update profile set followed_id = $2 where id = $1", [profileId, id]);
+
+/** Forgets lists that the profile followed and to which neither its edits nor its restore points lead back. */
+export const dropUnfollowed = (db: Sql, profileId: ProfileId) =>
+  db.query(
+    `delete from followed_list l where l.profile_id = $1
+       and not exists (select 1 from profile p where p.followed_id = l.id)
+       and not exists (select 1 from journal j where j.profile_id = $1
+         and l.id in (j.followed ->> 'before', j.followed ->> 'after'))
+       and not exists (select 1 from restore_point r where r.profile_id = $1 and l.id = r.followed ->> 'list')`,
+    [profileId],
+  );

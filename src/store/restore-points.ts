@@ -14,6 +14,7 @@ export const listRestorePoints = (db: Sql, profileId: ProfileId) =>
     [profileId],
   );
 
+/** Keeps a state of the profile, and which list it follows. */
 export const addRestorePoint = (
   db: Sql,
   id: string,
@@ -21,19 +22,23 @@ export const addRestorePoint = (
   name: string,
   state: ProfileState,
 ) =>
-  db.query("insert into restore_point (id, profile_id, name, state) values ($1, $2, $3, $4)", [
-    id,
-    profileId,
-    name,
-    JSON.stringify(state),
-  ]);
+  db.query(
+    `insert into restore_point (id, profile_id, name, state, followed)
+     select $1, $2, $3, $4, jsonb_build_object('list', followed_id) from profile where id = $2`,
+    [id, profileId, name, JSON.stringify(state)],
+  );
 
-export async function findRestorePoint(
-  db: Sql,
-  id: string,
-): Promise<{ profileId: ProfileId; name: string; state: ProfileState } | null> {
-  const rows = await db.query<{ profileId: ProfileId; name: string; state: unknown }>(
-    `select profile_id as "profileId", name, state from restore_point where id = $1 order by id`,
+interface KeptPoint {
+  readonly profileId: ProfileId;
+  readonly name: string;
+  readonly state: ProfileState;
+  /** Which list was followed; null of a point that does not know it. */
+  readonly followed: { readonly list: string | null } | null;
+}
+
+export async function findRestorePoint(db: Sql, id: string): Promise<KeptPoint | null> {
+  const rows = await db.query<KeptPoint>(
+    `select profile_id as "profileId", name, state, followed from restore_point where id = $1 order by id`,
     [id],
   );
   return rows[0] ? { ...rows[0], state: ProfileState.parse(rows[0].state) } : null;

@@ -429,6 +429,7 @@ test("the journal walks back and forth, and a new edit forgets what was undone",
       label: { id: "move" as const, data: { item } },
       steps: [],
       inverse: [],
+      followed: null,
     });
     for (const item of ["a", "b"]) await record(tx, profile.id, edit(item));
     const newest = (await findNext(tx, profile.id, "undo"))!;
@@ -451,6 +452,7 @@ test("restore points keep whole states", () =>
       profileId: profile.id,
       name: "Before",
       state: profile.state,
+      followed: { list: null },
     });
     expect(await findRestorePoint(tx, "none")).toBeNull();
   }));

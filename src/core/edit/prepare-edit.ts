@@ -70,4 +70,5 @@ function checkFixed(list: SeatedList, placeOf: ReadonlyMap<string, number>) {
 }
 
 /** An edit without effect is not worth storing. */
-export const changesNothing = (roster: Roster, { state }: Applied): boolean => state === roster.profile.state;
+export const changesNothing = (roster: Roster, { state }: Applied, edit: Edit): boolean =>
+  state === roster.profile.state && edit.follow === undefined;

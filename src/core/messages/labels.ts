@@ -48,6 +48,8 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "base-off": (d) => `switch off ${d.name}`,
   launch: (d) => `set ${d.name}`,
   "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
+  follow: (d) => `follow ${[d.name, d.version].filter(Boolean).join(" ")}`,
+  unfollow: (d) => `follow ${d.name} no longer`,
   "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),
   add: (d, item) => (d.count > 1 ? `add ${d.count} mods` : `add ${item}`),
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,

@@ -101,6 +101,8 @@ export type LabelData = {
   readonly launch: Named;
   readonly "take-over": Named & { readonly count: number };
   readonly "take-in": Named & { readonly way: string };
+  readonly follow: Named & { readonly version: string };
+  readonly unfollow: Named;
 };
 
 const labelIds = [
@@ -140,6 +142,8 @@ const labelIds = [
   "launch",
   "take-over",
   "take-in",
+  "follow",
+  "unfollow",
 ] as const satisfies readonly (keyof LabelData)[];
 
 /** The same as it is stored. */
@@ -151,8 +155,11 @@ export type EditLabel = z.infer<typeof EditLabel>;
 
 export const Edit = z.strictObject({
   label: EditLabel,
-  steps: z.array(Step).min(1),
+  /** May be none where `follow` is there. */
+  steps: z.array(Step),
   /** Name of a restore point that is made before the edit. */
   restorePoint: z.string().optional(),
+  /** Id under which a list that came in is kept: the profile follows it from this edit on; null: none any more. */
+  follow: z.string().max(100).nullable().optional(),
 });
 export type Edit = z.infer<typeof Edit>;

@@ -41,11 +41,9 @@ export const acceptImport = async (
     lineups.acceptImport(await getContext(), id.parse(importId), Acceptance.parse(acceptance)),
   );
 
-export const follow = async (importId: string, profileId: ProfileId): Promise<Outcome<null>> =>
-  guard(async () => lineups.follow(await getContext(), id.parse(importId), ProfileId.parse(profileId)));
-
-export const stopFollowing = async (profileId: ProfileId): Promise<Outcome<null>> =>
-  guard(async () => lineups.stopFollowing(await getContext(), ProfileId.parse(profileId)));
+/** What the curator of the list that the profile follows says of it, as HTML in which every value is escaped. */
+export const readCuratorsWords = async (profileId: ProfileId): Promise<Outcome<string>> =>
+  guard(async () => lineups.readCuratorsWords(await getContext(), ProfileId.parse(profileId)));
 
 export const fetchPage = async (link: string): Promise<Outcome<string>> =>
   guard(async () => lineups.fetchPage(z.string().max(2000).parse(link)));

@@ -7,27 +7,37 @@ import type { Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { applySteps } from "@/core/edit/steps";
 import { indexTies } from "@/core/roster/ties";
-import { findNext, readHistory, record, setUndone, type History } from "@/store/journal";
+import { findNext, readHistory, record, setUndone, type FollowedChange, type History } from "@/store/journal";
+import { dropUnfollowed, followedId, setFollowed } from "@/store/lineups";
 import { findProfile, saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
 import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
+import { keepAsFollowed, readFollowed, type Followed } from "./followed";
 import { readProfile, readSituation, rememberOrders } from "./situation";
 
 export interface Stored {
   readonly version: number;
   readonly history: History;
+  /** Only there if another list is followed now, or none. */
+  readonly followed?: Followed | null;
+}
+
+/** Which list is followed: one that was kept for the profile, or none. */
+export interface Following {
+  readonly list: string | null;
 }
 
 /**
  * Stores an edit that was made against `version` of the profile. If the profile has changed since, it is refused
- * as stale and nothing is stored.
+ * as stale and nothing is stored. `following` is said of an edit that leads back to a list that was followed before.
  */
 export async function storeEdit(
   context: Context,
   profileId: ProfileId,
   version: number,
   edit: Edit,
+  following?: Following | null,
 ): Promise<Outcome<Stored>> {
   let state: ProfileState | null = null;
   const stored = await context.db.transaction(async (tx): Promise<Outcome<Stored>> => {
@@ -37,22 +47,51 @@ export async function storeEdit(
     if (profile.version !== version) return refuse("stale");
     const prepared = prepareEdit(roster, (list) => indexTies(roster, list), edit);
     if (!prepared.ok) return prepared;
-    if (changesNothing(roster, prepared.value))
+    const before = await followedId(tx, profileId);
+    const leadsBack = following && following.list !== before;
+    if (changesNothing(roster, prepared.value, edit) && !leadsBack)
       return done({ version, history: await readHistory(tx, profileId) });
-    state = prepared.value.state;
     if (edit.restorePoint)
       await addRestorePoint(tx, randomUUID(), profileId, edit.restorePoint, profile.state);
-    await record(tx, profileId, { label: edit.label, steps: edit.steps, inverse: prepared.value.inverse });
+    const followed = await followNext(tx, profileId, before, edit, following);
+    if (!followed.ok) return followed;
+    state = prepared.value.state;
+    const { inverse } = prepared.value;
+    const { label, steps } = edit;
+    await record(tx, profileId, { label, steps, inverse, followed: followed.value });
+    if (followed.value) await dropUnfollowed(tx, profileId);
     await saveState(tx, profileId, version + 1, state, profile.state);
-    return done({ version: version + 1, history: await readHistory(tx, profileId) });
+    return done({
+      version: version + 1,
+      history: await readHistory(tx, profileId),
+      ...(followed.value && { followed: await readFollowed(tx, profileId) }),
+    });
   });
   if (stored.ok && state) rememberOrders(context, profileId, stored.value.version, state);
   return stored;
 }
 
+/** Lets the profile follow what an edit says; answers with what was followed before and after, null where that is the same. */
+async function followNext(
+  tx: Sql,
+  profileId: ProfileId,
+  before: string | null,
+  { follow }: Edit,
+  following: Following | null | undefined,
+): Promise<Outcome<FollowedChange | null>> {
+  const kept = follow ? await keepAsFollowed(tx, profileId, follow) : done(null);
+  if (!kept.ok) return kept;
+  const after = follow === undefined ? (following ? following.list : before) : kept.value;
+  if (after === before) return done(null);
+  await setFollowed(tx, profileId, after);
+  return done({ before, after });
+}
+
 export interface Returned {
   readonly profile: Profile;
   readonly history: History;
+  /** Only there if another list is followed now, or none. */
+  readonly followed?: Followed | null;
 }
 
 /** Takes back the last edit, or does the last one that was taken back again. */
@@ -72,7 +111,11 @@ export function step(
     if (!applied.ok) return applied;
     await setUndone(tx, profileId, entry.number, way === "undo");
     await saveState(tx, profileId, version + 1, applied.value.state, profile.state);
-    return readBack(tx, profileId);
+    const { followed } = entry;
+    if (!followed) return readBack(tx, profileId);
+    await setFollowed(tx, profileId, way === "undo" ? followed.before : followed.after);
+    const returned = await readBack(tx, profileId);
+    return returned.ok ? done({ ...returned.value, followed: await readFollowed(tx, profileId) }) : returned;
   });
 }
 

@@ -23,12 +23,14 @@ import { fileNameOf, type LineupFormat } from "@/formats/lineup/format";
 import { lineupFrom } from "@/formats/lineup/json";
 import { decodeText, parseJson } from "@/formats/text";
 import { lineupPage } from "@/formats/lineup/page";
+import { prose } from "@/formats/lineup/prose";
 import { addImport, dropLookedAt, findImport, markImported } from "@/store/lineup-imports";
 import * as store from "@/store/lineups";
 import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
+import { keepAsFollowed } from "./followed";
 import { addProfile } from "./profiles";
 import { currentGame, readSituation } from "./situation";
 
@@ -208,11 +210,10 @@ export async function acceptImport(
   const state = stateFromLineup(game.value.definition, lineup, stock, kept);
   const made = await context.db.transaction(async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
-    if (added.ok) {
-      await markImported(tx, importId, added.value.id);
-      await store.saveFollowed(tx, added.value.id, { lineup, claim });
-    }
-    return added;
+    if (!added.ok) return added;
+    const kept = await keepAsFollowed(tx, added.value.id, importId);
+    if (kept.ok) await store.setFollowed(tx, added.value.id, kept.value);
+    return kept.ok ? added : kept;
   });
   return made.ok ? done({ profileId: made.value.id }) : made;
 }
@@ -230,31 +231,16 @@ async function takeIn(
     label: label("take-in", { name: title, way }),
     steps: [{ kind: "replace", state: takeListIn(situation.value.roster, list, way) }],
     restorePoint: `Before ${title} came in`.slice(0, 80),
+    ...(way !== "order" && { follow: importId }),
   });
   if (!stored.ok) return stored;
-  await markImported(context.db, importId, profileId);
-  if (way !== "order") await store.saveFollowed(context.db, profileId, list);
+  if (way === "order") await markImported(context.db, importId, profileId);
   return done({ profileId });
 }
 
-/** The profile follows another version of its list from now on. */
-export async function follow(
-  context: Context,
-  importId: string,
-  profileId: ProfileId,
-): Promise<Outcome<null>> {
-  const found = await findImport(context.db, importId);
-  if (!found) return refuse("import-gone");
-  await context.db.transaction(async (tx) => {
-    await store.saveFollowed(tx, profileId, found);
-    await markImported(tx, importId, profileId);
-  });
-  return done(null);
-}
-
-export async function stopFollowing({ db }: Context, profileId: ProfileId): Promise<Outcome<null>> {
-  await store.dropFollowed(db, profileId);
-  return done(null);
+export async function readCuratorsWords({ db }: Context, profileId: ProfileId): Promise<Outcome<string>> {
+  const followed = await store.findFollowed(db, profileId);
+  return done(followed ? prose(followed.lineup).source : "");
 }
 
 const largestPage = 32 * 2 ** 20;

@@ -192,8 +192,9 @@ export async function changesSincePoint({ db }: Context, pointId: string): Promi
 export async function goBack(context: Context, pointId: string, version: number): Promise<Outcome<Stored>> {
   const point = await findRestorePoint(context.db, pointId);
   if (!point) return refuse("no-restore-point");
-  return storeEdit(context, point.profileId, version, {
+  const edit = {
     label: label("restore", { name: point.name }),
-    steps: [{ kind: "replace", state: point.state }],
-  });
+    steps: [{ kind: "replace" as const, state: point.state }],
+  };
+  return storeEdit(context, point.profileId, version, edit, point.followed);
 }

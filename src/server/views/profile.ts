@@ -1,16 +1,13 @@
 import "server-only";
 import type { ProfileId, ModId } from "@/core/model/ids";
-import { claimOfKept } from "@/core/lineup/claim";
-import type { Claim } from "@/core/model/claim";
-import type { Lineup } from "@/core/model/lineup";
 import type { Profile } from "@/core/model/profile";
 import { compareStates, type Difference } from "@/core/compare/states";
 import { readHistory, type History } from "@/store/journal";
-import { findFollowed } from "@/store/lineups";
 import { findRun, listProfiles, listUsage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
+import { readFollowed, type Followed } from "../operations/followed";
 
 export interface ProfileListed {
   readonly id: ProfileId;
@@ -51,8 +48,7 @@ export interface ProfilesView {
 export interface ProfileView {
   readonly profile: Profile;
   readonly history: History;
-  /** The lineup that it came from, in the version that it was brought to last, without pictures; null where from none. */
-  readonly followed: { readonly lineup: Lineup; readonly claim: Claim } | null;
+  readonly followed: Followed | null;
   /** What the profile has become since a trial last ran well; null where none did. */
   readonly sinceRun: readonly Difference[] | null;
   readonly restorePoints: readonly RestorePointListed[];
@@ -81,13 +77,6 @@ export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile)
     sinceRun: await changesSinceRun(db, profile),
     restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
   };
-}
-
-async function readFollowed(db: Sql, profileId: ProfileId): Promise<ProfileView["followed"]> {
-  const list = await findFollowed(db, profileId);
-  if (!list) return null;
-  const { pictures: _pictures, readMe: _readMe, ...lineup } = list.lineup;
-  return { lineup, claim: list.claim ?? claimOfKept(list.lineup) };
 }
 
 async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Difference[] | null> {

@@ -12,6 +12,7 @@ import { plural } from "@/core/messages/parts";
 import { compareRosters, takeOver } from "@/core/compare/rosters";
 import { keyOfDifference, type Difference } from "@/core/compare/states";
 import { findItem, type Roster } from "@/core/roster/roster";
+import type { Edit } from "@/core/model/edit";
 import type { StateSource } from "@/server/operations/profiles";
 import { Button } from "../kit/button";
 import { saveText } from "../kit/save-text";
@@ -26,8 +27,14 @@ export function Comparison({ source }: { source: StateSource }) {
   return <Differences there={there} name={nameOfSource(view, source)} />;
 }
 
-/** The same of a state that is there already; `onTaken` is called when some of the differences were taken over. */
-export function Differences({ there, name, onTaken }: { there: Roster; name: string; onTaken?: () => void }) {
+interface Taking {
+  /** What else is a part of the edit by which differences are taken over; null where that cannot be. */
+  readonly also?: () => Promise<Partial<Edit> | null>;
+  readonly onTaken?: () => void;
+}
+
+/** The same of a state that is there already. */
+export function Differences({ there, name, ...taking }: { there: Roster; name: string } & Taking) {
   const here = useEditor((state) => state.roster);
   const ties = useEditor((state) => state.ties);
   const [onlyMattering, setOnlyMattering] = useState(false);
@@ -77,7 +84,7 @@ export function Differences({ there, name, onTaken }: { there: Roster; name: str
             >
               Save as text
             </Button>
-            <TakeOver here={here} there={there} taken={taken} name={name} onTaken={onTaken} />
+            <TakeOver here={here} there={there} taken={taken} name={name} {...taking} />
           </span>
         )}
       </div>
@@ -120,20 +127,22 @@ function TakeOver({
   there,
   taken,
   name,
+  also,
   onTaken,
 }: {
   here: Roster;
   there: Roster;
   taken: readonly Difference[];
   name: string;
-  onTaken?: (() => void) | undefined;
-}) {
+} & Taking) {
   const { editor, tell } = useWorkspace();
-  const take = () => {
+  const take = async () => {
     const edit = takeOver(here, there, taken, name);
-    if (!edit) return;
+    const more = also ? await also() : {};
+    if (!edit || !more) return;
     const outcome = editor.dispatch({
       ...edit,
+      ...more,
       restorePoint: `Before taking over from ${name}`.slice(0, 80),
     });
     if (!outcome.ok) return;
@@ -141,7 +150,7 @@ function TakeOver({
     onTaken?.();
   };
   return (
-    <Button look="main" disabled={taken.length === 0} onClick={take}>
+    <Button look="main" disabled={taken.length === 0} onClick={() => void take()}>
       Take over {taken.length}
     </Button>
   );

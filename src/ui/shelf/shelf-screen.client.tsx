@@ -1,6 +1,5 @@
 "use client";
 
-import { useSearchParams } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
 import { switchMods } from "@/core/edit/edits";
@@ -27,8 +26,7 @@ export function ShelfScreen() {
   const roster = useEditor((state) => state.roster);
   const findings = useEditor((state) => state.findings);
   const usage = useUsage();
-  const wanted = useSearchParams().get("mod");
-  const { filter, sort, setFilter, setSort } = useShelfFilter();
+  const { filter, sort, wanted, setFilter, setSort } = useShelfFilter();
   const [stored, setColumns] = usePreference("shelf-columns", ShownColumns, shownAtFirst);
   const columns = useMemo(() => stored.filter(({ id }) => columnOf(id)), [stored]);
   const [chosen, setChosen] = useState<string | null>(null);

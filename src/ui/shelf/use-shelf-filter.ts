@@ -1,24 +1,41 @@
 import { useSearchParams } from "next/navigation";
-import { useCallback, useMemo } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { filterFromQuery, filterToQuery, type ShelfFilter } from "./shelf-filter";
 
-/** The filter and the sort of the shelf, which live in the address: they survive a reload and can be passed on. */
-export function useShelfFilter() {
-  const params = useSearchParams();
-  const filter = useMemo(() => filterFromQuery(params), [params]);
-  const sort = params.get("sort") ?? "";
-  const setFilter = useCallback((part: Partial<ShelfFilter>) => {
-    const now = new URLSearchParams(location.search);
-    replace(filterToQuery({ ...filterFromQuery(now), ...part }), now.get("sort") ?? "");
-  }, []);
-  const setSort = useCallback(
-    (next: string) => replace(filterToQuery(filterFromQuery(new URLSearchParams(location.search))), next),
-    [],
-  );
-  return { filter, sort, setFilter, setSort };
+interface Narrowing {
+  readonly filter: ShelfFilter;
+  readonly sort: string;
 }
 
-function replace(query: URLSearchParams, sort: string): void {
+/**
+ * The filter and the sort of the shelf, and the mod that a link asks for. The shelf begins as its address says; from then
+ * on the address follows, so that both survive a reload and can be passed on. It never leads again: the router may draw
+ * an address late, or put an older one back when an action of the server ends, and what was typed meanwhile would be lost.
+ */
+export function useShelfFilter() {
+  const params = useSearchParams();
+  const [{ filter, sort }, setNow] = useState(() => fromQuery(params));
+  const [wanted] = useState(() => params.get("mod"));
+  const query = toQuery({ filter, sort });
+  useEffect(() => {
+    if (params.toString() !== query)
+      window.history.replaceState(null, "", query ? `?${query}` : location.pathname);
+  }, [params, query]);
+  const setFilter = useCallback(
+    (part: Partial<ShelfFilter>) => setNow((now) => ({ ...now, filter: { ...now.filter, ...part } })),
+    [],
+  );
+  const setSort = useCallback((next: string) => setNow((now) => ({ ...now, sort: next })), []);
+  return { filter, sort, wanted, setFilter, setSort };
+}
+
+const fromQuery = (query: URLSearchParams): Narrowing => ({
+  filter: filterFromQuery(query),
+  sort: query.get("sort") ?? "",
+});
+
+function toQuery({ filter, sort }: Narrowing): string {
+  const query = filterToQuery(filter);
   if (sort) query.set("sort", sort);
-  window.history.replaceState(null, "", query.size > 0 ? `?${query}` : location.pathname);
+  return query.toString();
 }

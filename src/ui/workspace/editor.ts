@@ -20,13 +20,18 @@ export interface EditorServer {
     profileId: ProfileId,
     base: number,
     edit: Edit,
-  ): Promise<Outcome<{ version: number; history: EditorHistory }>>;
+  ): Promise<Outcome<{ version: number; history: EditorHistory } & FollowedNow>>;
   undoOrRedo(
     profileId: ProfileId,
     base: number,
     way: "undo" | "redo",
-  ): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+  ): Promise<Outcome<{ profile: Profile; history: EditorHistory } & FollowedNow>>;
   readProfile(profileId: ProfileId): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+}
+
+/** The list that is followed, only there if that has changed. */
+interface FollowedNow {
+  readonly followed?: WorkspaceView["followed"];
 }
 
 interface EditorHistory {
@@ -106,7 +111,7 @@ export class ProfileEditor {
     const isNewer = sameProfile && profile.version > received.profile.version;
     const view = {
       ...received,
-      ...(isNewer ? { profile, history } : {}),
+      ...(isNewer ? { profile, history, followed: before.followed } : {}),
       ...(received.game.id === before.game.id ? { onDisk } : {}),
     };
     const start = startState(view);
@@ -126,7 +131,7 @@ export class ProfileEditor {
       this.refuse(prepared.refusal);
       return prepared;
     }
-    if (changesNothing(roster, prepared.value)) return done(null);
+    if (changesNothing(roster, prepared.value, edit)) return done(null);
     const base = profile.version;
     this.show({ ...profile, version: base + 1, state: prepared.value.state });
     this.set({
@@ -138,7 +143,8 @@ export class ProfileEditor {
     void this.send(async () => {
       const stored = await this.server.editProfile(profile.id, base, edit);
       this.set({ ...this.state, saving: this.state.saving - 1 });
-      if (!stored.ok) await this.goBackToStored(profile.id, stored.refusal);
+      if (stored.ok) this.follow(stored.value);
+      else await this.goBackToStored(profile.id, stored.refusal);
     });
     return done(null);
   }
@@ -152,9 +158,14 @@ export class ProfileEditor {
     return this.send(async () => {
       const { profile } = this.state;
       const returned = await this.server.undoOrRedo(profile.id, profile.version, way);
-      if (returned.ok) this.take(returned.value.profile, returned.value.history);
-      else await this.goBackToStored(profile.id, returned.refusal);
+      if (!returned.ok) return this.goBackToStored(profile.id, returned.refusal);
+      this.take(returned.value.profile, returned.value.history);
+      this.follow(returned.value);
     });
+  }
+
+  private follow({ followed }: FollowedNow): void {
+    if (followed !== undefined) this.set({ ...this.state, view: { ...this.state.view, followed } });
   }
 
   /** Resolves once everything dispatched so far is stored or refused. */

@@ -1,16 +1,16 @@
 "use client";
 
-import { useMemo } from "react";
+import { useEffect, useState } from "react";
 import { termWords } from "@/core/messages/roles";
 import type { Lineup } from "@/core/model/lineup";
-import { prose } from "@/formats/lineup/prose";
+import { readCuratorsWords } from "../../workspace/server";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 
 /** All that the curator of the list says of it, to be read at any time: what to expect, read-me, keys, pictures, conditions, what is open. */
 export function CuratorSays({ lineup }: { lineup: Lineup }) {
-  // Every value in it is escaped, and its Markdown holds no HTML.
-  const source = useMemo(() => prose(lineup).source, [lineup]);
+  const source = useCuratorsWords(lineup);
   const terms = lineup.mods.filter((mod) => mod.terms);
-  if (source.trim() === "" && terms.length === 0) return null;
+  if (source === "" && terms.length === 0) return null;
   return (
     <details className="border-line rounded-md border px-3 py-2">
       <summary className="cursor-pointer font-bold">What its curator says</summary>
@@ -34,4 +34,22 @@ export function CuratorSays({ lineup }: { lineup: Lineup }) {
       )}
     </details>
   );
+}
+
+/** Read by itself: pictures and a read-me are too large to come with every page. */
+function useCuratorsWords(lineup: Lineup): string {
+  const { unwrap } = useWorkspace();
+  const profile = useEditor((state) => state.profile.id);
+  const [source, setSource] = useState("");
+  useEffect(() => {
+    let wanted = true;
+    void readCuratorsWords(profile).then((outcome) => {
+      const words = unwrap(outcome);
+      if (wanted && words !== null) setSource(words.trim());
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [profile, lineup, unwrap]);
+  return source;
 }

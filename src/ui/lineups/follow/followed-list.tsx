@@ -5,7 +5,6 @@ import { label } from "@/core/edit/steps";
 import { Button } from "../../kit/button";
 import { Queue } from "../../depot/queue";
 import { Differences } from "../../profiles/differences";
-import { stopFollowing } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { Chooser } from "../in/chooser";
 import { useListIn } from "../in/use-list-in";
@@ -77,8 +76,7 @@ function Following({ followed }: { followed: Followed }) {
 }
 
 function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
-  const { editor, unwrap, refresh } = useWorkspace();
-  const profile = useEditor((state) => state.profile);
+  const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const goPure = () =>
     editor.dispatch({
@@ -86,10 +84,8 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
       steps: [{ kind: "replace", state: pure.profile.state }],
       restorePoint: `Before going back to ${lineup.title}`.slice(0, 80),
     });
-  const leave = async () => {
-    unwrap(await stopFollowing(profile.id));
-    refresh();
-  };
+  const leave = () =>
+    editor.dispatch({ label: label("unfollow", { name: lineup.title }), steps: [], follow: null });
   return (
     <header className="flex items-center gap-2">
       <h2 className="grow text-lg font-bold">Changed by you</h2>
@@ -99,7 +95,7 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
       >
         Back to the pure list
       </Button>
-      <Button look="quiet" onClick={() => void leave()}>
+      <Button look="quiet" onClick={() => leave()}>
         Follow it no longer
       </Button>
     </header>

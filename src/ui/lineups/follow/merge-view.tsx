@@ -8,6 +8,7 @@ import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
 import type { Side } from "@/core/state/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
 import { plural } from "@/core/messages/parts";
+import { label } from "@/core/edit/steps";
 import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
 import { foldName } from "@/core/roster/fold";
@@ -16,7 +17,6 @@ import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Differences } from "../../profiles/differences";
 import { keepList } from "../keep-list";
-import { follow } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import type { Followed } from "./use-followed";
 
@@ -32,7 +32,7 @@ export function MergeView({
   claim: Claim;
   onDone: () => void;
 }) {
-  const { unwrap, refresh, editor, propose } = useWorkspace();
+  const { unwrap, editor, propose } = useWorkspace();
   const { game, stock } = useEditor((state) => state.view);
   const profile = useEditor((state) => state.profile);
   const [decisions, setDecisions] = useState<Readonly<Record<string, Side>>>({});
@@ -69,15 +69,22 @@ export function MergeView({
         ?.version ?? content.slice(0, 12),
   };
   const followNext = async () => {
-    await editor.settled();
     const kept = unwrap(await keepList({ lineup: next, claim }, next.title));
-    if (kept) unwrap(await follow(kept.importId, profile.id));
-    refresh();
+    return kept && { follow: kept.importId };
+  };
+  const followOnly = async () => {
+    const following = await followNext();
+    if (!following) return;
+    editor.dispatch({
+      label: label("follow", { name: next.title, version: next.listVersion }),
+      steps: [],
+      ...following,
+    });
     onDone();
   };
   /** What is no longer the list as its author has it may break a tie: the fewest moves that mend it are shown. */
-  const followTaken = async () => {
-    await followNext();
+  const mend = async () => {
+    onDone();
     const facts = factsHere(editor.getState().roster);
     if (compareFacts(factsOfLineup(next), facts).length === 0) return;
     for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
@@ -92,7 +99,7 @@ export function MergeView({
         <Button look="quiet" onClick={onDone}>
           Leave it for now
         </Button>
-        <Button onClick={() => void followNext()}>Follow it, and take nothing more over</Button>
+        <Button onClick={() => void followOnly()}>Follow it, and take nothing more over</Button>
       </header>
       <Clashes
         clashes={merged.clashes}
@@ -100,7 +107,7 @@ export function MergeView({
         decisions={decisions}
         onDecide={(key, side) => setDecisions({ ...decisions, [key]: side })}
       />
-      <Differences there={there} name={version} onTaken={() => void followTaken()} />
+      <Differences there={there} name={version} also={followNext} onTaken={() => void mend()} />
     </div>
   );
 }
