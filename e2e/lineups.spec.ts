@@ -270,19 +270,39 @@ test("a list is followed through two versions: what is mine stays, clashes are s
     mods: lineup.mods.filter(({ id }) => id !== gone.id && id !== "small-fry"),
     plugins: lineup.plugins.filter(({ mod }) => mod !== gone.id && mod !== "small-fry"),
   };
+  // Wherever it is opened it is known; merging is offered first, and taking it in anew says what of mine would go.
+  await page.goto(`${seating.url}/lineups?part=in`);
+  await openList(
+    page,
+    "winter-2.lineup.json",
+    JSON.stringify({ ...lineup, mods: next.mods, plugins: next.plugins }),
+  );
+  const known = page.getByRole("region", { name: "You follow this list" });
+  await expect(known).toContainText("the same number and other contents");
+  await page.getByRole("button", { name: "Leave it" }).click();
   await openList(page, "winter-2.lineup.json", JSON.stringify(next));
+  await expect(known).toContainText("Mine follows version 1.0 of this list. This is version 2.0: newer.");
+  await page.getByLabel(/^Into Mine, what is yours besides/).check();
+  await expect(page.getByText(/^\d+ changes? of yours would be lost$/)).toBeVisible();
+  await known.getByRole("button", { name: "Merge it into Mine" }).click();
   await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
   await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();
   await page.getByText("the list’s: taken out").click();
   await page.getByRole("button", { name: /^Take over \d+$/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await stored(page);
+  await page.getByRole("button", { name: /^Undo: take over/ }).click();
+  await expect(page.getByRole("heading", { name: /^Long Descent 1\.0/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Redo: take over/ }).click();
+  await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await expect(page.getByText("No difference from the list")).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=glass+tides`);
   await page.getByRole("switch", { name: "Glass Tides is on" }).click();
   await stored(page);
   await page.getByRole("link", { name: "1 changed by you" }).click();
   await page.getByRole("button", { name: "Back to the pure list" }).click();
+  await expect(page.getByRole("dialog")).toContainText("of yours would be lost");
+  await page.getByRole("button", { name: /^Set back \d+ difference/ }).click();
   await expect(page.getByText("No difference from the list")).toBeVisible();
   await stored(page);
 

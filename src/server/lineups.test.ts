@@ -165,6 +165,11 @@ test("versions keep what changed between them, and the list tells it", async () 
     }),
   );
   const sheet = value(await lineups.readSheet(context, first.id));
+  // The number stands for other contents already: another one is asked for, and the next free one named.
+  expect(await lineups.publishVersion(context, first.id)).toMatchObject({
+    ok: false,
+    refusal: { code: "list-version-taken", data: { version: "1.0", next: "1.1" } },
+  });
   value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: "1.1" }));
   value(await lineups.publishVersion(context, first.id));
   const versions = value(await lineups.listVersions(context, first.id));
@@ -173,6 +178,14 @@ test("versions keep what changed between them, and the list tells it", async () 
     ["1.0", "The first version."],
   ]);
   expect(value(await lineups.exportLineup(context, first.id)).changelog).toHaveLength(2);
+  // Words change nothing that a list decides: the same number stays.
+  value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: "1.1", note: "Calmer." }));
+  value(await lineups.publishVersion(context, first.id));
+  value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: "1.0" }));
+  expect(await lineups.publishVersion(context, first.id)).toMatchObject({
+    refusal: { data: { next: "1.2" } },
+  });
+  value(await lineups.publishVersion(context, first.id, true));
   value(await lineups.saveSheet(context, first.id, { ...sheet, listVersion: " " }));
   expect(await lineups.publishVersion(context, first.id)).toMatchObject({
     ok: false,

@@ -56,10 +56,7 @@ export async function followedId(db: Sql, profileId: ProfileId): Promise<string 
 }
 
 /** The list that a profile follows, in the version that it was brought to last; null where it follows none. */
-export async function findFollowed(
-  db: Sql,
-  profileId: ProfileId,
-): Promise<FollowedList | null> {
+export async function findFollowed(db: Sql, profileId: ProfileId): Promise<FollowedList | null> {
   const rows = await db.query<FollowedList>(
     `select l.lineup, l.claim from profile p join followed_list l on l.id = p.followed_id
      where p.id = $1 order by l.id`,
@@ -69,6 +66,25 @@ export async function findFollowed(
   // What an earlier version did not say of a list is filled in.
   return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
 }
+
+interface Follower {
+  readonly id: ProfileId;
+  readonly name: string;
+  readonly list: string | null;
+  readonly title: string;
+  readonly author: string;
+  readonly fingerprint: string | null;
+}
+
+/** The profiles of a game that follow a list, with what that list is known by. */
+export const listFollowers = (db: Sql, gameId: string) =>
+  db.query<Follower>(
+    `select p.id, p.name, l.lineup ->> 'list' as list, l.lineup ->> 'title' as title,
+       l.lineup ->> 'author' as author, l.claim ->> 'fingerprint' as fingerprint
+     from profile p join followed_list l on l.id = p.followed_id
+     where p.game_id = $1 and p.deleted_at is null order by p.name, p.id`,
+    [gameId],
+  );
 
 /** Keeps a list that a profile is to follow, for good measure beside those that its edits lead back to. */
 export const addFollowed = (db: Sql, id: string, profileId: ProfileId, { lineup, claim }: FollowedList) =>

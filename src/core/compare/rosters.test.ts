@@ -3,7 +3,7 @@ import fc from "fast-check";
 import type { Entry, ProfileState } from "../model/profile";
 import { gameOfSettings } from "../testing/game";
 import { testRoster, withState } from "../testing/roster";
-import { compareRosters, takeOver } from "./rosters";
+import { changesOverwritten, compareRosters, takeOver } from "./rosters";
 import { differenceSides } from "../messages/profile-differences";
 import { keyOfDifference, type Difference } from "./states";
 import { makeRoster, type Roster } from "../roster/roster";
@@ -240,5 +240,33 @@ test("one difference taken over is gone, and no other kind of item comes up", ()
       const left = compareRosters(withState(base, applied.value.state), there, untied);
       expect(left.some((each) => keyOfDifference(each) === keyOfDifference(one))).toBe(false);
     }),
+  );
+});
+
+test("what going on would overwrite of what was changed is named, and nothing else", () => {
+  const order = (names: string, off = "") =>
+    [...names].map((name) => entry(`${name}.plank`, !off.includes(name)));
+  const pure = rosterOf(order("abcd"));
+  const here = rosterOf(order("dabc", "b"), { launch: { draw: 3 }, baseOff: ["sheep"] });
+  const lost = (there: Roster) => kinds(changesOverwritten(pure, here, there)).sort();
+  expect(lost(here)).toEqual([]);
+  expect(lost(pure)).toEqual(
+    [
+      "plugins place d.plank",
+      "plugins on b.plank",
+      "baseOff only-here sheep",
+      "launch only-here draw",
+    ].sort(),
+  );
+  // Something new of theirs, and a move of theirs past what I left alone, take nothing away.
+  expect(
+    lost(rosterOf(order("dbac", "b"), { launch: { draw: 3 }, baseOff: ["sheep"], expansions: ["north"] })),
+  ).toEqual([]);
+  // Half of the way back is a loss too: what was moved to the front stands behind a again.
+  expect(lost(rosterOf(order("adbc", "b"), { launch: { draw: 3 }, baseOff: ["sheep"] }))).toEqual([
+    "plugins place d.plank",
+  ]);
+  expect(lost(rosterOf(order("dabc"), { launch: { draw: 9 }, baseOff: ["sheep"] }))).toEqual(
+    ["plugins on b.plank", "launch only-here draw"].sort(),
   );
 });

@@ -71,3 +71,40 @@ export function takeOver(
   if (steps.length === 0) return null;
   return { label: label("take-over", { count: differences.length, name }), steps };
 }
+
+/**
+ * What was changed from `pure` to `here` and would be lost by going to `there`. Of something that was moved: whatever it was
+ * moved past stands again on the side where it stood before.
+ */
+export function changesOverwritten(pure: Roster, here: Roster, there: Roster): Difference[] {
+  // A single decision can become another one in several ways; of an item of an order each way is a decision of its own.
+  const keyOf = ({ facet, kind, key }: Difference) =>
+    JSON.stringify([facet, listOfFacet(facet) === null ? null : kind, key]);
+  const undone = new Set(compareRosters(here, there, noTies).map(keyOf));
+  return compareRosters(here, pure, noTies).filter((change) => {
+    const list = listOfFacet(change.facet);
+    return list !== null && change.kind === "place"
+      ? isTurnedBack(list, change.key, pure, here, there)
+      : undone.has(keyOf(change));
+  });
+}
+
+const noTies: Tied = { mods: [], plugins: [] };
+
+function isTurnedBack(list: ListName, id: string, ...rosters: readonly [Roster, Roster, Roster]): boolean {
+  const [before, now, next] = rosters.map((roster) => {
+    const { itemOf } = roster.lists[list];
+    const own = itemOf.get(id)?.place;
+    return (other: string) => {
+      const place = itemOf.get(other)?.place;
+      return own === undefined || place === undefined ? null : place < own;
+    };
+  }) as [SideOf, SideOf, SideOf];
+  return rosters[1].lists[list].items.some(({ id: other }) => {
+    const [was, is, willBe] = [before(other), now(other), next(other)];
+    return was !== null && willBe !== null && is !== was && willBe === was;
+  });
+}
+
+/** Whether another item stands before the one that is asked about; null where one of the two is not there. */
+type SideOf = (other: string) => boolean | null;

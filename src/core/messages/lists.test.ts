@@ -95,6 +95,7 @@ test.each([
   refuse("code-unsound"),
   refuse("list-empty", { name: "x.txt" }),
   refuse("list-version"),
+  refuse("list-version-taken", { version: "1.0", next: "1.1" }),
 ])("$refusal.code says what to do or what is the matter, and no code", ({ refusal }: Refused) => {
   const { code } = refusal;
   const text = plainText(sayRefusal(refusal));

@@ -92,6 +92,9 @@ const refusalText: {
   "not-there": (d) => sentence`The depot has a page of ${d.name}, but not its archive.`,
   damaged: (d) =>
     sentence`${d.name} came with another hash than the depot names. It was thrown away; get it again.`,
+  "list-version-taken": ({ version, next }) => [
+    `Version ${version} of the list went out with other contents. Give this one another number, such as ${next}.`,
+  ],
   "list-version": () => ["A version of the list needs a number or a name. Write one beside the title."],
   "link-elsewhere": (d) =>
     sentence`“${d.link}” is no lineup page of this machine. Links to one look like http://127.0.0.1:4321/lineup/….`,

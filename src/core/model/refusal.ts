@@ -116,6 +116,8 @@ export type RefusalData = ProblemData & {
   readonly "not-there": Name;
   readonly damaged: Name;
   readonly "list-version": Nothing;
+  /** `next` is the number after it that is free. */
+  readonly "list-version-taken": { readonly version: string; readonly next: string };
   readonly "link-elsewhere": { readonly link: string };
   readonly "link-nothing": { readonly link: string };
   readonly "code-not": Nothing;

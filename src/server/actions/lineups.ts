@@ -4,9 +4,10 @@ import { ProfileId } from "@/core/model/ids";
 import { z } from "zod";
 import { takeInWays } from "@/core/state/facet";
 import { LineupSheet } from "@/core/model/lineup";
-import type { Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
 import { getContext } from "../context";
+import * as followed from "../operations/followed";
 import * as lineups from "../operations/lineups";
 
 const id = z.string().max(100);
@@ -19,11 +20,28 @@ export const saveSheet = async (profileId: ProfileId, sheet: LineupSheet): Promi
     lineups.saveSheet(await getContext(), ProfileId.parse(profileId), LineupSheet.parse(sheet)),
   );
 
-export const publishVersion = async (profileId: ProfileId): Promise<Outcome<null>> =>
-  guard(async () => lineups.publishVersion(await getContext(), ProfileId.parse(profileId)));
+export const publishVersion = async (profileId: ProfileId, anew: boolean): Promise<Outcome<null>> =>
+  guard(async () =>
+    lineups.publishVersion(await getContext(), ProfileId.parse(profileId), z.boolean().parse(anew)),
+  );
 
 export const listVersions = async (profileId: ProfileId): Promise<Outcome<lineups.VersionListed[]>> =>
   guard(async () => lineups.listVersions(await getContext(), ProfileId.parse(profileId)));
+
+const Recognised = z.strictObject({
+  list: z.string().max(200).optional(),
+  title: z.string().max(400),
+  author: z.string().max(400),
+  fingerprint: z.string().max(64).nullable(),
+});
+
+export const findFollowers = async (
+  gameId: string,
+  wanted: followed.Recognised,
+): Promise<Outcome<followed.Follower[]>> =>
+  guard(async () =>
+    done(await followed.findFollowers(await getContext(), id.parse(gameId), Recognised.parse(wanted))),
+  );
 
 const Acceptance = z.strictObject({
   target: z.union([

@@ -1,13 +1,15 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { claimOfKept } from "@/core/lineup/claim";
+import { isSameList, type ListIdentity } from "@/core/lineup/same-list";
 import type { Claim } from "@/core/model/claim";
 import type { ProfileId } from "@/core/model/ids";
 import type { Lineup } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { findImport, markImported } from "@/store/lineup-imports";
-import { addFollowed, findFollowed } from "@/store/lineups";
+import { addFollowed, findFollowed, listFollowers } from "@/store/lineups";
 import type { Sql } from "@/store/sql";
+import type { Context } from "../context";
 
 /** The list that a profile follows, in the version that it was brought to last, without pictures and read-me. */
 export interface Followed {
@@ -20,6 +22,32 @@ export async function readFollowed(db: Sql, profileId: ProfileId): Promise<Follo
   if (!list) return null;
   const { pictures: _pictures, readMe: _readMe, ...lineup } = list.lineup;
   return { lineup, claim: list.claim ?? claimOfKept(list.lineup) };
+}
+
+/** A profile that follows a list, and the version that it follows. */
+export interface Follower {
+  readonly profile: ProfileId;
+  readonly name: string;
+  readonly followed: Followed;
+}
+
+/** By what a list that came in is known again: its identity, and the fingerprint that its author's Seating wrote. */
+export type Recognised = ListIdentity & { readonly fingerprint: string | null };
+
+/** The profiles that follow any version of a list. */
+export async function findFollowers(
+  { db }: Pick<Context, "db">,
+  gameId: string,
+  wanted: Recognised,
+): Promise<Follower[]> {
+  const found: Follower[] = [];
+  for (const { id, name, list, title, author, fingerprint } of await listFollowers(db, gameId)) {
+    const isSetup = fingerprint !== null && fingerprint === wanted.fingerprint;
+    if (!isSetup && !isSameList(wanted, { list: list ?? undefined, title, author })) continue;
+    const followed = await readFollowed(db, id);
+    if (followed) found.push({ profile: id, name, followed });
+  }
+  return found;
 }
 
 /** Keeps a list that came in as one that the profile may follow; answers with its id among those. */

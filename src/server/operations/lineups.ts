@@ -4,6 +4,7 @@ import { runChecks } from "@/core/check/run-checks";
 import { z } from "zod";
 import { changesBetween } from "@/core/lineup/changelog";
 import { claimOfKept, claimOfLineup } from "@/core/lineup/claim";
+import { holdSameWhole, nextVersion } from "@/core/lineup/same-list";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
 import { takeListIn } from "@/core/lineup/take-in";
@@ -110,15 +111,31 @@ function openFindings(roster: Roster): string[] {
     .map((finding) => plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)).slice(0, 2000));
 }
 
-/** Notes the present state as a version of the list, under the sheet's number. */
-export async function publishVersion(context: Context, profileId: ProfileId): Promise<Outcome<null>> {
+/**
+ * Notes the present state as a version of the list, under the sheet's number. Under a number that went out with other
+ * contents only where that is wanted `anew`: who has the one could not tell it from the other.
+ */
+export async function publishVersion(
+  context: Context,
+  profileId: ProfileId,
+  anew = false,
+): Promise<Outcome<null>> {
   const lineup = await exportLineup(context, profileId);
   if (!lineup.ok) return lineup;
   const { listVersion } = lineup.value;
   if (listVersion.trim() === "") return refuse("list-version");
+  const versions = await store.listVersions(context.db, profileId);
+  const before = versions.find(({ version }) => version === listVersion);
+  if (before && !anew && !holdSameWhole(before.lineup, lineup.value))
+    return refuse("list-version-taken", { version: listVersion, next: freeVersion(listVersion, versions) });
   const { changelog: _changes, pictures: _pictures, ...kept } = lineup.value;
   await store.saveVersion(context.db, profileId, listVersion, kept);
   return done(null);
+}
+
+function freeVersion(version: string, taken: readonly store.LineupVersion[]): string {
+  const next = nextVersion(version);
+  return taken.some((each) => each.version === next) ? freeVersion(next, taken) : next;
 }
 
 export interface VersionListed {

@@ -2,9 +2,12 @@
 
 import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
+import type { ProfileId } from "@/core/model/ids";
+import { useWorkspace } from "../workspace/workspace.client";
 import { FollowedList } from "./follow/followed-list";
 import { ListIn } from "./in/list-in";
+import type { ListSource } from "./in/use-list-in";
 import { ListOut } from "./out/list-out";
 import { usePendingList } from "./pending-list";
 import { PlayTogether } from "./together/play-together";
@@ -22,6 +25,13 @@ export function LineupsScreen() {
   const wanted = useSearchParams().get("part");
   const part = parts.find(([id]) => id === wanted)?.[0] ?? "out";
   const pending = usePendingList();
+  const { editor, switchTo } = useWorkspace();
+  const [merging, setMerging] = useState<ListSource | null>(null);
+  const merge = async (list: ListSource, profile: ProfileId) => {
+    if (profile !== editor.getState().profile.id && !(await switchTo(profile))) return;
+    setMerging(list);
+    router.push("/lineups?part=following");
+  };
   useEffect(() => {
     if (pending && part !== "in") router.replace("/lineups?part=in");
   }, [pending, part, router]);
@@ -43,8 +53,13 @@ export function LineupsScreen() {
         </nav>
       </header>
       {part === "out" && <ListOut />}
-      {part === "in" && <ListIn onAccepted={() => router.push("/lineups?part=following")} />}
-      {part === "following" && <FollowedList />}
+      {part === "in" && (
+        <ListIn
+          onAccepted={() => router.push("/lineups?part=following")}
+          onMerge={(list, profile) => void merge(list, profile)}
+        />
+      )}
+      {part === "following" && <FollowedList opened={merging} onOpened={() => setMerging(null)} />}
       {part === "together" && <PlayTogether />}
     </div>
   );

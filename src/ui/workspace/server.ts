@@ -47,6 +47,7 @@ export const saveSheet = reach(lineups.saveSheet);
 export const publishVersion = reach(lineups.publishVersion);
 export const listVersions = reach(lineups.listVersions);
 export const acceptImport = reach(lineups.acceptImport);
+export const findFollowers = reach(lineups.findFollowers);
 export const readCuratorsWords = reach(lineups.readCuratorsWords);
 export const fetchPage = reach(lineups.fetchPage);
 export const filesOfMod = reach(shelf.filesOfMod);

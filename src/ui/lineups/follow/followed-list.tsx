@@ -1,20 +1,30 @@
 "use client";
 
+import { useEffect, useMemo, useState } from "react";
 import { compareRosters } from "@/core/compare/rosters";
 import { label } from "@/core/edit/steps";
+import { plural } from "@/core/messages/parts";
 import { Button } from "../../kit/button";
+import { Dialog } from "../../kit/dialog";
 import { Queue } from "../../depot/queue";
 import { Differences } from "../../profiles/differences";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { Chooser } from "../in/chooser";
-import { useListIn } from "../in/use-list-in";
+import { useListIn, type ListSource } from "../in/use-list-in";
 import { CuratorSays } from "./curator-says";
+import { LostChanges } from "./lost-changes";
 import { MergeView } from "./merge-view";
 import { Proof } from "./proof";
 import { useFollowed, type Followed } from "./use-followed";
 
+interface Opening {
+  /** A version of the list that was opened elsewhere and waits to be merged. */
+  readonly opened: ListSource | null;
+  readonly onOpened: () => void;
+}
+
 /** The list that the profile came from: the proof, what was changed here, and new versions of it. */
-export function FollowedList() {
+export function FollowedList(opening: Opening) {
   const followed = useFollowed();
   const name = useEditor((state) => state.profile.name);
   if (!followed)
@@ -29,14 +39,21 @@ export function FollowedList() {
       <Following
         key={`${followed.lineup.title} ${followed.lineup.listVersion} ${followed.lineup.date}`}
         followed={followed}
+        {...opening}
       />
       <Queue />
     </div>
   );
 }
 
-function Following({ followed }: { followed: Followed }) {
+function Following({ followed, opened, onOpened }: { followed: Followed } & Opening) {
   const list = useListIn();
+  const { open } = list;
+  useEffect(() => {
+    if (!opened) return;
+    open(opened);
+    onOpened();
+  }, [opened, onOpened, open]);
   const { lineup, pure } = followed;
   const next = list.resolved;
   return (
@@ -84,20 +101,47 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
       steps: [{ kind: "replace", state: pure.profile.state }],
       restorePoint: `Before going back to ${lineup.title}`.slice(0, 80),
     });
+  const changes = useMemo(
+    () => compareRosters(roster, pure, { mods: [], plugins: [] }).length,
+    [roster, pure],
+  );
+  const [asking, setAsking] = useState(false);
   const leave = () =>
     editor.dispatch({ label: label("unfollow", { name: lineup.title }), steps: [], follow: null });
   return (
     <header className="flex items-center gap-2">
-      <h2 className="grow text-lg font-bold">Changed by you</h2>
-      <Button
-        disabled={compareRosters(roster, pure, { mods: [], plugins: [] }).length === 0}
-        onClick={() => goPure()}
-      >
-        Back to the pure list
+      <h2 className="grow text-lg font-bold">
+        Changed by you <span className="text-ink2 font-mono font-normal">{changes}</span>
+      </h2>
+      <Button disabled={changes === 0} onClick={() => setAsking(true)}>
+        Back to the pure list…
       </Button>
       <Button look="quiet" onClick={() => leave()}>
         Follow it no longer
       </Button>
+      <Dialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        title={`Back to ${[lineup.title, lineup.listVersion].filter(Boolean).join(" ")}`}
+        hint="Everything that this profile decides becomes as its author has it. One restore point is made, and one undo takes it back."
+        size="medium"
+      >
+        <LostChanges there={pure} />
+        <div className="mt-3 flex gap-2">
+          <Button
+            look="main"
+            onClick={() => {
+              goPure();
+              setAsking(false);
+            }}
+          >
+            Set back {plural(changes, "difference")}
+          </Button>
+          <Button look="quiet" onClick={() => setAsking(false)}>
+            Leave it as it is
+          </Button>
+        </div>
+      </Dialog>
     </header>
   );
 }

@@ -2,6 +2,8 @@
 
 import { useMemo, useState } from "react";
 import { stateFromLineup } from "@/core/lineup/match";
+import { isSameList, versionRelation } from "@/core/lineup/same-list";
+import { relationText } from "@/core/messages/list-versions";
 import { compareFacts } from "@/core/lineup/compare";
 import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
 import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
@@ -18,6 +20,7 @@ import { Choice } from "../../kit/choice";
 import { Differences } from "../../profiles/differences";
 import { keepList } from "../keep-list";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { LostChanges } from "./lost-changes";
 import type { Followed } from "./use-followed";
 
 /** Another version of the list that the profile follows: merged with what was changed here, and taken over in part or whole. */
@@ -89,6 +92,8 @@ export function MergeView({
     if (compareFacts(factsOfLineup(next), facts).length === 0) return;
     for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
   };
+  const relation = versionRelation(followed, { lineup: next, claim });
+  const isVersion = isSameList(followed.lineup, next) || relation === "same";
   const version = [next.title, next.listVersion].filter(Boolean).join(" ");
   return (
     <div className="space-y-4">
@@ -101,12 +106,20 @@ export function MergeView({
         </Button>
         <Button onClick={() => void followOnly()}>Follow it, and take nothing more over</Button>
       </header>
+      <p
+        className={`max-w-3xl ${isVersion && relation === "newer" ? "text-ink2" : "bg-saffron-soft rounded-md px-3 py-2"}`}
+      >
+        {isVersion
+          ? relationText[relation](profile.name, followed.lineup.listVersion, next.listVersion)
+          : `“${next.title}” is another list than the one that ${profile.name} follows, “${followed.lineup.title}”. Taking over from it makes the profile follow it instead.`}
+      </p>
       <Clashes
         clashes={merged.clashes}
         names={names}
         decisions={decisions}
         onDecide={(key, side) => setDecisions({ ...decisions, [key]: side })}
       />
+      <LostChanges there={there} />
       <Differences there={there} name={version} also={followNext} onTaken={() => void mend()} />
     </div>
   );

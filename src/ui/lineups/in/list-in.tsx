@@ -2,15 +2,22 @@
 
 import { format } from "date-fns";
 import { useEffect } from "react";
+import type { ProfileId } from "@/core/model/ids";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { useEditor } from "../../workspace/workspace.client";
 import { offerList, usePendingList } from "../pending-list";
 import { Chooser } from "./chooser";
 import { PlanView } from "./plan-view";
-import { useListIn } from "./use-list-in";
+import { useListIn, type ListSource } from "./use-list-in";
 
 /** A list in: first what it would bring, then the profile, then the proof. */
-export function ListIn({ onAccepted }: { onAccepted: () => void }) {
+export function ListIn({
+  onAccepted,
+  onMerge,
+}: {
+  onAccepted: () => void;
+  onMerge: (list: ListSource, profile: ProfileId) => void;
+}) {
   const list = useListIn();
   const pending = usePendingList();
   const { open } = list;
@@ -26,13 +33,15 @@ export function ListIn({ onAccepted }: { onAccepted: () => void }) {
     window.history.replaceState(null, "", window.location.pathname + window.location.search);
     open({ bytes: new TextEncoder().encode(code), name: "Shared list" });
   }, [open]);
-  if (list.source && list.resolved)
+  const { source } = list;
+  if (source && list.resolved)
     return (
       <PlanView
-        key={list.source.name}
+        key={source.name}
         resolved={list.resolved}
-        fileName={list.source.name}
+        fileName={source.name}
         onAnswer={list.answer}
+        onMerge={(profile) => onMerge(source, profile)}
         onLeave={list.close}
         onAccepted={() => {
           list.close();

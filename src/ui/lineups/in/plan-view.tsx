@@ -12,6 +12,7 @@ import { roleWords } from "@/core/messages/roles";
 import { takeListIn } from "@/core/lineup/take-in";
 import { makeRoster, type SeatedMod } from "@/core/roster/roster";
 import type { TakeInWay } from "@/core/state/facet";
+import type { ProfileId } from "@/core/model/ids";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";
@@ -20,7 +21,9 @@ import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
 import { Queue } from "../../depot/queue";
 import { Changes } from "../../profiles/differences";
+import { LostChanges } from "../follow/lost-changes";
 import { useEditor } from "../../workspace/workspace.client";
+import { Recognised } from "./recognised";
 import { TargetForm, type Way } from "./target-form";
 import { AllLines, NoNames, UnsureLines } from "./unsure-lines";
 
@@ -31,11 +34,13 @@ export function PlanView({
   resolved,
   fileName,
   onAnswer,
+  onMerge,
   onLeave,
   onAccepted,
 }: {
   resolved: ResolvedList;
   fileName: string;
+  onMerge: (profile: ProfileId) => void;
   onAnswer: (line: string, id: string | null) => void;
   onLeave: () => void;
   onAccepted: () => void;
@@ -88,6 +93,7 @@ export function PlanView({
         <Queue />
       </div>
       <aside aria-label="Where it goes" className="border-line min-h-0 space-y-4 overflow-auto border-l p-5">
+        <Recognised resolved={resolved} onMerge={onMerge} />
         {wanted.length > 0 && (
           <div className="space-y-2">
             <Button
@@ -193,7 +199,12 @@ function WhatChanges({
     const state = takeListIn(roster, { lineup, claim, keepMine }, way);
     return makeRoster(roster.game, { ...roster.profile, state }, roster.stock);
   }, [roster, lineup, claim, keepMine, way]);
-  return <Changes there={there} />;
+  return (
+    <>
+      <LostChanges there={there} />
+      <Changes there={there} />
+    </>
+  );
 }
 
 /** What a list of this format leaves behind: what it decides is then as it is here, or as authors propose. */

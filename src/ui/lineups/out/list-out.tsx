@@ -11,7 +11,8 @@ import { useSheet } from "./use-sheet";
 /** The present profile on its way out: what is said of it, what it holds, how it goes. */
 export function ListOut() {
   const roster = useEditor((state) => state.roster);
-  const { sheet, change, stored } = useSheet();
+  const state = useSheet();
+  const { sheet, change } = state;
   const settled = useDeferredValue(sheet);
   const lineup = useMemo(
     () => makeLineup(roster, { ...settled, title: roster.profile.name, date: "" }),
@@ -24,7 +25,7 @@ export function ListOut() {
       </div>
       {/* Before the rows, of which each takes two steps of the Tab key. */}
       <div className="col-start-2 row-span-full min-h-0 overflow-auto p-4 xl:col-start-3">
-        <Send lineup={lineup} stored={stored} />
+        <Send lineup={lineup} sheet={state} />
       </div>
       <div className="flex min-h-0 flex-col p-4 max-xl:col-start-1 max-xl:row-start-1 xl:col-start-2 xl:row-start-1">
         <ListContents sheet={sheet} change={change} />

@@ -13,15 +13,17 @@ import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { Button } from "../../kit/button";
 import { inputLook } from "../../kit/field";
 import { saveText } from "../../kit/save-text";
-import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { useEditor } from "../../workspace/workspace.client";
 import { ShareCode } from "./share-code";
 import type { SheetState } from "./use-sheet";
 import { useCopy } from "./use-copy";
+import { TakenDialog } from "./taken-dialog";
+import { useNumbering } from "./use-numbering";
 import { Versions } from "./versions";
 
 /** The ways out: a file in any format, a page, a code; with what each leaves behind, said before. */
-export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["stored"] }) {
-  const { editor } = useWorkspace();
+export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
+  const { note, noted, taken } = useNumbering(sheet);
   const game = useEditor((state) => state.view.game);
   const profile = useEditor((state) => state.profile.id);
   const findings = useEditor((state) => state.findings);
@@ -34,12 +36,12 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
   const href = `/api/lineups?profile=${encodeURIComponent(profile)}&format=${format}`;
   const copy = useCopy();
   const copyText = async () => {
-    await Promise.all([stored(), editor.settled()]);
+    if (!(await note())) return;
     const answer = await fetch(href);
     if (answer.ok) await copy(await answer.text(), `${lineup.title} as ${formatOf(format)!.label}`);
   };
   const go = async (address: string, isPage: boolean) => {
-    await Promise.all([stored(), editor.settled()]);
+    if (!(await note())) return;
     if (isPage) window.open(address, "_blank", "noopener");
     else window.location.assign(address);
   };
@@ -113,8 +115,9 @@ export function Send({ lineup, stored }: { lineup: Lineup; stored: SheetState["s
           </Button>
         </div>
       </div>
-      <ShareCode lineup={lineup} />
-      <Versions stored={stored} />
+      <ShareCode lineup={lineup} note={note} />
+      <Versions note={note} noted={noted} />
+      <TakenDialog taken={taken} />
       <Button
         look="quiet"
         className="-ml-3"

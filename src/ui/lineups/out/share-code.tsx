@@ -12,9 +12,10 @@ import { useDepot } from "../../depot/depot.client";
 import { useEditor } from "../../workspace/workspace.client";
 import { qrModules, qrPath } from "./qr";
 import { useCopy } from "./use-copy";
+import type { Numbering } from "./use-numbering";
 
 /** The setup as one word to be sent, as a link with it, and as a picture. */
-export function ShareCode({ lineup }: { lineup: Lineup }) {
+export function ShareCode({ lineup, note }: { lineup: Lineup } & Pick<Numbering, "note">) {
   const roster = useEditor((state) => state.roster);
   const { mods } = useDepot();
   const copy = useCopy();
@@ -35,6 +36,9 @@ export function ShareCode({ lineup }: { lineup: Lineup }) {
   );
   const unknown = settled.mods.filter(({ on, content }) => on && !offered.has(content)).length;
   const losses = lossesOf(settled, roster.game, carriedByCode);
+  const send = async (text: string, what: string) => {
+    if (await note()) await copy(text, what);
+  };
   const link = () => `${window.location.origin}/lineups?part=in#code=${code}`;
   return (
     <section aria-labelledby="code" className="space-y-2">
@@ -54,10 +58,10 @@ export function ShareCode({ lineup }: { lineup: Lineup }) {
         It leaves behind: {losses.map(sayLoss).join("; ") || "nothing"}.
       </p>
       <div className="flex flex-wrap gap-2">
-        <Button small onClick={() => void copy(code, "The code")}>
+        <Button small onClick={() => void send(code, "The code")}>
           Copy the code
         </Button>
-        <Button small onClick={() => void copy(link(), "A link with the code")}>
+        <Button small onClick={() => void send(link(), "A link with the code")}>
           Copy it as a link
         </Button>
         <Button small aria-expanded={shown} onClick={() => setShown(!shown)}>

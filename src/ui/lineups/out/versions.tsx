@@ -1,22 +1,17 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import type { VersionListed } from "@/server/operations/lineups";
 import { Button } from "../../kit/button";
-import { listVersions, publishVersion } from "../../workspace/server";
-import { useEditor, useWorkspace } from "../../workspace/workspace.client";
-import type { SheetState } from "./use-sheet";
+import { listVersions } from "../../workspace/server";
+import { useEditor } from "../../workspace/workspace.client";
+import type { Numbering } from "./use-numbering";
 
 /** The versions of the list, each with what it changed; the changes go out with the list. */
-export function Versions({ stored }: Pick<SheetState, "stored">) {
-  const { editor, unwrap } = useWorkspace();
+export function Versions({ note, noted }: Pick<Numbering, "note" | "noted">) {
   const profile = useEditor((state) => state.profile.id);
   const [held, setHeld] = useState<{ of: string; versions: readonly VersionListed[] } | null>(null);
-  const read = useCallback(async () => {
-    const versions = unwrap(await listVersions(profile));
-    if (versions) setHeld({ of: profile, versions });
-  }, [profile, unwrap]);
   useEffect(() => {
     let wanted = true;
     void listVersions(profile).then((outcome) => {
@@ -25,24 +20,20 @@ export function Versions({ stored }: Pick<SheetState, "stored">) {
     return () => {
       wanted = false;
     };
-  }, [profile]);
-  const publish = async () => {
-    await Promise.all([stored(), editor.settled()]);
-    unwrap(await publishVersion(profile));
-    await read();
-  };
+  }, [profile, noted]);
   const versions = held?.of === profile ? held.versions : [];
   return (
     <section aria-labelledby="versions" className="space-y-2">
       <h3 id="versions" className="font-bold">
         Versions
       </h3>
-      <Button small onClick={() => void publish()}>
+      <Button small onClick={() => void note(true)}>
         Note this as a version
       </Button>
       {versions.length === 0 && (
         <p className="text-ink2 text-sm">
-          None yet. What changes from one to the next is told by itself, here and in the list.
+          None yet. What goes out under a number is noted here, and what changes from one to the next is told
+          by itself, here and in the list.
         </p>
       )}
       <ol>

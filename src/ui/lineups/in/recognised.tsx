@@ -1,0 +1,70 @@
+"use client";
+
+import { useEffect, useMemo, useState } from "react";
+import { versionRelation } from "@/core/lineup/same-list";
+import { relationText } from "@/core/messages/list-versions";
+import type { ProfileId } from "@/core/model/ids";
+import type { ResolvedList } from "@/formats/lineup/resolve";
+import type { Follower } from "@/server/operations/followed";
+import { Button } from "../../kit/button";
+import { findFollowers } from "../../workspace/server";
+import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+
+/** The profiles that follow the list already: to merge it with what was changed there comes before everything else. */
+export function Recognised({
+  resolved,
+  onMerge,
+}: {
+  resolved: ResolvedList;
+  onMerge: (profile: ProfileId) => void;
+}) {
+  const followers = useFollowers(resolved);
+  if (followers.length === 0) return null;
+  return (
+    <section
+      aria-labelledby="known-list"
+      className="border-pine bg-pine-soft space-y-3 rounded-md border p-3"
+    >
+      <h3 id="known-list" className="font-bold">
+        You follow this list
+      </h3>
+      {followers.map(({ profile, name, followed }) => {
+        const relation = versionRelation(followed, resolved);
+        const [mine, theirs] = [followed.lineup.listVersion, resolved.lineup.listVersion];
+        return (
+          <div key={profile} className="space-y-2">
+            <p>{relationText[relation](name, mine, theirs)}</p>
+            <Button look="main" onClick={() => onMerge(profile)}>
+              {relation === "same" ? `See whether it holds in ${name}` : `Merge it into ${name}`}
+            </Button>
+          </div>
+        );
+      })}
+      <p className="text-ink2 text-sm">Merging keeps what you changed. Below, the list is taken in anew.</p>
+    </section>
+  );
+}
+
+function useFollowers({
+  lineup: { list, title, author },
+  claim: { fingerprint },
+}: ResolvedList): readonly Follower[] {
+  const { unwrap } = useWorkspace();
+  const game = useEditor((state) => state.view.game.id);
+  const wanted = useMemo(
+    () => ({ ...(list !== undefined && { list }), title, author, fingerprint }),
+    [list, title, author, fingerprint],
+  );
+  const [followers, setFollowers] = useState<readonly Follower[]>([]);
+  useEffect(() => {
+    let isWanted = true;
+    void findFollowers(game, wanted).then((outcome) => {
+      const found = unwrap(outcome);
+      if (isWanted && found) setFollowers(found);
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [game, wanted, unwrap]);
+  return followers;
+}
