@@ -13,8 +13,7 @@ const config: NextConfig = {
     },
   },
   outputFileTracingRoot: import.meta.dirname,
-  // A whole order of a large profile goes to the server as one edit.
-  experimental: { agentUpgrade: false, mcpServer: false, serverActions: { bodySizeLimit: "16mb" } },
+  experimental: { agentUpgrade: false, mcpServer: false },
 };
 
 export default config;

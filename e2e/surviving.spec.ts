@@ -16,7 +16,7 @@ async function kill(server: Server): Promise<void> {
 function watchAnswers(page: Page): { newest: number } {
   const seen = { newest: 0 };
   page.on("response", (response) => {
-    if (response.request().method() !== "POST" || !response.request().headers()["next-action"]) return;
+    if (!new URL(response.url()).pathname.startsWith("/api/act/")) return;
     void response
       .text()
       .then((text) => {

@@ -17,7 +17,7 @@ const rules: readonly { readonly folder: RegExp; readonly may: RegExp }[] = [
   { folder: /^work\//, may: /^(core\/(?!testing)|formats\/|work\/)/ },
   { folder: /^cli\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/games$|cli\/)/ },
   { folder: /^server\//, may: /^(core\/(?!testing)|formats\/|disk\/|standin\/|store\/|server\/)/ },
-  { folder: /^ui\//, may: /^(core\/(?!testing)|formats\/|work\/|ui\/|server\/actions\/)/ },
+  { folder: /^ui\//, may: /^(core\/(?!testing)|formats\/|work\/|ui\/)/ },
   {
     folder: /^(app\/|proxy|instrumentation)/,
     may: /^(core\/(messages|model)\/|formats\/|ui\/|server\/|app\/)/,

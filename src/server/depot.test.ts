@@ -1,7 +1,8 @@
 import { createHash } from "node:crypto";
-import { readFile, rm } from "node:fs/promises";
+import { readdir, readFile, rename, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { listTransfers } from "@/store/transfers";
+import type { ShelfMod } from "@/core/model/shelf";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
 import { openDepots } from "./depot/depots";
@@ -32,6 +33,13 @@ const stateOf = async (id: string) =>
   (await listTransfers(context.db, game)).find(({ modId }) => modId === id);
 const onShelf = async (id: string) => (await listShelf(context.db, game)).filter((mod) => mod.id === id);
 const restarted = (speed = 1e9): Context => ({ ...context, depots: openDepots(demo.folder, speed) });
+
+/** Takes mods off the shelf, so that they can be got. */
+async function takeAway(isGone: (mod: ShelfMod) => boolean): Promise<void> {
+  for (const mod of (await listShelf(context.db, game)).filter(isGone))
+    await rm(join(demo.folder, game, "shelf", mod.path), { recursive: true });
+  value(await readShelfOfGame(context, () => undefined));
+}
 
 test("the catalogue is what the archives are: every hash holds, and everything sound on the shelf is offered", async () => {
   const { mods } = value(await readCatalogue(context))!;
@@ -71,6 +79,7 @@ test("without a sign-in nothing comes; with one it does, is checked, and lies on
 });
 
 test("what is busy or comes damaged is tried again by itself; what is to be paid for waits for a hand", async () => {
+  await takeAway(({ id }) => ["small-fry", "legible-ledgers", "ropewalk-quay"].includes(id));
   const files = [await fileOf("small-fry"), await fileOf("legible-ledgers"), await fileOf("ropewalk-quay")];
   value(await getFromDepot(context, files));
   await settled();
@@ -81,6 +90,7 @@ test("what is busy or comes damaged is tried again by itself; what is to be paid
 });
 
 test("what fails is told with its reason and keeps its part; trying the failed again gets it, and only it", async () => {
+  await takeAway(({ id }) => ["abyss-library", "drowned-bells"].includes(id));
   value(await getFromDepot(context, [await fileOf("abyss-library"), await fileOf("drowned-bells")]));
   await settled();
   const failed = (await stateOf("abyss-library"))!;
@@ -95,6 +105,7 @@ test("what fails is told with its reason and keeps its part; trying the failed a
 });
 
 test("a server that was stopped in the midst goes on from the part that had come", async () => {
+  await takeAway(({ id }) => id === "wide-lens");
   const file = await fileOf("wide-lens");
   const size = value(await readCatalogue(context))!.mods.find(({ mod }) => mod.path === file)!.mod.size;
   const slow = restarted(size * 4);
@@ -121,6 +132,7 @@ test("a sign-in that expires halts the queue, and signing in again goes on", asy
     .filter(({ terms, mod }) => !terms && mod.id !== "abyss-library")
     .slice(0, 30)
     .map(({ mod }) => mod.path);
+  await takeAway(({ path }) => files.includes(path));
   const again = restarted();
   Object.assign(again.depots.depot, { manner: { speed: 1e9, transfersASignIn: 5 } });
   again.depots.depot.signIn();
@@ -134,6 +146,38 @@ test("a sign-in that expires halts the queue, and signing in again goes on", asy
     true,
   );
 }, 120_000);
+
+test("whoever asks twice has it once: while it comes, before the shelf is read, and when it lies there", async () => {
+  const file = await fileOf("glass-tides", "2.4.0");
+  const names = async () =>
+    (await readdir(join(demo.folder, game, "shelf"))).filter((name) => /^Glass Tides-2\.4/i.test(name));
+  await takeAway(({ id }) => id === "glass-tides");
+  value(await actOnDepot(context, "clear"));
+  value(await actOnDepot(context, "sign-in"));
+  await Promise.all([getFromDepot(context, [file]), getFromDepot(context, [file, file])]);
+  await settled();
+  expect(await names()).toHaveLength(1);
+  // It lies there, and the database does not know of it yet.
+  await context.db.query(
+    "delete from shelf_mod where game_id = $1 and id = 'glass-tides' and version = '2.4.0'",
+    [game],
+  );
+  value(await getFromDepot(context, [file]));
+  expect((await settled()).transfers.map(({ state }) => state)).toEqual(["got"]);
+  expect(await names()).toHaveLength(1);
+  value(await readShelfOfGame(context, () => undefined));
+  value(await actOnDepot(context, "clear"));
+  expect(value(await getFromDepot(context, [file])).transfers).toEqual([]);
+  // The same contents under another name are the same, too.
+  await rename(
+    join(demo.folder, game, "shelf", (await names())[0]!),
+    join(demo.folder, game, "shelf", "mine.zip"),
+  );
+  await context.db.query("delete from shelf_mod where game_id = $1 and version = '2.4.0'", [game]);
+  value(await getFromDepot(context, [file]));
+  await settled();
+  expect(await names()).toHaveLength(1);
+});
 
 test("what the depot does not have is refused by name, and a queue is emptied without touching what came", async () => {
   expect(await getFromDepot(context, ["Nothing-1.zip"])).toMatchObject({

@@ -9,6 +9,19 @@ export async function receiveFile(request: Request, name: string, cap: number): 
   return received.ok ? done(Buffer.concat(parts)) : received;
 }
 
+/** A body of JSON, which no page of another origin can send without being asked first. */
+export async function receiveJson(request: Request, cap: number): Promise<Outcome<unknown>> {
+  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? ""))
+    return refuse("bad-request", { detail: "the body is no JSON" });
+  const bytes = await receiveFile(request, "the request", cap);
+  if (!bytes.ok) return bytes;
+  try {
+    return done(JSON.parse(new TextDecoder().decode(bytes.value)));
+  } catch {
+    return refuse("bad-request", { detail: "the body is no JSON" });
+  }
+}
+
 /** The same into a new file at `path`, of which nothing is held. One that was cut short has to be removed by the caller. */
 export async function receiveInto(
   path: string,

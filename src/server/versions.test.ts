@@ -98,7 +98,8 @@ test("where the file of pinned contents goes, all that is known of them stays; b
   expect(await print()).toBe(before);
   const gone = (await findings()).find(({ id: code }) => code === "contents-gone")!;
   expect(gone).toMatchObject({ level: "problem", data: { item: id, version: "1.1.0" } });
-  expect(gone.fixes.map((fix) => fix.id)).toEqual(["take-version", "get-version"]);
+  expect(gone.fixes.map((fix) => fix.id)).toEqual(["take-version"]);
+  expect(gone.wants).toEqual([{ kind: "mod", id, content, versions: null }]);
   // What it is compared with is known still, file by file.
   const to = (await listShelf(context.db, game)).find((mod) => mod.version === "2.0.0")!.content!;
   const [difference] = value(await compareContents(context, [{ id, from: content!, to }]));

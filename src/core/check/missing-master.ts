@@ -12,6 +12,7 @@ export const missingMaster: Check = ({ roster }) =>
     return missing.map(({ name }) => {
       const { game } = roster;
       const same = (each: string) => foldName(game, each) === foldName(game, name);
+      const here = bringers(roster, same);
       const expansion = game.expansions.find((each) => each.plugins.some(same));
       return {
         check: "missing-master",
@@ -19,7 +20,8 @@ export const missingMaster: Check = ({ roster }) =>
         data: { item: plugin.id, master: name, expansion: expansion?.name ?? "" },
         level: "blocker" as const,
         subjects: [subject(plugin.id)],
-        fixes: [...bringers(roster, same), switchOff(plugin.id)],
+        fixes: [...here, switchOff(plugin.id)],
+        ...(!expansion && here.length === 0 && { wants: [{ kind: "plugin" as const, name }] }),
       };
     });
   });

@@ -28,6 +28,9 @@ export const requiredOff: Check = ({ roster }) =>
         level: "problem" as const,
         subjects: [subject(id)],
         fixes: [...(why === "off" ? [switchOnMod(roster, other)] : []), leaveMod(roster, id)].filter(isFix),
+        ...(why !== "off" && {
+          wants: [{ kind: "mod" as const, id: other, content: null, versions: versions ?? null }],
+        }),
       };
     }),
   );

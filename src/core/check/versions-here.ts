@@ -1,19 +1,21 @@
 import { newerVersions, versionEdit } from "../edit/versions";
 import type { Fix } from "../model/finding";
 import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
+import { wantOfMod } from "../depot/offers";
 import { mod as subject, type Check } from "./check";
 
 /** A mod that is on in the profile but lies nowhere on the shelf, in no version. */
 export const notOnShelf: Check = ({ roster }) =>
   roster.mods
     .filter(({ id, loads, gone, mod }) => loads && gone && !mod && !newestHere(roster.stock, id))
-    .map(({ id, entry }) => ({
+    .map((item) => ({
       check: "not-on-shelf",
       id: "not-on-shelf",
-      data: { mod: id },
+      data: { mod: item.id },
       level: "problem",
-      subjects: [subject(id)],
-      fixes: entry.content === undefined ? [] : [getVersion(id, entry.content, "")],
+      subjects: [subject(item.id)],
+      fixes: [],
+      wants: [wantOfMod(item)],
     }));
 
 /** The contents in which a profile holds a mod that is on are not on the shelf any more. */
@@ -26,10 +28,8 @@ export const contentsGone: Check = ({ roster }) =>
       data: { item: item.id, version: item.mod?.version ?? `${item.entry.content!.slice(0, 12)}…` },
       level: "problem",
       subjects: [subject(item.id)],
-      fixes: [
-        ...takeHere(roster, item),
-        getVersion(item.id, item.mod?.content ?? item.entry.content!, item.mod?.version ?? "that version"),
-      ],
+      fixes: takeHere(roster, item),
+      wants: [wantOfMod(item)],
     }));
 
 function takeHere(roster: Roster, item: SeatedMod): Fix[] {
@@ -37,12 +37,6 @@ function takeHere(roster: Roster, item: SeatedMod): Fix[] {
   const edit = to ? versionEdit(roster, [{ item, to }]) : null;
   return edit ? [{ id: "take-version", data: { version: to!.version }, does: { edit } }] : [];
 }
-
-const getVersion = (mod: string, content: string, version: string): Fix => ({
-  id: "get-version",
-  data: { version: version || "it" },
-  does: { act: "get", mod, content },
-});
 
 /** Newer versions of what the profile holds lie on the shelf. */
 export const newerHere: Check = ({ roster }) => {

@@ -8,7 +8,7 @@
 import type { AlteredPlace, Claim, UnsaidPart } from "../model/claim";
 import type { Lineup, LineupMod } from "../model/lineup";
 import { foldName } from "../roster/fold";
-import type { Roster } from "../roster/roster";
+import type { Roster, Stock } from "../roster/roster";
 import { compareVersions } from "../version/version";
 import { compareFacts, type SetupDifference } from "./compare";
 import {
@@ -115,7 +115,8 @@ function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[])
   }
 }
 
-function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
+/** What is on in a list and not on the shelf as the list names it. */
+export function missingMods(lineup: Lineup, claim: Pick<Claim, "unsaid">, stock: Stock): LineupMod[] {
   const sound = stock.shelf.filter(({ problem }) => !problem);
   const contents = new Set(sound.map(({ content }) => content));
   const versionsOf = new Map<string, string[]>();
@@ -125,11 +126,15 @@ function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] 
     claim.unsaid.includes("hashes")
       ? (versionsOf.get(id) ?? []).some((each) => compareVersions(each, version) === 0)
       : contents.has(content);
+  return lineup.mods.filter((mod) => mod.on && !isHere(mod));
+}
+
+function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
   const fold = (name: string) => foldName(game, name);
   const base = new Set(stock.base.map(({ name }) => fold(name)));
-  const mods = lineup.mods
-    .filter((mod) => mod.on && !isHere(mod))
-    .map(({ name, version }) => [name, version].filter(Boolean).join(" "));
+  const mods = missingMods(lineup, claim, stock).map(({ name, version }) =>
+    [name, version].filter(Boolean).join(" "),
+  );
   const expansions = lineup.expansions
     .filter((id) => !stock.owned.includes(id))
     .map((id) => game.expansions.find((each) => each.id === id)?.name ?? id);

@@ -149,7 +149,6 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "switch-on-mod": (d) => sentence`Switch on ${d.name}`,
   versions: () => ["See what they change"],
   "take-version": (d) => sentence`Take the ${d.version} that is here`,
-  "get-version": (d) => sentence`Get ${d.version} from the depot`,
   "bring-back": (d) => sentence`Bring ${item(d.item)} back`,
   "leave-part": (d) => sentence`Leave ${d.part}`,
   "switch-off": (d) => sentence`Switch off ${item(d.item)}`,

@@ -1,6 +1,7 @@
 import type { Edit } from "./edit";
 import type { ListName } from "./profile";
 import type { FileProblem } from "./refusal";
+import type { Want } from "./want";
 
 /** The worst first. */
 export const levels = ["blocker", "problem", "hint"] as const;
@@ -16,7 +17,6 @@ export type FixData = {
   readonly "bring-back": Item;
   readonly "leave-part": { readonly part: string };
   readonly "take-version": { readonly version: string };
-  readonly "get-version": { readonly version: string };
   readonly versions: Readonly<Record<never, never>>;
   readonly propose: Readonly<Record<never, never>>;
   readonly "align-mods": Readonly<Record<never, never>>;
@@ -33,9 +33,7 @@ interface FixOf<Id extends keyof FixData> {
     | { readonly act: "propose" | "align"; readonly list: ListName }
     | { readonly act: "write-order" }
     /** Shows what newer versions change, to be chosen from. */
-    | { readonly act: "versions" }
-    /** Gets the contents that a profile pins from the depot. */
-    | { readonly act: "get"; readonly mod: string; readonly content: string };
+    | { readonly act: "versions" };
 }
 export type Fix = { [Id in keyof FixData]: FixOf<Id> }[keyof FixData];
 
@@ -122,6 +120,8 @@ interface FindingOf<Id extends FindingId> {
   /** Ids of the items that it is about. */
   readonly subjects: readonly { readonly list: ListName; readonly id: string }[];
   readonly fixes: readonly Fix[];
+  /** What is not here and would end it. */
+  readonly wants?: readonly Want[];
 }
 
 export type Finding = { [Id in FindingId]: FindingOf<Id> }[FindingId];

@@ -1,5 +1,4 @@
-"use server";
-
+import "server-only";
 import { z } from "zod";
 import type { DepotCatalogue } from "@/core/model/depot";
 import type { Outcome } from "@/core/model/outcome";

@@ -1,5 +1,4 @@
-"use server";
-
+import "server-only";
 import { z } from "zod";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition } from "@/core/model/game";

@@ -1,5 +1,4 @@
-"use server";
-
+import "server-only";
 import { ProfileId } from "@/core/model/ids";
 import { z } from "zod";
 import { takeInWays } from "@/core/state/facet";

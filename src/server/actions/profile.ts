@@ -1,5 +1,4 @@
-"use server";
-
+import "server-only";
 import { z } from "zod";
 import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";

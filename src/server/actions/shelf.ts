@@ -1,5 +1,4 @@
-"use server";
-
+import "server-only";
 import { ModId } from "@/core/model/ids";
 import { z } from "zod";
 import type { VersionDifference } from "@/core/edit/versions";

@@ -5,12 +5,14 @@ import type { DepotCatalogue } from "@/core/model/depot";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Transfer, TransferState } from "@/core/model/transfer";
 import type { RegisteredGame } from "@/store/games";
+import { listShelf } from "@/store/shelf";
 import * as store from "@/store/transfers";
+import { sha256OfFile } from "@/disk/digest";
 import type { Context } from "../context";
 import { TransferQueue } from "../depot/queue";
 import { readShelfOfGame } from "./read-shelf";
 import { currentGame } from "./situation";
-import { makeRoom, planTakeIn, takeIn } from "./take-in";
+import { dropIncoming, makeRoom, planTakeIn, takeIn } from "./take-in";
 
 /** What the depot offers for the present game; null where it offers nothing. */
 export async function readCatalogue(context: Context): Promise<Outcome<DepotCatalogue | null>> {
@@ -41,7 +43,10 @@ function queueOf(context: Context, game: RegisteredGame): TransferQueue {
   const known = context.depots.queues.get(game.id);
   if (known) return known;
   const { folder } = context;
-  const accept = async (path: string, { file }: Transfer) => {
+  const accept = async (path: string, { file, sha256 }: Transfer) => {
+    // Whoever asks twice has it once: what lies there already, read or not, does not come again.
+    const there = join(game.folders.shelves[0]!, file);
+    if ((await sha256OfFile(there).catch(() => null)) === sha256) return null;
     const incoming = join(folder, "incoming");
     await mkdir(incoming, { recursive: true });
     const room = await makeRoom(incoming, file);
@@ -49,6 +54,10 @@ function queueOf(context: Context, game: RegisteredGame): TransferQueue {
     await copyFile(path, room.value.path);
     const plan = await planTakeIn(context, incoming, room.value.id);
     if (!plan.ok) return plan.refusal;
+    if (plan.value.versions.some(({ same }) => same)) {
+      await dropIncoming(incoming, room.value.id);
+      return null;
+    }
     const taken = await takeIn(context, incoming, room.value.id);
     return taken.ok ? null : taken.refusal;
   };
@@ -77,10 +86,13 @@ export async function getFromDepot(context: Context, files: readonly string[]): 
   if (!game.ok) return game;
   const catalogue = await context.depots.depot.catalogue(game.value.id);
   const byFile = new Map(catalogue?.mods.map((each) => [each.mod.path, each]));
-  const wanted = files.map((file) => byFile.get(file));
+  const wanted = [...new Set(files)].map((file) => byFile.get(file));
   const absent = files.find((file) => !byFile.has(file));
   if (absent !== undefined) return refuse("not-in-depot", { name: absent });
-  const transfers = wanted.map((each): Transfer => {
+  const shelf = await listShelf(context.db, game.value.id);
+  const lying = new Set(shelf.filter(({ problem }) => !problem).map(({ content }) => content));
+  const absentMods = wanted.filter((each) => !lying.has(each!.mod.content));
+  const transfers = absentMods.map((each): Transfer => {
     const { mod, terms } = each!;
     return {
       file: mod.path,

@@ -1,6 +1,7 @@
 "use client";
 
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { Offers } from "@/core/depot/offers";
 import type { DepotCatalogue, DepotMod } from "@/core/model/depot";
 import type { Outcome } from "@/core/model/outcome";
 import type { DepotAct, DepotState } from "@/server/operations/depot";
@@ -11,6 +12,8 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 interface DepotView {
   /** Null until it has been read; empty where no depot has anything for the game. */
   readonly mods: readonly DepotMod[] | null;
+  /** The same against what lies here; null until it has been read. */
+  readonly offers: Offers | null;
   readonly state: DepotState | null;
   readonly get: (files: readonly string[]) => Promise<void>;
   readonly act: (act: DepotAct) => Promise<void>;
@@ -64,9 +67,12 @@ export function DepotRoot({ children }: { children: ReactNode }) {
     () => (offered?.game === game ? (offered.catalogue?.mods ?? []) : null),
     [offered, game],
   );
+  const { game: definition, stock } = useEditor((now) => now.view);
+  const offers = useMemo(() => mods && new Offers(definition, mods, stock), [mods, definition, stock]);
   const view = useMemo(
     (): Held => ({
       mods,
+      offers,
       state,
       want,
       get: async (files) => take(await getFromDepot([...files])),
@@ -76,7 +82,7 @@ export function DepotRoot({ children }: { children: ReactNode }) {
       },
       empty: async () => take(await emptyQueue()),
     }),
-    [mods, state, want, take],
+    [mods, offers, state, want, take],
   );
   return <DepotContext value={view}>{children}</DepotContext>;
 }

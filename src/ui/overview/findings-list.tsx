@@ -1,11 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
+import { plural } from "@/core/messages/parts";
+import { wantsOf } from "@/core/depot/offers";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import type { Finding, Fix } from "@/core/model/finding";
-import { useDepot } from "../depot/depot.client";
+import { GetMissing } from "../depot/get-missing";
 import { Button } from "../kit/button";
 import { LevelMark, levelWords } from "../kit/level";
 import { Say } from "../kit/sentence";
@@ -29,6 +31,7 @@ export function FindingsList() {
   const shown = all ? findings : findings.slice(0, mostAtFirst);
   return (
     <>
+      <GetAll findings={findings} />
       <ul className="border-line border-t">
         {shown.map((finding, at) => (
           <FindingRow
@@ -43,6 +46,18 @@ export function FindingsList() {
         </Button>
       )}
     </>
+  );
+}
+
+/** Everything that is missing, where it is more than one thing. */
+function GetAll({ findings }: { findings: readonly Finding[] }) {
+  const wants = useMemo(() => wantsOf(findings), [findings]);
+  if (wants.length < 2) return null;
+  return (
+    <p className="flex items-center gap-3 pb-2">
+      <span>{plural(wants.length, "thing")} are missing here.</span>
+      <GetMissing wants={wants} />
+    </p>
   );
 }
 
@@ -68,6 +83,7 @@ function FindingRow({ finding }: { finding: Finding }) {
         </p>
       </div>
       <div className="flex shrink-0 justify-end gap-1.5">
+        {finding.wants && <GetMissing wants={finding.wants} />}
         {finding.fixes.map((fix, at) => (
           <FixButton key={at} fix={fix} />
         ))}
@@ -82,15 +98,8 @@ function FindingRow({ finding }: { finding: Finding }) {
 }
 
 function FixButton({ fix }: { fix: Fix }) {
-  const { editor, propose, writeOrder, tell } = useWorkspace();
-  const { mods, get } = useDepot();
+  const { editor, propose, writeOrder } = useWorkspace();
   const [versions, setVersions] = useState<readonly VersionChange[]>([]);
-  const getContents = async (id: string, content: string) => {
-    const offered = mods?.find(({ mod }) => mod.id === id && mod.content === content);
-    if (!offered) return tell([`The depot does not have these contents of ${id}.`], "wrong");
-    await get([offered.mod.path]);
-    tell([`${offered.mod.name} ${offered.mod.version} is in the depot’s queue.`]);
-  };
   const run = () => {
     const { does } = fix;
     if ("edit" in does) return void editor.dispatch(does.edit);
@@ -99,8 +108,6 @@ function FixButton({ fix }: { fix: Fix }) {
         return void writeOrder();
       case "versions":
         return setVersions(newerVersions(editor.getState().roster));
-      case "get":
-        return void getContents(does.mod, does.content);
       default:
         return void propose({ list: does.list, how: does.act });
     }

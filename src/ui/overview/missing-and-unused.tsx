@@ -2,6 +2,8 @@
 
 import Link from "next/link";
 import { plural } from "@/core/messages/parts";
+import { wantOfMod } from "@/core/depot/offers";
+import { GetMissing } from "../depot/get-missing";
 import { formatSize } from "../kit/format-size";
 import { usageKey } from "../workspace/usage-key";
 import { useUsage } from "../workspace/use-usage";
@@ -30,13 +32,14 @@ export function MissingAndUnused() {
   return (
     <ul>
       {told.map(([, words, query]) => (
-        <li key={query}>
+        <li key={query} className="flex flex-wrap items-center gap-2">
           <Link
             href={`/shelf?${query}`}
             className="hover:text-pine underline decoration-1 underline-offset-2"
           >
             {words}
           </Link>
+          {query === "state=missing" && <GetMissing wants={missing.map(wantOfMod)} />}
         </li>
       ))}
     </ul>

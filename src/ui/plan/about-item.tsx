@@ -6,6 +6,7 @@ import { plural } from "@/core/messages/parts";
 import { readAdvice } from "@/core/roster/books";
 import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
+import { GetMissing } from "../depot/get-missing";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
@@ -38,14 +39,17 @@ export function AboutItem({ item }: { item: SeatedItem }) {
         <Description item={item} />
       </header>
       {findings.map((finding, at) => (
-        <p key={at} className="bg-sunk flex gap-2 rounded-md p-2">
+        <div key={at} className="bg-sunk flex gap-2 rounded-md p-2">
           <span className="pt-0.5">
             <LevelMark level={finding.level} label={finding.level} />
           </span>
-          <span>
-            <Say parts={sayFinding(finding)} />
-          </span>
-        </p>
+          <div className="space-y-1.5">
+            <p>
+              <Say parts={sayFinding(finding)} />
+            </p>
+            {finding.wants && <GetMissing wants={finding.wants} />}
+          </div>
+        </div>
       ))}
       <WhyHere item={item} />
       {!item.fixed && <FreeRange item={item} />}

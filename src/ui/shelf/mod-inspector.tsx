@@ -10,6 +10,7 @@ import { sayFinding } from "@/core/messages/findings";
 import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
+import { GetMissing } from "../depot/get-missing";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
 import { Say } from "../kit/sentence";
@@ -171,9 +172,12 @@ function FindingsOf({ row }: { row: ShelfRow }) {
             <span className="mt-1">
               <LevelMark level={finding.level} label={finding.level} />
             </span>
-            <span>
-              <Say parts={sayFinding(finding)} />
-            </span>
+            <div className="space-y-1.5">
+              <p>
+                <Say parts={sayFinding(finding)} />
+              </p>
+              {finding.wants && <GetMissing wants={finding.wants} />}
+            </div>
           </li>
         ))}
       </ul>

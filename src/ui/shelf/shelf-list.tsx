@@ -4,6 +4,8 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
 import type { SeatedMod } from "@/core/roster/roster";
+import { wantOfMod } from "@/core/depot/offers";
+import { GetMissing } from "../depot/get-missing";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
 import { ColumnCell, columnOf, type ShownColumns } from "./shelf-columns";
@@ -239,8 +241,12 @@ function SwitchCell({
 function NameCell({ row }: { row: ShelfRow }) {
   const isPlain = row.seated?.loads || Boolean(row.mod?.problem);
   return (
-    <span role="gridcell" className={`truncate font-semibold ${isPlain ? "" : "text-ink2"}`}>
-      {row.name}
+    <span
+      role="gridcell"
+      className={`flex min-w-0 items-center gap-2 font-semibold ${isPlain ? "" : "text-ink2"}`}
+    >
+      <span className="truncate">{row.name}</span>
+      {row.seated?.gone && row.mod === null && <GetMissing wants={[wantOfMod(row.seated)]} />}
     </span>
   );
 }

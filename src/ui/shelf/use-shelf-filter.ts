@@ -10,17 +10,14 @@ interface Narrowing {
 /**
  * The filter and the sort of the shelf, and the mod that a link asks for. The shelf begins as its address says; from then
  * on the address follows, so that both survive a reload and can be passed on. It never leads again: the router may draw
- * an address late, or put an older one back when an action of the server ends, and what was typed meanwhile would be lost.
+ * an address late, or put an older one back when it has read something, and what was typed meanwhile would be lost.
  */
 export function useShelfFilter() {
   const params = useSearchParams();
   const [{ filter, sort }, setNow] = useState(() => fromQuery(params));
   const [wanted] = useState(() => params.get("mod"));
   const query = toQuery({ filter, sort });
-  useEffect(() => {
-    if (params.toString() !== query)
-      window.history.replaceState(null, "", query ? `?${query}` : location.pathname);
-  }, [params, query]);
+  useEffect(() => showInAddress(query));
   const setFilter = useCallback(
     (part: Partial<ShelfFilter>) => setNow((now) => ({ ...now, filter: { ...now.filter, ...part } })),
     [],
@@ -38,4 +35,10 @@ function toQuery({ filter, sort }: Narrowing): string {
   const query = filterToQuery(filter);
   if (sort) query.set("sort", sort);
   return query.toString();
+}
+
+/** Past the router, which would take the change for a way to another page and may load that anew. */
+function showInAddress(query: string): void {
+  const search = query ? `?${query}` : "";
+  if (location.search !== search) history.replaceState(history.state, "", location.pathname + search);
 }

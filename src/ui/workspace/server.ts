@@ -1,63 +1,71 @@
 import { refuse, type Outcome } from "@/core/model/outcome";
-import * as depot from "@/server/actions/depot";
-import * as game from "@/server/actions/game";
-import * as lineups from "@/server/actions/lineups";
-import * as profile from "@/server/actions/profile";
-import * as shelf from "@/server/actions/shelf";
+import type { actions } from "@/server/actions";
+
+type Acts = typeof actions;
 
 /** The refusal that stands for a server which does not answer. */
 export const unreachable = (error: unknown) =>
   refuse("unreachable", { detail: error instanceof Error ? error.message : String(error) });
 
-/** An action that answers with a refusal, instead of throwing, where the server cannot be reached. */
+/**
+ * An act of the server, which answers with a refusal, instead of throwing, where it cannot be reached. It is a call of its own
+ * and nothing of the router's: that would forget what it has read of every view at each edit, and now and then load the page anew.
+ */
 const reach =
-  <A extends unknown[], T>(action: (...args: A) => Promise<Outcome<T>>) =>
-  (...args: A): Promise<Outcome<T>> =>
-    action(...args).catch(unreachable);
+  <Name extends keyof Acts>(name: Name) =>
+  (...args: Parameters<Acts[Name]>): ReturnType<Acts[Name]> =>
+    fetch(`/api/act/${name}`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(args),
+    })
+      .then((response) => response.json() as Promise<Outcome<unknown>>)
+      // What an act of this name answers with is known by its name only.
+      .catch(unreachable) as ReturnType<Acts[Name]>;
 
-export const editProfile = reach(profile.editProfile);
-export const undoOrRedo = reach(profile.undoOrRedo);
-export const readProfile = reach(profile.readProfile);
-export const createProfile = reach(profile.createProfile);
-export const changeProfileFacts = reach(profile.changeProfileFacts);
-export const readProfiles = reach(profile.readProfiles);
-export const switchProfile = reach(profile.switchProfile);
-export const readStateOf = reach(profile.readStateOf);
-export const deleteProfile = reach(profile.deleteProfile);
-export const bringBackProfile = reach(profile.bringBackProfile);
-export const nameRestorePoint = reach(profile.nameRestorePoint);
-export const changesSincePoint = reach(profile.changesSincePoint);
-export const goBack = reach(profile.goBack);
-export const switchGame = reach(game.switchGame);
-export const addGame = reach(game.addGame);
-export const changeDefinition = reach(game.changeDefinition);
-export const listShipped = reach(game.listShipped);
-export const changeFolders = reach(game.changeFolders);
-export const reportFolder = reach(game.reportFolder);
-export const writeOrder = reach(game.writeOrder);
-export const readOrderOnDisk = reach(game.readOrderOnDisk);
-export const storeRulebook = reach(game.storeRulebook);
-export const readCatalogue = reach(depot.readCatalogue);
-export const readDepot = reach(depot.readDepot);
-export const getFromDepot = reach(depot.getFromDepot);
-export const actOnDepot = reach(depot.actOnDepot);
-export const emptyQueue = reach(depot.emptyQueue);
-export const readSheet = reach(lineups.readSheet);
-export const saveSheet = reach(lineups.saveSheet);
-export const publishVersion = reach(lineups.publishVersion);
-export const listVersions = reach(lineups.listVersions);
-export const acceptImport = reach(lineups.acceptImport);
-export const findFollowers = reach(lineups.findFollowers);
-export const readCuratorsWords = reach(lineups.readCuratorsWords);
-export const fetchPage = reach(lineups.fetchPage);
-export const filesOfMod = reach(shelf.filesOfMod);
-export const dropFromShelf = reach(shelf.dropFromShelf);
-export const bringBackMods = reach(shelf.bringBackMods);
-export const deleteMods = reach(shelf.deleteMods);
-export const tagMods = reach(shelf.tagMods);
-export const compareContents = reach(shelf.compareContents);
-export const identify = reach(shelf.identify);
-export const markOwnWork = reach(shelf.markOwnWork);
-export const takeIn = reach(shelf.takeIn);
-export const leaveIncoming = reach(shelf.leaveIncoming);
-export const setPreference = reach(shelf.setPreference);
+export const editProfile = reach("editProfile");
+export const undoOrRedo = reach("undoOrRedo");
+export const readProfile = reach("readProfile");
+export const createProfile = reach("createProfile");
+export const changeProfileFacts = reach("changeProfileFacts");
+export const readProfiles = reach("readProfiles");
+export const switchProfile = reach("switchProfile");
+export const readStateOf = reach("readStateOf");
+export const deleteProfile = reach("deleteProfile");
+export const bringBackProfile = reach("bringBackProfile");
+export const nameRestorePoint = reach("nameRestorePoint");
+export const changesSincePoint = reach("changesSincePoint");
+export const goBack = reach("goBack");
+export const switchGame = reach("switchGame");
+export const addGame = reach("addGame");
+export const changeDefinition = reach("changeDefinition");
+export const listShipped = reach("listShipped");
+export const changeFolders = reach("changeFolders");
+export const reportFolder = reach("reportFolder");
+export const writeOrder = reach("writeOrder");
+export const readOrderOnDisk = reach("readOrderOnDisk");
+export const storeRulebook = reach("storeRulebook");
+export const readCatalogue = reach("readCatalogue");
+export const readDepot = reach("readDepot");
+export const getFromDepot = reach("getFromDepot");
+export const actOnDepot = reach("actOnDepot");
+export const emptyQueue = reach("emptyQueue");
+export const readSheet = reach("readSheet");
+export const saveSheet = reach("saveSheet");
+export const publishVersion = reach("publishVersion");
+export const listVersions = reach("listVersions");
+export const acceptImport = reach("acceptImport");
+export const findFollowers = reach("findFollowers");
+export const readCuratorsWords = reach("readCuratorsWords");
+export const fetchPage = reach("fetchPage");
+export const filesOfMod = reach("filesOfMod");
+export const dropFromShelf = reach("dropFromShelf");
+export const bringBackMods = reach("bringBackMods");
+export const deleteMods = reach("deleteMods");
+export const tagMods = reach("tagMods");
+export const compareContents = reach("compareContents");
+export const identify = reach("identify");
+export const markOwnWork = reach("markOwnWork");
+export const takeIn = reach("takeIn");
+export const leaveIncoming = reach("leaveIncoming");
+export const setPreference = reach("setPreference");

@@ -3,11 +3,12 @@
 import { CircleDashed, Equal, EqualNot, FilePenLine, Hourglass, type LucideIcon } from "lucide-react";
 import { useMemo } from "react";
 import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
-import type { Verdict } from "@/core/lineup/verdict";
+import { missingMods, type Verdict } from "@/core/lineup/verdict";
+import type { Want } from "@/core/model/want";
 import type { SetupDifference } from "@/core/lineup/compare";
 import { wayBack } from "@/core/lineup/way-back";
 import { takeOver } from "@/core/compare/rosters";
-import type { Roster } from "@/core/roster/roster";
+import type { Roster, Stock } from "@/core/roster/roster";
 import {
   differenceEffect,
   differenceElsewhere,
@@ -15,6 +16,7 @@ import {
   titlesFrom,
 } from "@/core/messages/differences";
 import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
+import { GetMissing } from "../../depot/get-missing";
 import { Button } from "../../kit/button";
 import { LongList } from "../../kit/long-list";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
@@ -34,6 +36,7 @@ export function Proof({ followed }: { followed: Followed }) {
   const verdict = useVerdict(followed);
   const here = useEditor((state) => state.roster);
   const fingerprint = useMemo(() => fingerprintOf(factsHere(here)), [here]);
+  const wants = useMemo(() => wantsOfList(followed, here.stock), [followed, here]);
   const [Icon, back, ink] = looks[verdict.kind];
   return (
     <div className="space-y-3">
@@ -55,6 +58,11 @@ export function Proof({ followed }: { followed: Followed }) {
           </dl>
           <p className="mt-2">{verdictText(verdict, claim)}</p>
           <Reasons verdict={verdict} />
+          {verdict.kind === "not-yet" && (
+            <div className="mt-2">
+              <GetMissing wants={wants} />
+            </div>
+          )}
         </div>
       </div>
       {verdict.kind === "differs" && verdict.differences.length > 0 && (
@@ -63,6 +71,14 @@ export function Proof({ followed }: { followed: Followed }) {
     </div>
   );
 }
+
+/** Where the list names no contents, the version that it names will do. */
+const wantsOfList = ({ lineup, claim }: Followed, stock: Stock): Want[] =>
+  missingMods(lineup, claim, stock).map(({ id, version, content }) =>
+    claim.unsaid.includes("hashes")
+      ? { kind: "mod", id, content: null, versions: null, version }
+      : { kind: "mod", id, content, versions: null },
+  );
 
 /** What the sentence above it introduces, one by one. */
 function Reasons({ verdict }: { verdict: Verdict }) {

@@ -30,7 +30,7 @@ export function ListIn({
     // A link that somebody shared holds its code behind the #, which never leaves the browser.
     const code = /^#code=(S[12]-[\w-]+)$/.exec(window.location.hash)?.[1];
     if (!code) return;
-    window.history.replaceState(null, "", window.location.pathname + window.location.search);
+    window.history.replaceState(window.history.state, "", window.location.pathname + window.location.search);
     open({ bytes: new TextEncoder().encode(code), name: "Shared list" });
   }, [open]);
   const { source } = list;

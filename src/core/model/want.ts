@@ -1,0 +1,12 @@
+/** Something that is missing here and may be got: a mod, in certain contents or versions where that counts, or whatever brings a plugin. */
+export type Want =
+  | {
+      readonly kind: "mod";
+      readonly id: string;
+      readonly content: string | null;
+      /** A range; null: any. */
+      readonly versions: string | null;
+      /** One version and no other. */
+      readonly version?: string;
+    }
+  | { readonly kind: "plugin"; readonly name: string };

@@ -1,0 +1,47 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Offer } from "@/core/depot/offers";
+import type { Want } from "@/core/model/want";
+import type { DepotState } from "@/server/operations/depot";
+import { Button } from "../kit/button";
+import { useDepot } from "./depot.client";
+
+/** The way out of something that is missing here and can be got, with what it needs; nothing where the depot has none of it. */
+export function GetMissing({ wants }: { wants: readonly Want[] }) {
+  const { offers, state, get } = useDepot();
+  const offer = useMemo(() => offers?.of(wants) ?? null, [offers, wants]);
+  if (!offer) return null;
+  const isAsked = offer.files.every(({ mod }) => isQueued(state, mod.path));
+  return (
+    <Button
+      small
+      disabled={isAsked}
+      title={titleOf(offer)}
+      onClick={(event) => {
+        event.stopPropagation();
+        void get(offer.files.map(({ mod }) => mod.path));
+      }}
+    >
+      {!isAsked ? words(offer, wants.length) : state?.halted ? "Waits in the depot’s queue" : "On its way…"}
+    </Button>
+  );
+}
+
+/** What has come counts until the shelf is read, which happens when nothing waits any more. */
+function isQueued(state: DepotState | null, file: string): boolean {
+  const transfer = state?.transfers.find((each) => each.file === file)?.state;
+  return transfer === "waiting" || transfer === "under-way" || (transfer === "got" && state!.running);
+}
+
+function words({ met, needs }: Offer, asked: number): string {
+  const what = asked === 1 ? "Get it" : met === asked ? `Get all ${met}` : `Get ${met} of ${asked}`;
+  if (needs === 0) return what;
+  return `${what}, with the ${needs === 1 ? "one" : needs} ${met === 1 ? "it needs" : "they need"}`;
+}
+
+function titleOf({ files, byHand }: Offer): string {
+  const from = `From the depot: ${files.map(({ mod }) => `${mod.name} ${mod.version}`).join(", ")}.`;
+  if (byHand.length === 0) return from;
+  return `${from} To be got by hand besides: ${byHand.map(({ mod }) => mod.name).join(", ")}.`;
+}
