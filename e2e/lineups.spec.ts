@@ -263,6 +263,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
     mods: { id: string; on: boolean; name: string }[];
     plugins: { name: string; mod: string | null; on: boolean }[];
   };
+  const without = (id: string) => lineup.mods.filter((mod) => mod.id !== id);
   const gone = lineup.mods.find(({ id }) => id === "quiet-compass")!;
   const next = {
     ...lineup,
@@ -275,15 +276,19 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await openList(
     page,
     "winter-2.lineup.json",
-    JSON.stringify({ ...lineup, mods: next.mods, plugins: next.plugins }),
+    JSON.stringify({
+      ...lineup,
+      mods: without(gone.id),
+      plugins: lineup.plugins.filter(({ mod }) => mod !== gone.id),
+    }),
   );
   const known = page.getByRole("region", { name: "You follow this list" });
   await expect(known).toContainText("the same number and other contents");
+  await page.getByLabel(/^Into Mine, with what is yours/).check();
+  await expect(page.getByText(/^\d+ changes? of yours would be lost$/)).toBeVisible();
   await page.getByRole("button", { name: "Leave it" }).click();
   await openList(page, "winter-2.lineup.json", JSON.stringify(next));
   await expect(known).toContainText("Mine follows version 1.0 of this list. This is version 2.0: newer.");
-  await page.getByLabel(/^Into Mine, what is yours besides/).check();
-  await expect(page.getByText(/^\d+ changes? of yours would be lost$/)).toBeVisible();
   await known.getByRole("button", { name: "Merge it into Mine" }).click();
   await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
   await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();

@@ -115,6 +115,7 @@ const columns = (entries: readonly Entry[]) => [
   entries.map((entry) => entry.home ?? null),
   entries.map((entry) => entry.content ?? null),
   entries.map((entry) => entry.fresh ?? false),
+  entries.map((entry) => entry.placed ?? false),
 ];
 
 async function putEntries(
@@ -125,11 +126,13 @@ async function putEntries(
 ): Promise<void> {
   if (placed.length === 0) return;
   await db.query(
-    `insert into profile_entry (profile_id, list, id, is_on, section, home, content, fresh, position)
+    `insert into profile_entry (profile_id, list, id, is_on, section, home, content, fresh, placed, position)
      select $1, $2, * from
-       unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[], $9::double precision[])
+       unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[], $9::boolean[],
+         $10::double precision[])
      on conflict (profile_id, list, id) do update set is_on = excluded.is_on, section = excluded.section,
-       home = excluded.home, content = excluded.content, fresh = excluded.fresh, position = excluded.position`,
+       home = excluded.home, content = excluded.content, fresh = excluded.fresh, placed = excluded.placed,
+       position = excluded.position`,
     [profileId, list, ...columns(placed.map(({ entry }) => entry)), placed.map(({ position }) => position)],
   );
 }
@@ -143,9 +146,9 @@ async function changeEntries(
   if (entries.length === 0) return;
   await db.query(
     `update profile_entry e set is_on = g.is_on, section = g.section, home = g.home, content = g.content,
-       fresh = g.fresh
-     from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[])
-       as g (id, is_on, section, home, content, fresh)
+       fresh = g.fresh, placed = g.placed
+     from unnest($3::text[], $4::boolean[], $5::text[], $6::text[], $7::text[], $8::boolean[], $9::boolean[])
+       as g (id, is_on, section, home, content, fresh, placed)
      where e.profile_id = $1 and e.list = $2 and e.id = g.id`,
     [profileId, list, ...columns(entries)],
   );

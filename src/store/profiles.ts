@@ -96,13 +96,14 @@ async function readOrder<List extends ListName>(
     [profileId, list],
   );
   const entries = await db.query<{ [K in keyof Entry]-?: Entry[K] | null }>(
-    `select id, is_on as "on", section, home, content, nullif(fresh, false) as fresh from profile_entry
+    `select id, is_on as "on", section, home, content, nullif(fresh, false) as fresh,
+       nullif(placed, false) as placed from profile_entry
      where profile_id = $1 and list = $2 order by position`,
     [profileId, list],
   );
   return {
     sections: sections.map(withoutNulls<Section>("tags", "hue", "unseated", "block", "closed")),
-    entries: entries.map(withoutNulls<Entry>("home", "content", "fresh")),
+    entries: entries.map(withoutNulls<Entry>("home", "content", "fresh", "placed")),
   } as ProfileState[List];
 }
 

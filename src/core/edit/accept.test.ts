@@ -4,7 +4,9 @@ import { pluginFile, shelfMod, testRoster, withState, orderOf, modIdOf } from ".
 import { acceptEdit, proposeOrder } from "./accept";
 import { addAbsentPlugins, emptyState } from "./arrivals";
 import { arrivalsEdit, dropMods, switchMods, switchPlugins } from "./edits";
+import { placeEdit } from "./place";
 import { applySteps } from "./steps";
+import { indexTies } from "../roster/ties";
 import type { Edit } from "../model/edit";
 import type { Roster } from "../roster/roster";
 
@@ -25,6 +27,33 @@ test("an accepted proposal proposes nothing more", () => {
   const after = applied(roster, acceptEdit(roster, proposal));
   expect(orderOf(after)).toEqual(["Pond.keel", "Core.keel", "a.plank", "b.plank"]);
   expect(acceptEdit(after, proposeOrder(after, "plugins"))).toBeNull();
+});
+
+test("what a hand has placed stays where an equal move would do, until a proposal is accepted", () => {
+  const given = testRoster(
+    [{ name: "b.plank" }, { name: "a.plank" }],
+    [{ kind: "after", item: "b.plank", other: "a.plank", strength: "prefer" }],
+  );
+  expect(proposeOrder(given, "plugins").moves.map(({ id }) => id)).toEqual(["a.plank"]);
+  const moved = testRoster(
+    [{ name: "a.plank" }, { name: "b.plank" }],
+    [{ kind: "after", item: "b.plank", other: "a.plank", strength: "prefer" }],
+  );
+  // To the top by hand, against the rule: the other one is to give way.
+  const { plugins } = moved.lists;
+  const byHand = placeEdit(plugins, indexTies(moved, "plugins"), ["b.plank"], 1);
+  const after = applied(moved, byHand.ok ? byHand.value : null);
+  expect(orderOf(after)).toEqual(["Pond.keel", "b.plank", "a.plank"]);
+  const again = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
+  const lower = placeEdit(again.lists.plugins, indexTies(again, "plugins"), ["a.plank"], 2);
+  const lowered = applied(again, lower.ok ? lower.value : null);
+  const ruled = withState(lowered, { ...lowered.profile.state, rules: given.profile.state.rules });
+  expect(orderOf(ruled)).toEqual(["Pond.keel", "b.plank", "a.plank"]);
+  const proposal = proposeOrder(ruled, "plugins");
+  expect(proposal.moves.map(({ id }) => id)).toEqual(["b.plank"]);
+  const accepted = applied(ruled, acceptEdit(ruled, proposal));
+  expect(accepted.plugins.filter(({ entry }) => entry.placed)).toEqual([]);
+  expect(proposeOrder(accepted, "plugins").moves).toEqual([]);
 });
 
 test("a raised item stands in the later section, remembers its home, and goes back when nothing holds it", () => {

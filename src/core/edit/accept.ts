@@ -42,7 +42,7 @@ function seatInSections({ sections, itemOf }: SeatedList, { result, constraints 
     reached = Math.max(reached, firstOfRank, effective);
     const section = sections[reached]?.id ?? now.section;
     const belongs = now.home ?? now.section;
-    const { home: _, fresh: __, ...kept } = now;
+    const { home: _, fresh: __, placed: ___, ...kept } = now;
     const entry: Entry = { ...kept, section };
     if (effective >= 0 && belongs !== section) entry.home = belongs;
     return entry;

@@ -254,7 +254,13 @@ test("mods are placed among themselves, bounded by what they require, and keep t
       kind: "put",
       list: "mods",
       entries: [
-        { id: "b", on: true, section: "mods", content: shelf.find(({ id }) => id === "b")!.content! },
+        {
+          id: "b",
+          on: true,
+          section: "mods",
+          content: shelf.find(({ id }) => id === "b")!.content!,
+          placed: true,
+        },
       ],
       before: "a",
     },

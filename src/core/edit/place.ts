@@ -143,6 +143,7 @@ export function placeEdit(
   const entries = moving.map(({ entry: { home: _, fresh: __, ...kept } }): Entry => ({
     ...kept,
     section: target.value,
+    placed: true,
   }));
   const before = free.rest[at] ?? null;
   if (isThere(list, moving[0]!.place, entries)(before)) return done(null);

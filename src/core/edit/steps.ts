@@ -149,7 +149,7 @@ function withEntries(
 }
 
 function sameEntry(a: Entry, b: Entry): boolean {
-  const keys = ["id", "on", "section", "home", "content", "fresh"] as const;
+  const keys = ["id", "on", "section", "home", "content", "fresh", "placed"] as const;
   return a === b || keys.every((key) => a[key] === b[key]);
 }
 

@@ -38,6 +38,8 @@ export const ProblemItem = z.strictObject({
   class: z.string().optional(),
   section: z.string().optional(),
   needs: z.array(z.string()).optional(),
+  /** It was placed by hand: of equally good items it rather stays. */
+  placed: z.boolean().optional(),
 });
 export type ProblemItem = z.infer<typeof ProblemItem>;
 

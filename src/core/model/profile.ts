@@ -11,7 +11,8 @@ export type ListName = z.infer<typeof ListName>;
  * One item of an order. `section` is the one in which it stands; `home` the one it belongs to where a tie
  * made an accepted proposal seat it in a later one.
  * `content` is the hash of the contents in which the profile holds a mod; absent only of one of which nothing was ever known. `fresh` is an item that
- * arrived by itself: neither a hand nor an accepted proposal has placed it yet.
+ * arrived by itself: neither a hand nor an accepted proposal has placed it yet. `placed` is one that a hand has placed since a
+ * proposal was last accepted.
  */
 const entryOf = <Id extends z.core.$ZodType<ItemId, string>>(id: Id) =>
   z.strictObject({
@@ -21,6 +22,7 @@ const entryOf = <Id extends z.core.$ZodType<ItemId, string>>(id: Id) =>
     home: SectionId.optional(),
     content: z.string().optional(),
     fresh: z.literal(true).optional(),
+    placed: z.literal(true).optional(),
   });
 export const Entry = entryOf(ItemId);
 export type Entry<Id extends ItemId = ItemId> = Omit<z.infer<typeof Entry>, "id"> & { id: Id };

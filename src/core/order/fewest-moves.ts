@@ -14,6 +14,7 @@
  */
 import { digraph, type Digraph } from "../graph/digraph";
 import { matchInversions } from "./match-inversions";
+import { reachedByPlaced, type PlacedOf } from "./most-placed";
 import { seatMoved } from "./seat-moved";
 
 export interface NearestOrder {
@@ -25,20 +26,25 @@ export interface NearestOrder {
   readonly order: Int32Array;
 }
 
+interface Preferences {
+  readonly weightOf?: ((item: number) => number) | undefined;
+  readonly placedOf?: PlacedOf | undefined;
+}
+
 /**
  * `graph` is acyclic; its nodes below `items` are items named by their current place, the others gates, each leading
  * only to items and to gates of higher number. `weightOf` says how many moves it saves if an item stays (1 if not given); one of weight 0 takes part in paths only
- * and never stays.
+ * and never stays. `placedOf`: how many of them were placed by hand (none if not given).
  */
 export function nearestOrder(
   graph: Digraph,
   items: number,
-  weightOf?: (item: number) => number,
+  { weightOf, placedOf }: Preferences = {},
 ): NearestOrder {
   const stays = new Uint8Array(items).fill(1);
   if (weightOf) stays.forEach((_, item) => (stays[item] = weightOf(item) > 0 ? 1 : 0));
   if (keepsEverything(graph, items)) return { stays, certificate: [], order: asTheyStand(items) };
-  const certificate = fewestMoves(graph, stays, weightOf);
+  const certificate = fewestMoves(graph, stays, { weightOf, placedOf });
   return { stays, certificate, order: seatMoved(graph, stays) };
 }
 
@@ -72,12 +78,17 @@ function gatesKeepEverything({ nodes, from, to, outStart, outTo }: Digraph, item
 function fewestMoves(
   graph: Digraph,
   stays: Uint8Array,
-  weightOf?: (item: number) => number,
+  { weightOf, placedOf }: Preferences,
 ): [number, number][] {
   const place = new Int32Array(graph.nodes).fill(-1);
   for (let item = 0; item < stays.length; item++) if (stays[item] === 1) place[item] = item;
   const copied = weightOf ? withCopies(graph, place, weightOf) : { graph, place };
-  const { earlierOf, reached } = matchInversions(copied.graph, copied.place);
+  const matching = matchInversions(copied.graph, copied.place);
+  const { earlierOf } = matching;
+  // A copy of an item stays or goes with it.
+  const reached = placedOf
+    ? reachedByPlaced(copied.graph, copied.place, matching, (v) => (v < stays.length ? placedOf(v) : 0))
+    : matching.reached;
   const certificate: [number, number][] = [];
   for (let item = 0; item < stays.length; item++) {
     const earlier = earlierOf[item]!;

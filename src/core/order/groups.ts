@@ -15,6 +15,7 @@ import type { Link } from "../model/problem";
 import { AcyclicGraph } from "../graph/acyclic";
 import { digraph, type Digraph } from "../graph/digraph";
 import { nearestOrder, type NearestOrder } from "./fewest-moves";
+import { placedIn } from "./indexed";
 import type { Ties } from "./ties";
 
 interface Group {
@@ -224,8 +225,13 @@ export class Groups {
     const { graph } = this.contraction;
     const inner = new Map(this.kept.map((group) => [group.anchor, this.solveInside(group)]));
     const isNode = (item: number) => this.nodeOf(item) === item;
+    const placed = placedIn(this.ties.problem);
+    const countPlaced = (items: Iterable<number>) => [...items].filter((item) => placed?.(item)).length;
     const weightOf = (item: number) => (isNode(item) ? (inner.get(item)?.stays.size ?? 1) : 0);
-    const { stays, order } = nearestOrder(graph.toDigraph(), graph.items, weightOf);
+    const { stays, order } = nearestOrder(graph.toDigraph(), graph.items, {
+      weightOf,
+      placedOf: placed && ((item) => (isNode(item) ? countPlaced(inner.get(item)?.stays ?? [item]) : 0)),
+    });
     for (const [anchor, { stays: kept }] of inner) {
       const groupStays = stays[anchor] === 1;
       for (const item of this.kept.find((group) => group.anchor === anchor)!.members)
@@ -239,7 +245,11 @@ export class Groups {
   private solveInside({ members, run }: Group): { stays: ReadonlySet<number>; order: number[] } {
     const { graph, count } = this.inside(members);
     const weightOf = (at: number) => (run.has(members[at]!) ? 1 : 0);
-    const { stays, order } = nearestOrder(graph, count, weightOf);
+    const placed = placedIn(this.ties.problem);
+    const { stays, order } = nearestOrder(graph, count, {
+      weightOf,
+      placedOf: placed && ((at) => (members[at] === undefined ? 0 : placed(members[at]))),
+    });
     return {
       stays: new Set(members.filter((_, at) => stays[at] === 1)),
       order: Array.from(order, (at) => members[at]!),

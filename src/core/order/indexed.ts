@@ -14,7 +14,13 @@ export interface IndexedProblem {
   readonly needs: readonly (readonly number[])[];
   readonly missing: readonly { item: string; needs: string }[];
   readonly rules: readonly OrderRule[];
+  /** 1 for each item that was placed by hand. */
+  readonly placed: Uint8Array;
 }
+
+/** 1 for an item that was placed by hand, else 0; undefined where none was. */
+export const placedIn = ({ placed }: IndexedProblem): ((item: number) => number) | undefined =>
+  placed.includes(1) ? (item) => placed[item] ?? 0 : undefined;
 
 /** Expects a checked problem: unique ids, known classes and sections (`readProblem` refuses all else). */
 export function indexProblem(problem: OrderProblem): IndexedProblem {
@@ -48,5 +54,6 @@ export function indexProblem(problem: OrderProblem): IndexedProblem {
     needs,
     missing,
     rules,
+    placed: Uint8Array.from(items, ({ placed }) => (placed ? 1 : 0)),
   };
 }

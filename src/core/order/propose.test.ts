@@ -1,7 +1,7 @@
 import { execFileSync } from "node:child_process";
 import fc from "fast-check";
 import { anyProblem } from "../testing/arbitrary";
-import { closure, fewestByTrying, keepsAll } from "../testing/brute-force";
+import { bestByTrying, closure, fewestByTrying, keepsAll } from "../testing/brute-force";
 import type { OrderProblem, ProblemItem, ProblemRule } from "../model/problem";
 import { explainMoves, propose } from "./propose";
 
@@ -34,6 +34,41 @@ describe("the worked examples of the specification", () => {
   });
 });
 
+describe("what was placed by hand", () => {
+  const placed = (text: string, ...names: string[]) =>
+    items(text).map((item) => (names.includes(item.id) ? { ...item, placed: true } : item));
+  const sorted = (ids: readonly string[]) => [...ids].sort();
+  const movedOf = (given: readonly ProblemItem[]) => propose(problem(given)).result.moved;
+
+  test("stays rather than the earlier one, and never at the price of a move more", () => {
+    expect(movedOf(items("A:B | B"))).toEqual(["B"]);
+    expect(movedOf(placed("A:B | B", "B"))).toEqual(["A"]);
+    expect(movedOf(placed("A:B | B", "A", "B"))).toEqual(["B"]);
+    expect(movedOf(placed("A | B:D | C:D | D", "D"))).toEqual(["D"]);
+    expect(movedOf(placed("A:B | B:C | C", "B"))).toEqual(["C", "A"]);
+  });
+
+  test("brings what hangs on it along only where that costs no more placed ones than it saves", () => {
+    // A and C can stay, A and D, or B and D: where B does, D does.
+    const chain = "A:B | C:D B | B | D";
+    expect(sorted(movedOf(items(chain)))).toEqual(["B", "D"]);
+    expect(sorted(movedOf(placed(chain, "D")))).toEqual(["B", "C"]);
+    expect(sorted(movedOf(placed(chain, "B")))).toEqual(["A", "C"]);
+    expect(sorted(movedOf(placed(chain, "B", "C")))).toEqual(["B", "D"]);
+    expect(sorted(movedOf(placed(chain, "B", "C", "D")))).toEqual(["A", "C"]);
+  });
+
+  test("counts for a group by those of its run", () => {
+    const rules = [{ kind: "together" as const, items: ["A", "B"], strength: "prefer" as const }];
+    const of = (...names: string[]) =>
+      sorted(propose(problem(placed("A:C D | B:C D | C | D", ...names), { rules })).result.moved);
+    expect(of()).toEqual(["C", "D"]);
+    expect(of("C")).toEqual(["A", "B"]);
+    expect(of("C", "A")).toEqual(["C", "D"]);
+    expect(of("C", "D", "A")).toEqual(["A", "B"]);
+  });
+});
+
 describe("against brute force", () => {
   test("every order is a permutation that keeps everything, with the fewest moves", () => {
     fc.assert(
@@ -50,6 +85,22 @@ describe("against brute force", () => {
       }),
       { numRuns: 1500 },
     );
+  });
+
+  test("of the largest sets that can stay, one with the most that was placed by hand, and of those the earliest", () => {
+    let preferred = 0;
+    fc.assert(
+      fc.property(anyProblem(8), (given) => {
+        const { stays } = propose(given);
+        const reach = closure(given);
+        const isPlaced = (place: number) => given.items[place]!.placed === true;
+        const best = bestByTrying(reach, isPlaced);
+        expect([...stays.keys()].filter((place) => stays[place] === 1)).toEqual(best);
+        if (best.join() !== bestByTrying(reach, () => false).join()) preferred++;
+      }),
+      { numRuns: 3000 },
+    );
+    expect(preferred).toBeGreaterThan(100);
   });
 
   test("the certificate holds as many inverted pairs as moves, no item twice on a side", () => {

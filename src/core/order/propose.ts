@@ -1,5 +1,6 @@
 import type { FoundOrder, Link, OrderProblem } from "../model/problem";
 import { findConstraints, type Constraints } from "./constraints";
+import { placedIn } from "./indexed";
 import { nearestOrder, type NearestOrder } from "./fewest-moves";
 
 /** One item that the proposal seats elsewhere, and the tie with an item that stays which its old place breaks. */
@@ -51,7 +52,7 @@ type Solution = Omit<NearestOrder, "certificate"> & { certificate: NearestOrder[
 function solve({ ties, groups, problem }: Constraints): Solution {
   const grouped = groups.solve();
   if (grouped) return { ...grouped, certificate: null };
-  return nearestOrder(ties.graph.toDigraph(), problem.ids.length);
+  return nearestOrder(ties.graph.toDigraph(), problem.ids.length, { placedOf: placedIn(problem) });
 }
 
 /**

@@ -43,9 +43,13 @@ const pluginRules = (roster: Roster): ProblemRule[] => [
 function problemItem(item: SeatedItem, sectionRank: ReadonlyMap<string, string>): ProblemItem {
   const { id, entry, rank } = item;
   const section = entry.home ?? entry.section;
-  return section !== null && sectionRank.get(section) === rank.id
-    ? { id, class: rank.id, needs: needsOf(item), section }
-    : { id, class: rank.id, needs: needsOf(item) };
+  return {
+    id,
+    class: rank.id,
+    needs: needsOf(item),
+    ...(sectionRank.get(section) === rank.id && { section }),
+    ...(entry.placed && { placed: true }),
+  };
 }
 
 /** For plugins that nobody has placed yet, unless the profile does without. */

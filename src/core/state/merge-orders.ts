@@ -109,6 +109,7 @@ function mergeEntry(
     ...(seat.home === undefined ? {} : { home: seat.home }),
     ...(content === undefined ? {} : { content }),
     ...(own.fresh && other.fresh ? { fresh: true as const } : {}),
+    ...(own.placed ? { placed: true as const } : {}),
   };
 }
 

@@ -17,7 +17,7 @@ const sectionsOf = collection<readonly Section[], Section>({
   ordered: true,
 });
 
-/** Entry by entry; whether nobody has placed an item yet decides nothing. */
+/** Entry by entry; whether nobody has placed an item yet, or a hand has, decides nothing. */
 const sameEntry = (a: Entry, b: Entry): boolean =>
   a === b ||
   (a.id === b.id && a.on === b.on && a.content === b.content && a.section === b.section && a.home === b.home);

@@ -14,6 +14,7 @@ export function anyProblem(most = 7): fc.Arbitrary<OrderProblem> {
         class: fc.constantFrom("low", "high"),
         section: fc.constantFrom("s1", "s2", "s3"),
         needs: fc.array(fc.constantFrom(...names, "gone"), { maxLength: 2 }),
+        placed: fc.boolean(),
       });
     const strength = fc.constantFrom("must", "prefer");
     const pair = fc.record({ kind: fc.constantFrom("after", "before"), item: name, other: name, strength });

@@ -17,6 +17,31 @@ export function closure(problem: OrderProblem): boolean[][] {
   });
 }
 
+/**
+ * The places of what stays, by trying every set that could: one of the largest, of those one with the most placed items, and of
+ * those the earliest.
+ */
+export function bestByTrying(
+  reach: readonly (readonly boolean[])[],
+  isPlaced: (place: number) => boolean,
+): number[] {
+  const n = reach.length;
+  let best: number[] = [];
+  const placedIn = (set: readonly number[]) => set.filter(isPlaced).length;
+  const isBetter = (set: readonly number[]) => {
+    if (set.length !== best.length) return set.length > best.length;
+    if (placedIn(set) !== placedIn(best)) return placedIn(set) > placedIn(best);
+    const at = set.findIndex((place, k) => place !== best[k]);
+    return at !== -1 && set[at]! < best[at]!;
+  };
+  for (let set = 0; set < 1 << n; set++) {
+    const members = Array.from({ length: n }, (_, at) => at).filter((at) => set & (1 << at));
+    const inverted = members.some((i) => members.some((j) => i < j && reach[j]![i]));
+    if (!inverted && isBetter(members)) best = members;
+  }
+  return best;
+}
+
 /** The fewest items that must move, by trying every set that could stay: it can if it holds no inverted pair. */
 export function fewestByTrying(reach: readonly (readonly boolean[])[]): number {
   const n = reach.length;

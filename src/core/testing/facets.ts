@@ -30,8 +30,9 @@ const anyOrder = <Id extends ItemId>(idOf: (name: string) => Id): fc.Arbitrary<O
         home: subset([..."abcdef"]),
         content: fc.array(fc.constantFrom("1", "2", undefined), { minLength: 6, maxLength: 6 }),
         fresh: subset([..."abcdef"]),
+        placed: subset([..."abcdef"]),
       })
-      .map(({ ids, at, off, home, content, fresh }): Order<Id> => {
+      .map(({ ids, at, off, home, content, fresh, placed }): Order<Id> => {
         const entries = ids.map((id, place): Entry<Id> => ({
           id: idOf(id),
           on: !off.includes(id),
@@ -39,6 +40,7 @@ const anyOrder = <Id extends ItemId>(idOf: (name: string) => Id): fc.Arbitrary<O
           ...(home.includes(id) && at[place] !== "s" ? { home: aSection("s") } : {}),
           ...(content[place] === undefined ? {} : { content: content[place] }),
           ...(fresh.includes(id) ? { fresh: true as const } : {}),
+          ...(placed.includes(id) ? { placed: true as const } : {}),
         }));
         return {
           sections: [...all],

@@ -60,13 +60,13 @@ export const identify = async (wanted: Identity[]): Promise<Outcome<null>> =>
   guard(async () => versions.identify(await getContext(), identities.parse(wanted)));
 
 /** Takes in what was dropped; answers its path on the shelf. */
-export const takeIn = async (incoming: string, fileName?: string): Promise<Outcome<string>> =>
+export const takeIn = async (incoming: string, fileName: string | null): Promise<Outcome<string>> =>
   guard(async () =>
     incomings.takeIn(
       await getContext(),
       incomingFolder(),
       z.string().parse(incoming),
-      z.string().max(300).optional().parse(fileName),
+      z.string().max(300).nullable().parse(fileName) ?? undefined,
     ),
   );
 

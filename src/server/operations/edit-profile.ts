@@ -24,7 +24,7 @@ export interface Stored {
 }
 
 /** Which list is followed: one that was kept for the profile, or none. */
-export interface Following {
+interface Following {
   readonly list: string | null;
 }
 

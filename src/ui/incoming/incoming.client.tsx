@@ -60,7 +60,7 @@ export function IncomingMods() {
   const take = async (wanted: Wanted) => {
     if (!incoming) return;
     setBusy(true);
-    const path = unwrap(await takeIn(incoming.id, wanted.fileName));
+    const path = unwrap(await takeIn(incoming.id, wanted.fileName ?? null));
     if (path !== null) {
       await shelfReading.read();
       const isThere = ({ roster }: EditorState) => roster.stock.shelf.some((mod) => mod.path === path);

@@ -2,6 +2,10 @@ import { refuse, type Outcome } from "@/core/model/outcome";
 import type { actions } from "@/server/actions";
 
 type Acts = typeof actions;
+/** Of those without optional arguments: JSON knows nothing that is not there among values. */
+type Name = {
+  [Each in keyof Acts]: Parameters<Acts[Each]> extends Required<Parameters<Acts[Each]>> ? Each : never;
+}[keyof Acts];
 
 /** The refusal that stands for a server which does not answer. */
 export const unreachable = (error: unknown) =>
@@ -12,8 +16,8 @@ export const unreachable = (error: unknown) =>
  * and nothing of the router's: that would forget what it has read of every view at each edit, and now and then load the page anew.
  */
 const reach =
-  <Name extends keyof Acts>(name: Name) =>
-  (...args: Parameters<Acts[Name]>): ReturnType<Acts[Name]> =>
+  <Act extends Name>(name: Act) =>
+  (...args: Parameters<Acts[Act]>): ReturnType<Acts[Act]> =>
     fetch(`/api/act/${name}`, {
       method: "POST",
       headers: { "content-type": "application/json" },
@@ -21,7 +25,7 @@ const reach =
     })
       .then((response) => response.json() as Promise<Outcome<unknown>>)
       // What an act of this name answers with is known by its name only.
-      .catch(unreachable) as ReturnType<Acts[Name]>;
+      .catch(unreachable) as ReturnType<Acts[Act]>;
 
 export const editProfile = reach("editProfile");
 export const undoOrRedo = reach("undoOrRedo");
