@@ -10,6 +10,7 @@ import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";
 import { Field, inputLook } from "../kit/field";
 import { Say } from "../kit/sentence";
+import { CutDown } from "./cut-down";
 import { newRule } from "./new-rule";
 import { ItemPicker } from "./item-picker";
 
@@ -159,6 +160,9 @@ function RuleForm({
           partnerOf={draft.items[0]!}
           onChoose={(id) => change({ items: [...new Set([...draft.items, id])] })}
         />
+      )}
+      {draft.kind === "together" && (
+        <CutDown list={list} items={draft.items} onCut={(items) => change({ items })} />
       )}
       {(draft.kind === "first" || draft.kind === "last") && (
         <Choices label="Where">

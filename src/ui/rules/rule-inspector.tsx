@@ -5,10 +5,11 @@ import { useEffect, useState } from "react";
 import { plural, type Sentence } from "@/core/messages/parts";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
 import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
-import { dropRule } from "@/core/edit/rule-edits";
+import { changeRule, dropRule } from "@/core/edit/rule-edits";
 import { itemsOf } from "@/core/order/rule-items";
 import { type RuleEffect, type RuleStanding } from "@/core/roster/rules";
 import { askForRuleEffect } from "../../work/ask";
+import { CutDown } from "./cut-down";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
@@ -28,7 +29,8 @@ export function RuleInspector({
 }) {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const absent = itemsOf(rule.rule).filter((id) => !roster.lists[listOfRule(rule)].itemOf.has(id));
+  const { rule: said } = rule;
+  const absent = itemsOf(said).filter((id) => !roster.lists[listOfRule(rule)].itemOf.has(id));
   return (
     <div className="space-y-4">
       <header>
@@ -58,6 +60,13 @@ export function RuleInspector({
           </p>
         )}
       </Part>
+      {said.kind === "together" && standing === "set-aside" && (
+        <CutDown
+          list={listOfRule(rule)}
+          items={said.items}
+          onCut={(items) => editor.dispatch(changeRule({ ...rule, rule: { ...said, items: [...items] } }))}
+        />
+      )}
       {standing !== "off" && standing !== "absent" && <Effect rule={rule} />}
       <div className="flex gap-2">
         <Button onClick={onChange}>Change…</Button>

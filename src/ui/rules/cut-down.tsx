@@ -1,0 +1,43 @@
+"use client";
+
+import { useMemo } from "react";
+import type { ListName } from "@/core/model/profile";
+import { cutTogether } from "@/core/roster/cut-together";
+import { Button } from "../kit/button";
+import { ItemName } from "../kit/sentence";
+import { useEditor } from "../workspace/workspace.client";
+
+/** Why items cannot all stay together, and those that can, to be taken instead; nothing where no border lies between them. */
+export function CutDown({
+  list,
+  items,
+  onCut,
+}: {
+  list: ListName;
+  items: readonly string[];
+  onCut: (items: readonly string[]) => void;
+}) {
+  const roster = useEditor((state) => state.roster);
+  const cut = useMemo(() => cutTogether(roster, list, items), [roster, list, items]);
+  if (!cut) return null;
+  return (
+    <div className="border-saffron bg-saffron-soft space-y-2 rounded-md border px-3 py-2">
+      <p className="font-semibold">Not all of them can stand together:</p>
+      <ul className="list-disc pl-5">
+        {cut.apart.map(({ id, border, where }) => (
+          <li key={id}>
+            <ItemName id={id} />{" "}
+            {border === "rank" ? `is of another load rank, ${where}` : `stands in ${where}`}
+          </li>
+        ))}
+      </ul>
+      {cut.items.length > 1 ? (
+        <Button small onClick={() => onCut(cut.items)}>
+          Keep only the other {cut.items.length} together
+        </Button>
+      ) : (
+        <p>No two of them can: the rule would always be set aside.</p>
+      )}
+    </div>
+  );
+}
