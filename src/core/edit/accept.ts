@@ -13,6 +13,8 @@ export interface OrderProposal {
   readonly moves: readonly Move[];
   /** The order that the proposal comes to, with the section in which each item then stands. */
   readonly entries: readonly Entry[];
+  /** Of an alignment of mods: pairs of which the plugins stand mixed, so that their order says neither. */
+  readonly mixed?: readonly (readonly [string, string])[];
 }
 
 export function proposeOrder(roster: Roster, list: ListName): OrderProposal {

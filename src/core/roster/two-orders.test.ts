@@ -78,3 +78,29 @@ test("once aligned, nothing disagrees that no need forbids", () => {
     { numRuns: 500 },
   );
 });
+
+test("pairs whose plugins stand mixed are named by an alignment of the mods, which leaves them", () => {
+  const base = testRoster([{ name: "a.plank" }, { name: "b.plank" }, { name: "c.plank" }]);
+  const [a, b, c] = base.stock.shelf;
+  const shelf = [{ ...a!, plugins: [...a!.plugins, ...c!.plugins] }, b!];
+  const { state } = base.profile;
+  const entries = state.mods.entries.filter(({ id }) => id !== c!.id);
+  const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
+  const fileOverlaps: Overlap[] = [{ broader: "a", narrower: "b", shared: 2 }];
+  const roster = makeRoster(base.game, profile, { ...base.stock, shelf, fileOverlaps });
+  expect(roster.plugins.map(({ id, mod }) => [id, mod?.id])).toContainEqual(["c.plank", "a"]);
+  expect(alignOrder(roster, "mods")).toMatchObject({ mixed: [["a", "b"]], moves: [] });
+  expect(alignOrder(roster, "plugins")).not.toHaveProperty("mixed");
+});
+
+test("what an alignment cannot turn is set aside with the chain that holds it", () => {
+  const needing = [{ name: "a.plank" }, { name: "b.plank", masters: ["a.plank"] }];
+  const roster = rosterOf(needing, ["b.plank", "a.plank"], [["a.plank", "b.plank"]]);
+  const { setAside } = alignOrder(roster, "plugins").result;
+  expect(setAside).toMatchObject([
+    {
+      rule: { kind: "before", item: "b.plank", other: "a.plank", source: { kind: "aligned" } },
+      because: [{ before: "a.plank", after: "b.plank", because: "needs" }],
+    },
+  ]);
+});

@@ -76,5 +76,13 @@ function alignableLists({ lists }: Roster, { meeting, byMods }: Disagreement): L
 
 /** The fewest moves of one order that make it agree with the other. */
 export function alignOrder(roster: Roster, list: ListName): OrderProposal {
-  return asProposal(roster, list, proposeAlignment(listProblem(roster, list), list, twoOrders(roster)));
+  const orders = twoOrders(roster);
+  const proposal = asProposal(roster, list, proposeAlignment(listProblem(roster, list), list, orders));
+  return list === "mods" ? { ...proposal, mixed: mixedPairs(orders) } : proposal;
+}
+
+/** Each pair once, in the order of the mods, whatever it is that they meet in. */
+function mixedPairs(orders: TwoOrders): Disagreement["byMods"][] {
+  const mixed = findDisagreements(orders).filter(({ byPlugins }) => byPlugins === null);
+  return [...new Map(mixed.map(({ byMods }) => [byMods.join("\u0000"), byMods])).values()];
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import type { SetAside } from "@/core/model/problem";
 import { plural } from "@/core/messages/parts";
 import { chainText } from "@/core/messages/reasons";
@@ -90,12 +90,12 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
 }
 
 /** What could not be kept, and circles among masters: on top, each with its links. */
-function Notices({ roster, proposal: { list, result } }: Proposed) {
+function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
   const telling = tellingOf(roster, list);
   const isAligned = (rule: SetAside["rule"]) => rule.kind !== "needs" && rule.source?.kind === "aligned";
   const setAside = result.setAside.filter(({ rule }) => !isAligned(rule));
-  const unaligned = result.setAside.length - setAside.length;
-  if (result.cycles.length + result.setAside.length === 0) return null;
+  const unaligned = result.setAside.filter(({ rule }) => isAligned(rule));
+  if (result.cycles.length + result.setAside.length + mixed.length === 0) return null;
   return (
     <ul
       aria-label="What cannot be kept"
@@ -117,17 +117,18 @@ function Notices({ roster, proposal: { list, result } }: Proposed) {
           </span>
         </li>
       ))}
-      {unaligned > 0 && (
-        <li className="flex gap-2.5 px-4 py-2">
-          <span className="pt-0.5">
-            <LevelMark level="hint" label="hint" />
-          </span>
-          <span>
-            {plural(unaligned, "pair stays", "pairs stay")} as {unaligned === 1 ? "it is" : "they are"}, for
-            what they need or their sections hold them so.
-          </span>
-        </li>
-      )}
+      {unaligned.map((each, at) => (
+        <NotAligned key={`unaligned ${at}`}>
+          <Say parts={[...ruleText(each.rule), " in the other order. It cannot here: "]} />
+          <Say parts={chainText(each.because, telling)} />.
+        </NotAligned>
+      ))}
+      {mixed.map(([earlier, later]) => (
+        <NotAligned key={`mixed ${earlier} ${later}`}>
+          <ItemName id={earlier} /> and <ItemName id={later} />: their plugins stand mixed, so that the order
+          of the plugins says neither.
+        </NotAligned>
+      ))}
       {setAside.map((each, at) => (
         <li key={`aside ${at}`} className="flex gap-2.5 px-4 py-2">
           <span className="pt-0.5">
@@ -151,6 +152,21 @@ function Notices({ roster, proposal: { list, result } }: Proposed) {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** A pair that stays as it is, though the two orders disagree about it. */
+function NotAligned({ children }: { children: ReactNode }) {
+  return (
+    <li className="flex gap-2.5 px-4 py-2">
+      <span className="pt-0.5">
+        <LevelMark level="hint" label="hint" />
+      </span>
+      <span>
+        <b>Stays as it is: </b>
+        {children}
+      </span>
+    </li>
   );
 }
 
