@@ -1,16 +1,13 @@
 import { changesBetween } from "@/core/lineup/changelog";
 import { factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { lossesOf } from "@/core/lineup/losses";
-import { stateFromLineup } from "@/core/lineup/match";
 import { shareSetup } from "@/core/lineup/share";
+import { rosterOfList } from "@/core/lineup/state-of-list";
 import { lacksOfClaim, saidDifferences, verdictOf, type Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { sayLoss } from "@/core/messages/losses";
 import { unsaidWords, verdictReasons, verdictTitle } from "@/core/messages/verdict";
-import { ProfileId } from "@/core/model/ids";
-import type { Profile } from "@/core/model/profile";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { makeRoster } from "@/core/roster/roster";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";
 import type { Answer } from "./commands";
@@ -164,15 +161,6 @@ export async function check(bytes: Uint8Array, name: string, options: ListOption
   const got = await readListed(bytes, name, options);
   if (!got.ok) return got;
   const { game, stock, list } = got.value;
-  const profile: Profile = {
-    id: ProfileId.parse("check"),
-    game: game.id,
-    name: list.lineup.title,
-    purpose: "play",
-    version: 1,
-    state: stateFromLineup(game, list.lineup, stock),
-  };
-  const roster = makeRoster(game, profile, stock);
-  const verdict = withoutGame(verdictOf(list.lineup, list.claim, roster), got.value);
+  const verdict = withoutGame(verdictOf(list.lineup, list.claim, rosterOfList(game, list, stock)), got.value);
   return done(answer(verdict, { mods: list.lineup.mods.length }, verdictLines(verdict)));
 }

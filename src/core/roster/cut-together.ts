@@ -13,7 +13,7 @@ interface Apart {
 }
 
 /** Of items that are to stay together, those that can, and why the others cannot. */
-export interface CutTogether {
+interface CutTogether {
   readonly items: readonly ItemId[];
   readonly apart: readonly Apart[];
 }

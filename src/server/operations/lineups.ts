@@ -6,7 +6,7 @@ import { changesBetween } from "@/core/lineup/changelog";
 import { claimOfKept, claimOfLineup } from "@/core/lineup/claim";
 import { holdSameWhole, nextVersion } from "@/core/lineup/same-list";
 import { makeLineup } from "@/core/lineup/make-lineup";
-import { stateFromLineup } from "@/core/lineup/match";
+import { stateOfList } from "@/core/lineup/state-of-list";
 import { takeListIn } from "@/core/lineup/take-in";
 import type { TakeInWay } from "@/core/state/facet";
 import { sayFinding } from "@/core/messages/findings";
@@ -222,9 +222,9 @@ export async function acceptImport(
   const { lineup, claim } = found;
   const stock = await getStock(context, game.value);
   const kept = new Set(keepMine);
-  if (target.way !== "new")
-    return takeIn(context, importId, { lineup, claim: claim ?? claimOfKept(lineup), keepMine: kept }, target);
-  const state = stateFromLineup(game.value.definition, lineup, stock, kept);
+  const list = { lineup, claim: claim ?? claimOfKept(lineup) };
+  if (target.way !== "new") return takeIn(context, importId, { ...list, keepMine: kept }, target);
+  const state = stateOfList(game.value.definition, list, stock, kept);
   const made = await context.db.transaction(async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
     if (!added.ok) return added;

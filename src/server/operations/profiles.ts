@@ -23,7 +23,8 @@ import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
-import { stateFromLineup } from "@/core/lineup/match";
+import { claimOfKept } from "@/core/lineup/claim";
+import { stateOfList } from "@/core/lineup/state-of-list";
 import { findImport } from "@/store/lineup-imports";
 import { currentGame, readProfile } from "./situation";
 
@@ -66,7 +67,9 @@ export async function stateOf(
     return point ? done(point.state) : refuse("no-restore-point");
   }
   const found = await findImport(db, source.lineup);
-  return found ? done(stateFromLineup(definition, found.lineup, stock)) : refuse("import-gone");
+  if (!found) return refuse("import-gone");
+  const { lineup, claim } = found;
+  return done(stateOfList(definition, { lineup, claim: claim ?? claimOfKept(lineup) }, stock));
 }
 
 /** The same, to be compared with the profile that is worked on. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { stateFromLineup } from "@/core/lineup/match";
+import { stateOfList } from "@/core/lineup/state-of-list";
 import { isSameList, versionRelation } from "@/core/lineup/same-list";
 import { relationText } from "@/core/messages/list-versions";
 import { compareFacts } from "@/core/lineup/compare";
@@ -41,7 +41,7 @@ export function MergeView({
   const [decisions, setDecisions] = useState<Readonly<Record<string, Side>>>({});
   // What was mine when the merging began: taking over a part of it must not change what there is to take over.
   const [mine] = useState(profile.state);
-  const theirs = useMemo(() => stateFromLineup(game, next, stock), [game, next, stock]);
+  const theirs = useMemo(() => stateOfList(game, { lineup: next, claim }, stock), [game, next, claim, stock]);
   const base = followed.pure.profile.state;
   const ownerOf = useMemo(() => {
     const owners = new Map(

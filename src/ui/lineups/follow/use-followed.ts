@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { stateFromLineup } from "@/core/lineup/match";
+import { stateOfList } from "@/core/lineup/state-of-list";
 import { verdictOf, type Verdict } from "@/core/lineup/verdict";
 import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
@@ -19,7 +19,7 @@ export function useFollowed(): Followed | null {
   const { game, stock } = useEditor((state) => state.view);
   const profile = useEditor((state) => state.view.profile);
   const pure = useMemo(
-    () => list && makeRoster(game, { ...profile, state: stateFromLineup(game, list.lineup, stock) }, stock),
+    () => list && makeRoster(game, { ...profile, state: stateOfList(game, list, stock) }, stock),
     [list, game, profile, stock],
   );
   return useMemo(() => list && pure && { ...list, pure }, [list, pure]);
