@@ -2,7 +2,7 @@ import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
-import { expect, gameFolder, home, stored, test } from "./fixtures";
+import { expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
 import { folderOf, startSeating, type Server } from "./server";
 
 const second = folderOf("second");
@@ -123,7 +123,7 @@ test("a list that was changed by hand says so and where; one without a fingerpri
     await expect(page.getByRole("status").filter({ hasText: "Its author’s" })).toBeVisible();
     return page.getByRole("status").filter({ hasText: "Its author’s" });
   };
-  const mods = list.mods.map((mod, at) => (at === 3 ? { ...mod, version: "99.0" } : mod));
+  const mods = list.mods.map((mod, at) => (at === 3 ? { ...mod, version: "99.0.0" } : mod));
   const altered = await verdictOn("altered.lineup.json", JSON.stringify({ ...list, mods }));
   await expect(altered).toContainText("The list was changed after it went out");
   await expect(altered).toContainText("the mods: which, in what order, on or off, in which version");
@@ -135,6 +135,91 @@ test("a list that was changed by hand says so and where; one without a fingerpri
   await expect(await verdictOn("whole.csv", csv)).toContainText("Reproduced exactly");
   await page.goto(`${seating.url}/overview`);
   await expect(page.getByRole("heading", { name: "The list that it follows" })).toBeVisible();
+});
+
+interface ListedMod {
+  readonly id: string;
+  readonly name: string;
+  readonly content: string;
+}
+
+/** The lines of a mod go, where a format has one for each; of one that holds data the mod gets other contents. */
+function alterByHand(format: string, text: string, { id, name, content }: ListedMod): string {
+  if (["lineup", "yaml", "page", "bom", "xml"].includes(format))
+    return text.replaceAll(
+      content,
+      content.replace(/^./, (digit) => (digit === "0" ? "1" : "0")),
+    );
+  const isIts = (line: string) => [name, id].some((word) => line.includes(word));
+  return text
+    .split("\n")
+    .filter((line) => !isIts(line))
+    .join("\n");
+}
+
+test("a second, empty installation says of every format what is true: whole, and changed by hand", async ({
+  watched: page,
+  seating,
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  const whole = JSON.parse(await exported(page, seating.url)) as {
+    mods: ListedMod[];
+  };
+  const mod = whole.mods.find(({ name }) => name === "Bitter Diving Bell")!;
+  const formats = await page
+    .getByLabel("As a file")
+    .locator("option")
+    .evaluateAll((options) => options.map((option) => (option as HTMLOptionElement).value));
+  expect(formats.length).toBeGreaterThanOrEqual(12);
+  const texts = new Map<string, string>();
+  for (const format of formats) texts.set(format, await exported(page, seating.url, format));
+  const code = await page.getByRole("textbox", { name: "Share code" }).inputValue();
+
+  const server = await startSecond();
+  try {
+    const there = await (await browser.newContext()).newPage();
+    await there.goto(server.url);
+    await there.getByLabel("Folder of the game").fill(join(second, "game"));
+    await there.getByLabel("Folder of the shelf").fill(join(second, "shelf"));
+    await there.getByRole("button", { name: "Use these folders" }).click();
+    await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
+    const verdictOn = async (name: string, content: string) => {
+      await there.goto(`${server.url}/lineups?part=in`);
+      await openList(there, name, content);
+      await there.getByRole("button", { name: "Make the profile" }).click();
+      const proof = there.getByRole("status").filter({ hasText: "Its author’s" });
+      await proof.waitFor();
+      return (await proof.locator("p").first().innerText()).trim();
+    };
+    // Nothing is here: whatever the list proves, it is not yet the setup; and one that was altered says so first.
+    expect(await verdictOn("empty.lineup.json", texts.get("lineup")!)).toMatch(/^Not yet/);
+    expect(await verdictOn("empty.txt", texts.get("lines")!)).toMatch(/^Not yet/);
+    expect(await verdictOn("altered.yaml", alterByHand("yaml", texts.get("yaml")!, mod))).toMatch(
+      /^The list was changed/,
+    );
+
+    await cp(shelfFolder, join(second, "shelf"), { recursive: true });
+    await there.goto(`${server.url}/shelf`);
+    await there.getByRole("button", { name: "Read the shelf" }).click();
+    await there.getByText(/^\d+ items: /).waitFor();
+    for (const [format, text] of texts) {
+      const altered = alterByHand(format, text, mod);
+      expect([format, altered === text]).toEqual([format, false]);
+      const said = [await verdictOn(`whole.${format}`, text), await verdictOn(`altered.${format}`, altered)];
+      // The game's own file names no more than plugins: of one that is not in it it says nothing.
+      const isBald = format === "order-file";
+      expect([format, ...said]).toEqual([
+        format,
+        expect.stringMatching(isBald ? /^As far as/ : /^Reproduced exactly$/),
+        expect.stringMatching(isBald ? /^As far as/ : /^(The list was changed|Not the same setup)/),
+      ]);
+    }
+    expect(await verdictOn("code.txt", code)).toBe("Reproduced exactly");
+    await there.context().close();
+  } finally {
+    await server.stop();
+  }
 });
 
 test("a list is copied as plain lines, with what they leave behind said before, and pasted again", async ({

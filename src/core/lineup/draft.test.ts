@@ -1,4 +1,5 @@
 import type { ListLine } from "../model/listing";
+import { aMod } from "../testing/ids";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod } from "../testing/roster";
 import { lineupOfListing } from "./draft";
@@ -108,4 +109,43 @@ test.each<[Record<string, string>, Partial<ListLine> | null]>([
   else expect(found).toMatchObject(wanted);
   if (row.size === undefined) expect(found ?? {}).not.toHaveProperty("size");
   if (row.content !== undefined) expect(found).not.toHaveProperty("content");
+});
+
+test("a plugin that the list names brings the part of the package that it comes with, and what its author proposes stays", () => {
+  const manifest = {
+    format: "seating-mod/1" as const,
+    id: aMod("pack"),
+    name: "Pack",
+    version: "1.0.0",
+    options: [
+      {
+        id: "look",
+        label: "Look",
+        choose: "one" as const,
+        parts: ["wide", "narrow"].map((id) => ({ id, label: id, paths: [`${id}/`] })),
+      },
+    ],
+    components: [
+      { id: "lamps", label: "Lamps", paths: ["lamps/"], on: true },
+      { id: "oars", label: "Oars", paths: ["oars/"] },
+    ],
+  };
+  const parts = { "Wide.skiff": "look/wide", "Narrow.skiff": "look/narrow", "Oars.skiff": "oars" };
+  const plugins = Object.entries(parts).map(([name, part]) => ({ ...pluginFile(name), part }));
+  const pack = { ...shelfMod("pack", plugins), name: "Pack", manifest };
+  const choice = (...lines: ListLine[]) => {
+    const matches = matchLines(testGame, lines, knownMods([pack], []));
+    const [mod] = lineupOfListing(testGame, { title: "", game: null, lines }, matches, here, "Given").mods;
+    return [mod!.options, mod!.components];
+  };
+  expect(choice(line("Pack"))).toEqual([{}, ["lamps"]]);
+  expect(choice(line("Pack"), line("narrow.skiff"), line("Oars.skiff"))).toEqual([
+    { look: ["narrow"] },
+    ["lamps", "oars"],
+  ]);
+  expect(choice(line("Pack"), line("Narrow.skiff", { on: false }))).toEqual([{}, ["lamps"]]);
+  // One question takes one answer: the other plugin stays a difference that is told.
+  expect(choice(line("Narrow.skiff"), line("Wide.skiff"))).toEqual([{ look: ["wide"] }, ["lamps"]]);
+  const told = { parts: { options: {}, components: [] } };
+  expect(choice(line("Pack", told), line("Narrow.skiff"))).toEqual([{}, []]);
 });

@@ -7,9 +7,10 @@ import type { PluginFile } from "../model/shelf";
 import { longestIncreasing } from "../graph/longest-increasing";
 import { foldName } from "../roster/fold";
 import { arrivalSection, fixedPlugins, loadRankOf, sectionsOf } from "../roster/laws";
-import { chosenParts, proposedChoice } from "../roster/parts";
+import { choiceWith, chosenParts } from "../roster/parts";
 import { compareVersions } from "../version/version";
 import type { KnownMod } from "./known";
+import { numbersSaid } from "./numbers";
 import type { MatchedLine } from "./match-lines";
 import { basePluginsOf, lineupModOf } from "./of-known";
 
@@ -40,6 +41,18 @@ export function lineupOfListing(
   const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, settings.expansions) : [];
   const modSeats = seat(game, "mods", mods);
   const pluginSeats = seat(game, "plugins", plugins);
+  const numbers = [
+    ...numbersSaid(
+      "mods",
+      modSeats.sections,
+      modSeats.seated.map(({ item: { file, line }, section }) => ({ id: file.id, section, line })),
+    ),
+    ...numbersSaid(
+      "plugins",
+      pluginSeats.sections,
+      pluginSeats.seated.map(({ item: { file, line }, section }) => ({ id: file.name, section, line })),
+    ),
+  ];
   const fixed = basePluginsOf(game, settings.expansions, here.base, pluginSeats.sections[0]?.id ?? null).map(
     (plugin) => ({ ...plugin, ...hashSaid(game, matches, plugin.name) }),
   );
@@ -55,7 +68,8 @@ export function lineupOfListing(
     mods: modSeats.seated.map(({ item, section, home }) => ({
       ...lineupModOf(
         item.file,
-        item.line?.parts ?? proposedChoice(item.file.id, item.file.manifest),
+        item.line?.parts ??
+          choiceWith(item.file.id, item.file.manifest, partsNamed(game, item.file, matches)),
         item.on,
         section,
       ),
@@ -76,6 +90,7 @@ export function lineupOfListing(
         ]
       : [],
     rules: [],
+    ...(numbers.length > 0 && { numbers }),
     launch: settings.launch,
     expansions: [...settings.expansions],
     baseOff: [...settings.baseOff],
@@ -89,6 +104,19 @@ interface ModToSeat extends ToSeat {
   readonly on: boolean;
   /** The line that names the mod itself. */
   readonly line: ListLine | null;
+}
+
+/** The parts of a package of which the list names a plugin as on: without them it would not be there. */
+function partsNamed(game: GameDefinition, file: KnownFile, matches: readonly MatchedLine[]): string[] {
+  if (!file.plugins.some(({ part }) => part !== undefined)) return [];
+  const named = new Set(
+    matches.flatMap(({ known, plugin, line }) =>
+      known?.mod.id === file.id && plugin !== null && line.on ? [foldName(game, plugin)] : [],
+    ),
+  );
+  return file.plugins.flatMap(({ name, part }) =>
+    part !== undefined && named.has(foldName(game, name)) ? [part] : [],
+  );
 }
 
 /** Contents and version as the list names them, also where another one is known here. */
@@ -147,6 +175,7 @@ interface PluginToSeat extends ToSeat {
   readonly on: boolean;
   /** As the list names its contents. */
   readonly sha256: string | undefined;
+  readonly line: ListLine | null;
 }
 
 /** Those that the list names, in its order; where it names none, all that the mods bring, switched on. */
@@ -164,6 +193,7 @@ function pluginsOf(
     stated: line !== null,
     said: line?.section ?? null,
     sha256: line?.sha256,
+    line,
     rank: loadRankOf(game, file, fixed).id,
     tags: mod.tags,
   });

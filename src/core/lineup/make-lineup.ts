@@ -37,6 +37,7 @@ const partsOfLineup: {
   baseOff: ({ baseOff }) => ({ baseOff: [...baseOff] }),
   broaderFirst: ({ broaderFirst }) => (broaderFirst ? {} : { broaderFirst }),
   books: ({ books }) => (books.length > 0 ? { books: [...books] } : {}),
+  numbers: ({ numbers }) => (numbers.length > 0 ? { numbers: [...numbers] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };
 

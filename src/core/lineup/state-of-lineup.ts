@@ -1,7 +1,7 @@
 import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { ModId, PluginId, SectionId } from "../model/ids";
 import type { Lineup, LineupMod } from "../model/lineup";
-import type { Entry, FacetName, Note, Order, ProfileState } from "../model/profile";
+import type { Entry, FacetName, Note, Order, ProfileState, SheetNumber } from "../model/profile";
 import { sectionsOf } from "../roster/laws";
 
 /**
@@ -34,6 +34,7 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
   broaderFirst: ({ lineup }) => lineup.broaderFirst ?? true,
   books: ({ lineup }) => lineup.books ?? [],
   notes: notesOf,
+  numbers: numbersOf,
   choices: ({ lineup, idOf }) =>
     lineup.mods
       .filter(({ options, components }) => components.length + Object.keys(options).length > 0)
@@ -73,6 +74,13 @@ function pluginsOf({ lineup }: Told): Order<PluginId> {
       return { id: name, on, section: last, ...(home === undefined ? {} : { home }) };
     }),
   };
+}
+
+function numbersOf({ lineup, idOf }: Told): SheetNumber[] {
+  const here = new Map<string, ModId>(lineup.mods.map((mod) => [mod.id, idOf(mod)]));
+  return (lineup.numbers ?? []).map((each) =>
+    each.list === "mods" && each.of === "item" ? { ...each, id: here.get(each.id) ?? each.id } : each,
+  );
 }
 
 function notesOf({ lineup, idOf }: Told): Note[] {

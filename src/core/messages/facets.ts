@@ -13,4 +13,5 @@ export const facetNouns: { readonly [Name in FacetName]: readonly [one: string, 
   baseOff: ["part of the game", "parts of the game"],
   launch: ["launch setting", "launch settings"],
   leftOut: ["file left out", "files left out"],
+  numbers: ["number of the sheet", "numbers of the sheet"],
 };

@@ -48,6 +48,8 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "base-off": (d) => `switch off ${d.name}`,
   launch: (d) => `set ${d.name}`,
   "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
+  number: (d, item) => (d.number === "" ? `take the number of ${item}` : `number ${item} ${d.number}`),
+  renumber: (d) => `number the ${d.name} anew`,
   follow: (d) => `follow ${[d.name, d.version].filter(Boolean).join(" ")}`,
   unfollow: (d) => `follow ${d.name} no longer`,
   "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),

@@ -1,7 +1,7 @@
 import type { Difference } from "../compare/states";
 import type { FacetName, ListName } from "../model/profile";
 import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
-import { facets, noteKey } from "../state/facets";
+import { facets, noteKey, numberKey } from "../state/facets";
 import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";
@@ -134,6 +134,21 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     titles: { "only-here": "Notes", "only-there": "Notes", changed: "Notes" },
     name: (roster, key) => itemName(roster, key.slice(key.indexOf(" ") + 1)),
     side: ({ profile }, key) => profile.state.notes.find((note) => noteKey(note) === key)?.text ?? "",
+  },
+  numbers: {
+    titles: {
+      "only-here": "Numbers of the sheet",
+      "only-there": "Numbers of the sheet",
+      changed: "Numbers of the sheet",
+    },
+    name: (roster, key) => {
+      const [list = "", of = "", id = ""] = /^(\S+) (\S+) (.*)$/s.exec(key)?.slice(1) ?? [];
+      if (of === "item") return itemName(roster, id);
+      const { sections } = roster.lists[list === "mods" ? "mods" : "plugins"];
+      return sections.find((section) => section.id === id)?.name ?? id;
+    },
+    side: ({ profile }, key) =>
+      String(profile.state.numbers.find((each) => numberKey(each) === key)?.number ?? ""),
   },
   choices: {
     titles: { "only-here": "Other parts", "only-there": "Other parts", changed: "Other parts" },

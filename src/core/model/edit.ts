@@ -103,6 +103,8 @@ export type LabelData = {
   readonly "take-in": Named & { readonly way: string };
   readonly follow: Named & { readonly version: string };
   readonly unfollow: Named;
+  readonly number: Item & { readonly number: number | string };
+  readonly renumber: Named;
 };
 
 const labelIds = [
@@ -144,6 +146,8 @@ const labelIds = [
   "take-in",
   "follow",
   "unfollow",
+  "number",
+  "renumber",
 ] as const satisfies readonly (keyof LabelData)[];
 
 /** The same as it is stored. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { digestNames, type DigestName } from "./claim";
 import { Section } from "./game";
 import { SectionId } from "./ids";
-import { LaunchValues, Note, Rule } from "./profile";
+import { LaunchValues, Note, Rule, SheetNumber } from "./profile";
 import { ProfileBook } from "./rulebook";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
@@ -142,6 +142,7 @@ export const Lineup = z.strictObject({
   rules: z.array(Rule),
   /** All notes with who wrote them and when; what each mod says of its own is for those who read the list. */
   notes: z.array(Note).optional(),
+  numbers: z.array(SheetNumber).optional(),
   books: z.array(ProfileBook).optional(),
   broaderFirst: z.boolean().optional(),
   launch: LaunchValues,

@@ -32,6 +32,9 @@ export interface ListLine extends NamedVersion {
   readonly needs?: string;
   /** What is taken of a package; absent where it does not say. */
   readonly parts?: Pick<Choice, "options" | "components">;
+  /** In a sheet, the number of its section's tier, and the weight inside it that is to last. */
+  readonly tier?: number;
+  readonly weight?: number;
   /** Files and folders that are left out; absent where it does not say. */
   readonly leftOut?: readonly string[];
 }

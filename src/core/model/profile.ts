@@ -71,6 +71,18 @@ export const LeftOut = z.strictObject({
 });
 export type LeftOut = z.infer<typeof LeftOut>;
 
+/**
+ * A number that a curator keeps as in a sheet: that of a section's tier (10, 20, 30), or the weight of an item inside its tier.
+ * It lasts, wherever the item goes; what has none gets one between its neighbours.
+ */
+export const SheetNumber = z.strictObject({
+  list: ListName,
+  of: z.enum(["section", "item"]),
+  id: z.string().min(1).max(500),
+  number: z.number(),
+});
+export type SheetNumber = z.infer<typeof SheetNumber>;
+
 /** `made` is when, in ISO 8601. `off` does not count for now; `shared` holds in all profiles of the game. */
 export const Rule = z.strictObject({
   id: RuleId,
@@ -104,6 +116,8 @@ const facets = {
   /** Launch settings that are not as the game has them. */
   launch: LaunchValues,
   leftOut: z.array(LeftOut),
+  /** At most one for each section and each item. */
+  numbers: z.array(SheetNumber),
 };
 
 /**
@@ -119,6 +133,7 @@ export const ProfileState = z.strictObject({
   baseOff: facets.baseOff.default([]),
   launch: facets.launch.default({}),
   leftOut: facets.leftOut.default([]),
+  numbers: facets.numbers.default([]),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
@@ -140,6 +155,7 @@ export const decisions = {
   baseOff: z.string(),
   launch: z.tuple([z.string(), LaunchValue]),
   leftOut: LeftOut,
+  numbers: SheetNumber,
 } satisfies Record<KeyedName, z.ZodType>;
 export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>;
 

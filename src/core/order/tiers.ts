@@ -21,10 +21,6 @@ interface Seated {
   readonly section: string | null;
 }
 
-/** Values for sections that have none yet: ten, twenty, thirty. */
-export const tiersOf = (sections: readonly string[], gap = 10): Tier[] =>
-  sections.map((section, at) => ({ section, value: (at + 1) * gap }));
-
 /** In the order of their numbers, equal ones as listed; each in the last tier whose value its number reaches. */
 export function seatsOfNumbers(tiers: readonly Tier[], items: readonly Numbered[]): Seated[] {
   return [...items]

@@ -32,6 +32,21 @@ export const proposedChoice = (mod: ModId, manifest: Package): Choice => ({
   components: (manifest?.components ?? []).filter(({ on }) => on === true).map(({ id }) => id),
 });
 
+/** The same with parts besides, by their keys, of a question that takes one answer only the first. */
+export function choiceWith(mod: ModId, manifest: Package, keys: readonly string[]): Choice {
+  const choice = proposedChoice(mod, manifest);
+  const options: Record<string, string[]> = {};
+  const components = new Set(choice.components);
+  for (const { key, part, question } of partsOf(manifest)) {
+    if (!keys.includes(key)) continue;
+    if (question === null) components.add(part.id);
+    else if (options[question] === undefined) options[question] = [part.id];
+    else if (manifest?.options?.find(({ id }) => id === question)?.choose !== "one")
+      options[question].push(part.id);
+  }
+  return { mod, options, components: [...components] };
+}
+
 /** Keys of the parts that a choice takes. */
 export function chosenParts(choice: Pick<Choice, "options" | "components">): Set<string> {
   const answers = Object.entries(choice.options).flatMap(([question, parts]) =>

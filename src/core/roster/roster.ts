@@ -1,6 +1,6 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
 import type { ItemId, ModId, PluginId } from "../model/ids";
-import type { Choice, Entry, ListName, Order, Profile } from "../model/profile";
+import type { Choice, Entry, ListName, Order, Profile, SheetNumber } from "../model/profile";
 import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
@@ -100,6 +100,8 @@ export interface SeatedList<Item extends SeatedItem = SeatedItem> {
   readonly ranks: readonly LoadRank[];
   readonly items: readonly Item[];
   readonly itemOf: ReadonlyMap<string, Item>;
+  /** Those that a curator keeps of both orders. */
+  readonly numbers: readonly SheetNumber[];
 }
 
 /** A profile with everything that its game and the shelf say about its items. */
@@ -192,6 +194,7 @@ export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock,
     ranks: game.loadRanks,
     items,
     itemOf: new Map(items.map((plugin) => [plugin.id, plugin])),
+    numbers: profile.state.numbers,
   };
   return {
     game,
@@ -220,7 +223,9 @@ function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): b
 function listMods({ state }: Profile, stock: Stock, before: Roster | null): SeatedList<SeatedMod> {
   const old = before?.profile.state;
   if (old?.mods === state.mods && old.choices === state.choices && old.leftOut === state.leftOut)
-    return before!.lists.mods;
+    return old.numbers === state.numbers
+      ? before!.lists.mods
+      : { ...before!.lists.mods, numbers: state.numbers };
   const { byId, byContent, kept } = indexShelf(stock);
   const { sections, entries } = state.mods;
   const sectionOf = new Map(sections.map((section) => [section.id, section]));
@@ -253,6 +258,7 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
     ranks: [modRank],
     items,
     itemOf: new Map(items.map((mod) => [mod.id, mod])),
+    numbers: state.numbers,
   };
 }
 

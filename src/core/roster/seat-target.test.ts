@@ -1,5 +1,6 @@
 import { orderOf, testRoster } from "../testing/roster";
-import { findTarget, numbersOf, seatAtTarget } from "./seat-target";
+import { findTarget, seatAtTarget } from "./seat-target";
+import { numbersOf } from "./sheet";
 
 const roster = testRoster([
   { name: "Core.keel" },

@@ -1,8 +1,9 @@
 import { done, refuse, type Outcome } from "../model/outcome";
-import { numbersOfSeats, seatsOfNumbers, tiersOf, type Numbered } from "../order/tiers";
+import { seatsOfNumbers } from "../order/tiers";
 import { findItems } from "./find-items";
 import type { SeatedList } from "./roster";
 import { letterOf } from "./seats";
+import { numbersOf, standardAfter, tiersOfSheet } from "./sheet";
 
 /** Where a typed seat is: the gap among the other items, and the section. */
 interface SeatTarget {
@@ -12,7 +13,7 @@ interface SeatTarget {
 
 /**
  * Where a phrase sends items: "C12", "after Tidal Core", "before C4", "start of C", "end of C", or a number as people
- * keep it in sheets, ten for each section: 31.5 is in the third one.
+ * keep it in sheets: 31.5 is in the tier that begins at 30.
  */
 export function findTarget(list: SeatedList, text: string, ids: readonly string[]): Outcome<SeatTarget> {
   const beside = /^\s*(after|before)\s+(.+)$/i.exec(text);
@@ -49,20 +50,11 @@ export function seatAtTarget(
   return `${letterOf(sections.findIndex((each) => each.id === section))}${inside + 1}`;
 }
 
-/** The number of every item but the given ones, ten for each section, as many round ones as can be. */
-export function numbersOf({ sections, items }: SeatedList, without: readonly string[] = []): Numbered[] {
-  const tiers = tiersOf(sections.map((section) => section.id));
-  const rest = items.filter((item) => !without.includes(item.id));
-  return numbersOfSeats(
-    tiers,
-    rest.map(({ id, entry }) => ({ id, section: entry.section })),
-  );
-}
-
 function findNumber(list: SeatedList, number: number, ids: readonly string[]): Outcome<SeatTarget> {
-  const tiers = tiersOf(list.sections.map((section) => section.id));
+  const tiers = tiersOfSheet(list);
   const [seat] = seatsOfNumbers(tiers, [{ id: "", number }]);
-  const last = tiers.at(-1)!.value + 10;
+  const highest = numbersOf(list).at(-1)?.number ?? 0;
+  const last = Math.max(standardAfter(tiers.at(-1)!.value), standardAfter(highest));
   if (!seat?.section || number >= last)
     return refuse("no-number", { number, first: tiers[0]!.value, last: tiers.at(-1)!.value });
   const gap = numbersOf(list, ids).filter((each) => each.number < number).length;

@@ -1,4 +1,4 @@
-import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule } from "../model/profile";
+import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule, SheetNumber } from "../model/profile";
 import type { Facet } from "./facet";
 import { keyedFacet } from "./keyed-facet";
 import { orderFacet } from "./order-facet";
@@ -22,6 +22,8 @@ const chosen = ({ mod, options, components }: Choice) => ({
 });
 
 export const noteKey = ({ list, item }: Pick<Note, "list" | "item">): string => `${list} ${item}`;
+
+export const numberKey = ({ list, of, id }: Omit<SheetNumber, "number">): string => `${list} ${of} ${id}`;
 
 /** Everything that a profile decides, key by key; what is not here does not compile. */
 export const facets = {
@@ -95,6 +97,14 @@ export const facets = {
     gameSees: true,
     fingerprinted: true,
   }),
+  numbers: keyedFacet("numbers", {
+    items: (numbers) => numbers,
+    from: (numbers) => [...numbers],
+    keyOf: numberKey,
+    incoming: "theirs",
+    gameSees: false,
+    fingerprinted: false,
+  }),
 } satisfies { [Name in FacetName]: Facet<ProfileState[Name]> };
 
 export const facetNames = Object.keys(facets) as readonly FacetName[];
@@ -130,4 +140,5 @@ export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
   baseOff: [],
   launch: {},
   leftOut: [],
+  numbers: [],
 };

@@ -41,6 +41,7 @@ const changed: { readonly [Name in FacetName]: ProfileState[Name] } = {
   baseOff: ["sheep"],
   launch: { draw: 3 },
   leftOut: [{ mod: aMod("a"), path: "textures/" }],
+  numbers: [{ list: "plugins", of: "item", id: "a.plank", number: 2.5 }],
 };
 const withFacet = (name: FacetName): Roster => withState(base, { ...state, [name]: changed[name] });
 const print = (roster: Roster) => fingerprintOf(factsOfRoster(roster));

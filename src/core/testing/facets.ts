@@ -106,6 +106,14 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
   leftOut: each(["a x.dat", "a textures/", "b x.dat"], (key) =>
     fc.constant({ mod: aMod(key.split(" ")[0]!), path: key.split(" ")[1]! }),
   ),
+  numbers: each(["item a", "item b", "section s"], (key) =>
+    fc.record({
+      list: fc.constant("mods" as const),
+      of: fc.constant(key.split(" ")[0] as "item"),
+      id: fc.constant(key.split(" ")[1]!),
+      number: fc.constantFrom(1, 2.5, 20),
+    }),
+  ),
 };
 
 /** The value as an edit leaves it: what has no order of its own stands by its keys. */

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { lineOfRow, rowColumns, rowsOf } from "@/core/lineup/rows";
+import { sheetCellsOf, sheetLine } from "@/core/lineup/numbers";
 import { headFields, headOf, saidByHead, type TableHead } from "@/core/lineup/table";
 import type { Listing, ListLine } from "@/core/model/listing";
 import { carriedByRows, type LineupFormat } from "./format";
@@ -21,16 +22,21 @@ export const csv: LineupFormat = {
   write: (lineup) => {
     const all = rowsOf(lineup);
     const head = headOf(lineup, all);
+    const cells = sheetCellsOf(lineup);
     const rows = all.map((row, at) =>
       // In columns of their own, what is said of the whole list goes along however a spreadsheet sorts the rows.
       [
+        ...sheetColumns.map((column) => cells[at]![column]),
         ...rowColumns.map((column) => row[column]),
         ...headColumns.map((field) => (at === 0 ? head[field] : "")),
       ].map(guardCell),
     );
-    return `${Papa.unparse([[...rowColumns, ...headColumns], ...rows], { newline: "\r\n" })}\r\n`;
+    return `${Papa.unparse([[...sheetColumns, ...rowColumns, ...headColumns], ...rows], { newline: "\r\n" })}\r\n`;
   },
 };
+
+/** By which a spreadsheet sorts the rows, and people renumber them. */
+const sheetColumns = ["number", "tier", "weight"] as const;
 
 /** A spreadsheet is there to be worked in: what is sorted there is not altered. */
 const headColumns = headFields.filter(
@@ -94,9 +100,10 @@ export function linesOfCells(
     heads.forEach((head, at) => (record[head] ??= row[at] ?? ""));
     return record;
   });
-  return inOrder(records)
-    .map((record) => lineOfRow({ ...blank, ...record }))
-    .filter((line) => line !== null);
+  return inOrder(records).flatMap((record) => {
+    const line = lineOfRow({ ...blank, ...record });
+    return line ? [{ ...line, ...sheetLine(record, numberIn) }] : [];
+  });
 }
 
 /**
@@ -127,16 +134,21 @@ export function linesOfSheet(cells: readonly (readonly string[])[]): ListLine[] 
 const numberIn = (cell: string): number | null =>
   /^\s*[+-]?\d+(?:[.,]\d+)?\s*$/.test(cell) ? Number(cell.replace(",", ".")) : null;
 
-/** Rows by their number, or by tier and weight together; one without stays behind the one before it. Stable. */
+/** Rows of one list by their number, or by tier and weight together; one without stays behind the one before it. Stable. */
 function inOrder<T extends Readonly<Partial<Record<string, string>>>>(rows: readonly T[]): T[] {
   const cell = (row: T, head: string) => (Object.hasOwn(row, head) ? numberIn(row[head] ?? "") : null);
   const numberOf = (row: T): number | null => {
     const [tier, weight] = [cell(row, "tier"), cell(row, "weight")];
     return cell(row, "number") ?? (tier === null && weight === null ? null : (tier ?? 0) + (weight ?? 0));
   };
-  let before = Number.NEGATIVE_INFINITY;
-  return rows
-    .map((row) => ({ row, at: (before = numberOf(row) ?? before) }))
-    .sort((a, b) => (a.at === b.at ? 0 : a.at - b.at))
-    .map(({ row }) => row);
+  const listOf = (row: T) => (Object.hasOwn(row, "list") ? (row.list ?? "").trim() : "");
+  const inList = (list: string) => {
+    let before = Number.NEGATIVE_INFINITY;
+    return rows
+      .filter((row) => listOf(row) === list)
+      .map((row) => ({ row, at: (before = numberOf(row) ?? before) }))
+      .sort((a, b) => (a.at === b.at ? 0 : a.at - b.at))
+      .map(({ row }) => row);
+  };
+  return [...new Set(rows.map(listOf))].flatMap(inList);
 }

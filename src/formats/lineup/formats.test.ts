@@ -5,6 +5,7 @@ import { base32, base64urlnopad } from "@scure/base";
 import { Spec, Validation } from "@cyclonedx/cyclonedx-library";
 import { makeLineup } from "@/core/lineup/make-lineup";
 import { shareSetup } from "@/core/lineup/share";
+import { sheetCellsOf } from "@/core/lineup/numbers";
 import { rowColumns, rowsOf, type LineupRow } from "@/core/lineup/rows";
 import type { Lineup } from "@/core/model/lineup";
 import { settingsText } from "@/core/lineup/table";
@@ -193,14 +194,16 @@ describe("readers of others read what goes out", () => {
       settings: settingsText(lineup),
       fingerprint: lineup.fingerprint,
     };
+    const cells = sheetCellsOf(lineup);
+    expect(cells.map(({ number }) => Number(number)).every((number) => number > 0)).toBe(true);
     const noHead = Object.fromEntries(Object.keys(head).map((field) => [field, ""]));
     const rows = parseCsv<Record<string, string>>(written("csv"), { columns: true });
     expect(
       rows.map((row) =>
         Object.fromEntries(Object.entries(row).map(([key, cell]) => [key, unguardCell(cell)])),
       ),
-    ).toEqual(rowsOf(lineup).map((row, at) => ({ ...row, ...(at === 0 ? head : noHead) })));
-    expect(written("csv")).toMatch(/^list,section,name.*\r\n/);
+    ).toEqual(rowsOf(lineup).map((row, at) => ({ ...cells[at], ...row, ...(at === 0 ? head : noHead) })));
+    expect(written("csv")).toMatch(/^number,tier,weight,list,section,name.*\r\n/);
   });
 
   test("XML, by xmldom", () => {

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { rangeInAnyOrder } from "@/core/order/ranges";
 import { freeGaps, openRuns } from "@/core/edit/place";
 import type { SeatedItem } from "@/core/roster/roster";
-import { numbersOf } from "@/core/roster/seat-target";
+import { numbersOf } from "@/core/roster/sheet";
 import { Part } from "../kit/part";
 import { useEditor } from "../workspace/workspace.client";
 

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import type { ListName } from "@/core/model/profile";
-import { numbersOf } from "@/core/roster/seat-target";
+import { numbersOf } from "@/core/roster/sheet";
 import { filterItems, narrows, noFilter, type PlanSort } from "@/core/roster/plan-filter";
 import { Button } from "../kit/button";
 import { MoveToDialog } from "./move-to-dialog";
