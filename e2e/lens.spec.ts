@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { expect, find, row, seatOf, stored, test } from "./fixtures";
 
 test.beforeEach(async ({ watched: page, seating }) => {
@@ -123,6 +124,64 @@ test("what is off is gathered to be looked at, and keeps its seat; numbers stand
   await page.reload();
   await find(page, "Divers for Hire.plank");
   expect(await seatOf(page, "Divers for Hire.plank")).toBe(seat);
+});
+
+test("sections have numbers of their own and items weights, which last; an outgrown tier is numbered anew after a look at it", async ({
+  watched: page,
+}) => {
+  const id = "Divers for Hire.plank";
+  await find(page, id);
+  const number = () =>
+    page
+      .getByText(/^Its number is/)
+      .locator(".font-mono")
+      .first()
+      .innerText();
+  const letter = (await seatOf(page, id)).replace(/\d+$/, "");
+  const at = letter.charCodeAt(0) - 64;
+  const look = async () => {
+    await page.getByRole("button", { name: "Look", exact: true }).click();
+    await page.getByRole("menuitem", { name: "Numbers of the sections…" }).click();
+  };
+  await look();
+  const dialog = page.getByRole("dialog", { name: "Numbers of the plugins" });
+  const tier = dialog.getByRole("textbox").nth(at - 1);
+  await expect(tier).toHaveAttribute("placeholder", String(at * 10));
+  await tier.fill(String(at * 10 + 5));
+  await tier.press("Enter");
+  await expect(page.getByRole("button", { name: /^Undo: number/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  expect(Number(await number())).toBeGreaterThanOrEqual(at * 10 + 5);
+  const weight = page.getByRole("textbox", { name: "Weight in its tier" });
+  await weight.fill("3,5");
+  await weight.press("Enter");
+  await expect.poll(number).toBe(String(at * 10 + 8.5));
+  await stored(page);
+  await page.reload();
+  await find(page, id);
+  await expect.poll(number).toBe(String(at * 10 + 8.5));
+
+  // It holds more than lies between it and the next one: numbered anew, with what that changes shown before.
+  await look();
+  await expect(dialog.getByText("outgrown").first()).toBeVisible();
+  await dialog.getByRole("button", { name: "Number it anew…" }).click();
+  const preview = dialog.getByRole("region", { name: "Numbered anew" });
+  await expect(preview).toContainText(`${at * 10 + 5} → ${at * 100}`);
+  await expect(preview).toContainText("1 weight becomes a whole number");
+  const [sheet] = await Promise.all([
+    page.waitForEvent("download"),
+    preview
+      .getByRole("button", { name: "Number it so" })
+      .click()
+      .then(() => dialog.getByRole("button", { name: "Export the sheet" }).click()),
+  ]);
+  const rows = (await readFile(await sheet.path(), "utf8")).split("\r\n");
+  expect(rows[0]).toMatch(/^number,tier,weight,list,section,name/);
+  expect(rows.find((each) => each.includes(id))).toMatch(new RegExp(`^${at}\\d\\d,${at}00,\\d+,plugins,`));
+  await expect(dialog.getByText("outgrown")).toHaveCount(0);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Undo: number the plugins anew" }).click();
+  await expect.poll(number).toBe(String(at * 10 + 8.5));
 });
 
 test("a conflict shows who wins, and is kept so by a rule; two orders that disagree are aligned", async ({

@@ -5,7 +5,7 @@ import type { ListName, SheetNumber } from "../model/profile";
 import { numbersOf, tiersOfSheet, type Sheet } from "../roster/sheet";
 
 /** What a sheet says of an item: its number, and where its curator gave them, the own number of its tier and a weight that lasts. */
-export interface SheetCells {
+interface SheetCells {
   readonly number: string;
   readonly tier: string;
   readonly weight: string;
@@ -21,8 +21,8 @@ function cellsOf(lineup: Lineup, name: ListName): SheetCells[] {
   const sections = lineup.sections.filter(({ rank }) => (rank === MODS_RANK) === (name === "mods"));
   const listed =
     name === "mods"
-      ? lineup.mods.map(({ id, section }) => ({ id: id as string, section }))
-      : lineup.plugins.map(({ name: id, section }) => ({ id: id as string, section }));
+      ? lineup.mods.map(({ id, section }) => ({ id: id, section }))
+      : lineup.plugins.map(({ name: id, section }) => ({ id: id, section }));
   let last = sections[0]?.id ?? null;
   // One of which no section is told joins the one before it.
   const items = listed.map(({ id, section }) => ({ id, entry: { section: (last = section ?? last) } }));

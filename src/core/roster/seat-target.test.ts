@@ -49,7 +49,7 @@ test("the start or the end of a section", () => {
   expect(moved("a.plank", "END of d")).toBe("PCbcpa patches");
 });
 
-test("a number of a sheet, ten for each section", () => {
+test("a number of a sheet", () => {
   expect(numbersOf(roster.lists.plugins).map(({ number }) => number)).toEqual([10, 20, 30, 33, 37, 40]);
   expect(moved("a.plank", "36")).toBe("PCbcap world");
   expect(moved("p.plank", "31.5")).toBe("PCapbc world");

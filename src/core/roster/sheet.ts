@@ -7,7 +7,7 @@ import { numbersOfSeats, type Numbered } from "../order/tiers";
 import { numberKey } from "../state/facets";
 
 /** A section as a tier. */
-export interface SheetTier {
+interface SheetTier {
   readonly section: string;
   readonly value: number;
   /** Of the next tier; no number of this one reaches it. */
@@ -80,7 +80,7 @@ export function outgrown(sheet: Sheet): SheetTier[] {
 }
 
 /** The sheet anew, with room in every tier. */
-export interface Renumbering {
+interface Renumbering {
   readonly tiers: readonly { readonly section: string; readonly from: number; readonly to: number }[];
   /** What a curator then keeps of the list: all tiers, and the weights of what had one, whole and in the order of now. */
   readonly numbers: readonly SheetNumber[];

@@ -7,3 +7,6 @@ export function saveText(name: string, text: string, type = "text/plain"): void 
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
+
+/** Saves what the server gives as a file at an address of its own. */
+export const saveFrom = (address: string): void => window.location.assign(address);

@@ -5,8 +5,10 @@ import { rangeInAnyOrder } from "@/core/order/ranges";
 import { freeGaps, openRuns } from "@/core/edit/place";
 import type { SeatedItem } from "@/core/roster/roster";
 import { numbersOf } from "@/core/roster/sheet";
+import { numberEdit } from "@/core/edit/numbers";
+import { NumberField } from "./number-field";
 import { Part } from "../kit/part";
-import { useEditor } from "../workspace/workspace.client";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 function rangeWords(
   runs: readonly { readonly from: number; readonly to: number }[],
@@ -30,6 +32,10 @@ export function FreeRange({ item }: { item: SeatedItem }) {
   const runs = openRuns(list, freeGaps(list, ties, [item.id]), [item]);
   const any = useMemo(() => rangeInAnyOrder(ties.constraints, item.place), [ties, item.place]);
   const number = useMemo(() => numbersOf(list).find((each) => each.id === item.id)?.number, [list, item.id]);
+  const weight =
+    list.numbers.find((each) => each.list === item.list && each.of === "item" && each.id === item.id)
+      ?.number ?? null;
+  const { editor } = useWorkspace();
   const total = list.items.length;
   const seatAt = (gap: number) => list.items[gap]?.seat ?? "";
   const share = (place: number) => `${(100 * place) / Math.max(1, total - 1)}%`;
@@ -51,8 +57,18 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         <span>{seatAt(total - 1)}</span>
       </div>
       <p className="text-ink2 mt-1">
-        In any order that keeps its ties: place {any.first + 1} to {any.last + 1} of {total}. Its number is{" "}
-        <span className="font-mono">{number}</span>, at ten for each section.
+        In any order that keeps its ties: place {any.first + 1} to {any.last + 1} of {total}.
+      </p>
+      <p className="text-ink2 mt-1 flex items-center gap-2">
+        Its number is <span className="font-mono">{number}</span>
+        <span className="ml-auto">weight</span>
+        <NumberField
+          key={`${item.list} ${item.id} ${weight}`}
+          label="Weight in its tier"
+          value={weight}
+          placeholder="worked out"
+          onStore={(next) => editor.dispatch(numberEdit({ list: item.list, of: "item", id: item.id }, next))}
+        />
       </p>
     </Part>
   );

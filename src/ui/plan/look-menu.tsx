@@ -7,12 +7,20 @@ import type { KeptLook } from "./use-look";
 
 const choices: readonly { readonly key: keyof KeptLook; readonly words: string; readonly hint: string }[] = [
   { key: "gatherOff", words: "Gather what is off", hint: "below all else; each keeps its seat" },
-  { key: "numbers", words: "Numbers beside the seats", hint: "as in a sheet: ten for each section" },
+  { key: "numbers", words: "Numbers beside the seats", hint: "as in a sheet: tier and weight" },
   { key: "compact", words: "Lower rows", hint: "more of them on the screen" },
 ];
 
 /** How the plan is shown; none of it changes the order. */
-export function LookMenu({ look, onLook }: { look: KeptLook; onLook: (look: KeptLook) => void }) {
+export function LookMenu({
+  look,
+  onLook,
+  onNumbers,
+}: {
+  look: KeptLook;
+  onLook: (look: KeptLook) => void;
+  onNumbers: () => void;
+}) {
   return (
     <Menu.Root>
       <Menu.Trigger className="text-ink2 hover:bg-sunk hover:text-ink inline-flex h-8 items-center gap-1.5 rounded-md px-3 font-semibold">
@@ -32,6 +40,11 @@ export function LookMenu({ look, onLook }: { look: KeptLook; onLook: (look: Kept
               <span className="text-ink2 ml-auto text-sm">{hint}</span>
             </Menu.CheckboxItem>
           ))}
+          <Menu.Separator className="border-line my-1 border-t" />
+          <Menu.Item onSelect={onNumbers} className={menuItemLook}>
+            <span className="w-4" />
+            <span className="font-semibold">Numbers of the sections…</span>
+          </Menu.Item>
         </Menu.Content>
       </Menu.Portal>
     </Menu.Root>

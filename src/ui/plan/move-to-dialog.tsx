@@ -24,7 +24,7 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
       open={open}
       onClose={onClose}
       title={`Move ${what} to a seat`}
-      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, or a number of a sheet: ten for each section."
+      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, or a number of its sheet."
     >
       <MoveToForm onClose={onClose} />
     </Dialog>

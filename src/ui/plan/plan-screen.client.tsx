@@ -19,6 +19,7 @@ import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
 import { ProposalPanel } from "./proposal-panel";
 import { RememberBar } from "./remember-bar";
+import { SheetDialog } from "./sheet-dialog";
 import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
 
@@ -38,6 +39,7 @@ function PlanView() {
   const [filtering, setFiltering] = useState(false);
   const [sectioning, setSectioning] = useState(false);
   const [moving, setMoving] = useState(false);
+  const [numbering, setNumbering] = useState(false);
   const [filter, setFilter] = useState(noFilter);
   const [sortBy, setSortBy] = useState<PlanSort | null>(null);
   const [look, setLook] = useLook();
@@ -81,7 +83,7 @@ function PlanView() {
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
         </span>
         <div className="ml-auto flex gap-2">
-          <LookMenu look={look} onLook={setLook} />
+          <LookMenu look={look} onLook={setLook} onNumbers={() => setNumbering(true)} />
           <Button look="quiet" onClick={() => setSectioning(true)}>
             <Rows3 size={16} aria-hidden /> Sections
           </Button>
@@ -125,6 +127,7 @@ function PlanView() {
           </Later>
         )}
       </div>
+      <SheetDialog open={numbering} onClose={() => setNumbering(false)} />
       <SectionsDialog open={sectioning} onClose={() => setSectioning(false)} />
       <MoveToDialog open={moving} onClose={() => setMoving(false)} />
     </div>

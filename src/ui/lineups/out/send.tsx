@@ -12,7 +12,7 @@ import type { Lineup } from "@/core/model/lineup";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { Button } from "../../kit/button";
 import { inputLook } from "../../kit/field";
-import { saveText } from "../../kit/save-text";
+import { saveFrom, saveText } from "../../kit/save-text";
 import { useEditor } from "../../workspace/workspace.client";
 import { ShareCode } from "./share-code";
 import type { SheetState } from "./use-sheet";
@@ -43,7 +43,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
   const go = async (address: string, isPage: boolean) => {
     if (!(await note())) return;
     if (isPage) window.open(address, "_blank", "noopener");
-    else window.location.assign(address);
+    else saveFrom(address);
   };
   const terms = lineup.mods.filter((mod) => mod.terms);
   return (

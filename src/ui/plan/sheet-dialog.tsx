@@ -1,0 +1,145 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { numberEdit, renumberEdit } from "@/core/edit/numbers";
+import { plural } from "@/core/messages/parts";
+import { numbersOf, outgrown, renumbered, tiersOfSheet } from "@/core/roster/sheet";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { saveFrom } from "../kit/save-text";
+import { SectionLetter } from "../kit/section-letter";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { NumberField } from "./number-field";
+
+/** The order as a sheet: the number of each section's tier, what it holds, and room for more where one is full. */
+export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title={`Numbers of the ${list.name}`}
+      hint="As in a sheet: each section is a tier with a number, and an item’s number is that and its weight. What you give here stays; the rest is worked out."
+      size="medium"
+    >
+      <Tiers />
+    </Dialog>
+  );
+}
+
+function Tiers() {
+  const { editor } = useWorkspace();
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const profile = useEditor((state) => state.profile.id);
+  const [preview, setPreview] = useState(false);
+  const tiers = useMemo(() => tiersOfSheet(list), [list]);
+  const full = useMemo(() => new Set(outgrown(list).map(({ section }) => section)), [list]);
+  const numbers = useMemo(() => new Map(numbersOf(list).map(({ id, number }) => [id, number])), [list]);
+  const exportSheet = async () => {
+    await editor.settled();
+    saveFrom(`/api/lineups?profile=${encodeURIComponent(profile)}&format=csv`);
+  };
+  return (
+    <div className="space-y-3">
+      <table className="w-full">
+        <thead>
+          <tr className="text-ink3 text-left text-sm">
+            <th className="py-1 font-semibold">Section</th>
+            <th className="text-right font-semibold">Tier</th>
+            <th className="text-right font-semibold">Holds</th>
+            <th className="text-right font-semibold">Numbers</th>
+          </tr>
+        </thead>
+        <tbody>
+          {tiers.map(({ section: id, value, isOwn }, index) => {
+            const section = list.sections[index]!;
+            const inside = list.items.flatMap((item) =>
+              item.entry.section === id ? (numbers.get(item.id) ?? []) : [],
+            );
+            return (
+              <tr key={id} className="border-line border-t">
+                <td className="py-1">
+                  <span className="flex items-center gap-2">
+                    <SectionLetter index={index} hue={section.hue} />
+                    <span className="truncate font-semibold">{section.name}</span>
+                    {full.has(id) && <span className="text-saffron text-sm">outgrown</span>}
+                  </span>
+                </td>
+                <td className="text-right">
+                  <NumberField
+                    key={`${id} ${value}`}
+                    label={`Number of ${section.name}`}
+                    value={isOwn ? value : null}
+                    placeholder={String(value)}
+                    onStore={(number) =>
+                      editor.dispatch(numberEdit({ list: list.name, of: "section", id }, number))
+                    }
+                  />
+                </td>
+                <td className="text-right font-mono">{inside.length}</td>
+                <td className="text-ink2 text-right font-mono text-sm">
+                  {inside.length > 0 && `${inside[0]} to ${inside.at(-1)}`}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {full.size > 0 && (
+        <p className="bg-saffron-soft rounded-md px-3 py-2">
+          {plural(full.size, "section has", "sections have")} more in {full.size === 1 ? "it" : "them"} than
+          whole numbers, or a weight that leads past the next tier.
+        </p>
+      )}
+      {preview && <Preview onDone={() => setPreview(false)} />}
+      <div className="flex gap-2">
+        {!preview && <Button onClick={() => setPreview(true)}>Number it anew…</Button>}
+        <Button onClick={() => void exportSheet()}>Export the sheet</Button>
+      </div>
+    </div>
+  );
+}
+
+/** What numbering anew would change, before it does. */
+function Preview({ onDone }: { onDone: () => void }) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const { tiers, numbers } = useMemo(() => renumbered(list), [list]);
+  const edit = useMemo(() => renumberEdit(roster, list.name), [roster, list]);
+  const weights = numbers.filter(({ of }) => of === "item").length;
+  const accept = () => {
+    if (edit) editor.dispatch(edit);
+    onDone();
+  };
+  return (
+    <section
+      aria-label="Numbered anew"
+      className="border-pine bg-pine-soft space-y-2 rounded-md border px-3 py-2"
+    >
+      <p>
+        {tiers.map(({ section, from, to }, index) => (
+          <span key={section} className="mr-4 inline-flex items-center gap-1.5">
+            <SectionLetter index={index} hue={list.sections[index]!.hue} />
+            <span className="font-mono">
+              {from} → {to}
+            </span>
+          </span>
+        ))}
+      </p>
+      <p className="text-ink2">
+        The order stays as it is.{" "}
+        {weights > 0 &&
+          `${plural(weights, "weight becomes a whole number", "weights become whole numbers")}, in the order of now.`}
+      </p>
+      <div className="flex gap-2">
+        <Button look="main" disabled={!edit} onClick={accept}>
+          Number it so
+        </Button>
+        <Button look="quiet" onClick={onDone}>
+          Leave it
+        </Button>
+      </div>
+    </section>
+  );
+}
