@@ -149,8 +149,8 @@ test("sections have numbers of their own and items weights, which last; an outgr
   await expect(tier).toHaveAttribute("placeholder", String(at * 10));
   await tier.fill(String(at * 10 + 5));
   await tier.press("Enter");
-  await expect(page.getByRole("button", { name: /^Undo: number/ })).toBeVisible();
   await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: /^Undo: number/ })).toBeVisible();
   expect(Number(await number())).toBeGreaterThanOrEqual(at * 10 + 5);
   const weight = page.getByRole("textbox", { name: "Weight in its tier" });
   await weight.fill("3,5");

@@ -55,7 +55,9 @@ export function verdictText(
         ? "The fingerprint that its author’s Seating wrote is another one. This is what differs from what the list says:"
         : `All that the list says holds here, but the fingerprint that its author’s Seating wrote is another one. A list of this format (${format}) does not carry where the two differ; ask for the JSON. It can be:`;
     case "not-yet":
-      return "What is on in the list has to be here, in the contents that it names, before anything is proved:";
+      return verdict.lacks.some(({ what }) => what !== "missing")
+        ? "What is on in the list has to be here, in the contents that it names, and every line of it understood, before anything is proved. Open the list again to be asked about its lines:"
+        : "What is on in the list has to be here, in the contents that it names, before anything is proved:";
     case "altered":
       return "What it says is not what its author’s Seating wrote. Ask its author for it anew. Changed were:";
   }
