@@ -140,3 +140,7 @@ export function lackText({ what, item }: Lack): string {
       return `“${item}”: nobody has said what it means`;
   }
 }
+
+/** Where a list is not as it went out. */
+export const alteredText = (places: readonly AlteredPlace[]): string =>
+  `The list was changed after it went out. Changed were: ${places.map((place) => placeWords[place]).join("; ")}.`;

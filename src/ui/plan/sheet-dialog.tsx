@@ -117,9 +117,9 @@ function Preview({ onDone }: { onDone: () => void }) {
       aria-label="Numbered anew"
       className="border-pine bg-pine-soft space-y-2 rounded-md border px-3 py-2"
     >
-      <p>
+      <p className="flex flex-wrap gap-x-4 gap-y-1.5">
         {tiers.map(({ section, from, to }, index) => (
-          <span key={section} className="mr-4 inline-flex items-center gap-1.5">
+          <span key={section} className="inline-flex items-center gap-1.5">
             <SectionLetter index={index} hue={list.sections[index]!.hue} />
             <span className="font-mono">
               {from} → {to}

@@ -3,6 +3,7 @@
 import { useMemo, useState } from "react";
 import { stateOfList } from "@/core/lineup/state-of-list";
 import { isSameList, versionRelation } from "@/core/lineup/same-list";
+import { alteredText } from "@/core/messages/verdict";
 import { relationText } from "@/core/messages/list-versions";
 import { compareFacts } from "@/core/lineup/compare";
 import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
@@ -113,6 +114,9 @@ export function MergeView({
           ? relationText[relation](profile.name, followed.lineup.listVersion, next.listVersion)
           : `“${next.title}” is another list than the one that ${profile.name} follows, “${followed.lineup.title}”. Taking over from it makes the profile follow it instead.`}
       </p>
+      {claim.altered.length > 0 && (
+        <p className="bg-saffron-soft max-w-3xl rounded-md px-3 py-2">{alteredText(claim.altered)}</p>
+      )}
       <Clashes
         clashes={merged.clashes}
         names={names}

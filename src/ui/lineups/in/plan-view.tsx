@@ -7,7 +7,7 @@ import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@
 import { extraWords, foundText, planWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
 import { besideWords } from "@/core/messages/losses";
-import { placeWords, unsaidWords } from "@/core/messages/verdict";
+import { alteredText, unsaidWords } from "@/core/messages/verdict";
 import { roleWords } from "@/core/messages/roles";
 import { takeListIn } from "@/core/lineup/take-in";
 import { makeRoster, type SeatedMod } from "@/core/roster/roster";
@@ -163,8 +163,7 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
   const { claim, unknown, lineup } = resolved;
   const told = lineup.mods.filter(({ terms }) => terms);
   const warnings = [
-    claim.altered.length > 0 &&
-      `The list was changed after it went out. Changed were: ${claim.altered.map((place) => placeWords[place]).join("; ")}.`,
+    claim.altered.length > 0 && alteredText(claim.altered),
     claim.fingerprint === null &&
       claim.altered.length === 0 &&
       "It carries no fingerprint of its author’s: no more than what it says can be compared.",
