@@ -1,3 +1,5 @@
+import { wantOfMod } from "../depot/offers";
+import type { Want } from "../model/want";
 import { plugin as subject, type Check } from "./check";
 import type { SeatedPlugin } from "../roster/roster";
 import { bringBack, switchOff, switchOn } from "./fixes";
@@ -9,6 +11,8 @@ const whyOff = ({ mod, entry, withheld }: SeatedPlugin) => {
   if (withheld === "gone") return "gone";
   return withheld === "part" ? "part-off" : "left-out";
 };
+
+const wantOf = ({ id, mod }: SeatedPlugin): Want => (mod ? wantOfMod(mod) : { kind: "plugin", name: id });
 
 /** A plugin that loads has a master in the profile that does not: it is off, or its mod is, or it is not on the shelf. */
 export const masterOff: Check = ({ roster }) =>
@@ -29,6 +33,7 @@ export const masterOff: Check = ({ roster }) =>
           ...(why === "left-out" ? [bringBack(roster, master)] : []),
           switchOff(plugin.id),
         ].filter((fix) => fix !== null),
+        ...(why === "gone" && { wants: [wantOf(master)] }),
       };
     });
   });

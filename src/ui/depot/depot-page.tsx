@@ -1,12 +1,13 @@
 "use client";
 
+import { useMemo } from "react";
 import { plural } from "@/core/messages/parts";
 import type { DepotMod } from "@/core/model/depot";
-import { Button } from "../kit/button";
 import { formatSize } from "../kit/format-size";
 import { Part } from "../kit/part";
 import { useDepot } from "./depot.client";
-import { withNeeds, type DepotRow } from "./depot-rows";
+import { GetFiles } from "./get-missing";
+import type { DepotRow } from "./depot-rows";
 
 /** What the depot says of a mod, and how to get it. */
 export function DepotPage({
@@ -31,7 +32,7 @@ export function DepotPage({
         </p>
         <p className="mt-1.5">{about}</p>
       </header>
-      <GetIt newest={newest} row={row} rows={rows} />
+      <GetIt newest={newest} row={row} />
       {here && (
         <p className="text-ink2">
           Version {here.version} is on the shelf{row.standing === "newer" && "; the depot has a newer one"}.
@@ -79,8 +80,12 @@ export function DepotPage({
   );
 }
 
-function GetIt({ newest, row, rows }: { newest: DepotMod; row: DepotRow; rows: readonly DepotRow[] }) {
-  const { get } = useDepot();
+function GetIt({ newest, row }: { newest: DepotMod; row: DepotRow }) {
+  const { offers } = useDepot();
+  const offer = useMemo(() => {
+    const { id, content } = newest.mod;
+    return offers?.of([{ kind: "mod", id, content, versions: null }]) ?? null;
+  }, [offers, newest]);
   const { terms } = newest;
   if (terms)
     return (
@@ -89,28 +94,32 @@ function GetIt({ newest, row, rows }: { newest: DepotMod; row: DepotRow; rows: r
         depot has only this page; get it there, and drop the archive anywhere in this window.
       </p>
     );
-  if (row.standing === "here") return null;
-  const all = withNeeds(rows, newest);
-  const files = all.filter((each) => !each.terms).map(({ mod }) => mod.path);
-  const size = all.reduce((sum, { mod }) => sum + mod.size, 0);
+  if (row.standing === "here" || !offer) return null;
+  const { files, needs, byHand } = offer;
+  const size = formatSize(files.reduce((sum, { mod }) => sum + mod.size, 0));
   return (
-    <Button look="main" onClick={() => void get(files)}>
-      {all.length > 1
-        ? `Get it and ${all.length - 1} that it requires, ${formatSize(size)}`
-        : `Get it, ${formatSize(size)}`}
-    </Button>
+    <>
+      <GetFiles look="main" files={files}>
+        {needs > 0 ? `Get it and ${needs} that it needs, ${size}` : `Get it, ${size}`}
+      </GetFiles>
+      {byHand.length > 0 && (
+        <p className="text-ink2 mt-1">
+          To be got by hand besides: {byHand.map(({ mod }) => mod.name).join(", ")}.
+        </p>
+      )}
+    </>
   );
 }
 
-function Version({ version: { mod } }: { version: DepotMod }) {
-  const { get } = useDepot();
+function Version({ version }: { version: DepotMod }) {
+  const { mod } = version;
   return (
     <li className="flex items-center gap-2 py-0.5">
       <span className="grow font-mono text-sm">{mod.version}</span>
       <span className="text-ink2 font-mono text-sm">{formatSize(mod.size)}</span>
-      <Button small onClick={() => void get([mod.path])}>
+      <GetFiles small files={[version]}>
         Get {mod.version}
-      </Button>
+      </GetFiles>
     </li>
   );
 }

@@ -1,6 +1,6 @@
 import type { DepotMod } from "@/core/model/depot";
 import { shelfMod } from "@/core/testing/roster";
-import { depotRows, kindsOf, withNeeds } from "./depot-rows";
+import { depotRows, kindsOf } from "./depot-rows";
 
 const offered = (id: string, version: string, tags: string[] = [], requires: string[] = []): DepotMod => ({
   mod: {
@@ -44,12 +44,4 @@ test("each mod is one row, its newest version first, with how it stands to the s
 
 test("kinds are counted by mods, the commonest first", () => {
   expect(kindsOf(rows)).toEqual([["water", 2]]);
-});
-
-test("with a mod comes what it requires and is not here, first and once, also in a circle", () => {
-  const of = (id: string) =>
-    withNeeds(rows, rows.find((row) => row.id === id)!.newest).map(({ mod }) => mod.id);
-  expect(of("b")).toEqual(["c", "b"]);
-  expect(of("c")).toEqual(["b", "c"]);
-  expect(of("d")).toEqual(["d"]);
 });

@@ -41,21 +41,3 @@ export function kindsOf(rows: readonly DepotRow[]): [string, number][] {
     for (const tag of newest.mod.tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);
   return [...counts].sort(([a, x], [b, y]) => y - x || (a < b ? -1 : 1));
 }
-
-/** Archives to get for a mod: its own, and of what it requires what is not here, needs first. */
-export function withNeeds(rows: readonly DepotRow[], wanted: DepotMod): DepotMod[] {
-  const byId = new Map(rows.map((row) => [row.id, row]));
-  const order: DepotMod[] = [];
-  const seen = new Set<string>();
-  const visit = (each: DepotMod) => {
-    if (seen.has(each.mod.id)) return;
-    seen.add(each.mod.id);
-    for (const { mod } of each.mod.manifest?.requires ?? []) {
-      const row = byId.get(mod);
-      if (row && row.standing === "not-here") visit(row.newest);
-    }
-    order.push(each);
-  };
-  visit(wanted);
-  return order;
-}

@@ -9,6 +9,7 @@ import { inputLook } from "../kit/field";
 import { formatSize } from "../kit/format-size";
 import { useEditor } from "../workspace/workspace.client";
 import { DepotPage } from "./depot-page";
+import { GetFiles } from "./get-missing";
 import { depotRows, kindsOf, type DepotRow, type Standing } from "./depot-rows";
 import { useDepot } from "./depot.client";
 import { Queue } from "./queue";
@@ -21,7 +22,7 @@ const standingWords: Readonly<Record<Standing, string>> = {
 
 /** What the depot offers: looked through, read about, got. */
 export function DepotScreen() {
-  const { mods, state, act, get } = useDepot();
+  const { mods, state, act } = useDepot();
   const shelf = useEditor((now) => now.view.stock.shelf);
   const [text, setText] = useState("");
   const [kind, setKind] = useState<string | null>(null);
@@ -73,9 +74,9 @@ export function DepotScreen() {
         </span>
         <span className="ml-auto flex items-center gap-2">
           {updates.length > 0 && (
-            <Button onClick={() => void get(updates.map(({ newest }) => newest.mod.path))}>
+            <GetFiles files={updates.map(({ newest }) => newest)}>
               Get {plural(updates.length, "newer version")}
-            </Button>
+            </GetFiles>
           )}
           {state && (
             <Button

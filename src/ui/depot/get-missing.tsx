@@ -1,29 +1,41 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import type { Offer } from "@/core/depot/offers";
+import type { DepotMod } from "@/core/model/depot";
 import type { Want } from "@/core/model/want";
 import type { DepotState } from "@/server/operations/depot";
-import { Button } from "../kit/button";
+import { Button, type ButtonLook } from "../kit/button";
 import { useDepot } from "./depot.client";
 
-/** The way out of something that is missing here and can be got, with what it needs; nothing where the depot has none of it. */
-export function GetMissing({ wants }: { wants: readonly Want[] }) {
-  const { offers, state, get } = useDepot();
-  const offer = useMemo(() => offers?.of(wants) ?? null, [offers, wants]);
-  if (!offer) return null;
-  const isAsked = offer.files.every(({ mod }) => isQueued(state, mod.path));
+/** Gets archives of the depot; as long as all of them are asked for and not here, the button says so and cannot be pressed again. */
+export function GetFiles({
+  files,
+  title,
+  look = "plain",
+  small = false,
+  children,
+}: {
+  files: readonly DepotMod[];
+  title?: string;
+  look?: ButtonLook;
+  small?: boolean;
+  children: ReactNode;
+}) {
+  const { state, get } = useDepot();
+  const isAsked = files.length > 0 && files.every(({ mod }) => isQueued(state, mod.path));
   return (
     <Button
-      small
+      look={look}
+      small={small}
       disabled={isAsked}
-      title={titleOf(offer)}
+      {...(title !== undefined && { title })}
       onClick={(event) => {
         event.stopPropagation();
-        void get(offer.files.map(({ mod }) => mod.path));
+        void get(files.map(({ mod }) => mod.path));
       }}
     >
-      {!isAsked ? words(offer, wants.length) : state?.halted ? "Waits in the depot’s queue" : "On its way…"}
+      {!isAsked ? children : state?.halted ? "Waits in the depot’s queue" : "On its way…"}
     </Button>
   );
 }
@@ -32,6 +44,18 @@ export function GetMissing({ wants }: { wants: readonly Want[] }) {
 function isQueued(state: DepotState | null, file: string): boolean {
   const transfer = state?.transfers.find((each) => each.file === file)?.state;
   return transfer === "waiting" || transfer === "under-way" || (transfer === "got" && state!.running);
+}
+
+/** The way out of something that is missing here and can be got, with what it needs; nothing where the depot has none of it. */
+export function GetMissing({ wants }: { wants: readonly Want[] }) {
+  const { offers } = useDepot();
+  const offer = useMemo(() => offers?.of(wants) ?? null, [offers, wants]);
+  if (!offer) return null;
+  return (
+    <GetFiles small files={offer.files} title={titleOf(offer)}>
+      {words(offer, wants.length)}
+    </GetFiles>
+  );
 }
 
 function words({ met, needs }: Offer, asked: number): string {

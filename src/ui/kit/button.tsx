@@ -7,7 +7,7 @@ const looks = {
   danger: "border border-brick text-brick bg-surface hover:bg-brick-soft font-semibold",
 } as const;
 
-type ButtonLook = keyof typeof looks;
+export type ButtonLook = keyof typeof looks;
 
 export function Button({
   look = "plain",

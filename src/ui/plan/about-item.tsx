@@ -1,6 +1,7 @@
 "use client";
 
 import type { ReactNode } from "react";
+import { wantOfMod } from "@/core/depot/offers";
 import { sayFinding } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
 import { readAdvice } from "@/core/roster/books";
@@ -27,6 +28,8 @@ export function AboutItem({ item }: { item: SeatedItem }) {
   const findings = useEditor((state) => state.findings).filter(
     ({ subjects: [first] }) => first?.id === item.id && first.list === item.list,
   );
+  const owner = item.list === "mods" ? item : item.mod;
+  const gone = owner?.gone ? owner : null;
   const { mod } = item.list === "mods" ? item : (item.mod ?? { mod: null });
   return (
     <>
@@ -37,6 +40,11 @@ export function AboutItem({ item }: { item: SeatedItem }) {
         </h2>
         <p className="text-ink2 mt-0.5">{item.list === "mods" ? modWords(item) : pluginWords(item)}</p>
         <Description item={item} />
+        {gone && (
+          <div className="mt-1.5">
+            <GetMissing wants={[wantOfMod(gone)]} />
+          </div>
+        )}
       </header>
       {findings.map((finding, at) => (
         <div key={at} className="bg-sunk flex gap-2 rounded-md p-2">

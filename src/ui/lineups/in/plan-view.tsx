@@ -14,11 +14,11 @@ import { makeRoster, type SeatedMod } from "@/core/roster/roster";
 import type { TakeInWay } from "@/core/state/facet";
 import type { ProfileId } from "@/core/model/ids";
 import type { ResolvedList } from "@/formats/lineup/resolve";
-import { Button } from "../../kit/button";
 import { formatSize } from "../../kit/format-size";
 import { LevelMark } from "../../kit/level";
 import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
+import { GetFiles } from "../../depot/get-missing";
 import { Queue } from "../../depot/queue";
 import { Changes } from "../../profiles/differences";
 import { LostChanges } from "../follow/lost-changes";
@@ -46,7 +46,7 @@ export function PlanView({
   onAccepted: () => void;
 }) {
   const { game, stock } = useEditor((state) => state.view);
-  const { mods: depot, get } = useDepot();
+  const { mods: depot } = useDepot();
   const [keepMine, setKeepMine] = useState<ReadonlySet<string>>(new Set());
   const { lineup, matches } = resolved;
   const present = useEditor((state) => state.roster.mods);
@@ -96,13 +96,10 @@ export function PlanView({
         <Recognised resolved={resolved} onMerge={onMerge} />
         {wanted.length > 0 && (
           <div className="space-y-2">
-            <Button
-              look="main"
-              onClick={() => void get(wanted.map(({ depot: offered }) => offered!.mod.path))}
-            >
+            <GetFiles look="main" files={wanted.map(({ depot: offered }) => offered!)}>
               Get {plural(wanted.length, "missing mod")},{" "}
               {formatSize(wanted.reduce((sum, { depot: offered }) => sum + offered!.mod.size, 0))}
-            </Button>
+            </GetFiles>
             <p className="text-ink2">
               They come onto the shelf one after another. You need not wait: what arrives later takes its
               seat.
