@@ -46,14 +46,17 @@ function isQueued(state: DepotState | null, file: string): boolean {
   return transfer === "waiting" || transfer === "under-way" || (transfer === "got" && state!.running);
 }
 
-/** The way out of something that is missing here and can be got, with what it needs; nothing where the depot has none of it. */
-export function GetMissing({ wants }: { wants: readonly Want[] }) {
+/**
+ * The way out of something that is missing here and can be got, with what it needs; nothing where the depot has none of it.
+ * `brief` where there is room for two words only: what comes along is in its hint.
+ */
+export function GetMissing({ wants, brief = false }: { wants: readonly Want[]; brief?: boolean }) {
   const { offers } = useDepot();
   const offer = useMemo(() => offers?.of(wants) ?? null, [offers, wants]);
   if (!offer) return null;
   return (
     <GetFiles small files={offer.files} title={titleOf(offer)}>
-      {words(offer, wants.length)}
+      {brief ? "Get it" : words(offer, wants.length)}
     </GetFiles>
   );
 }

@@ -54,7 +54,7 @@ function GetAll({ findings }: { findings: readonly Finding[] }) {
   const wants = useMemo(() => wantsOf(findings), [findings]);
   if (wants.length < 2) return null;
   return (
-    <p className="flex items-center gap-3 pb-2">
+    <p className="flex items-center gap-3 py-2">
       <span>{plural(wants.length, "thing")} are missing here.</span>
       <GetMissing wants={wants} />
     </p>

@@ -246,7 +246,7 @@ function NameCell({ row }: { row: ShelfRow }) {
       className={`flex min-w-0 items-center gap-2 font-semibold ${isPlain ? "" : "text-ink2"}`}
     >
       <span className="truncate">{row.name}</span>
-      {row.seated?.gone && row.mod === null && <GetMissing wants={[wantOfMod(row.seated)]} />}
+      {row.seated?.gone && row.mod === null && <GetMissing brief wants={[wantOfMod(row.seated)]} />}
     </span>
   );
 }
