@@ -1,7 +1,7 @@
 import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import type { Page } from "@playwright/test";
+import type { Browser, Page } from "@playwright/test";
 import { expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
 import { folderOf, startSeating, type Server } from "./server";
 
@@ -19,6 +19,17 @@ async function startSecond(): Promise<Server> {
     delete process.env.SEATING_DEPOT;
     delete process.env.SEATING_DEPOT_SPEED;
   }
+}
+
+/** Shows it its folders, as its owner does at the first start. */
+async function enterSecond(browser: Browser, { url }: Server): Promise<Page> {
+  const there = await (await browser.newContext()).newPage();
+  await there.goto(url);
+  await there.getByLabel("Folder of the game").fill(join(second, "game"));
+  await there.getByLabel("Folder of the shelf").fill(join(second, "shelf"));
+  await there.getByRole("button", { name: "Use these folders" }).click();
+  await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
+  return there;
 }
 
 const queue = (page: Page) => page.getByRole("region", { name: "Queue" });
@@ -49,12 +60,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
 
   const server = await startSecond();
   try {
-    const there = await (await browser.newContext()).newPage();
-    await there.goto(server.url);
-    await there.getByLabel("Folder of the game").fill(join(second, "game"));
-    await there.getByLabel("Folder of the shelf").fill(join(second, "shelf"));
-    await there.getByRole("button", { name: "Use these folders" }).click();
-    await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
+    const there = await enterSecond(browser, server);
     await there.getByRole("link", { name: "Lineups" }).click();
     await there.getByRole("link", { name: "In", exact: true }).click();
     await openList(there, "harbour.lineup.json", text);
@@ -178,12 +184,7 @@ test("a second, empty installation says of every format what is true: whole, and
 
   const server = await startSecond();
   try {
-    const there = await (await browser.newContext()).newPage();
-    await there.goto(server.url);
-    await there.getByLabel("Folder of the game").fill(join(second, "game"));
-    await there.getByLabel("Folder of the shelf").fill(join(second, "shelf"));
-    await there.getByRole("button", { name: "Use these folders" }).click();
-    await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
+    const there = await enterSecond(browser, server);
     const verdictOn = async (name: string, content: string) => {
       await there.goto(`${server.url}/lineups?part=in`);
       await openList(there, name, content);

@@ -2,15 +2,14 @@
 
 import type { ReactNode } from "react";
 import { wantOfMod } from "@/core/depot/offers";
-import { sayFinding } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
 import { readAdvice } from "@/core/roster/books";
 import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
 import { GetMissing } from "../depot/get-missing";
-import { LevelMark } from "../kit/level";
+import { FindingLine } from "../findings/finding-line";
 import { Part } from "../kit/part";
-import { ItemName, Say } from "../kit/sentence";
+import { ItemName } from "../kit/sentence";
 import { useEditor } from "../workspace/workspace.client";
 import { Counterparts, ModFacts } from "./counterparts";
 import { FreeRange } from "./free-range";
@@ -47,16 +46,8 @@ export function AboutItem({ item }: { item: SeatedItem }) {
         )}
       </header>
       {findings.map((finding, at) => (
-        <div key={at} className="bg-sunk flex gap-2 rounded-md p-2">
-          <span className="pt-0.5">
-            <LevelMark level={finding.level} label={finding.level} />
-          </span>
-          <div className="space-y-1.5">
-            <p>
-              <Say parts={sayFinding(finding)} />
-            </p>
-            {finding.wants && <GetMissing wants={finding.wants} />}
-          </div>
+        <div key={at} className="bg-sunk rounded-md p-2">
+          <FindingLine finding={finding} />
         </div>
       ))}
       <WhyHere item={item} />

@@ -6,14 +6,12 @@ import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/roster/parts";
-import { sayFinding } from "@/core/messages/findings";
 import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
-import { GetMissing } from "../depot/get-missing";
+import { FindingLine } from "../findings/finding-line";
 import { LevelMark } from "../kit/level";
 import { Part } from "../kit/part";
-import { Say } from "../kit/sentence";
 import { ItemNote } from "../plan/item-note";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
@@ -168,16 +166,8 @@ function FindingsOf({ row }: { row: ShelfRow }) {
     <Part title={plural(own.length, "finding")}>
       <ul className="space-y-1">
         {own.map((finding, at) => (
-          <li key={at} className="flex gap-2">
-            <span className="mt-1">
-              <LevelMark level={finding.level} label={finding.level} />
-            </span>
-            <div className="space-y-1.5">
-              <p>
-                <Say parts={sayFinding(finding)} />
-              </p>
-              {finding.wants && <GetMissing wants={finding.wants} />}
-            </div>
+          <li key={at}>
+            <FindingLine finding={finding} />
           </li>
         ))}
       </ul>
