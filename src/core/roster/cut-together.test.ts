@@ -25,6 +25,7 @@ test("the rank and section with the most members stay, the earliest of equal one
     items: ["a.plank", "c.plank"],
     apart: [{ id: "Core.keel", border: "rank", where: expect.any(String) as string }],
   });
+  expect(cut("a.plank", "Core.keel")?.items).toEqual(["Core.keel"]);
   expect(cut("q.plank", "a.plank")).toMatchObject({
     items: ["a.plank"],
     apart: [{ id: "q.plank", border: "section", where: "Patches" }],
