@@ -9,7 +9,7 @@
  * Fails where less than 85 of 100 are killed; what lived is listed, and kept in .cache/mutation-AREA.json.
  */
 import { rmSync, writeFileSync, mkdirSync } from "node:fs";
-import { run, tool } from "./lib/steps.mjs";
+import { quiet, run, tool } from "./lib/steps.mjs";
 import { mutationOf, mutationAreas } from "./lib/mutation.mjs";
 
 const [first, ...more] = process.argv.slice(2);
@@ -19,12 +19,11 @@ mkdirSync(".cache", { recursive: true });
 for (const area of areas) {
   const config = `.cache/mutate-${area}.json`;
   writeFileSync(config, JSON.stringify(mutationOf(area)));
-  const status = await run(process.execPath, [
-    tool("@stryker-mutator/core/bin/stryker.js"),
-    "run",
-    config,
-    ...options,
-  ]);
+  const status = await run(
+    process.execPath,
+    [tool("@stryker-mutator/core/bin/stryker.js"), "run", config, ...options],
+    { env: { ...quiet, SEATING_MUTATION_RUNS: String(mutationAreas[area].runs) } },
+  );
   rmSync(config);
   if (status !== 0) process.exitCode = status;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check-whole";
 
-const most = 300;
+const most = Number(process.env.SEATING_MUTATION_RUNS ?? 300);
 
 /**
  * fast-check with at most so many runs of a property: a mutant is tried thousands of times over, and one that a few runs let
