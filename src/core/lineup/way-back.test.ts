@@ -65,3 +65,74 @@ test("what no edit can mend says who can", () => {
   expect(differenceElsewhere(game)).toContain("version of the game");
   expect(differenceElsewhere({ facet: "choices", kind: "changed", key: "a" })).toContain("curator");
 });
+
+describe("it takes over what the difference is about, and nothing else", () => {
+  const { state } = pure.profile;
+  const plugins = (...ids: string[]) => ({
+    ...state.plugins,
+    entries: ["Pond.keel", ...ids].map((id) => state.plugins.entries.find((entry) => entry.id === id)!),
+  });
+  const turnedOff = <T extends { readonly id: string; readonly on: boolean }>(
+    entries: readonly T[],
+    id: string,
+  ) => entries.map((entry) => (entry.id === id ? { ...entry, on: false } : entry));
+  const back = (part: Partial<ProfileState>, wanted: { facet: string; kind?: string; key: string }) => {
+    const here = withState(pure, { ...state, ...part });
+    const all = compareFacts(factsOfRoster(pure), factsOfRoster(here));
+    const difference = all.find(
+      (each) =>
+        each.facet === wanted.facet && each.key === wanted.key && (wanted.kind ?? each.kind) === each.kind,
+    )!;
+    return wayBack(here, state, difference).map(({ facet, kind, key }) => `${facet} ${kind} ${key}`);
+  };
+  const much: Partial<ProfileState> = {
+    launch: { draw: 3, sound: true },
+    leftOut: [{ mod: aMod("a"), path: "textures/" }],
+    mods: { ...state.mods, entries: turnedOff(state.mods.entries, "c") },
+    plugins: {
+      ...plugins("a.plank", "b.plank", "c.plank", "d.plank"),
+      entries: turnedOff(state.plugins.entries, "b.plank"),
+    },
+  };
+
+  test("a setting, a file, a plugin that is off", () => {
+    expect(back(much, { facet: "launch", key: "sound" })).toEqual(["launch only-here sound"]);
+    expect(back(much, { facet: "leftOut", key: "a textures/" })).toEqual(["leftOut only-here a textures/"]);
+    expect(back(much, { facet: "plugins", key: "b.plank" })).toEqual(["plugins on b.plank"]);
+  });
+
+  test("of a plugin whose mod is off, the mod", () => {
+    expect(back(much, { facet: "plugins", key: "c.plank" })).toEqual(["mods on c"]);
+    expect(back(much, { facet: "mods", key: "c" })).toEqual(["mods on c"]);
+  });
+
+  test("of one that moved, its move; of one that seems to have moved for another one did, all moves of its order", () => {
+    const moved = { ...much, plugins: plugins("d.plank", "a.plank", "b.plank", "c.plank") };
+    expect(back(moved, { facet: "plugins", kind: "place", key: "d.plank" })).toEqual([
+      "plugins place d.plank",
+    ]);
+    // Among all plugins b moves alone; of a, b and d, which load, it is a that stands elsewhere.
+    const here = withState(pure, {
+      ...state,
+      launch: { draw: 3 },
+      plugins: plugins("a.plank", "c.plank", "d.plank", "b.plank"),
+    });
+    const place = (key: string) => ({ facet: "plugins", kind: "place", key }) as const;
+    const told = (key: string) =>
+      wayBack(here, state, place(key)).map(({ kind, key: id }) => `${kind} ${id}`);
+    expect(told("b.plank")).toEqual(["place b.plank"]);
+    expect(told("a.plank")).toEqual(["place b.plank"]);
+  });
+
+  test("one that stands elsewhere and is off comes on and goes back", () => {
+    const here = { ...much, plugins: plugins("d.plank", "a.plank", "b.plank", "c.plank") };
+    const off = {
+      ...here,
+      plugins: { ...here.plugins, entries: turnedOff(here.plugins.entries, "d.plank") },
+    };
+    expect(back(off, { facet: "plugins", key: "d.plank" }).sort()).toEqual([
+      "plugins on d.plank",
+      "plugins place d.plank",
+    ]);
+  });
+});
