@@ -33,8 +33,13 @@ export const claimOfCode = (setup: SharedSetup, unknown: readonly SharedSetup["m
 });
 
 /** No list but a whole one carries rules, notes, and what its curator says of it. */
-const besideOf = (hasSections: boolean): BesidePart[] =>
-  hasSections ? ["rules", "notes", "facts"] : ["sections", "rules", "notes", "facts"];
+const besideOf = (hasSections: boolean, isNumbered = false): BesidePart[] => [
+  ...(hasSections ? [] : (["sections"] as const)),
+  ...(isNumbered ? [] : (["numbers"] as const)),
+  "rules",
+  "notes",
+  "facts",
+];
 
 /** A list of names says what its lines say; of a line that is no name at all nothing is to be understood. */
 export function claimOfListing(
@@ -56,7 +61,7 @@ export function claimOfListing(
       .filter(({ how, known }) => known === null && how !== "game" && how !== "talk" && how !== "answer")
       .map(text),
     unsure: on.filter(({ known, how, sure }) => (known !== null || how === "game") && !sure).map(text),
-    beside: besideOf(namesSections(matches)),
+    beside: besideOf(namesSections(matches), listing.numbered === true),
     implied: impliedIn(matches),
   };
   return claim.altered.length === 0 && isOtherThanItsFingerprint(listing, matches, lineup, claim)

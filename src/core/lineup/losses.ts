@@ -9,6 +9,7 @@ export const aspects = [
   "mods",
   "plugins",
   "sections",
+  "numbers",
   "parts",
   "left-out",
   "settings",
@@ -50,6 +51,7 @@ const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => 
   mods: ({ mods }, game) => (game.lists.includes("mods") ? mods.length : 0),
   plugins: ({ plugins }) => plugins.filter(({ mod }) => mod !== null).length,
   sections: ({ sections }) => sections.length,
+  numbers: ({ numbers = [] }) => numbers.length,
   parts: ({ mods }) =>
     mods.filter(({ options, components }) => components.length + Object.keys(options).length > 0).length,
   "left-out": ({ mods }) => mods.reduce((sum, { hidden }) => sum + hidden.length, 0),

@@ -9,6 +9,7 @@ const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
   mods: (count) => `the mods: ${count} of them`,
   plugins: (count) => `the order of ${plural(count, "plugin")}`,
   sections: (count) => `${plural(count, "section")}; the order itself stays`,
+  numbers: (count) => `${plural(count, "number")} of its sheet`,
   parts: (count) => `what is chosen of ${plural(count, "package")}`,
   "left-out": (count) => `${plural(count, "file")} or folders that are left out`,
   settings: (count) => `${plural(count, "setting")}: expansions, parts of the game, how it is launched`,
@@ -20,6 +21,7 @@ const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
 /** What did not come along of a list, whether or not it had any. */
 export const besideWords = {
   sections: "its sections",
+  numbers: "the numbers of its sheet",
   rules: "its rules and rulebooks",
   notes: "notes and conditions of its mods",
   facts: "who made it, its read-me, keys, pictures and changes",

@@ -34,7 +34,7 @@ const unsaidParts = [
 export type UnsaidPart = (typeof unsaidParts)[number];
 
 /** What a profile keeps and no list but a whole one carries; it decides nothing of how a setup behaves. */
-const besideParts = ["sections", "rules", "notes", "facts"] as const;
+const besideParts = ["sections", "numbers", "rules", "notes", "facts"] as const;
 export type BesidePart = (typeof besideParts)[number];
 
 const words = z.string().max(600);

@@ -54,6 +54,8 @@ export interface Listing {
   /** The fingerprint that its author's Seating wrote into it, where it carries one. */
   readonly fingerprint?: string;
   readonly settings?: ListSettings;
+  /** It has columns for the numbers of tiers and for weights. */
+  readonly numbered?: true;
   /** Where a digest in it disagrees with what it says. */
   readonly altered?: readonly AlteredPlace[];
 }

@@ -18,7 +18,7 @@ export const csv: LineupFormat = {
   label: "Table (CSV)",
   extension: ".csv",
   mime: "text/csv",
-  carries: carriedByRows,
+  carries: [...carriedByRows, "numbers"],
   write: (lineup) => {
     const all = rowsOf(lineup);
     const head = headOf(lineup, all);
@@ -75,8 +75,9 @@ const headOfColumn = (cell: string): string => {
 /** What columns of its own say of the whole list; nothing where rows disagree. */
 export function headInCells(
   cells: readonly (readonly string[])[],
-): Pick<Listing, "game" | "fingerprint" | "settings"> {
+): Pick<Listing, "game" | "fingerprint" | "settings" | "numbered"> {
   const heads = (cells[0] ?? []).map(headOfColumn);
+  const isNumbered = heads.includes("tier") && heads.includes("weight");
   const only = (field: string) => {
     const at = heads.indexOf(field);
     const said = new Set(cells.slice(1).map((row) => row[at]?.trim() ?? ""));
@@ -85,7 +86,8 @@ export function headInCells(
   };
   const said = saidByHead(Object.fromEntries(headColumns.map((field) => [field, only(field)])));
   // A column of somebody else's may have one of these names.
-  return said.settings ? said : { ...said, game: null };
+  const own = said.settings ? said : { ...said, game: null };
+  return isNumbered ? { ...own, numbered: true } : own;
 }
 
 /** Rows below a header that names a column of names, each upon `blank`, in the order of their numbers; null where there is no such header. */
