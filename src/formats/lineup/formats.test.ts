@@ -11,11 +11,14 @@ import type { Lineup } from "@/core/model/lineup";
 import { settingsText } from "@/core/lineup/table";
 import { cellOf } from "@/core/testing/rows";
 import { testGame } from "@/core/testing/game";
-import { testRoster } from "@/core/testing/roster";
+import { testRoster, withState } from "@/core/testing/roster";
+import { knownMods } from "@/core/lineup/known";
+import { lossesOf } from "@/core/lineup/losses";
 import { lineupFormats, formatOf } from "./all";
 import { readCode, writeCode } from "./code";
 import { guardCell, readCells, unguardCell } from "./csv";
 import { readList, type ListIn } from "./read";
+import { resolveList } from "./resolve";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -51,6 +54,55 @@ const linesOf = (text: string) => {
   if (list.kind !== "listing") throw new Error(list.kind);
   return list.listing.lines.filter(({ aside }) => !aside);
 };
+
+describe("the numbers that a curator keeps", () => {
+  const numbers = [
+    { list: "mods" as const, of: "item" as const, id: "a", number: 4.5 },
+    { list: "plugins" as const, of: "section" as const, id: "world", number: 300 },
+    { list: "plugins" as const, of: "item" as const, id: "a.plank", number: 7 },
+  ];
+  const numbered = makeLineup(withState(roster, { ...roster.profile.state, numbers }), {
+    title: "Numbered",
+    author: "",
+    note: "",
+    listVersion: "",
+    date: "2026-11-01",
+  });
+  const resolved = (text: string) =>
+    resolveList(read(text), testGame, knownMods(roster.stock.shelf, []), roster.stock, "x");
+  /** A section of the game's is known by its name, whatever id it had. */
+  const said = ({ sections, numbers: all = [] }: Lineup) =>
+    all.map(
+      ({ of, id, number }) =>
+        `${of === "section" ? sections.find((each) => each.id === id)!.name : id} ${number}`,
+    );
+
+  test("come back from a table, also when a spreadsheet has sorted it and somebody renumbered it", () => {
+    const { lineup: back, claim } = resolved(written("csv", numbered));
+    expect(said(back).sort()).toEqual(said(numbered).sort());
+    expect(claim.beside).not.toContain("numbers");
+    const rows = written("csv", numbered).trim().split("\r\n");
+    const [head, ...others] = rows;
+    // a.plank goes before b: by its number alone, which its weight follows.
+    const changed = others
+      .map((row) => row.replace(/^307,300,7,(plugins,.*a\.plank)/, "300.5,300,7,$1"))
+      .reverse();
+    const after = resolved([head, ...changed].join("\r\n")).lineup;
+    expect(after.plugins.findIndex(({ name }) => name === "a.plank")).toBeLessThan(
+      after.plugins.findIndex(({ name }) => name === "off.skiff"),
+    );
+    expect(said(after)).toContain("a.plank 0.5");
+  });
+
+  test("are left behind by the other lists, which is told on both sides; a whole lineup carries them", () => {
+    for (const { id, carries } of lineupFormats) {
+      const isTold = lossesOf(numbered, testGame, carries).some(({ aspect }) => aspect === "numbers");
+      const { lineup: back, claim } = resolved(written(id, numbered));
+      expect([id, claim.beside.includes("numbers")]).toEqual([id, isTold]);
+      expect([id, (back.numbers ?? []).length]).toEqual([id, isTold ? 0 : 3]);
+    }
+  });
+});
 
 describe("a sheet is in the order of its numbers", () => {
   const names = (text: string) => linesOf(text).map(({ name }) => name);
