@@ -6,9 +6,13 @@ import type { ListName } from "../model/profile";
 import { renumbered, withNumbersOf } from "../roster/sheet";
 import { label, stepsBetween } from "./steps";
 
-/** Gives a section or an item a number of its own, or takes it away (null). */
-export const numberEdit = ({ list, of, id }: Omit<SheetNumber, "number">, number: number | null): Edit => ({
-  label: label("number", { item: id, number: number ?? "" }),
+/** Gives a section or an item a number of its own, or takes it away (null); `name`: what a section is called. */
+export const numberEdit = (
+  { list, of, id }: Omit<SheetNumber, "number">,
+  number: number | null,
+  name: string = id,
+): Edit => ({
+  label: label("number", { item: name, number: number ?? "" }),
   steps: [
     {
       kind: "decide",

@@ -2,7 +2,7 @@ import { MODS_RANK } from "../model/game";
 import type { Lineup } from "../model/lineup";
 import type { ListLine } from "../model/listing";
 import type { ListName, SheetNumber } from "../model/profile";
-import { numbersOf, tiersOfSheet, type Sheet } from "../roster/sheet";
+import { numbersGiven, numbersOf, round, tiersOfSheet, type Sheet } from "../roster/sheet";
 
 /** What a sheet says of an item: its number, and where its curator gave them, the own number of its tier and a weight that lasts. */
 interface SheetCells {
@@ -21,30 +21,28 @@ function cellsOf(lineup: Lineup, name: ListName): SheetCells[] {
   const sections = lineup.sections.filter(({ rank }) => (rank === MODS_RANK) === (name === "mods"));
   const listed =
     name === "mods"
-      ? lineup.mods.map(({ id, section }) => ({ id: id, section }))
-      : lineup.plugins.map(({ name: id, section }) => ({ id: id, section }));
+      ? lineup.mods.map(({ id, section }) => ({ id, section }))
+      : lineup.plugins.map(({ name: id, section }) => ({ id, section }));
   let last = sections[0]?.id ?? null;
   // One of which no section is told joins the one before it.
   const items = listed.map(({ id, section }) => ({ id, entry: { section: (last = section ?? last) } }));
   const sheet: Sheet = { name, sections, items, numbers: lineup.numbers ?? [] };
   const tierOf = new Map(tiersOfSheet(sheet).map((tier) => [tier.section, tier]));
   const numberOf = new Map(numbersOf(sheet).map(({ id, number }) => [id, number]));
-  const weights = new Set(
-    sheet.numbers.filter((each) => each.list === name && each.of === "item").map(({ id }) => id),
-  );
+  const weights = numbersGiven(sheet, "item");
   return items.map(({ id, entry }) => {
     const number = numberOf.get(id)!;
     const tier = entry.section === null ? undefined : tierOf.get(entry.section);
+    const weight = weights.get(id);
+    // One that the order contradicts is none of this sheet.
+    const holds = tier !== undefined && weight !== undefined && round(tier.value + weight) === number;
     return {
       number: String(number),
       tier: tier?.isOwn ? String(tier.value) : "",
-      weight: tier && weights.has(id) ? String(weightIn(tier.value, number)) : "",
+      weight: holds ? String(weight) : "",
     };
   });
 }
-
-/** Free of what subtracting decimals leaves behind. */
-const weightIn = (tier: number, number: number): number => Number((number - tier).toPrecision(12));
 
 /** A line of a sheet, as it was understood: what stands in which section. */
 interface SeatedLine {
@@ -81,7 +79,7 @@ export function sheetLine(
 ): Pick<ListLine, "tier" | "weight"> {
   const cell = (column: string) => (Object.hasOwn(row, column) ? numberIn(row[column] ?? "") : null);
   const [number, tier, said] = [cell("number"), cell("tier"), cell("weight")];
-  const weight = said !== null && number !== null && tier !== null ? weightIn(tier, number) : said;
+  const weight = said !== null && number !== null && tier !== null ? round(number - tier) : said;
   return {
     ...(tier !== null && { tier }),
     ...(weight !== null && { weight }),

@@ -7,7 +7,7 @@ import type { Claim } from "../model/claim";
 import type { Section } from "../model/game";
 import type { ItemId, SectionId } from "../model/ids";
 import type { Lineup } from "../model/lineup";
-import type { Choice, Entry, ListName, Order, ProfileState } from "../model/profile";
+import type { Choice, Entry, ListName, Order, ProfileState, SheetNumber } from "../model/profile";
 import type { Roster, SeatedItem } from "../roster/roster";
 import type { TakeInWay } from "../state/facet";
 import { facets, mapFacets } from "../state/facets";
@@ -73,8 +73,16 @@ class Told {
       choices: this.choices(theirs),
       leftOut: kept("left-out") ? this.leftOut(theirs) : theirs.leftOut,
       mods: this.order("mods", theirs),
+      numbers: theirs.numbers.map((each) => this.number(each, theirs)),
     };
     return { ...base, plugins: this.plugins(base) };
+  }
+
+  /** Of a section as it is called among mine. */
+  private number(each: SheetNumber, theirs: ProfileState): SheetNumber {
+    if (each.of === "item") return each;
+    const { idOf } = this.sections(theirs[each.list], this.mine[each.list]);
+    return { ...each, id: idOf.get(each.id as SectionId) ?? each.id };
   }
 
   private get mine(): ProfileState {

@@ -48,7 +48,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "base-off": (d) => `switch off ${d.name}`,
   launch: (d) => `set ${d.name}`,
   "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
-  number: (d, item) => (d.number === "" ? `take the number of ${item}` : `number ${item} ${d.number}`),
+  number: (d, item) => (d.number === "" ? `take the number of ${item} away` : `number ${item} ${d.number}`),
   renumber: (d) => `number the ${d.name} anew`,
   follow: (d) => `follow ${[d.name, d.version].filter(Boolean).join(" ")}`,
   unfollow: (d) => `follow ${d.name} no longer`,

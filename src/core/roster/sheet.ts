@@ -28,14 +28,15 @@ const gap = 10;
 /** The next round number above the tier before: ten, twenty, thirty. */
 export const standardAfter = (value: number): number => Math.floor(value / gap) * gap + gap;
 
-const given = ({ name, numbers }: Pick<Sheet, "name" | "numbers">, of: SheetNumber["of"]) =>
+/** The numbers that a curator gave sections, or items, of a list, by their ids. */
+export const numbersGiven = ({ name, numbers }: Pick<Sheet, "name" | "numbers">, of: SheetNumber["of"]) =>
   new Map(
     numbers.filter((each) => each.list === name && each.of === of).map(({ id, number }) => [id, number]),
   );
 
 /** The tiers of the sections. An own number that does not rise above the one before does not count until it does. */
 export function tiersOfSheet(sheet: Sheet): SheetTier[] {
-  const own = given(sheet, "section");
+  const own = numbersGiven(sheet, "section");
   const tiers: { section: string; value: number; isOwn: boolean }[] = [];
   let before = 0;
   for (const { id } of sheet.sections) {
@@ -50,7 +51,7 @@ export function tiersOfSheet(sheet: Sheet): SheetTier[] {
 /** The number of every item but the given ones; weights that the order contradicts, or that leave their tier, give way. */
 export function numbersOf(sheet: Sheet, without: readonly string[] = []): Numbered[] {
   const tiers = tiersOfSheet(sheet);
-  const weights = given(sheet, "item");
+  const weights = numbersGiven(sheet, "item");
   const valueOf = new Map(tiers.map(({ section, value }) => [section as string | null, value]));
   const gone = new Set(without);
   return numbersOfSeats(
@@ -67,12 +68,12 @@ export function numbersOf(sheet: Sheet, without: readonly string[] = []): Number
   );
 }
 
-/** Free of what adding decimals leaves behind. */
-const round = (number: number): number => Number(number.toPrecision(12));
+/** Free of what adding and subtracting decimals leaves behind. */
+export const round = (number: number): number => Number(number.toPrecision(12));
 
 /** The tiers that hold more than there are whole numbers in them, or an item whose weight leads past their end. */
 export function outgrown(sheet: Sheet): SheetTier[] {
-  const weights = given(sheet, "item");
+  const weights = numbersGiven(sheet, "item");
   return tiersOfSheet(sheet).filter(({ section, value, end }) => {
     const items = sheet.items.filter(({ entry }) => entry.section === section);
     return items.length > end - value || items.some(({ id }) => value + (weights.get(id) ?? 0) >= end);
@@ -95,7 +96,7 @@ export function renumbered(sheet: Sheet): Renumbering {
   while (apart < 2 * most) apart *= 10;
   const now = tiersOfSheet(sheet);
   const tiers = now.map(({ section, value }, at) => ({ section, from: value, to: (at + 1) * apart }));
-  const weighed = given(sheet, "item");
+  const weighed = numbersGiven(sheet, "item");
   const weights = sections.flatMap(({ id }) =>
     inSection(id).flatMap((item, at): SheetNumber[] =>
       weighed.has(item.id) ? [{ list, of: "item", id: item.id, number: at + 1 }] : [],

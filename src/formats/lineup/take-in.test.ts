@@ -71,6 +71,15 @@ const someState: fc.Arbitrary<ProfileState> = fc
       { mod: aMod("b"), path: "textures/" },
     ]),
     launch: fc.constantFrom<ProfileState["launch"]>({}, { draw: 4 }),
+    // Some hold in the order that comes of it, some do not.
+    numbers: fc.subarray([
+      { list: "mods" as const, of: "item" as const, id: "a", number: 4 },
+      { list: "mods" as const, of: "item" as const, id: "b", number: 2.5 },
+      { list: "plugins" as const, of: "item" as const, id: "a.plank", number: 30 },
+      { list: "plugins" as const, of: "item" as const, id: "b.plank", number: 1 },
+      { list: "plugins" as const, of: "section" as const, id: "world", number: 35 },
+      { list: "plugins" as const, of: "section" as const, id: "patches", number: 12 },
+    ]),
     rules: fc.subarray([
       {
         id: aRule("r"),

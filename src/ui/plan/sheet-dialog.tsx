@@ -3,6 +3,7 @@
 import { useMemo, useState } from "react";
 import { numberEdit, renumberEdit } from "@/core/edit/numbers";
 import { plural } from "@/core/messages/parts";
+import type { Section } from "@/core/model/game";
 import { numbersOf, outgrown, renumbered, tiersOfSheet } from "@/core/roster/sheet";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -28,13 +29,19 @@ export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => v
 }
 
 function Tiers() {
-  const { editor } = useWorkspace();
+  const { editor, tell } = useWorkspace();
   const list = useEditor((state) => state.roster.lists[state.lens]);
   const profile = useEditor((state) => state.profile.id);
   const [preview, setPreview] = useState(false);
   const tiers = useMemo(() => tiersOfSheet(list), [list]);
   const full = useMemo(() => new Set(outgrown(list).map(({ section }) => section)), [list]);
   const numbers = useMemo(() => new Map(numbersOf(list).map(({ id, number }) => [id, number])), [list]);
+  const give = ({ id, name }: Section, index: number, number: number | null) => {
+    const before = tiers[index - 1]?.value ?? 0;
+    if (number === null || number > before)
+      editor.dispatch(numberEdit({ list: list.name, of: "section", id }, number, name));
+    else tell([`The number of ${name} has to be above ${before}.`], "wrong");
+  };
   const exportSheet = async () => {
     await editor.settled();
     saveFrom(`/api/lineups?profile=${encodeURIComponent(profile)}&format=csv`);
@@ -71,9 +78,7 @@ function Tiers() {
                     label={`Number of ${section.name}`}
                     value={isOwn ? value : null}
                     placeholder={String(value)}
-                    onStore={(number) =>
-                      editor.dispatch(numberEdit({ list: list.name, of: "section", id }, number))
-                    }
+                    onStore={(number) => give(section, index, number)}
                   />
                 </td>
                 <td className="text-right font-mono">{inside.length}</td>

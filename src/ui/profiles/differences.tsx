@@ -84,7 +84,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
             >
               Save as text
             </Button>
-            <TakeOver here={here} there={there} taken={taken} name={name} {...taking} />
+            <TakeOver there={there} taken={taken} name={name} {...taking} />
           </span>
         )}
       </div>
@@ -123,23 +123,22 @@ export function Changes({ there }: { there: Roster }) {
 }
 
 function TakeOver({
-  here,
   there,
   taken,
   name,
   also,
   onTaken,
 }: {
-  here: Roster;
   there: Roster;
   taken: readonly Difference[];
   name: string;
 } & Taking) {
   const { editor, tell } = useWorkspace();
   const take = async () => {
-    const edit = takeOver(here, there, taken, name);
     const more = also ? await also() : {};
-    if (!edit || !more) return;
+    // What was done here while that was waited for counts.
+    const edit = more && takeOver(editor.getState().roster, there, taken, name);
+    if (!edit) return;
     const outcome = editor.dispatch({
       ...edit,
       ...more,

@@ -93,7 +93,7 @@ export function MergeView({
     if (compareFacts(factsOfLineup(next), facts).length === 0) return;
     for (const list of game.lists) if (await propose({ list, how: "propose" })) return;
   };
-  const relation = versionRelation(followed, { lineup: next, claim });
+  const relation = useMemo(() => versionRelation(followed, { lineup: next, claim }), [followed, next, claim]);
   const isVersion = isSameList(followed.lineup, next) || relation === "same";
   const version = [next.title, next.listVersion].filter(Boolean).join(" ");
   return (
