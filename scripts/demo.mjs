@@ -7,12 +7,12 @@ import { home, main, mustRun, root, say } from "./lib/steps.mjs";
 
 const demo = join(home, "demo");
 
-/** Removes only what Seating itself keeps in its data folder. */
+const isAfresh = process.argv.includes("--reset");
+
+/** Removes only what Seating itself keeps in its data folder; the server does so with its database, once it holds the folder. */
 async function reset() {
   say(`Starting afresh: removing the database and the demo in ${home} …`);
-  for (const name of ["database", "demo", "server.lock"]) {
-    await rm(join(home, name), { recursive: true, force: true });
-  }
+  await rm(demo, { recursive: true, force: true });
 }
 
 async function makeDemo() {
@@ -43,12 +43,15 @@ async function seed() {
 }
 
 await main(async () => {
-  refuseSecondServer();
-  if (process.argv.includes("--reset")) await reset();
+  await refuseSecondServer();
+  if (isAfresh) await reset();
   await install();
   await build();
   await makeDemo();
-  const { child, ended } = await startServer({ SEATING_DEMO: demo });
+  const { child, ended } = await startServer({
+    SEATING_DEMO: demo,
+    ...(isAfresh && { SEATING_AFRESH: "1" }),
+  });
   try {
     await seed();
   } catch (error) {

@@ -3,7 +3,7 @@ import { address, refuseSecondServer, startServer } from "./lib/serve.mjs";
 import { main, say } from "./lib/steps.mjs";
 
 await main(async () => {
-  refuseSecondServer();
+  await refuseSecondServer();
   await install();
   await build();
   const { ended } = await startServer();

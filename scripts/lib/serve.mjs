@@ -1,26 +1,24 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { home, nextBin, quiet, root, say } from "./steps.mjs";
 
 export const port = Number(process.env.SEATING_PORT ?? 4321);
 export const address = `http://127.0.0.1:${port}`;
 
-/** The server that already uses this data folder, from the lock it left; null if there is none alive. */
-function running() {
-  const lock = join(home, "server.lock");
-  if (!existsSync(lock)) return null;
+/** The server that uses this data folder already, if it answers where its lock says; the server itself looks closer. */
+async function findRunning() {
   try {
-    const first = JSON.parse(readFileSync(lock, "utf8"));
-    process.kill(first.pid, 0);
-    return first;
+    const first = JSON.parse(readFileSync(join(home, "server.lock"), "utf8"));
+    const response = await fetch(`${first.address}/api/alive`, { signal: AbortSignal.timeout(5000) });
+    return response.ok ? first : null;
   } catch {
     return null;
   }
 }
 
-export function refuseSecondServer() {
-  const first = running();
+export async function refuseSecondServer() {
+  const first = await findRunning();
   if (!first) return;
   throw new Error(
     `Seating already runs with the data folder ${home}: ${first.address} (process ${first.pid}).\n` +
@@ -30,7 +28,7 @@ export function refuseSecondServer() {
 
 /** Starts the production server on 127.0.0.1; resolves once it answers. */
 export async function startServer(env = {}) {
-  refuseSecondServer();
+  await refuseSecondServer();
   mkdirSync(home, { recursive: true, mode: 0o700 });
   say(`Starting the server with the data in ${home} …`);
   const child = spawn(

@@ -1,19 +1,21 @@
 import "server-only";
+import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import type { Stock } from "@/core/roster/roster";
 import { games } from "@/standin/games";
 import { updateDefinitions } from "@/store/games";
 import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
-import type { Database } from "@/store/sql";
+import type { Db } from "@/store/sql";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
+import { closeOnSignals } from "./closing";
 import { takeFolder } from "./lock";
 import { upgradeStored } from "./upgrade";
 
 /** What the server holds for as long as it runs; the only place that knows the database. */
 export interface Context {
-  readonly db: Database;
+  readonly db: Db;
   /** What lies on the disk, by game, as last read; dropped when a shelf is read anew. */
   readonly stocks: Map<string, Promise<Stock>>;
   /** The orders of profiles at the version that was last stored or read, by the profile's id. */
@@ -45,7 +47,10 @@ export function getContext(): Promise<Context> {
 }
 
 async function open(): Promise<Context> {
-  const giveBack = takeFolder(home(), { pid: process.pid, address: `http://127.0.0.1:${port()}` });
+  const giveBack = await takeFolder(home(), { pid: process.pid, address: `http://127.0.0.1:${port()}` });
+  // What was dropped and neither taken in nor left when the last server ended is nobody's.
+  await rm(incomingFolder(), { recursive: true, force: true });
+  if (process.env.SEATING_AFRESH) await rm(join(home(), "database"), { recursive: true, force: true });
   const program = join(root(), "dist", "database-worker.mjs");
   const db = await openInWorker(program, join(home(), "database"));
   await migrate(db, join(root(), "src", "store", "migrations"));
@@ -55,16 +60,4 @@ async function open(): Promise<Context> {
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
   return { db, folder: home(), depots, stocks: new Map(), orders: new Map(), underWay: new Set() };
-}
-
-function closeOnSignals(db: Database, giveBack: () => void): void {
-  const exits = { SIGINT: 130, SIGTERM: 143 } as const;
-  for (const signal of ["SIGINT", "SIGTERM"] as const) {
-    process.once(signal, () => {
-      void db.close().finally(() => {
-        giveBack();
-        process.exit(exits[signal]);
-      });
-    });
-  }
 }

@@ -4,9 +4,9 @@ import { makeRoster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import { readOnDisk } from "@/disk/write-order";
 import { listGames } from "@/store/games";
-import { findProfile, listProfiles } from "@/store/profiles";
+import { listProfiles } from "@/store/profiles";
 import { getStock } from "./stock";
-import { makeDemoContext, type DemoContext } from "./testing/demo-context";
+import { makeDemoContext, storedProfile, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
 beforeAll(async () => {
@@ -22,7 +22,7 @@ test("the demo of its usual size has at least one of every finding", async () =>
     const { definition, folders } = game;
     const onDisk = await readOnDisk(definition, folders.order, folders.shelves[0]);
     for (const { id } of await listProfiles(context.db, game.id)) {
-      const roster = makeRoster(definition, (await findProfile(context.db, id))!, stock);
+      const roster = makeRoster(definition, (await storedProfile(context, id))!, stock);
       for (const finding of runChecks({ roster, ties: allTies(roster), onDisk })) found.add(finding.id);
     }
   }

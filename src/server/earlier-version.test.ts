@@ -8,13 +8,13 @@ import { Lineup } from "@/core/model/lineup";
 import { ProfileState, type Profile } from "@/core/model/profile";
 import { makeRoster, newestById } from "@/core/roster/roster";
 import { findFollowed, listVersions } from "@/store/lineups";
-import { findProfile, findRun } from "@/store/profiles";
+import { findRun } from "@/store/profiles";
 import { findRestorePoint, listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
 import { step } from "./operations/edit-profile";
 import { goBack } from "./operations/profiles";
 import { readSituation } from "./operations/situation";
-import { value } from "./testing/demo-context";
+import { storedProfile, value } from "./testing/demo-context";
 import { openEarlier } from "./testing/earlier-folder";
 
 /** What the version that made the folder said of it: its profiles, which of them publishes a list, and which follows it. */
@@ -33,8 +33,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => context.db.close());
 
-const present = async (id: ProfileId): Promise<Profile> => (await findProfile(context.db, id))!;
-const situation = async (id: ProfileId) => value(await readSituation(context, context.db, id));
+const present = async (id: ProfileId): Promise<Profile> => (await storedProfile(context, id))!;
+const situation = async (id: ProfileId) => value(await readSituation(context, id));
 /** As it was, each mod in the contents that counted for it: the newest on the shelf. */
 async function wasState(id: ProfileId): Promise<ProfileState> {
   const state = ProfileState.parse(expected.states[id]!.state);

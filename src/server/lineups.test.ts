@@ -3,13 +3,12 @@ import { writeLineup } from "@/formats/lineup/json";
 import { blankSheet, type Lineup } from "@/core/model/lineup";
 import { dataInPage } from "@/formats/lineup/page";
 import { findCurrentGame } from "@/store/games";
-import { findProfile } from "@/store/profiles";
 import type { Context } from "./context";
 import { label } from "@/core/edit/steps";
 import { step, storeEdit } from "./operations/edit-profile";
 import * as lineups from "./operations/lineups";
 import * as profiles from "./operations/profiles";
-import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
+import { makeDemoContext, storedProfile, value, type DemoContext } from "./testing/demo-context";
 import { viewProfile } from "./views/profile";
 
 let demo: DemoContext;
@@ -20,7 +19,7 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => demo.end());
 
-const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
+const present = async () => (await storedProfile(context, (await findCurrentGame(context.db))!.profileId!))!;
 const keep = async (lineup: Lineup) =>
   value(await lineups.keepImport(context, new TextEncoder().encode(writeLineup(lineup)), "x.lineup.json"))
     .importId;
@@ -54,13 +53,13 @@ test("a list goes out with what its curator said, and comes in as a new profile 
   const profile = await present();
   expect([profile.id, profile.name]).toEqual([made.profileId, "Reproduced"]);
   expect(await fingerprintOf(profile.id)).toBe(lineup.fingerprint);
-  expect((await viewProfile(context, profile)).followed?.lineup.fingerprint).toBe(lineup.fingerprint);
+  expect((await viewProfile(context, profile.id))!.followed?.lineup.fingerprint).toBe(lineup.fingerprint);
   const noMore = { label: label("unfollow", { name: "x" }), steps: [], follow: null };
   expect(value(await storeEdit(context, profile.id, 1, noMore))).toMatchObject({
     version: 2,
     followed: null,
   });
-  expect((await viewProfile(context, profile)).followed).toBeNull();
+  expect((await viewProfile(context, profile.id))!.followed).toBeNull();
   expect(value(await step(context, profile.id, 2, "undo")).followed?.lineup.title).toBe("Long Descent");
   value(await profiles.switchProfile(context, first.id));
   expect(
@@ -95,7 +94,9 @@ test("into the present profile it is one edit with a restore point, and one undo
     expect(after.version).toBe(before.version + 1);
     // What only the profile has stays.
     expect(after.state.mods.entries.length).toBe(before.state.mods.entries.length);
-    expect((await viewProfile(context, after)).restorePoints[0]!.name).toBe("Before Long Descent came in");
+    expect((await viewProfile(context, after.id))!.restorePoints[0]!.name).toBe(
+      "Before Long Descent came in",
+    );
     value(await step(context, first.id, after.version, "undo"));
     expect((await present()).state.plugins.entries.map(({ id }) => id)).toEqual(
       before.state.plugins.entries.map(({ id }) => id),
@@ -111,7 +112,7 @@ test("which version is followed is a part of the edit: undo, redo and going back
   const first = await present();
   const { changelog: _, ...lineup } = value(await lineups.exportLineup(context, first.id));
   const followedBy = async (id: ProfileId) =>
-    (await viewProfile(context, (await findProfile(context.db, id))!)).followed?.lineup.listVersion ?? null;
+    (await viewProfile(context, id))!.followed?.lineup.listVersion ?? null;
   const take = async (listVersion: string, target: lineups.Acceptance["target"]) =>
     value(
       await lineups.acceptImport(context, await keep({ ...lineup, title: "Tidal", listVersion }), {
@@ -124,7 +125,7 @@ test("which version is followed is a part of the edit: undo, redo and going back
   expect(await followedBy(id)).toBe("2.0");
   const follow = await keep({ ...lineup, title: "Tidal", listVersion: "3.0" });
   const edit = { label: label("follow", { name: "Tidal", version: "3.0" }), steps: [], follow };
-  let { version } = (await findProfile(context.db, id))!;
+  let { version } = (await storedProfile(context, id))!;
   expect(value(await storeEdit(context, id, version, edit)).followed?.lineup.listVersion).toBe("3.0");
   expect(await storeEdit(context, id, version, edit)).toMatchObject({ refusal: { code: "stale" } });
   for (const [way, followed] of [
@@ -134,12 +135,12 @@ test("which version is followed is a part of the edit: undo, redo and going back
     ["redo", "3.0"],
     ["undo", "2.0"],
   ] as const) {
-    version = (await findProfile(context.db, id))!.version;
+    version = (await storedProfile(context, id))!.version;
     const back = value(await step(context, id, version, way));
     expect([way, back.followed?.lineup.listVersion, await followedBy(id)]).toEqual([way, followed, followed]);
   }
-  const point = (await viewProfile(context, (await findProfile(context.db, id))!)).restorePoints[0]!;
-  version = (await findProfile(context.db, id))!.version;
+  const point = (await viewProfile(context, id))!.restorePoints[0]!;
+  version = (await storedProfile(context, id))!.version;
   expect(value(await profiles.goBack(context, point.id, version)).followed?.lineup.listVersion).toBe("1.0");
   // What nothing leads to any more is forgotten: version 3.0, which had been undone.
   const kept = await context.db.query<{ version: string }>(

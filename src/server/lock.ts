@@ -1,9 +1,18 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { randomUUID } from "node:crypto";
+import { execFileSync } from "node:child_process";
+import { linkSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { setTimeout as wait } from "node:timers/promises";
 
 interface LockHolder {
   readonly pid: number;
   readonly address: string;
+}
+
+/** What a lock says. Earlier versions wrote no start. */
+interface Lock extends LockHolder {
+  /** When the process began, as its system tells it: a process of the same number with another one is not the same. */
+  readonly started?: string | null;
 }
 
 export class FolderInUse extends Error {
@@ -13,48 +22,126 @@ export class FolderInUse extends Error {
   ) {
     super(
       `Seating already runs with the data folder ${folder}: ${holder.address} (process ${holder.pid}). ` +
-        `Use that one, stop it first, or name another folder with SEATING_HOME.`,
+        `Use that one, stop it first, or name another folder with SEATING_HOME. ` +
+        `If process ${holder.pid} is something else, delete ${join(folder, "server.lock")} and start again.`,
     );
   }
 }
+
+const mostTries = 50;
+/** Milliseconds after which a lock for taking over is left behind by a process that was killed while it had it. */
+const leftBehind = 10_000;
 
 /**
  * Takes the data folder for this process; two servers on one database would lose each other's writes without a
  * word. A lock whose process is gone is taken over. Throws `FolderInUse`. Answers how to give it back.
  */
-export function takeFolder(folder: string, holder: LockHolder): () => void {
+export async function takeFolder(folder: string, holder: LockHolder): Promise<() => void> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const path = join(folder, "server.lock");
-  for (let tries = 0; ; tries++) {
-    try {
-      writeFileSync(path, JSON.stringify(holder), { flag: "wx" });
-      return () => giveBack(path, holder);
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== "EEXIST" || tries > 5) throw error;
-      const first = readHolder(path);
-      if (first && first.pid !== holder.pid && isAlive(first.pid)) throw new FolderInUse(folder, first);
-      rmSync(path, { force: true });
-    }
+  const lock: Lock = { ...holder, started: startOf(holder.pid) };
+  for (let tries = 0; tries < mostTries; tries++) {
+    if (put(path, lock)) return () => giveBack(path, lock);
+    const first = readLock(path);
+    if (first && !isSame(first, lock) && (await isAlive(first))) throw new FolderInUse(folder, first);
+    await removeStale(path, lock);
+  }
+  throw new Error(`The lock ${path} cannot be taken. If no other Seating runs, delete it and start again.`);
+}
+
+/** Whole or not at all, and only where nothing is there: a link, unlike a file that is opened, is never seen empty. */
+function put(path: string, lock: Lock): boolean {
+  const draft = `${path}.${randomUUID()}`;
+  writeFileSync(draft, JSON.stringify(lock));
+  try {
+    linkSync(draft, path);
+    return true;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === "EEXIST") return false;
+    throw error;
+  } finally {
+    rmSync(draft, { force: true });
   }
 }
 
-function giveBack(path: string, holder: LockHolder): void {
-  if (readHolder(path)?.pid === holder.pid) rmSync(path, { force: true });
+/** One at a time, so that of two that find a stale lock none removes what the other one has put in its place. */
+async function removeStale(path: string, lock: Lock): Promise<void> {
+  const turn = `${path}.turn`;
+  try {
+    mkdirSync(turn);
+  } catch {
+    const age = Date.now() - (statSync(turn, { throwIfNoEntry: false })?.mtimeMs ?? Date.now());
+    if (age > leftBehind) rmSync(turn, { recursive: true, force: true });
+    return wait(20);
+  }
+  try {
+    const first = readLock(path);
+    if (!first || isSame(first, lock) || !(await isAlive(first))) rmSync(path, { force: true });
+  } finally {
+    rmSync(turn, { recursive: true, force: true });
+  }
 }
 
-function readHolder(path: string): LockHolder | null {
+function giveBack(path: string, lock: Lock): void {
+  const present = readLock(path);
+  if (present && isSame(present, lock)) rmSync(path, { force: true });
+}
+
+function readLock(path: string): Lock | null {
   try {
-    return JSON.parse(readFileSync(path, "utf8")) as LockHolder;
+    return JSON.parse(readFileSync(path, "utf8")) as Lock;
   } catch {
     return null;
   }
 }
 
-function isAlive(pid: number): boolean {
+const isSame = (a: Lock, b: Lock): boolean => a.pid === b.pid && (a.started ?? null) === (b.started ?? null);
+
+/** Numbers of processes are given again: one is alive if it began when the lock says, or, where that is not known, if Seating answers there. */
+async function isAlive({ pid, address, started }: Lock): Promise<boolean> {
+  if (!isRunning(pid)) return false;
+  const now = startOf(pid);
+  if (started && now) return started === now;
+  return answersAsSeating(address);
+}
+
+function isRunning(pid: number): boolean {
   try {
     process.kill(pid, 0);
     return true;
   } catch (error) {
     return (error as NodeJS.ErrnoException).code === "EPERM";
+  }
+}
+
+/** Null where the system does not tell. */
+function startOf(pid: number): string | null {
+  try {
+    const boot = readFileSync("/proc/sys/kernel/random/boot_id", "latin1").trim();
+    // Field 22; the name before it, in parentheses, may hold anything.
+    const stat = readFileSync(`/proc/${pid}/stat`, "latin1");
+    return `${boot} ${stat.slice(stat.lastIndexOf(")") + 2).split(" ")[19]}`;
+  } catch {
+    return startByPs(pid);
+  }
+}
+
+function startByPs(pid: number): string | null {
+  try {
+    return (
+      execFileSync("ps", ["-o", "lstart=", "-p", String(pid)], { encoding: "utf8", stdio: "pipe" }).trim() ||
+      null
+    );
+  } catch {
+    return null;
+  }
+}
+
+async function answersAsSeating(address: string): Promise<boolean> {
+  try {
+    const response = await fetch(new URL("/api/alive", address), { signal: AbortSignal.timeout(3000) });
+    return ((await response.json()) as { alive?: unknown }).alive === true;
+  } catch {
+    return false;
   }
 }

@@ -1,16 +1,13 @@
-import { spawnSync } from "node:child_process";
 import { readFile, writeFile } from "node:fs/promises";
-import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
 import { label } from "@/core/edit/steps";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
-import { findProfile, listProfiles } from "@/store/profiles";
+import { listProfiles } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
-import { FolderInUse, takeFolder } from "./lock";
 import { setUpDemo } from "./operations/demo";
 import { step, storeEdit } from "./operations/edit-profile";
 import { addGame } from "./operations/games";
@@ -21,7 +18,7 @@ import { readSituation } from "./operations/situation";
 import { readShelfOfGame } from "./operations/read-shelf";
 import { receiveFile } from "./receive";
 import { refuseForeign } from "./same-origin";
-import { makeDemoContext, value } from "./testing/demo-context";
+import { makeDemoContext, storedProfile, value } from "./testing/demo-context";
 import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
 let folder: string;
@@ -32,7 +29,7 @@ beforeAll(async () => {
 }, 90_000);
 afterAll(() => end());
 
-const present = async () => (await findProfile(context.db, (await findCurrentGame(context.db))!.profileId!))!;
+const present = async () => (await storedProfile(context, (await findCurrentGame(context.db))!.profileId!))!;
 const turn = (id: string, on: boolean): Edit => ({
   label: label(on ? "switch-on" : "switch-off", { item: id, count: 1 }),
   steps: [{ kind: "switch", list: "plugins", ids: [aPlugin(id)], on }],
@@ -175,7 +172,7 @@ describe("profiles", () => {
         from: null,
       }),
     );
-    expect((await findProfile(context.db, made.id))!.name).toBe('<b>"../x"</b>');
+    expect((await storedProfile(context, made.id))!.name).toBe('<b>"../x"</b>');
     value(await profiles.deleteProfile(context, made.id));
     value(await profiles.switchProfile(context, first.id));
   });
@@ -225,7 +222,7 @@ describe("reading the shelf", () => {
     expect(value(await readShelfOfGame(context, () => undefined))).toMatchObject({ read: 1 });
     // It is somebody else's work: the profile holds it as it was, says that this is gone, and changes by nothing.
     expect((await present()).version).toBe(first.version);
-    const { roster } = value(await readSituation(context, context.db, first.id));
+    const { roster } = value(await readSituation(context, first.id));
     expect(roster.modOf.get(mod.id)).toMatchObject({ gone: true, mod: { content: mod.content } });
     value(await markOwnWork(context, mod.id, true));
     const after = await present();
@@ -233,9 +230,7 @@ describe("reading the shelf", () => {
       on: true,
     });
     expect(after.version).toBe(first.version + 1);
-    expect(value(await readSituation(context, context.db, first.id)).roster.modOf.get(mod.id)!.gone).toBe(
-      false,
-    );
+    expect(value(await readSituation(context, first.id)).roster.modOf.get(mod.id)!.gone).toBe(false);
   });
 
   test("only one at a time", async () => {
@@ -258,23 +253,6 @@ test("folders that are not there, or hold no such game, are refused by name", as
     folders: { game: folder, order: "", shelves: [folder] },
   });
   expect(empty).toMatchObject({ ok: false, refusal: { code: "folder-no-game" } });
-});
-
-describe("one server for a folder", () => {
-  test("a second one is told where the first is, and a lock left by a dead one is taken over", () => {
-    const home = join(folder, "locked");
-    const dead = spawnSync(process.execPath, ["-e", ""]).pid;
-    takeFolder(home, { pid: process.ppid, address: "http://127.0.0.1:4321" });
-    expect(() => takeFolder(home, { pid: process.pid, address: "x" })).toThrow(FolderInUse);
-    expect(() => takeFolder(home, { pid: process.pid, address: "x" })).toThrow(
-      /127\.0\.0\.1:4321 \(process \d+\)/,
-    );
-    const other = join(folder, "stale");
-    takeFolder(other, { pid: dead, address: "gone" });
-    const giveBack = takeFolder(other, { pid: process.pid, address: "here" });
-    giveBack();
-    expect(existsSync(join(other, "server.lock"))).toBe(false);
-  });
 });
 
 describe("only its own host and origin", () => {

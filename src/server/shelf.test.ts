@@ -7,7 +7,7 @@ import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
 import { listBin } from "@/store/bin";
-import { findProfile, listProfiles } from "@/store/profiles";
+import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
 import * as games from "./operations/games";
@@ -19,7 +19,7 @@ import * as shelf from "./operations/shelf";
 import { findShelfChanges, watchShelf, type ShelfChanges } from "./operations/shelf-changes";
 import * as incoming from "./operations/take-in";
 import { getStock } from "./stock";
-import { makeContext, makeDemoContext, value } from "./testing/demo-context";
+import { makeContext, makeDemoContext, storedProfile, value } from "./testing/demo-context";
 
 let folder: string;
 let context: Context;
@@ -249,7 +249,7 @@ describe("laws", () => {
 test("a state is read of a profile, and refused where there is none", async () => {
   const [first, second] = await listProfiles(context.db, "brinehollow");
   expect(value(await readStateOf(context, { profile: second!.id }))).toEqual(
-    (await findProfile(context.db, second!.id))!.state,
+    (await storedProfile(context, second!.id))!.state,
   );
   expect(await readStateOf(context, { point: first!.id })).toMatchObject({
     refusal: { code: "no-restore-point" },

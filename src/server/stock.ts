@@ -13,12 +13,12 @@ import { listIdentities } from "@/store/identities";
 import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
 import { listFiles, listRecords, listShelf } from "@/store/shelf";
-import type { Sql } from "@/store/sql";
+import type { Db } from "@/store/sql";
 import type { Context } from "./context";
 
 /** What lies on the disk for a game: its own plugins read now, the shelf as it was last read. */
 export function getStock(
-  { db, stocks }: Pick<Context, "stocks"> & { db: Sql },
+  { db, stocks }: Pick<Context, "db" | "stocks">,
   game: RegisteredGame,
 ): Promise<Stock> {
   const known = stocks.get(game.id);
@@ -29,7 +29,7 @@ export function getStock(
   return reading;
 }
 
-async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
+async function readStock(db: Db, game: RegisteredGame): Promise<Stock> {
   const { definition, folders } = game;
   const owned = await ownedExpansions(definition, folders.game);
   const base: PluginFile[] = await readPluginFiles(
@@ -56,14 +56,14 @@ async function readStock(db: Sql, game: RegisteredGame): Promise<Stock> {
 }
 
 /** By the newest version of each mod. */
-async function recordOverlaps(db: Sql, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
+async function recordOverlaps(db: Db, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
   const newest = new Set([...newestById(shelf).values()].map((mod) => mod.path));
   const rows = (await listRecords(db, id)).filter(({ path }) => newest.has(path));
   return findOverlaps(new Map(rows.map(({ plugin, records }) => [plugin, new Set(records)])));
 }
 
 /** By the newest version of each mod; what each has for itself, as its manifest, meets nothing. */
-async function fileOverlaps(db: Sql, { id, definition }: RegisteredGame, shelf: readonly ShelfMod[]) {
+async function fileOverlaps(db: Db, { id, definition }: RegisteredGame, shelf: readonly ShelfMod[]) {
   const modOf = new Map([...newestById(shelf).values()].map((mod) => [mod.path, mod.id]));
   const rows = (await listFiles(db, id)).filter(({ path }) => modOf.has(path));
   const files = (paths: readonly string[]) =>

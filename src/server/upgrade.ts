@@ -6,7 +6,7 @@ import { ProfileState, type Order } from "@/core/model/profile";
 import { newestById } from "@/core/roster/roster";
 import { listGames } from "@/store/games";
 import { listAsRead } from "@/store/shelf";
-import type { Database, Sql } from "@/store/sql";
+import type { Db, Tx } from "@/store/sql";
 import * as store from "@/store/upgrade";
 
 /**
@@ -14,7 +14,7 @@ import * as store from "@/store/upgrade";
  * mod of a profile, wherever a state of it is kept, is pinned to the contents that counted for it until now, the newest on the
  * shelf. Does nothing where everything is in that form.
  */
-export async function upgradeStored(db: Database): Promise<void> {
+export async function upgradeStored(db: Db): Promise<void> {
   for (const game of await listGames(db))
     await db.transaction(async (tx) => {
       const newest = [...newestById(await listAsRead(tx, game.id))];
@@ -26,7 +26,7 @@ export async function upgradeStored(db: Database): Promise<void> {
 
 type Contents = ReadonlyMap<string, string>;
 
-async function upgradeHistory(tx: Sql, gameId: string, contents: Contents): Promise<void> {
+async function upgradeHistory(tx: Tx, gameId: string, contents: Contents): Promise<void> {
   const first = await store.listFirstSteps(tx, gameId);
   if (first.length === 0 && !(await store.hasUnpinnedStates(tx, gameId))) return;
   const present = (steps: readonly unknown[]) => steps.map((step) => pinnedStep(presentStep(step), contents));

@@ -34,7 +34,7 @@ afterAll(() => demo.end());
 
 const present = async () => {
   const current = (await findCurrentGame(context.db))!;
-  return value(await readSituation(context, context.db, current.profileId!));
+  return value(await readSituation(context, current.profileId!));
 };
 const scan = async () => value(await readShelfOfGame(context, () => undefined));
 const print = async () => fingerprintOf(factsOfRoster((await present()).roster));

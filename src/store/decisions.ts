@@ -2,7 +2,7 @@ import type { ProfileId } from "@/core/model/ids";
 import { decisions, type KeyedName, type ProfileState } from "@/core/model/profile";
 import { facets, keyedNames } from "@/core/state/facets";
 import type { KeyedFacet } from "@/core/state/keyed-facet";
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 type Decided = Omit<ProfileState, "mods" | "plugins">;
 
@@ -27,22 +27,22 @@ export async function readDecisions(db: Sql, gameId: string, profileId: ProfileI
 
 /** Stores the facets that are another object than before. A profile that is new brings nothing for the others of its game. */
 export async function saveDecisions(
-  db: Sql,
+  tx: Tx,
   profileId: ProfileId,
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
-  const known = before ? new Set<string>() : await sharedKeys(db, profileId);
+  const known = before ? new Set<string>() : await sharedKeys(tx, profileId);
   for (const name of keyedNames) {
     if (state[name] === before?.[name]) continue;
     const facet = facetOf(name);
     const all = facet.items(state[name]);
     const own = all.filter((item) => facet.isOwn(item) && !known.has(`${name} ${facet.keyOf(item)}`));
-    await saveItems(db, "profile", profileId, facet, name, own);
+    await saveItems(tx, "profile", profileId, facet, name, own);
     const shared = all.filter((item) => !facet.isOwn(item));
     const wereShared = before ? facet.items(before[name]).some((item) => !facet.isOwn(item)) : false;
     if (before && (shared.length > 0 || wereShared))
-      await saveItems(db, "game", await gameOf(db, profileId), facet, name, shared);
+      await saveItems(tx, "game", await gameOf(tx, profileId), facet, name, shared);
   }
 }
 

@@ -1,7 +1,7 @@
 import type { ProfileId } from "@/core/model/ids";
 import { movedBetween } from "@/core/graph/moved";
 import type { Entry, ListName } from "@/core/model/profile";
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 /** Room between two neighbours, so that many can be put between them before all are numbered anew. */
 const step = 1024;
@@ -16,7 +16,7 @@ interface Placed {
  * entries that both have, the most that stand in the same order keep their positions.
  */
 export async function saveEntries(
-  db: Sql,
+  tx: Tx,
   profileId: ProfileId,
   list: ListName,
   entries: readonly Entry[],
@@ -24,7 +24,7 @@ export async function saveEntries(
 ): Promise<void> {
   const present = new Set(entries.map((entry) => entry.id));
   await dropEntries(
-    db,
+    tx,
     profileId,
     list,
     before.filter((entry) => !present.has(entry.id)),
@@ -33,11 +33,11 @@ export async function saveEntries(
   const ids = (rows: readonly Entry[]) => rows.map(({ id }) => id);
   const moved = new Set(movedBetween(ids(before), ids(entries)));
   const stay = new Set(ids(entries).filter((id) => known.has(id) && !moved.has(id)));
-  const placed = await placeBetween(db, profileId, list, entries, stay);
-  if (!placed) return putEntries(db, profileId, list, numbered(entries));
-  await putEntries(db, profileId, list, placed);
+  const placed = await placeBetween(tx, profileId, list, entries, stay);
+  if (!placed) return putEntries(tx, profileId, list, numbered(entries));
+  await putEntries(tx, profileId, list, placed);
   const changed = entries.filter((entry) => stay.has(entry.id) && known.get(entry.id) !== entry);
-  await changeEntries(db, profileId, list, changed);
+  await changeEntries(tx, profileId, list, changed);
 }
 
 const numbered = (entries: readonly Entry[]): Placed[] =>

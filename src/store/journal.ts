@@ -1,6 +1,6 @@
 import type { EditLabel, Step } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 /** Ids of lists that are kept for the profile, or null. */
 export interface FollowedChange {
@@ -19,12 +19,12 @@ interface JournalEntry {
 
 /** Forgets what had been undone, and adds the edit as the newest. */
 export async function record(
-  db: Sql,
+  tx: Tx,
   profileId: ProfileId,
   entry: Omit<JournalEntry, "number">,
 ): Promise<void> {
-  await db.query("delete from journal where profile_id = $1 and undone", [profileId]);
-  await db.query(
+  await tx.query("delete from journal where profile_id = $1 and undone", [profileId]);
+  await tx.query(
     `insert into journal (profile_id, number, label, steps, inverse, followed, format)
      select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, 2 from journal where profile_id = $1`,
     [

@@ -1,10 +1,10 @@
 import { createHash } from "node:crypto";
 import { readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
-import type { Database } from "./sql";
+import type { Db } from "./sql";
 
 /** Brings the schema up to date: the .sql files of a folder by name, each once and in a transaction of its own. */
-export async function migrate(db: Database, folder: string): Promise<void> {
+export async function migrate(db: Db, folder: string): Promise<void> {
   await db.exec(`create table if not exists migration (
     name text primary key, sha256 text not null, at timestamptz not null default now())`);
   const applied = await db.query<{ name: string; sha256: string }>(

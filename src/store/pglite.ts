@@ -1,5 +1,5 @@
 import { PGlite } from "@electric-sql/pglite";
-import { oneAtATime, type Database, type Sql } from "./sql";
+import { oneAtATime, type Db, type Sql } from "./sql";
 
 interface Connection extends Sql {
   close(): Promise<void>;
@@ -23,7 +23,7 @@ export async function openConnection(folder: string): Promise<Connection> {
 }
 
 /** For tests and programs that do little else; the server keeps its database in a worker thread. */
-export async function openHere(folder: string): Promise<Database> {
+export async function openHere(folder: string): Promise<Db> {
   const connection = await openConnection(folder);
   return oneAtATime(connection, () => connection.close());
 }

@@ -9,7 +9,7 @@ import {
 } from "@/core/model/profile";
 import { readDecisions, saveDecisions } from "./decisions";
 import { saveEntries } from "./entries";
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 interface ProfileSummary {
   readonly id: ProfileId;
@@ -67,20 +67,20 @@ export interface KnownOrders {
 }
 
 /** The whole profile; null where there is none of this id, or it is in the bin. */
-export async function findProfile(db: Sql, id: ProfileId, known?: KnownOrders): Promise<Profile | null> {
-  const [head] = await db.query<Omit<Profile, "state">>(
+export async function findProfile(tx: Tx, id: ProfileId, known?: KnownOrders): Promise<Profile | null> {
+  const [head] = await tx.query<Omit<Profile, "state">>(
     `select id, game_id as "game", name, purpose, hue, note, version
      from profile where id = $1 and deleted_at is null order by id`,
     [id],
   );
   if (!head) return null;
   const facts = withoutNulls<Omit<Profile, "state">>("hue", "note")(head);
-  const { mods, plugins } = known?.version === head.version ? known : await readOrders(db, id);
-  return { ...facts, state: { mods, plugins, ...(await readDecisions(db, head.game, id)) } };
+  const { mods, plugins } = known?.version === head.version ? known : await readOrders(tx, id);
+  return { ...facts, state: { mods, plugins, ...(await readDecisions(tx, head.game, id)) } };
 }
 
-async function readOrders(db: Sql, id: ProfileId): Promise<Omit<KnownOrders, "version">> {
-  const [mods, plugins] = await Promise.all([readOrder(db, id, "mods"), readOrder(db, id, "plugins")]);
+async function readOrders(tx: Tx, id: ProfileId): Promise<Omit<KnownOrders, "version">> {
+  const [mods, plugins] = await Promise.all([readOrder(tx, id, "mods"), readOrder(tx, id, "plugins")]);
   return { mods, plugins };
 }
 
@@ -124,20 +124,20 @@ export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, ver
 
 /** Stores what an edit changed: the new version, and of the state what is another object than before. */
 export async function saveState(
-  db: Sql,
+  tx: Tx,
   id: ProfileId,
   version: number,
   state: ProfileState,
   before: ProfileState | null,
 ): Promise<void> {
-  await db.query("update profile set version = $2 where id = $1", [id, version]);
+  await tx.query("update profile set version = $2 where id = $1", [id, version]);
   for (const list of ["mods", "plugins"] as const) {
     if (state[list].sections !== before?.[list].sections)
-      await saveSections(db, id, list, state[list].sections);
+      await saveSections(tx, id, list, state[list].sections);
     if (state[list].entries !== before?.[list].entries)
-      await saveEntries(db, id, list, state[list].entries, before?.[list].entries ?? []);
+      await saveEntries(tx, id, list, state[list].entries, before?.[list].entries ?? []);
   }
-  await saveDecisions(db, id, state, before);
+  await saveDecisions(tx, id, state, before);
 }
 
 async function saveSections(

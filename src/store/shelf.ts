@@ -1,6 +1,6 @@
 import type { ShelfMod } from "@/core/model/shelf";
 import { keepPinned } from "./kept";
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 /** What lies on the shelf, as last read. */
 export const listAsRead = (db: Sql, gameId: string) =>
@@ -54,19 +54,19 @@ export async function saveTag(
 }
 
 /** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
-export async function saveShelfMods(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+export async function saveShelfMods(tx: Tx, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
   const lean = mods.map(
     ({ fileNames: _names, fileHashes: _hashes, added: _added, ownTags: _own, ...mod }) => ({
       ...mod,
       plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
     }),
   );
-  await keepPinned(db, gameId, await changedPaths(db, gameId, lean));
-  await saveMods(db, gameId, lean);
+  await keepPinned(tx, gameId, await changedPaths(tx, gameId, lean));
+  await saveMods(tx, gameId, lean);
   // Of an archive whose bytes have not changed only its place was read.
   const read = mods.filter(({ fileNames, problem }) => fileNames !== undefined || problem !== null);
-  await saveRecords(db, gameId, read);
-  await saveFiles(db, gameId, read);
+  await saveRecords(tx, gameId, read);
+  await saveFiles(tx, gameId, read);
 }
 
 /** Paths at which other contents lie than were known there. */
@@ -102,15 +102,15 @@ const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
     [gameId, JSON.stringify(mods)],
   );
 
-async function saveRecords(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  await db.query("delete from plugin_records where game_id = $1 and path = any($2::text[])", [
+async function saveRecords(tx: Tx, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  await tx.query("delete from plugin_records where game_id = $1 and path = any($2::text[])", [
     gameId,
     mods.map((mod) => mod.path),
   ]);
   const rows = mods.flatMap(({ path, plugins }) =>
     plugins.map(({ name, recordNames = [] }) => ({ path, plugin: name, records: recordNames })),
   );
-  await db.query(
+  await tx.query(
     `insert into plugin_records (game_id, path, plugin, records)
      select $1, r.path, r.plugin, r.records
      from jsonb_to_recordset($2::jsonb) as r (path text, plugin text, records text[])`,
@@ -160,19 +160,19 @@ export const listRecords = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-export async function forgetShelfPaths(db: Sql, gameId: string, paths: readonly string[]): Promise<void> {
-  await keepPinned(db, gameId, paths);
-  await db.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
+export async function forgetShelfPaths(tx: Tx, gameId: string, paths: readonly string[]): Promise<void> {
+  await keepPinned(tx, gameId, paths);
+  await tx.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
 }
 
 /** Forgets what is not among the paths any more. */
-export async function keepShelfPaths(db: Sql, gameId: string, paths: readonly string[]): Promise<void> {
-  const gone = await db.query<{ path: string }>(
+export async function keepShelfPaths(tx: Tx, gameId: string, paths: readonly string[]): Promise<void> {
+  const gone = await tx.query<{ path: string }>(
     "select path from shelf_mod where game_id = $1 and not path = any($2::text[]) order by path",
     [gameId, paths],
   );
   await forgetShelfPaths(
-    db,
+    tx,
     gameId,
     gone.map(({ path }) => path),
   );

@@ -1,19 +1,37 @@
-/** Runs one statement with parameters, or a script without. */
+import { AsyncLocalStorage } from "node:async_hooks";
+
+/** Runs one statement with parameters, or a script without: of the database itself, or within a transaction. */
 export interface Sql {
   query<T>(text: string, params?: readonly unknown[]): Promise<T[]>;
   exec(script: string): Promise<void>;
 }
 
-export interface Database extends Sql {
-  /** Within `work` only the handle that it is given may be used: the outer one waits until the transaction ends. */
-  transaction<T>(work: (tx: Sql) => Promise<T>): Promise<T>;
+/**
+ * The open database. What is asked of it waits until the transaction that is open ends, so that nothing within one may wait for
+ * it, not by way of a cache either: what a transaction needs of it is loaded before it begins.
+ */
+export interface Db extends Sql {
+  /** Within `work` only the handle that it is given may be used; any use of the outer one throws. */
+  transaction<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
+declare const within: unique symbol;
+
+/** An open transaction, which is over when the work that it was given to is done. */
+export interface Tx extends Sql {
+  readonly [within]: true;
+}
+
 /** One statement after another on one connection, and transactions that no other statement gets between. */
-export function oneAtATime(connection: Sql, close: () => Promise<void>): Database {
+export function oneAtATime(connection: Sql, close: () => Promise<void>): Db {
   let last: Promise<unknown> = Promise.resolve();
+  const inside = new AsyncLocalStorage<true>();
   const queue = <T>(work: () => Promise<T>): Promise<T> => {
+    if (inside.getStore())
+      return Promise.reject(
+        new Error("the database was asked within a transaction, which would wait for itself"),
+      );
     const result = last.then(work, work);
     last = result.catch(() => undefined);
     return result;
@@ -21,12 +39,12 @@ export function oneAtATime(connection: Sql, close: () => Promise<void>): Databas
   return {
     query: (text, params) => queue(() => connection.query(text, params)),
     exec: (script) => queue(() => connection.exec(script)),
-    transaction: (work) => queue(() => inTransaction(connection, work)),
+    transaction: (work) => queue(() => inside.run(true, () => inTransaction(connection as Tx, work))),
     close: () => queue(close),
   };
 }
 
-async function inTransaction<T>(connection: Sql, work: (tx: Sql) => Promise<T>): Promise<T> {
+async function inTransaction<T>(connection: Tx, work: (tx: Tx) => Promise<T>): Promise<T> {
   await connection.exec("begin");
   try {
     const result = await work(connection);

@@ -24,14 +24,14 @@ import { openHere } from "./pglite";
 import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDeleted } from "./profiles";
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
 import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
-import type { Database, Sql } from "./sql";
+import type { Db, Tx } from "./sql";
 import { aMod, aPlugin, aProfile, aRule, aSection } from "@/core/testing/ids";
 
 const folders = { game: "/game", order: "/game", shelves: ["/shelf"] };
 const migrations = join(process.cwd(), "src/store/migrations");
 class Rollback extends Error {}
 
-let db: Database;
+let db: Db;
 beforeAll(async () => {
   db = await openHere("memory://");
   await migrate(db, migrations);
@@ -41,7 +41,7 @@ beforeAll(async () => {
 afterAll(() => db.close());
 
 /** Runs in a transaction that is rolled back, so that every test begins with the same database. */
-async function tried(work: (tx: Sql) => Promise<void>): Promise<void> {
+async function tried(work: (tx: Tx) => Promise<void>): Promise<void> {
   const outcome = db.transaction(async (tx) => {
     await work(tx);
     throw new Rollback();
@@ -58,7 +58,7 @@ const { profile } = testRoster(
   [{ kind: "after", item: "p.plank", other: "a.plank", strength: "must" }],
 );
 
-async function storeProfile(tx: Sql): Promise<void> {
+async function storeProfile(tx: Tx): Promise<void> {
   await insertProfile(tx, profile);
   await saveState(tx, profile.id, profile.version, profile.state, null);
 }
@@ -189,7 +189,7 @@ test("a profile of the first schema, its history and its restore points come int
     ]);
     await migrate(own, migrations);
     expect((await listGames(own))[0]!.folders).toEqual(folders);
-    const now = (await findProfile(own, aProfile("p")))!;
+    const now = (await own.transaction((tx) => findProfile(tx, aProfile("p"))))!;
     expect(now.state.mods).toEqual({
       sections: [{ id: "mods", name: "Mods", rank: "mods", guidance: "" }],
       entries: [{ id: "a", on: true, section: "mods" }],

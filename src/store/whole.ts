@@ -1,4 +1,4 @@
-import type { Sql } from "./sql";
+import type { Sql, Tx } from "./sql";
 
 /** Every table that holds something of the user's, by name. */
 export async function listTables(db: Sql): Promise<string[]> {
@@ -24,7 +24,7 @@ export async function readTable(db: Sql, table: string): Promise<string | null> 
 }
 
 /** Puts the rows in place of everything that the tables hold; to be called within a transaction. */
-export async function replaceTables(tx: Sql, tables: ReadonlyMap<string, string>): Promise<void> {
+export async function replaceTables(tx: Tx, tables: ReadonlyMap<string, string>): Promise<void> {
   // Rows refer to one another across tables: whether all do is looked at in the end, not row by row.
   await tx.exec("set local session_replication_role = replica");
   for (const table of await listTables(tx)) {
@@ -40,7 +40,7 @@ export async function replaceTables(tx: Sql, tables: ReadonlyMap<string, string>
 }
 
 /** Rows that refer to others which are not there, as the first of them is described; null where there are none. */
-export async function findDangling(tx: Sql): Promise<string | null> {
+export async function findDangling(tx: Tx): Promise<string | null> {
   const keys = await tx.query<{ name: string; child: string; parent: string; on: string }>(
     `select c.conname as name, c.conrelid::regclass::text as child, c.confrelid::regclass::text as parent,
        (select string_agg(format('c.%I = p.%I', a.attname, b.attname), ' and ')

@@ -1,9 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
-import type { Database } from "./sql";
+import type { Db } from "./sql";
 import { openInWorker } from "./worker-database";
 
-let db: Database;
+let db: Db;
 beforeAll(async () => {
   execFileSync(process.execPath, ["scripts/bundle.mjs"]);
   db = await openInWorker(join(process.cwd(), "dist", "database-worker.mjs"), "memory://");

@@ -1,5 +1,5 @@
 import { Worker } from "node:worker_threads";
-import { oneAtATime, type Database, type Sql } from "./sql";
+import { oneAtATime, type Db, type Sql } from "./sql";
 
 export interface Ask {
   readonly number: number;
@@ -15,7 +15,7 @@ export interface Answer {
 }
 
 /** Opens the database of a folder in a worker thread that runs `program`, a bundled database-worker. */
-export async function openInWorker(program: string, folder: string): Promise<Database> {
+export async function openInWorker(program: string, folder: string): Promise<Db> {
   const worker = new Worker(program, { workerData: { folder } });
   const waiting = new Map<number, { resolve: (value: never) => void; reject: (error: Error) => void }>();
   let asked = 0;

@@ -3,12 +3,12 @@ import { z } from "zod";
 import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";
 import { ProfileId } from "@/core/model/ids";
-import { done, type Outcome } from "@/core/model/outcome";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { getContext } from "../context";
-import { readBack, step, storeEdit, type Returned, type Stored } from "../operations/edit-profile";
+import { readReturned, step, storeEdit, type Returned, type Stored } from "../operations/edit-profile";
 import * as profiles from "../operations/profiles";
 
 const id = z.string().max(100);
@@ -34,7 +34,7 @@ export const undoOrRedo = async (
   );
 
 export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
-  guard(async () => readBack((await getContext()).db, ProfileId.parse(profileId)));
+  guard(async () => readReturned((await getContext()).db, ProfileId.parse(profileId)));
 
 /** The name is checked where it can be refused with a sentence. */
 const Facts = z.strictObject({ ...ProfileFacts.shape, name: z.string() });
@@ -61,7 +61,9 @@ export const switchProfile = async (profileId: ProfileId): Promise<Outcome<Profi
   guard(async () => {
     const context = await getContext();
     const switched = await profiles.switchProfile(context, ProfileId.parse(profileId));
-    return switched.ok ? done(await viewProfile(context, switched.value)) : switched;
+    if (!switched.ok) return switched;
+    const view = await viewProfile(context, ProfileId.parse(profileId));
+    return view ? done(view) : refuse("no-profile");
   });
 
 export const readProfiles = async (gameId: string): Promise<Outcome<ProfilesView>> =>

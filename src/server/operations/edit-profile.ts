@@ -11,10 +11,10 @@ import { findNext, readHistory, record, setUndone, type FollowedChange, type His
 import { dropUnfollowed, followedId, setFollowed } from "@/store/lineups";
 import { findProfile, saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
-import type { Sql } from "@/store/sql";
+import type { Db, Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { keepAsFollowed, readFollowed, type Followed } from "./followed";
-import { readProfile, readSituation, rememberOrders } from "./situation";
+import { findProfileKnown, readGround, rememberOrders, situationOf } from "./situation";
 
 export interface Stored {
   readonly version: number;
@@ -39,11 +39,13 @@ export async function storeEdit(
   edit: Edit,
   following?: Following | null,
 ): Promise<Outcome<Stored>> {
+  const ground = await readGround(context, profileId);
+  if (!ground.ok) return ground;
   let state: ProfileState | null = null;
   const stored = await context.db.transaction(async (tx): Promise<Outcome<Stored>> => {
-    const situation = await readSituation(context, tx, profileId);
-    if (!situation.ok) return situation;
-    const { profile, roster } = situation.value;
+    const profile = await findProfileKnown(context, tx, profileId);
+    if (!profile) return refuse("no-profile");
+    const { roster } = situationOf(ground.value, profile);
     if (profile.version !== version) return refuse("stale");
     const prepared = prepareEdit(roster, (list) => indexTies(roster, list), edit);
     if (!prepared.ok) return prepared;
@@ -73,7 +75,7 @@ export async function storeEdit(
 
 /** Lets the profile follow what an edit says; answers with what was followed before and after, null where that is the same. */
 async function followNext(
-  tx: Sql,
+  tx: Tx,
   profileId: ProfileId,
   before: string | null,
   { follow }: Edit,
@@ -102,7 +104,7 @@ export function step(
   way: "undo" | "redo",
 ): Promise<Outcome<Returned>> {
   return context.db.transaction(async (tx) => {
-    const profile = await readProfile(context, tx, profileId);
+    const profile = await findProfileKnown(context, tx, profileId);
     if (!profile) return refuse("no-profile");
     if (profile.version !== version) return refuse("stale");
     const entry = await findNext(tx, profileId, way);
@@ -119,7 +121,10 @@ export function step(
   });
 }
 
-export async function readBack(db: Sql, profileId: ProfileId): Promise<Outcome<Returned>> {
-  const profile = await findProfile(db, profileId);
-  return profile ? done({ profile, history: await readHistory(db, profileId) }) : refuse("no-profile");
+export const readReturned = (db: Db, profileId: ProfileId): Promise<Outcome<Returned>> =>
+  db.transaction((tx) => readBack(tx, profileId));
+
+async function readBack(tx: Tx, profileId: ProfileId): Promise<Outcome<Returned>> {
+  const profile = await findProfile(tx, profileId);
+  return profile ? done({ profile, history: await readHistory(tx, profileId) }) : refuse("no-profile");
 }

@@ -8,7 +8,7 @@ import type { Lineup } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { findImport, markImported } from "@/store/lineup-imports";
 import { addFollowed, findFollowed, listFollowers } from "@/store/lineups";
-import type { Sql } from "@/store/sql";
+import type { Sql, Tx } from "@/store/sql";
 import type { Context } from "../context";
 
 /** The list that a profile follows, in the version that it was brought to last, without pictures and read-me. */
@@ -52,7 +52,7 @@ export async function findFollowers(
 
 /** Keeps a list that came in as one that the profile may follow; answers with its id among those. */
 export async function keepAsFollowed(
-  tx: Sql,
+  tx: Tx,
   profileId: ProfileId,
   importId: string,
 ): Promise<Outcome<string>> {

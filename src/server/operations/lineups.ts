@@ -49,7 +49,7 @@ export async function saveSheet(
 
 /** The profile as the lineup that it goes out as, with what its curator says of it and what is still open. */
 export async function exportLineup(context: Context, profileId: ProfileId): Promise<Outcome<Lineup>> {
-  const situation = await readSituation(context, context.db, profileId);
+  const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   return done(await lineupOf(context.db, situation.value.roster));
 }
@@ -81,7 +81,7 @@ export async function lineupFile(
   profileId: ProfileId,
   format: LineupFormat,
 ): Promise<Outcome<{ fileName: string; text: string }>> {
-  const situation = await readSituation(context, context.db, profileId);
+  const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { roster } = situation.value;
   const lineup = await lineupOf(context.db, roster);
@@ -93,7 +93,7 @@ export async function lineupFile(
 
 /** The lineup's page, with links to it in every format. */
 export async function servedPage(context: Context, profileId: ProfileId): Promise<Outcome<string>> {
-  const situation = await readSituation(context, context.db, profileId);
+  const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { roster } = situation.value;
   const links = lineupFormats.map(({ id, label: words }) => ({
@@ -241,7 +241,7 @@ async function takeIn(
   list: Parameters<typeof takeListIn>[1],
   { profile: profileId, version, way }: TargetPresent,
 ): Promise<Outcome<{ profileId: ProfileId }>> {
-  const situation = await readSituation(context, context.db, profileId);
+  const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { title } = list.lineup;
   const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {

@@ -10,7 +10,7 @@ import { currentGame, readSituation } from "./situation";
 
 /** Writes the order file and `holds.json` where the game reads them, and reads both back. */
 export async function writeOrder(context: Context, profileId: ProfileId): Promise<Outcome<OnDisk>> {
-  const situation = await readSituation(context, context.db, profileId);
+  const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { game, roster } = situation.value;
   const holds = holdsOf(roster, game.folders.shelves[0]!);

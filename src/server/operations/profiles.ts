@@ -6,7 +6,7 @@ import { label } from "@/core/edit/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ProfileName, type Profile, type ProfileFacts, type ProfileState } from "@/core/model/profile";
 import { emptyState } from "@/core/edit/arrivals";
-import { chooseProfile, listGames, type RegisteredGame } from "@/store/games";
+import { chooseProfile, findGameOf, listGames, type RegisteredGame } from "@/store/games";
 import type { Stock } from "@/core/roster/roster";
 import {
   findProfile,
@@ -19,14 +19,14 @@ import {
   setDeleted,
 } from "@/store/profiles";
 import { addRestorePoint, findRestorePoint } from "@/store/restore-points";
-import type { Sql } from "@/store/sql";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
 import { claimOfKept } from "@/core/lineup/claim";
 import { stateOfList } from "@/core/lineup/state-of-list";
 import { findImport } from "@/store/lineup-imports";
-import { currentGame, readProfile } from "./situation";
+import { currentGame } from "./situation";
 
 export interface NewProfile {
   readonly facts: ProfileFacts;
@@ -53,20 +53,20 @@ export async function createProfile(context: Context, wanted: NewProfile): Promi
 
 /** The state of a profile, one that was kept of it, or one that a lineup describes as far as the shelf allows. */
 export async function stateOf(
-  db: Sql,
+  tx: Tx,
   { definition }: RegisteredGame,
   stock: Stock,
   source: StateSource,
 ): Promise<Outcome<ProfileState>> {
   if ("profile" in source) {
-    const profile = await findProfile(db, source.profile);
+    const profile = await findProfile(tx, source.profile);
     return profile ? done(profile.state) : refuse("no-profile");
   }
   if ("point" in source) {
-    const point = await findRestorePoint(db, source.point);
+    const point = await findRestorePoint(tx, source.point);
     return point ? done(point.state) : refuse("no-restore-point");
   }
-  const found = await findImport(db, source.lineup);
+  const found = await findImport(tx, source.lineup);
   if (!found) return refuse("import-gone");
   const { lineup, claim } = found;
   return done(stateOfList(definition, { lineup, claim: claim ?? claimOfKept(lineup) }, stock));
@@ -76,12 +76,13 @@ export async function stateOf(
 export async function readStateOf(context: Context, source: StateSource): Promise<Outcome<ProfileState>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  return stateOf(context.db, game.value, await getStock(context, game.value), source);
+  const stock = await getStock(context, game.value);
+  return context.db.transaction((tx) => stateOf(tx, game.value, stock, source));
 }
 
 /** Stores a new profile with its whole state and makes it the one that is worked on. */
 export async function addProfile(
-  tx: Sql,
+  tx: Tx,
   gameId: string,
   facts: ProfileFacts,
   state: ProfileState,
@@ -103,7 +104,7 @@ export async function addProfile(
 }
 
 async function checkName(
-  tx: Sql,
+  tx: Tx,
   gameId: string,
   name: string,
   except: string | null,
@@ -130,13 +131,13 @@ export function changeProfileFacts(
   });
 }
 
-/** Works on another profile, which it answers with. */
-export function switchProfile(context: Context, id: ProfileId): Promise<Outcome<Profile>> {
-  return context.db.transaction(async (tx) => {
-    const profile = await readProfile(context, tx, id);
-    if (!profile) return refuse("no-profile");
-    await chooseProfile(tx, profile.game, id);
-    return done(profile);
+/** Works on another profile. */
+export function switchProfile({ db }: Context, id: ProfileId): Promise<Outcome<null>> {
+  return db.transaction(async (tx) => {
+    const game = await findGameOf(tx, id);
+    if (!game) return refuse("no-profile");
+    await chooseProfile(tx, game.id, id);
+    return done(null);
   });
 }
 
@@ -184,11 +185,13 @@ export function nameRestorePoint(
 }
 
 /** What the profile has become since a restore point of it was made. */
-export async function changesSincePoint({ db }: Context, pointId: string): Promise<Outcome<Difference[]>> {
-  const point = await findRestorePoint(db, pointId);
-  if (!point) return refuse("no-restore-point");
-  const profile = await findProfile(db, point.profileId);
-  return profile ? done(compareStates(point.state, profile.state)) : refuse("no-profile");
+export function changesSincePoint({ db }: Context, pointId: string): Promise<Outcome<Difference[]>> {
+  return db.transaction(async (tx) => {
+    const point = await findRestorePoint(tx, pointId);
+    if (!point) return refuse("no-restore-point");
+    const profile = await findProfile(tx, point.profileId);
+    return profile ? done(compareStates(point.state, profile.state)) : refuse("no-profile");
+  });
 }
 
 /** Goes back to a restore point by an edit like any other, so that this can be undone as well. */

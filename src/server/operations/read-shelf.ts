@@ -10,13 +10,13 @@ import { dropUnpinned } from "@/store/kept";
 import type { Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
-import { findProfile, listProfiles } from "@/store/profiles";
+import { listProfiles } from "@/store/profiles";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit } from "./edit-profile";
-import { currentGame } from "./situation";
+import { currentGame, readProfile } from "./situation";
 
 interface ShelfRead {
   readonly total: number;
@@ -101,7 +101,7 @@ export async function followShelf(context: Context, game: RegisteredGame): Promi
   for (const { id, deletedAt } of await listProfiles(context.db, game.id)) {
     if (deletedAt) continue;
     for (const follow of [pinEdit, ownWorkEdit, arrivalsEdit]) {
-      const profile = await findProfile(context.db, id);
+      const profile = await readProfile(context, id);
       const edit = profile && follow(makeRoster(game.definition, profile, stock));
       if (edit) await storeEdit(context, id, profile.version, edit);
     }

@@ -3,43 +3,59 @@ import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
-import { listGames, findCurrentGame, type RegisteredGame } from "@/store/games";
+import { findCurrentGame, findGameOf, type RegisteredGame } from "@/store/games";
 import { findProfile } from "@/store/profiles";
-import type { Sql } from "@/store/sql";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 
-interface Situation {
+/** What a profile stands on: its game, and what lies on the disk. */
+interface Ground {
   readonly game: RegisteredGame;
-  readonly profile: Profile;
   readonly stock: Stock;
+}
+
+interface Situation extends Ground {
+  readonly profile: Profile;
   readonly roster: Roster;
 }
 
-/** A profile with its game and what lies on the disk; `db` is the handle to read with. */
-export async function readSituation(
-  { stocks, orders }: Context,
-  db: Sql,
-  profileId: ProfileId,
-): Promise<Outcome<Situation>> {
-  const profile = await readProfile({ orders }, db, profileId);
-  if (!profile) return refuse("no-profile");
-  const game = (await listGames(db)).find((each) => each.id === profile.game);
-  if (!game) return refuse("no-game");
-  const stock = await getStock({ stocks, db }, game);
-  return done({ game, profile, stock, roster: makeRoster(game.definition, profile, stock) });
+/** To be read before a transaction that needs it begins: reading it may wait for the database. */
+export async function readGround(context: Context, profileId: ProfileId): Promise<Outcome<Ground>> {
+  const game = await findGameOf(context.db, profileId);
+  return game ? done({ game, stock: await getStock(context, game) }) : refuse("no-profile");
 }
+
+/** A profile with its game and what lies on the disk. */
+export async function readSituation(context: Context, profileId: ProfileId): Promise<Outcome<Situation>> {
+  const ground = await readGround(context, profileId);
+  if (!ground.ok) return ground;
+  const profile = await readProfile(context, profileId);
+  return profile ? done(situationOf(ground.value, profile)) : refuse("no-profile");
+}
+
+export const situationOf = (ground: Ground, profile: Profile): Situation => ({
+  ...ground,
+  profile,
+  roster: makeRoster(ground.game.definition, profile, ground.stock),
+});
 
 /** The profile as it is stored; its orders are read only if they are not known at this version. */
 export async function readProfile(
-  { orders }: Pick<Context, "orders">,
-  db: Sql,
+  context: Pick<Context, "db" | "orders">,
   profileId: ProfileId,
 ): Promise<Profile | null> {
-  const profile = await findProfile(db, profileId, orders.get(profileId));
-  if (profile) rememberOrders({ orders }, profile.id, profile.version, profile.state);
+  const profile = await context.db.transaction((tx) => findProfileKnown(context, tx, profileId));
+  if (profile) rememberOrders(context, profile.id, profile.version, profile.state);
   return profile;
 }
+
+/** The same within a transaction. */
+export const findProfileKnown = (
+  { orders }: Pick<Context, "orders">,
+  tx: Tx,
+  profileId: ProfileId,
+): Promise<Profile | null> => findProfile(tx, profileId, orders.get(profileId));
 
 /** To be called with what is stored for good, not within a transaction that may yet fail. */
 export function rememberOrders(
@@ -51,7 +67,7 @@ export function rememberOrders(
   orders.set(profileId, { version, mods, plugins });
 }
 
-export async function currentGame({ db }: Context): Promise<Outcome<RegisteredGame>> {
+export async function currentGame({ db }: Pick<Context, "db">): Promise<Outcome<RegisteredGame>> {
   const game = await findCurrentGame(db);
   return game ? done(game) : refuse("no-game");
 }

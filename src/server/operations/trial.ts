@@ -17,7 +17,7 @@ interface TrialEnd {
 
 /** The present profile, if the game reads it as it is. */
 async function stateThatIsRead(context: Context, game: RegisteredGame): Promise<Profile | null> {
-  const situation = game.profileId && (await readSituation(context, context.db, game.profileId));
+  const situation = game.profileId && (await readSituation(context, game.profileId));
   if (!situation || !situation.ok) return null;
   const { roster, profile } = situation.value;
   const onDisk = await readOnDisk(game.definition, game.folders.order, game.folders.shelves[0]);

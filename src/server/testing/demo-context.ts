@@ -2,9 +2,12 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Outcome } from "@/core/model/outcome";
+import type { ProfileId } from "@/core/model/ids";
+import type { Profile } from "@/core/model/profile";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { migrate } from "@/store/migrate";
 import { openHere } from "@/store/pglite";
+import { findProfile } from "@/store/profiles";
 import type { Context } from "../context";
 import { openDepots } from "../depot/depots";
 import { setUpDemo } from "../operations/demo";
@@ -14,6 +17,10 @@ export function value<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
   return outcome.value;
 }
+
+/** What is stored of a profile, past what the server remembers of it. */
+export const storedProfile = ({ db }: Context, id: ProfileId): Promise<Profile | null> =>
+  db.transaction((tx) => findProfile(tx, id));
 
 /** A database in memory, up to date and empty. */
 export async function makeContext(folder = join(tmpdir(), "seating-none")): Promise<Context> {

@@ -5,9 +5,10 @@ import { compareStates, type Difference } from "@/core/compare/states";
 import { readHistory, type History } from "@/store/journal";
 import { findRun, listProfiles, listUsage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
-import type { Sql } from "@/store/sql";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { readFollowed, type Followed } from "../operations/followed";
+import { findProfileKnown, rememberOrders } from "../operations/situation";
 
 export interface ProfileListed {
   readonly id: ProfileId;
@@ -68,18 +69,25 @@ export async function viewProfiles({ db }: Pick<Context, "db">, gameId: string):
   };
 }
 
-export async function viewProfile({ db }: Pick<Context, "db">, profile: Profile): Promise<ProfileView> {
-  const points = await listRestorePoints(db, profile.id);
-  return {
-    profile,
-    history: await readHistory(db, profile.id),
-    followed: await readFollowed(db, profile.id),
-    sinceRun: await changesSinceRun(db, profile),
-    restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
-  };
+/** All of one moment: no edit gets between what is read. Null where there is no such profile. */
+export async function viewProfile(context: Context, profileId: ProfileId): Promise<ProfileView | null> {
+  const view = await context.db.transaction(async (tx) => {
+    const profile = await findProfileKnown(context, tx, profileId);
+    if (!profile) return null;
+    const points = await listRestorePoints(tx, profileId);
+    return {
+      profile,
+      history: await readHistory(tx, profileId),
+      followed: await readFollowed(tx, profileId),
+      sinceRun: await changesSinceRun(tx, profile),
+      restorePoints: points.map((point) => ({ ...point, at: point.at.toISOString() })),
+    };
+  });
+  if (view) rememberOrders(context, profileId, view.profile.version, view.profile.state);
+  return view;
 }
 
-async function changesSinceRun(db: Sql, { id, state }: Profile): Promise<Difference[] | null> {
-  const run = await findRun(db, id);
+async function changesSinceRun(tx: Tx, { id, state }: Profile): Promise<Difference[] | null> {
+  const run = await findRun(tx, id);
   return run ? compareStates(run.state, state) : null;
 }

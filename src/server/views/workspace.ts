@@ -2,7 +2,6 @@ import "server-only";
 import { connection } from "next/server";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
-import type { Profile } from "@/core/model/profile";
 import type { Stock } from "@/core/roster/roster";
 import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
@@ -11,8 +10,7 @@ import { listBin, type BinnedMod } from "@/store/bin";
 import { listImports } from "@/store/lineup-imports";
 import { readPreferences } from "@/store/preferences";
 import { listStartFiles } from "../operations/games";
-import { getContext } from "../context";
-import { readProfile } from "../operations/situation";
+import { getContext, type Context } from "../context";
 import { getStock } from "../stock";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "./profile";
 
@@ -63,23 +61,25 @@ export interface StartView {
 export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
   await connection();
   const context = await getContext();
-  const { db } = context;
-  const game = await findCurrentGame(db);
-  const profile = game?.profileId ? await readProfile(context, db, game.profileId) : null;
+  const game = await findCurrentGame(context.db);
+  const profile = game?.profileId ? await viewProfile(context, game.profileId) : null;
   if (!game || !profile) return { games: games.map(listed) };
-  return viewGame(game, profile);
+  return viewGame(context, game, profile);
 }
 
 const listed = ({ id, name, version, sign }: GameDefinition): GameListed => ({ id, name, version, sign });
 
-async function viewGame(game: RegisteredGame, profile: Profile): Promise<WorkspaceView> {
-  const context = await getContext();
+async function viewGame(
+  context: Context,
+  game: RegisteredGame,
+  profile: ProfileView,
+): Promise<WorkspaceView> {
   const { db } = context;
   const { definition, folders } = game;
   const registered = await listGames(db);
   const imports = await listImports(db, game.id);
   return {
-    ...(await viewProfile(context, profile)),
+    ...profile,
     ...(await viewProfiles(context, game.id)),
     game: definition,
     folders,
