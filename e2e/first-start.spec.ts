@@ -23,7 +23,6 @@ base(
       await page.getByRole("button", { name: "Use these folders" }).click();
       await expect(page.getByRole("heading", { name: "First set" })).toBeVisible();
       await page.getByRole("link", { name: /^Shelf/ }).click();
-      await page.getByRole("button", { name: "Read the shelf" }).click();
       await expect(page.getByText("72 items: 72 read, 0 unchanged, 3 unsound")).toBeVisible();
       await page.getByLabel("Filter the shelf").fill("tidal core");
       await page.getByRole("row", { name: /Tidal Core/ }).click();

@@ -4,7 +4,7 @@ import { expect, gameFolder, row, seatOf, stored, test } from "./fixtures";
 
 test("by mouse: findings, proposal, order file, trial, lineup out and in", async ({ watched: page }) => {
   await test.step("the trial stops at what the findings say", async () => {
-    await page.getByRole("button", { name: "Write it" }).last().click();
+    await page.getByRole("button", { name: "Write order file" }).last().click();
     await expect(page.getByText("saves/lading.lst is written")).toBeVisible();
     await page.getByRole("button", { name: "Start a trial" }).click();
     await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
@@ -69,7 +69,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
   });
 
   await test.step("the order is written where the game reads it, and the game runs", async () => {
-    await page.getByRole("button", { name: "Write it" }).last().click();
+    await page.getByRole("button", { name: "Write order file" }).last().click();
     await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
     await page.getByRole("button", { name: "Start a trial" }).click();
     await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");

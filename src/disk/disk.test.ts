@@ -1,16 +1,14 @@
 import { execFileSync } from "node:child_process";
-import { mkdir, mkdtemp, readFile, rename, rm, symlink, utimes, writeFile } from "node:fs/promises";
+import { mkdir, mkdtemp, rename, rm, symlink, utimes, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { zipSync, type Zippable } from "fflate";
 import { sayProblem } from "@/core/messages/problems";
 import { testGame } from "@/core/testing/game";
 import { writePlugin } from "@/formats/plugin";
-import type { Holds } from "@/formats/holds";
 import { sha256OfFile } from "./digest";
 import { openModFiles } from "./mod-files";
 import { readShelf, type ShelfProgress } from "./read-shelf";
-import { readGameOrder, readOnDisk, writeGameOrder } from "./write-order";
 
 let folder: string;
 beforeEach(async () => (folder = await mkdtemp(join(tmpdir(), "seating-disk-"))));
@@ -172,40 +170,5 @@ describe("what is unsound becomes a problem and stops nothing", () => {
       ["good.plank", undefined],
       ["bad.plank", "riff-truncated"],
     ]);
-  });
-});
-
-describe("the game's order", () => {
-  const holds: Holds = {
-    format: "seating-holds/1",
-    game: "pond",
-    shelf: "/shelf",
-    expansions: [],
-    baseOff: ["lamps"],
-    launch: { windowed: true },
-    mods: [{ path: "a.zip", options: { hud: ["wide"] }, components: [], hidden: [] }],
-  };
-
-  test("is read back as it was written, and keeps the style of the file that was there", async () => {
-    expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({ order: null, holds: null });
-    await put("saves/lading.lst", "\uFEFFold.plank\r\n");
-    expect(await writeGameOrder(testGame, folder, ["a.plank", "b.plank"], holds)).toEqual({
-      ok: true,
-      value: null,
-    });
-    expect(await readFile(join(folder, "saves/lading.lst"), "utf8")).toBe("\uFEFFa.plank\r\nb.plank\r\n");
-    expect(await readOnDisk(testGame, folder, "/shelf")).toEqual({
-      order: ["a.plank", "b.plank"],
-      holds: [{ path: "a.zip", options: { hud: ["wide"] }, components: [], hidden: [] }],
-      start: { expansions: [], baseOff: ["lamps"], launch: { windowed: true } },
-    });
-    expect((await readOnDisk(testGame, folder, "/another")).holds).toBeNull();
-  });
-
-  test("a folder that cannot be written is a refusal, and nothing half written is left", async () => {
-    await put("saves", "a file where a folder should be");
-    const outcome = await writeGameOrder(testGame, folder, ["a.plank"], holds);
-    expect(outcome).toMatchObject({ ok: false, refusal: { code: "cannot-write" } });
-    await expect(readGameOrder(testGame, folder)).rejects.toThrow();
   });
 });

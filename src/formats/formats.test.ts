@@ -25,16 +25,18 @@ describe("order files", () => {
     const text = "\uFEFFa.plank\r\n b.plank \r\n\r\n";
     const file = read(text)!;
     expect(file.names).toEqual(["a.plank", "b.plank"]);
-    expect(writeOrderFile(file.names, "lines", file.style)).toBe("\uFEFFa.plank\r\nb.plank\r\n");
+    expect(writeOrderFile("lines", { names: file.names, before: file })).toBe(
+      "\uFEFFa.plank\r\n b.plank \r\n\r\n",
+    );
   });
 
   test("what is written is read back", () => {
     const name = fc
       .string({ unit: "grapheme", minLength: 1 })
-      .filter((text) => text === text.trim() && !/[\r\n\uFEFF]/.test(text) && text !== "");
+      .filter((text) => text === text.trim() && !/[\r\n\uFEFF]|^#( |$)/.test(text) && text !== "");
     fc.assert(
       fc.property(fc.array(name), fc.constantFrom(...OrderDialect.options), (names, dialect) => {
-        const file = readOrderFile(bytes(writeOrderFile(names, dialect)), dialect, "x");
+        const file = readOrderFile(bytes(writeOrderFile(dialect, { names })), dialect, "x");
         expect(file.ok && file.value.names).toEqual(names);
       }),
       { numRuns: 500 },

@@ -25,6 +25,8 @@ export interface Context {
   readonly depots: Depots;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
+  /** What is written for a game, by its id: one after another. */
+  readonly writing: Map<string, Promise<unknown>>;
 }
 
 /** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
@@ -59,5 +61,13 @@ async function open(): Promise<Context> {
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
-  return { db, folder: home(), depots, stocks: new Map(), orders: new Map(), underWay: new Set() };
+  return {
+    db,
+    folder: home(),
+    depots,
+    stocks: new Map(),
+    orders: new Map(),
+    underWay: new Set(),
+    writing: new Map(),
+  };
 }

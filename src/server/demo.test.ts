@@ -2,9 +2,9 @@ import { runChecks } from "@/core/check/run-checks";
 import { findingTitle } from "@/core/messages/findings";
 import { makeRoster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
-import { readOnDisk } from "@/disk/write-order";
 import { listGames } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
+import { readOnDisk } from "./operations/order-file";
 import { getStock } from "./stock";
 import { makeDemoContext, storedProfile, type DemoContext } from "./testing/demo-context";
 
@@ -19,8 +19,8 @@ test("the demo of its usual size has at least one of every finding", async () =>
   const found = new Set<string>();
   for (const game of await listGames(context.db)) {
     const stock = await getStock(context, game);
-    const { definition, folders } = game;
-    const onDisk = await readOnDisk(definition, folders.order, folders.shelves[0]);
+    const { definition } = game;
+    const onDisk = await readOnDisk(context, game);
     for (const { id } of await listProfiles(context.db, game.id)) {
       const roster = makeRoster(definition, (await storedProfile(context, id))!, stock);
       for (const finding of runChecks({ roster, ties: allTies(roster), onDisk })) found.add(finding.id);

@@ -200,7 +200,7 @@ test("undo and redo of a version that is not the present one are refused as stal
 
 test("the order is written where the game reads it, and read back", async () => {
   const first = await present();
-  const onDisk = value(await writeOrder(context, first.id));
+  const onDisk = value(await writeOrder(context, first.id, null));
   const text = await readFile(join(folder, "brinehollow/game/saves/lading.lst"), "utf8");
   expect(text.trim().split("\n")).toEqual(onDisk.order);
   expect(onDisk.order).not.toContain("Brinehollow.keel");

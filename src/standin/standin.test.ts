@@ -9,7 +9,7 @@ import { applySteps } from "@/core/edit/steps";
 import type { ProfileState } from "@/core/model/profile";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
-import { writeGameOrder } from "@/disk/write-order";
+import { gameFiles, orderContents, readIfThere, writeGameFiles } from "@/disk/game-files";
 import { brinehollow } from "./brinehollow/definition";
 import { catalogue } from "./demo/catalogue";
 import { invent } from "./demo/invent";
@@ -19,7 +19,8 @@ import { placesUsed } from "@/core/roster/roster";
 import { sharedBy } from "@/core/edit/remember";
 import { kitefall } from "./kitefall/definition";
 import { makeRandom } from "../core/random";
-import { holdsOf } from "@/formats/holds";
+import type { GameDefinition } from "@/core/model/game";
+import { holdsOf, writeHolds, type Holds } from "@/formats/holds";
 import { startGame, Stopped } from "./game/start";
 import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
@@ -39,6 +40,15 @@ async function treeHash(folder: string): Promise<string> {
   const paths = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
   for (const path of paths.sort()) hash.update(path.slice(folder.length)).update(await readFile(path));
   return hash.digest("hex");
+}
+
+/** Writes what a game reads, as the server does. */
+async function writeSetup(game: GameDefinition, folder: string, names: readonly string[], holds: Holds) {
+  const files = gameFiles(game, { order: folder });
+  return writeGameFiles(game, { game: folder }, [
+    { path: files.holds, contents: writeHolds(holds) },
+    { path: files.order, contents: orderContents(game, names, await readIfThere(files.order)) },
+  ]);
 }
 
 describe("the demo", () => {
@@ -124,8 +134,9 @@ describe("the stand-in game", () => {
   }
 
   async function write(roster: Roster, names = namesToWrite(roster)): Promise<void> {
-    const holds = holdsOf(roster, shelf());
-    expect(await writeGameOrder(brinehollow, game(), names, holds)).toMatchObject({ ok: true });
+    expect(await writeSetup(brinehollow, game(), names, holdsOf(roster, shelf()))).toMatchObject({
+      ok: true,
+    });
   }
 
   const turn =
@@ -279,13 +290,13 @@ describe("the game that has mods only", () => {
     const names = namesToWrite(next);
     expect(names.indexOf("bridle-kit")).toBeLessThan(names.indexOf("seam-repair"));
     const holds = holdsOf(next, join(out, "kitefall-cup/shelf"));
-    await writeGameOrder(kitefall, folder(), names, holds);
-    expect(await readFile(join(folder(), "setup/flightcard.txt"), "utf8")).toMatch(/^\[x\] bridle-kit\n/);
+    await writeSetup(kitefall, folder(), names, holds);
+    expect(await readFile(join(folder(), "setup/flightcard.txt"), "utf8")).toMatch(/^\[x\] bridle-kit\n/m);
     const lines: string[] = [];
     await startGame(kitefall, folder(), (line) => lines.push(line));
     expect(lines.at(-1)).toBe("running");
     expect(lines.some((line) => /\d files, [1-9]\d* replaced$/.test(line))).toBe(true);
-    await writeGameOrder(kitefall, folder(), names.slice(1), holds);
+    await writeSetup(kitefall, folder(), names.slice(1), holds);
     await expect(startGame(kitefall, folder(), () => undefined)).rejects.toThrow(
       /lists \d+ mods, but .+ holds/,
     );

@@ -62,9 +62,11 @@ export const setUndone = (db: Sql, profileId: ProfileId, number: number, undone:
 export interface History {
   readonly undo: EditLabel | null;
   readonly redo: EditLabel | null;
+  /** Number of the last edit that is not undone. */
+  readonly edits: number;
 }
 
 export async function readHistory(db: Sql, profileId: ProfileId): Promise<History> {
   const [undo, redo] = [await findNext(db, profileId, "undo"), await findNext(db, profileId, "redo")];
-  return { undo: undo?.label ?? null, redo: redo?.label ?? null };
+  return { undo: undo?.label ?? null, redo: redo?.label ?? null, edits: undo?.number ?? 0 };
 }

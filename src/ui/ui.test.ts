@@ -152,10 +152,11 @@ describe("the editor", () => {
     usage: [],
     followed: null,
     stock: roster.stock,
+    neverRead: false,
     onDisk: { order: [], holds: [] },
     profile: roster.profile,
     profiles: [],
-    history: { undo: null, redo: null },
+    history: { undo: null, redo: null, edits: 0 },
     restorePoints: [],
     imports: [],
     bin: [],
@@ -168,14 +169,14 @@ describe("the editor", () => {
   function start(answer?: (base: number) => Outcome<never> | null) {
     const sent: number[] = [];
     const told: Refusal[] = [];
-    const stored = { profile: roster.profile, history: { undo: null, redo: null } };
+    const stored = { profile: roster.profile, history: { undo: null, redo: null, edits: 0 } };
     const server: EditorServer = {
       editProfile: (_, base, edit) => {
         sent.push(base);
         return Promise.resolve(
           answer?.(base) ?? {
             ok: true,
-            value: { version: base + 1, history: { undo: edit.label, redo: null } },
+            value: { version: base + 1, history: { undo: edit.label, redo: null, edits: 1 } },
           },
         );
       },

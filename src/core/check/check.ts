@@ -1,4 +1,5 @@
 import type { Finding } from "../model/finding";
+import type { ProfileId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import type { Roster } from "../roster/roster";
 import type { Ties } from "../roster/ties";
@@ -10,7 +11,14 @@ export interface OnDisk {
   readonly holds: readonly Held[] | null;
   /** What it is told at its start; absent where it is told nothing. */
   readonly start?: StartFacts;
+  /** Whose the order file is; absent where it is not there, or that is not known. */
+  readonly file?: OrderFileOwner;
 }
+
+/** `ours`: as Seating wrote it last, from this profile when it had so many edits. `theirs`: whatever it is, Seating did not write it. */
+export type OrderFileOwner =
+  | { readonly by: "ours"; readonly profile: ProfileId | null; readonly edits: number }
+  | { readonly by: "theirs"; readonly sha256: string };
 
 export interface Held {
   readonly path: string;

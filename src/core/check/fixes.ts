@@ -57,4 +57,6 @@ export const alignOrder = (list: ListName): Fix => ({
   does: { act: "align", list },
 });
 
+export const lookAtOrder: Fix = { id: "look-at-order", data: {}, does: { act: "look-at-order" } };
+
 export const writeOrder: Fix = { id: "write-order", data: {}, does: { act: "write-order" } };

@@ -1,9 +1,10 @@
 import { movedBetween } from "../graph/moved";
-import { mainList } from "../model/game";
+import { mainList, type GameDefinition } from "../model/game";
+import type { ProfileId } from "../model/ids";
 import type { Roster } from "../roster/roster";
 import { foldName } from "../roster/fold";
 import type { Check, Held, OnDisk, StartFacts } from "./check";
-import { writeOrder } from "./fixes";
+import { lookAtOrder, writeOrder } from "./fixes";
 
 /** The names that the game's order file should hold: what loads, less what is built in and what is not on the shelf. */
 export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
@@ -51,6 +52,27 @@ const sameStart = (a: StartFacts, b: StartFacts): boolean => {
   return key(a) === key(b);
 };
 
+/** What of one order another one lacks, has besides, or has elsewhere; names as they stand, moves the fewest. */
+export interface OrderChange {
+  readonly comes: readonly string[];
+  readonly goes: readonly string[];
+  readonly moves: readonly string[];
+}
+
+export function changeOfOrder(
+  game: Pick<GameDefinition, "paths">,
+  before: readonly string[],
+  after: readonly string[],
+): OrderChange {
+  const fold = (name: string) => foldName(game, name);
+  const [was, is] = [new Set(before.map(fold)), new Map(after.map((name) => [fold(name), name]))];
+  return {
+    comes: after.filter((name) => !was.has(fold(name))),
+    goes: before.filter((name) => !is.has(fold(name))),
+    moves: movedBetween([...was], [...is.keys()]).map((key) => is.get(key)!),
+  };
+}
+
 export interface OrderFileGap {
   readonly written: boolean;
   readonly moves: number;
@@ -60,24 +82,39 @@ export interface OrderFileGap {
   readonly modsDiffer: boolean;
 }
 
+/**
+ * How the order file stands to the profile: `behind` is what Seating wrote of an earlier state, `ahead` of a later one that was
+ * undone since, `theirs` what somebody else has written.
+ */
+export type OrderFileStanding = "absent" | "current" | "behind" | "ahead" | "theirs";
+
+export function standingOf(
+  gap: OrderFileGap | null,
+  { file }: OnDisk,
+  profile: ProfileId,
+  edits: number,
+): OrderFileStanding {
+  if (!gap) return "current";
+  if (!gap.written) return "absent";
+  if (file?.by === "theirs") return "theirs";
+  return file && file.profile === profile && file.edits > edits ? "ahead" : "behind";
+}
+
 /** How far what the game reads is behind the profile; null if it is current. */
 export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | null {
   const wanted = namesToWrite(roster);
-  const fold = (name: string) => foldName(roster.game, name);
   const holds = holdsToWrite(roster);
   const modsDiffer =
     onDisk.holds === null ||
     holds.length !== onDisk.holds.length ||
     holds.some((held, at) => !sameHeld(held, onDisk.holds![at]!)) ||
     (onDisk.start !== undefined && !sameStart(startToWrite(roster), onDisk.start));
-  const present = (onDisk.order ?? []).map(fold);
-  const known = new Set(present);
-  const shared = wanted.map(fold).filter((name) => known.has(name));
+  const change = changeOfOrder(roster.game, onDisk.order ?? [], wanted);
   const gap: OrderFileGap = {
     written: onDisk.order !== null,
-    moves: movedBetween(present, shared).length,
-    added: wanted.length - shared.length,
-    removed: present.length - shared.length,
+    moves: change.moves.length,
+    added: change.comes.length,
+    removed: change.goes.length,
     modsDiffer,
   };
   const current = gap.written && gap.moves + gap.added + gap.removed === 0 && !modsDiffer;
@@ -88,14 +125,15 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
 export const orderFileDiffers: Check = ({ roster, onDisk }) => {
   const gap = orderFileGap(roster, onDisk);
   if (!gap) return [];
+  const theirs = onDisk.file?.by === "theirs";
   return [
     {
       check: "order-file-differs",
-      id: gap.written ? "order-file-differs" : "order-file-absent",
+      id: !gap.written ? "order-file-absent" : theirs ? "order-file-theirs" : "order-file-differs",
       data: { path: roster.game.orderFile.path, moves: gap.moves, added: gap.added, removed: gap.removed },
       level: "hint",
       subjects: [],
-      fixes: [writeOrder],
+      fixes: [theirs ? lookAtOrder : writeOrder],
     },
   ];
 };

@@ -246,6 +246,12 @@ const cases: readonly Case[] = [
     onDisk: { order: ["b.plank", "a.plank"], holds: holdsToWrite(plain) },
   },
   { check: "order-file-differs", good: plain, bad: plain, onDisk: { order: null, holds: null } },
+  {
+    check: "order-file-differs",
+    good: plain,
+    bad: plain,
+    onDisk: { order: ["x.plank"], holds: [], file: { by: "theirs", sha256: "0".repeat(64) } },
+  },
 ];
 
 describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
@@ -299,7 +305,7 @@ describe.each(cases)("$check", ({ check: name, good, bad, onDisk }) => {
         const edit = editOf(bad, fix);
         // What is done beside the profile: written, got, or shown to be chosen from.
         if (!edit) {
-          expect("act" in fix.does && ["write-order", "get", "versions"]).toContain(
+          expect("act" in fix.does && ["write-order", "look-at-order", "get", "versions"]).toContain(
             "act" in fix.does && fix.does.act,
           );
           continue;

@@ -61,6 +61,7 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   "not-on-shelf": "Not on the shelf",
   "order-file-differs": "The game reads an older order",
   "order-file-absent": "No order written yet",
+  "order-file-theirs": "Another program wrote the order file",
 };
 
 /** A sentence for every finding, of just what it has to say; one that is missing, or says what is not there, does not compile. */
@@ -135,6 +136,8 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence`${item(d.item)} was made for the game ${String(d.versions)}; this one is ${String(d.game)}.`,
   "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
   "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,
+  "order-file-theirs": (d) =>
+    sentence`${String(d.path)} is not as Seating wrote it last, and differs from this profile: ${away(d)}.`,
   "order-file-absent": (d) =>
     sentence`${String(d.path)} is not there yet, so the game loads only what is built in.`,
 };
@@ -155,7 +158,8 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   propose: () => ["Propose an order"],
   "align-mods": () => ["Align the mods with the plugins"],
   "align-plugins": () => ["Align the plugins with the mods"],
-  "write-order": () => ["Write it"],
+  "write-order": () => ["Write order file"],
+  "look-at-order": () => ["Look at the order file"],
 };
 
 /** What a way out says. */

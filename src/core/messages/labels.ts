@@ -53,6 +53,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   follow: (d) => `follow ${[d.name, d.version].filter(Boolean).join(" ")}`,
   unfollow: (d) => `follow ${d.name} no longer`,
   "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),
+  "take-over-order": (d) => `take over the order in ${d.path}`,
   add: (d, item) => (d.count > 1 ? `add ${d.count} mods` : `add ${item}`),
   arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
 };

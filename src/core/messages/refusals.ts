@@ -75,6 +75,13 @@ const refusalText: {
   "game-id-stays": (d) =>
     sentence`The id of this game is “${d.id}” and stays: its profiles are kept under it.`,
   "cannot-write": (d) => sentence`${d.path} could not be written: ${d.detail}. Nothing was changed.`,
+  "order-file-theirs": (d) =>
+    sentence`${d.path} is not as Seating wrote it last. Look at what would change, and write it then.`,
+  "order-file-absent": (d) =>
+    sentence`There is no order to be taken over: ${d.path} is not there, or is no text.`,
+  "copy-gone": () => ["This copy is not kept any more. Look at the list of copies again."],
+  "copy-elsewhere": (d) =>
+    sentence`This copy is of ${d.path}, which is none of the files that this game reads now. Name that folder under Settings first.`,
   "too-large": (d) => sentence`${d.name} is larger than ${d.limit}. Nothing was read from it.`,
   "not-json": (d) => sentence`${d.name} is no JSON: ${d.detail}.`,
   "problem-broken": (d) => sentence`${d.name ?? "The problem"} is not sound at ${d.path}: ${d.detail}.`,

@@ -100,6 +100,7 @@ export type LabelData = {
   readonly "base-off": Named;
   readonly launch: Named;
   readonly "take-over": Named & { readonly count: number };
+  readonly "take-over-order": { readonly path: string };
   readonly "take-in": Named & { readonly way: string };
   readonly follow: Named & { readonly version: string };
   readonly unfollow: Named;
@@ -144,6 +145,7 @@ const labelIds = [
   "launch",
   "take-over",
   "take-in",
+  "take-over-order",
   "follow",
   "unfollow",
   "number",

@@ -22,6 +22,7 @@ export type FixData = {
   readonly "align-mods": Readonly<Record<never, never>>;
   readonly "align-plugins": Readonly<Record<never, never>>;
   readonly "write-order": Readonly<Record<never, never>>;
+  readonly "look-at-order": Readonly<Record<never, never>>;
 };
 
 interface FixOf<Id extends keyof FixData> {
@@ -32,6 +33,8 @@ interface FixOf<Id extends keyof FixData> {
     | { readonly edit: Edit }
     | { readonly act: "propose" | "align"; readonly list: ListName }
     | { readonly act: "write-order" }
+    /** Shows an order file that somebody else has written, and what can be done with it. */
+    | { readonly act: "look-at-order" }
     /** Shows what newer versions change, to be chosen from. */
     | { readonly act: "versions" };
 }
@@ -109,6 +112,7 @@ export type FindingData = {
   readonly "newer-here": { readonly count: number; readonly first: string };
   readonly "order-file-differs": Behind;
   readonly "order-file-absent": Behind;
+  readonly "order-file-theirs": Behind;
 };
 export type FindingId = keyof FindingData;
 

@@ -101,6 +101,11 @@ export type RefusalData = ProblemData & {
   readonly "game-id-taken": { readonly id: string };
   readonly "game-id-stays": { readonly id: string };
   readonly "cannot-write": Path & Detail;
+  /** Somebody else has written the file, or has changed it since it was looked at. */
+  readonly "order-file-theirs": Path;
+  readonly "order-file-absent": Path;
+  readonly "copy-gone": Nothing;
+  readonly "copy-elsewhere": Path;
   readonly "too-large": Name & { readonly limit: string };
   readonly "not-json": Name & Detail;
   /** `name` is that of the file, where there is one. */

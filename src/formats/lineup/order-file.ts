@@ -21,6 +21,6 @@ export const gameOrder: LineupFormat = {
             .map(({ name }) => name)
             .filter((name) => !fixed.has(foldName(game, name)))
         : lineup.mods.filter((mod) => mod.on).map((mod) => mod.id);
-    return writeOrderFile(names, game.orderFile.dialect);
+    return writeOrderFile(game.orderFile.dialect, { names });
   },
 };

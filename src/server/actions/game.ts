@@ -8,6 +8,7 @@ import { ProfileId } from "@/core/model/ids";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { getContext } from "../context";
+import type { Stored } from "../operations/edit-profile";
 import * as folders from "../operations/folders";
 import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
@@ -46,8 +47,26 @@ export const reportFolder = async (folder: string, sign: string | null): Promise
 export const switchGame = async (id: string): Promise<Outcome<null>> =>
   guard(async () => games.switchGame(await getContext(), z.string().parse(id)));
 
-export const writeOrder = async (profileId: ProfileId): Promise<Outcome<OnDisk>> =>
-  guard(async () => orderFile.writeOrder(await getContext(), ProfileId.parse(profileId)));
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
+
+export const writeOrder = async (profileId: ProfileId, seen: string | null): Promise<Outcome<OnDisk>> =>
+  guard(async () =>
+    orderFile.writeOrder(await getContext(), ProfileId.parse(profileId), sha256.nullable().parse(seen)),
+  );
+
+export const lookAtOrder = async (profileId: ProfileId): Promise<Outcome<orderFile.TheirOrder>> =>
+  guard(async () => orderFile.lookAtOrder(await getContext(), ProfileId.parse(profileId)));
+
+export const takeOverOrder = async (profileId: ProfileId, base: number): Promise<Outcome<Stored>> =>
+  guard(async () =>
+    orderFile.takeOverOrder(await getContext(), ProfileId.parse(profileId), z.number().int().parse(base)),
+  );
+
+export const listCopies = async (): Promise<Outcome<orderFile.CopyListed[]>> =>
+  guard(async () => orderFile.listCopies(await getContext()));
+
+export const putCopyBack = async (copy: string): Promise<Outcome<OnDisk>> =>
+  guard(async () => orderFile.putCopyBack(await getContext(), z.guid().parse(copy)));
 
 export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.readOrderOnDisk(await getContext()));

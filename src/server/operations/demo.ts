@@ -4,8 +4,10 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
+import { gameFiles, sha256Of } from "@/disk/game-files";
+import { hasWritten } from "@/store/order-files";
 import { saveRulebook } from "@/store/rulebooks";
-import { chooseGame, chooseProfile, findCurrentGame } from "@/store/games";
+import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
 import type { Context } from "../context";
 import { registerGame } from "./games";
 import { addProfile } from "./profiles";
@@ -26,6 +28,7 @@ export async function setUpDemo(
     const made = await setUpGame(context, folder, game, say);
     if (!made.ok) return made;
   }
+  await countAsWritten(context, plan.games[0]!.id);
   await chooseGame(context.db, plan.games[0]!.id);
   return done(null);
 }
@@ -52,6 +55,16 @@ async function setUpGame(
   for (const book of game.books) await saveRulebook(context.db, game.id, book);
   context.stocks.delete(game.id);
   return read.ok ? addProfiles(context, game, say) : read;
+}
+
+/** The order that the demo finds there is one that was written before; in its other games somebody else has done so. */
+async function countAsWritten({ db }: Context, gameId: string): Promise<void> {
+  const game = (await listGames(db)).find(({ id }) => id === gameId)!;
+  const { order } = gameFiles(game.definition, game.folders);
+  const contents = await readFile(order);
+  await db.transaction((tx) =>
+    hasWritten(tx, gameId, { path: order, sha256: sha256Of(contents), profileId: null, edits: 0 }),
+  );
 }
 
 async function addProfiles(

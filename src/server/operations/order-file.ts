@@ -1,27 +1,255 @@
 import "server-only";
+import { randomUUID } from "node:crypto";
+import type { OnDisk, OrderFileOwner } from "@/core/check/check";
+import { changeOfOrder, namesToWrite, type OrderChange } from "@/core/check/order-file";
+import { label } from "@/core/edit/steps";
+import { claimOfListing } from "@/core/lineup/claim";
+import { lineupOfListing } from "@/core/lineup/draft";
+import { knownMods } from "@/core/lineup/known";
+import { matchLines, type MatchedLine } from "@/core/lineup/match-lines";
+import { takeListIn } from "@/core/lineup/take-in";
+import { mainList } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
-import type { OnDisk } from "@/core/check/check";
-import { namesToWrite } from "@/core/check/order-file";
-import { done, type Outcome } from "@/core/model/outcome";
-import { readOnDisk, writeGameOrder } from "@/disk/write-order";
-import { holdsOf } from "@/formats/holds";
+import type { ListLine } from "@/core/model/listing";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import {
+  gameFiles,
+  orderContents,
+  orderIn,
+  readContents,
+  readIfThere,
+  sha256Of,
+  writeGameFiles,
+  type GameFiles,
+} from "@/disk/game-files";
+import { holdsOf, writeHolds } from "@/formats/holds";
+import type { RegisteredGame } from "@/store/games";
+import { readHistory } from "@/store/journal";
+import * as store from "@/store/order-files";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
-import { currentGame, readSituation } from "./situation";
+import { storeEdit, type Stored } from "./edit-profile";
+import { currentGame, readGround, readSituation } from "./situation";
 
-/** Writes the order file and `holds.json` where the game reads them, and reads both back. */
-export async function writeOrder(context: Context, profileId: ProfileId): Promise<Outcome<OnDisk>> {
-  const situation = await readSituation(context, profileId);
-  if (!situation.ok) return situation;
-  const { game, roster } = situation.value;
-  const holds = holdsOf(roster, game.folders.shelves[0]!);
-  const written = await writeGameOrder(game.definition, game.folders.order, namesToWrite(roster), holds);
-  if (!written.ok) return written;
-  return done(await readOnDisk(game.definition, game.folders.order, game.folders.shelves[0]));
+type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
+
+/** What the game would read now, and whose it is. */
+export async function readOnDisk({ db }: Pick<Context, "db">, game: RegisteredGame): Promise<OnDisk> {
+  const files = gameFiles(game.definition, game.folders);
+  const contents = await contentsOf(files);
+  const said = readContents(game.definition, game.folders.shelves[0], contents);
+  if (!contents.order) return said;
+  return { ...said, file: ownerOf(contents.order, await store.findWritten(db, game.id, files.order)) };
+}
+
+const contentsOf = async ({ order, holds }: GameFiles): Promise<Contents> => ({
+  order: await readIfThere(order),
+  holds: await readIfThere(holds),
+});
+
+function ownerOf(contents: Uint8Array, written: store.WrittenFile | null): OrderFileOwner {
+  const sha256 = sha256Of(contents);
+  if (written && (written.sha256 === sha256 || written.pending === sha256))
+    return { by: "ours", profile: written.profileId, edits: written.edits };
+  return { by: "theirs", sha256 };
 }
 
 export async function readOrderOnDisk(context: Context): Promise<Outcome<OnDisk>> {
   const game = await currentGame(context);
+  return game.ok ? done(await readOnDisk(context, game.value)) : game;
+}
+
+/**
+ * Writes the order file and `holds.json` where the game reads them, and reads both back. What somebody else has written there is
+ * written over only if it is what its user has `seen`, by its hash, and a copy of it is kept.
+ */
+export async function writeOrder(
+  context: Context,
+  profileId: ProfileId,
+  seen: string | null,
+): Promise<Outcome<OnDisk>> {
+  const ground = await readGround(context, profileId);
+  if (!ground.ok) return ground;
+  return oneAfterAnother(context, ground.value.game.id, async () => {
+    const situation = await readSituation(context, profileId);
+    if (!situation.ok) return situation;
+    const { game, roster } = situation.value;
+    const { definition, folders } = game;
+    const files = gameFiles(definition, folders);
+    const before = await contentsOf(files);
+    const after = {
+      order: orderContents(definition, namesToWrite(roster), before.order),
+      holds: writeHolds(holdsOf(roster, folders.shelves[0]!)),
+    };
+    if (await isTheirs(context, game.id, files.order, before.order, after.order, seen))
+      return refuse("order-file-theirs", { path: definition.orderFile.path });
+    const edits = (await readHistory(context.db, profileId)).edits;
+    const written = await writeOver(context, game, before, after, { profileId, edits });
+    return written.ok ? done(await readOnDisk(context, game)) : written;
+  });
+}
+
+async function isTheirs(
+  { db }: Context,
+  gameId: string,
+  path: string,
+  before: Uint8Array | null,
+  after: string,
+  seen: string | null,
+): Promise<boolean> {
+  if (!before || before.length === 0 || sha256Of(before) === sha256Of(after)) return false;
+  const owner = ownerOf(before, await store.findWritten(db, gameId, path));
+  return owner.by === "theirs" && owner.sha256 !== seen;
+}
+
+/** Keeps a copy of what is not as Seating wrote it, and writes; whatever ends it midway, what is there is known for what it is. */
+async function writeOver(
+  { db }: Context,
+  game: RegisteredGame,
+  before: Contents,
+  after: { readonly [File in keyof GameFiles]: string | Uint8Array },
+  from: { readonly profileId: ProfileId | null; readonly edits: number },
+): Promise<Outcome<null>> {
+  const files = gameFiles(game.definition, game.folders);
+  const kinds = ["holds", "order"] as const;
+  await db.transaction(async (tx) => {
+    for (const kind of kinds) {
+      if (!before[kind] || sha256Of(before[kind]) !== sha256Of(after[kind]))
+        await keepTheirs(tx, game.id, files[kind], before[kind]);
+      await store.willWrite(tx, game.id, files[kind], sha256Of(after[kind]));
+    }
+  });
+  const written = await writeGameFiles(
+    game.definition,
+    game.folders,
+    kinds.map((kind) => ({ path: files[kind], contents: after[kind] })),
+  );
+  if (!written.ok) return written;
+  await db.transaction(async (tx) => {
+    for (const kind of kinds)
+      await store.hasWritten(tx, game.id, { path: files[kind], sha256: sha256Of(after[kind]), ...from });
+  });
+  return done(null);
+}
+
+/** Whatever is written for one game waits for what is being written for it. */
+function oneAfterAnother<T>({ writing }: Context, gameId: string, work: () => Promise<T>): Promise<T> {
+  const result = (writing.get(gameId) ?? Promise.resolve()).then(work, work);
+  writing.set(gameId, result);
+  return result;
+}
+
+/** An order file that somebody else has written, held against what the profile would write. */
+export interface TheirOrder {
+  readonly path: string;
+  /** By which it is known again; null where there is none. */
+  readonly sha256: string | null;
+  /** What writing this profile would change in it. */
+  readonly writing: OrderChange;
+  /** How many it names, and those of them that nothing on the shelf brings. */
+  readonly count: number;
+  readonly unknown: readonly string[];
+}
+
+export async function lookAtOrder(context: Context, profileId: ProfileId): Promise<Outcome<TheirOrder>> {
+  const situation = await readSituation(context, profileId);
+  if (!situation.ok) return situation;
+  const { game, roster, stock } = situation.value;
+  const contents = await readIfThere(gameFiles(game.definition, game.folders).order);
+  const there = orderIn(game.definition, contents);
+  const lines = linesOf(game, there?.items ?? []);
+  const { known, fixed } = matched(game, lines, stock.shelf);
+  const isKnown = new Set([...known, ...fixed].map(({ line }) => line));
+  return done({
+    path: game.definition.orderFile.path,
+    sha256: contents && sha256Of(contents),
+    writing: changeOfOrder(game.definition, there?.names ?? [], namesToWrite(roster)),
+    count: lines.length,
+    unknown: lines.filter((line) => !isKnown.has(line)).map(({ name }) => name),
+  });
+}
+
+const linesOf = (
+  { definition }: RegisteredGame,
+  items: readonly { readonly name: string; readonly on: boolean }[],
+): ListLine[] => items.map(({ name, on }) => ({ text: name, name, on, list: mainList(definition) }));
+
+/** The lines that name something exactly: what is merely like it is another thing in a game's own file. */
+function matched(
+  { definition }: RegisteredGame,
+  lines: readonly ListLine[],
+  shelf: Parameters<typeof knownMods>[0],
+): { known: MatchedLine[]; fixed: MatchedLine[] } {
+  const all = matchLines(definition, lines, knownMods(shelf, []));
+  const wanted = mainList(definition) === "plugins" ? "plugin" : "id";
+  return { known: all.filter(({ how }) => how === wanted), fixed: all.filter(({ how }) => how === "game") };
+}
+
+/**
+ * Takes over the order that the game has, by one edit: what it names is on or off as it says, in its order, with the mods that bring
+ * it; what else the profile holds is switched off. What nothing on the shelf brings stays out.
+ */
+export async function takeOverOrder(
+  context: Context,
+  profileId: ProfileId,
+  version: number,
+): Promise<Outcome<Stored>> {
+  const situation = await readSituation(context, profileId);
+  if (!situation.ok) return situation;
+  const { game, roster, stock, profile } = situation.value;
+  const { definition, folders } = game;
+  const there = orderIn(definition, await readIfThere(gameFiles(definition, folders).order));
+  if (!there) return refuse("order-file-absent", { path: definition.orderFile.path });
+  const lines = linesOf(game, there.items);
+  const { known } = matched(game, lines, stock.shelf);
+  const listing = { title: profile.name, game: null, lines };
+  const lineup = lineupOfListing(definition, listing, known, stock, profile.name);
+  const claim = claimOfListing(definition, listing, known, "order file", lineup);
+  return storeEdit(context, profileId, version, {
+    label: label("take-over-order", { path: definition.orderFile.path }),
+    steps: [{ kind: "replace", state: takeListIn(roster, { lineup, claim }, "alone") }],
+    restorePoint: `Before the game’s order was taken over`,
+  });
+}
+
+export interface CopyListed {
+  readonly id: string;
+  readonly path: string;
+  /** ISO 8601. */
+  readonly at: string;
+  /** In bytes. */
+  readonly size: number;
+}
+
+export async function listCopies(context: Context): Promise<Outcome<CopyListed[]>> {
+  const game = await currentGame(context);
   if (!game.ok) return game;
-  const { definition, folders } = game.value;
-  return done(await readOnDisk(definition, folders.order, folders.shelves[0]));
+  const copies = await store.listCopies(context.db, game.value.id);
+  return done(copies.map((copy) => ({ ...copy, at: copy.at.toISOString() })));
+}
+
+/** Puts a copy back where it was kept from; what lies there now is kept in its turn, if Seating did not write it. */
+export async function putCopyBack(context: Context, id: string): Promise<Outcome<OnDisk>> {
+  const present = await currentGame(context);
+  if (!present.ok) return present;
+  const game = present.value;
+  return oneAfterAnother(context, game.id, async () => {
+    const copy = await store.findCopy(context.db, game.id, id);
+    if (!copy) return refuse("copy-gone");
+    const files = gameFiles(game.definition, game.folders);
+    const kind = (["order", "holds"] as const).find((each) => files[each] === copy.path);
+    if (!kind) return refuse("copy-elsewhere", { path: copy.path });
+    const before = await readIfThere(copy.path);
+    await context.db.transaction((tx) => keepTheirs(tx, game.id, copy.path, before));
+    const written = await writeGameFiles(game.definition, game.folders, [
+      { path: copy.path, contents: copy.contents },
+    ]);
+    return written.ok ? done(await readOnDisk(context, game)) : written;
+  });
+}
+
+async function keepTheirs(tx: Tx, gameId: string, path: string, contents: Uint8Array | null): Promise<void> {
+  const owner = contents && ownerOf(contents, await store.findWritten(tx, gameId, path));
+  if (contents && owner?.by === "theirs")
+    await store.keepCopy(tx, randomUUID(), gameId, { path, sha256: owner.sha256, contents });
 }

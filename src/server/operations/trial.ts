@@ -6,9 +6,9 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { root, type Context } from "../context";
 import { orderFileGap } from "@/core/check/order-file";
 import type { Profile } from "@/core/model/profile";
-import { readOnDisk } from "@/disk/write-order";
 import type { RegisteredGame } from "@/store/games";
 import { saveRun } from "@/store/profiles";
+import { readOnDisk } from "./order-file";
 import { currentGame, readSituation } from "./situation";
 
 interface TrialEnd {
@@ -20,7 +20,7 @@ async function stateThatIsRead(context: Context, game: RegisteredGame): Promise<
   const situation = game.profileId && (await readSituation(context, game.profileId));
   if (!situation || !situation.ok) return null;
   const { roster, profile } = situation.value;
-  const onDisk = await readOnDisk(game.definition, game.folders.order, game.folders.shelves[0]);
+  const onDisk = await readOnDisk(context, game);
   return orderFileGap(roster, onDisk) === null ? profile : null;
 }
 

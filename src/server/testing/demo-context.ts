@@ -28,7 +28,15 @@ export async function makeContext(folder = join(tmpdir(), "seating-none")): Prom
   await migrate(db, join(process.cwd(), "src/store/migrations"));
   // A test does not wait for a slow line.
   const depots = openDepots(folder, 1e9);
-  return { db, folder, depots, stocks: new Map(), orders: new Map(), underWay: new Set() };
+  return {
+    db,
+    folder,
+    depots,
+    stocks: new Map(),
+    orders: new Map(),
+    underWay: new Set(),
+    writing: new Map(),
+  };
 }
 
 export interface DemoContext {

@@ -46,6 +46,7 @@ export async function openEarlier<Expected>(
       stocks: new Map(),
       orders: new Map(),
       underWay: new Set(),
+      writing: new Map(),
     },
     expected: JSON.parse(strFromU8(files["expected.json"]!)) as Expected,
   };

@@ -3,13 +3,13 @@ import { connection } from "next/server";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import type { Stock } from "@/core/roster/roster";
-import { readOnDisk } from "@/disk/write-order";
 import { games } from "@/standin/games";
 import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
 import { listBin, type BinnedMod } from "@/store/bin";
 import { listImports } from "@/store/lineup-imports";
 import { readPreferences } from "@/store/preferences";
 import { listStartFiles } from "../operations/games";
+import { readOnDisk } from "../operations/order-file";
 import { getContext, type Context } from "../context";
 import { getStock } from "../stock";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "./profile";
@@ -38,6 +38,8 @@ export interface WorkspaceView extends ProfileView, ProfilesView {
   /** Its user wrote or changed the definition. */
   readonly ownDefinition: boolean;
   readonly stock: Stock;
+  /** Its shelf has not been read yet. */
+  readonly neverRead: boolean;
   readonly onDisk: OnDisk;
   /** All that are registered, the present one among them. */
   readonly games: readonly GameListed[];
@@ -85,7 +87,8 @@ async function viewGame(
     folders,
     ownDefinition: game.own,
     stock: await getStock(context, game),
-    onDisk: await readOnDisk(definition, folders.order, folders.shelves[0]),
+    neverRead: game.readAt === null,
+    onDisk: await readOnDisk(context, game),
     games: registered.map((each) => listed(each.definition)),
     otherGames: games.filter((each) => registered.every(({ id }) => id !== each.id)).map(listed),
     preferences: await readPreferences(db, game.id),

@@ -212,5 +212,5 @@ async function writeFirstOrder(game: GameDefinition, folder: string, profile: De
     .map((entry) => entry.id);
   const older = names.slice(0, -4);
   older.splice(6, 0, ...older.splice(14, 2));
-  await writeAt(join(folder, game.orderFile.path), writeOrderFile(older, game.orderFile.dialect));
+  await writeAt(join(folder, game.orderFile.path), writeOrderFile(game.orderFile.dialect, { names: older }));
 }

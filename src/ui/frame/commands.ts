@@ -69,7 +69,7 @@ export const commands: readonly Command[] = [
     id: "write-order",
     title: "Write the order where the game reads it",
     keys: "Mod+S",
-    run: ({ workspace }) => void workspace.writeOrder(),
+    run: ({ workspace }) => void workspace.orderFile.write(),
   },
   {
     id: "trial",

@@ -7,6 +7,8 @@ import type { WorkspaceView } from "@/server/views/workspace";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
+import { FirstOrderBar } from "../order-file/first-order-bar";
+import { OrderFileDialog } from "../order-file/order-file-dialog";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
 import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
 import { KeysDialog } from "./keys-dialog";
@@ -39,12 +41,16 @@ function Frame({ children }: { children: ReactNode }) {
     <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
       <TopBar run={run} openDialog={setDialog} />
       <Rail />
-      <main className="bg-surface min-h-0 min-w-0 overflow-hidden">{children}</main>
+      <div className="bg-surface flex min-h-0 min-w-0 flex-col overflow-hidden">
+        <FirstOrderBar />
+        <main className="min-h-0 grow overflow-hidden">{children}</main>
+      </div>
       <TrialPanel />
       <Strip />
       <NewProfileDialog open={dialog === "new-profile"} onClose={close} />
       <PresentFactsDialog open={dialog === "profile-facts"} onClose={close} />
       <SwitchDialog open={dialog === "switch-profile"} onClose={close} />
+      <OrderFileDialog />
       <KeysDialog open={dialog === "keys"} onClose={close} />
       <IncomingMods />
       <MoveToDialog open={dialog === "move-to"} onClose={close} />

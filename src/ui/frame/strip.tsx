@@ -3,21 +3,19 @@
 import Link from "next/link";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
-import { orderFileGap, type OrderFileGap } from "@/core/check/order-file";
-import { plural } from "@/core/messages/parts";
 import { placesUsed } from "@/core/roster/roster";
-import { Button } from "../kit/button";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
-import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
+import { OrderFileButton } from "../order-file/order-file-button";
+import { useStanding } from "../order-file/standing";
+import { Later, useEditor } from "../workspace/workspace.client";
 
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
-  const { writeOrder } = useWorkspace();
-  const { roster, findings, checked, onDisk, view, saving } = useEditor((state) => state);
+  const { roster, findings, checked, view, saving } = useEditor((state) => state);
   const counts = countByLevel(findings);
-  const gap = orderFileGap(roster, onDisk);
+  const { standing, words } = useStanding();
   const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
   return (
     <footer className="border-line bg-surface col-span-2 flex items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
@@ -42,24 +40,9 @@ export function Strip() {
         <FollowedMark />
       </Later>
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
-        {saving > 0 ? "Storing…" : gapWords(gap)}
+        {saving > 0 ? "Storing…" : words}
       </span>
-      {gap && (
-        <Button small onClick={() => void writeOrder()}>
-          Write it
-        </Button>
-      )}
+      {standing !== "current" && <OrderFileButton small />}
     </footer>
   );
-}
-
-/** How far what the game reads is behind, in a few words. */
-export function gapWords(gap: OrderFileGap | null): string {
-  if (!gap) return "The game reads this order";
-  if (!gap.written) return "The game’s order file is not written yet";
-  const changes = [gap.added > 0 && `${gap.added} to add`, gap.removed > 0 && `${gap.removed} to take out`];
-  const listed = changes.filter(Boolean).join(", ");
-  if (gap.moves > 0)
-    return `The game’s order file is ${plural(gap.moves, "move")} behind${listed ? `, ${listed}` : ""}`;
-  return listed ? `The game’s order file has ${listed}` : "The game opens other mods than these";
 }

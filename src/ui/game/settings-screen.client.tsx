@@ -5,6 +5,7 @@ import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { Button } from "../kit/button";
 import { areNamed, FoldersFields } from "../start/folders-fields";
 import { changeDefinition, changeFolders } from "../workspace/server";
+import { Copies } from "../order-file/copies";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { DefinitionEditor } from "./definition-editor";
 import { OwnData } from "./own-data";
@@ -18,7 +19,13 @@ export function SettingsScreen() {
         <h1 className="text-lg font-bold">Settings of {game.name}</h1>
       </header>
       <div className="max-w-5xl space-y-6 px-5 py-4">
-        <Folders />
+        <Folders key={game.id} />
+        <section aria-labelledby="copies" className="max-w-2xl space-y-2">
+          <h2 id="copies" className="text-lg font-bold">
+            Copies of what another program had written
+          </h2>
+          <Copies />
+        </section>
         <OwnData />
         <Laws key={game.id} />
       </div>

@@ -98,14 +98,16 @@ function FindingRow({ finding }: { finding: Finding }) {
 }
 
 function FixButton({ fix }: { fix: Fix }) {
-  const { editor, propose, writeOrder } = useWorkspace();
+  const { editor, propose, orderFile } = useWorkspace();
   const [versions, setVersions] = useState<readonly VersionChange[]>([]);
   const run = () => {
     const { does } = fix;
     if ("edit" in does) return void editor.dispatch(does.edit);
     switch (does.act) {
       case "write-order":
-        return void writeOrder();
+        return void orderFile.write();
+      case "look-at-order":
+        return void orderFile.look();
       case "versions":
         return setVersions(newerVersions(editor.getState().roster));
       default:

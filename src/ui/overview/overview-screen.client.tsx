@@ -2,21 +2,21 @@
 
 import Link from "next/link";
 import { useEffect, type ReactNode } from "react";
-import { orderFileGap } from "@/core/check/order-file";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { placesUsed } from "@/core/roster/roster";
-import { gapWords } from "../frame/strip";
 import { purposeWords } from "../profiles/purpose";
-import { Button } from "../kit/button";
 import { formatSize } from "../kit/format-size";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
 import { ProposeButton } from "../plan/propose-button";
 import { ShelfReading } from "../shelf/shelf-reading";
 import { mainList } from "@/core/model/game";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Copies } from "../order-file/copies";
+import { OrderFileButton } from "../order-file/order-file-button";
+import { useStanding } from "../order-file/standing";
+import { useEditor } from "../workspace/workspace.client";
 import { FindingsList } from "./findings-list";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
@@ -28,12 +28,11 @@ import { FollowedVerdict } from "../lineups/follow/followed-verdict";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
 export function OverviewScreen() {
-  const { writeOrder } = useWorkspace();
-  const { roster, findings, checked, onDisk, view, profile } = useEditor((state) => state);
+  const { roster, findings, checked, view, profile } = useEditor((state) => state);
   useEffect(() => {
     if (location.hash) document.querySelector(location.hash)?.scrollIntoView();
   }, []);
-  const gap = orderFileGap(roster, onDisk);
+  const { words } = useStanding();
   const counts = countByLevel(findings);
   const main = mainList(view.game);
   const mods = roster.mods.filter((mod) => mod.mod);
@@ -112,12 +111,14 @@ export function OverviewScreen() {
           )}
           <Side title="What the game reads">
             <p className="text-ink2 mb-2">
-              {gapWords(gap)}. <span className="font-mono text-sm">{view.game.orderFile.path}</span> lies in
-              the game’s folder.
+              {words}. <span className="font-mono text-sm">{view.game.orderFile.path}</span> lies in the
+              game’s folder.
             </p>
-            <Button onClick={() => void writeOrder()} disabled={!gap}>
-              {gap ? "Write it" : "It is current"}
-            </Button>
+            <OrderFileButton />
+            <h3 className="text-ink2 mt-3 text-sm font-semibold">
+              Copies of what another program had written
+            </h3>
+            <Copies />
           </Side>
           {view.game.expansions.length > 0 && (
             <Side title="Expansions">

@@ -37,6 +37,7 @@ interface FollowedNow {
 interface EditorHistory {
   readonly undo: EditLabel | null;
   readonly redo: EditLabel | null;
+  readonly edits: number;
 }
 
 export interface EditorState {
@@ -136,7 +137,7 @@ export class ProfileEditor {
     this.show({ ...profile, version: base + 1, state: prepared.value.state });
     this.set({
       ...this.state,
-      history: { undo: edit.label, redo: null },
+      history: { undo: edit.label, redo: null, edits: this.state.history.edits + 1 },
       saving: this.state.saving + 1,
       recent: edit,
     });

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ShelfChanges } from "@/server/operations/shelf-changes";
 import { postForLines } from "./read-lines";
@@ -52,6 +52,7 @@ export function progressAt(progress: Progress, seconds: number): ReadingProgress
 /** Reading the shelf folders: its count while it goes on, what the last reading found, what has changed since. */
 export function useShelfReading(
   game: string,
+  neverRead: boolean,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
   refresh: () => void,
 ): ShelfReadingState {
@@ -73,6 +74,13 @@ export function useShelfReading(
     if (outcome) setLast(unwrap(outcome));
     refresh();
   }, [unwrap, refresh]);
+  // A game that was just added: without its shelf there is nothing to see.
+  const begun = useRef<string>(null);
+  useEffect(() => {
+    if (!neverRead || begun.current === game) return;
+    begun.current = game;
+    void read();
+  }, [game, neverRead, read]);
   const cancel = useCallback(() => present.current?.abort(), []);
   return useMemo(
     () => ({ progress, busy, last, changes, read, cancel }),

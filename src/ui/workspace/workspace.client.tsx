@@ -21,7 +21,8 @@ import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
-import { editProfile, readOrderOnDisk, readProfile, undoOrRedo, writeOrder } from "./server";
+import { editProfile, readOrderOnDisk, readProfile, undoOrRedo } from "./server";
+import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
@@ -38,7 +39,7 @@ export interface Workspace extends Proposing {
   readonly refresh: () => void;
   /** Works on another profile; answers whether it does. */
   readonly switchTo: (id: ProfileId) => Promise<boolean>;
-  readonly writeOrder: () => Promise<void>;
+  readonly orderFile: OrderFileState;
   readonly trial: TrialState;
   readonly shelfReading: ShelfReadingState;
 }
@@ -109,15 +110,8 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
-  const shelfReading = useShelfReading(view.game.id, unwrap, refresh);
-  const write = useCallback(async () => {
-    await editor.settled();
-    const { profile, view: now } = editor.getState();
-    const onDisk = unwrap(await writeOrder(profile.id));
-    if (!onDisk) return;
-    editor.setOnDisk(onDisk);
-    tell([`${now.game.orderFile.path} is written: the game reads this order now.`]);
-  }, [editor, unwrap, tell]);
+  const shelfReading = useShelfReading(view.game.id, view.neverRead, unwrap, refresh);
+  const orderFile = useOrderFile(editor, unwrap, tell);
 
   const workspace = useMemo(
     () => ({
@@ -127,12 +121,12 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
       unwrap,
       refresh,
       switchTo,
-      writeOrder: write,
+      orderFile,
       ...proposals,
       trial,
       shelfReading,
     }),
-    [editor, tell, offer, unwrap, refresh, switchTo, write, proposals, trial, shelfReading],
+    [editor, tell, offer, unwrap, refresh, switchTo, orderFile, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

@@ -1,0 +1,22 @@
+"use client";
+
+import { Button } from "../kit/button";
+import { useWorkspace } from "../workspace/workspace.client";
+import { useStanding } from "./standing";
+
+/** Writes the order; where another program wrote the file, shows it first. */
+export function OrderFileButton({ small = false }: { small?: boolean }) {
+  const { orderFile } = useWorkspace();
+  const { standing } = useStanding();
+  if (standing === "theirs")
+    return (
+      <Button small={small} onClick={() => void orderFile.look()}>
+        Look at the order file
+      </Button>
+    );
+  return (
+    <Button small={small} onClick={() => void orderFile.write()} disabled={standing === "current"}>
+      {standing === "current" ? "It is current" : "Write order file"}
+    </Button>
+  );
+}
