@@ -29,7 +29,7 @@ test("undo and redo survive a reload and a restart, and a proposal leaves a rest
   await expect(page.getByRole("contentinfo")).toContainText("3 blockers");
 });
 
-test("of two windows on one profile, the older one is told and overwrites nothing", async ({
+test("another window sees edits, shared rules and new profiles as they happen, and keeps its selection", async ({
   watched: page,
   seating,
   context,
@@ -37,15 +37,20 @@ test("of two windows on one profile, the older one is told and overwrites nothin
   const other = await context.newPage();
   await other.goto(`${seating.url}/plan`);
   await find(other, "Small Fry.skiff");
+  await row(other, "Small Fry.skiff").click();
   await find(page, "Small Fry.skiff");
   await row(page, "Small Fry.skiff").getByRole("switch").click();
-  await stored(page);
-  await find(other, "Moult Season.plank");
-  await row(other, "Moult Season.plank").getByRole("switch").click();
-  await expect(other.locator("[data-sonner-toast]")).toContainText("was changed in another window");
-  await expect(other.getByRole("switch", { name: label("Moult Season.plank", true) })).toBeVisible();
-  await find(other, "Small Fry.skiff");
   await expect(other.getByRole("switch", { name: label("Small Fry.skiff", false) })).toBeVisible();
+  const selected = other.locator('[aria-selected="true"]');
+  await expect(selected.filter({ has: row(other, "Small Fry.skiff") })).toHaveCount(1);
+  await other.getByRole("button", { name: "Undo: switch off Small Fry.skiff" }).click();
+  await expect(page.getByRole("switch", { name: label("Small Fry.skiff", true) })).toBeVisible();
+  await page.getByRole("button", { name: "Profile: Long Descent" }).click();
+  await page.getByRole("menuitem", { name: "New profile…" }).click();
+  await page.getByRole("dialog").getByLabel("Name").fill("Seen Elsewhere");
+  await page.getByRole("dialog").getByRole("button", { name: "Make it" }).click();
+  await other.getByRole("button", { name: /^Profile:/ }).click();
+  await expect(other.getByRole("menuitem", { name: "Seen Elsewhere" })).toBeVisible();
 });
 
 test("a second server on the same data folder is refused and names the first", async ({ seating }) => {

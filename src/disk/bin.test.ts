@@ -2,7 +2,7 @@ import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promis
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { deleteBinned, freeName, moveBack, moveToBin } from "./bin";
-import { watchFolders } from "./watch-shelf";
+import { watchFolders } from "./watch-folders";
 
 let folder: string;
 beforeEach(async () => {

@@ -29,7 +29,7 @@ export interface OrderFile {
   readonly pieces: readonly Piece[] | null;
 }
 
-export interface NewOrder {
+interface NewOrder {
   /** Of what is on, in order. */
   readonly names: readonly string[];
   /** What was there before. */

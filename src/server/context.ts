@@ -9,6 +9,7 @@ import type { KnownOrders } from "@/store/profiles";
 import type { Db } from "@/store/sql";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
+import { Events } from "./events";
 import { closeOnSignals } from "./closing";
 import { takeFolder } from "./lock";
 import { upgradeStored } from "./upgrade";
@@ -27,6 +28,7 @@ export interface Context {
   readonly underWay: Set<string>;
   /** What is written for a game, by its id: one after another. */
   readonly writing: Map<string, Promise<unknown>>;
+  readonly events: Events;
 }
 
 /** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
@@ -69,5 +71,6 @@ async function open(): Promise<Context> {
     orders: new Map(),
     underWay: new Set(),
     writing: new Map(),
+    events: new Events(),
   };
 }

@@ -2,6 +2,7 @@ import { existsSync } from "node:fs";
 import { copyFile, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strToU8, unzipSync, zipSync } from "fflate";
+import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, saveGame } from "@/store/games";
@@ -10,13 +11,17 @@ import { listBin } from "@/store/bin";
 import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
+import type { ServerEvent } from "./events";
 import * as games from "./operations/games";
 import { reportFolder } from "./operations/folders";
 import { exportData, importData } from "./operations/own-data";
 import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
+import { step, storeEdit } from "./operations/edit-profile";
+import { currentGame } from "./operations/situation";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
-import { findShelfChanges, watchShelf, type ShelfChanges } from "./operations/shelf-changes";
+import { findShelfChanges } from "./operations/shelf-changes";
+import { tellAll } from "./operations/stream-events";
 import * as incoming from "./operations/take-in";
 import { getStock } from "./stock";
 import { makeContext, makeDemoContext, storedProfile, value } from "./testing/demo-context";
@@ -137,13 +142,15 @@ describe("a mod that is dropped", () => {
 });
 
 describe("what changes on the disk", () => {
+  const shelfChanges = async () => findShelfChanges(context, value(await currentGame(context)));
+
   test("is told by name and not taken over", async () => {
     value(await read());
     const before = await onShelf();
     await copyFile(join(shelfFolder(), fry), join(shelfFolder(), "Small Fry-1.0.1.zip"));
     await utimes(join(shelfFolder(), fry), 1, 1);
     await rename(join(shelfFolder(), "Clear Water-2.0.zip"), join(folder, "away.zip"));
-    expect(value(await findShelfChanges(context))).toEqual({
+    expect(await shelfChanges()).toEqual({
       game: "brinehollow",
       added: ["Small Fry-1.0.1.zip"],
       changed: [fry],
@@ -151,22 +158,51 @@ describe("what changes on the disk", () => {
     });
     expect(await onShelf()).toEqual(before);
     value(await read());
-    expect(value(await findShelfChanges(context))).toMatchObject({ added: [], changed: [], gone: [] });
+    expect(await shelfChanges()).toMatchObject({ added: [], changed: [], gone: [] });
   });
 
-  test("is noticed while one listens, until one leaves", async () => {
-    const heard: ShelfChanges[] = [];
+  test("is noticed while one listens, until one leaves; and so is what is done with profiles", async () => {
+    const heard: ServerEvent[] = [];
     const left = new AbortController();
-    const listening = watchShelf(context, (changes) => heard.push(changes as ShelfChanges), left.signal);
-    while (heard.length === 0) await new Promise((done) => setTimeout(done, 20));
-    expect(heard[0]).toMatchObject({ added: [] });
+    tellAll(context, (event) => heard.push(event), left.signal);
+    const next = async (kind: ServerEvent["kind"], isMeant: (event: ServerEvent) => boolean = () => true) => {
+      const found = () => heard.find((event) => event.kind === kind && isMeant(event));
+      while (!found()) await new Promise((done) => setTimeout(done, 20));
+      heard.splice(0, heard.indexOf(found()!) + 1);
+    };
+    const adds = (path: string) => (event: ServerEvent) =>
+      event.kind === "shelf-changes" && event.game === "brinehollow" && event.added.join() === path;
+    await next("shelf-changes", adds(""));
     await mkdir(join(shelfFolder(), "Fresh-1.0/textures"), { recursive: true });
     await writeFile(join(shelfFolder(), "Fresh-1.0/textures/a.tex"), "a");
-    while (heard.length === 1) await new Promise((done) => setTimeout(done, 20));
-    expect(heard.at(-1)).toMatchObject({ added: ["Fresh-1.0"] });
-    left.abort();
-    expect(await listening).toMatchObject({ ok: true });
+    await next("shelf-changes", adds("Fresh-1.0"));
+    const { folders, profileId } = value(await currentGame(context));
+    const order = join(folders.order, "saves/lading.lst");
+    await writeFile(order, await readFile(order));
+    await next("order-file");
+    const { version, state } = (await storedProfile(context, profileId!))!;
+    const { id } = state.plugins.entries.find(({ on }) => on)!;
+    const steps = [{ kind: "switch" as const, list: "plugins" as const, ids: [id], on: false }];
+    const stored = value(
+      await storeEdit(context, profileId!, version, {
+        label: label("switch-off", { item: id, count: 1 }),
+        steps,
+      }),
+    );
+    await next(
+      "edited",
+      (event) => event.kind === "edited" && event.version === version + 1 && !event.shared,
+    );
+    value(await step(context, profileId!, stored.version, "undo"));
+    await next("edited", (event) => event.kind === "edited" && event.version === version + 2);
     await rm(join(shelfFolder(), "Fresh-1.0"), { recursive: true });
+    value(await read());
+    await next("stock");
+    await next("shelf-changes", adds(""));
+    left.abort();
+    heard.length = 0;
+    value(await read());
+    expect(heard).toEqual([]);
   });
 });
 

@@ -29,6 +29,12 @@ export function getStock(
   return reading;
 }
 
+/** What was read of the disk counts no more: it is read anew when it is asked for, and whoever shows it is told. */
+export function forgetStock({ stocks, events }: Pick<Context, "stocks" | "events">, game: string): void {
+  stocks.delete(game);
+  events.publish({ kind: "stock", game });
+}
+
 async function readStock(db: Db, game: RegisteredGame): Promise<Stock> {
   const { definition, folders } = game;
   const owned = await ownedExpansions(definition, folders.game);

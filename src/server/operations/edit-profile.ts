@@ -41,7 +41,7 @@ export async function storeEdit(
 ): Promise<Outcome<Stored>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
-  let state: ProfileState | null = null;
+  let change: Change | null = null;
   const stored = await context.db.transaction(async (tx): Promise<Outcome<Stored>> => {
     const profile = await findProfileKnown(context, tx, profileId);
     if (!profile) return refuse("no-profile");
@@ -57,8 +57,8 @@ export async function storeEdit(
       await addRestorePoint(tx, randomUUID(), profileId, edit.restorePoint, profile.state);
     const followed = await followNext(tx, profileId, before, edit, following);
     if (!followed.ok) return followed;
-    state = prepared.value.state;
-    const { inverse } = prepared.value;
+    const { inverse, state } = prepared.value;
+    change = { before: profile.state, after: state };
     const { label, steps } = edit;
     await record(tx, profileId, { label, steps, inverse, followed: followed.value });
     if (followed.value) await dropUnfollowed(tx, profileId);
@@ -69,8 +69,27 @@ export async function storeEdit(
       ...(followed.value && { followed: await readFollowed(tx, profileId) }),
     });
   });
-  if (stored.ok && state) rememberOrders(context, profileId, stored.value.version, state);
+  if (stored.ok && change)
+    tellOfChange(context, ground.value.game.id, profileId, stored.value.version, change);
   return stored;
+}
+
+interface Change {
+  readonly before: ProfileState;
+  readonly after: ProfileState;
+}
+
+/** To be called when the change is stored for good. */
+function tellOfChange(
+  context: Context,
+  game: string,
+  profile: ProfileId,
+  version: number,
+  { before, after }: Change,
+): void {
+  rememberOrders(context, profile, version, after);
+  // Of all that a profile decides only rules can be shared by those of its game.
+  context.events.publish({ kind: "edited", game, profile, version, shared: before.rules !== after.rules });
 }
 
 /** Lets the profile follow what an edit says; answers with what was followed before and after, null where that is the same. */
@@ -97,13 +116,14 @@ export interface Returned {
 }
 
 /** Takes back the last edit, or does the last one that was taken back again. */
-export function step(
+export async function step(
   context: Context,
   profileId: ProfileId,
   version: number,
   way: "undo" | "redo",
 ): Promise<Outcome<Returned>> {
-  return context.db.transaction(async (tx) => {
+  let change: Change | null = null;
+  const returned = await context.db.transaction(async (tx): Promise<Outcome<Returned>> => {
     const profile = await findProfileKnown(context, tx, profileId);
     if (!profile) return refuse("no-profile");
     if (profile.version !== version) return refuse("stale");
@@ -112,13 +132,19 @@ export function step(
     const applied = applySteps(profile.state, way === "undo" ? entry.inverse : entry.steps);
     if (!applied.ok) return applied;
     await setUndone(tx, profileId, entry.number, way === "undo");
+    change = { before: profile.state, after: applied.value.state };
     await saveState(tx, profileId, version + 1, applied.value.state, profile.state);
     const { followed } = entry;
     if (!followed) return readBack(tx, profileId);
     await setFollowed(tx, profileId, way === "undo" ? followed.before : followed.after);
-    const returned = await readBack(tx, profileId);
-    return returned.ok ? done({ ...returned.value, followed: await readFollowed(tx, profileId) }) : returned;
+    const back = await readBack(tx, profileId);
+    return back.ok ? done({ ...back.value, followed: await readFollowed(tx, profileId) }) : back;
   });
+  if (returned.ok && change) {
+    const { game, version: now } = returned.value.profile;
+    tellOfChange(context, game, profileId, now, change);
+  }
+  return returned;
 }
 
 export const readReturned = (db: Db, profileId: ProfileId): Promise<Outcome<Returned>> =>

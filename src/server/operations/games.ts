@@ -15,7 +15,7 @@ import {
   type RegisteredGame,
 } from "@/store/games";
 import type { Context } from "../context";
-import { getStock } from "../stock";
+import { forgetStock, getStock } from "../stock";
 import { checkFolders } from "./folders";
 import { addProfile } from "./profiles";
 import { currentGame } from "./situation";
@@ -43,7 +43,7 @@ export async function registerGame(context: Context, wanted: NewGame): Promise<O
   if (own && (await isTaken(context, definition.id))) return refuse("game-id-taken", { id: definition.id });
   const folders = await checkFolders(definition, wanted.folders);
   if (!folders.ok) return folders;
-  context.stocks.delete(definition.id);
+  forgetStock(context, definition.id);
   await saveGame(context.db, { id: definition.id, definition, folders: folders.value, own });
   await chooseGame(context.db, definition.id);
   return done(null);
@@ -77,7 +77,7 @@ export async function changeDefinition(context: Context, wanted: unknown): Promi
     await saveGame(tx, { ...game.value, definition, own: true });
     await readAnew(tx, game.value.id);
   });
-  context.stocks.delete(game.value.id);
+  forgetStock(context, game.value.id);
   return done(null);
 }
 
@@ -88,7 +88,7 @@ export async function changeFolders(context: Context, wanted: GameFolders): Prom
   const folders = await checkFolders(game.value.definition, wanted);
   if (!folders.ok) return folders;
   await saveGame(context.db, { ...game.value, folders: folders.value });
-  context.stocks.delete(game.value.id);
+  forgetStock(context, game.value.id);
   return done(null);
 }
 

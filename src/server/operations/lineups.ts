@@ -32,7 +32,7 @@ import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
 import { keepAsFollowed } from "./followed";
-import { addProfile } from "./profiles";
+import { addProfile, told } from "./profiles";
 import { currentGame, readSituation } from "./situation";
 
 export const readSheet = async ({ db }: Context, profileId: ProfileId): Promise<Outcome<LineupSheet>> =>
@@ -225,7 +225,7 @@ export async function acceptImport(
   const list = { lineup, claim: claim ?? claimOfKept(lineup) };
   if (target.way !== "new") return takeIn(context, importId, { ...list, keepMine: kept }, target);
   const state = stateOfList(game.value.definition, list, stock, kept);
-  const made = await context.db.transaction(async (tx) => {
+  const made = await told(context, async (tx) => {
     const added = await addProfile(tx, game.value.id, { name: target.name, purpose: "play" }, state);
     if (!added.ok) return added;
     const kept = await keepAsFollowed(tx, added.value.id, importId);

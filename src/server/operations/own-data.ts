@@ -52,6 +52,7 @@ export async function importData(
   if (problem) return { ok: false, refusal: problem };
   context.stocks.clear();
   context.orders.clear();
+  context.events.publish({ kind: "all" });
   return done({ keptAt });
 }
 

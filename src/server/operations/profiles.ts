@@ -43,12 +43,22 @@ export async function createProfile(context: Context, wanted: NewProfile): Promi
   const game = await currentGame(context);
   if (!game.ok) return game;
   const stock = await getStock(context, game.value);
-  return context.db.transaction(async (tx) => {
+  return told(context, async (tx) => {
     const state = wanted.from
       ? await stateOf(tx, game.value, stock, wanted.from)
       : done(emptyState(game.value.definition, stock.owned));
     return state.ok ? addProfile(tx, game.value.id, wanted.facts, state.value) : state;
   });
+}
+
+/** A transaction after which every window has other profiles to show. */
+export async function told<T>(
+  { db, events }: Pick<Context, "db" | "events">,
+  work: (tx: Tx) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+  const outcome = await db.transaction(work);
+  if (outcome.ok) events.publish({ kind: "profiles" });
+  return outcome;
 }
 
 /** The state of a profile, one that was kept of it, or one that a lineup describes as far as the shelf allows. */
@@ -117,11 +127,11 @@ async function checkName(
 }
 
 export function changeProfileFacts(
-  { db }: Context,
+  context: Context,
   id: ProfileId,
   facts: ProfileFacts,
 ): Promise<Outcome<null>> {
-  return db.transaction(async (tx) => {
+  return told(context, async (tx) => {
     const profile = await findProfile(tx, id);
     if (!profile) return refuse("no-profile");
     const named = await checkName(tx, profile.game, facts.name, id);
@@ -142,8 +152,8 @@ export function switchProfile({ db }: Context, id: ProfileId): Promise<Outcome<n
 }
 
 /** Puts a profile into the bin; if it is the one that is worked on, another one of the game becomes that. */
-export function deleteProfile({ db }: Context, id: ProfileId): Promise<Outcome<null>> {
-  return db.transaction(async (tx) => {
+export function deleteProfile(context: Context, id: ProfileId): Promise<Outcome<null>> {
+  return told(context, async (tx) => {
     const profile = await findProfile(tx, id);
     if (!profile) return refuse("no-profile");
     const others = (await listProfiles(tx, profile.game)).filter((each) => each.id !== id && !each.deletedAt);
@@ -156,8 +166,8 @@ export function deleteProfile({ db }: Context, id: ProfileId): Promise<Outcome<n
 }
 
 /** Takes a profile out of the bin and switches to it. If its name was given away since, it gets a number. */
-export function bringBackProfile({ db }: Context, id: ProfileId, gameId: string): Promise<Outcome<null>> {
-  return db.transaction(async (tx) => {
+export function bringBackProfile(context: Context, id: ProfileId, gameId: string): Promise<Outcome<null>> {
+  return told(context, async (tx) => {
     const binned = (await listProfiles(tx, gameId)).find((each) => each.id === id && each.deletedAt);
     if (!binned) return refuse("no-profile");
     let name = binned.name;
@@ -170,11 +180,11 @@ export function bringBackProfile({ db }: Context, id: ProfileId, gameId: string)
 }
 
 export function nameRestorePoint(
-  { db }: Context,
+  context: Context,
   profileId: ProfileId,
   name: string,
 ): Promise<Outcome<null>> {
-  return db.transaction(async (tx) => {
+  return told(context, async (tx) => {
     const profile = await findProfile(tx, profileId);
     if (!profile) return refuse("no-profile");
     const parsed = ProfileName.safeParse(name);

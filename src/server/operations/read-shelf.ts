@@ -14,7 +14,7 @@ import { listProfiles } from "@/store/profiles";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import { getStock } from "../stock";
+import { forgetStock, getStock } from "../stock";
 import { storeEdit } from "./edit-profile";
 import { currentGame, readProfile } from "./situation";
 
@@ -64,7 +64,7 @@ async function readAndStore(
       identities,
     });
   } catch (error) {
-    context.stocks.delete(game.id);
+    forgetStock(context, game.id);
     if (signal?.aborted) return refuse("cancelled-reading");
     const { code, path } = error as NodeJS.ErrnoException;
     if (code === undefined) throw error;
@@ -79,7 +79,7 @@ async function readAndStore(
     await markRead(tx, game.id);
   });
   await dropUnpinned(db, game.id);
-  context.stocks.delete(game.id);
+  forgetStock(context, game.id);
   await followShelf(context, game);
   const unsound = reading.mods.filter((mod) => mod.problem).length;
   return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });

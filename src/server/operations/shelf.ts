@@ -8,6 +8,7 @@ import * as bin from "@/store/bin";
 import { savePreference } from "@/store/preferences";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
+import { forgetStock } from "../stock";
 import { currentGame } from "./situation";
 
 /** Moves mods from the shelf into its bin, all or none of them; answers with the ids that they have there. */
@@ -33,7 +34,7 @@ export async function dropFromShelf(context: Context, paths: readonly string[]):
     await bin.putInBin(tx, id, moved);
     await store.forgetShelfPaths(tx, id, paths);
   });
-  context.stocks.delete(id);
+  forgetStock(context, id);
   return done(moved.map((each) => each.id));
 }
 
@@ -84,7 +85,7 @@ export async function tagMods(
   const parsed = Tag.safeParse(tag);
   if (!parsed.success) return refuse("tag-name");
   const changed = await store.saveTag(context.db, game.value.id, mods, parsed.data, on);
-  context.stocks.delete(game.value.id);
+  forgetStock(context, game.value.id);
   return done(changed);
 }
 

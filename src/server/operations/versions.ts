@@ -6,7 +6,7 @@ import { listHeld, saveIdentity } from "@/store/identities";
 import { filesOfContent, saveOwnWork } from "@/store/kept";
 import { listAsRead } from "@/store/shelf";
 import type { Context } from "../context";
-import { getStock } from "../stock";
+import { forgetStock, getStock } from "../stock";
 import { followShelf } from "./read-shelf";
 import { currentGame } from "./situation";
 
@@ -46,7 +46,7 @@ export async function markOwnWork(context: Context, mod: string, own: boolean): 
   const game = await currentGame(context);
   if (!game.ok) return game;
   await saveOwnWork(context.db, game.value.id, mod, own);
-  context.stocks.delete(game.value.id);
+  forgetStock(context, game.value.id);
   if (own) await followShelf(context, game.value);
   return done(null);
 }
@@ -77,6 +77,6 @@ export async function identify(context: Context, wanted: readonly Identity[]): P
   await context.db.transaction(async (tx) => {
     for (const identity of wanted) await saveIdentity(tx, gameId, identity);
   });
-  context.stocks.delete(gameId);
+  forgetStock(context, gameId);
   return done(null);
 }

@@ -10,6 +10,7 @@ import { openHere } from "@/store/pglite";
 import { findProfile } from "@/store/profiles";
 import type { Context } from "../context";
 import { openDepots } from "../depot/depots";
+import { Events } from "../events";
 import { setUpDemo } from "../operations/demo";
 
 /** What an outcome answers; throws, with the refusal, where it is one. */
@@ -36,6 +37,7 @@ export async function makeContext(folder = join(tmpdir(), "seating-none")): Prom
     orders: new Map(),
     underWay: new Set(),
     writing: new Map(),
+    events: new Events(),
   };
 }
 

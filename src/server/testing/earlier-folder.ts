@@ -7,6 +7,7 @@ import { openHere } from "@/store/pglite";
 import { replaceTables } from "@/store/whole";
 import type { Context } from "../context";
 import { openDepots } from "../depot/depots";
+import { Events } from "../events";
 import { upgradeStored } from "../upgrade";
 
 const migrations = join(process.cwd(), "src/store/migrations");
@@ -47,6 +48,7 @@ export async function openEarlier<Expected>(
       orders: new Map(),
       underWay: new Set(),
       writing: new Map(),
+      events: new Events(),
     },
     expected: JSON.parse(strFromU8(files["expected.json"]!)) as Expected,
   };

@@ -2,7 +2,7 @@ import { orderFileGap, standingOf, type OrderFileGap, type OrderFileStanding } f
 import { plural } from "@/core/messages/parts";
 import { useEditor } from "../workspace/workspace.client";
 
-export interface Standing {
+interface Standing {
   readonly gap: OrderFileGap | null;
   readonly standing: OrderFileStanding;
   /** In a few words. */

@@ -198,6 +198,18 @@ export class ProfileEditor {
     else this.refuse(stored.refusal);
   }
 
+  /** Elsewhere the profile has become this version, or, where that is null, something that counts in it has changed. */
+  async hearOf(version: number | null): Promise<void> {
+    await this.queue;
+    const { profile } = this.state;
+    if (version !== null && version <= profile.version) return;
+    const stored = await this.server.readProfile(profile.id);
+    const now = this.state;
+    const isMeant = now.profile.id === profile.id && now.saving === 0;
+    if (stored.ok && isMeant && stored.value.profile.version >= now.profile.version)
+      this.take(stored.value.profile, stored.value.history);
+  }
+
   setOnDisk(onDisk: OnDisk): void {
     const { roster } = this.state;
     this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk, this.state) });

@@ -22,19 +22,6 @@ export async function postForLines<T>(
   }
 }
 
-/** The same of a route that tells what happens for as long as one listens; resolves when it ends, however that comes about. */
-export async function listen(
-  url: string,
-  signal: AbortSignal,
-  onLine: (value: unknown) => void,
-): Promise<void> {
-  try {
-    for await (const value of post(url, signal)) onLine(value);
-  } catch {
-    // The server has gone, or nobody listens any more: whoever still wants to hear asks again.
-  }
-}
-
 async function* post(url: string, signal: AbortSignal): AsyncGenerator<unknown> {
   const response = await fetch(url, { method: "POST", signal });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();

@@ -2,7 +2,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ShelfChanges } from "@/server/operations/shelf-changes";
 import { postForLines } from "./read-lines";
-import { useShelfChanges } from "./use-shelf-changes";
 
 interface Progress {
   readonly done: number;
@@ -32,6 +31,7 @@ export interface ShelfReadingState {
   readonly last: Summary | null;
   /** What has changed on the disk since; null where nothing has. */
   readonly changes: ShelfChanges | null;
+  readonly setChanges: (changes: ShelfChanges) => void;
   readonly read: () => Promise<void>;
   readonly cancel: () => void;
 }
@@ -60,7 +60,7 @@ export function useShelfReading(
   const [busy, setBusy] = useState(false);
   const [last, setLast] = useState<Summary | null>(null);
   const present = useRef<AbortController>(null);
-  const changes = useShelfChanges(game, last);
+  const [changes, setChanges] = useState<ShelfChanges | null>(null);
   const read = useCallback(async () => {
     const abort = (present.current = new AbortController());
     const began = performance.now();
@@ -83,7 +83,10 @@ export function useShelfReading(
   }, [game, neverRead, read]);
   const cancel = useCallback(() => present.current?.abort(), []);
   return useMemo(
-    () => ({ progress, busy, last, changes, read, cancel }),
-    [progress, busy, last, changes, read, cancel],
+    () => ({ progress, busy, last, changes: isOf(changes, game) ? changes : null, setChanges, read, cancel }),
+    [progress, busy, last, changes, game, read, cancel],
   );
 }
+
+const isOf = (changes: ShelfChanges | null, game: string): boolean =>
+  changes?.game === game && changes.added.length + changes.changed.length + changes.gone.length > 0;

@@ -9,6 +9,7 @@ import {
   useDeferredValue,
   useEffect,
   useMemo,
+  useRef,
   useState,
   useSyncExternalStore,
   type ReactNode,
@@ -21,8 +22,9 @@ import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor, type EditorState } from "./editor";
-import { editProfile, readOrderOnDisk, readProfile, undoOrRedo } from "./server";
+import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
+import { useEvents } from "./use-events";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
@@ -96,9 +98,12 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     const frame = requestAnimationFrame(() => setTimeout(() => editor.catchUp()));
     return () => cancelAnimationFrame(frame);
   }, [editor]);
-  useEffect(() => watchOrderFile(editor), [editor]);
 
-  const refresh = useCallback(() => router.refresh(), [router]);
+  const refreshed = useRef(0);
+  const refresh = useCallback(() => {
+    refreshed.current = performance.now();
+    router.refresh();
+  }, [router]);
   const unwrap = useCallback(
     <T,>(outcome: Outcome<T>): T | null => {
       if (outcome.ok) return outcome.value;
@@ -112,6 +117,8 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const trial = useTrial(unwrap);
   const shelfReading = useShelfReading(view.game.id, view.neverRead, unwrap, refresh);
   const orderFile = useOrderFile(editor, unwrap, tell);
+
+  useEvents(editor, refresh, refreshed, shelfReading.setChanges);
 
   const workspace = useMemo(
     () => ({
@@ -129,14 +136,4 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     [editor, tell, offer, unwrap, refresh, switchTo, orderFile, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
-}
-
-/** Another program may have changed the order file: it is read again whenever the window is looked at. */
-function watchOrderFile(editor: ProfileEditor): () => void {
-  const read = () => {
-    if (document.visibilityState !== "visible") return;
-    void readOrderOnDisk().then((onDisk) => onDisk.ok && editor.setOnDisk(onDisk.value));
-  };
-  window.addEventListener("focus", read);
-  return () => window.removeEventListener("focus", read);
 }

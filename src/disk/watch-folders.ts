@@ -8,7 +8,12 @@ const between = 20_000;
  * Calls `onStir` when something may have changed in one of the folders, until `signal` is aborted. Where a folder cannot be
  * watched, it is called at intervals.
  */
-export function watchFolders(folders: readonly string[], onStir: () => void, signal: AbortSignal): void {
+export function watchFolders(
+  folders: readonly string[],
+  onStir: () => void,
+  signal: AbortSignal,
+  recursive = true,
+): void {
   let timer: NodeJS.Timeout | undefined;
   const stir = () => {
     clearTimeout(timer);
@@ -19,7 +24,7 @@ export function watchFolders(folders: readonly string[], onStir: () => void, sig
   const lookAtIntervals = () => (looking ??= setInterval(onStir, between));
   for (const folder of folders)
     try {
-      watchers.push(watch(folder, { recursive: true }, stir).on("error", lookAtIntervals));
+      watchers.push(watch(folder, { recursive }, stir).on("error", lookAtIntervals));
     } catch {
       lookAtIntervals();
     }

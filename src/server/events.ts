@@ -1,0 +1,37 @@
+import { EventEmitter } from "node:events";
+import type { ProfileId } from "@/core/model/ids";
+import type { ShelfChanges } from "./operations/shelf-changes";
+
+/** What has happened that windows show; each reads anew what it says. */
+export type ServerEvent =
+  /** An edit was stored; `shared` where it changed what all profiles of the game share. */
+  | {
+      readonly kind: "edited";
+      readonly game: string;
+      readonly profile: ProfileId;
+      readonly version: number;
+      readonly shared: boolean;
+    }
+  /** What is known of the shelf, or of the game, has changed. */
+  | { readonly kind: "stock"; readonly game: string }
+  /** Profiles came, went, or are called otherwise. */
+  | { readonly kind: "profiles" }
+  /** Somebody may have written the order file. */
+  | { readonly kind: "order-file"; readonly game: string }
+  /** How the shelf folders differ from what was last read of them. */
+  | ({ readonly kind: "shelf-changes" } & ShelfChanges)
+  /** Everything may have changed. */
+  | { readonly kind: "all" };
+
+/** Tells everybody who listens what has happened. */
+export class Events {
+  private readonly emitter = new EventEmitter().setMaxListeners(0);
+
+  readonly publish = (event: ServerEvent): void => void this.emitter.emit("event", event);
+
+  /** Answers how to stop listening. */
+  subscribe(listener: (event: ServerEvent) => void): () => void {
+    this.emitter.on("event", listener);
+    return () => void this.emitter.off("event", listener);
+  }
+}

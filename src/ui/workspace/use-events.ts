@@ -1,0 +1,61 @@
+import { useEffect, type RefObject } from "react";
+import type { ShelfChanges } from "@/server/operations/shelf-changes";
+import type { ProfileEditor } from "./editor";
+import { listenToServer, type WindowEvent } from "./events";
+import { readOrderOnDisk } from "./server";
+
+/** Milliseconds in which what a window has done itself is shown by itself. */
+const patience = 400;
+
+/**
+ * Keeps what a window shows current with what other windows, the server and other programs do. `refreshed` is when it last was, by
+ * itself.
+ */
+export function useEvents(
+  editor: ProfileEditor,
+  refresh: () => void,
+  refreshed: RefObject<number>,
+  onShelfChanges: (changes: ShelfChanges) => void,
+): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const refreshSoon = () => {
+      const asked = performance.now();
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        if (refreshed.current < asked) refresh();
+      }, patience);
+    };
+    const readOrder = () =>
+      void readOrderOnDisk().then((onDisk) => onDisk.ok && editor.setOnDisk(onDisk.value));
+    const onEvent = (event: WindowEvent) => {
+      const { profile, view } = editor.getState();
+      switch (event.kind) {
+        case "edited":
+          if (event.profile === profile.id) return void editor.hearOf(event.version);
+          if (event.shared && event.game === view.game.id) return void editor.hearOf(null);
+          return;
+        case "order-file":
+          if (event.game === view.game.id) readOrder();
+          return;
+        case "shelf-changes":
+          return onShelfChanges(event);
+        case "stock":
+          if (event.game === view.game.id) refreshSoon();
+          return;
+        default:
+          if (event.kind === "again") void editor.hearOf(null);
+          refreshSoon();
+      }
+    };
+    const stop = listenToServer(onEvent);
+    // Where folders cannot be watched, the file is looked at whenever the window is.
+    const onFocus = () => document.visibilityState === "visible" && readOrder();
+    window.addEventListener("focus", onFocus);
+    return () => {
+      stop();
+      clearTimeout(timer);
+      window.removeEventListener("focus", onFocus);
+    };
+  }, [editor, refresh, refreshed, onShelfChanges]);
+}
