@@ -39,8 +39,8 @@ export function lineupOfListing(
   const settings = listing.settings ?? { expansions: here.owned, baseOff: [], launch: {} };
   const mods = modsOf(matches);
   const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, settings.expansions) : [];
-  const modSeats = seat(game, "mods", mods);
-  const pluginSeats = seat(game, "plugins", plugins);
+  const modSeats = seat(game, "mods", mods, listing.byTags);
+  const pluginSeats = seat(game, "plugins", plugins, listing.byTags);
   const numbers = [
     ...numbersSaid(
       "mods",
@@ -226,14 +226,20 @@ interface Seated<T> {
 
 /**
  * Seats items in sections. An order that the list states stays as it is, in the sections that it names, else in those that take
- * arrivals, else in one for each load rank; what stands among others in it does so here. What it does not state comes as an arrival
+ * arrivals (`byTags`: as far as they can, without any being moved), else in one for each load rank; what stands among others in it does so here. What it does not state comes as an arrival
  * would, behind it.
  */
-function seat<T extends ToSeat>(game: GameDefinition, list: ListName, items: readonly T[]): Seated<T> {
+function seat<T extends ToSeat>(
+  game: GameDefinition,
+  list: ListName,
+  items: readonly T[],
+  byTags = false,
+): Seated<T> {
   const told = seatStated(
     game,
     sectionsOf(game, list),
     items.filter(({ stated }) => stated),
+    byTags,
   );
   const rest = items
     .filter(({ stated }) => !stated)
@@ -256,11 +262,18 @@ function seatStated<T extends ToSeat>(
   game: GameDefinition,
   own: readonly Section[],
   items: readonly T[],
+  byTags: boolean,
 ): Seated<T> {
   const told = saidSections(game, own, items);
   if (told) return told;
-  const byTags = items.map(({ rank, tags }) => arriving(own, rank, tags));
-  if (inOrder(own, byTags)) return asStated(own, items, byTags);
+  if (byTags)
+    return asStated(
+      own,
+      items,
+      items.map(({ rank, tags }) => ownByTags(own, rank, tags)),
+    );
+  const arrivals = items.map(({ rank, tags }) => arriving(own, rank, tags));
+  if (inOrder(own, arrivals)) return asStated(own, items, arrivals);
   return asStated(
     own,
     items,
@@ -271,6 +284,12 @@ function seatStated<T extends ToSeat>(
 function inOrder(sections: readonly Section[], ids: readonly SectionId[]): boolean {
   const placeOf = new Map(sections.map(({ id }, at) => [id, at]));
   return ids.every((id, at) => at === 0 || placeOf.get(ids[at - 1]!)! <= placeOf.get(id)!);
+}
+
+/** The section that takes such arrivals; null where they only wait there to be seated, so that they may stand in any. */
+function ownByTags(sections: readonly Section[], rank: string, tags: readonly string[]): SectionId | null {
+  const section = arrivalSection(sections, rank, tags);
+  return section && !section.unseated ? section.id : null;
 }
 
 /** Stable: of one section the items stand as they did. */
@@ -286,21 +305,34 @@ function bySection<T>(
   };
 }
 
-/** In the order in which they come: as few as can be stand in another section than their own, that of the item before them. */
-function asStated<T>(
+/**
+ * In the order in which they come: as few as can be stand in another section than their own, that of the item before them, as does
+ * what has none of its own.
+ */
+function asStated<T extends ToSeat>(
   sections: readonly Section[],
   items: readonly T[],
-  ids: readonly SectionId[],
+  ids: readonly (SectionId | null)[],
 ): Seated<T> {
   const placeOf = new Map(sections.map(({ id }, at) => [id, at]));
-  const at = ids.map((id, place) => placeOf.get(id)! * ids.length + place);
-  const home = new Set(longestIncreasing(at));
-  let section = ids[[...home][0] ?? 0] ?? sections[0]?.id;
+  const rankOf = new Map(sections.map(({ id, rank }) => [id, rank]));
+  const owned = ids.flatMap((id, place) => (id === null ? [] : [{ id, place }]));
+  const stay = longestIncreasing(owned.map(({ id, place }) => placeOf.get(id)! * ids.length + place));
+  const home = new Map(stay.map((at) => [owned[at]!.place, owned[at]!.id]));
+  let section = [...home.values()][0] ?? sections[0]?.id;
   const seated = items.map((item, place) => {
-    if (home.has(place)) section = ids[place]!;
-    return { item, section: section!, ...(section === ids[place] ? {} : { home: ids[place]! }) };
+    const own = ids[place]!;
+    section = home.get(place) ?? (own === null ? sectionAfter(section, item.rank) : section);
+    return { item, section: section!, ...(own === null || own === section ? {} : { home: own }) };
   });
   return { sections: [...sections], seated };
+
+  /** The section that an item of the rank joins which has none of its own. */
+  function sectionAfter(last: SectionId | undefined, rank: string): SectionId {
+    if (last !== undefined && rankOf.get(last) === rank) return last;
+    const start = arriving(sections, rank, []);
+    return last !== undefined && placeOf.get(start)! < placeOf.get(last)! ? last : start;
+  }
 }
 
 /** Items by the names of their sections; null where some name none, or a list comes back to a name: those are no sections. */

@@ -56,6 +56,8 @@ export interface Listing {
   readonly settings?: ListSettings;
   /** It has columns for the numbers of tiers and for weights. */
   readonly numbered?: true;
+  /** It is a game's own order, of which everything is known but sections: tags say them. */
+  readonly byTags?: true;
   /** Where a digest in it disagrees with what it says. */
   readonly altered?: readonly AlteredPlace[];
 }

@@ -8,7 +8,9 @@ import { lineupOfListing } from "@/core/lineup/draft";
 import { knownMods } from "@/core/lineup/known";
 import { matchLines, type MatchedLine } from "@/core/lineup/match-lines";
 import { takeListIn } from "@/core/lineup/take-in";
-import { mainList } from "@/core/model/game";
+import { mainList, type GameDefinition } from "@/core/model/game";
+import { foldName } from "@/core/roster/fold";
+import { loadRankOf } from "@/core/roster/laws";
 import type { ProfileId } from "@/core/model/ids";
 import type { ListLine } from "@/core/model/listing";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -201,8 +203,8 @@ export async function takeOverOrder(
   const there = orderIn(definition, await readIfThere(gameFiles(definition, folders).order));
   if (!there) return refuse("order-file-absent", { path: definition.orderFile.path });
   const lines = linesOf(game, there.items);
-  const { known } = matched(game, lines, stock.shelf);
-  const listing = { title: profile.name, game: null, lines };
+  const known = byRank(definition, matched(game, lines, stock.shelf).known);
+  const listing = { title: profile.name, game: null, lines, byTags: true as const };
   const lineup = lineupOfListing(definition, listing, known, stock, profile.name);
   const claim = claimOfListing(definition, listing, known, "order file", lineup);
   return storeEdit(context, profileId, version, {
@@ -210,6 +212,18 @@ export async function takeOverOrder(
     steps: [{ kind: "replace", state: takeListIn(roster, { lineup, claim }, "alone") }],
     restorePoint: `Before the game’s order was taken over`,
   });
+}
+
+/** As the game loads them: what is of an earlier load rank comes earlier, wherever it is named. */
+function byRank(game: GameDefinition, lines: readonly MatchedLine[]): MatchedLine[] {
+  const placeOf = new Map(game.loadRanks.map(({ id }, at) => [id, at]));
+  const rankOf = ({ known, plugin }: MatchedLine): number => {
+    const file = known?.mod.plugins.find(
+      ({ name }) => plugin !== null && foldName(game, name) === foldName(game, plugin),
+    );
+    return file ? placeOf.get(loadRankOf(game, file, new Set()).id)! : 0;
+  };
+  return [...lines].sort((a, b) => rankOf(a) - rankOf(b));
 }
 
 export interface CopyListed {
