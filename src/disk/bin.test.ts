@@ -1,7 +1,7 @@
-import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
+import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { deleteBinned, freeName, moveBack, moveToBin } from "./bin";
+import { deleteBinned, isInBin, moveOnce, placeInBin } from "./bin";
 import { watchFolders } from "./watch-folders";
 
 let folder: string;
@@ -12,44 +12,51 @@ afterEach(() => rm(folder, { recursive: true, force: true }));
 
 const write = (name: string, text: string) => writeFile(join(folder, name), text);
 
+const toBin = async (path: string) => {
+  const place = await placeInBin(path);
+  expect(await moveOnce(path, place)).toBe(true);
+  return place;
+};
+
 test("what is moved into the bin lies beside the shelf, hidden, and two of one name stay apart", async () => {
   await write("A-1.0.zip", "first");
-  const first = await moveToBin(join(folder, "A-1.0.zip"));
+  const first = await toBin(join(folder, "A-1.0.zip"));
   await write("A-1.0.zip", "second");
-  const second = await moveToBin(join(folder, "A-1.0.zip"));
+  const second = await toBin(join(folder, "A-1.0.zip"));
   expect([first, second]).toEqual([
     join(folder, ".seating-bin/A-1.0.zip"),
     join(folder, ".seating-bin/A-1.0 (2).zip"),
   ]);
   expect(await readdir(folder)).toEqual([".seating-bin"]);
-  expect(await moveBack(second, join(folder, "A-1.0.zip"))).toBe(true);
+  expect(await moveOnce(second, join(folder, "A-1.0.zip"))).toBe(true);
   expect(await readFile(join(folder, "A-1.0.zip"), "utf8")).toBe("second");
-  expect(await moveBack(first, join(folder, "A-1.0.zip"))).toBe(false);
+  expect(await moveOnce(first, join(folder, "A-1.0.zip"))).toBe(false);
   expect(await readFile(first, "utf8")).toBe("first");
   await deleteBinned(first);
   expect(await readdir(join(folder, ".seating-bin"))).toEqual([]);
 });
 
-test("a folder goes as a whole, with all that is in it", async () => {
-  await mkdir(join(folder, "Mod-1.0/textures"), { recursive: true });
-  await write("Mod-1.0/textures/a.tex", "a");
-  const there = await moveToBin(join(folder, "Mod-1.0"));
-  expect(await readFile(join(there, "textures/a.tex"), "utf8")).toBe("a");
-  await deleteBinned(there);
-  expect(await readdir(join(folder, ".seating-bin"))).toEqual([]);
+test("only what lies right in the bin of a shelf folder counts as binned", () => {
+  const shelves = [folder, "/other"];
+  expect(isInBin(shelves, join(folder, ".seating-bin/a.zip"))).toBe(true);
+  expect(isInBin(shelves, "/other/.seating-bin/a")).toBe(true);
+  for (const path of [
+    folder,
+    join(folder, ".seating-bin"),
+    join(folder, "a.zip"),
+    "/elsewhere/.seating-bin/a",
+  ])
+    expect(isInBin(shelves, path)).toBe(false);
 });
 
 test("what is not there cannot be moved, and nothing is made of it", async () => {
-  await expect(moveToBin(join(folder, "gone.zip"))).rejects.toThrow(/ENOENT/);
-  await expect(moveBack(join(folder, "gone.zip"), join(folder, "here.zip"))).rejects.toThrow(/ENOENT/);
-  expect((await readdir(folder)).filter((name) => !name.startsWith("."))).toEqual([]);
+  await expect(moveOnce(join(folder, "gone.zip"), join(folder, "here.zip"))).rejects.toThrow(/ENOENT/);
+  expect(await readdir(folder)).toEqual([]);
 });
 
-test("a free name has the first number that nothing bears, before its extension", async () => {
-  expect(await freeName(join(folder, "a.b.zip"))).toBe(join(folder, "a.b.zip"));
-  await write("a.b.zip", "");
-  await write("a.b (2).zip", "");
-  expect(await freeName(join(folder, "a.b.zip"))).toBe(join(folder, "a.b (3).zip"));
+test("a move that was made before counts as made", async () => {
+  await write("here.zip", "x");
+  expect(await moveOnce(join(folder, "gone.zip"), join(folder, "here.zip"))).toBe(true);
 });
 
 describe("watching", () => {

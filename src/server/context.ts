@@ -12,6 +12,7 @@ import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
 import { closeOnSignals } from "./closing";
 import { takeFolder } from "./lock";
+import { settleFiles } from "./settle";
 import { upgradeStored } from "./upgrade";
 
 /** What the server holds for as long as it runs; the only place that knows the database. */
@@ -60,6 +61,7 @@ async function open(): Promise<Context> {
   await migrate(db, join(root(), "src", "store", "migrations"));
   await upgradeStored(db);
   await updateDefinitions(db, games);
+  await settleFiles(db);
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);

@@ -1,6 +1,13 @@
 import { EventEmitter } from "node:events";
 import type { ProfileId } from "@/core/model/ids";
-import type { ShelfChanges } from "./operations/shelf-changes";
+
+/** What lies on the disk otherwise than it was last read, by path. */
+export interface ShelfChanges {
+  readonly game: string;
+  readonly added: readonly string[];
+  readonly changed: readonly string[];
+  readonly gone: readonly string[];
+}
 
 /** What has happened that windows show; each reads anew what it says. */
 export type ServerEvent =

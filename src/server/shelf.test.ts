@@ -1,5 +1,5 @@
 import { existsSync } from "node:fs";
-import { copyFile, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
+import { copyFile, link, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
@@ -7,7 +7,8 @@ import { newestById } from "@/core/roster/roster";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
-import { listBin } from "@/store/bin";
+import { placeInBin } from "@/disk/bin";
+import { listBin, setMoving, takeFromBin, willPutInBin } from "@/store/bin";
 import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
@@ -23,6 +24,7 @@ import * as shelf from "./operations/shelf";
 import { findShelfChanges } from "./operations/shelf-changes";
 import { tellAll } from "./operations/stream-events";
 import * as incoming from "./operations/take-in";
+import { settleFiles } from "./settle";
 import { getStock } from "./stock";
 import { makeContext, makeDemoContext, storedProfile, value } from "./testing/demo-context";
 
@@ -72,6 +74,55 @@ describe("the bin of the shelf", () => {
     expect(existsSync(binned!.liesAt)).toBe(false);
     value(await read());
     expect(await onShelf()).toContain(fry);
+  });
+
+  test("finds at the next start what was under way when the server was killed, and finishes or undoes it", async () => {
+    const shelfPath = join(shelfFolder(), fry);
+    const bytes = await readFile(shelfPath);
+    const binned = await placeInBin(shelfPath);
+    const row = { id: "k", path: fry, liesAt: binned, name: "Small Fry", version: "1.0.0", size: 1 };
+    const lists = async () => [
+      (await onShelf()).includes(fry),
+      (await listBin(context.db, "brinehollow")).map(({ id }) => id).includes("k"),
+    ];
+    // Killed before it was moved, while it bore both names, after it was moved.
+    for (const killed of ["before", "between", "after"]) {
+      await willPutInBin(context.db, "brinehollow", [row]);
+      if (killed !== "before")
+        await copyFile(shelfPath, binned)
+          .then(() => rm(binned))
+          .then(() => link(shelfPath, binned));
+      if (killed === "after") await rm(shelfPath);
+      await settleFiles(context.db);
+      expect([existsSync(shelfPath), existsSync(binned)]).toEqual(
+        killed === "before" ? [true, false] : [false, true],
+      );
+      expect(await lists()).toEqual(killed === "before" ? [true, false] : [false, true]);
+      if (killed !== "before") {
+        await setMoving(context.db, ["k"], "out");
+        if (killed === "after") await rename(binned, shelfPath);
+        await settleFiles(context.db);
+        expect((await lists())[1]).toBe(killed === "between");
+        if (killed === "between") value(await shelf.bringBackMods(context, ["k"]));
+        value(await read());
+        expect(await lists()).toEqual([true, false]);
+      }
+    }
+    expect(await readFile(shelfPath)).toEqual(bytes);
+  });
+
+  test("deletes nothing that is said to lie in it and does not", async () => {
+    const elsewhere = join(folder, "precious");
+    await mkdir(elsewhere);
+    const row = { id: "p", path: fry, liesAt: elsewhere, name: "x", version: "1", size: 1 };
+    await willPutInBin(context.db, "brinehollow", [row]);
+    await setMoving(context.db, ["p"], null);
+    expect(await shelf.deleteMods(context, ["p"])).toMatchObject({ refusal: { code: "not-in-bin" } });
+    expect(await shelf.bringBackMods(context, ["p"])).toMatchObject({ refusal: { code: "not-in-bin" } });
+    await setMoving(context.db, ["p"], "gone");
+    await settleFiles(context.db);
+    expect(existsSync(elsewhere)).toBe(true);
+    await takeFromBin(context.db, ["p"]);
   });
 });
 

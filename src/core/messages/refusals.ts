@@ -56,6 +56,8 @@ const refusalText: {
   "cannot-move": (d) => sentence`${d.path} could not be moved: ${d.detail}. Nothing was changed.`,
   "place-taken": (d) =>
     sentence`Something else lies at ${d.path} now. Move that away first; what was dropped stays in the bin.`,
+  "not-in-bin": (d) =>
+    sentence`${d.path} does not lie in the bin of a shelf folder of this game. It is left as it is; name that shelf folder under Settings first.`,
   "tag-name": () => ["A tag needs 1 to 60 characters."],
   "data-not": () => ["This file is no archive of Seating’s data. Choose one that was saved under Settings."],
   "data-schema": (d) =>

@@ -87,6 +87,7 @@ export type RefusalData = ProblemData & {
   readonly "version-unknown": { readonly mod: string };
   readonly "cannot-move": Path & Detail;
   readonly "place-taken": Path;
+  readonly "not-in-bin": Path;
   readonly "tag-name": Nothing;
   readonly "data-not": Nothing;
   readonly "data-schema": { readonly schema: string; readonly present: string };

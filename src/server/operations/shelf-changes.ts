@@ -3,14 +3,7 @@ import { isUnchanged, listShelf } from "@/disk/read-shelf";
 import type { RegisteredGame } from "@/store/games";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
-
-/** What lies on the disk otherwise than it was last read, by path. */
-export interface ShelfChanges {
-  readonly game: string;
-  readonly added: readonly string[];
-  readonly changed: readonly string[];
-  readonly gone: readonly string[];
-}
+import type { ShelfChanges } from "../events";
 
 /** How the shelf folders of a game differ from what was last read of them; nothing is taken over. */
 export async function findShelfChanges(

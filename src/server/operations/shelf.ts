@@ -1,9 +1,9 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { resolve } from "node:path";
+import { dirname, resolve } from "node:path";
 import { z } from "zod";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { deleteBinned, moveBack, moveToBin } from "@/disk/bin";
+import { deleteBinned, isInBin, moveOnce, placeInBin } from "@/disk/bin";
 import * as bin from "@/store/bin";
 import { savePreference } from "@/store/preferences";
 import * as store from "@/store/shelf";
@@ -16,26 +16,52 @@ export async function dropFromShelf(context: Context, paths: readonly string[]):
   const game = await currentGame(context);
   if (!game.ok) return game;
   const { id, folders } = game.value;
+  const shelf = folders.shelves[0]!;
   const known = new Map((await store.listShelf(context.db, id)).map((mod) => [mod.path, mod]));
   const gone = paths.find((path) => !known.has(path));
   if (gone !== undefined) return refuse("not-on-shelf", { path: gone });
-  const moved: bin.BinnedMod[] = [];
-  try {
-    for (const path of paths) {
-      const { name, version, size } = known.get(path)!;
-      const liesAt = await moveToBin(resolve(folders.shelves[0]!, path));
-      moved.push({ id: randomUUID(), path, liesAt, name, version, size });
-    }
-  } catch (error) {
-    for (const { liesAt, path } of moved) await moveBack(liesAt, resolve(folders.shelves[0]!, path));
-    return refuse("cannot-move", { path: paths[moved.length]!, detail: String((error as Error).message) });
+  const mods: bin.BinnedMod[] = [];
+  for (const path of new Set(paths)) {
+    const { name, version, size } = known.get(path)!;
+    const liesAt = await placeInBin(resolve(shelf, path), new Set(mods.map((mod) => mod.liesAt)));
+    mods.push({ id: randomUUID(), path, liesAt, name, version, size });
+  }
+  const ids = mods.map((mod) => mod.id);
+  // Noted before anything moves: a server that ends midway finds it noted when it begins again.
+  await bin.willPutInBin(context.db, id, mods);
+  const failed = await moveAll(mods.map(({ path, liesAt }) => ({ from: resolve(shelf, path), to: liesAt })));
+  if (failed) {
+    await bin.takeFromBin(context.db, ids);
+    return refuse("cannot-move", failed);
   }
   await context.db.transaction(async (tx) => {
-    await bin.putInBin(tx, id, moved);
+    await bin.setMoving(tx, ids, null);
     await store.forgetShelfPaths(tx, id, paths);
   });
   forgetStock(context, id);
-  return done(moved.map((each) => each.id));
+  return done(ids);
+}
+
+interface Move {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** All or none; answers with the first that could not be moved. */
+async function moveAll(moves: readonly Move[]): Promise<{ path: string; detail: string } | null> {
+  const moved: Move[] = [];
+  for (const move of moves) {
+    const done = await moveOnce(move.from, move.to).catch((error: Error) => error);
+    if (done !== true) {
+      for (const { from, to } of moved.reverse()) await moveOnce(to, from);
+      return {
+        path: move.from,
+        detail: done instanceof Error ? done.message : `${move.to} is there already`,
+      };
+    }
+    moved.push(move);
+  }
+  return null;
 }
 
 /** Moves mods from the bin back to where they lay. The shelf has to be read after it. */
@@ -45,7 +71,9 @@ export async function bringBackMods(context: Context, ids: readonly string[]): P
   const { shelf, mods } = found.value;
   for (const mod of mods) {
     const to = resolve(shelf, mod.path);
-    const back = await moveBack(mod.liesAt, to).catch((error: Error) => error);
+    await bin.setMoving(context.db, [mod.id], "out");
+    const back = await moveOnce(mod.liesAt, to).catch((error: Error) => error);
+    if (back !== true) await bin.setMoving(context.db, [mod.id], null);
     if (back instanceof Error) return refuse("cannot-move", { path: mod.liesAt, detail: back.message });
     if (!back) return refuse("place-taken", { path: to });
     await bin.takeFromBin(context.db, [mod.id]);
@@ -58,18 +86,26 @@ export async function deleteMods(context: Context, ids: readonly string[]): Prom
   const found = await findBinned(context, ids);
   if (!found.ok) return found;
   for (const mod of found.value.mods) {
+    await bin.setMoving(context.db, [mod.id], "gone");
     await deleteBinned(mod.liesAt);
     await bin.takeFromBin(context.db, [mod.id]);
   }
   return done(null);
 }
 
+/** Those of the bin that have these ids; refused where one is said to lie elsewhere than in the bin of a shelf folder. */
 async function findBinned(context: Context, ids: readonly string[]) {
   const game = await currentGame(context);
   if (!game.ok) return game;
+  const { shelves } = game.value.folders;
   const mods = (await bin.listBin(context.db, game.value.id)).filter((mod) => ids.includes(mod.id));
-  return done({ shelf: game.value.folders.shelves[0]!, mods });
+  const astray = mods.find(({ liesAt, path }) => !isInBin(shelves, liesAt) || !isOnShelf(shelves, path));
+  if (astray) return refuse("not-in-bin", { path: astray.liesAt });
+  return done({ shelf: shelves[0]!, mods });
 }
+
+const isOnShelf = (shelves: readonly string[], path: string): boolean =>
+  shelves.includes(dirname(resolve(shelves[0]!, path)));
 
 const Tag = z.string().trim().min(1).max(60);
 

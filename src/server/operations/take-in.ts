@@ -1,12 +1,12 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { copyFile, lstat, mkdir, readdir, rename, rm } from "node:fs/promises";
+import { lstat, mkdir, readdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
-import { freeName } from "@/disk/bin";
+import { freeName, moveTo } from "@/disk/move";
 import { readMod } from "@/disk/read-mod";
 import { stampOf } from "@/disk/read-shelf";
 import { manifestName } from "@/formats/mod-layout";
@@ -102,29 +102,15 @@ export async function takeIn(
   const shelf = game.value.folders.shelves[0]!;
   const name = wanted ?? file.value.name;
   if (!fileNamePattern.test(name) || !/\.zip$/i.test(name)) return refuse("file-name", { name });
-  const to = await freeName(join(shelf, name));
+  let to = join(shelf, name);
   try {
-    await moveAcross(file.value.path, to);
+    do to = await freeName(to);
+    while (!(await moveTo(file.value.path, to)));
   } catch (error) {
     return refuse("cannot-move", { path: to, detail: String((error as Error).message) });
   }
   await dropIncoming(folder, id);
   return done(to.slice(shelf.length + 1));
-}
-
-/** By a copy under another name where the two lie on different disks, so that no half file ever has the right one. */
-async function moveAcross(from: string, to: string): Promise<void> {
-  const isElsewhere = await rename(from, to).then(
-    () => false,
-    (error: NodeJS.ErrnoException) => {
-      if (error.code !== "EXDEV") throw error;
-      return true;
-    },
-  );
-  if (!isElsewhere) return;
-  const half = `${to}.part`;
-  await copyFile(from, half);
-  await rename(half, to);
 }
 
 async function findIncoming(folder: string, id: string): Promise<Outcome<{ path: string; name: string }>> {

@@ -1,7 +1,7 @@
 "use client";
 
 import { plural } from "@/core/messages/parts";
-import type { ShelfChanges } from "@/server/operations/shelf-changes";
+import type { ShelfChanges } from "@/server/events";
 import { Button } from "../kit/button";
 import { Drop } from "../kit/drop";
 import type { ReadingProgress } from "../workspace/use-shelf-reading";

@@ -1,5 +1,5 @@
 import { useEffect, type RefObject } from "react";
-import type { ShelfChanges } from "@/server/operations/shelf-changes";
+import type { ShelfChanges } from "@/server/events";
 import type { ProfileEditor } from "./editor";
 import { listenToServer, type WindowEvent } from "./events";
 import { readOrderOnDisk } from "./server";

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
-import type { ShelfChanges } from "@/server/operations/shelf-changes";
+import type { ShelfChanges } from "@/server/events";
 import { postForLines } from "./read-lines";
 
 interface Progress {
