@@ -13,6 +13,7 @@ const config: NextConfig = {
     },
   },
   outputFileTracingRoot: import.meta.dirname,
+  images: { unoptimized: true },
   experimental: { agentUpgrade: false, mcpServer: false },
 };
 

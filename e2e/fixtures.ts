@@ -44,6 +44,9 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
       if (!/^(http:\/\/127\.0\.0\.1:|blob:|data:|file:)/.test(request.url())) strangers.push(request.url());
     });
     page.on("pageerror", (error) => faults.push(error.message));
+    page.on("console", (message) => {
+      if (/Content Security Policy/.test(message.text())) faults.push(message.text());
+    });
     await page.goto(`${seating.url}/overview`);
     await provide(page);
     base.expect(strangers, "requests that leave the machine").toEqual([]);

@@ -1,5 +1,4 @@
 import { once } from "node:events";
-import { request } from "node:http";
 import { expect, find, home, row, seatOf, stored, test } from "./fixtures";
 import { freePort, run } from "./server";
 
@@ -60,23 +59,6 @@ test("a second server on the same data folder is refused and names the first", a
   expect(second.said()).toContain(
     `Seating already runs with the data folder ${home}: ${seating.url} (process `,
   );
-});
-
-test("the server answers only to its own host name and origin", async ({ seating }) => {
-  const { port } = new URL(seating.url);
-  const ask = (method: string, headers: Record<string, string>) =>
-    new Promise<number>((resolve, reject) => {
-      const sent = request({ host: "127.0.0.1", port, path: "/api/shelf", method, headers }, (answer) => {
-        answer.resume();
-        resolve(answer.statusCode ?? 0);
-      });
-      sent.on("error", reject);
-      sent.end();
-    });
-  expect(await ask("POST", { host: "evil.example" })).toBe(403);
-  expect(await ask("POST", { origin: "http://evil.example" })).toBe(403);
-  expect(await ask("POST", { "sec-fetch-site": "cross-site", "sec-fetch-mode": "cors" })).toBe(403);
-  expect(await ask("POST", {})).toBe(200);
 });
 
 test("profiles are made, renamed, switched, put into the bin and brought back", async ({ watched: page }) => {

@@ -7,6 +7,7 @@ const programs = {
   "standin-game": "src/standin/game/main.ts",
   "make-demo": "src/standin/demo/main.ts",
   seating: "src/cli/main.ts",
+  server: "src/server/main.ts",
 };
 
 export async function build() {

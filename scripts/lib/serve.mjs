@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { home, nextBin, quiet, root, say } from "./steps.mjs";
+import { home, quiet, root, say } from "./steps.mjs";
 
 export const port = Number(process.env.SEATING_PORT ?? 4321);
 export const address = `http://127.0.0.1:${port}`;
@@ -31,22 +31,18 @@ export async function startServer(env = {}) {
   await refuseSecondServer();
   mkdirSync(home, { recursive: true, mode: 0o700 });
   say(`Starting the server with the data in ${home} …`);
-  const child = spawn(
-    process.execPath,
-    [nextBin(), "start", "--hostname", "127.0.0.1", "--port", String(port)],
-    {
-      cwd: root,
-      env: {
-        ...quiet,
-        NEXT_MANUAL_SIG_HANDLE: "1",
-        SEATING_ROOT: root,
-        SEATING_HOME: home,
-        SEATING_PORT: String(port),
-        ...env,
-      },
-      stdio: ["ignore", "pipe", "inherit"],
+  const child = spawn(process.execPath, [join(root, "dist/server.mjs")], {
+    cwd: root,
+    env: {
+      ...quiet,
+      NODE_ENV: "production",
+      SEATING_ROOT: root,
+      SEATING_HOME: home,
+      SEATING_PORT: String(port),
+      ...env,
     },
-  );
+    stdio: ["ignore", "pipe", "inherit"],
+  });
   const lines = [];
   child.stdout.on("data", (data) => lines.push(String(data)));
   const ended = new Promise((done) => child.once("exit", (code) => done(code ?? 1)));

@@ -1,13 +1,16 @@
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/jetbrains-mono";
 import type { Metadata } from "next";
+import { connection } from "next/server";
 import type { ReactNode } from "react";
-import { themeScript } from "@/ui/frame/theme-script";
+import { themeScript } from "@/server/theme-script";
 import "./globals.css";
 
 export const metadata: Metadata = { title: { default: "Seating", template: "%s · Seating" } };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Of a page that was made beforehand no script would bear the nonce of its request.
+  await connection();
   return (
     <html lang="en" suppressHydrationWarning>
       <head>

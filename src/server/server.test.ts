@@ -17,7 +17,6 @@ import { markOwnWork } from "./operations/versions";
 import { readSituation } from "./operations/situation";
 import { readShelfOfGame } from "./operations/read-shelf";
 import { receiveFile } from "./receive";
-import { refuseForeign } from "./same-origin";
 import { makeDemoContext, storedProfile, value } from "./testing/demo-context";
 import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
@@ -253,25 +252,6 @@ test("folders that are not there, or hold no such game, are refused by name", as
     folders: { game: folder, order: "", shelves: [folder] },
   });
   expect(empty).toMatchObject({ ok: false, refusal: { code: "folder-no-game" } });
-});
-
-describe("only its own host and origin", () => {
-  const ask = (headers: Record<string, string>) => refuseForeign(new Headers(headers), 4321);
-  test("is answered", () => {
-    expect(ask({ host: "127.0.0.1:4321" })).toBeNull();
-    expect(ask({ host: "localhost:4321", origin: "http://localhost:4321" })).toBeNull();
-    expect(
-      ask({ host: "127.0.0.1:4321", "sec-fetch-site": "cross-site", "sec-fetch-mode": "navigate" }),
-    ).toBeNull();
-  });
-  test.each([
-    [{ host: "evil.example" }],
-    [{ host: "127.0.0.1:80" }],
-    [{}],
-    [{ host: "127.0.0.1:4321", origin: "http://evil.example" }],
-    [{ host: "127.0.0.1:4321", origin: "null" }],
-    [{ host: "127.0.0.1:4321", "sec-fetch-site": "cross-site", "sec-fetch-mode": "no-cors" }],
-  ])("%j is refused", (headers) => expect(ask(headers as Record<string, string>)).not.toBeNull());
 });
 
 describe("files that come in", () => {
