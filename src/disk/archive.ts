@@ -1,16 +1,24 @@
-import { getFileNameLowLevel, openPromise, type Entry, type ZipFile } from "yauzl";
+import { fromFdPromise, getFileNameLowLevel, type Entry, type ZipFile } from "yauzl";
 import { done, refuse, type Outcome, type Refused } from "@/core/model/outcome";
 import type { ModFile, ModFiles } from "./mod-file";
+import { openDescriptor } from "./open-plain";
 import type { ProblemCode } from "@/core/model/refusal";
 
 /** Checked before anything is unpacked; see docs/FORMATS.md. */
 const limits = { entries: 200_000, bytes: 64 * 2 ** 30, ratio: 200, ratioFrom: 64 * 2 ** 20 };
 
+/** Stored and deflated (APPNOTE.TXT, 4.4.5). */
+const methods = [0, 8];
+
 /** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
 export async function openArchive(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   let zip: ZipFile;
   try {
-    zip = await openPromise(path, { lazyEntries: true, autoClose: false, decodeStrings: false });
+    zip = await fromFdPromise(await openDescriptor(path), {
+      lazyEntries: true,
+      autoClose: false,
+      decodeStrings: false,
+    });
   } catch (error) {
     return refuse("not-a-zip", { detail: (error as Error).message });
   }
@@ -40,6 +48,8 @@ function checkEntries(entries: readonly Entry[], fileSize: number): Refused<Prob
   if (size > limits.bytes) return refuse("zip-too-large", { size, limit: limits.bytes });
   const ratio = Math.floor(size / Math.max(1, fileSize));
   if (size > limits.ratioFrom && ratio > limits.ratio) return refuse("zip-bomb", { ratio });
+  const packed = entries.find(({ compressionMethod }) => !methods.includes(compressionMethod));
+  if (packed) return refuse("zip-method", { entry: shownName(packed), method: packed.compressionMethod });
   const encrypted = entries.find((entry) => entry.isEncrypted());
   if (encrypted) return refuse("zip-encrypted", { entry: shownName(encrypted) });
   const byPlace = [...entries].sort((a, b) => a.relativeOffsetOfLocalHeader - b.relativeOffsetOfLocalHeader);

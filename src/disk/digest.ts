@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
 import { crc32 } from "node:zlib";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ModFile } from "./mod-file";
+import { streamPlain } from "./open-plain";
 import type { ProblemCode } from "@/core/model/refusal";
 
 export interface Digest {
@@ -36,6 +36,6 @@ export async function digestFile(file: ModFile, keep: boolean): Promise<Outcome<
 
 export async function sha256OfFile(path: string): Promise<string> {
   const hash = createHash("sha256");
-  await pipeline(createReadStream(path), hash);
+  await pipeline(await streamPlain(path), hash);
   return hash.digest("hex");
 }

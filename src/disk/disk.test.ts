@@ -1,5 +1,7 @@
 import { execFileSync } from "node:child_process";
-import { mkdir, mkdtemp, rename, rm, symlink, utimes, writeFile } from "node:fs/promises";
+import { once } from "node:events";
+import { createServer } from "node:net";
+import { chmod, mkdir, mkdtemp, rename, rm, symlink, utimes, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { zipSync, type Zippable } from "fflate";
@@ -7,6 +9,7 @@ import { sayProblem } from "@/core/messages/problems";
 import { testGame } from "@/core/testing/game";
 import { writePlugin } from "@/formats/plugin";
 import { sha256OfFile } from "./digest";
+import { readIfThere } from "./game-files";
 import { openModFiles } from "./mod-files";
 import { readShelf, type ShelfProgress } from "./read-shelf";
 
@@ -117,6 +120,13 @@ describe("what is unsound becomes a problem and stops nothing", () => {
       if (view.getUint32(at, true) === signature) view.setUint32(at + offset, value, true);
     return copy;
   };
+  const patch16 = (bytes: Uint8Array, signature: number, offset: number, value: number) => {
+    const copy = bytes.slice();
+    const view = new DataView(copy.buffer);
+    for (let at = 0; at + 4 <= copy.length; at++)
+      if (view.getUint32(at, true) === signature) view.setUint16(at + offset, value, true);
+    return copy;
+  };
   const central = 0x02014b50;
   test.each([
     ["cut short", sound.subarray(0, sound.length - 40), "not-a-zip"],
@@ -156,10 +166,131 @@ describe("what is unsound becomes a problem and stops nothing", () => {
     expect(sayProblem(mods[0]!.problem!)).not.toMatch(/undefined|\(not|could not be read \(/);
   });
 
-  test("a link inside a folder is not followed", async () => {
+  const problems = async () => (await read()).mods.map((mod) => [mod.path, mod.problem?.code]);
+
+  test("a link is followed where it stays on the shelf, and told where it leads out of it or to itself", async () => {
+    await putZip("good.zip", files);
     await put("mod/a.plank", plugin);
-    await symlink("/etc/hostname", join(folder, "mod/textures"));
-    expect((await read()).mods[0]!.problem?.code).toBe("cannot-read");
+    await put("whole/a.plank", plugin);
+    await symlink(join(folder, "good.zip"), join(folder, "inside.zip"));
+    await symlink("../whole/a.plank", join(folder, "mod/b.plank"));
+    await symlink("/etc/hostname", join(folder, "out.zip"));
+    await symlink("/etc", join(folder, "outside"));
+    await symlink("loop.zip", join(folder, "loop.zip"));
+    await put("led/a.plank", plugin);
+    await symlink("/etc/hostname", join(folder, "led/c.plank"));
+    expect(await problems()).toEqual([
+      ["good.zip", undefined],
+      ["inside.zip", undefined],
+      ["led", "link-outside"],
+      ["loop.zip", "link-loop"],
+      ["mod", undefined],
+      ["out.zip", "link-outside"],
+      ["outside", "link-outside"],
+      ["whole", undefined],
+    ]);
+  });
+
+  test("pipes and sockets are told, and nothing waits for them", async () => {
+    await putZip("good.zip", files);
+    await put("mod/a.plank", plugin);
+    for (const name of ["pipe.zip", "mod/pipe", "pipe"]) execFileSync("mkfifo", [join(folder, name)]);
+    const server = createServer().listen(join(folder, "socket.zip"));
+    await once(server, "listening");
+    expect(await problems()).toEqual([
+      ["good.zip", undefined],
+      ["mod", "not-plain"],
+      ["pipe", "not-plain"],
+      ["pipe.zip", "not-plain"],
+      ["socket.zip", "not-plain"],
+    ]);
+    server.close();
+    for (const name of ["order", "second", "third", "fourth", "fifth"]) {
+      execFileSync("mkfifo", [join(folder, name)]);
+      await expect(readIfThere(join(folder, name))).rejects.toThrow("no plain file");
+    }
+  });
+
+  test("names that are odd are told by name, each for what it is", async () => {
+    await putZip("good.zip", files);
+    await writeFile(
+      Buffer.concat([Buffer.from(`${folder}/bad`), Buffer.of(0xff), Buffer.from(".zip")]),
+      zipSync(files),
+    );
+    await putZip("turned \u202Epiz.zip", files);
+    await putZip("nul.zip", files);
+    const long = `${"ä".repeat(100)}/${"b".repeat(100)}`;
+    await put(
+      "long-1.0.zip",
+      zipSync({ "a.plank": plugin, [`textures/${"ä".repeat(128)}`]: text("x"), [long]: text("y") }),
+    );
+    await put("overridden.zip", zipSync({ "a.plank": plugin, "textures/\u2066x": text("x") }));
+    expect(await problems()).toEqual([
+      ["bad%ff.zip", "path-encoding"],
+      ["good.zip", undefined],
+      ["long-1.0.zip", "path-long"],
+      ["nul.zip", "path-device"],
+      ["overridden.zip", "path-direction"],
+      ["turned \u202Epiz.zip", "path-direction"],
+    ]);
+  });
+
+  test("kinds of archive and methods that are not read are told with what to do", async () => {
+    for (const name of ["a.7z", "b.rar", "c.tar.gz"]) await put(name, "whatever");
+    const method = zipSync({ "a.plank": plugin });
+    // Number 14 is LZMA, in the central directory and in the local header.
+    const changed = patch16(patch16(method, central, 10, 14), 0x04034b50, 8, 14);
+    await put("d.zip", changed);
+    const { mods } = await read();
+    expect(mods.map((mod) => sayProblem(mod.problem!))).toEqual([
+      "archives of the kind .7z are not read; unpack it into a folder of its own",
+      "archives of the kind .rar are not read; unpack it into a folder of its own",
+      "archives of the kind .gz are not read; unpack it into a folder of its own",
+      "“a.plank” is packed by a method that is not read (number 14); unpack it into a folder of its own",
+    ]);
+  });
+
+  test("a folder that cannot be looked into, or changes meanwhile, stops nothing", async () => {
+    await putZip("good.zip", files);
+    await put("closed/a.plank", plugin);
+    for (let n = 0; n < 300; n++) await put(`stirring/textures/${n}`, "x");
+    await chmod(join(folder, "closed"), 0);
+    const stirring = (async () => {
+      for (let n = 0; n < 300; n++) await rm(join(folder, `stirring/textures/${n}`));
+    })();
+    const found = new Map((await problems()) as [string, string | undefined][]);
+    await stirring;
+    await chmod(join(folder, "closed"), 0o755);
+    expect(found.get("good.zip")).toBeUndefined();
+    // Whoever may do everything may look into it.
+    expect([process.getuid?.() === 0 ? undefined : "cannot-read", "cannot-read"]).toContain(
+      found.get("closed"),
+    );
+    expect(found.has("stirring")).toBe(true);
+  });
+
+  test.each([
+    [
+      "a zero character",
+      '{"format":"seating-mod/1","id":"a","name":"a\\u0000b","version":"1"}',
+      "zero character",
+    ],
+    [
+      "half a character",
+      '{"format":"seating-mod/1","id":"a","name":"a\\ud800","version":"1"}',
+      "half a character",
+    ],
+    [
+      "100,000 levels",
+      `{"format":"seating-mod/1","id":"a","name":"a","version":"1","x":${"[".repeat(100_000)}${"]".repeat(100_000)}}`,
+      "200 deep",
+    ],
+  ])("a manifest with %s is told for that", async (_, manifest, words) => {
+    await put("odd-1.0.zip", zipSync({ "seating-mod.json": text(manifest), "a.plank": plugin }));
+    await putZip("good.zip", files);
+    const { mods } = await read();
+    expect(mods.map((mod) => mod.problem?.code)).toEqual([undefined, "manifest-broken"]);
+    expect(sayProblem(mods[1]!.problem!)).toContain(words);
   });
 
   test("a lying plugin spoils only itself", async () => {

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
-import { chmod, lstat, mkdir, readFile, realpath, rename, rm, stat, writeFile } from "node:fs/promises";
+import { chmod, lstat, mkdir, realpath, rename, rm, stat, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
@@ -7,6 +7,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { foldName } from "@/core/roster/fold";
 import { readHolds } from "@/formats/holds";
 import { readOrderFile, writeOrderFile, type OrderFile } from "@/formats/order-file";
+import { readPlain } from "./open-plain";
 
 /** The two files that a game reads, by their whole paths. */
 export interface GameFiles {
@@ -25,7 +26,7 @@ export const sha256Of = (bytes: Uint8Array | string): string =>
 /** The contents of a file; null where there is none. */
 export async function readIfThere(path: string): Promise<Uint8Array | null> {
   try {
-    return await readFile(path);
+    return await readPlain(path);
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === "ENOENT") return null;
     throw error;

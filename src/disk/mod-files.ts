@@ -1,16 +1,17 @@
-import { createReadStream } from "node:fs";
-import { lstat, readdir } from "node:fs/promises";
+import { readdir } from "node:fs/promises";
 import { join } from "node:path";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ProblemCode } from "@/core/model/refusal";
 import { openArchive } from "./archive";
 import type { ModFile, ModFiles } from "./mod-file";
-import type { ProblemCode } from "@/core/model/refusal";
+import { streamPlain, whatLiesAt } from "./open-plain";
 
 /** The files of an archive or a folder, listed and checked against the limits, not read yet. */
 export async function openModFiles(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   try {
-    const info = await lstat(path);
-    return info.isDirectory() ? await openFolder(path) : await openArchive(path);
+    const info = await whatLiesAt(path, path);
+    if (!info.ok) return info;
+    return info.value.isDirectory() ? await openFolder(path) : await openArchive(path);
   } catch (error) {
     return refuse("cannot-read", {
       detail: (error as NodeJS.ErrnoException).code ?? (error as Error).message,
@@ -25,9 +26,10 @@ async function openFolder(root: string): Promise<Outcome<ModFiles, ProblemCode>>
     if (entry.isDirectory()) continue;
     const full = join(entry.parentPath, entry.name);
     const path = full.slice(root.length + 1);
-    if (!entry.isFile()) return refuse("cannot-read", { detail: `${path} is no plain file` });
-    const { size } = await lstat(full);
-    files.push({ path, size, crc32: null, open: () => Promise.resolve(createReadStream(full)) });
+    const info = await whatLiesAt(full, root);
+    if (!info.ok) return info;
+    if (!info.value.isFile()) return refuse("not-plain", { entry: path.slice(0, 200) });
+    files.push({ path, size: info.value.size, crc32: null, open: () => streamPlain(full) });
   }
   return done({ files, close: () => undefined });
 }

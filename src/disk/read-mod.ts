@@ -1,4 +1,3 @@
-import { createReadStream } from "node:fs";
 import { lstat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
 import { contentHash } from "@/core/lineup/content-hash";
@@ -16,6 +15,7 @@ import { readPluginFacts } from "@/formats/plugin-layout";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
 import type { ModFile } from "./mod-file";
 import { openModFiles } from "./mod-files";
+import { streamPlain } from "./open-plain";
 import type { FileProblem, ProblemCode } from "@/core/model/refusal";
 
 /** A plugin larger than this is hashed but not parsed. */
@@ -28,6 +28,8 @@ export interface ShelfPlace {
   readonly size: number;
   readonly stamp: string;
   readonly updated: string;
+  /** Why it is not even looked into. */
+  readonly problem?: FileProblem;
 }
 
 /** What an entry without a manifest is known as, whatever its name says. */
@@ -89,6 +91,7 @@ export async function readMod(
   before?: ShelfMod,
   identity?: Identity,
 ): Promise<ShelfMod> {
+  if (place.problem) return unsound(place, place.problem, identity);
   const full = resolve(shelf, place.path);
   if (before?.archiveSha256 && before.stamp !== "" && place.kind === "archive")
     if ((await sha256OfFile(full).catch(() => "")) === before.archiveSha256) return { ...before, ...place };
@@ -176,10 +179,19 @@ export function pluginFile(game: GameDefinition, name: string, size: number, dig
   return { ...facts, header: null, problem: plugin.refusal };
 }
 
-function unsound(place: ShelfPlace, problem: FileProblem, identity?: Identity): ShelfMod {
+/** An entry of which nothing but its place counts. */
+export function unsound(
+  { path, kind, size, stamp, updated }: Omit<ShelfPlace, "problem" | "updated"> & Pick<ShelfMod, "updated">,
+  problem: FileProblem,
+  identity?: Identity,
+): ShelfMod {
   return {
-    ...place,
-    ...nameFromPath(basename(place.path)),
+    path,
+    kind,
+    size,
+    stamp,
+    updated,
+    ...nameFromPath(basename(path)),
     ...identity,
     author: null,
     summary: null,
@@ -208,7 +220,7 @@ export async function readPluginFiles(
       path: name,
       size: info.size,
       crc32: null,
-      open: () => Promise.resolve(createReadStream(full)),
+      open: () => streamPlain(full),
     };
     const digest = await digestFile(file, info.size <= largestPlugin);
     if (digest.ok) found.push(pluginFile(game, name, info.size, digest.value));

@@ -1,8 +1,12 @@
 import { createHash } from "node:crypto";
-import { lstat, readdir } from "node:fs/promises";
+import { lstat, readdir, stat } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
+import { refuse } from "@/core/model/outcome";
+import type { FileProblem } from "@/core/model/refusal";
 import type { ShelfMod } from "@/core/model/shelf";
+import { safePath } from "@/formats/archive-path";
+import { whatLiesAt } from "./open-plain";
 import { readMod, type Identity, type ShelfPlace } from "./read-mod";
 
 export interface ShelfProgress {
@@ -77,11 +81,14 @@ export async function readShelf(
   return { mods, read: places.length - counts.unchanged, unchanged: counts.unchanged };
 }
 
-export const isUnchanged = (before: Omit<ShelfPlace, "updated">, place: ShelfPlace): boolean =>
+type Seen = Pick<ShelfPlace, "stamp" | "size" | "kind">;
+
+export const isUnchanged = (before: Seen, place: Seen): boolean =>
   before.stamp === place.stamp && before.size === place.size && before.kind === place.kind;
 
 /**
- * Every folder and archive of the shelf folders, by name; files of other kinds and hidden ones are passed over. Paths are
+ * Every folder and archive of the shelf folders, by name; files of other kinds and hidden ones are passed over. What cannot be looked
+ * into is listed with its problem. Paths are
  * names within the first folder; those in another one are whole.
  */
 export async function listShelf([first, ...others]: readonly string[]): Promise<ShelfPlace[]> {
@@ -91,32 +98,84 @@ export async function listShelf([first, ...others]: readonly string[]): Promise<
   return places;
 }
 
+/** Archives by their endings; those that are not read are told. */
+const archiveEnding = /\.(zip|7z|rar|tar|tgz|gz|bz2|xz)$/i;
+
 async function listFolder(shelf: string): Promise<ShelfPlace[]> {
-  const entries = await readdir(shelf, { withFileTypes: true });
-  const names = entries
-    .filter((entry) => !entry.name.startsWith(".") && (entry.isDirectory() || /\.zip$/i.test(entry.name)))
-    .sort((a, b) => (a.name < b.name ? -1 : 1));
-  return Promise.all(
-    names.map((entry) =>
-      entry.isDirectory() ? placeFolder(shelf, entry.name) : placeArchive(shelf, entry.name),
-    ),
+  const names = (await readdir(shelf, { encoding: "buffer" })).map(nameOf);
+  const places = await Promise.all(
+    names.filter(({ name }) => !name.startsWith(".")).map((name) => placeOf(shelf, name)),
   );
+  return places.filter((place) => place !== null).sort((a, b) => (a.path < b.path ? -1 : 1));
+}
+
+interface EntryName {
+  /** As it is shown, and its path where it is sound. */
+  readonly name: string;
+  readonly problem: FileProblem | null;
+}
+
+const strict = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
+
+/** Of a name that is not UTF-8 each byte that is no ASCII is written out. */
+function nameOf(bytes: Buffer): EntryName {
+  try {
+    const name = strict.decode(bytes);
+    const safe = safePath(name);
+    return { name, problem: safe.ok ? null : safe.refusal };
+  } catch {
+    const written = bytes
+      .toString("latin1")
+      .replace(/[^\x20-\x7e]/g, (sign) => `%${sign.charCodeAt(0).toString(16)}`);
+    return { name: written, problem: refuse("path-encoding", { entry: written.slice(0, 200) }).refusal };
+  }
+}
+
+/** What lies in the shelf folder under a name; null of what is no mod. Whatever is odd about it is told, and stops nothing. */
+async function placeOf(shelf: string, { name, problem }: EntryName): Promise<ShelfPlace | null> {
+  const full = join(shelf, name);
+  const wrong = (why: FileProblem, kind: ShelfPlace["kind"] = "archive"): ShelfPlace => ({
+    path: name,
+    kind,
+    size: 0,
+    stamp: `problem ${JSON.stringify(why)}`,
+    updated: new Date(0).toISOString(),
+    problem: why,
+  });
+  const ending = archiveEnding.exec(name)?.[1]?.toLowerCase();
+  if (problem) return wrong(problem, ending === undefined ? "folder" : "archive");
+  const found = await whatLiesAt(full, full);
+  if (!found.ok) return wrong(found.refusal, ending === undefined ? "folder" : "archive");
+  if (found.value.isDirectory())
+    return placeFolder(shelf, name).catch((error: NodeJS.ErrnoException) =>
+      wrong(
+        refuse("cannot-read", { detail: `${error.path ?? name}: ${error.code ?? error.message}` }).refusal,
+        "folder",
+      ),
+    );
+  if (ending === undefined) return null;
+  const { size, mtimeMs } = found.value;
+  const place = {
+    path: name,
+    kind: "archive" as const,
+    size,
+    stamp: stampOf(mtimeMs),
+    updated: new Date(mtimeMs).toISOString(),
+  };
+  return ending === "zip"
+    ? place
+    : { ...place, problem: refuse("archive-kind", { kind: `.${ending}` }).refusal };
 }
 
 /** Whole milliseconds: a copy that keeps times keeps no more of them. */
 export const stampOf = (mtimeMs: number): string => String(Math.round(mtimeMs));
-
-async function placeArchive(shelf: string, path: string): Promise<ShelfPlace> {
-  const { size, mtimeMs } = await lstat(join(shelf, path));
-  return { path, kind: "archive", size, stamp: stampOf(mtimeMs), updated: new Date(mtimeMs).toISOString() };
-}
 
 async function placeFolder(shelf: string, path: string): Promise<ShelfPlace> {
   const root = join(shelf, path);
   const entries = await readdir(root, { recursive: true, withFileTypes: true });
   const hash = createHash("sha256");
   let size = 0;
-  let latest = (await lstat(root)).mtimeMs;
+  let latest = (await stat(root)).mtimeMs;
   const paths = entries
     .filter((entry) => !entry.isDirectory())
     .map((entry) => join(entry.parentPath, entry.name));

@@ -142,7 +142,14 @@ describe("hostile bytes", () => {
     expect(code(withList("need", writeChunk("mstr", bytesOf("../x.keel\0"))))).toBe("riff-master");
     expect(code(withList("need", writeChunk("mstr", bytesOf("a\nb\0"))))).toBe("riff-master");
     expect(code(withList("need", writeChunk("mstr", bytesOf("no end"))))).toBe("riff-text");
-    expect(code(withList("recs", writeChunk("recd", Uint8Array.of(0xff, 0xfe, 0))))).toBe("riff-text");
+    // By the table of the Encoding standard 0xE4 is “ä” in Windows-1252 and “д” in Windows-1251, and 0xF6 “ö” and “ц”.
+    const other = withList("recs", writeChunk("recd", Uint8Array.of(0xe4, 0xf6, 0)));
+    expect(readPlugin(other, { formType: form })).toMatchObject({
+      value: { records: ["äö"], guessedTexts: true },
+    });
+    expect(readPlugin(other, { formType: form, encoding: "windows-1251" })).toMatchObject({
+      value: { records: ["дц"] },
+    });
     expect(code(withList("adds", writeChunk("alst", bytesOf("r\0\xff\xff\xff\xff"))))).toBe("riff-list");
   });
 

@@ -1,6 +1,7 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { RiffChunks, RiffLayout } from "@/core/model/plugin-layout";
 import { isFileName, type PluginFacts } from "./plugin-facts";
+import { PluginTexts } from "./plugin-text";
 import { concatBytes, readList, readRiff, writeChunk, writeContainer, type Chunk } from "./riff";
 import type { ProblemCode } from "@/core/model/refusal";
 
@@ -11,6 +12,8 @@ export interface Plugin {
   readonly masters: readonly string[];
   readonly records: readonly string[];
   readonly lists: readonly AdditiveList[];
+  /** Its texts are not UTF-8, and were read as something else. */
+  readonly guessedTexts?: true;
 }
 
 export interface AdditiveList {
@@ -35,8 +38,9 @@ const standardChunks: RiffChunks = {
 /** Reads a plugin defensively: any bytes give a plugin or say what is wrong with them. Unknown chunks are passed over. */
 export function readPlugin(
   bytes: Uint8Array,
-  { formType, chunks = standardChunks }: Omit<RiffLayout, "container">,
+  { formType, chunks = standardChunks, encoding }: Omit<RiffLayout, "container">,
 ): Outcome<Plugin, ProblemCode> {
+  const texts = new PluginTexts(encoding);
   const riff = readRiff(bytes, formType);
   if (!riff.ok) return riff;
   const head = riff.value.find((chunk) => chunk.name === chunks.head);
@@ -53,21 +57,21 @@ export function readPlugin(
   };
   for (const chunk of riff.value) {
     if (chunk.name !== "LIST") continue;
-    const refusal = readInto(plugin, chunk.data, chunks);
+    const refusal = readInto(plugin, chunk.data, chunks, texts);
     if (refusal) return refusal;
   }
   const odd = plugin.masters.find((name) => !isFileName(name));
   if (odd !== undefined) return refuse("riff-master", { name: odd.slice(0, 80) });
-  return done(plugin);
+  return done(texts.guessed ? { ...plugin, guessedTexts: true } : plugin);
 }
 
 type Draft = { -readonly [K in keyof Plugin]: Plugin[K] extends readonly (infer E)[] ? E[] : Plugin[K] };
 
-function readInto(plugin: Draft, data: Uint8Array, chunks: RiffChunks) {
+function readInto(plugin: Draft, data: Uint8Array, chunks: RiffChunks, texts: PluginTexts) {
   const list = readList(data);
   if (!list.ok) return list;
   for (const chunk of list.value.chunks) {
-    const outcome = readPart(plugin, list.value.type, chunk, chunks);
+    const outcome = readPart(plugin, list.value.type, chunk, chunks, texts);
     if (!outcome.ok) return outcome;
   }
   return null;
@@ -78,9 +82,10 @@ function readPart(
   type: string,
   chunk: Chunk,
   { masters, records }: RiffChunks,
+  texts: PluginTexts,
 ): Outcome<unknown, ProblemCode> {
   if (type === "adds" && chunk.name === "alst") {
-    const list = readAdditiveList(chunk.data);
+    const list = readAdditiveList(chunk.data, texts);
     if (list.ok) plugin.lists.push(list.value);
     return list;
   }
@@ -88,7 +93,7 @@ function readPart(
   const isMaster = type === masters.list && chunk.name === masters.item;
   const isRecord = type === records.list && chunk.name === records.item;
   if (!isInfo && !isMaster && !isRecord) return done(null);
-  const text = readText(chunk.data, 0, chunk.name);
+  const text = readText(chunk.data, 0, chunk.name, texts);
   if (!text.ok) return text;
   if (isMaster) plugin.masters.push(text.value.text);
   else if (isRecord) plugin.records.push(text.value.text);
@@ -96,26 +101,21 @@ function readPart(
   return text;
 }
 
-const decoder = new TextDecoder("utf-8", { fatal: true });
-
-/** The zero-terminated UTF-8 text at `start`, and where it ends after padding to an even length. */
+/** The zero-terminated text at `start`, and where it ends after padding to an even length. */
 function readText(
   data: Uint8Array,
   start: number,
   chunk: string,
+  texts: PluginTexts,
 ): Outcome<{ text: string; end: number }, ProblemCode> {
   const end = data.indexOf(0, start);
   if (end < 0) return refuse("riff-text", { chunk });
-  try {
-    const length = end + 1 - start;
-    return done({ text: decoder.decode(data.subarray(start, end)), end: start + length + (length & 1) });
-  } catch {
-    return refuse("riff-text", { chunk });
-  }
+  const length = end + 1 - start;
+  return done({ text: texts.read(data.subarray(start, end)), end: start + length + (length & 1) });
 }
 
-function readAdditiveList(data: Uint8Array): Outcome<AdditiveList, ProblemCode> {
-  const record = readText(data, 0, "alst");
+function readAdditiveList(data: Uint8Array, texts: PluginTexts): Outcome<AdditiveList, ProblemCode> {
+  const record = readText(data, 0, "alst", texts);
   if (!record.ok) return record;
   const view = new DataView(data.buffer, data.byteOffset, data.byteLength);
   let at = record.value.end;
@@ -125,7 +125,7 @@ function readAdditiveList(data: Uint8Array): Outcome<AdditiveList, ProblemCode> 
   const entries: AdditiveList["entries"][number][] = [];
   for (let n = 0; n < count; n++) {
     if (at + 4 > data.length) return refuse("riff-list", { count });
-    const name = readText(data, at + 4, "alst");
+    const name = readText(data, at + 4, "alst", texts);
     if (!name.ok) return name;
     entries.push({
       depth: view.getUint16(at, true),
@@ -140,7 +140,7 @@ function readAdditiveList(data: Uint8Array): Outcome<AdditiveList, ProblemCode> 
 export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<PluginFacts, ProblemCode> {
   const plugin = readPlugin(bytes, layout);
   if (!plugin.ok) return plugin;
-  const { info, flags, masters, records, lists } = plugin.value;
+  const { info, flags, masters, records, lists, guessedTexts } = plugin.value;
   return done({
     flags,
     title: info.INAM ?? null,
@@ -151,6 +151,7 @@ export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<Pl
     recordCount: records.length,
     records,
     lists: lists.length,
+    ...(guessedTexts && { guessedTexts }),
   });
 }
 

@@ -103,10 +103,15 @@ describe("what lies or is cut short is refused with the place", () => {
     ["a later header cut short", byHand.subarray(0, 50), "tagged-header"],
     ["a field that says more than its record has", patched(15, 0x40), "tagged-field"],
     ["a text that does not end", patched(22, 0x41), "tagged-text"],
-    ["a text that is no UTF-8", patched(19, 0xff), "tagged-text"],
     ["a master with a path", patched(33, 0x2f), "riff-master"],
   ])("%s", (_, bytes, code) => {
     expect(read(bytes)).toMatchObject({ ok: false, refusal: { code } });
+  });
+
+  test("a text that is no UTF-8 is read as something else, and says so", () => {
+    const guessed = read(patched(19, 0xff));
+    expect(guessed).toMatchObject({ ok: true, value: { guessedTexts: true } });
+    expect(JSON.stringify(guessed)).toContain("ÿ");
   });
 
   test("any bytes at all, and any cut of a sound file, give facts or a refusal", () => {

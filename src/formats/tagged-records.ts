@@ -2,6 +2,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { TaggedLayout } from "@/core/model/plugin-layout";
 import type { PluginFacts } from "./plugin-facts";
 import { isFileName } from "./plugin-facts";
+import { PluginTexts } from "./plugin-text";
 import type { ProblemCode } from "@/core/model/refusal";
 
 interface TaggedRecord {
@@ -17,7 +18,8 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
   const [head, ...others] = records.value;
   if (head?.tag !== layout.tags.file)
     return refuse("tagged-not", { tag: head?.tag ?? "nothing", wanted: layout.tags.file });
-  const fields = readFields(head, layout);
+  const texts = new PluginTexts(layout.encoding);
+  const fields = readFields(head, layout, texts);
   if (!fields.ok) return fields;
   const { tags } = layout;
   const find = (wanted: string | undefined) =>
@@ -25,7 +27,7 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
   const masters = fields.value.filter((field) => field.tag === tags.master).map((field) => field.text);
   const odd = masters.find((name) => !isFileName(name));
   if (odd !== undefined) return refuse("riff-master", { name: odd.slice(0, 80) });
-  const names = recordNames(others, layout);
+  const names = recordNames(others, layout, texts);
   if (!names.ok) return names;
   return done({
     flags: head.flags,
@@ -37,6 +39,7 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
     recordCount: others.length,
     records: names.value,
     lists: 0,
+    ...(texts.guessed && { guessedTexts: true as const }),
   });
 }
 
@@ -76,6 +79,7 @@ interface Field {
 function readFields(
   { tag: record, contents }: TaggedRecord,
   layout: TaggedLayout,
+  texts: PluginTexts,
 ): Outcome<Field[], ProblemCode> {
   const { tagBytes, sizeBytes } = layout.field;
   const { file: _, ...meant } = layout.tags;
@@ -91,20 +95,25 @@ function readFields(
     if (size > contents.length - start)
       return refuse("tagged-field", { record, tag, size, left: contents.length - start });
     if (wanted.has(tag)) {
-      const text = textOf(contents.subarray(start, start + size), layout.texts);
-      if (text === null) return refuse("tagged-text", { record, tag });
-      fields.push({ tag, text });
+      const value = contents.subarray(start, start + size);
+      const end = layout.texts === "zero" ? value.indexOf(0) : value.length;
+      if (end < 0) return refuse("tagged-text", { record, tag });
+      fields.push({ tag, text: texts.read(value.subarray(0, end)) });
     }
     at = start + size;
   }
   return done(fields);
 }
 
-function recordNames(records: readonly TaggedRecord[], layout: TaggedLayout): Outcome<string[], ProblemCode> {
+function recordNames(
+  records: readonly TaggedRecord[],
+  layout: TaggedLayout,
+  texts: PluginTexts,
+): Outcome<string[], ProblemCode> {
   if (layout.tags.name === undefined) return done([]);
   const names: string[] = [];
   for (const record of records) {
-    const fields = readFields(record, layout);
+    const fields = readFields(record, layout, texts);
     if (!fields.ok) return fields;
     const name = fields.value.find((field) => field.tag === layout.tags.name)?.text;
     if (name !== undefined) names.push(name);
@@ -126,16 +135,4 @@ function numberAt(bytes: Uint8Array, at: number, width: 1 | 2 | 4, order: "littl
     : width === 2
       ? view.getUint16(at, little)
       : view.getUint32(at, little);
-}
-
-const decoder = new TextDecoder("utf-8", { fatal: true });
-
-function textOf(bytes: Uint8Array, ends: TaggedLayout["texts"]): string | null {
-  const zero = ends === "zero" ? bytes.indexOf(0) : bytes.length;
-  if (zero < 0) return null;
-  try {
-    return decoder.decode(bytes.subarray(0, zero));
-  } catch {
-    return null;
-  }
 }

@@ -30,9 +30,39 @@ export function decodeAnyText(bytes: Uint8Array, name: string): Outcome<string, 
 }
 
 export function parseJson(text: string, name: string): Outcome<unknown, "not-json"> {
+  let value: unknown;
   try {
-    return done(JSON.parse(text) as unknown);
+    value = JSON.parse(text) as unknown;
   } catch (error) {
     return refuse("not-json", { name, detail: (error as Error).message.slice(0, 200) });
   }
+  const flaw = flawOfJson(value);
+  return flaw === null ? done(value) : refuse("not-json", { name, detail: flaw });
+}
+
+/** Deeper than anything that says something; a program that follows it by calling itself would run out of its stack. */
+const deepest = 200;
+
+/** What is wrong with a value of JSON that could not be stored or followed; null where nothing is. */
+function flawOfJson(value: unknown): string | null {
+  let level: unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > deepest) return `it is nested more than ${deepest} deep`;
+    const below: unknown[] = [];
+    for (const each of level) {
+      if (typeof each === "string") {
+        const flaw = flawOfText(each);
+        if (flaw !== null) return flaw;
+      } else if (typeof each === "object" && each !== null)
+        for (const [key, item] of Object.entries(each)) below.push(key, item);
+    }
+    level = below;
+  }
+  return null;
+}
+
+/** PostgreSQL keeps no zero character, and UTF-8 has no half of a pair. */
+function flawOfText(text: string): string | null {
+  if (text.includes("\0")) return "it holds a zero character";
+  return /[\uD800-\uDFFF]/u.test(text) ? "it holds half a character (a lone surrogate)" : null;
 }

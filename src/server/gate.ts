@@ -1,14 +1,14 @@
 import { createHash } from "node:crypto";
 
 /** What is asked of the server, before anything of it is answered. */
-export interface Asked {
+interface Asked {
   readonly method: string;
   /** As it stands in the request: a path with what follows it. */
   readonly url: string;
   readonly headers: Readonly<Record<string, string | string[] | undefined>>;
 }
 
-export interface Closed {
+interface Closed {
   readonly status: number;
   readonly why: string;
 }

@@ -1,5 +1,6 @@
 import "server-only";
 import { open } from "node:fs/promises";
+import { parseJson } from "@/formats/text";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
 /** Reads a request's body as it streams in and stops at the cap; nothing larger is ever held. */
@@ -15,11 +16,8 @@ export async function receiveJson(request: Request, cap: number): Promise<Outcom
     return refuse("bad-request", { detail: "the body is no JSON" });
   const bytes = await receiveFile(request, "the request", cap);
   if (!bytes.ok) return bytes;
-  try {
-    return done(JSON.parse(new TextDecoder().decode(bytes.value)));
-  } catch {
-    return refuse("bad-request", { detail: "the body is no JSON" });
-  }
+  const json = parseJson(new TextDecoder().decode(bytes.value), "what was sent");
+  return json.ok ? json : refuse("bad-request", { detail: json.refusal.data.detail });
 }
 
 /** The same into a new file at `path`, of which nothing is held. One that was cut short has to be removed by the caller. */

@@ -15,6 +15,18 @@ export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[C
   "path-control": (d) => `it holds a path with a control character: “${d.entry}”`,
   "path-character": (d) => `it holds the path “${d.entry}”, with a character that not every system allows`,
   "path-twice": (d) => `it holds “${d.entry}” twice, as the game compares paths`,
+  "path-long": (d) => `it holds a name of more than 255 bytes, which most systems cannot store: “${d.entry}”`,
+  "path-direction": (d) =>
+    `it holds the path “${d.entry}”, with a mark that turns the direction of text and so hides what it is called`,
+  "path-encoding": (d) => `the name “${d.entry}” is not UTF-8; give it another one`,
+  "link-outside": (d) =>
+    `“${d.entry}” is a link that leads out of the shelf folder; put what it leads to there`,
+  "link-loop": (d) => `“${d.entry}” is a link that leads to itself`,
+  "not-plain": (d) => `“${d.entry}” is neither a file nor a folder`,
+  "zip-method": (d) =>
+    `“${d.entry}” is packed by a method that is not read (number ${d.method}); unpack it into a folder of its own`,
+  "archive-kind": (d) => `archives of the kind ${d.kind} are not read; unpack it into a folder of its own`,
+  "cannot-keep": (d) => `what it says could not be stored: ${d.detail}`,
   "no-content": () => "it holds no manifest, no plugin and no folder that the game would read",
   "manifest-broken": (d) => `its seating-mod.json cannot be read: ${d.detail}`,
   "cannot-read": (d) => `it cannot be read from the disk: ${d.detail}`,

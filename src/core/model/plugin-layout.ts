@@ -4,6 +4,21 @@ const fourLetters = z.string().regex(/^[\x20-\x7e]{4}$/, "four letters");
 const tag = z.string().regex(/^[\x21-\x7e]{1,8}$/, "one to eight letters");
 const chunks = z.strictObject({ list: fourLetters, item: fourLetters });
 
+/** Of texts, where it is not UTF-8; labels of the Encoding standard. */
+export const PluginEncoding = z.enum([
+  "utf-8",
+  "windows-1250",
+  "windows-1251",
+  "windows-1252",
+  "windows-1253",
+  "windows-1254",
+  "shift_jis",
+  "gbk",
+  "big5",
+  "euc-kr",
+]);
+export type PluginEncoding = z.infer<typeof PluginEncoding>;
+
 /** What the chunks of a RIFF plugin are called; see `standardChunks` for those of the stand-in games. */
 export const RiffChunks = z.strictObject({
   /** Holds the flags, a little-endian 32-bit number, at this byte. */
@@ -19,6 +34,7 @@ export const RiffLayout = z.strictObject({
   container: z.literal("riff"),
   formType: fourLetters,
   chunks: RiffChunks.optional(),
+  encoding: PluginEncoding.optional(),
 });
 export type RiffLayout = z.infer<typeof RiffLayout>;
 
@@ -54,6 +70,7 @@ export const TaggedLayout = z.strictObject({
           context.addIssue({ code: "custom", path: [what], message: "ends behind the header of a record" });
     }),
   field: z.strictObject({ tagBytes: z.number().int().min(1).max(8), sizeBytes: bytes }),
+  encoding: PluginEncoding.optional(),
   /** How texts end: with a zero byte, or with the field. */
   texts: z.enum(["zero", "field"]),
   tags: z.strictObject({

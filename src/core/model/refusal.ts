@@ -21,6 +21,15 @@ export type ProblemData = {
   readonly "path-control": Entry;
   readonly "path-character": Entry;
   readonly "path-twice": Entry;
+  readonly "path-long": Entry;
+  readonly "path-direction": Entry;
+  readonly "path-encoding": Entry;
+  readonly "link-outside": Entry;
+  readonly "link-loop": Entry;
+  readonly "not-plain": Entry;
+  readonly "zip-method": Entry & { readonly method: number };
+  readonly "archive-kind": { readonly kind: string };
+  readonly "cannot-keep": Detail;
   readonly "no-content": Nothing;
   readonly "manifest-broken": Detail;
   readonly "cannot-read": Detail;

@@ -17,6 +17,8 @@ export const PluginHeader = z.strictObject({
   masters: z.array(z.string()),
   records: z.number().int().min(0),
   lists: z.number().int().min(0),
+  /** Its texts are not UTF-8, though no layout says what else they are: they were read as Windows-1252. */
+  guessedTexts: z.literal(true).optional(),
 });
 export type PluginHeader = z.infer<typeof PluginHeader>;
 

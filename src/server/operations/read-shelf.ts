@@ -4,10 +4,10 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/roster/roster";
 import { arrivalsEdit } from "@/core/edit/edits";
 import { ownWorkEdit, pinEdit } from "@/core/edit/versions";
-import type { Identity } from "@/disk/read-mod";
+import { unsound, type Identity } from "@/disk/read-mod";
 import { listHeld, listIdentities } from "@/store/identities";
 import { dropUnpinned } from "@/store/kept";
-import type { Sql } from "@/store/sql";
+import type { Db, Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
@@ -53,8 +53,7 @@ async function readAndStore(
   const known = await store.listAsRead(db, game.id);
   const identities = await knownIdentities(db, game.id);
   // What is read is stored while the reading goes on: one that is cut short goes on from there.
-  const onRead = (mods: readonly ShelfMod[]) =>
-    db.transaction((tx) => store.saveShelfMods(tx, game.id, mods));
+  const onRead = (mods: readonly ShelfMod[]) => keepRead(db, game.id, mods);
   let reading;
   try {
     reading = await readShelf(game.definition, game.folders.shelves, known, {
@@ -84,6 +83,23 @@ async function readAndStore(
   const unsound = reading.mods.filter((mod) => mod.problem).length;
   return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });
 }
+
+/** Stores what was read. One mod that cannot be stored is stored as unsound, and keeps no other out. */
+async function keepRead(db: Db, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  const keep = (some: readonly ShelfMod[]) => db.transaction((tx) => store.saveShelfMods(tx, gameId, some));
+  try {
+    await keep(mods);
+  } catch (error) {
+    if (mods.length > 1) for (const mod of mods) await keepRead(db, gameId, [mod]);
+    else
+      await keep(
+        mods.map((mod) => unsound(mod, refuse("cannot-keep", { detail: messageOf(error) }).refusal)),
+      );
+  }
+}
+
+const messageOf = (error: unknown): string =>
+  (error instanceof Error ? error.message : String(error)).slice(0, 200);
 
 /** What entries without a manifest stay known as: what a profile holds them as, and what their user said. */
 async function knownIdentities(db: Sql, gameId: string): Promise<Map<string, Identity>> {

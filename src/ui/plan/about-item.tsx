@@ -67,7 +67,15 @@ export function AboutItem({ item }: { item: SeatedItem }) {
 
 function Description({ item }: { item: SeatedItem }) {
   const text = item.list === "mods" ? item.mod?.summary : item.file?.header?.description;
-  return text ? <p className="mt-1.5">{text}</p> : null;
+  const isGuessed = item.list === "plugins" && item.file?.header?.guessedTexts;
+  return (
+    <>
+      {text && <p className="mt-1.5">{text}</p>}
+      {isGuessed && (
+        <p className="text-ink2 mt-1 text-sm">Its texts are not UTF-8; they were read as Windows-1252.</p>
+      )}
+    </>
+  );
 }
 
 function pluginWords(plugin: SeatedPlugin): string {

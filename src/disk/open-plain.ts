@@ -1,0 +1,65 @@
+import { close as closeRaw, constants, fstat, open as openRaw, type Stats } from "node:fs";
+import { lstat, open, realpath, stat, type FileHandle } from "node:fs/promises";
+import { dirname, sep } from "node:path";
+import { promisify } from "node:util";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ProblemCode } from "@/core/model/refusal";
+
+// Not every system has the latter.
+const flags = constants.O_RDONLY | (constants.O_NONBLOCK ?? 0);
+
+/**
+ * Opens a plain file for reading; throws at anything else. Without blocking: the opening of a pipe would wait for somebody to write
+ * into it, and with it a thread that others need.
+ */
+async function openPlain(path: string): Promise<FileHandle> {
+  const handle = await open(path, flags);
+  try {
+    if (!(await handle.stat()).isFile()) throw new Error(`${path} is no plain file`);
+    return handle;
+  } catch (error) {
+    await handle.close();
+    throw error;
+  }
+}
+
+/** The same by its number, which whoever asks for it has to close. */
+export async function openDescriptor(path: string): Promise<number> {
+  const fd = await promisify(openRaw)(path, flags);
+  if ((await promisify(fstat)(fd)).isFile()) return fd;
+  await promisify(closeRaw)(fd);
+  throw new Error(`${path} is no plain file`);
+}
+
+/** The whole contents of a plain file. */
+export async function readPlain(path: string): Promise<Buffer> {
+  const handle = await openPlain(path);
+  try {
+    return await handle.readFile();
+  } finally {
+    await handle.close();
+  }
+}
+
+/** A stream of its contents, which closes the file at its end. */
+export const streamPlain = async (path: string) => (await openPlain(path)).createReadStream();
+
+/** What lies at a path; a link is followed where it leads to something in the folder that `within` lies in. */
+export async function whatLiesAt(path: string, within: string): Promise<Outcome<Stats, ProblemCode>> {
+  const shown = path.slice(dirname(within).length + 1).slice(0, 200);
+  try {
+    const info = await lstat(path);
+    if (!info.isSymbolicLink()) return plainOr(info, shown);
+    const target = await realpath(path);
+    const home = await realpath(dirname(within));
+    if (!target.startsWith(`${home}${sep}`)) return refuse("link-outside", { entry: shown });
+    return plainOr(await stat(target), shown);
+  } catch (error) {
+    const { code, message } = error as NodeJS.ErrnoException;
+    if (code === "ELOOP") return refuse("link-loop", { entry: shown });
+    return refuse("cannot-read", { detail: `${shown}: ${code ?? message}` });
+  }
+}
+
+const plainOr = (info: Stats, entry: string): Outcome<Stats, ProblemCode> =>
+  info.isFile() || info.isDirectory() ? done(info) : refuse("not-plain", { entry });
