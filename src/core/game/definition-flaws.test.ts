@@ -40,6 +40,11 @@ test.each([
   [{ sign: "../other/game.exe" }, "sign"],
   [{ orderFile: { path: "/etc/order", dialect: "lines" } }, "orderFile.path"],
   [{ holdsFile: "a\\b" }, "holdsFile"],
+  [{ orderFile: { path: brinehollow.sign.toUpperCase(), dialect: "lines" } }, "orderFile.path"],
+  [{ holdsFile: brinehollow.orderFile.path }, "holdsFile"],
+  [{ holdsFile: `${brinehollow.sign}/holds.json` }, "holdsFile"],
+  [{ builtIn: ["../saves/x.keel"] }, "builtIn.0"],
+  [{ expansions: [{ id: "x", name: "X", folder: "x", plugins: ["a/b.keel"] }] }, "expansions.0.plugins.0"],
   [{ further: true }, ""],
 ])("%j is flawed at %s", (change, path) => {
   const found = flawsOf(change).map((flaw) => flaw.path);

@@ -40,6 +40,8 @@ function lawFlaws(game: GameDefinition): Flaw[] {
     ...rankFlaws(game),
     ...sectionFlaws(game),
     ...pathFlaws(game),
+    ...sameFileFlaws(game),
+    ...fileNameFlaws(game),
   ];
 }
 
@@ -138,6 +140,41 @@ function pathFlaws(game: GameDefinition): Flaw[] {
     isBelow(value)
       ? []
       : [{ path, text: "has to be a path below the game’s folder, with / between its parts" }],
+  );
+}
+
+/** What is written must not be what the game is known by, nor the one file the other: writing one would empty it. */
+function sameFileFlaws({ sign, orderFile, holdsFile }: GameDefinition): Flaw[] {
+  // Some systems take names that differ in case alone for one, whatever the game does.
+  const fold = (path: string) => path.normalize("NFC").toLowerCase();
+  const named = [
+    ["sign", fold(sign)],
+    ["orderFile.path", fold(orderFile.path)],
+    ["holdsFile", fold(holdsFile)],
+  ] as const;
+  return named.flatMap(([path, value], at) => {
+    const other = named
+      .slice(0, at)
+      .find(([, each]) => isSameOrBelow(value, each) || isSameOrBelow(each, value));
+    return other
+      ? [{ path, text: `has to be another file than ${other[0]}, and neither lies in the other` }]
+      : [];
+  });
+}
+
+const isSameOrBelow = (path: string, other: string): boolean =>
+  path === other || path.startsWith(`${other}/`);
+
+/** Plugins are known by the names of their files, not by paths. */
+function fileNameFlaws({ builtIn, expansions }: GameDefinition): Flaw[] {
+  const named = [
+    ...builtIn.map((name, at) => [`builtIn.${at}`, name] as const),
+    ...expansions.flatMap(({ plugins }, at) =>
+      plugins.map((name, place) => [`expansions.${at}.plugins.${place}`, name] as const),
+    ),
+  ];
+  return named.flatMap(([path, name]) =>
+    isBelow(name) && !name.includes("/") ? [] : [{ path, text: "has to be the name of a file" }],
   );
 }
 

@@ -1,9 +1,10 @@
 "use client";
 
-import { useRouter } from "next/navigation";
+import { usePathname, useRouter } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
 import type { WorkspaceView } from "@/server/views/workspace";
+import { Floor } from "../kit/floor";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
@@ -36,6 +37,7 @@ function Frame({ children }: { children: ReactNode }) {
   const close = useCallback(() => setDialog(null), []);
   const run = useCommands(setDialog);
   const theme = useTheme();
+  const pathname = usePathname();
   const { trial } = useWorkspace();
   return (
     <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
@@ -43,7 +45,11 @@ function Frame({ children }: { children: ReactNode }) {
       <Rail />
       <div className="bg-surface flex min-h-0 min-w-0 flex-col overflow-hidden">
         <FirstOrderBar />
-        <main className="min-h-0 grow overflow-hidden">{children}</main>
+        <main className="min-h-0 grow overflow-hidden">
+          <Floor key={pathname} what="This view">
+            {children}
+          </Floor>
+        </main>
       </div>
       <TrialPanel />
       <Strip />

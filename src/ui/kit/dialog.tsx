@@ -2,6 +2,7 @@
 
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
+import { Floor } from "./floor";
 
 const widths = { small: "w-[420px]", medium: "w-[640px]", large: "w-[960px] max-w-[96vw]" } as const;
 
@@ -31,7 +32,9 @@ export function Dialog({
         >
           <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>
           {hint && <Primitive.Description className="text-ink2 mt-1">{hint}</Primitive.Description>}
-          <div className="mt-3">{children}</div>
+          <div className="mt-3">
+            <Floor what="This dialog">{children}</Floor>
+          </div>
         </Primitive.Content>
       </Primitive.Portal>
     </Primitive.Root>

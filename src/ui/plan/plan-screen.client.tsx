@@ -14,6 +14,7 @@ import { FilterBar } from "./filter-bar";
 import { Inspector } from "./inspector";
 import { LookMenu } from "./look-menu";
 import { useLook } from "./use-look";
+import { Floor } from "../kit/floor";
 import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
 import { planRows } from "./plan-rows";
@@ -117,13 +118,17 @@ function PlanView() {
         <div className="relative flex min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
-            <PlanList rows={rows} carrying={carrying} numbers={numbers} onFold={fold} />
+            <Floor what="The list">
+              <PlanList rows={rows} carrying={carrying} numbers={numbers} onFold={fold} />
+            </Floor>
           </div>
           <RememberBar />
         </div>
         {inspecting && (
           <Later>
-            <Inspector onMoveTo={openMoveTo} />
+            <Floor what="The inspector">
+              <Inspector onMoveTo={openMoveTo} />
+            </Floor>
           </Later>
         )}
       </div>

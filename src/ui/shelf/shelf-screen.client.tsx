@@ -15,6 +15,7 @@ import { ShelfBin } from "./shelf-bin";
 import { columnOf, shownAtFirst, ShownColumns, sortShelf } from "./shelf-columns";
 import { narrowShelf } from "./shelf-filter";
 import { ShelfFilterBar } from "./shelf-filter-bar";
+import { Floor } from "../kit/floor";
 import { ShelfList } from "./shelf-list";
 import { ShelfReading } from "./shelf-reading";
 import { shelfRows } from "./shelf-rows";
@@ -64,17 +65,21 @@ export function ShelfScreen() {
       <SameByNameBar />
       <ShelfFilterBar narrowed={narrowed} filter={filter} onFilter={setFilter} bulk={<Bulk shown={rows} />} />
       <div className="flex min-h-0 grow">
-        <ShelfList
-          rows={rows}
-          columns={columns}
-          onColumns={setColumns}
-          selected={selected?.key ?? null}
-          sort={sort}
-          onSort={setSort}
-          onSelect={setChosen}
-          onSwitch={switchRow}
-        />
-        <ModInspector row={selected} onSwitch={switchRow} />
+        <Floor what="The list">
+          <ShelfList
+            rows={rows}
+            columns={columns}
+            onColumns={setColumns}
+            selected={selected?.key ?? null}
+            sort={sort}
+            onSort={setSort}
+            onSelect={setChosen}
+            onSwitch={switchRow}
+          />
+        </Floor>
+        <Floor what="The inspector">
+          <ModInspector row={selected} onSwitch={switchRow} />
+        </Floor>
       </div>
     </div>
   );
