@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { copyFile, link, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { strToU8, unzipSync, zipSync } from "fflate";
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
 import { brinehollow } from "@/standin/brinehollow/definition";
@@ -15,6 +15,7 @@ import type { Context } from "./context";
 import type { ServerEvent } from "./events";
 import * as games from "./operations/games";
 import { reportFolder } from "./operations/folders";
+import { writeOrder } from "./operations/order-file";
 import { exportData, importData } from "./operations/own-data";
 import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
 import { step, storeEdit } from "./operations/edit-profile";
@@ -363,8 +364,18 @@ describe("everything as one archive", () => {
     const elsewhere = await makeContext();
     const kept = join(folder, "kept");
     const taken = value(await importData(elsewhere, bytes, kept, at));
-    expect(await rows(elsewhere)).toEqual(await rows(context));
-    expect(await findCurrentGame(elsewhere.db)).toEqual(await findCurrentGame(context.db));
+    // All but the folders, which nobody has named there yet.
+    expect((await rows(elsewhere)).slice(1)).toEqual((await rows(context)).slice(1));
+    const { folders, ...game } = (await findCurrentGame(elsewhere.db))!;
+    expect({ ...game, folders: null }).toEqual({ ...(await findCurrentGame(context.db))!, folders: null });
+    expect(new Set([folders.game, folders.order, ...folders.shelves])).toEqual(
+      new Set([join(elsewhere.folder, "unnamed/brinehollow")]),
+    );
+    expect(await writeOrder(elsewhere, game.profileId!, null)).toMatchObject({
+      refusal: { code: "folder-no-game" },
+    });
+    value(await importData(context, bytes, kept, at));
+    expect((await findCurrentGame(context.db))!.folders.shelves).toEqual([shelfFolder()]);
     const stock = await getStock(elsewhere, (await findCurrentGame(elsewhere.db))!);
     expect(stock.shelf).toEqual(await listShelf(context.db, "brinehollow"));
     const before = unzipSync(await readFile(taken.keptAt));
@@ -383,6 +394,72 @@ describe("everything as one archive", () => {
   ])("%s is refused", async (_, bytes, code) => {
     expect(await importData(context, bytes, join(folder, "kept"), at)).toMatchObject({ refusal: { code } });
   });
+
+  const altered = async (table: string, change: (rows: Record<string, unknown>[]) => unknown) => {
+    const files = unzipSync(await exportData(context, at));
+    const name = `tables/${table}.json`;
+    const rows = JSON.parse(strFromU8(files[name]!)) as Record<string, unknown>[];
+    files[name] = strToU8(JSON.stringify(change(rows)));
+    return importData(context, zipSync(files), join(folder, "kept"), at);
+  };
+
+  test.each<[string, string, (rows: Record<string, unknown>[]) => unknown, string]>([
+    ["that holds nothing", "game", () => [], "is not there|no game"],
+    [
+      "whose definition would empty the game",
+      "game",
+      (all) =>
+        all.map((row) => ({
+          ...row,
+          definition: { ...(row.definition as object), holdsFile: (row.definition as { sign: string }).sign },
+        })),
+      "another file than sign",
+    ],
+    [
+      "whose history is none",
+      "journal",
+      (all) => all.map((row) => ({ ...row, steps: [{ kind: "explode" }] })),
+      "kind|Invalid",
+    ],
+    [
+      "whose profile decides nonsense",
+      "profile_decision",
+      (all) => all.map((row) => ({ ...row, item: { nonsense: true } })),
+      "expected|Invalid|Unrecognized",
+    ],
+  ])(
+    "one %s is refused, and changes nothing",
+    async (_, table, change, words) => {
+      const { version, state } = (await storedProfile(
+        context,
+        (await findCurrentGame(context.db))!.profileId!,
+      ))!;
+      const { id } = state.plugins.entries.find(({ on }) => on)!;
+      const steps = [{ kind: "switch" as const, list: "plugins" as const, ids: [id], on: false }];
+      const profileId = (await findCurrentGame(context.db))!.profileId!;
+      value(
+        await storeEdit(context, profileId, version, {
+          label: label("switch-off", { item: id, count: 1 }),
+          steps,
+        }),
+      );
+      const before = await rows(context);
+      const outcome = await altered(table, change);
+      expect(outcome).toMatchObject({ refusal: { code: "data-unsound" } });
+      expect(JSON.stringify(outcome)).toMatch(new RegExp(words));
+      expect(await rows(context)).toEqual(before);
+    },
+    60_000,
+  );
+
+  test("an edit that was made on what was there before is stale afterwards", async () => {
+    const profileId = (await findCurrentGame(context.db))!.profileId!;
+    const { version } = (await storedProfile(context, profileId))!;
+    value(await importData(context, await exportData(context, at), join(folder, "kept"), at));
+    expect((await storedProfile(context, profileId))!.version).toBeGreaterThan(version);
+    const edit = { label: label("restore", { name: "x" }), steps: [] };
+    expect(await storeEdit(context, profileId, version, edit)).toMatchObject({ refusal: { code: "stale" } });
+  }, 60_000);
 
   test("one whose rows refer to what is not there changes nothing", async () => {
     const files = unzipSync(await exportData(context, at));

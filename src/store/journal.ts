@@ -52,6 +52,12 @@ export async function findNext(
   return rows[0] ?? null;
 }
 
+/** The steps of every edit that is kept, as they are stored. */
+export const listAllSteps = (db: Sql) =>
+  db.query<{ steps: unknown[]; inverse: unknown[] }>(
+    "select steps, inverse from journal where format = 2 order by profile_id, number",
+  );
+
 export const setUndone = (db: Sql, profileId: ProfileId, number: number, undone: boolean) =>
   db.query("update journal set undone = $3 where profile_id = $1 and number = $2", [
     profileId,

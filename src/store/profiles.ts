@@ -115,6 +115,18 @@ const withoutNulls =
       Object.entries(row).filter(([key, value]) => value !== null || !optional.includes(key as never)),
     ) as T;
 
+/** The highest version that a profile has; 0 where there is none. */
+export async function latestVersion(db: Sql): Promise<number> {
+  const rows = await db.query<{ version: number }>(
+    "select coalesce(max(version), 0) as version from profile",
+  );
+  return rows[0]!.version;
+}
+
+/** Makes the version of every profile higher by so much. */
+export const raiseVersions = (tx: Tx, by: number) =>
+  tx.query("update profile set version = version + $1", [by]);
+
 export const insertProfile = (db: Sql, { id, game, name, purpose, hue, note, version }: Profile) =>
   db.query(
     `insert into profile (id, game_id, name, purpose, hue, note, noted_at, version)

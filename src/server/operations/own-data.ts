@@ -5,6 +5,14 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
+import { readDefinition } from "@/core/game/definition-flaws";
+import { Step } from "@/core/model/edit";
+import { ProfileState } from "@/core/model/profile";
+import { listGames, saveGame, type RegisteredGame } from "@/store/games";
+import { listAllSteps } from "@/store/journal";
+import { findProfile, findRun, latestVersion, listProfiles, raiseVersions } from "@/store/profiles";
+import { findRestorePoint, listRestorePoints } from "@/store/restore-points";
+import type { Tx } from "@/store/sql";
 import { findDangling, listTables, readTable, replaceTables, schemaName } from "@/store/whole";
 import type { Context } from "../context";
 
@@ -57,17 +65,56 @@ export async function importData(
 }
 
 /** All or nothing: a refusal is thrown within the transaction, so that it is rolled back. */
-async function replaceAll({ db }: Context, tables: ReadonlyMap<string, string>): Promise<Refusal | null> {
+async function replaceAll(context: Context, tables: ReadonlyMap<string, string>): Promise<Refusal | null> {
+  const before = await listGames(context.db);
   try {
-    await db.transaction(async (tx) => {
+    await context.db.transaction(async (tx) => {
+      const version = await latestVersion(tx);
       await replaceTables(tx, tables);
       const dangling = await findDangling(tx);
       if (dangling !== null) throw new Error(`rows refer to what is not there (${dangling})`);
+      await checkRows(tx);
+      await nameFolders(tx, context.folder, before);
+      // An edit that a window made on what was there before is stale, whatever number it had.
+      await raiseVersions(tx, version);
     });
     return null;
   } catch (error) {
     const detail = error instanceof Error ? error.message : String(error);
     return { code: "data-unsound", data: { detail } };
+  }
+}
+
+/** Everything is read once as it will be read later; throws at the first that is not what it should be. */
+async function checkRows(tx: Tx): Promise<void> {
+  const games = await listGames(tx);
+  if (games.length === 0) throw new Error("it holds no game");
+  for (const { id, definition } of games) {
+    const [flaw] = readDefinition(definition).flaws;
+    if (flaw) throw new Error(`the definition of ${id} is not in order: ${flaw.path} ${flaw.text}`);
+    for (const profile of await listProfiles(tx, id)) {
+      const found = profile.deletedAt ? null : await findProfile(tx, profile.id);
+      if (found) ProfileState.parse(found.state);
+      for (const point of await listRestorePoints(tx, profile.id)) await findRestorePoint(tx, point.id);
+      await findRun(tx, profile.id);
+    }
+  }
+  for (const { steps, inverse } of await listAllSteps(tx)) z.array(Step).parse([...steps, ...inverse]);
+}
+
+/**
+ * What an archive says of folders counts only where its user has named them here for the same game; until they are named, a game has an
+ * empty folder of Seating's own, in which nothing is written, for no game lies there.
+ */
+async function nameFolders(tx: Tx, home: string, before: readonly RegisteredGame[]): Promise<void> {
+  for (const game of await listGames(tx)) {
+    const unnamed = join(home, "unnamed", game.id);
+    const named = before.find(({ id }) => id === game.id)?.folders;
+    if (!named) await mkdir(unnamed, { recursive: true });
+    await saveGame(tx, {
+      ...game,
+      folders: named ?? { game: unnamed, order: unnamed, shelves: [unnamed] },
+    });
   }
 }
 
