@@ -43,7 +43,9 @@ export async function takeFolder(folder: string, holder: LockHolder): Promise<()
   for (let tries = 0; tries < mostTries; tries++) {
     if (put(path, lock)) return () => giveBack(path, lock);
     const first = readLock(path);
-    if (first && !isSame(first, lock) && (await isAlive(first))) throw new FolderInUse(folder, first);
+    if (first === "absent") continue;
+    if (first !== "broken" && !isSame(first, lock) && (await isAlive(first)))
+      throw new FolderInUse(folder, first);
     await removeStale(path, lock);
   }
   throw new Error(`The lock ${path} cannot be taken. If no other Seating runs, delete it and start again.`);
@@ -76,7 +78,9 @@ async function removeStale(path: string, lock: Lock): Promise<void> {
   }
   try {
     const first = readLock(path);
-    if (!first || isSame(first, lock) || !(await isAlive(first))) rmSync(path, { force: true });
+    // Gone already: what comes to lie there now is somebody's who holds the folder.
+    if (first === "absent") return;
+    if (first === "broken" || isSame(first, lock) || !(await isAlive(first))) rmSync(path, { force: true });
   } finally {
     rmSync(turn, { recursive: true, force: true });
   }
@@ -84,14 +88,15 @@ async function removeStale(path: string, lock: Lock): Promise<void> {
 
 function giveBack(path: string, lock: Lock): void {
   const present = readLock(path);
-  if (present && isSame(present, lock)) rmSync(path, { force: true });
+  if (typeof present === "object" && isSame(present, lock)) rmSync(path, { force: true });
 }
 
-function readLock(path: string): Lock | null {
+/** `absent` where there is none, `broken` where it says nothing: the two must not be mistaken, for only the latter may be removed. */
+function readLock(path: string): Lock | "absent" | "broken" {
   try {
     return JSON.parse(readFileSync(path, "utf8")) as Lock;
-  } catch {
-    return null;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === "ENOENT" ? "absent" : "broken";
   }
 }
 
