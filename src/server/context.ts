@@ -65,14 +65,17 @@ async function open(): Promise<Context> {
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
-  return {
-    db,
-    folder: home(),
-    depots,
-    stocks: new Map(),
-    orders: new Map(),
-    underWay: new Set(),
-    writing: new Map(),
-    events: new Events(),
-  };
+  return newContext(db, home(), depots);
 }
+
+/** Nothing is known yet, and nothing under way. */
+export const newContext = (db: Db, folder: string, depots: Depots): Context => ({
+  db,
+  folder,
+  depots,
+  stocks: new Map(),
+  orders: new Map(),
+  underWay: new Set(),
+  writing: new Map(),
+  events: new Events(),
+});

@@ -8,9 +8,8 @@ import { makeDemo } from "@/standin/demo/make-demo";
 import { migrate } from "@/store/migrate";
 import { openHere } from "@/store/pglite";
 import { findProfile } from "@/store/profiles";
-import type { Context } from "../context";
+import { newContext, type Context } from "../context";
 import { openDepots } from "../depot/depots";
-import { Events } from "../events";
 import { setUpDemo } from "../operations/demo";
 
 /** What an outcome answers; throws, with the refusal, where it is one. */
@@ -28,17 +27,7 @@ export async function makeContext(folder = join(tmpdir(), "seating-none")): Prom
   const db = await openHere("memory://");
   await migrate(db, join(process.cwd(), "src/store/migrations"));
   // A test does not wait for a slow line.
-  const depots = openDepots(folder, 1e9);
-  return {
-    db,
-    folder,
-    depots,
-    stocks: new Map(),
-    orders: new Map(),
-    underWay: new Set(),
-    writing: new Map(),
-    events: new Events(),
-  };
+  return newContext(db, folder, openDepots(folder, 1e9));
 }
 
 export interface DemoContext {

@@ -5,9 +5,8 @@ import { strFromU8, unzipSync } from "fflate";
 import { migrate } from "@/store/migrate";
 import { openHere } from "@/store/pglite";
 import { replaceTables } from "@/store/whole";
-import type { Context } from "../context";
+import { newContext, type Context } from "../context";
 import { openDepots } from "../depot/depots";
-import { Events } from "../events";
 import { upgradeStored } from "../upgrade";
 
 const migrations = join(process.cwd(), "src/store/migrations");
@@ -40,16 +39,7 @@ export async function openEarlier<Expected>(
   await upgradeStored(db);
   const none = join(tmpdir(), "seating-none");
   return {
-    context: {
-      db,
-      folder: none,
-      depots: openDepots(none, 1e9),
-      stocks: new Map(),
-      orders: new Map(),
-      underWay: new Set(),
-      writing: new Map(),
-      events: new Events(),
-    },
+    context: newContext(db, none, openDepots(none, 1e9)),
     expected: JSON.parse(strFromU8(files["expected.json"]!)) as Expected,
   };
 }
