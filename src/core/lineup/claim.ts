@@ -3,7 +3,7 @@ import type { GameDefinition } from "../model/game";
 import type { Lineup } from "../model/lineup";
 import type { Listing } from "../model/listing";
 import { alteredIn } from "./digests";
-import { namesSections } from "./draft";
+import { namesSections } from "./seat-listing";
 import { factsOfLineup, fingerprintOf, loadingPlugins } from "./fingerprint";
 import type { MatchedLine } from "./match-lines";
 import type { SharedSetup } from "./share";

@@ -35,10 +35,13 @@ import { currentGame, readGround, readSituation } from "./situation";
 
 type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
 
-/** What the game would read now, and whose it is. */
+/** What the game would read now, and whose it is; what cannot be read counts as nothing, and is refused once it is to be written. */
 export async function readOnDisk({ db }: Pick<Context, "db">, game: RegisteredGame): Promise<OnDisk> {
   const files = gameFiles(game.definition, game.folders);
-  const contents = await contentsOf(files);
+  const contents: Contents = {
+    order: await readIfThere(files.order).catch(() => null),
+    holds: await readIfThere(files.holds).catch(() => null),
+  };
   const said = readContents(game.definition, game.folders.shelves[0], contents);
   if (!contents.order) return said;
   return { ...said, file: ownerOf(contents.order, await store.findWritten(db, game.id, files.order)) };

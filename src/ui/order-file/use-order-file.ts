@@ -26,7 +26,6 @@ export function useOrderFile(
   tell: (sentence: Sentence) => void,
 ): OrderFileState {
   const [theirs, setTheirs] = useState<TheirOrder | null>(null);
-  const path = () => editor.getState().view.game.orderFile.path;
   const look = useCallback(async () => {
     await editor.settled();
     setTheirs(unwrap(await lookAtOrder(editor.getState().profile.id)));
@@ -41,9 +40,9 @@ export function useOrderFile(
       if (!onDisk) return;
       setTheirs(null);
       editor.setOnDisk(onDisk);
-      tell([`${path()} is written: the game reads this order now.`]);
+      const { path } = editor.getState().view.game.orderFile;
+      tell([`${path} is written: the game reads this order now.`]);
     },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `path` reads the editor, which stays the same
     [editor, unwrap, tell, look],
   );
   const takeOver = useCallback(async () => {
