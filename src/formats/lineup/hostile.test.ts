@@ -127,7 +127,7 @@ test.each<[string, () => Uint8Array | string, string]>([
     "list-broken",
   ],
   ["nesting without end, JSON", () => "[".repeat(200_000), "list-empty"],
-  ["nesting without end, YAML", () => `format: seating-lineup/1\nx: ${"[".repeat(100_000)}`, "lineup-broken"],
+  ["nesting without end, YAML", () => `format: seating-lineup/1\nx: ${"[".repeat(100_000)}`, "list-broken"],
   ["nesting without end, XML", () => "<x>".repeat(50_000), "list-broken"],
   ["nesting without end, a page's remains", () => "<a>".repeat(50_000), "list-empty"],
   ["a code's mark without end", () => "S2-a ".repeat(30_000), "code-cut"],
