@@ -1,7 +1,7 @@
 import { cp, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test as base, type Page } from "@playwright/test";
-import { home, pristine, startSeating, type Server } from "./server";
+import { freePort, home, pristine, startSeating, type Server } from "./server";
 
 export { expect } from "@playwright/test";
 export { home } from "./server";
@@ -11,7 +11,9 @@ export const shelfFolder = join(home, "demo/brinehollow/shelf");
 
 export interface Seating {
   readonly url: string;
-  /** Stops the server and starts it again on the same data. */
+  readonly stop: () => Promise<void>;
+  /** Starts the server again, on the same data and at the same address. */
+  readonly start: () => Promise<void>;
   readonly restart: () => Promise<void>;
 }
 
@@ -20,7 +22,12 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
   seating: async ({}, provide) => {
     await rm(home, { recursive: true, force: true });
     await cp(pristine, home, { recursive: true, preserveTimestamps: true });
-    let server: Server = await startSeating("start.mjs");
+    const port = await freePort();
+    const begin = () => startSeating("start.mjs", home, undefined, port);
+    let server: Server = await begin();
+    const start = async () => {
+      server = await begin();
+    };
     const stop = async () => {
       await server.stop();
       // So Next.js marks what was thrown while a page was made; the browser would draw it by itself all the same.
@@ -30,9 +37,11 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
       get url() {
         return server.url;
       },
+      stop,
+      start,
       restart: async () => {
         await stop();
-        server = await startSeating("start.mjs");
+        await start();
       },
     });
     await stop();

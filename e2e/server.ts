@@ -49,8 +49,9 @@ export async function startSeating(
   script: "demo.mjs" | "start.mjs",
   dataFolder = home,
   args?: readonly string[],
+  fixedPort?: number,
 ): Promise<Server> {
-  const port = await freePort();
+  const port = fixedPort ?? (await freePort());
   const child = run(script, port, dataFolder, args);
   const ended = once(child, "exit");
   const deadline = Date.now() + 240_000;

@@ -28,6 +28,49 @@ test("undo and redo survive a reload and a restart, and a proposal leaves a rest
   await expect(page.getByRole("contentinfo")).toContainText("3 blockers");
 });
 
+test("what is done while the server is away is marked, outlives its window, and is stored when the server is back", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  await find(page, "Small Fry.skiff");
+  await seating.stop();
+  await row(page, "Small Fry.skiff").getByRole("switch").click();
+  await expect(page.getByRole("switch", { name: label("Small Fry.skiff", false) })).toBeVisible();
+  await page.getByRole("button", { name: "1 change not stored yet" }).click();
+  await expect(page.getByRole("dialog")).toContainText("switch off Small Fry.skiff");
+  await page.keyboard.press("Escape");
+  await seating.start();
+  await expect(page.getByRole("button", { name: "not stored yet" })).toHaveCount(0);
+  await page.reload();
+  await find(page, "Small Fry.skiff");
+  await expect(page.getByRole("switch", { name: label("Small Fry.skiff", false) })).toBeVisible();
+  await seating.stop();
+  await row(page, "Small Fry.skiff").getByRole("switch").click();
+  await expect(page.getByRole("button", { name: "1 change not stored yet" })).toBeVisible();
+  await page.close();
+  await seating.start();
+  const next = await context.newPage();
+  await next.goto(`${seating.url}/plan`);
+  await expect(next.getByRole("button", { name: "Undo: switch on Small Fry.skiff" })).toBeVisible();
+  await find(next, "Small Fry.skiff");
+  await expect(next.getByRole("switch", { name: label("Small Fry.skiff", true) })).toBeVisible();
+});
+
+test("leaving with something that is not stored asks", async ({ watched: page, seating }) => {
+  await find(page, "Small Fry.skiff");
+  await seating.stop();
+  await row(page, "Small Fry.skiff").getByRole("switch").click();
+  await expect(page.getByRole("button", { name: "1 change not stored yet" })).toBeVisible();
+  const asked = page.waitForEvent("dialog");
+  void page.close({ runBeforeUnload: true });
+  const dialog = await asked;
+  expect(dialog.type()).toBe("beforeunload");
+  await dialog.dismiss();
+  await seating.start();
+  await expect(page.getByRole("button", { name: "not stored yet" })).toHaveCount(0);
+});
+
 test("another window sees edits, shared rules and new profiles as they happen, and keeps its selection", async ({
   watched: page,
   seating,

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import type { Edit } from "@/core/model/edit";
@@ -68,6 +69,21 @@ describe("edits", () => {
     expect(after.version).toBe(stored.version);
     expect(after.state.plugins.entries.find((entry) => entry.id === "Moult Season.plank")!.on).toBe(true);
     value(await step(context, before.id, after.version, "undo"));
+  });
+
+  test("that are sent again, for their answer was lost, are stored once, whatever has been done since", async () => {
+    const before = await present();
+    const id = "0b5f0a52-7c3e-4c62-9d3a-3f7f3a1b2c4d";
+    const edit = turn("Small Fry.skiff", false);
+    const send = async () => value(await storeEdit(context, before.id, before.version, edit, { id }));
+    const stored = await send();
+    expect(await send()).toEqual(stored);
+    value(await storeEdit(context, before.id, stored.version, turn("Moult Season.plank", false)));
+    expect(await send()).toMatchObject({ version: stored.version + 1 });
+    const other = await storeEdit(context, before.id, before.version, edit, { id: randomUUID() });
+    expect(other).toMatchObject({ refusal: { code: "stale" } });
+    const undone = value(await step(context, before.id, stored.version + 1, "undo"));
+    value(await step(context, before.id, undone.profile.version, "undo"));
   });
 
   test("that break a master are refused; those that change nothing are not recorded", async () => {

@@ -22,19 +22,30 @@ export async function record(
   tx: Tx,
   profileId: ProfileId,
   entry: Omit<JournalEntry, "number">,
+  editId: string | null = null,
 ): Promise<void> {
   await tx.query("delete from journal where profile_id = $1 and undone", [profileId]);
   await tx.query(
-    `insert into journal (profile_id, number, label, steps, inverse, followed, format)
-     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, 2 from journal where profile_id = $1`,
+    `insert into journal (profile_id, number, label, steps, inverse, followed, edit_id, format)
+     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, $6, 2 from journal where profile_id = $1`,
     [
       profileId,
       JSON.stringify(entry.label),
       JSON.stringify(entry.steps),
       JSON.stringify(entry.inverse),
       entry.followed && JSON.stringify(entry.followed),
+      editId,
     ],
   );
+}
+
+/** Whether the edit that a window calls so is in the journal, done or undone. */
+export async function holdsEdit(tx: Tx, profileId: ProfileId, editId: string): Promise<boolean> {
+  const rows = await tx.query("select 1 from journal where profile_id = $1 and edit_id = $2", [
+    profileId,
+    editId,
+  ]);
+  return rows.length > 0;
 }
 
 /** The edit that would be undone next, or done again next; null if there is none. */

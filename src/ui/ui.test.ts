@@ -1,13 +1,6 @@
 import { freeGaps } from "@/core/edit/place";
 import { indexTies } from "@/core/roster/ties";
 import { testRoster } from "@/core/testing/roster";
-import { testGame } from "@/core/testing/game";
-import type { Edit } from "@/core/model/edit";
-import type { Outcome } from "@/core/model/outcome";
-import type { Refusal } from "@/core/model/refusal";
-import { refuse } from "@/core/model/outcome";
-import { label } from "@/core/edit/steps";
-import type { WorkspaceView } from "@/server/views/workspace";
 import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
 import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
@@ -15,8 +8,6 @@ import { formatSize } from "./kit/format-size";
 import { progressWords } from "./shelf/shelf-reading";
 import { shelfRows } from "./shelf/shelf-rows";
 import { progressAt } from "./workspace/use-shelf-reading";
-import { ProfileEditor, type EditorServer } from "./workspace/editor";
-import { aPlugin } from "@/core/testing/ids";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -131,143 +122,6 @@ describe("the rows of the plan", () => {
     slots.forEach((slot, at) => expect(slotAtHeight(slots, rows.tops, rows.tops[slot.row + 1]!)).toBe(at));
     expect(slotAtHeight(slots, rows.tops, -50)).toBe(0);
     expect(slotAtHeight(slots, rows.tops, 1e6)).toBe(slots.length - 1);
-  });
-});
-
-/** Waits for what follows an edit a moment later. */
-async function until(holds: () => boolean): Promise<void> {
-  while (!holds()) await new Promise((done) => setTimeout(done, 5));
-}
-
-describe("the editor", () => {
-  const view = (): WorkspaceView => ({
-    game: testGame,
-    folders: { game: "/g", order: "/g", shelves: ["/s"] },
-    ownDefinition: false,
-    sinceRun: null,
-    preferences: {},
-    startFiles: {},
-    games: [],
-    otherGames: [],
-    usage: [],
-    followed: null,
-    stock: roster.stock,
-    neverRead: false,
-    onDisk: { order: [], holds: [] },
-    profile: roster.profile,
-    profiles: [],
-    history: { undo: null, redo: null, edits: 0 },
-    restorePoints: [],
-    imports: [],
-    bin: [],
-  });
-  const turn = (id: string): Edit => ({
-    label: label("switch-off", { item: id, count: 1 }),
-    steps: [{ kind: "switch", list: "plugins", ids: [aPlugin(id)], on: false }],
-  });
-
-  function start(answer?: (base: number) => Outcome<never> | null) {
-    const sent: number[] = [];
-    const told: Refusal[] = [];
-    const stored = { profile: roster.profile, history: { undo: null, redo: null, edits: 0 } };
-    const server: EditorServer = {
-      editProfile: (_, base, edit) => {
-        sent.push(base);
-        return Promise.resolve(
-          answer?.(base) ?? {
-            ok: true,
-            value: { version: base + 1, history: { undo: edit.label, redo: null, edits: 1 } },
-          },
-        );
-      },
-      undoOrRedo: () => Promise.resolve({ ok: true, value: stored }),
-      readProfile: () => Promise.resolve({ ok: true, value: stored }),
-    };
-    const editor = new ProfileEditor(view(), server);
-    editor.onRefusal((refusal) => told.push(refusal));
-    return { editor, sent, told };
-  }
-
-  const isOn = (editor: ProfileEditor, id: string) => editor.getState().roster.pluginOf.get(id)!.entry.on;
-
-  test("one can wait until the editor's state is as wanted, and is told where it does not become so", async () => {
-    const { editor } = start();
-    const waiting = editor.once((state) => state.selected.length > 0);
-    editor.select(["a.plank"], "a.plank", "plugins");
-    expect((await waiting)?.selected).toEqual(["a.plank"]);
-    expect(await editor.once(() => true)).toBe(editor.getState());
-    expect(await editor.once(() => false, 0.01)).toBeNull();
-  });
-
-  test("shows an edit at once and stores them one after another, each on the version before", async () => {
-    const { editor, sent } = start();
-    editor.dispatch(turn("a.plank"));
-    editor.dispatch(turn("p.plank"));
-    expect([isOn(editor, "a.plank"), isOn(editor, "p.plank"), editor.getState().saving]).toEqual([
-      false,
-      false,
-      2,
-    ]);
-    await editor.settled();
-    await until(() => editor.getState().derivedFrom === editor.getState().roster);
-    expect(editor.getState().findings.some((finding) => finding.id === "master-off")).toBe(true);
-    expect([sent, editor.getState().saving, editor.getState().profile.version]).toEqual([[1, 2], 0, 3]);
-  });
-
-  test("an edit without effect is not sent; one against the laws is refused and told", () => {
-    const { editor, sent, told } = start();
-    editor.dispatch({
-      ...turn("a.plank"),
-      steps: [{ kind: "switch", list: "plugins", ids: [aPlugin("a.plank")], on: true }],
-    });
-    const entry = roster.pluginOf.get("b.plank")!.entry;
-    editor.dispatch({
-      label: label("move", { item: "b.plank", count: 1 }),
-      steps: [{ kind: "put", list: "plugins", entries: [entry], before: aPlugin("a.plank") }],
-    });
-    expect(sent).toEqual([]);
-    expect(told.map(({ code }) => code)).toEqual(["tie-above"]);
-  });
-
-  test("a stale edit takes the state back to what is stored, and is told", async () => {
-    const { editor, told } = start(() => refuse("stale"));
-    editor.dispatch(turn("a.plank"));
-    await editor.settled();
-    expect([isOn(editor, "a.plank"), told.map(({ code }) => code)]).toEqual([true, ["stale"]]);
-  });
-
-  test("a server that does not answer is told in words", async () => {
-    const { editor, told } = start(() => {
-      throw new Error("connection lost");
-    });
-    editor.dispatch(turn("a.plank"));
-    await editor.settled();
-    expect(told).toMatchObject([{ code: "unreachable", data: { detail: "connection lost" } }]);
-  });
-
-  test("an answer of the server that is older than what was done since takes nothing back", async () => {
-    const { editor } = start();
-    const older = view();
-    editor.dispatch(turn("a.plank"));
-    await editor.settled();
-    const onDisk = { order: ["b.plank"], holds: [] };
-    editor.setOnDisk(onDisk);
-    const restorePoints = [{ id: "r", name: "Before", at: "2026-11-02" }];
-    editor.receive({ ...older, restorePoints });
-    expect(isOn(editor, "a.plank")).toBe(false);
-    expect(editor.getState()).toMatchObject({ onDisk, view: { restorePoints }, profile: { version: 2 } });
-    const newer = { ...older, profile: { ...older.profile, version: 3 } };
-    editor.receive(newer);
-    expect([isOn(editor, "a.plank"), editor.getState().profile.version]).toEqual([true, 3]);
-  });
-
-  test("undo brings back the stored state; there must be something to undo", async () => {
-    const { editor, told } = start();
-    await editor.travel("undo");
-    expect(told.map(({ code }) => code)).toEqual(["nothing-to-undo"]);
-    editor.dispatch(turn("a.plank"));
-    await editor.travel("undo");
-    expect(isOn(editor, "a.plank")).toBe(true);
   });
 });
 

@@ -38,8 +38,11 @@ const refusalText: {
   "other-items": () => ["The order names other items than the profile holds. Propose it anew."],
   "outside-section": (d) => sentence`${item(d.item)} would stand outside its section.`,
   stale: () => [
-    "This profile was changed in another window. Your last change was not stored; you now see the newest state. Please do it again.",
+    "This profile was changed in another window, so nothing was done here. You now see its newest state; do it again if it is still wanted.",
   ],
+  "edit-lost": (d) => [`Not stored: “${d.what}”. `, ...sayRefusal(d.why)],
+  "order-changed": () => ["The profile was changed in another window meanwhile. Propose the order anew."],
+  "undo-waits": () => ["Undo has to wait: changes made before are not stored yet."],
   "nothing-to-undo": () => ["There is nothing to undo."],
   "nothing-to-redo": () => ["There is nothing to redo."],
   "no-profile": () => ["This profile is not there any more. Choose another one at the top."],
@@ -136,7 +139,7 @@ const refusalText: {
   "trial-failed": (d) => sentence`The stand-in game could not be started (code ${d.code}).`,
   unreachable: (d) =>
     sentence`The server of Seating does not answer (${d.detail}). Start it again; what it had confirmed is stored.`,
-  fault: (d) => sentence`Something went wrong inside Seating, and nothing was changed: ${d.detail}.`,
+  fault: (d) => sentence`Something went wrong inside Seating: ${d.detail}.`,
   "bad-request": (d) => sentence`The request could not be read: ${d.detail}.`,
 };
 

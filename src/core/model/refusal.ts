@@ -82,6 +82,10 @@ export type RefusalData = ProblemData & {
   readonly "other-items": Nothing;
   readonly "outside-section": Item;
   readonly stale: Nothing;
+  /** An edit, in the words of its label, that was shown and cannot be stored. */
+  readonly "edit-lost": { readonly what: string; readonly why: Refusal };
+  readonly "order-changed": Nothing;
+  readonly "undo-waits": Nothing;
   readonly "nothing-to-undo": Nothing;
   readonly "nothing-to-redo": Nothing;
   readonly "no-profile": Nothing;

@@ -125,6 +125,11 @@ export const findItem = (roster: Roster, id: string): SeatedItem | undefined =>
 export const titleOf = (item: SeatedItem): string =>
   item.list === "mods" ? (item.mod?.name ?? item.id) : item.id;
 
+export function titleOfId(roster: Roster, id: string): string {
+  const item = findItem(roster, id);
+  return item ? titleOf(item) : id;
+}
+
 /** An item as plain text calls it: its seat, if it has one, and its name. */
 export function seatAndTitle(roster: Roster, id: string): string {
   const item = findItem(roster, id);

@@ -14,9 +14,17 @@ import * as profiles from "../operations/profiles";
 const id = z.string().max(100);
 const version = z.number().int();
 
-export const editProfile = async (profileId: ProfileId, base: number, edit: Edit): Promise<Outcome<Stored>> =>
+/** `editId` is the window's own name of the edit, by which it may be sent again where no answer has come. */
+export const editProfile = async (
+  profileId: ProfileId,
+  base: number,
+  edit: Edit,
+  editId: string,
+): Promise<Outcome<Stored>> =>
   guard(async () =>
-    storeEdit(await getContext(), ProfileId.parse(profileId), version.parse(base), Edit.parse(edit)),
+    storeEdit(await getContext(), ProfileId.parse(profileId), version.parse(base), Edit.parse(edit), {
+      id: z.uuid().parse(editId),
+    }),
   );
 
 export const undoOrRedo = async (

@@ -7,7 +7,15 @@ import type { Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { applySteps } from "@/core/edit/steps";
 import { indexTies } from "@/core/roster/ties";
-import { findNext, readHistory, record, setUndone, type FollowedChange, type History } from "@/store/journal";
+import {
+  findNext,
+  holdsEdit,
+  readHistory,
+  record,
+  setUndone,
+  type FollowedChange,
+  type History,
+} from "@/store/journal";
 import { dropUnfollowed, followedId, setFollowed } from "@/store/lineups";
 import { findProfile, saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
@@ -28,16 +36,23 @@ interface Following {
   readonly list: string | null;
 }
 
+interface Circumstances {
+  /** Said of an edit that leads back to a list that was followed before. */
+  readonly following?: Following | null;
+  /** What the window that made it calls it. One that is stored already is not stored again, on whatever version it was made. */
+  readonly id?: string;
+}
+
 /**
  * Stores an edit that was made against `version` of the profile. If the profile has changed since, it is refused
- * as stale and nothing is stored. `following` is said of an edit that leads back to a list that was followed before.
+ * as stale and nothing is stored.
  */
 export async function storeEdit(
   context: Context,
   profileId: ProfileId,
   version: number,
   edit: Edit,
-  following?: Following | null,
+  { following, id }: Circumstances = {},
 ): Promise<Outcome<Stored>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
@@ -46,6 +61,8 @@ export async function storeEdit(
     const profile = await findProfileKnown(context, tx, profileId);
     if (!profile) return refuse("no-profile");
     const { roster } = situationOf(ground.value, profile);
+    if (id && (await holdsEdit(tx, profileId, id)))
+      return done({ version: profile.version, history: await readHistory(tx, profileId) });
     if (profile.version !== version) return refuse("stale");
     const prepared = prepareEdit(roster, (list) => indexTies(roster, list), edit);
     if (!prepared.ok) return prepared;
@@ -60,7 +77,7 @@ export async function storeEdit(
     const { inverse, state } = prepared.value;
     change = { before: profile.state, after: state };
     const { label, steps } = edit;
-    await record(tx, profileId, { label, steps, inverse, followed: followed.value });
+    await record(tx, profileId, { label, steps, inverse, followed: followed.value }, id);
     if (followed.value) await dropUnfollowed(tx, profileId);
     await saveState(tx, profileId, version + 1, state, profile.state);
     return done({

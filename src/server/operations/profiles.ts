@@ -212,5 +212,5 @@ export async function goBack(context: Context, pointId: string, version: number)
     label: label("restore", { name: point.name }),
     steps: [{ kind: "replace" as const, state: point.state }],
   };
-  return storeEdit(context, point.profileId, version, edit, point.followed);
+  return storeEdit(context, point.profileId, version, edit, { following: point.followed });
 }

@@ -1,4 +1,4 @@
-import type { EditorState } from "../workspace/editor";
+import type { EditorState } from "../workspace/editor-state";
 import type { Workspace } from "../workspace/workspace.client";
 
 export interface CommandContext {

@@ -9,11 +9,12 @@ import { LevelMark, levelWords } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
+import { NotStored } from "./not-stored";
 import { Later, useEditor } from "../workspace/workspace.client";
 
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
-  const { roster, findings, checked, view, saving } = useEditor((state) => state);
+  const { roster, findings, checked, view, pending, trouble } = useEditor((state) => state);
   const counts = countByLevel(findings);
   const { standing, words } = useStanding();
   const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
@@ -40,8 +41,9 @@ export function Strip() {
         <FollowedMark />
       </Later>
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
-        {saving > 0 ? "Storing…" : words}
+        {pending.length > 0 && !trouble ? "Storing…" : words}
       </span>
+      <NotStored />
       {standing !== "current" && <OrderFileButton small />}
     </footer>
   );

@@ -2,7 +2,7 @@
 
 import { Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { labelText } from "@/core/messages/labels";
-import { findItem, titleOf } from "@/core/roster/roster";
+import { findItem, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { CommandField } from "./command-field";
@@ -56,12 +56,11 @@ function Travel({ way }: { way: "undo" | "redo" }) {
   const word = way === "undo" ? "Undo" : "Redo";
   const Icon = way === "undo" ? Undo2 : Redo2;
   const roster = useEditor((state) => state.roster);
-  const item = (id: string) => findItem(roster, id);
   const words =
     label &&
     labelText(label, {
-      title: (id) => (item(id) ? titleOf(item(id)!) : id),
-      seat: (id) => (way === "undo" ? (item(id)?.seat ?? null) : null),
+      title: (id) => titleOfId(roster, id),
+      seat: (id) => (way === "undo" ? (findItem(roster, id)?.seat ?? null) : null),
     });
   const title = `${word}: ${words ?? "nothing"}`;
   return (

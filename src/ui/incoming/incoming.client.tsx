@@ -8,7 +8,7 @@ import type { Incoming } from "@/server/operations/take-in";
 import { PartsDialog } from "../parts/parts-dialog";
 import { postFile } from "../workspace/post-file";
 import { leaveIncoming, takeIn } from "../workspace/server";
-import type { EditorState } from "../workspace/editor";
+import type { EditorState } from "../workspace/editor-state";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { listInDrop, readDrop, type Dropped } from "./dropped-files";
 import { offerList } from "../lineups/pending-list";

@@ -9,7 +9,7 @@ import { findTarget, seatAtTarget } from "@/core/roster/seat-target";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
-import type { EditorState } from "../workspace/editor";
+import type { EditorState } from "../workspace/editor-state";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Sends what is selected to a typed seat. */

@@ -1,18 +1,26 @@
 import type { OnDisk } from "@/core/check/check";
-import { runChecks } from "@/core/check/run-checks";
-import type { Edit, EditLabel } from "@/core/model/edit";
-import type { Finding } from "@/core/model/finding";
+import { labelText } from "@/core/messages/labels";
+import type { Edit } from "@/core/model/edit";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
-import { mainList } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
-import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
-import { allTies, indexTies, type Ties } from "@/core/roster/ties";
+import { makeRoster, titleOfId } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import type { WorkspaceView } from "@/server/views/workspace";
+import { deriveRest, sameIds, startState, stillThere, type EditorState } from "./editor-state";
+import {
+  historyWith,
+  isWhole,
+  orderChanged,
+  remake,
+  withoutEdit,
+  type EditorHistory,
+  type Pending,
+  type StoredProfile,
+} from "./pending";
 
 /** How the editor reaches the server; a test gives it one of its own. */
 export interface EditorServer {
@@ -20,13 +28,14 @@ export interface EditorServer {
     profileId: ProfileId,
     base: number,
     edit: Edit,
+    editId: string,
   ): Promise<Outcome<{ version: number; history: EditorHistory } & FollowedNow>>;
   undoOrRedo(
     profileId: ProfileId,
     base: number,
     way: "undo" | "redo",
-  ): Promise<Outcome<{ profile: Profile; history: EditorHistory } & FollowedNow>>;
-  readProfile(profileId: ProfileId): Promise<Outcome<{ profile: Profile; history: EditorHistory }>>;
+  ): Promise<Outcome<StoredProfile & FollowedNow>>;
+  readProfile(profileId: ProfileId): Promise<Outcome<StoredProfile>>;
 }
 
 /** The list that is followed, only there if that has changed. */
@@ -34,56 +43,38 @@ interface FollowedNow {
   readonly followed?: WorkspaceView["followed"];
 }
 
-interface EditorHistory {
-  readonly undo: EditLabel | null;
-  readonly redo: EditLabel | null;
-  readonly edits: number;
-}
-
-export interface EditorState {
-  readonly view: WorkspaceView;
-  readonly profile: Profile;
-  readonly history: EditorHistory;
-  readonly onDisk: OnDisk;
-  readonly roster: Roster;
-  /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
-  readonly ties: Ties;
-  readonly findings: readonly Finding[];
-  /** False before the first check, which waits until the screen has been painted. */
-  readonly checked: boolean;
-  readonly derivedFrom: Roster;
-  /** Edits that the server has not answered yet. */
-  readonly saving: number;
-  /** Which of the two orders is looked at. */
-  readonly lens: ListName;
-  /** Ids of its items that are selected, and the one that the keyboard stands on. */
-  readonly selected: readonly string[];
-  readonly focused: string | null;
-  /** The last edit of this window, as long as nothing else has been done since. */
-  readonly recent: Edit | null;
-}
-
 /** Milliseconds; a frame is painted by then. */
 const catchUpAfter = 30;
+/** Milliseconds until what could not be sent is tried again: the first time, and at most. */
+const retryAfter = { first: 1000, most: 15_000 };
+
+/** These say nothing of the edit itself: it may be stored yet. */
+const isTrouble = ({ code }: Refusal): boolean => code === "unreachable" || code === "fault";
 
 /**
- * The present profile and everything derived from it, free of React. An edit shows at once and is then stored, one
- * after another, each against the version that it was made on; one that the server refuses takes the state back to
- * what is stored, and the listeners of `onRefusal` are told why.
+ * The present profile and everything derived from it, free of React. An edit shows at once and is pending until the server has
+ * stored it, one after another. Where the server does not answer, it is tried again and again; where the profile has become
+ * another one meanwhile, what is pending is made anew on that; what the server refuses, or what no longer applies, is taken back,
+ * and the listeners of `onRefusal` are told which edit it was, and why.
  */
 export class ProfileEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
   private received: WorkspaceView;
+  private stored: StoredProfile;
   private catchingUp: ReturnType<typeof setTimeout> | undefined;
+  private retrying: ReturnType<typeof setTimeout> | undefined;
+  private wait = retryAfter.first;
   private queue: Promise<void> = Promise.resolve();
+  private keep: (pending: readonly Pending[]) => void = () => undefined;
 
   constructor(
     view: WorkspaceView,
     private readonly server: EditorServer,
   ) {
     this.received = view;
+    this.stored = view;
     this.state = startState(view);
   }
 
@@ -100,22 +91,25 @@ export class ProfileEditor {
   };
 
   /**
-   * Takes over what the server shows anew; edits under way are waited for by the caller's refresh. What has been done here
-   * since the server was asked stays: a newer version of the profile, and what was written for the game.
+   * Takes over what the server shows anew. What has been done here since the server was asked stays: a newer version of the
+   * profile, edits that are pending, and what was written for the game.
    */
   receive(received: WorkspaceView): void {
     if (received === this.received) return;
     this.received = received;
-    const { profile, history, onDisk, selected, focused, lens, saving, view: before } = this.state;
+    const { profile, history, onDisk, selected, focused, lens, pending, trouble, view: before } = this.state;
     const sameProfile = received.profile.id === profile.id;
-    if (sameProfile && saving > 0) return;
-    const isNewer = sameProfile && profile.version > received.profile.version;
+    // Where the stored one is newer than what is pending here, the server will say so, and then that is made anew.
+    const isNewer =
+      sameProfile &&
+      (profile.version > received.profile.version || pending.some((each) => each.profile === profile.id));
     const view = {
       ...received,
       ...(isNewer ? { profile, history, followed: before.followed } : {}),
       ...(received.game.id === before.game.id ? { onDisk } : {}),
     };
-    const start = startState(view);
+    const start = { ...startState(view), pending, trouble };
+    if (!isNewer) this.stored = received;
     if (!sameProfile) {
       // Another profile shows at once; what is found in it follows the painted frame.
       this.set(start);
@@ -133,45 +127,68 @@ export class ProfileEditor {
       return prepared;
     }
     if (changesNothing(roster, prepared.value, edit)) return done(null);
-    const base = profile.version;
-    this.show({ ...profile, version: base + 1, state: prepared.value.state });
-    this.set({
-      ...this.state,
-      history: { undo: edit.label, redo: null, edits: this.state.history.edits + 1 },
-      saving: this.state.saving + 1,
-      recent: edit,
-    });
-    void this.send(async () => {
-      const stored = await this.server.editProfile(profile.id, base, edit);
-      this.set({ ...this.state, saving: this.state.saving - 1 });
-      if (stored.ok) this.follow(stored.value);
-      else await this.goBackToStored(profile.id, stored.refusal);
-    });
+    const { state } = prepared.value;
+    this.show({ ...profile, version: profile.version + 1, state });
+    const made = { id: crypto.randomUUID(), profile: profile.id, on: profile.version, edit, after: state };
+    this.setPending([...this.state.pending, made]);
+    this.set({ ...this.state, recent: edit });
+    void this.settled();
     return done(null);
   }
 
-  /** Undoes the last edit, or does it again; waits for edits that are still being stored. */
+  /**
+   * Undoes the last edit, or does it again; waits for edits that are still being stored. It is never made anew on another
+   * version, and refused as long as an edit before it could not be stored.
+   */
   travel(way: "undo" | "redo"): Promise<void> {
     if (!this.state.history[way]) {
       this.refuse(refuse(`nothing-to-${way}`).refusal);
       return Promise.resolve();
     }
-    return this.send(async () => {
-      const { profile } = this.state;
+    return this.inTurn(async () => {
+      await this.deliverAll();
+      if (this.state.pending.length > 0) return this.refuse(refuse("undo-waits").refusal);
+      const { profile } = this.stored;
       const returned = await this.server.undoOrRedo(profile.id, profile.version, way);
-      if (!returned.ok) return this.goBackToStored(profile.id, returned.refusal);
-      this.take(returned.value.profile, returned.value.history);
+      if (!returned.ok) {
+        this.refuse(returned.refusal);
+        return void (await this.readStored(profile.id));
+      }
+      this.take(returned.value);
       this.follow(returned.value);
     });
+  }
+
+  /**
+   * Keeps what is pending outside of the window's memory as well, and sends what is kept there of an earlier window; returns how
+   * to end that, whereupon another editor may go on with what is kept.
+   */
+  keepPending(earlier: readonly Pending[], keep: (pending: readonly Pending[]) => void): () => void {
+    this.keep = keep;
+    const known = new Set(this.state.pending.map(({ id }) => id));
+    // The server knows whether it has stored them; until it has said so they are not shown.
+    this.setPending([...earlier.filter(({ id }) => !known.has(id)), ...this.state.pending]);
+    void this.settled();
+    return () => {
+      this.keep = () => undefined;
+      clearTimeout(this.retrying);
+    };
+  }
+
+  /** Gives up all that is pending: what is stored shows again. */
+  giveUpPending(): void {
+    clearTimeout(this.retrying);
+    this.set({ ...this.state, trouble: null });
+    this.remakeOn(this.stored, []);
   }
 
   private follow({ followed }: FollowedNow): void {
     if (followed !== undefined) this.set({ ...this.state, view: { ...this.state.view, followed } });
   }
 
-  /** Resolves once everything dispatched so far is stored or refused. */
+  /** Tries to store all that is pending; resolves once it is stored or refused, or cannot be stored now. */
   settled(): Promise<void> {
-    return this.queue;
+    return this.inTurn(() => this.deliverAll());
   }
 
   /** Resolves with the state as soon as it is as asked; with null where it has not become so within some seconds. */
@@ -192,22 +209,19 @@ export class ProfileEditor {
 
   /** Takes over what the server has stored, as after going back to a restore point. */
   async reload(): Promise<void> {
-    const { id } = this.state.profile;
-    const stored = await this.server.readProfile(id);
-    if (stored.ok) this.take(stored.value.profile, stored.value.history);
-    else this.refuse(stored.refusal);
+    const refusal = await this.readStored(this.state.profile.id);
+    if (refusal) this.refuse(refusal);
   }
 
   /** Elsewhere the profile has become this version, or, where that is null, something that counts in it has changed. */
   async hearOf(version: number | null): Promise<void> {
-    await this.queue;
+    await this.settled();
     const { profile } = this.state;
     if (version !== null && version <= profile.version) return;
     const stored = await this.server.readProfile(profile.id);
     const now = this.state;
-    const isMeant = now.profile.id === profile.id && now.saving === 0;
-    if (stored.ok && isMeant && stored.value.profile.version >= now.profile.version)
-      this.take(stored.value.profile, stored.value.history);
+    const isMeant = now.profile.id === profile.id && now.pending.length === 0;
+    if (stored.ok && isMeant && stored.value.profile.version >= now.profile.version) this.take(stored.value);
   }
 
   setOnDisk(onDisk: OnDisk): void {
@@ -245,29 +259,110 @@ export class ProfileEditor {
     this.select(there, first ?? there[0] ?? null, lens);
   }
 
-  private send(work: () => Promise<void>): Promise<void> {
-    this.queue = this.queue.then(work).catch((error: unknown) => {
-      const detail = error instanceof Error ? error.message : String(error);
-      this.refuse(refuse("unreachable", { detail }).refusal);
-      this.set({ ...this.state, saving: 0 });
-    });
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    this.queue = this.queue.then(work);
     return this.queue;
+  }
+
+  private async deliverAll(): Promise<void> {
+    clearTimeout(this.retrying);
+    for (let first = this.state.pending[0]; first; first = this.state.pending[0]) {
+      const trouble = await this.deliver(first);
+      if (trouble) return this.tryLater(trouble);
+      if (this.state.trouble) this.set({ ...this.state, trouble: null });
+      this.wait = retryAfter.first;
+    }
+  }
+
+  private tryLater(trouble: Refusal): void {
+    if (this.state.trouble?.code !== trouble.code) this.refuse(trouble);
+    this.set({ ...this.state, trouble });
+    this.retrying = setTimeout(() => {
+      this.wait = Math.min(this.wait * 2, retryAfter.most);
+      void this.settled();
+    }, this.wait);
+  }
+
+  /** Sends one edit; answers with what is in the way, or with null where it is stored, taken back, or made anew to be sent again. */
+  private async deliver(sent: Pending): Promise<Refusal | null> {
+    const base = await this.baseOf(sent);
+    if (!base.ok) return isTrouble(base.refusal) ? base.refusal : this.lose(sent, base.refusal);
+    const answer = await this.server.editProfile(sent.profile, base.value, sent.edit, sent.id);
+    if (answer.ok) return this.accept(sent, base.value, answer.value);
+    if (isTrouble(answer.refusal)) return answer.refusal;
+    if (answer.refusal.code !== "stale") this.lose(sent, answer.refusal);
+    else if (isWhole(sent)) this.lose(sent, orderChanged());
+    return this.readStored(sent.profile);
+  }
+
+  /** The version to send it against; one that is not shown needs no more than the newest, unless it says how everything is to be. */
+  private async baseOf(sent: Pending): Promise<Outcome<number>> {
+    if (isWhole(sent)) return done(sent.on);
+    if (sent.profile === this.state.profile.id) return done(this.stored.profile.version);
+    const read = await this.server.readProfile(sent.profile);
+    return read.ok ? done(read.value.profile.version) : read;
+  }
+
+  private async accept(
+    sent: Pending,
+    base: number,
+    { version, history, ...rest }: { version: number; history: EditorHistory } & FollowedNow,
+  ): Promise<Refusal | null> {
+    const isShown = sent.profile === this.state.profile.id;
+    const isNext = version === base + 1 && sent.after;
+    if (isShown && isNext)
+      this.stored = { profile: { ...this.stored.profile, version, state: sent.after }, history };
+    this.setPending(withoutEdit(this.state.pending, sent));
+    if (!isShown) return null;
+    this.follow(rest);
+    return isNext ? null : this.readStored(sent.profile);
+  }
+
+  /** Takes back what can never be stored. */
+  private lose(lost: Pending, why: Refusal): null {
+    this.setPending(withoutEdit(this.state.pending, lost));
+    this.tellLost(lost, why);
+    return null;
+  }
+
+  private tellLost({ edit }: Pending, why: Refusal): void {
+    const title = (id: string) => titleOfId(this.state.roster, id);
+    this.refuse(
+      refuse("edit-lost", { what: labelText(edit.label, { title, seat: () => null }), why }).refusal,
+    );
   }
 
   private refuse(refusal: Refusal): void {
     for (const listener of this.refusalListeners) listener(refusal);
   }
 
-  private async goBackToStored(profileId: ProfileId, refusal: Refusal): Promise<void> {
-    this.refuse(refusal);
-    if (this.state.saving > 0) return;
-    const stored = await this.server.readProfile(profileId);
-    if (stored.ok) this.take(stored.value.profile, stored.value.history);
+  /** Where the profile is shown: takes over what the server has stored of it. Answers with what is in the way, or null. */
+  private async readStored(id: ProfileId): Promise<Refusal | null> {
+    if (id !== this.state.profile.id) return null;
+    const read = await this.server.readProfile(id);
+    if (!read.ok) return read.refusal;
+    if (id === this.state.profile.id) this.take(read.value);
+    return null;
   }
 
-  private take(profile: Profile, history: EditorHistory): void {
+  private take(stored: StoredProfile): void {
+    this.remakeOn(stored, this.state.pending);
+    this.set({ ...this.state, recent: null });
+  }
+
+  /** What is stored shows, with all of these edits that apply to it; of others it is told that they do not any more. */
+  private remakeOn(stored: StoredProfile, pending: readonly Pending[]): void {
+    this.stored = stored;
+    const { profile, kept, lost } = remake(this.state.view, stored.profile, pending);
     this.show(profile);
-    this.set({ ...this.state, history, recent: null });
+    this.setPending(kept);
+    for (const { edit, why } of lost) this.tellLost(edit, why);
+  }
+
+  private setPending(pending: readonly Pending[]): void {
+    const history = historyWith(this.stored, pending);
+    this.set({ ...this.state, pending, history });
+    this.keep(pending);
   }
 
   /**
@@ -301,58 +396,4 @@ export class ProfileEditor {
     this.state = state;
     for (const listener of this.listeners) listener();
   }
-}
-
-function startState(view: WorkspaceView): EditorState {
-  const { profile, history, onDisk } = view;
-  return {
-    view,
-    profile,
-    history,
-    onDisk,
-    ...deriveFirst(view),
-    saving: 0,
-    lens: mainList(view.game),
-    selected: [],
-    focused: null,
-    recent: null,
-  };
-}
-
-function deriveFirst({ game, profile, stock }: WorkspaceView) {
-  const roster = makeRoster(game, profile, stock);
-  return { roster, ties: allTies(roster), findings: [], checked: false, derivedFrom: roster };
-}
-
-/** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
-function deriveRest(roster: Roster, onDisk: OnDisk, before?: Pick<EditorState, "ties" | "derivedFrom">) {
-  if (before?.derivedFrom === roster)
-    return {
-      ties: before.ties,
-      findings: runChecks({ roster, ties: before.ties, onDisk }),
-      checked: true,
-      derivedFrom: roster,
-    };
-  const sameMods =
-    before?.derivedFrom.lists.mods === roster.lists.mods &&
-    before.derivedFrom.profile.state.rules === roster.profile.state.rules;
-  const ties: Ties = {
-    mods: sameMods ? before.ties.mods : indexTies(roster, "mods"),
-    plugins: indexTies(roster, "plugins"),
-  };
-  return { ties, findings: runChecks({ roster, ties, onDisk }), checked: true, derivedFrom: roster };
-}
-
-const sameIds = (before: Roster, now: Roster): boolean =>
-  holdsSame(before.lists.mods, now.lists.mods) && holdsSame(before.lists.plugins, now.lists.plugins);
-
-const holdsSame = (before: SeatedList, now: SeatedList): boolean =>
-  before === now ||
-  (before.items.length === now.items.length && now.items.every(({ id }) => before.itemOf.has(id)));
-
-function stillThere({ itemOf }: SeatedList, selected: readonly string[], focused: string | null) {
-  return {
-    selected: selected.every((id) => itemOf.has(id)) ? selected : selected.filter((id) => itemOf.has(id)),
-    focused: focused !== null && itemOf.has(focused) ? focused : null,
-  };
 }

@@ -21,10 +21,12 @@ import type { Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
-import { ProfileEditor, type EditorState } from "./editor";
+import { ProfileEditor } from "./editor";
+import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useEvents } from "./use-events";
+import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
@@ -118,6 +120,7 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   const shelfReading = useShelfReading(view.game.id, view.neverRead, unwrap, refresh);
   const orderFile = useOrderFile(editor, unwrap, tell);
 
+  useOutbox(editor);
   useEvents(editor, refresh, refreshed, shelfReading.setChanges);
 
   const workspace = useMemo(

@@ -1,0 +1,95 @@
+import type { OnDisk } from "@/core/check/check";
+import { runChecks } from "@/core/check/run-checks";
+import type { Edit } from "@/core/model/edit";
+import type { Finding } from "@/core/model/finding";
+import { mainList } from "@/core/model/game";
+import type { ListName, Profile } from "@/core/model/profile";
+import type { Refusal } from "@/core/model/refusal";
+import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
+import { allTies, indexTies, type Ties } from "@/core/roster/ties";
+import type { WorkspaceView } from "@/server/views/workspace";
+import type { EditorHistory, Pending } from "./pending";
+
+export interface EditorState {
+  readonly view: WorkspaceView;
+  readonly profile: Profile;
+  readonly history: EditorHistory;
+  readonly onDisk: OnDisk;
+  readonly roster: Roster;
+  /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
+  readonly ties: Ties;
+  readonly findings: readonly Finding[];
+  /** False before the first check, which waits until the screen has been painted. */
+  readonly checked: boolean;
+  readonly derivedFrom: Roster;
+  /** Edits that the server has not answered yet, of this profile and of others, in the order in which they were made. */
+  readonly pending: readonly Pending[];
+  /** Why the first of them could not be stored when that was last tried; null where nothing is in the way. */
+  readonly trouble: Refusal | null;
+  /** Which of the two orders is looked at. */
+  readonly lens: ListName;
+  /** Ids of its items that are selected, and the one that the keyboard stands on. */
+  readonly selected: readonly string[];
+  readonly focused: string | null;
+  /** The last edit of this window, as long as nothing else has been done since. */
+  readonly recent: Edit | null;
+}
+
+export function startState(view: WorkspaceView): EditorState {
+  const { profile, history, onDisk } = view;
+  return {
+    view,
+    profile,
+    history,
+    onDisk,
+    ...deriveFirst(view),
+    pending: [],
+    trouble: null,
+    lens: mainList(view.game),
+    selected: [],
+    focused: null,
+    recent: null,
+  };
+}
+
+function deriveFirst({ game, profile, stock }: WorkspaceView) {
+  const roster = makeRoster(game, profile, stock);
+  return { roster, ties: allTies(roster), findings: [], checked: false, derivedFrom: roster };
+}
+
+/** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
+export function deriveRest(
+  roster: Roster,
+  onDisk: OnDisk,
+  before?: Pick<EditorState, "ties" | "derivedFrom">,
+) {
+  if (before?.derivedFrom === roster)
+    return {
+      ties: before.ties,
+      findings: runChecks({ roster, ties: before.ties, onDisk }),
+      checked: true,
+      derivedFrom: roster,
+    };
+  const sameMods =
+    before?.derivedFrom.lists.mods === roster.lists.mods &&
+    before.derivedFrom.profile.state.rules === roster.profile.state.rules;
+  const ties: Ties = {
+    mods: sameMods ? before.ties.mods : indexTies(roster, "mods"),
+    plugins: indexTies(roster, "plugins"),
+  };
+  return { ties, findings: runChecks({ roster, ties, onDisk }), checked: true, derivedFrom: roster };
+}
+
+export const sameIds = (before: Roster, now: Roster): boolean =>
+  holdsSame(before.lists.mods, now.lists.mods) && holdsSame(before.lists.plugins, now.lists.plugins);
+
+const holdsSame = (before: SeatedList, now: SeatedList): boolean =>
+  before === now ||
+  (before.items.length === now.items.length && now.items.every(({ id }) => before.itemOf.has(id)));
+
+export function stillThere({ itemOf }: SeatedList, selected: readonly string[], focused: string | null) {
+  return {
+    selected: selected.every((id) => itemOf.has(id)) ? selected : selected.filter((id) => itemOf.has(id)),
+    focused: focused !== null && itemOf.has(focused) ? focused : null,
+  };
+}

@@ -1,0 +1,33 @@
+import { useEffect } from "react";
+import type { ProfileEditor } from "./editor";
+import { openOutbox, type Outbox } from "./outbox";
+
+let opened: Promise<Outbox> | undefined;
+
+/** What is pending outlives the page, is sent as soon as the browser is back on line, and leaving the page meanwhile asks. */
+export function useOutbox(editor: ProfileEditor): void {
+  useEffect(() => {
+    opened ??= openOutbox({
+      storage: window.localStorage,
+      session: window.sessionStorage,
+      locks: navigator.locks,
+    });
+    let end: (() => void) | undefined;
+    let ended = false;
+    void opened.then(({ read, keep }) => {
+      if (!ended) end = editor.keepPending(read(), keep);
+    });
+    const onLeave = (event: BeforeUnloadEvent) => {
+      if (editor.getState().pending.length > 0) event.preventDefault();
+    };
+    const onLine = () => void editor.settled();
+    window.addEventListener("beforeunload", onLeave);
+    window.addEventListener("online", onLine);
+    return () => {
+      ended = true;
+      end?.();
+      window.removeEventListener("beforeunload", onLeave);
+      window.removeEventListener("online", onLine);
+    };
+  }, [editor]);
+}
