@@ -101,7 +101,8 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   };
   expect(definition.counting[0]!.cap).toBe(20);
 
-  const response = await page.request.get(`${seating.url}/api/data`);
+  const token = await readFile(join(home, "token"), "utf8");
+  const response = await page.request.get(`${seating.url}/api/data?token=${token.trim()}`);
   const archive = await response.body();
   await page.keyboard.press("Alt+p");
   await page.keyboard.press("Escape");

@@ -95,6 +95,78 @@ test("another window sees edits, shared rules and new profiles as they happen, a
   await expect(other.getByRole("menuitem", { name: "Seen Elsewhere" })).toBeVisible();
 });
 
+test("each window keeps its own profile and game, over a reload and whatever another one chooses", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  const menu = (window: typeof page, name: string) =>
+    window.getByRole("button", { name: `Profile: ${name}` });
+  const other = await context.newPage();
+  await other.goto(`${seating.url}/overview`);
+  await menu(other, "Long Descent").click();
+  await other.getByRole("menuitem", { name: "Harbour Lights" }).click();
+  await expect(menu(other, "Harbour Lights")).toBeVisible();
+  await page.reload();
+  await expect(menu(page, "Long Descent")).toBeVisible();
+  await page.getByRole("link", { name: "Plan" }).click();
+  await expect(page.locator("[role=grid]").first()).toBeVisible();
+  await expect(page).toHaveURL(/profile=/);
+  await page.reload();
+  await expect(menu(page, "Long Descent")).toBeVisible();
+  await other.reload();
+  await expect(menu(other, "Harbour Lights")).toBeVisible();
+  await menu(other, "Harbour Lights").click();
+  await other.getByRole("menuitem", { name: "New profile…" }).click();
+  await other.getByRole("dialog").getByLabel("Name").fill("Beside");
+  await other.getByRole("dialog").getByRole("button", { name: "Make it" }).click();
+  await expect(menu(other, "Beside")).toBeVisible();
+  await menu(page, "Long Descent").click();
+  await expect(page.getByRole("menuitem", { name: "Beside" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await menu(other, "Beside").click();
+  await other.getByRole("menuitem", { name: "Put this one into the bin" }).click();
+  await expect(menu(other, "Beside")).toHaveCount(0);
+  await page.reload();
+  await expect(menu(page, "Long Descent")).toBeVisible();
+});
+
+test("what is typed into a form stays over Escape, a reload and leaving it, until it is saved or discarded", async ({
+  watched: page,
+  seating,
+}) => {
+  await find(page, "Small Fry.skiff");
+  await page.getByRole("button", { name: "Write a note…" }).click();
+  await page.getByRole("textbox", { name: "Note" }).fill("Half a thought");
+  await page.reload();
+  await find(page, "Small Fry.skiff");
+  await page.getByRole("button", { name: "Write a note…" }).click();
+  await expect(page.getByRole("textbox", { name: "Note" })).toHaveValue("Half a thought");
+  await page.getByRole("button", { name: "Store the note" }).click();
+  await expect(page.getByText("Half a thought")).toBeVisible();
+  await page.getByRole("button", { name: "Change…" }).click();
+  await expect(page.getByText("This was typed earlier")).toHaveCount(0);
+
+  await page.keyboard.press("Alt+n");
+  await page.getByLabel("Name", { exact: true }).fill("Not yet");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Alt+n");
+  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("Not yet");
+  await page.getByRole("button", { name: "Discard draft" }).click();
+  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("");
+  await page.getByRole("dialog").getByRole("button", { name: "Cancel" }).click();
+
+  await page.goto(`${seating.url}/settings`);
+  const name = page.getByRole("textbox", { name: "Name", exact: true }).first();
+  const before = await name.inputValue();
+  await name.fill("Another name");
+  await page.goto(`${seating.url}/overview`);
+  await page.goto(`${seating.url}/settings`);
+  await expect(name).toHaveValue("Another name");
+  await page.getByRole("button", { name: "Discard draft" }).click();
+  await expect(name).toHaveValue(before);
+});
+
 test("a second server on the same data folder is refused and names the first", async ({ seating }) => {
   const second = run("start.mjs", await freePort());
   const [code] = (await once(second, "exit")) as [number];

@@ -1,6 +1,7 @@
 import "server-only";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
+import type { ProfileId } from "@/core/model/ids";
 import type { Stock } from "@/core/roster/roster";
 import { games } from "@/standin/games";
 import { updateDefinitions } from "@/store/games";
@@ -18,6 +19,8 @@ import { upgradeStored } from "./upgrade";
 /** What the server holds for as long as it runs; the only place that knows the database. */
 export interface Context {
   readonly db: Db;
+  /** The profile that the window which asks works on; null where it is the one that was last chosen. */
+  readonly at: ProfileId | null;
   /** What lies on the disk, by game, as last read; dropped when a shelf is read anew. */
   readonly stocks: Map<string, Promise<Stock>>;
   /** The orders of profiles at the version that was last stored or read, by the profile's id. */
@@ -36,7 +39,7 @@ export interface Context {
 const holder = globalThis as typeof globalThis & { seatingContext?: Promise<Context> };
 
 export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
-const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
+export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
 /** Where what is dropped waits until it is taken in. */
 export const incomingFolder = (): string => join(home(), "incoming");
 /** Where what an import took the place of is kept. */
@@ -71,6 +74,7 @@ async function open(): Promise<Context> {
 /** Nothing is known yet, and nothing under way. */
 export const newContext = (db: Db, folder: string, depots: Depots): Context => ({
   db,
+  at: null,
   folder,
   depots,
   stocks: new Map(),

@@ -1,7 +1,7 @@
-import { closedTo, headersOf } from "./gate";
+import { closedTo, headersOf, profileInAddress } from "./gate";
 
 const asked = (url: string, headers: Record<string, string> = {}, method = "GET") =>
-  closedTo({ method, url, headers: { host: "127.0.0.1:4321", ...headers } }, 4321)?.status ?? 200;
+  closedTo({ method, url, headers: { host: "127.0.0.1:4321", ...headers } }, 4321, "s3cret")?.status ?? 200;
 
 const from = (site: string, mode: string, dest = "document") => ({
   "sec-fetch-site": site,
@@ -13,7 +13,29 @@ test("its own pages, and whoever types its address, are answered", () => {
   expect(asked("/plan")).toBe(200);
   expect(asked("/plan", { host: "localhost:4321", origin: "http://localhost:4321" })).toBe(200);
   expect(asked("/api/act/editProfile", from("same-origin", "cors", "empty"), "POST")).toBe(200);
-  expect(asked("/api/data", from("none", "navigate"))).toBe(200);
+  expect(asked("/api/alive", from("none", "navigate"))).toBe(200);
+});
+
+test.each(["/api/data", "/api/lineups?profile=x", "/api/workspace", "/api/%64ata"])(
+  "%s is read with the token of its pages alone",
+  (path) => {
+    const withToken = (token: string) => `${path}${path.includes("?") ? "&" : "?"}token=${token}`;
+    expect([path, withToken(""), withToken("s3cre"), withToken("S3CRET")].map((url) => asked(url))).toEqual([
+      403, 403, 403, 403,
+    ]);
+    expect(asked(path, { "x-seating-token": "other" })).toBe(403);
+    expect([asked(withToken("s3cret")), asked(path, { "x-seating-token": "s3cret" })]).toEqual([200, 200]);
+    expect(asked(path, { "x-seating-token": "s3cret", ...from("same-site", "navigate") })).toBe(403);
+  },
+);
+
+test("the profile of a view is in its address; other addresses name none", () => {
+  expect(profileInAddress("/plan?q=a&profile=long")).toBe("long");
+  expect([
+    profileInAddress("/plan"),
+    profileInAddress("/api/data?profile=x"),
+    profileInAddress("/%ff"),
+  ]).toEqual([null, null, null]);
 });
 
 test.each([

@@ -15,9 +15,9 @@ interface Closed {
 
 /**
  * Why a request is not answered; null where it is. Seating answers only to its own host name and origin: a page of another site, or of
- * another port of this machine, can open its views, and have nothing else of it.
+ * another port of this machine, can open its views, and have nothing else of it. Large reads need the token that its own pages have.
  */
-export function closedTo({ method, url, headers }: Asked, port: number): Closed | null {
+export function closedTo({ method, url, headers }: Asked, port: number, token: string): Closed | null {
   if (!["GET", "HEAD", "POST"].includes(method)) return { status: 405, why: "This method is not answered." };
   const path = pathOf(url);
   if (path === null || path.startsWith("/_next/image")) return { status: 404, why: "There is nothing here." };
@@ -29,6 +29,9 @@ export function closedTo({ method, url, headers }: Asked, port: number): Closed 
   const origin = headers.origin;
   if (origin !== undefined && origin !== `http://${host}`)
     return { status: 403, why: "Requests from other origins are refused." };
+  const isLarge = method !== "POST" && largeReads.includes(path);
+  if (isLarge && ![one("x-seating-token"), queryOf(url).get("token")].includes(token))
+    return { status: 403, why: "This is read only from a window of Seating." };
   const site = one("sec-fetch-site");
   if (["", "same-origin", "none"].includes(site)) return null;
   const opensView =
@@ -38,6 +41,14 @@ export function closedTo({ method, url, headers }: Asked, port: number): Closed 
     kindOf(path) === "view";
   return opensView ? null : { status: 403, why: "Requests from other sites are refused." };
 }
+
+const largeReads = ["/api/data", "/api/lineups", "/api/workspace"];
+
+const queryOf = (url: string): URLSearchParams => new URL(url, "http://127.0.0.1").searchParams;
+
+/** The profile that a view is opened for, by its address. */
+export const profileInAddress = (url: string): string | null =>
+  kindOf(pathOf(url) ?? "/api/") === "view" ? queryOf(url).get("profile") : null;
 
 /** Null of one that is written in no sound way. */
 function pathOf(url: string): string | null {

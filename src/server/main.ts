@@ -1,14 +1,18 @@
 import { randomBytes } from "node:crypto";
 import { createServer } from "node:http";
+import { join } from "node:path";
 import next from "next";
 import { themeScript } from "./theme-script";
-import { closedTo, headersOf } from "./gate";
+import { closedTo, headersOf, profileInAddress } from "./gate";
+import { readToken } from "./token";
 
 /** Serves the built application of SEATING_ROOT on 127.0.0.1, and nothing that the gate does not let through. */
 async function main(): Promise<void> {
   const port = Number(process.env.SEATING_PORT ?? 4321);
   const hostname = "127.0.0.1";
-  const app = next({ dev: false, dir: process.env.SEATING_ROOT ?? process.cwd(), hostname, port });
+  const root = process.env.SEATING_ROOT ?? process.cwd();
+  const token = readToken(process.env.SEATING_HOME ?? join(root, ".seating"));
+  const app = next({ dev: false, dir: root, hostname, port });
   await app.prepare();
   const answer = app.getRequestHandler();
   const server = createServer((request, response) => {
@@ -16,11 +20,12 @@ async function main(): Promise<void> {
     const nonce = randomBytes(16).toString("base64");
     const said = headersOf(url, nonce, themeScript);
     for (const [name, value] of Object.entries(said)) response.setHeader(name, value);
-    const closed = closedTo({ method, url, headers }, port);
+    const closed = closedTo({ method, url, headers }, port, token);
     if (closed) {
       response.writeHead(closed.status, { "content-type": "text/plain; charset=utf-8", connection: "close" });
       return void response.end(`${closed.why}\n`);
     }
+    headers["x-seating-profile"] ??= profileInAddress(url) ?? undefined;
     // By this the scripts of a page are marked with the nonce.
     headers["content-security-policy"] = said["content-security-policy"];
     void answer(request, response);

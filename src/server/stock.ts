@@ -78,7 +78,7 @@ async function fileOverlaps(db: Db, { id, definition }: RegisteredGame, shelf: r
 }
 
 /** An expansion is owned where its folder lies in the game's. */
-async function ownedExpansions(game: GameDefinition, gameFolder: string): Promise<string[]> {
+export async function ownedExpansions(game: GameDefinition, gameFolder: string): Promise<string[]> {
   const owned: string[] = [];
   for (const expansion of game.expansions) {
     const info = await lstat(join(gameFolder, expansion.folder)).catch(() => null);

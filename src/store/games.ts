@@ -26,15 +26,18 @@ export async function findCurrentGame(db: Sql): Promise<RegisteredGame | null> {
   return rows[0] ?? null;
 }
 
-/** The game of a profile that is not in the bin; null where there is no such profile. */
-export async function findGameOf(db: Sql, profileId: ProfileId): Promise<RegisteredGame | null> {
+const gameOf = (among: string) => async (db: Sql, profileId: ProfileId) => {
   const rows = await db.query<RegisteredGame>(
-    `select ${columns} from game
-     where id = (select game_id from profile where id = $1 and deleted_at is null) order by id`,
+    `select ${columns} from game where id = (select game_id from profile where id = $1 and ${among}) order by id`,
     [profileId],
   );
   return rows[0] ?? null;
-}
+};
+
+/** The game of a profile that is not in the bin; null where there is no such profile. */
+export const findGameOf = gameOf("deleted_at is null");
+/** The same of one that is. */
+export const findGameOfBinned = gameOf("deleted_at is not null");
 
 export const saveGame = (
   db: Sql,

@@ -65,6 +65,9 @@ export const listImports = (db: Sql, gameId: string) =>
 export const markImported = (db: Sql, id: string, profileId: ProfileId) =>
   db.query("update lineup_import set profile_id = $2 where id = $1", [id, profileId]);
 
-/** Forgets files that were looked at and not imported. */
+/** Forgets files that were looked at and not imported for a day: what another window looks at now stays. */
 export const dropLookedAt = (db: Sql, gameId: string) =>
-  db.query("delete from lineup_import where game_id = $1 and profile_id is null", [gameId]);
+  db.query(
+    "delete from lineup_import where game_id = $1 and profile_id is null and at < now() - interval '1 day'",
+    [gameId],
+  );

@@ -457,13 +457,16 @@ test("restore points keep whole states", () =>
     expect(await findRestorePoint(tx, "none")).toBeNull();
   }));
 
-test("imports that were only looked at are forgotten, accepted ones stay", () =>
+test("imports that were only looked at are forgotten after a day, accepted ones stay", () =>
   tried(async (tx) => {
     await storeProfile(tx);
     const list = { lineup: { title: "T", fingerprint: "f" }, claim: { fingerprint: "f" } } as never;
     await addImport(tx, "i1", "pond", "one.json", list);
     await addImport(tx, "i2", "pond", "two.json", list);
     await markImported(tx, "i2", profile.id);
+    await dropLookedAt(tx, "pond");
+    expect(await tx.query("select 1 from lineup_import where id = 'i1'", [])).toHaveLength(1);
+    await tx.query("update lineup_import set at = at - interval '25 hours'", []);
     await dropLookedAt(tx, "pond");
     expect(await findImport(tx, "i1")).toBeNull();
     expect(await listImports(tx, "pond")).toMatchObject([

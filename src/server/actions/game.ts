@@ -7,7 +7,7 @@ import type { GameFolders } from "@/core/model/game";
 import { ProfileId } from "@/core/model/ids";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
-import { getContext } from "../context";
+import { windowContext } from "../window";
 import type { Stored } from "../operations/edit-profile";
 import * as folders from "../operations/folders";
 import type { FolderReport } from "../operations/folders";
@@ -26,17 +26,17 @@ const NewGame = z.strictObject({
 });
 
 export const addGame = async (wanted: games.NewGame): Promise<Outcome<null>> =>
-  guard(async () => games.addGame(await getContext(), NewGame.parse(wanted)));
+  guard(async () => games.addGame(await windowContext(), NewGame.parse(wanted)));
 
 /** The definitions that come with Seating. */
 export const listShipped = async (): Promise<Outcome<readonly GameDefinition[]>> =>
   guard(() => Promise.resolve(done(games.shipped)));
 
 export const changeDefinition = async (definition: GameDefinition): Promise<Outcome<null>> =>
-  guard(async () => games.changeDefinition(await getContext(), definition));
+  guard(async () => games.changeDefinition(await windowContext(), definition));
 
 export const changeFolders = async (folders: GameFolders): Promise<Outcome<null>> =>
-  guard(async () => games.changeFolders(await getContext(), Folders.parse(folders)));
+  guard(async () => games.changeFolders(await windowContext(), Folders.parse(folders)));
 
 /** What lies at a path that is being typed; `sign` is the file by which a game is known. */
 export const reportFolder = async (folder: string, sign: string | null): Promise<Outcome<FolderReport>> =>
@@ -44,37 +44,37 @@ export const reportFolder = async (folder: string, sign: string | null): Promise
     done(await folders.reportFolder(path.parse(folder), z.string().max(500).nullable().parse(sign))),
   );
 
-export const switchGame = async (id: string): Promise<Outcome<null>> =>
-  guard(async () => games.switchGame(await getContext(), z.string().parse(id)));
+export const switchGame = async (id: string): Promise<Outcome<ProfileId | null>> =>
+  guard(async () => games.switchGame(await windowContext(), z.string().parse(id)));
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
 export const writeOrder = async (profileId: ProfileId, seen: string | null): Promise<Outcome<OnDisk>> =>
   guard(async () =>
-    orderFile.writeOrder(await getContext(), ProfileId.parse(profileId), sha256.nullable().parse(seen)),
+    orderFile.writeOrder(await windowContext(), ProfileId.parse(profileId), sha256.nullable().parse(seen)),
   );
 
 export const lookAtOrder = async (profileId: ProfileId): Promise<Outcome<orderFile.TheirOrder>> =>
-  guard(async () => orderFile.lookAtOrder(await getContext(), ProfileId.parse(profileId)));
+  guard(async () => orderFile.lookAtOrder(await windowContext(), ProfileId.parse(profileId)));
 
 export const takeOverOrder = async (profileId: ProfileId, base: number): Promise<Outcome<Stored>> =>
   guard(async () =>
-    orderFile.takeOverOrder(await getContext(), ProfileId.parse(profileId), z.number().int().parse(base)),
+    orderFile.takeOverOrder(await windowContext(), ProfileId.parse(profileId), z.number().int().parse(base)),
   );
 
 export const listCopies = async (): Promise<Outcome<orderFile.CopyListed[]>> =>
-  guard(async () => orderFile.listCopies(await getContext()));
+  guard(async () => orderFile.listCopies(await windowContext()));
 
 export const putCopyBack = async (copy: string): Promise<Outcome<OnDisk>> =>
-  guard(async () => orderFile.putCopyBack(await getContext(), z.guid().parse(copy)));
+  guard(async () => orderFile.putCopyBack(await windowContext(), z.guid().parse(copy)));
 
 export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
-  guard(async () => orderFile.readOrderOnDisk(await getContext()));
+  guard(async () => orderFile.readOrderOnDisk(await windowContext()));
 
 export const storeRulebook = async (text: string, name: string): Promise<Outcome<null>> =>
   guard(async () =>
     rulebooks.storeRulebook(
-      await getContext(),
+      await windowContext(),
       z.string().max(20_000_000).parse(text),
       z.string().max(300).parse(name),
     ),

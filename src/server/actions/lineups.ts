@@ -5,27 +5,27 @@ import { takeInWays } from "@/core/state/facet";
 import { LineupSheet } from "@/core/model/lineup";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
-import { getContext } from "../context";
+import { windowContext } from "../window";
 import * as followed from "../operations/followed";
 import * as lineups from "../operations/lineups";
 
 const id = z.string().max(100);
 
 export const readSheet = async (profileId: ProfileId): Promise<Outcome<LineupSheet>> =>
-  guard(async () => lineups.readSheet(await getContext(), ProfileId.parse(profileId)));
+  guard(async () => lineups.readSheet(await windowContext(), ProfileId.parse(profileId)));
 
 export const saveSheet = async (profileId: ProfileId, sheet: LineupSheet): Promise<Outcome<null>> =>
   guard(async () =>
-    lineups.saveSheet(await getContext(), ProfileId.parse(profileId), LineupSheet.parse(sheet)),
+    lineups.saveSheet(await windowContext(), ProfileId.parse(profileId), LineupSheet.parse(sheet)),
   );
 
 export const publishVersion = async (profileId: ProfileId, anew: boolean): Promise<Outcome<null>> =>
   guard(async () =>
-    lineups.publishVersion(await getContext(), ProfileId.parse(profileId), z.boolean().parse(anew)),
+    lineups.publishVersion(await windowContext(), ProfileId.parse(profileId), z.boolean().parse(anew)),
   );
 
 export const listVersions = async (profileId: ProfileId): Promise<Outcome<lineups.VersionListed[]>> =>
-  guard(async () => lineups.listVersions(await getContext(), ProfileId.parse(profileId)));
+  guard(async () => lineups.listVersions(await windowContext(), ProfileId.parse(profileId)));
 
 const Recognised = z.strictObject({
   list: z.string().max(200).optional(),
@@ -39,7 +39,7 @@ export const findFollowers = async (
   wanted: followed.Recognised,
 ): Promise<Outcome<followed.Follower[]>> =>
   guard(async () =>
-    done(await followed.findFollowers(await getContext(), id.parse(gameId), Recognised.parse(wanted))),
+    done(await followed.findFollowers(await windowContext(), id.parse(gameId), Recognised.parse(wanted))),
   );
 
 const Acceptance = z.strictObject({
@@ -55,12 +55,12 @@ export const acceptImport = async (
   acceptance: lineups.Acceptance,
 ): Promise<Outcome<{ profileId: ProfileId }>> =>
   guard(async () =>
-    lineups.acceptImport(await getContext(), id.parse(importId), Acceptance.parse(acceptance)),
+    lineups.acceptImport(await windowContext(), id.parse(importId), Acceptance.parse(acceptance)),
   );
 
 /** What the curator of the list that the profile follows says of it, as HTML in which every value is escaped. */
 export const readCuratorsWords = async (profileId: ProfileId): Promise<Outcome<string>> =>
-  guard(async () => lineups.readCuratorsWords(await getContext(), ProfileId.parse(profileId)));
+  guard(async () => lineups.readCuratorsWords(await windowContext(), ProfileId.parse(profileId)));
 
 export const fetchPage = async (link: string): Promise<Outcome<string>> =>
   guard(async () => lineups.fetchPage(z.string().max(2000).parse(link)));

@@ -7,7 +7,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
-import { getContext } from "../context";
+import { windowContext } from "../window";
 import { readReturned, step, storeEdit, type Returned, type Stored } from "../operations/edit-profile";
 import * as profiles from "../operations/profiles";
 
@@ -22,7 +22,7 @@ export const editProfile = async (
   editId: string,
 ): Promise<Outcome<Stored>> =>
   guard(async () =>
-    storeEdit(await getContext(), ProfileId.parse(profileId), version.parse(base), Edit.parse(edit), {
+    storeEdit(await windowContext(), ProfileId.parse(profileId), version.parse(base), Edit.parse(edit), {
       id: z.uuid().parse(editId),
     }),
   );
@@ -34,7 +34,7 @@ export const undoOrRedo = async (
 ): Promise<Outcome<Returned>> =>
   guard(async () =>
     step(
-      await getContext(),
+      await windowContext(),
       ProfileId.parse(profileId),
       version.parse(base),
       z.enum(["undo", "redo"]).parse(way),
@@ -42,7 +42,7 @@ export const undoOrRedo = async (
   );
 
 export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
-  guard(async () => readReturned((await getContext()).db, ProfileId.parse(profileId)));
+  guard(async () => readReturned((await windowContext()).db, ProfileId.parse(profileId)));
 
 /** The name is checked where it can be refused with a sentence. */
 const Facts = z.strictObject({ ...ProfileFacts.shape, name: z.string() });
@@ -57,17 +57,17 @@ const NewProfile = z.strictObject({
 });
 
 export const createProfile = async (wanted: profiles.NewProfile): Promise<Outcome<Profile>> =>
-  guard(async () => profiles.createProfile(await getContext(), NewProfile.parse(wanted)));
+  guard(async () => profiles.createProfile(await windowContext(), NewProfile.parse(wanted)));
 
 export const changeProfileFacts = async (profileId: ProfileId, facts: ProfileFacts): Promise<Outcome<null>> =>
   guard(async () =>
-    profiles.changeProfileFacts(await getContext(), ProfileId.parse(profileId), Facts.parse(facts)),
+    profiles.changeProfileFacts(await windowContext(), ProfileId.parse(profileId), Facts.parse(facts)),
   );
 
 /** Answers with all that is shown of the profile, so that nothing else need be read before it is. */
 export const switchProfile = async (profileId: ProfileId): Promise<Outcome<ProfileView>> =>
   guard(async () => {
-    const context = await getContext();
+    const context = await windowContext();
     const switched = await profiles.switchProfile(context, ProfileId.parse(profileId));
     if (!switched.ok) return switched;
     const view = await viewProfile(context, ProfileId.parse(profileId));
@@ -75,27 +75,27 @@ export const switchProfile = async (profileId: ProfileId): Promise<Outcome<Profi
   });
 
 export const readProfiles = async (gameId: string): Promise<Outcome<ProfilesView>> =>
-  guard(async () => done(await viewProfiles(await getContext(), id.parse(gameId))));
+  guard(async () => done(await viewProfiles(await windowContext(), id.parse(gameId))));
 
 /** The state of another profile, of a restore point or of a lineup that was brought in. */
 export const readStateOf = async (source: profiles.StateSource): Promise<Outcome<ProfileState>> =>
-  guard(async () => profiles.readStateOf(await getContext(), StateSource.parse(source)));
+  guard(async () => profiles.readStateOf(await windowContext(), StateSource.parse(source)));
 
 export const deleteProfile = async (profileId: ProfileId): Promise<Outcome<null>> =>
-  guard(async () => profiles.deleteProfile(await getContext(), ProfileId.parse(profileId)));
+  guard(async () => profiles.deleteProfile(await windowContext(), ProfileId.parse(profileId)));
 
 export const bringBackProfile = async (profileId: ProfileId, gameId: string): Promise<Outcome<null>> =>
   guard(async () =>
-    profiles.bringBackProfile(await getContext(), ProfileId.parse(profileId), id.parse(gameId)),
+    profiles.bringBackProfile(await windowContext(), ProfileId.parse(profileId), id.parse(gameId)),
   );
 
 export const nameRestorePoint = async (profileId: ProfileId, name: string): Promise<Outcome<null>> =>
   guard(async () =>
-    profiles.nameRestorePoint(await getContext(), ProfileId.parse(profileId), z.string().parse(name)),
+    profiles.nameRestorePoint(await windowContext(), ProfileId.parse(profileId), z.string().parse(name)),
   );
 
 export const changesSincePoint = async (pointId: string): Promise<Outcome<Difference[]>> =>
-  guard(async () => profiles.changesSincePoint(await getContext(), id.parse(pointId)));
+  guard(async () => profiles.changesSincePoint(await windowContext(), id.parse(pointId)));
 
 export const goBack = async (pointId: string, base: number): Promise<Outcome<Stored>> =>
-  guard(async () => profiles.goBack(await getContext(), id.parse(pointId), version.parse(base)));
+  guard(async () => profiles.goBack(await windowContext(), id.parse(pointId), version.parse(base)));

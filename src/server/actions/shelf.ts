@@ -4,7 +4,8 @@ import { z } from "zod";
 import type { VersionDifference } from "@/core/edit/versions";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
-import { getContext, incomingFolder } from "../context";
+import { incomingFolder } from "../context";
+import { windowContext } from "../window";
 import { filesOfMod as listFilesOf } from "../operations/read-shelf";
 import * as shelf from "../operations/shelf";
 import * as versions from "../operations/versions";
@@ -18,21 +19,21 @@ const largestPreference = 100_000;
 
 /** The files of a mod of the present game, by its path on the shelf. */
 export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
-  guard(async () => listFilesOf(await getContext(), path.parse(modPath)));
+  guard(async () => listFilesOf(await windowContext(), path.parse(modPath)));
 
 export const dropFromShelf = async (modPaths: string[]): Promise<Outcome<string[]>> =>
-  guard(async () => shelf.dropFromShelf(await getContext(), paths.parse(modPaths)));
+  guard(async () => shelf.dropFromShelf(await windowContext(), paths.parse(modPaths)));
 
 export const bringBackMods = async (binned: string[]): Promise<Outcome<null>> =>
-  guard(async () => shelf.bringBackMods(await getContext(), ids.parse(binned)));
+  guard(async () => shelf.bringBackMods(await windowContext(), ids.parse(binned)));
 
 export const deleteMods = async (binned: string[]): Promise<Outcome<null>> =>
-  guard(async () => shelf.deleteMods(await getContext(), ids.parse(binned)));
+  guard(async () => shelf.deleteMods(await windowContext(), ids.parse(binned)));
 
 export const tagMods = async (mods: string[], tag: string, on: boolean): Promise<Outcome<string[]>> =>
   guard(async () =>
     shelf.tagMods(
-      await getContext(),
+      await windowContext(),
       ids.parse(mods),
       z.string().max(1000).parse(tag),
       z.boolean().parse(on),
@@ -44,11 +45,15 @@ const pairs = z.array(z.strictObject({ id: z.string().min(1).max(500), from: has
 
 /** What changes between two contents of mods. */
 export const compareContents = async (wanted: VersionPair[]): Promise<Outcome<VersionDifference[]>> =>
-  guard(async () => versions.compareContents(await getContext(), pairs.parse(wanted)));
+  guard(async () => versions.compareContents(await windowContext(), pairs.parse(wanted)));
 
 export const markOwnWork = async (mod: string, own: boolean): Promise<Outcome<null>> =>
   guard(async () =>
-    versions.markOwnWork(await getContext(), z.string().min(1).max(500).parse(mod), z.boolean().parse(own)),
+    versions.markOwnWork(
+      await windowContext(),
+      z.string().min(1).max(500).parse(mod),
+      z.boolean().parse(own),
+    ),
   );
 
 const identities = z
@@ -57,13 +62,13 @@ const identities = z
 
 /** Remembers what entries of the shelf without a manifest are. */
 export const identify = async (wanted: Identity[]): Promise<Outcome<null>> =>
-  guard(async () => versions.identify(await getContext(), identities.parse(wanted)));
+  guard(async () => versions.identify(await windowContext(), identities.parse(wanted)));
 
 /** Takes in what was dropped; answers its path on the shelf. */
 export const takeIn = async (incoming: string, fileName: string | null): Promise<Outcome<string>> =>
   guard(async () =>
     incomings.takeIn(
-      await getContext(),
+      await windowContext(),
       incomingFolder(),
       z.string().parse(incoming),
       z.string().max(300).nullable().parse(fileName) ?? undefined,
@@ -80,5 +85,5 @@ export const leaveIncoming = async (incoming: string): Promise<Outcome<null>> =>
 export const setPreference = async (key: string, value: unknown): Promise<Outcome<null>> =>
   guard(async () => {
     z.string().max(largestPreference).parse(JSON.stringify(value));
-    return shelf.setPreference(await getContext(), z.string().max(60).parse(key), value);
+    return shelf.setPreference(await windowContext(), z.string().max(60).parse(key), value);
   });

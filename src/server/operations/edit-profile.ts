@@ -41,6 +41,8 @@ interface Circumstances {
   readonly following?: Following | null;
   /** What the window that made it calls it. One that is stored already is not stored again, on whatever version it was made. */
   readonly id?: string;
+  /** What is to be stored with it, or not at all. */
+  readonly also?: (tx: Tx) => Promise<unknown>;
 }
 
 /**
@@ -52,7 +54,7 @@ export async function storeEdit(
   profileId: ProfileId,
   version: number,
   edit: Edit,
-  { following, id }: Circumstances = {},
+  { following, id, also }: Circumstances = {},
 ): Promise<Outcome<Stored>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
@@ -80,6 +82,7 @@ export async function storeEdit(
     await record(tx, profileId, { label, steps, inverse, followed: followed.value }, id);
     if (followed.value) await dropUnfollowed(tx, profileId);
     await saveState(tx, profileId, version + 1, state, profile.state);
+    await also?.(tx);
     return done({
       version: version + 1,
       history: await readHistory(tx, profileId),

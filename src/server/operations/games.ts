@@ -2,6 +2,7 @@ import "server-only";
 import { readdir } from "node:fs/promises";
 import { join } from "node:path";
 import { readDefinition } from "@/core/game/definition-flaws";
+import type { ProfileId } from "@/core/model/ids";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { emptyState } from "@/core/edit/arrivals";
@@ -14,10 +15,11 @@ import {
   saveGame,
   type RegisteredGame,
 } from "@/store/games";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
-import { forgetStock, getStock } from "../stock";
+import { forgetStock, ownedExpansions } from "../stock";
 import { checkFolders } from "./folders";
-import { addProfile } from "./profiles";
+import { addProfile, told } from "./profiles";
 import { currentGame } from "./situation";
 
 export const shipped: readonly GameDefinition[] = games;
@@ -28,25 +30,52 @@ export interface NewGame {
   readonly folders: GameFolders;
 }
 
-/** Registers a game with the folders that the user named, and makes a first, empty profile for it. */
+interface CheckedGame {
+  readonly definition: GameDefinition;
+  readonly folders: GameFolders;
+  readonly own: boolean;
+}
+
+/** Registers a game with the folders that the user named, makes a first, empty profile for it, and turns to it. */
 export async function addGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
-  const registered = await registerGame(context, wanted);
-  return registered.ok ? addFirstProfile(context) : registered;
+  const checked = await checkGame(context, wanted);
+  if (!checked.ok) return checked;
+  const { definition, folders } = checked.value;
+  const state = emptyState(definition, await ownedExpansions(definition, folders.game));
+  const added = await told(context, async (tx): Promise<Outcome<null>> => {
+    await storeGame(tx, checked.value);
+    const game = await findCurrentGame(tx);
+    if (game?.profileId) return done(null);
+    const made = await addProfile(tx, definition.id, { name: "First set", purpose: "play" }, state);
+    return made.ok ? done(null) : made;
+  });
+  if (added.ok) forgetStock(context, definition.id);
+  return added;
 }
 
 /** Registers a game without a profile and turns to it. */
 export async function registerGame(context: Context, wanted: NewGame): Promise<Outcome<null>> {
+  const checked = await checkGame(context, wanted);
+  if (!checked.ok) return checked;
+  await context.db.transaction((tx) => storeGame(tx, checked.value));
+  forgetStock(context, checked.value.definition.id);
+  return done(null);
+}
+
+async function storeGame(tx: Tx, game: CheckedGame): Promise<void> {
+  const { id } = game.definition;
+  await saveGame(tx, { id, ...game });
+  await chooseGame(tx, id);
+}
+
+async function checkGame(context: Context, wanted: NewGame): Promise<Outcome<CheckedGame>> {
   const described = describeGame(wanted.game);
   if (!described.ok) return described;
   const definition = described.value;
   const own = typeof wanted.game !== "string";
   if (own && (await isTaken(context, definition.id))) return refuse("game-id-taken", { id: definition.id });
   const folders = await checkFolders(definition, wanted.folders);
-  if (!folders.ok) return folders;
-  forgetStock(context, definition.id);
-  await saveGame(context.db, { id: definition.id, definition, folders: folders.value, own });
-  await chooseGame(context.db, definition.id);
-  return done(null);
+  return folders.ok ? done({ definition, folders: folders.value, own }) : folders;
 }
 
 function describeGame(game: NewGame["game"]): Outcome<GameDefinition> {
@@ -92,22 +121,12 @@ export async function changeFolders(context: Context, wanted: GameFolders): Prom
   return done(null);
 }
 
-/** Works on another game that is registered. */
-export async function switchGame({ db }: Context, id: string): Promise<Outcome<null>> {
-  const known = (await listGames(db)).some((game) => game.id === id);
-  if (!known) return refuse("no-game");
+/** Works on another game that is registered; answers with the profile of it that was last worked on. */
+export async function switchGame({ db }: Context, id: string): Promise<Outcome<ProfileId | null>> {
+  const game = (await listGames(db)).find((each) => each.id === id);
+  if (!game) return refuse("no-game");
   await chooseGame(db, id);
-  return done(null);
-}
-
-async function addFirstProfile(context: Context): Promise<Outcome<null>> {
-  const game = await findCurrentGame(context.db);
-  if (!game || game.profileId) return done(null);
-  const stock = await getStock(context, game);
-  const state = emptyState(game.definition, stock.owned);
-  const facts = { name: "First set", purpose: "play" };
-  const made = await context.db.transaction((tx) => addProfile(tx, game.id, facts, state));
-  return made.ok ? done(null) : made;
+  return done(game.profileId);
 }
 
 const mostStartFiles = 1000;

@@ -30,7 +30,7 @@ import * as store from "@/store/lineups";
 import type { Sql } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
-import { storeEdit, type Stored } from "./edit-profile";
+import { storeEdit } from "./edit-profile";
 import { keepAsFollowed } from "./followed";
 import { addProfile, told } from "./profiles";
 import { currentGame, readSituation } from "./situation";
@@ -124,13 +124,15 @@ export async function publishVersion(
   if (!lineup.ok) return lineup;
   const { listVersion } = lineup.value;
   if (listVersion.trim() === "") return refuse("list-version");
-  const versions = await store.listVersions(context.db, profileId);
-  const before = versions.find(({ version }) => version === listVersion);
-  if (before && !anew && !holdSameWhole(before.lineup, lineup.value))
-    return refuse("list-version-taken", { version: listVersion, next: freeVersion(listVersion, versions) });
   const { changelog: _changes, pictures: _pictures, ...kept } = lineup.value;
-  await store.saveVersion(context.db, profileId, listVersion, kept);
-  return done(null);
+  return context.db.transaction(async (tx): Promise<Outcome<null>> => {
+    const versions = await store.listVersions(tx, profileId);
+    const before = versions.find(({ version }) => version === listVersion);
+    if (before && !anew && !holdSameWhole(before.lineup, kept))
+      return refuse("list-version-taken", { version: listVersion, next: freeVersion(listVersion, versions) });
+    await store.saveVersion(tx, profileId, listVersion, kept);
+    return done(null);
+  });
 }
 
 function freeVersion(version: string, taken: readonly store.LineupVersion[]): string {
@@ -244,15 +246,17 @@ async function takeIn(
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { title } = list.lineup;
-  const stored: Outcome<Stored> = await storeEdit(context, profileId, version, {
+  const edit = {
     label: label("take-in", { name: title, way }),
-    steps: [{ kind: "replace", state: takeListIn(situation.value.roster, list, way) }],
+    steps: [{ kind: "replace" as const, state: takeListIn(situation.value.roster, list, way) }],
     restorePoint: `Before ${title} came in`.slice(0, 80),
     ...(way !== "order" && { follow: importId }),
+  };
+  const stored = await storeEdit(context, profileId, version, edit, {
+    // One that is followed is marked by that.
+    also: (tx) => (way === "order" ? markImported(tx, importId, profileId) : Promise.resolve()),
   });
-  if (!stored.ok) return stored;
-  if (way === "order") await markImported(context.db, importId, profileId);
-  return done({ profileId });
+  return stored.ok ? done({ profileId }) : stored;
 }
 
 export async function readCuratorsWords({ db }: Context, profileId: ProfileId): Promise<Outcome<string>> {

@@ -3,7 +3,7 @@ import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
-import { findCurrentGame, findGameOf, type RegisteredGame } from "@/store/games";
+import { findCurrentGame, findGameOf, findGameOfBinned, type RegisteredGame } from "@/store/games";
 import { findProfile } from "@/store/profiles";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
@@ -67,7 +67,10 @@ export function rememberOrders(
   orders.set(profileId, { version, mods, plugins });
 }
 
-export async function currentGame({ db }: Pick<Context, "db">): Promise<Outcome<RegisteredGame>> {
-  const game = await findCurrentGame(db);
+/** The game that is worked on, by the profile that the window has, if that is still there. */
+export async function currentGame({ db, at }: Pick<Context, "db" | "at">): Promise<Outcome<RegisteredGame>> {
+  const own = at && (await findGameOf(db, at));
+  if (own) return done({ ...own, profileId: at });
+  const game = (at && (await findGameOfBinned(db, at))) ?? (await findCurrentGame(db));
   return game ? done(game) : refuse("no-game");
 }

@@ -1,17 +1,19 @@
 import "server-only";
-import { connection } from "next/server";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import type { Stock } from "@/core/roster/roster";
 import { games } from "@/standin/games";
-import { findCurrentGame, listGames, type RegisteredGame } from "@/store/games";
+import { listGames, type RegisteredGame } from "@/store/games";
 import { listBin, type BinnedMod } from "@/store/bin";
 import { listImports } from "@/store/lineup-imports";
 import { readPreferences } from "@/store/preferences";
 import { listStartFiles } from "../operations/games";
 import { readOnDisk } from "../operations/order-file";
-import { getContext, type Context } from "../context";
+import { currentGame } from "../operations/situation";
+import { home, type Context } from "../context";
 import { getStock } from "../stock";
+import { readToken } from "../token";
+import { windowContext } from "../window";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "./profile";
 
 export interface GameListed {
@@ -33,6 +35,8 @@ interface ImportListed {
 
 /** Everything that the frame and its views show of the game that is worked on. */
 export interface WorkspaceView extends ProfileView, ProfilesView {
+  /** To be said with large reads. */
+  readonly token: string;
   readonly game: GameDefinition;
   readonly folders: GameFolders;
   /** Its user wrote or changed the definition. */
@@ -59,14 +63,13 @@ export interface StartView {
   readonly games: readonly GameListed[];
 }
 
-/** The workspace of the present game; what to start from where there is none. */
+/** The workspace of the profile that the window has; what to start from where there is no game. */
 export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
-  await connection();
-  const context = await getContext();
-  const game = await findCurrentGame(context.db);
-  const profile = game?.profileId ? await viewProfile(context, game.profileId) : null;
-  if (!game || !profile) return { games: games.map(listed) };
-  return viewGame(context, game, profile);
+  const context = await windowContext();
+  const game = await currentGame(context);
+  const profile = game.ok && game.value.profileId ? await viewProfile(context, game.value.profileId) : null;
+  if (!game.ok || !profile) return { games: games.map(listed) };
+  return viewGame(context, game.value, profile);
 }
 
 const listed = ({ id, name, version, sign }: GameDefinition): GameListed => ({ id, name, version, sign });
@@ -82,6 +85,7 @@ async function viewGame(
   const imports = await listImports(db, game.id);
   return {
     ...profile,
+    token: readToken(home()),
     ...(await viewProfiles(context, game.id)),
     game: definition,
     folders,

@@ -11,18 +11,18 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The game that is worked on; opens onto the others, each with a workspace of its own. */
 export function GameMenu() {
-  const { editor, unwrap, refresh } = useWorkspace();
+  const { editor, unwrap, workOn } = useWorkspace();
   const { game, games, otherGames } = useEditor((state) => state.view);
   const [adding, setAdding] = useState(false);
   const turn = async (id: string) => {
     await editor.settled();
     const outcome = await switchGame(id);
     unwrap(outcome);
-    if (outcome.ok) refresh();
+    if (outcome.ok) workOn(outcome.value);
   };
   const added = () => {
     setAdding(false);
-    refresh();
+    workOn(null);
   };
   return (
     <>

@@ -1,28 +1,45 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { z } from "zod";
 import { readDefinition } from "@/core/game/definition-flaws";
 import { plural } from "@/core/messages/parts";
 import type { GameDefinition } from "@/core/model/game";
 import { Button } from "../kit/button";
+import { EarlierDraft } from "../kit/earlier-draft";
 import { saveText } from "../kit/save-text";
+import { useDraft } from "../kit/use-draft";
 import type { Draft } from "./field-specs";
 import { FieldForm } from "./field-form";
 import { lawGroups, layoutStarts } from "./law-fields";
 import { PluginPreview } from "./plugin-preview";
 
+const Typed: z.ZodType<Draft> = z.record(z.string(), z.unknown());
+
 /** Every law of a game as a form that is checked while one types, with a trial on a real plugin. */
 export function DefinitionEditor({
+  name,
   start,
   word,
   onStore,
 }: {
+  /** By which what is typed is kept. */
+  name: string;
   start: Draft;
   /** What storing is called. */
   word: string;
-  onStore: (definition: GameDefinition) => void;
+  /** Answers whether it is stored. */
+  onStore: (definition: GameDefinition) => Promise<boolean>;
 }) {
-  const [draft, setDraft] = useState(start);
+  const {
+    value: draft,
+    setValue: setDraft,
+    isEarlier,
+    forget,
+  } = useDraft(`definition-${name}`, start, Typed);
+  const store = async (definition: GameDefinition) => {
+    if (await onStore(definition)) forget();
+  };
   const [wrongFile, setWrongFile] = useState<string | null>(null);
   const read = useMemo(() => readDefinition(draft), [draft]);
   const { flaws } = read;
@@ -64,12 +81,13 @@ export function DefinitionEditor({
           <Button
             look="main"
             disabled={!("definition" in read) || draft === start}
-            onClick={() => "definition" in read && onStore(read.definition)}
+            onClick={() => "definition" in read && void store(read.definition)}
           >
             {word}
           </Button>
         </div>
       </div>
+      {isEarlier && <EarlierDraft onDiscard={forget} />}
       {wrongFile && (
         <p role="alert" className="text-brick py-2">
           {wrongFile}

@@ -6,11 +6,12 @@ import type { DataTaken } from "@/server/operations/own-data";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { postFile } from "../workspace/post-file";
-import { useWorkspace } from "../workspace/workspace.client";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Everything that Seating keeps, out as one archive and in again elsewhere. */
 export function OwnData() {
-  const { editor, unwrap, refresh } = useWorkspace();
+  const { editor, unwrap, workOn } = useWorkspace();
+  const token = useEditor((state) => state.view.token);
   const router = useRouter();
   const [file, setFile] = useState<File | null>(null);
   const [busy, setBusy] = useState(false);
@@ -22,7 +23,7 @@ export function OwnData() {
     setFile(null);
     if (!unwrap(outcome)) return;
     router.push("/overview");
-    refresh();
+    workOn(null);
   };
   return (
     <section aria-labelledby="own-data" className="max-w-2xl space-y-2">
@@ -35,7 +36,7 @@ export function OwnData() {
       </p>
       <div className="flex gap-2">
         <a
-          href="/api/data"
+          href={`/api/data?token=${token}`}
           download
           className="border-line bg-surface hover:bg-sunk inline-flex h-8 items-center rounded-md border px-3 font-semibold"
         >

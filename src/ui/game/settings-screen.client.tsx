@@ -64,9 +64,10 @@ function Laws() {
   const store = async (definition: GameDefinition) => {
     const outcome = await changeDefinition(definition);
     unwrap(outcome);
-    if (!outcome.ok) return;
+    if (!outcome.ok) return false;
     tell(["The laws are stored; the shelf is read anew by them."]);
-    await shelfReading.read();
+    void shelfReading.read();
+    return true;
   };
   return (
     <section aria-labelledby="laws">
@@ -78,11 +79,7 @@ function Laws() {
           ? "A definition of your own."
           : "The definition that came with Seating; once it is changed it is yours, and stays as it is."}
       </p>
-      <DefinitionEditor
-        start={game}
-        word="Store these laws"
-        onStore={(definition) => void store(definition)}
-      />
+      <DefinitionEditor name={game.id} start={game} word="Store these laws" onStore={store} />
     </section>
   );
 }

@@ -2,12 +2,15 @@
 
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
+import { z } from "zod";
 import { dropNote, writeNote } from "@/core/edit/notes";
 import { notesOf } from "@/core/roster/notes";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
+import { EarlierDraft } from "../kit/earlier-draft";
 import { Field } from "../kit/field";
 import { Part } from "../kit/part";
+import { useDraft } from "../kit/use-draft";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Under which name this browser's user last signed a note. */
@@ -19,7 +22,8 @@ export function ItemNote({ item }: { item: SeatedItem }) {
   const roster = useEditor((state) => state.roster);
   const note = notesOf(roster, item.list).get(item.id);
   const [writing, setWriting] = useState(false);
-  if (writing) return <NoteForm item={item} text={note?.text ?? ""} onClose={() => setWriting(false)} />;
+  if (writing)
+    return <NoteForm key={item.id} item={item} text={note?.text ?? ""} onClose={() => setWriting(false)} />;
   if (!note)
     return (
       <Button small look="quiet" className="-ml-2" onClick={() => setWriting(true)}>
@@ -55,23 +59,29 @@ function dateWords(at: string): string {
 
 function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onClose: () => void }) {
   const { editor } = useWorkspace();
-  const [draft, setDraft] = useState(text);
+  const profile = useEditor((state) => state.profile.id);
+  const draft = useDraft(`note-${profile}-${item.id}`, text, z.string());
   const [author, setAuthor] = useState(() => localStorage.getItem(authorKey) ?? "");
   const store = (event: FormEvent) => {
     event.preventDefault();
     localStorage.setItem(authorKey, author.trim());
     const at = new Date().toISOString();
-    const words = { text: draft.trim(), author: author.trim() };
+    const words = { text: draft.value.trim(), author: author.trim() };
     editor.dispatch(writeNote({ list: item.list, item: item.id, ...words, at }));
+    close();
+  };
+  const close = () => {
+    draft.forget();
     onClose();
   };
   return (
     <form onSubmit={store} className="space-y-2">
+      {draft.isEarlier && <EarlierDraft onDiscard={draft.forget} />}
       <label className="block">
         <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
         <textarea
-          value={draft}
-          onChange={(event) => setDraft(event.target.value)}
+          value={draft.value}
+          onChange={(event) => draft.setValue(event.target.value)}
           maxLength={2000}
           rows={4}
           autoFocus
@@ -87,10 +97,10 @@ function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onC
         onChange={(event) => setAuthor(event.target.value)}
       />
       <div className="flex justify-end gap-2">
-        <Button small look="quiet" onClick={onClose}>
-          Leave it
+        <Button small look="quiet" onClick={close}>
+          Cancel
         </Button>
-        <Button small type="submit" disabled={draft.trim() === ""}>
+        <Button small type="submit" disabled={draft.value.trim() === ""}>
           Store the note
         </Button>
       </div>

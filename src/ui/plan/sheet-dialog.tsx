@@ -9,6 +9,7 @@ import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { saveFrom } from "../kit/save-text";
 import { SectionLetter } from "../kit/section-letter";
+import { listAddress } from "../workspace/address";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { NumberField } from "./number-field";
 
@@ -44,7 +45,7 @@ function Tiers() {
   };
   const exportSheet = async () => {
     await editor.settled();
-    saveFrom(`/api/lineups?profile=${encodeURIComponent(profile)}&format=csv`);
+    saveFrom(listAddress(profile, "csv", editor.getState().view.token));
   };
   return (
     <div className="space-y-3">

@@ -1,13 +1,16 @@
 "use client";
 
-import { useState, type FormEvent, type ReactNode } from "react";
+import { useMemo, useState, type FormEvent, type ReactNode } from "react";
+import { z } from "zod";
 import { ProfileFacts } from "@/core/model/profile";
 import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
 import { changeProfileFacts, createProfile } from "../workspace/server";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
+import { EarlierDraft } from "../kit/earlier-draft";
 import { inputLook } from "../kit/field";
+import { useDraft } from "../kit/use-draft";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FactsFields } from "./facts-fields";
 import { keyOfSource, sourceOfKey, useSources } from "./sources";
@@ -29,18 +32,22 @@ export function NewProfileDialog(props: Props) {
   );
 }
 
+const blankFacts: ProfileFacts = { name: "", purpose: "play" };
+/** A name that is being typed need not be one yet. */
+const Typed: z.ZodType<ProfileFacts> = z.object({ ...ProfileFacts.shape, name: z.string() });
+
 function NewProfileForm({ onClose }: { onClose: () => void }) {
-  const { editor, unwrap, refresh } = useWorkspace();
+  const { editor, unwrap, workOn } = useWorkspace();
   const sources = useSources({ present: true });
   const [from, setFrom] = useState<StateSource | null>(null);
   const make = async (facts: ProfileFacts) => {
     await editor.settled();
-    if (!unwrap(await createProfile({ facts, from }))) return;
-    onClose();
-    refresh();
+    const made = unwrap(await createProfile({ facts, from }));
+    if (made) workOn(made.id);
+    return made !== null;
   };
   return (
-    <ProfileForm facts={{ name: "", purpose: "play" }} word="Make it" onClose={onClose} onStore={make}>
+    <ProfileForm name="new" facts={blankFacts} word="Make it" onClose={onClose} onStore={make}>
       <label className="block">
         <span className="text-ink2 mb-1 block text-sm font-semibold">Begins</span>
         <select
@@ -85,40 +92,51 @@ function ProfileFactsForm({ onClose, profile }: { onClose: () => void; profile: 
   const store = async (facts: ProfileFacts) => {
     const outcome = await changeProfileFacts(profile.id, facts);
     unwrap(outcome);
-    if (!outcome.ok) return;
-    onClose();
-    refresh();
+    if (outcome.ok) refresh();
+    return outcome.ok;
   };
-  const facts: ProfileFacts = { name, purpose, ...(hue === null ? {} : { hue }), ...(note ? { note } : {}) };
-  return <ProfileForm facts={facts} word="Store" onClose={onClose} onStore={store} />;
+  const facts = useMemo(
+    (): ProfileFacts => ({ name, purpose, ...(hue === null ? {} : { hue }), ...(note ? { note } : {}) }),
+    [name, purpose, hue, note],
+  );
+  return <ProfileForm name={profile.id} facts={facts} word="Store" onClose={onClose} onStore={store} />;
 }
 
 /** The facts of a profile, and what else a dialog asks. */
 function ProfileForm({
+  name,
   facts: start,
   word,
   onClose,
   onStore,
   children,
 }: {
+  /** By which what is typed is kept. */
+  name: string;
   facts: ProfileFacts;
   word: string;
   onClose: () => void;
-  onStore: (facts: ProfileFacts) => Promise<void>;
+  /** Answers whether it is stored. */
+  onStore: (facts: ProfileFacts) => Promise<boolean>;
   children?: ReactNode;
 }) {
-  const [facts, setFacts] = useState(start);
+  const { value: facts, setValue: setFacts, isEarlier, forget } = useDraft(`profile-${name}`, start, Typed);
+  const close = () => {
+    forget();
+    onClose();
+  };
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    void onStore(facts);
+    void onStore(facts).then((isStored) => isStored && close());
   };
   return (
     <form onSubmit={submit} className="space-y-3">
+      {isEarlier && <EarlierDraft onDiscard={forget} />}
       <FactsFields facts={facts} onChange={setFacts} />
       {children}
       <div className="flex justify-end gap-2 pt-1">
-        <Button look="quiet" onClick={onClose}>
-          Leave it
+        <Button look="quiet" onClick={close}>
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={!ProfileFacts.safeParse(facts).success}>
           {word}

@@ -104,13 +104,14 @@ function useModsOn(profile: ProfileListed, isPresent: boolean): number {
 }
 
 function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
-  const { editor, unwrap, refresh } = useWorkspace();
+  const { editor, unwrap, workOn } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   if (profiles.length === 0) return null;
   const bringBack = async (id: ProfileId) => {
     await editor.settled();
-    unwrap(await bringBackProfile(id, game));
-    refresh();
+    const back = await bringBackProfile(id, game);
+    unwrap(back);
+    if (back.ok) workOn(id);
   };
   return (
     <section className="px-3 py-3">

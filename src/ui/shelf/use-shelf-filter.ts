@@ -1,5 +1,6 @@
 import { useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
+import { showQuery } from "../workspace/address";
 import { filterFromQuery, filterToQuery, type ShelfFilter } from "./shelf-filter";
 
 interface Narrowing {
@@ -17,7 +18,7 @@ export function useShelfFilter() {
   const [{ filter, sort }, setNow] = useState(() => fromQuery(params));
   const [wanted] = useState(() => params.get("mod"));
   const query = toQuery({ filter, sort });
-  useEffect(() => showInAddress(query));
+  useEffect(() => showQuery(query));
   const setFilter = useCallback(
     (part: Partial<ShelfFilter>) => setNow((now) => ({ ...now, filter: { ...now.filter, ...part } })),
     [],
@@ -35,10 +36,4 @@ function toQuery({ filter, sort }: Narrowing): string {
   const query = filterToQuery(filter);
   if (sort) query.set("sort", sort);
   return query.toString();
-}
-
-/** Past the router, which would take the change for a way to another page and may load that anew. */
-function showInAddress(query: string): void {
-  const search = query ? `?${query}` : "";
-  if (location.search !== search) history.replaceState(history.state, "", location.pathname + search);
 }

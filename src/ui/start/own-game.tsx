@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { blankDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition } from "@/core/model/game";
 import { DefinitionEditor } from "../game/definition-editor";
@@ -15,7 +15,7 @@ export function OwnGame({ onDescribed }: { onDescribed: (definition: GameDefinit
     void listShipped().then((outcome) => outcome.ok && setShipped(outcome.value));
   }, []);
   const model = shipped.find(({ id }) => id === from);
-  const start = model ? { ...model, id: "", name: "" } : blankDefinition;
+  const start = useMemo(() => (model ? { ...model, id: "", name: "" } : blankDefinition), [model]);
   return (
     <div>
       <label className="flex items-center gap-2 pb-2">
@@ -33,7 +33,17 @@ export function OwnGame({ onDescribed }: { onDescribed: (definition: GameDefinit
           ))}
         </select>
       </label>
-      <DefinitionEditor key={from} start={start} word="Go on to its folders" onStore={onDescribed} />
+      <DefinitionEditor
+        key={from}
+        name={`own-${from}`}
+        start={start}
+        word="Go on to its folders"
+        onStore={(definition) => {
+          onDescribed(definition);
+          // It is not stored before its folders are named.
+          return Promise.resolve(false);
+        }}
+      />
     </div>
   );
 }

@@ -22,6 +22,7 @@ const roster = testRoster([
 ]);
 
 const view = (): WorkspaceView => ({
+  token: "t",
   game: testGame,
   folders: { game: "/g", order: "/g", shelves: ["/s"] },
   ownDefinition: false,

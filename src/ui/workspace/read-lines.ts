@@ -1,5 +1,6 @@
 import type { Outcome } from "@/core/model/outcome";
 import { unreachable } from "./server";
+import { windowHeaders } from "./address";
 
 /**
  * Posts to a route that answers one JSON value a line, and hands on each as it arrives; the last one is the outcome.
@@ -23,7 +24,7 @@ export async function postForLines<T>(
 }
 
 async function* post(url: string, signal: AbortSignal): AsyncGenerator<unknown> {
-  const response = await fetch(url, { method: "POST", signal });
+  const response = await fetch(url, { method: "POST", headers: windowHeaders(), signal });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
   for (;;) {

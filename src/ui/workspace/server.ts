@@ -1,5 +1,6 @@
 import { refuse, type Outcome } from "@/core/model/outcome";
 import type { actions } from "@/server/actions";
+import { windowHeaders } from "./address";
 
 type Acts = typeof actions;
 /** Of those without optional arguments: JSON knows nothing that is not there among values. */
@@ -20,7 +21,7 @@ const reach =
   (...args: Parameters<Acts[Act]>): ReturnType<Acts[Act]> =>
     fetch(`/api/act/${name}`, {
       method: "POST",
-      headers: { "content-type": "application/json" },
+      headers: { ...windowHeaders(), "content-type": "application/json" },
       body: JSON.stringify(args),
     })
       .then((response) => response.json() as Promise<Outcome<unknown>>)

@@ -1,7 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ShelfChanges } from "@/server/events";
+import type { ProfileEditor } from "./editor";
 import { postForLines } from "./read-lines";
+import { useStateOf } from "./use-state-of";
 
 interface Progress {
   readonly done: number;
@@ -51,11 +53,12 @@ export function progressAt(progress: Progress, seconds: number): ReadingProgress
 
 /** Reading the shelf folders: its count while it goes on, what the last reading found, what has changed since. */
 export function useShelfReading(
-  game: string,
-  neverRead: boolean,
+  editor: ProfileEditor,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
   refresh: () => void,
 ): ShelfReadingState {
+  const game = useStateOf(editor, ({ view }) => view.game.id);
+  const neverRead = useStateOf(editor, ({ view }) => view.neverRead);
   const [progress, setProgress] = useState<ReadingProgress | null>(null);
   const [busy, setBusy] = useState(false);
   const [last, setLast] = useState<Summary | null>(null);

@@ -1,7 +1,6 @@
 "use client";
 
 import type { ProfileId } from "@/core/model/ids";
-import { useRouter } from "next/navigation";
 import {
   createContext,
   use,
@@ -9,7 +8,6 @@ import {
   useDeferredValue,
   useEffect,
   useMemo,
-  useRef,
   useState,
   useSyncExternalStore,
   type ReactNode,
@@ -29,6 +27,7 @@ import { useEvents } from "./use-events";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
+import { useRefresh } from "./use-refresh";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
 
@@ -40,7 +39,10 @@ export interface Workspace extends Proposing {
   readonly offer: (text: string, word: string, act: () => void) => void;
   /** The value of an outcome, or null after its refusal has been told. */
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
+  /** Reads anew what the server shows. */
   readonly refresh: () => void;
+  /** Works on a profile, whatever game it is of; null: on the one that was last chosen. */
+  readonly workOn: (id: ProfileId | null) => void;
   /** Works on another profile; answers whether it does. */
   readonly switchTo: (id: ProfileId) => Promise<boolean>;
   readonly orderFile: OrderFileState;
@@ -77,7 +79,6 @@ export function Later({ children }: { children: ReactNode }) {
 const server = { editProfile, undoOrRedo, readProfile };
 
 export function WorkspaceRoot({ view, children }: { view: WorkspaceView; children: ReactNode }) {
-  const router = useRouter();
   const [editor] = useState(() => new ProfileEditor(view, server));
   const tell = useCallback(
     (sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
@@ -101,11 +102,6 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     return () => cancelAnimationFrame(frame);
   }, [editor]);
 
-  const refreshed = useRef(0);
-  const refresh = useCallback(() => {
-    refreshed.current = performance.now();
-    router.refresh();
-  }, [router]);
   const unwrap = useCallback(
     <T,>(outcome: Outcome<T>): T | null => {
       if (outcome.ok) return outcome.value;
@@ -114,10 +110,11 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
     },
     [refusal],
   );
+  const { refresh, workOn, refreshed } = useRefresh(editor, unwrap);
   const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
-  const shelfReading = useShelfReading(view.game.id, view.neverRead, unwrap, refresh);
+  const shelfReading = useShelfReading(editor, unwrap, refresh);
   const orderFile = useOrderFile(editor, unwrap, tell);
 
   useOutbox(editor);
@@ -130,13 +127,14 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
       offer,
       unwrap,
       refresh,
+      workOn,
       switchTo,
       orderFile,
       ...proposals,
       trial,
       shelfReading,
     }),
-    [editor, tell, offer, unwrap, refresh, switchTo, orderFile, proposals, trial, shelfReading],
+    [editor, tell, offer, unwrap, refresh, workOn, switchTo, orderFile, proposals, trial, shelfReading],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

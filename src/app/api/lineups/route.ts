@@ -2,7 +2,7 @@ import { ProfileId } from "@/core/model/ids";
 import { formatOf } from "@/formats/lineup/all";
 import { refuse } from "@/core/model/outcome";
 import { guard } from "@/server/action";
-import { getContext } from "@/server/context";
+import { windowContext } from "@/server/window";
 import { keepImport, lineupFile } from "@/server/operations/lineups";
 import { fileNameOf, receiveFile } from "@/server/receive";
 
@@ -14,7 +14,7 @@ export async function GET(request: Request): Promise<Response> {
   const format = formatOf(searchParams.get("format") ?? "lineup");
   const file = await guard(async () =>
     format
-      ? lineupFile(await getContext(), ProfileId.parse(searchParams.get("profile") ?? ""), format)
+      ? lineupFile(await windowContext(), ProfileId.parse(searchParams.get("profile") ?? ""), format)
       : refuse("bad-request", { detail: "there is no such format" }),
   );
   if (!file.ok) return Response.json(file, { status: 404 });
@@ -33,7 +33,7 @@ export async function POST(request: Request): Promise<Response> {
   const outcome = await guard(async () => {
     if (name === null) return refuse("bad-request", { detail: "the file has no name" });
     const bytes = await receiveFile(request, name, largestLineup);
-    return bytes.ok ? keepImport(await getContext(), bytes.value, name) : bytes;
+    return bytes.ok ? keepImport(await windowContext(), bytes.value, name) : bytes;
   });
   return Response.json(outcome, { status: outcome.ok ? 200 : 422 });
 }

@@ -1,6 +1,7 @@
 import { refuse } from "@/core/model/outcome";
 import { guard } from "@/server/action";
-import { getContext, incomingFolder } from "@/server/context";
+import { incomingFolder } from "@/server/context";
+import { windowContext } from "@/server/window";
 import { dropIncoming, makeRoom, planTakeIn } from "@/server/operations/take-in";
 import { fileNameOf, receiveInto } from "@/server/receive";
 
@@ -15,7 +16,7 @@ export async function POST(request: Request): Promise<Response> {
     if (!room.ok) return room;
     const { id, path } = room.value;
     const received = await receiveInto(path, request, name, largestMod);
-    if (received.ok) return planTakeIn(await getContext(), incomingFolder(), id);
+    if (received.ok) return planTakeIn(await windowContext(), incomingFolder(), id);
     await dropIncoming(incomingFolder(), id);
     return received;
   });

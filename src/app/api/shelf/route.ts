@@ -1,9 +1,11 @@
 import { guard } from "@/server/action";
-import { getContext } from "@/server/context";
+import { windowContext } from "@/server/window";
 import { readShelfOfGame } from "@/server/operations/read-shelf";
 import { streamLines } from "@/server/stream";
 
 /** Reads the shelf; streams the count while it goes on. */
 export function POST(): Response {
-  return streamLines((send, signal) => guard(async () => readShelfOfGame(await getContext(), send, signal)));
+  return streamLines((send, signal) =>
+    guard(async () => readShelfOfGame(await windowContext(), send, signal)),
+  );
 }

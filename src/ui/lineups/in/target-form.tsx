@@ -38,7 +38,7 @@ export function TargetForm({
   onAccepted: () => void;
   onLeave: () => void;
 }) {
-  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const { editor, unwrap, refresh, workOn, tell } = useWorkspace();
   const { lineup } = resolved;
   const profile = useEditor((state) => state.profile);
   const profiles = useEditor((state) => state.view.profiles);
@@ -58,13 +58,14 @@ export function TargetForm({
       kept && unwrap(await acceptImport(kept.importId, { target: targetOf(), keepMine: [...keepMine] }));
     setBusy(false);
     if (!accepted) return;
-    if (way !== "new") {
+    if (way === "new") workOn(accepted.profileId);
+    else {
       await editor.reload();
       tell([
         `${way === "order" ? "The order" : "The whole"} of “${lineup.title}” is taken in. Undo takes it back.`,
       ]);
+      refresh();
     }
-    refresh();
     onAccepted();
   };
   return (

@@ -13,6 +13,7 @@ import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { Button } from "../../kit/button";
 import { inputLook } from "../../kit/field";
 import { saveFrom, saveText } from "../../kit/save-text";
+import { listAddress } from "../../workspace/address";
 import { useEditor } from "../../workspace/workspace.client";
 import { ShareCode } from "./share-code";
 import type { SheetState } from "./use-sheet";
@@ -33,7 +34,8 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
   const open = findings.filter(
     ({ level, check }) => level !== "hint" && check !== "order-file-differs",
   ).length;
-  const href = `/api/lineups?profile=${encodeURIComponent(profile)}&format=${format}`;
+  const token = useEditor((state) => state.view.token);
+  const href = listAddress(profile, format, token);
   const copy = useCopy();
   const copyText = async () => {
     if (!(await note())) return;

@@ -1,7 +1,12 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from "react";
-import { blankSheet, type LineupSheet } from "@/core/model/lineup";
+import type { z } from "zod";
+import { blankSheet, LineupSheet } from "@/core/model/lineup";
+import { keepDraft, readDraft } from "../../kit/drafts";
 import { readSheet, saveSheet } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+
+/** Pictures may be too large for the browser to keep. */
+const Typed = LineupSheet.partial() as z.ZodType<Partial<LineupSheet>>;
 
 /** Milliseconds without a change after which it is stored. */
 const storedAfter = 500;
@@ -15,7 +20,7 @@ export interface SheetState {
 
 /**
  * The sheet of a profile, free of React: what is typed before it has been read lies over what is read, and is stored with the rest
- * of it, so that neither is lost.
+ * of it, so that neither is lost. What is not stored yet is kept in the browser.
  */
 class SheetDraft {
   private read: LineupSheet | null = null;
@@ -26,9 +31,11 @@ class SheetDraft {
   private reading: Promise<void> | null = null;
   private readonly listeners = new Set<() => void>();
 
+  /** `save` answers whether it is stored. */
   constructor(
+    private readonly draft: string,
     private readonly load: () => Promise<LineupSheet | null>,
-    private readonly save: (sheet: LineupSheet) => Promise<void>,
+    private readonly save: (sheet: LineupSheet) => Promise<boolean>,
   ) {}
 
   readonly getSheet = (): LineupSheet => this.shown;
@@ -41,12 +48,14 @@ class SheetDraft {
   open(): void {
     this.reading ??= this.load().then((sheet) => {
       this.read = sheet;
+      this.typed = { ...readDraft(localStorage, this.draft, Typed), ...this.typed };
       this.show();
     });
   }
 
   readonly change = (part: Partial<LineupSheet>): void => {
     this.typed = { ...this.typed, ...part };
+    keepDraft(localStorage, this.draft, this.typed);
     this.show();
   };
 
@@ -69,8 +78,14 @@ class SheetDraft {
     if (!this.timer) return;
     clearTimeout(this.timer);
     this.timer = null;
-    const sheet = this.shown;
-    this.last = this.last.then(() => this.save(sheet));
+    const [sheet, { typed }] = [this.shown, this];
+    this.last = this.last.then(async () => {
+      if (!(await this.save(sheet))) return;
+      this.read = sheet;
+      if (this.typed !== typed) return;
+      this.typed = {};
+      keepDraft(localStorage, this.draft, null);
+    });
   }
 }
 
@@ -83,8 +98,13 @@ export function useSheet(): SheetState {
     const made =
       drafts.get(profile) ??
       new SheetDraft(
+        `sheet-${profile}`,
         async () => unwrap(await readSheet(profile)),
-        async (sheet) => void unwrap(await saveSheet(profile, sheet)),
+        async (sheet) => {
+          const saved = await saveSheet(profile, sheet);
+          unwrap(saved);
+          return saved.ok;
+        },
       );
     drafts.set(profile, made);
     return made;

@@ -1,0 +1,50 @@
+import { usePathname } from "next/navigation";
+import { useCallback, useEffect, useRef, type RefObject } from "react";
+import type { ProfileId } from "@/core/model/ids";
+import { done, type Outcome } from "@/core/model/outcome";
+import type { StartView, WorkspaceView } from "@/server/views/workspace";
+import { showProfile, windowHeaders } from "./address";
+import type { ProfileEditor } from "./editor";
+import { unreachable } from "./server";
+import { useStateOf } from "./use-state-of";
+
+interface Refreshing {
+  readonly refresh: () => void;
+  readonly workOn: (id: ProfileId | null) => void;
+  /** When the server was last asked, as `performance.now()` has it. */
+  readonly refreshed: RefObject<number>;
+}
+
+/** Keeps the profile in the address, and reads anew what the server shows of it, or of another one. */
+export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T>) => T | null): Refreshing {
+  const path = usePathname();
+  const profile = useStateOf(editor, (state) => state.profile.id);
+  const token = useStateOf(editor, ({ view }) => view.token);
+  // The router draws the address of a view when that is there, and it has no profile.
+  useEffect(() => showProfile(profile, token), [profile, token, path]);
+
+  const refreshed = useRef(0);
+  const asked = useRef(0);
+  const show = useCallback(
+    async (id: ProfileId | null) => {
+      const number = ++asked.current;
+      refreshed.current = performance.now();
+      const view = await readWorkspace(id);
+      // An older answer that comes late says nothing new.
+      if (number !== asked.current) return;
+      const received = unwrap(view);
+      if (!received) return;
+      if ("profile" in received) editor.receive(received);
+      else location.reload();
+    },
+    [editor, unwrap],
+  );
+  const refresh = useCallback(() => void show(editor.getState().profile.id), [editor, show]);
+  const workOn = useCallback((id: ProfileId | null) => void show(id), [show]);
+  return { refresh, workOn, refreshed };
+}
+
+const readWorkspace = (id: ProfileId | null): Promise<Outcome<WorkspaceView | StartView>> =>
+  fetch("/api/workspace", { headers: windowHeaders(id) })
+    .then(async (response) => done((await response.json()) as WorkspaceView | StartView))
+    .catch(unreachable);
