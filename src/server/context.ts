@@ -8,6 +8,7 @@ import { updateDefinitions } from "@/store/games";
 import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
 import type { Db } from "@/store/sql";
+import { tidy } from "@/store/tidy";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
@@ -65,6 +66,7 @@ async function open(): Promise<Context> {
   await upgradeStored(db);
   await updateDefinitions(db, games);
   await settleFiles(db);
+  await tidy(db);
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);

@@ -27,6 +27,8 @@ export type ServerEvent =
   | { readonly kind: "order-file"; readonly game: string }
   /** How the shelf folders differ from what was last read of them. */
   | ({ readonly kind: "shelf-changes" } & ShelfChanges)
+  /** The queue of what is got from the depot is further, or stands still. */
+  | { readonly kind: "depot"; readonly game: string }
   /** Everything may have changed. */
   | { readonly kind: "all" };
 

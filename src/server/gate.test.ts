@@ -16,7 +16,7 @@ test("its own pages, and whoever types its address, are answered", () => {
   expect(asked("/api/alive", from("none", "navigate"))).toBe(200);
 });
 
-test.each(["/api/data", "/api/lineups?profile=x", "/api/workspace", "/api/%64ata"])(
+test.each(["/api/data", "/api/lineups?profile=x", "/api/workspace", "/api/act/readProfile", "/api/%64ata"])(
   "%s is read with the token of its pages alone",
   (path) => {
     const withToken = (token: string) => `${path}${path.includes("?") ? "&" : "?"}token=${token}`;

@@ -42,7 +42,14 @@ export function closedTo({ method, url, headers }: Asked, port: number, token: s
   return opensView ? null : { status: 403, why: "Requests from other sites are refused." };
 }
 
-const largeReads = ["/api/data", "/api/lineups", "/api/workspace"];
+const largeReads = [
+  "/api/data",
+  "/api/lineups",
+  "/api/workspace",
+  "/api/act/readCatalogue",
+  "/api/act/readProfile",
+  "/api/act/readStateOf",
+];
 
 const queryOf = (url: string): URLSearchParams => new URL(url, "http://127.0.0.1").searchParams;
 

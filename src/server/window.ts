@@ -4,7 +4,7 @@ import { ProfileId } from "@/core/model/ids";
 import { getContext, type Context } from "./context";
 
 /** By this a window says which profile it works on; its address does, where it is loaded. */
-export const profileHeader = "x-seating-profile";
+const profileHeader = "x-seating-profile";
 
 /** The context of a request: its window has a profile, and so a game, of its own. */
 export async function windowContext(): Promise<Context> {

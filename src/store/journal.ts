@@ -1,5 +1,6 @@
-import type { EditLabel, Step } from "@/core/model/edit";
+import { EditLabel, type Step } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
+import { keptSteps } from "./kept-form";
 import type { Sql, Tx } from "./sql";
 
 /** Ids of lists that are kept for the profile, or null. */
@@ -27,7 +28,7 @@ export async function record(
   await tx.query("delete from journal where profile_id = $1 and undone", [profileId]);
   await tx.query(
     `insert into journal (profile_id, number, label, steps, inverse, followed, edit_id, format)
-     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, $6, 2 from journal where profile_id = $1`,
+     select $1, coalesce(max(number), 0) + 1, $2, $3, $4, $5, $6, $7 from journal where profile_id = $1`,
     [
       profileId,
       JSON.stringify(entry.label),
@@ -35,6 +36,7 @@ export async function record(
       JSON.stringify(entry.inverse),
       entry.followed && JSON.stringify(entry.followed),
       editId,
+      keptSteps.format,
     ],
   );
 }
@@ -49,18 +51,40 @@ export async function holdsEdit(tx: Tx, profileId: ProfileId, editId: string): P
 }
 
 /** The edit that would be undone next, or done again next; null if there is none. */
-export async function findNext(
-  db: Sql,
-  profileId: ProfileId,
-  way: "undo" | "redo",
-): Promise<JournalEntry | null> {
-  const order = way === "undo" ? "desc" : "asc";
-  const rows = await db.query<JournalEntry>(
-    `select number, label, steps, inverse, followed from journal
-     where profile_id = $1 and undone = $2 order by number ${order} limit 1`,
+export async function findNext(db: Sql, profileId: ProfileId, way: Way): Promise<JournalEntry | null> {
+  const [row] = await db.query<JournalEntry & { format: number }>(
+    `select number, label, steps, inverse, followed, format from journal ${nextOf(way)}`,
     [profileId, way === "redo"],
   );
-  return rows[0] ?? null;
+  if (!row) return null;
+  const { format, ...entry } = row;
+  const [steps, inverse] = [keptSteps.read(entry.steps, format), keptSteps.read(entry.inverse, format)];
+  return { ...entry, label: EditLabel.parse(entry.label), steps, inverse };
+}
+
+type Way = "undo" | "redo";
+
+const nextOf = (way: Way): string =>
+  `where profile_id = $1 and undone = $2 order by number ${way === "undo" ? "desc" : "asc"} limit 1`;
+
+/** Of the same nothing but what it is called, for its steps may be a whole order. */
+async function findNextLabel(db: Sql, profileId: ProfileId, way: Way) {
+  const [row] = await db.query<{ number: number; label: unknown }>(
+    `select number, label from journal ${nextOf(way)}`,
+    [profileId, way === "redo"],
+  );
+  return row ? { number: row.number, label: EditLabel.parse(row.label) } : null;
+}
+
+/** Forgets all but so many of the newest edits; answers whether any led to another list. */
+export async function trimJournal(tx: Tx, profileId: ProfileId, most: number): Promise<boolean> {
+  const gone = await tx.query<{ followed: boolean }>(
+    `delete from journal where profile_id = $1
+       and number <= (select max(number) - $2 from journal where profile_id = $1)
+     returning followed is not null as followed`,
+    [profileId, most],
+  );
+  return gone.some(({ followed }) => followed);
 }
 
 /** The steps of every edit that is kept, as they are stored. */
@@ -84,6 +108,7 @@ export interface History {
 }
 
 export async function readHistory(db: Sql, profileId: ProfileId): Promise<History> {
-  const [undo, redo] = [await findNext(db, profileId, "undo"), await findNext(db, profileId, "redo")];
+  const undo = await findNextLabel(db, profileId, "undo");
+  const redo = await findNextLabel(db, profileId, "redo");
   return { undo: undo?.label ?? null, redo: redo?.label ?? null, edits: undo?.number ?? 0 };
 }

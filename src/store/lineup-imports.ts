@@ -1,6 +1,8 @@
 import type { ProfileId } from "@/core/model/ids";
-import { Claim } from "@/core/model/claim";
+import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
+import { keptLineup } from "./kept-form";
+import { readKeptList } from "./lineups";
 import type { Sql } from "./sql";
 
 interface LineupImport {
@@ -23,22 +25,20 @@ export const addImport = (
   fileName: string,
   { lineup, claim }: { readonly lineup: Lineup; readonly claim: Claim },
 ) =>
-  db.query("insert into lineup_import (id, game_id, file_name, lineup, claim) values ($1, $2, $3, $4, $5)", [
-    id,
-    gameId,
-    fileName,
-    JSON.stringify(lineup),
-    JSON.stringify(claim),
-  ]);
+  db.query(
+    `insert into lineup_import (id, game_id, file_name, lineup, claim, format)
+     values ($1, $2, $3, $4, $5, $6)`,
+    [id, gameId, fileName, JSON.stringify(lineup), JSON.stringify(claim), keptLineup.format],
+  );
 
 export async function findImport(db: Sql, id: string): Promise<LineupImport | null> {
-  const rows = await db.query<LineupImport>(
-    `select ${columns} from lineup_import where id = $1 order by id`,
+  const [row] = await db.query<LineupImport & { format: number }>(
+    `select ${columns}, format from lineup_import where id = $1 order by id`,
     [id],
   );
-  const found = rows[0];
-  // What an earlier version did not say of a list is filled in.
-  return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
+  if (!row) return null;
+  const { format, ...found } = row;
+  return { ...found, ...readKeptList({ ...found, format }) };
 }
 
 interface ImportSummary {

@@ -1,22 +1,23 @@
-import { Claim } from "@/core/model/claim";
+import type { Claim } from "@/core/model/claim";
 import type { ProfileId } from "@/core/model/ids";
 import type { Lineup, LineupSheet } from "@/core/model/lineup";
+import { keptClaim, keptLineup, keptSheet } from "./kept-form";
 import type { Sql } from "./sql";
 
 /** What a curator said of the list of a profile; null where nothing yet. */
 export async function findSheet(db: Sql, profileId: ProfileId): Promise<LineupSheet | null> {
-  const rows = await db.query<{ sheet: LineupSheet }>(
-    "select sheet from lineup_sheet where profile_id = $1 order by profile_id",
+  const [row] = await db.query<{ sheet: unknown; format: number }>(
+    "select sheet, format from lineup_sheet where profile_id = $1 order by profile_id",
     [profileId],
   );
-  return rows[0]?.sheet ?? null;
+  return row ? keptSheet.read(row.sheet, row.format) : null;
 }
 
 export const saveSheet = (db: Sql, profileId: ProfileId, sheet: LineupSheet) =>
   db.query(
-    `insert into lineup_sheet (profile_id, sheet) values ($1, $2)
-     on conflict (profile_id) do update set sheet = excluded.sheet`,
-    [profileId, JSON.stringify(sheet)],
+    `insert into lineup_sheet (profile_id, sheet, format) values ($1, $2, $3)
+     on conflict (profile_id) do update set sheet = excluded.sheet, format = excluded.format`,
+    [profileId, JSON.stringify(sheet), keptSheet.format],
   );
 
 export interface LineupVersion {
@@ -26,18 +27,22 @@ export interface LineupVersion {
 }
 
 /** The versions of a profile's list that went out, the newest first. */
-export const listVersions = (db: Sql, profileId: ProfileId) =>
-  db.query<LineupVersion>(
-    "select version, at, lineup from lineup_version where profile_id = $1 order by at desc, version desc",
+export async function listVersions(db: Sql, profileId: ProfileId): Promise<LineupVersion[]> {
+  const rows = await db.query<LineupVersion & { format: number }>(
+    `select version, at, lineup, format from lineup_version where profile_id = $1
+     order by at desc, version desc`,
     [profileId],
   );
+  return rows.map(({ format, lineup, ...row }) => ({ ...row, lineup: keptLineup.read(lineup, format) }));
+}
 
 /** A version that went out before under the same name is replaced. */
 export const saveVersion = (db: Sql, profileId: ProfileId, version: string, lineup: Lineup) =>
   db.query(
-    `insert into lineup_version (profile_id, version, lineup) values ($1, $2, $3)
-     on conflict (profile_id, version) do update set lineup = excluded.lineup, at = now()`,
-    [profileId, version, JSON.stringify(lineup)],
+    `insert into lineup_version (profile_id, version, lineup, format) values ($1, $2, $3, $4)
+     on conflict (profile_id, version) do update
+       set lineup = excluded.lineup, format = excluded.format, at = now()`,
+    [profileId, version, JSON.stringify(lineup), keptLineup.format],
   );
 
 export interface FollowedList {
@@ -57,15 +62,19 @@ export async function followedId(db: Sql, profileId: ProfileId): Promise<string 
 
 /** The list that a profile follows, in the version that it was brought to last; null where it follows none. */
 export async function findFollowed(db: Sql, profileId: ProfileId): Promise<FollowedList | null> {
-  const rows = await db.query<FollowedList>(
-    `select l.lineup, l.claim from profile p join followed_list l on l.id = p.followed_id
+  const [row] = await db.query<{ lineup: unknown; claim: unknown; format: number }>(
+    `select l.lineup, l.claim, l.format from profile p join followed_list l on l.id = p.followed_id
      where p.id = $1 order by l.id`,
     [profileId],
   );
-  const found = rows[0];
-  // What an earlier version did not say of a list is filled in.
-  return found ? { ...found, claim: found.claim && Claim.parse(found.claim) } : null;
+  return row ? readKeptList(row) : null;
 }
+
+/** A list with its claim, as they are kept together. */
+export const readKeptList = (row: { lineup: unknown; claim: unknown; format: number }): FollowedList => ({
+  lineup: keptLineup.read(row.lineup, row.format),
+  claim: keptClaim.read(row.claim, row.format),
+});
 
 interface Follower {
   readonly id: ProfileId;
@@ -88,11 +97,12 @@ export const listFollowers = (db: Sql, gameId: string) =>
 
 /** Keeps a list that a profile is to follow, for good measure beside those that its edits lead back to. */
 export const addFollowed = (db: Sql, id: string, profileId: ProfileId, { lineup, claim }: FollowedList) =>
-  db.query("insert into followed_list (id, profile_id, lineup, claim) values ($1, $2, $3, $4)", [
+  db.query("insert into followed_list (id, profile_id, lineup, claim, format) values ($1, $2, $3, $4, $5)", [
     id,
     profileId,
     JSON.stringify(lineup),
     claim && JSON.stringify(claim),
+    keptLineup.format,
   ]);
 
 /** `id` of a list that was added for the profile; null: it follows none. */

@@ -9,6 +9,15 @@ export async function readPreferences(db: Sql, gameId: string): Promise<Record<s
   return Object.fromEntries(rows.map(({ key, value }) => [key, value]));
 }
 
+/** Null where nothing has been set. */
+export async function readPreference(db: Sql, gameId: string, key: string): Promise<unknown> {
+  const rows = await db.query<{ value: unknown }>(
+    "select value from preference where game_id = $1 and key = $2 order by key",
+    [gameId, key],
+  );
+  return rows[0]?.value ?? null;
+}
+
 export const savePreference = (db: Sql, gameId: string, key: string, value: unknown) =>
   db.query(
     `insert into preference (game_id, key, value) values ($1, $2, $3)

@@ -1,5 +1,6 @@
 import type { ProfileId } from "@/core/model/ids";
-import { ProfileState } from "@/core/model/profile";
+import type { ProfileState } from "@/core/model/profile";
+import { keptState } from "./kept-form";
 import type { Sql } from "./sql";
 
 interface RestorePoint {
@@ -23,9 +24,9 @@ export const addRestorePoint = (
   state: ProfileState,
 ) =>
   db.query(
-    `insert into restore_point (id, profile_id, name, state, followed)
-     select $1, $2, $3, $4, jsonb_build_object('list', followed_id) from profile where id = $2`,
-    [id, profileId, name, JSON.stringify(state)],
+    `insert into restore_point (id, profile_id, name, state, followed, format)
+     select $1, $2, $3, $4, jsonb_build_object('list', followed_id), $5 from profile where id = $2`,
+    [id, profileId, name, JSON.stringify(state), keptState.format],
   );
 
 interface KeptPoint {
@@ -37,9 +38,12 @@ interface KeptPoint {
 }
 
 export async function findRestorePoint(db: Sql, id: string): Promise<KeptPoint | null> {
-  const rows = await db.query<KeptPoint>(
-    `select profile_id as "profileId", name, state, followed from restore_point where id = $1 order by id`,
+  const [row] = await db.query<KeptPoint & { format: number }>(
+    `select profile_id as "profileId", name, state, followed, format from restore_point where id = $1
+     order by id`,
     [id],
   );
-  return rows[0] ? { ...rows[0], state: ProfileState.parse(rows[0].state) } : null;
+  if (!row) return null;
+  const { format, ...point } = row;
+  return { ...point, state: keptState.read(point.state, format) };
 }

@@ -15,9 +15,9 @@ import { Section } from "@/core/model/game";
 import { anyState } from "@/core/testing/facets";
 import { testGame } from "@/core/testing/game";
 import { shelfMod, pluginFile, testRoster } from "@/core/testing/roster";
-import { applySteps } from "@/core/edit/steps";
+import { applySteps, label } from "@/core/edit/steps";
 import { chooseGame, chooseProfile, findCurrentGame, listGames, saveGame } from "./games";
-import { findNext, readHistory, record, setUndone } from "./journal";
+import { findNext, readHistory, record, setUndone, trimJournal } from "./journal";
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
 import { migrate } from "./migrate";
 import { openHere } from "./pglite";
@@ -455,6 +455,46 @@ test("restore points keep whole states", () =>
       followed: { list: null },
     });
     expect(await findRestorePoint(tx, "none")).toBeNull();
+  }));
+
+test("the journal is trimmed to its newest edits, whose numbers stay, and older ones cannot be undone", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const edit = (item: string, followed: boolean) => ({
+      label: label("move", { item, count: 1 }),
+      steps: [],
+      inverse: [],
+      followed: followed ? { before: null, after: "list" } : null,
+    });
+    for (const item of ["a", "b", "c", "d"]) await record(tx, profile.id, edit(item, item === "a"));
+    expect(await trimJournal(tx, profile.id, 4)).toBe(false);
+    expect(await trimJournal(tx, profile.id, 2)).toBe(true);
+    expect(await readHistory(tx, profile.id)).toMatchObject({ undo: { data: { item: "d" } }, edits: 4 });
+    for (const number of [4, 3]) await setUndone(tx, profile.id, number, true);
+    expect(await readHistory(tx, profile.id)).toMatchObject({ undo: null, redo: { data: { item: "c" } } });
+  }));
+
+test("what a newer Seating has kept, or what is not sound, is told and never taken for something else", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    await addRestorePoint(tx, "r1", profile.id, "Point", profile.state);
+    await tx.query("update restore_point set format = 2", []);
+    await expect(findRestorePoint(tx, "r1")).rejects.toThrow(
+      "a newer Seating has kept the state of a restore point",
+    );
+    await tx.query(`update restore_point set format = 1, state = '{"mods": 1}'`, []);
+    await expect(findRestorePoint(tx, "r1")).rejects.toThrow(
+      "the state of a restore point in the database is not sound",
+    );
+    await record(tx, profile.id, {
+      label: label("move", { item: "a", count: 1 }),
+      steps: [],
+      inverse: [],
+      followed: null,
+    });
+    await tx.query(`update journal set inverse = '[{"kind": "explode"}]'`, []);
+    await expect(findNext(tx, profile.id, "undo")).rejects.toThrow();
+    expect((await readHistory(tx, profile.id)).edits).toBe(1);
   }));
 
 test("imports that were only looked at are forgotten after a day, accepted ones stay", () =>

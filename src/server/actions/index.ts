@@ -7,3 +7,25 @@ import * as shelf from "./shelf";
 
 /** Everything that the interface can ask the server to do, by name. All arguments and answers are values of JSON. */
 export const actions = { ...depot, ...game, ...lineups, ...profile, ...shelf };
+
+/** Those that change nothing and are asked for by GET, so that what has not changed since need not be sent again. */
+export const reads = [
+  "changesSincePoint",
+  "compareContents",
+  "fetchPage",
+  "filesOfMod",
+  "findFollowers",
+  "listCopies",
+  "listShipped",
+  "listVersions",
+  "lookAtOrder",
+  "readCatalogue",
+  "readCuratorsWords",
+  "readDepot",
+  "readOrderOnDisk",
+  "readProfile",
+  "readProfiles",
+  "readSheet",
+  "readStateOf",
+  "reportFolder",
+] as const satisfies readonly (keyof typeof actions)[];

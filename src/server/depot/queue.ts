@@ -41,10 +41,10 @@ export class TransferQueue {
     private readonly game: RegisteredGame,
     private readonly folders: QueueFolders,
     private readonly accept: Accept,
-    /** False while another game is worked on: things are taken in for the present one. */
-    private readonly isPresent: () => Promise<boolean>,
     /** Called when nothing waits any more, if something was taken in. */
     private readonly onDone: () => Promise<void>,
+    /** Called whenever something of it has changed. */
+    private readonly onChange: () => void,
   ) {}
 
   get state(): { running: boolean; halted: "paused" | "signed-out" | null; bytesPerSecond: number } {
@@ -63,11 +63,15 @@ export class TransferQueue {
     this.abort = new AbortController();
     this.came = 0;
     this.since = Date.now();
-    this.running = this.run().finally(() => (this.running = null));
-    this.running.catch((error: unknown) => {
-      this.halted = "paused";
-      console.error(error);
-    });
+    this.running = this.run()
+      .catch((error: unknown) => {
+        this.halted = "paused";
+        console.error(error);
+      })
+      .finally(() => {
+        this.running = null;
+        this.onChange();
+      });
   }
 
   /** Stops after the bytes that are on their way; what has come stays. */
@@ -91,10 +95,6 @@ export class TransferQueue {
         ({ state }) => state === "waiting",
       );
       if (!next || this.abort.signal.aborted) break;
-      if (!(await this.isPresent())) {
-        this.halted = "paused";
-        break;
-      }
       if (!this.depot.isSignedIn) {
         this.halted = "signed-out";
         break;
@@ -108,8 +108,10 @@ export class TransferQueue {
   private async get(transfer: Transfer): Promise<boolean> {
     const tries = transfer.tries + 1;
     const part = join(this.folders.parts, `${transfer.sha256}.part`);
-    const note = (state: Transfer["state"], received: number, problem: Refusal | null = null) =>
-      store.changeTransfer(this.db, this.game.id, transfer.file, { state, received, tries, problem });
+    const note = async (state: Transfer["state"], received: number, problem: Refusal | null = null) => {
+      await store.changeTransfer(this.db, this.game.id, transfer.file, { state, received, tries, problem });
+      this.onChange();
+    };
     let received = await sizeOf(part);
     const failed = async (problem: Refusal) => {
       await note(tries < mostTries ? "waiting" : "failed", received, problem);

@@ -42,6 +42,8 @@ export async function readDepot(context: Context): Promise<Outcome<DepotState>> 
 function queueOf(context: Context, game: RegisteredGame): TransferQueue {
   const known = context.depots.queues.get(game.id);
   if (known) return known;
+  // It goes on whatever the window that began it works on then.
+  const own: Context = { ...context, at: game.profileId };
   const { folder } = context;
   const accept = async (path: string, { file, sha256 }: Transfer) => {
     // Whoever asks twice has it once: what lies there already, read or not, does not come again.
@@ -52,20 +54,17 @@ function queueOf(context: Context, game: RegisteredGame): TransferQueue {
     const room = await makeRoom(incoming, file);
     if (!room.ok) return room.refusal;
     await copyFile(path, room.value.path);
-    const plan = await planTakeIn(context, incoming, room.value.id);
+    const plan = await planTakeIn(own, incoming, room.value.id);
     if (!plan.ok) return plan.refusal;
     if (plan.value.versions.some(({ same }) => same)) {
       await dropIncoming(incoming, room.value.id);
       return null;
     }
-    const taken = await takeIn(context, incoming, room.value.id);
+    const taken = await takeIn(own, incoming, room.value.id);
     return taken.ok ? null : taken.refusal;
   };
-  const isPresent = async () => {
-    const present = await currentGame(context);
-    return present.ok && present.value.id === game.id;
-  };
-  const onDone = async () => void (await readShelfOfGame(context, () => undefined));
+  const onDone = async () => void (await readShelfOfGame(own, () => undefined));
+  const onChange = () => context.events.publish({ kind: "depot", game: game.id });
   const parts = join(folder, "transfers");
   const queue = new TransferQueue(
     context.db,
@@ -73,8 +72,8 @@ function queueOf(context: Context, game: RegisteredGame): TransferQueue {
     game,
     { parts },
     accept,
-    isPresent,
     onDone,
+    onChange,
   );
   context.depots.queues.set(game.id, queue);
   return queue;

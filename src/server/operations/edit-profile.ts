@@ -5,7 +5,9 @@ import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
+import { shorterSteps } from "@/core/edit/shorter-steps";
 import { applySteps } from "@/core/edit/steps";
+import { undoKey, UndoSteps, usualUndo } from "@/core/model/preferences";
 import { indexTies } from "@/core/roster/ties";
 import {
   findNext,
@@ -13,9 +15,11 @@ import {
   readHistory,
   record,
   setUndone,
+  trimJournal,
   type FollowedChange,
   type History,
 } from "@/store/journal";
+import { readPreference } from "@/store/preferences";
 import { dropUnfollowed, followedId, setFollowed } from "@/store/lineups";
 import { findProfile, saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
@@ -78,9 +82,15 @@ export async function storeEdit(
     if (!followed.ok) return followed;
     const { inverse, state } = prepared.value;
     change = { before: profile.state, after: state };
-    const { label, steps } = edit;
-    await record(tx, profileId, { label, steps, inverse, followed: followed.value }, id);
-    if (followed.value) await dropUnfollowed(tx, profileId);
+    const entry = {
+      label: edit.label,
+      steps: [...shorterSteps(edit.steps, profile.state, state)],
+      inverse: [...shorterSteps(inverse, state, profile.state)],
+      followed: followed.value,
+    };
+    await record(tx, profileId, entry, id);
+    const leftLists = await trimJournal(tx, profileId, await undoKept(tx, profile.game));
+    if (followed.value || leftLists) await dropUnfollowed(tx, profileId);
     await saveState(tx, profileId, version + 1, state, profile.state);
     await also?.(tx);
     return done({
@@ -92,6 +102,12 @@ export async function storeEdit(
   if (stored.ok && change)
     tellOfChange(context, ground.value.game.id, profileId, stored.value.version, change);
   return stored;
+}
+
+/** How many edits its user wants to be kept. */
+async function undoKept(tx: Tx, game: string): Promise<number> {
+  const set = UndoSteps.safeParse(await readPreference(tx, game, undoKey));
+  return set.success ? set.data : usualUndo;
 }
 
 interface Change {

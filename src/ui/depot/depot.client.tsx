@@ -5,6 +5,7 @@ import { Offers } from "@/core/depot/offers";
 import type { DepotCatalogue, DepotMod } from "@/core/model/depot";
 import type { Outcome } from "@/core/model/outcome";
 import type { DepotAct, DepotState } from "@/server/operations/depot";
+import { listenToServer } from "../workspace/events";
 import { actOnDepot, emptyQueue, getFromDepot, readCatalogue, readDepot } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -26,11 +27,9 @@ interface Held extends DepotView {
 }
 
 const DepotContext = createContext<Held | null>(null);
-/** Milliseconds between two looks at a queue that is at work. */
-const lookEvery = 500;
 
 export function DepotRoot({ children }: { children: ReactNode }) {
-  const { unwrap, refresh } = useWorkspace();
+  const { unwrap } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   const [offered, setOffered] = useState<{ game: string; catalogue: DepotCatalogue | null } | null>(null);
   const [state, setState] = useState<DepotState | null>(null);
@@ -51,18 +50,14 @@ export function DepotRoot({ children }: { children: ReactNode }) {
     });
     void readDepot().then(take);
   }, [game, take, unwrap]);
-  const running = state?.running ?? false;
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => {
-      void readDepot().then((outcome) => {
-        take(outcome);
-        // What was got lies on the shelf by then.
-        if (outcome.ok && !outcome.value.running) refresh();
-      });
-    }, lookEvery);
-    return () => clearInterval(timer);
-  }, [running, take, refresh]);
+  useEffect(
+    () =>
+      listenToServer((event) => {
+        const isMeant = (event.kind === "depot" && event.game === game) || event.kind === "again";
+        if (isMeant) void readDepot().then(take);
+      }),
+    [game, take],
+  );
   const mods = useMemo(
     () => (offered?.game === game ? (offered.catalogue?.mods ?? []) : null),
     [offered, game],

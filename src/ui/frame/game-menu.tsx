@@ -18,11 +18,11 @@ export function GameMenu() {
     await editor.settled();
     const outcome = await switchGame(id);
     unwrap(outcome);
-    if (outcome.ok) workOn(outcome.value);
+    if (outcome.ok) void workOn(outcome.value);
   };
   const added = () => {
     setAdding(false);
-    workOn(null);
+    void workOn(null);
   };
   return (
     <>

@@ -2,7 +2,7 @@
 
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
-import type { Outcome } from "@/core/model/outcome";
+import type { ProfileId } from "@/core/model/ids";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -12,20 +12,24 @@ import type { DialogName } from "./commands";
 
 /** The present profile; opens onto all others, and what can be done with this one. */
 export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => void }) {
-  const { editor, unwrap, refresh, switchTo, tell } = useWorkspace();
+  const { editor, unwrap, refresh, workOn, switchTo, tell } = useWorkspace();
   const profile = useEditor((state) => state.profile);
   const { profiles, game } = useEditor((state) => state.view);
   const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.loads).length;
   const present = profiles.find((each) => each.id === profile.id);
-  const act = async (work: () => Promise<Outcome<null>>, said: string | null = null) => {
+  const remove = async () => {
     await editor.settled();
-    const outcome = await work();
+    const outcome = await deleteProfile(profile.id);
     unwrap(outcome);
-    if (outcome.ok && said !== null) tell([said]);
+    if (outcome.ok) tell([`“${profile.name}” lies in the bin of the profile menu.`]);
     refresh();
   };
-  const remove = () =>
-    act(() => deleteProfile(profile.id), `“${profile.name}” lies in the bin of the profile menu.`);
+  const bringBack = async (id: ProfileId) => {
+    await editor.settled();
+    const outcome = await bringBackProfile(id, game.id);
+    unwrap(outcome);
+    if (outcome.ok) await workOn(id);
+  };
   return (
     <Menu.Root>
       <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
@@ -76,11 +80,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
               {profiles
                 .filter((each) => each.deleted)
                 .map((each) => (
-                  <Menu.Item
-                    key={each.id}
-                    className={menuItemLook}
-                    onSelect={() => void act(() => bringBackProfile(each.id, game.id))}
-                  >
+                  <Menu.Item key={each.id} className={menuItemLook} onSelect={() => void bringBack(each.id)}>
                     <span className="grow truncate">{each.name}</span>
                     <span className="text-ink2 font-mono text-sm">{each.modsOn}</span>
                   </Menu.Item>

@@ -36,6 +36,7 @@ export function DefinitionEditor({
     setValue: setDraft,
     isEarlier,
     forget,
+    discard,
   } = useDraft(`definition-${name}`, start, Typed);
   const store = async (definition: GameDefinition) => {
     if (await onStore(definition)) forget();
@@ -87,7 +88,7 @@ export function DefinitionEditor({
           </Button>
         </div>
       </div>
-      {isEarlier && <EarlierDraft onDiscard={forget} />}
+      {isEarlier && <EarlierDraft onDiscard={discard} />}
       {wrongFile && (
         <p role="alert" className="text-brick py-2">
           {wrongFile}

@@ -23,7 +23,7 @@ export function OwnData() {
     setFile(null);
     if (!unwrap(outcome)) return;
     router.push("/overview");
-    workOn(null);
+    void workOn(null);
   };
   return (
     <section aria-labelledby="own-data" className="max-w-2xl space-y-2">

@@ -2,10 +2,13 @@
 
 import { useState } from "react";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
+import { undoKey, UndoSteps, usualUndo } from "@/core/model/preferences";
 import { Button } from "../kit/button";
+import { Field } from "../kit/field";
 import { areNamed, FoldersFields } from "../start/folders-fields";
 import { changeDefinition, changeFolders } from "../workspace/server";
 import { Copies } from "../order-file/copies";
+import { usePreference } from "../workspace/use-preference";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { DefinitionEditor } from "./definition-editor";
 import { OwnData } from "./own-data";
@@ -26,6 +29,7 @@ export function SettingsScreen() {
           </h2>
           <Copies />
         </section>
+        <Undo key={`${game.id} undo`} />
         <OwnData />
         <Laws key={game.id} />
       </div>
@@ -54,6 +58,36 @@ function Folders() {
       <Button look="main" disabled={!isChanged || !areNamed(folders)} onClick={() => void store()}>
         Use these folders
       </Button>
+    </section>
+  );
+}
+
+/** How far back undo reaches. */
+function Undo() {
+  const [kept, setKept] = usePreference(undoKey, UndoSteps, usualUndo);
+  const [typed, setTyped] = useState(String(kept));
+  const read = UndoSteps.safeParse(Number(typed));
+  return (
+    <section aria-labelledby="undo" className="max-w-2xl space-y-2">
+      <h2 id="undo" className="text-lg font-bold">
+        Undo
+      </h2>
+      <Field
+        label="Edits kept for undo, of each profile"
+        inputMode="numeric"
+        value={typed}
+        onChange={({ target }) => {
+          setTyped(target.value);
+          const wanted = UndoSteps.safeParse(Number(target.value));
+          if (wanted.success) setKept(wanted.data);
+        }}
+        className="max-w-32"
+      />
+      <p className={read.success ? "text-ink2" : "text-brick"}>
+        {read.success
+          ? "Older edits are forgotten with the next edit. Restore points stay."
+          : "A number from 10 to 100,000."}
+      </p>
     </section>
   );
 }

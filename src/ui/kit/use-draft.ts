@@ -7,8 +7,10 @@ interface Drafting<T> {
   readonly setValue: (value: T) => void;
   /** It was typed earlier, and neither stored nor discarded. */
   readonly isEarlier: boolean;
-  /** It is stored now, or is to go: `start` shows again. */
+  /** What is shown is stored now, or is no matter any more. */
   readonly forget: () => void;
+  /** `start` shows again. */
+  readonly discard: () => void;
 }
 
 /**
@@ -48,8 +50,11 @@ export function useDraft<T>(key: string, start: T, schema: z.ZodType<T>): Drafti
   const forget = useCallback(() => {
     isTyped.current = false;
     keepDraft(window.localStorage, key, null);
-    setShown(start);
     setEarlier(false);
-  }, [key, start]);
-  return { value, setValue, isEarlier, forget };
+  }, [key]);
+  const discard = useCallback(() => {
+    forget();
+    setShown(start);
+  }, [forget, start]);
+  return { value, setValue, isEarlier, forget, discard };
 }

@@ -76,7 +76,7 @@ function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onC
   };
   return (
     <form onSubmit={store} className="space-y-2">
-      {draft.isEarlier && <EarlierDraft onDiscard={draft.forget} />}
+      {draft.isEarlier && <EarlierDraft onDiscard={draft.discard} />}
       <label className="block">
         <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
         <textarea

@@ -43,7 +43,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
   const make = async (facts: ProfileFacts) => {
     await editor.settled();
     const made = unwrap(await createProfile({ facts, from }));
-    if (made) workOn(made.id);
+    if (made) await workOn(made.id);
     return made !== null;
   };
   return (
@@ -120,7 +120,13 @@ function ProfileForm({
   onStore: (facts: ProfileFacts) => Promise<boolean>;
   children?: ReactNode;
 }) {
-  const { value: facts, setValue: setFacts, isEarlier, forget } = useDraft(`profile-${name}`, start, Typed);
+  const {
+    value: facts,
+    setValue: setFacts,
+    isEarlier,
+    forget,
+    discard,
+  } = useDraft(`profile-${name}`, start, Typed);
   const close = () => {
     forget();
     onClose();
@@ -131,7 +137,7 @@ function ProfileForm({
   };
   return (
     <form onSubmit={submit} className="space-y-3">
-      {isEarlier && <EarlierDraft onDiscard={forget} />}
+      {isEarlier && <EarlierDraft onDiscard={discard} />}
       <FactsFields facts={facts} onChange={setFacts} />
       {children}
       <div className="flex justify-end gap-2 pt-1">

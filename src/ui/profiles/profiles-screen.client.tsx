@@ -111,7 +111,7 @@ function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
     await editor.settled();
     const back = await bringBackProfile(id, game);
     unwrap(back);
-    if (back.ok) workOn(id);
+    if (back.ok) void workOn(id);
   };
   return (
     <section className="px-3 py-3">

@@ -1,5 +1,5 @@
 import { refuse, type Outcome } from "@/core/model/outcome";
-import type { actions } from "@/server/actions";
+import type { actions, reads } from "@/server/actions";
 import { windowHeaders } from "./address";
 
 type Acts = typeof actions;
@@ -12,67 +12,85 @@ type Name = {
 export const unreachable = (error: unknown) =>
   refuse("unreachable", { detail: error instanceof Error ? error.message : String(error) });
 
+type Act<Each extends Name> = (...args: Parameters<Acts[Each]>) => ReturnType<Acts[Each]>;
+type Read = Extract<(typeof reads)[number], Name>;
+
 /**
  * An act of the server, which answers with a refusal, instead of throwing, where it cannot be reached. It is a call of its own
  * and nothing of the router's: that would forget what it has read of every view at each edit, and now and then load the page anew.
  */
 const reach =
-  <Act extends Name>(name: Act) =>
-  (...args: Parameters<Acts[Act]>): ReturnType<Acts[Act]> =>
-    fetch(`/api/act/${name}`, {
-      method: "POST",
-      headers: { ...windowHeaders(), "content-type": "application/json" },
-      body: JSON.stringify(args),
-    })
-      .then((response) => response.json() as Promise<Outcome<unknown>>)
-      // What an act of this name answers with is known by its name only.
-      .catch(unreachable) as ReturnType<Acts[Act]>;
+  <Each extends Exclude<Name, Read>>(name: Each): Act<Each> =>
+  (...args) =>
+    answerOf<Each>(
+      fetch(`/api/act/${name}`, {
+        method: "POST",
+        headers: { ...windowHeaders(), "content-type": "application/json" },
+        body: JSON.stringify(args),
+      }),
+    );
+
+/** The same of one that changes nothing. */
+const read =
+  <Each extends Read>(name: Each): Act<Each> =>
+  (...args) =>
+    answerOf<Each>(
+      fetch(`/api/act/${name}?${new URLSearchParams({ args: JSON.stringify(args) })}`, {
+        headers: windowHeaders(),
+      }),
+    );
+
+const answerOf = <Each extends Name>(response: Promise<Response>): ReturnType<Acts[Each]> =>
+  // What an act of this name answers with is known by its name only.
+  response.then((answer) => answer.json() as Promise<Outcome<unknown>>).catch(unreachable) as ReturnType<
+    Acts[Each]
+  >;
 
 export const editProfile = reach("editProfile");
 export const undoOrRedo = reach("undoOrRedo");
-export const readProfile = reach("readProfile");
+export const readProfile = read("readProfile");
 export const createProfile = reach("createProfile");
 export const changeProfileFacts = reach("changeProfileFacts");
-export const readProfiles = reach("readProfiles");
+export const readProfiles = read("readProfiles");
 export const switchProfile = reach("switchProfile");
-export const readStateOf = reach("readStateOf");
+export const readStateOf = read("readStateOf");
 export const deleteProfile = reach("deleteProfile");
 export const bringBackProfile = reach("bringBackProfile");
 export const nameRestorePoint = reach("nameRestorePoint");
-export const changesSincePoint = reach("changesSincePoint");
+export const changesSincePoint = read("changesSincePoint");
 export const goBack = reach("goBack");
 export const switchGame = reach("switchGame");
 export const addGame = reach("addGame");
 export const changeDefinition = reach("changeDefinition");
-export const listShipped = reach("listShipped");
+export const listShipped = read("listShipped");
 export const changeFolders = reach("changeFolders");
-export const reportFolder = reach("reportFolder");
+export const reportFolder = read("reportFolder");
 export const writeOrder = reach("writeOrder");
-export const lookAtOrder = reach("lookAtOrder");
+export const lookAtOrder = read("lookAtOrder");
 export const takeOverOrder = reach("takeOverOrder");
-export const listCopies = reach("listCopies");
+export const listCopies = read("listCopies");
 export const putCopyBack = reach("putCopyBack");
-export const readOrderOnDisk = reach("readOrderOnDisk");
+export const readOrderOnDisk = read("readOrderOnDisk");
 export const storeRulebook = reach("storeRulebook");
-export const readCatalogue = reach("readCatalogue");
-export const readDepot = reach("readDepot");
+export const readCatalogue = read("readCatalogue");
+export const readDepot = read("readDepot");
 export const getFromDepot = reach("getFromDepot");
 export const actOnDepot = reach("actOnDepot");
 export const emptyQueue = reach("emptyQueue");
-export const readSheet = reach("readSheet");
+export const readSheet = read("readSheet");
 export const saveSheet = reach("saveSheet");
 export const publishVersion = reach("publishVersion");
-export const listVersions = reach("listVersions");
+export const listVersions = read("listVersions");
 export const acceptImport = reach("acceptImport");
-export const findFollowers = reach("findFollowers");
-export const readCuratorsWords = reach("readCuratorsWords");
-export const fetchPage = reach("fetchPage");
-export const filesOfMod = reach("filesOfMod");
+export const findFollowers = read("findFollowers");
+export const readCuratorsWords = read("readCuratorsWords");
+export const fetchPage = read("fetchPage");
+export const filesOfMod = read("filesOfMod");
 export const dropFromShelf = reach("dropFromShelf");
 export const bringBackMods = reach("bringBackMods");
 export const deleteMods = reach("deleteMods");
 export const tagMods = reach("tagMods");
-export const compareContents = reach("compareContents");
+export const compareContents = read("compareContents");
 export const identify = reach("identify");
 export const markOwnWork = reach("markOwnWork");
 export const takeIn = reach("takeIn");

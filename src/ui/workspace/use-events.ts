@@ -38,6 +38,8 @@ export function useEvents(
         case "order-file":
           if (event.game === view.game.id) readOrder();
           return;
+        case "depot":
+          return;
         case "shelf-changes":
           return onShelfChanges(event);
         case "stock":

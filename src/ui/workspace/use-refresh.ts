@@ -10,7 +10,8 @@ import { useStateOf } from "./use-state-of";
 
 interface Refreshing {
   readonly refresh: () => void;
-  readonly workOn: (id: ProfileId | null) => void;
+  /** Resolves when it is shown. */
+  readonly workOn: (id: ProfileId | null) => Promise<void>;
   /** When the server was last asked, as `performance.now()` has it. */
   readonly refreshed: RefObject<number>;
 }
@@ -25,6 +26,8 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
 
   const refreshed = useRef(0);
   const asked = useRef(0);
+  /** Which profile is asked for and not shown yet: what is refreshed meanwhile is that one. */
+  const wanted = useRef<ProfileId | null | undefined>(undefined);
   const show = useCallback(
     async (id: ProfileId | null) => {
       const number = ++asked.current;
@@ -32,6 +35,7 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
       const view = await readWorkspace(id);
       // An older answer that comes late says nothing new.
       if (number !== asked.current) return;
+      wanted.current = undefined;
       const received = unwrap(view);
       if (!received) return;
       if ("profile" in received) editor.receive(received);
@@ -39,8 +43,17 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
     },
     [editor, unwrap],
   );
-  const refresh = useCallback(() => void show(editor.getState().profile.id), [editor, show]);
-  const workOn = useCallback((id: ProfileId | null) => void show(id), [show]);
+  const refresh = useCallback(() => {
+    const { current } = wanted;
+    void show(current === undefined ? editor.getState().profile.id : current);
+  }, [editor, show]);
+  const workOn = useCallback(
+    (id: ProfileId | null) => {
+      wanted.current = id;
+      return show(id);
+    },
+    [show],
+  );
   return { refresh, workOn, refreshed };
 }
 

@@ -19,6 +19,7 @@ import type { Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
+import { setWindow } from "./address";
 import { ProfileEditor } from "./editor";
 import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
@@ -42,7 +43,7 @@ export interface Workspace extends Proposing {
   /** Reads anew what the server shows. */
   readonly refresh: () => void;
   /** Works on a profile, whatever game it is of; null: on the one that was last chosen. */
-  readonly workOn: (id: ProfileId | null) => void;
+  readonly workOn: (id: ProfileId | null) => Promise<void>;
   /** Works on another profile; answers whether it does. */
   readonly switchTo: (id: ProfileId) => Promise<boolean>;
   readonly orderFile: OrderFileState;
@@ -79,7 +80,11 @@ export function Later({ children }: { children: ReactNode }) {
 const server = { editProfile, undoOrRedo, readProfile };
 
 export function WorkspaceRoot({ view, children }: { view: WorkspaceView; children: ReactNode }) {
-  const [editor] = useState(() => new ProfileEditor(view, server));
+  const [editor] = useState(() => {
+    // What is inside asks the server before this has come to life.
+    if (typeof window !== "undefined") setWindow(view.profile.id, view.token);
+    return new ProfileEditor(view, server);
+  });
   const tell = useCallback(
     (sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
       const text = plainText(sentence, (id) => seatAndTitle(editor.getState().roster, id));

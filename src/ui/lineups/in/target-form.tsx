@@ -56,9 +56,8 @@ export function TargetForm({
     const kept = unwrap(await keepList(resolved, fileName));
     const accepted =
       kept && unwrap(await acceptImport(kept.importId, { target: targetOf(), keepMine: [...keepMine] }));
-    setBusy(false);
-    if (!accepted) return;
-    if (way === "new") workOn(accepted.profileId);
+    if (!accepted) return setBusy(false);
+    if (way === "new") await workOn(accepted.profileId);
     else {
       await editor.reload();
       tell([
@@ -66,6 +65,7 @@ export function TargetForm({
       ]);
       refresh();
     }
+    setBusy(false);
     onAccepted();
   };
   return (

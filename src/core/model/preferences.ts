@@ -1,0 +1,8 @@
+import { z } from "zod";
+
+/** Edits of a profile that are kept for undo, unless its user has set another number. */
+export const usualUndo = 500;
+/** Key of the preference that holds that number. */
+export const undoKey = "undo-steps";
+
+export const UndoSteps = z.number().int().min(10).max(100_000);
