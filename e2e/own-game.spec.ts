@@ -110,19 +110,25 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   await page.getByRole("switch", { name: "Small Fry is on" }).click();
   await stored(page);
   await page.goto(`${seating.url}/settings`);
-  const input = page.getByLabel("Take everything from a file…");
+  const input = page.getByLabel("Replace everything from a file…");
   await input.setInputFiles({
     name: "broken.zip",
     mimeType: "application/zip",
     buffer: archive.subarray(0, 5000),
   });
-  await page.getByRole("button", { name: "Replace everything" }).click();
   await expect(page.locator("[data-sonner-toast]")).toContainText("no archive of Seating’s data");
   await input.setInputFiles({ name: "all.seating.zip", mimeType: "application/zip", buffer: archive });
+  await expect(page.getByRole("dialog")).toContainText("Long Descent");
   await page.getByRole("button", { name: "Replace everything" }).click();
   await expect(page).toHaveURL(/overview/);
   await seating.restart();
   await page.goto(`${seating.url}/shelf?q=small+fry`);
   await expect(page.getByRole("switch", { name: "Small Fry is on" })).toBeVisible();
+  await page.goto(`${seating.url}/settings`);
+  await page.getByRole("button", { name: "Restore…" }).click();
+  await page.getByRole("button", { name: "Replace everything" }).click();
+  await expect(page).toHaveURL(/overview/);
+  await page.goto(`${seating.url}/shelf?q=small+fry`);
+  await expect(page.getByRole("switch", { name: "Small Fry is off" })).toBeVisible();
   expect((await readFile(join(gameFolder, "base", "Brinehollow.keel"))).length).toBeGreaterThan(0);
 });

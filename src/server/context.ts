@@ -14,6 +14,7 @@ import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
 import { closeOnSignals } from "./closing";
 import { takeFolder } from "./lock";
+import { followMovedDemo } from "./moved";
 import { settleFiles } from "./settle";
 import { upgradeStored } from "./upgrade";
 
@@ -45,6 +46,7 @@ export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".sea
 export const incomingFolder = (): string => join(home(), "incoming");
 /** Where what an import took the place of is kept. */
 export const keptFolder = (): string => join(home(), "kept");
+export const migrationsFolder = (): string => join(root(), "src", "store", "migrations");
 /** What the stand-in for the depot offers: that of the demo, unless another is named. */
 const depotRoot = (): string => process.env.SEATING_DEPOT ?? process.env.SEATING_DEMO ?? join(home(), "demo");
 const port = (): number => Number(process.env.SEATING_PORT ?? 4321);
@@ -62,9 +64,10 @@ async function open(): Promise<Context> {
   if (process.env.SEATING_AFRESH) await rm(join(home(), "database"), { recursive: true, force: true });
   const program = join(root(), "dist", "database-worker.mjs");
   const db = await openInWorker(program, join(home(), "database"));
-  await migrate(db, join(root(), "src", "store", "migrations"));
+  await migrate(db, migrationsFolder());
   await upgradeStored(db);
   await updateDefinitions(db, games);
+  await followMovedDemo(db, home());
   await settleFiles(db);
   await tidy(db);
   closeOnSignals(db, giveBack);

@@ -5,7 +5,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
 import { brinehollow } from "@/standin/brinehollow/definition";
-import { findCurrentGame, saveGame } from "@/store/games";
+import { findCurrentGame, listGames, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
 import { placeInBin } from "@/disk/bin";
 import { listBin, setMoving, takeFromBin, willPutInBin } from "@/store/bin";
@@ -16,7 +16,7 @@ import type { ServerEvent } from "./events";
 import * as games from "./operations/games";
 import { reportFolder } from "./operations/folders";
 import { writeOrder } from "./operations/order-file";
-import { exportData, importData } from "./operations/own-data";
+import { exportInto, importData as importFrom, lookAtData } from "./operations/own-data";
 import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
 import { step, storeEdit } from "./operations/edit-profile";
 import { currentGame } from "./operations/situation";
@@ -359,6 +359,18 @@ describe("everything as one archive", () => {
     return all;
   };
 
+  let files = 0;
+  const exportData = async (from: Context, when: Date) => {
+    const path = join(folder, `out-${++files}.zip`);
+    await exportInto(from, path, when);
+    return readFile(path);
+  };
+  const importData = async (into: Context, bytes: Uint8Array, kept: string, when: Date) => {
+    const path = join(folder, `in-${++files}.zip`);
+    await writeFile(path, bytes);
+    return importFrom(into, path, kept, when);
+  };
+
   test("is the same again in a database that never saw it, history and all", async () => {
     const bytes = await exportData(context, at);
     const elsewhere = await makeContext();
@@ -378,7 +390,7 @@ describe("everything as one archive", () => {
     expect((await findCurrentGame(context.db))!.folders.shelves).toEqual([shelfFolder()]);
     const stock = await getStock(elsewhere, (await findCurrentGame(elsewhere.db))!);
     expect(stock.shelf).toEqual(await listShelf(context.db, "brinehollow"));
-    const before = unzipSync(await readFile(taken.keptAt));
+    const before = unzipSync(await readFile(join(kept, taken.kept)));
     expect(Object.keys(before)).toContain("seating-data.json");
     await elsewhere.db.close();
   }, 60_000);
@@ -388,7 +400,9 @@ describe("everything as one archive", () => {
     ["an archive of something else", zipSync({ "readme.txt": strToU8("x") }), "data-not"],
     [
       "one of another version",
-      zipSync({ "seating-data.json": strToU8('{"format":"seating-data/1","schema":"0001-x.sql"}') }),
+      zipSync({
+        "seating-data.json": strToU8('{"format":"seating-data/1","schema":"0001-x.sql","made":""}'),
+      }),
       "data-schema",
     ],
   ])("%s is refused", async (_, bytes, code) => {
@@ -460,6 +474,25 @@ describe("everything as one archive", () => {
     const edit = { label: label("restore", { name: "x" }), steps: [] };
     expect(await storeEdit(context, profileId, version, edit)).toMatchObject({ refusal: { code: "stale" } });
   }, 60_000);
+
+  test("that an earlier version made is brought up to date on the way, told before, and put back as it was", async () => {
+    const earlier = join(process.cwd(), "src/server/testing/folder-of-0011.seating.zip");
+    const before = await rows(context);
+    const looked = value(await lookAtData(context, earlier));
+    expect(looked.games.flatMap(({ profiles }) => profiles).length).toBeGreaterThan(5);
+    expect(await rows(context)).toEqual(before);
+    const kept = join(folder, "kept-earlier");
+    const taken = value(await importFrom(context, earlier, kept, at));
+    for (const { id } of await listGames(context.db)) {
+      const profiles = (await listProfiles(context.db, id)).filter(({ deletedAt }) => !deletedAt);
+      for (const profile of profiles) expect(await storedProfile(context, profile.id)).not.toBeNull();
+    }
+    expect((await listGames(context.db)).length).toBe(looked.games.length);
+    value(await importFrom(context, join(kept, taken.kept), kept, new Date(at.getTime() + 1)));
+    const names = async () => (await listProfiles(context.db, "brinehollow")).map(({ name }) => name);
+    expect(await names()).toContain("Long Descent");
+    expect((await rows(context)).length).toBe(before.length);
+  }, 120_000);
 
   test("one whose rows refer to what is not there changes nothing", async () => {
     const files = unzipSync(await exportData(context, at));

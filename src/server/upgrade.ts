@@ -15,13 +15,15 @@ import * as store from "@/store/upgrade";
  * shelf. Does nothing where everything is in that form.
  */
 export async function upgradeStored(db: Db): Promise<void> {
-  for (const game of await listGames(db))
-    await db.transaction(async (tx) => {
-      const newest = [...newestById(await listAsRead(tx, game.id))];
-      const contents = new Map(newest.map(([id, { content }]) => [id, content!]));
-      await store.pinEntries(tx, game.id, contents);
-      await upgradeHistory(tx, game.id, contents);
-    });
+  for (const { id } of await listGames(db)) await db.transaction((tx) => upgradeGame(tx, id));
+}
+
+/** The same for one game. */
+export async function upgradeGame(tx: Tx, gameId: string): Promise<void> {
+  const newest = [...newestById(await listAsRead(tx, gameId))];
+  const contents = new Map(newest.map(([id, { content }]) => [id, content!]));
+  await store.pinEntries(tx, gameId, contents);
+  await upgradeHistory(tx, gameId, contents);
 }
 
 type Contents = ReadonlyMap<string, string>;

@@ -87,11 +87,22 @@ export async function trimJournal(tx: Tx, profileId: ProfileId, most: number): P
   return gone.some(({ followed }) => followed);
 }
 
-/** The steps of every edit that is kept, as they are stored. */
-export const listAllSteps = (db: Sql) =>
-  db.query<{ steps: unknown[]; inverse: unknown[] }>(
-    "select steps, inverse from journal where format = 2 order by profile_id, number",
+/** Reads each edit that is kept as undo would; throws at the first that is not sound. */
+export async function checkJournal(tx: Tx, profileId: ProfileId): Promise<void> {
+  const entries = await tx.query<{ number: number }>(
+    "select number from journal where profile_id = $1 order by number",
+    [profileId],
   );
+  for (const { number } of entries) {
+    const [row] = await tx.query<{ label: unknown; steps: unknown; inverse: unknown; format: number }>(
+      "select label, steps, inverse, format from journal where profile_id = $1 and number = $2 order by number",
+      [profileId, number],
+    );
+    EditLabel.parse(row!.label);
+    keptSteps.read(row!.steps, row!.format);
+    keptSteps.read(row!.inverse, row!.format);
+  }
+}
 
 export const setUndone = (db: Sql, profileId: ProfileId, number: number, undone: boolean) =>
   db.query("update journal set undone = $3 where profile_id = $1 and number = $2", [

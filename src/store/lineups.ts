@@ -119,3 +119,15 @@ export const dropUnfollowed = (db: Sql, profileId: ProfileId) =>
        and not exists (select 1 from restore_point r where r.profile_id = $1 and l.id = r.followed ->> 'list')`,
     [profileId],
   );
+
+/** Reads each list that is kept for a profile, in whatever way; throws at the first that is not sound. */
+export async function checkKeptLists(db: Sql, profileId: ProfileId): Promise<void> {
+  await findSheet(db, profileId);
+  await listVersions(db, profileId);
+  const kept = await db.query<{ lineup: unknown; claim: unknown; format: number }>(
+    `select lineup, claim, format from followed_list where profile_id = $1
+     union all select lineup, claim, format from lineup_import where profile_id = $1`,
+    [profileId],
+  );
+  kept.forEach(readKeptList);
+}

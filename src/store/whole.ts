@@ -4,7 +4,7 @@ import type { Sql, Tx } from "./sql";
 export async function listTables(db: Sql): Promise<string[]> {
   const rows = await db.query<{ name: string }>(
     `select table_name as name from information_schema.tables
-     where table_schema = 'public' and table_type = 'BASE TABLE' and table_name <> 'migration' order by table_name`,
+     where table_schema = current_schema() and table_type = 'BASE TABLE' and table_name <> 'migration' order by table_name`,
   );
   return rows.map(({ name }) => name);
 }
@@ -15,28 +15,51 @@ export async function schemaName(db: Sql): Promise<string> {
   return rows[0]!.name;
 }
 
-/** A table whole, as one JSON array; null where it is empty. `table` is one of `listTables`. */
-export async function readTable(db: Sql, table: string): Promise<string | null> {
-  const rows = await db.query<{ rows: string | null }>(
-    `select json_agg(t)::text as rows from ${quoted(table)} t`,
-  );
-  return rows[0]?.rows ?? null;
+/** Rows that are read at once; one may be as large as a whole profile. */
+const atOnce = 50;
+
+/** The rows of a table, as JSON, some at a time; none where it is empty. `table` is one of `listTables`. */
+export async function* readTable(tx: Tx, table: string): AsyncGenerator<string[]> {
+  await tx.exec(`declare all_rows cursor for select row_to_json(t)::text as row from ${quoted(table)} t`);
+  for (;;) {
+    const rows = await tx.query<{ row: string }>(`fetch ${atOnce} from all_rows`);
+    if (rows.length === 0) break;
+    yield rows.map(({ row }) => row);
+  }
+  await tx.exec("close all_rows");
 }
 
-/** Puts the rows in place of everything that the tables hold; to be called within a transaction. */
-export async function replaceTables(tx: Tx, tables: ReadonlyMap<string, string>): Promise<void> {
-  // Rows refer to one another across tables: whether all do is looked at in the end, not row by row.
+/** Adds rows, each JSON as `readTable` gives it. */
+export const addRows = (tx: Tx, table: string, rows: readonly string[]) =>
+  tx.query(
+    `insert into ${quoted(table)} select * from json_populate_recordset(null::${quoted(table)}, $1::json)`,
+    [`[${rows.join(",")}]`],
+  );
+
+export const emptyTable = (tx: Tx, table: string) => tx.query(`delete from ${quoted(table)}`);
+
+/** Rows refer to one another across tables: within `work` it is not looked at whether all do. */
+export async function withoutReferences(tx: Tx, work: () => Promise<void>): Promise<void> {
   await tx.exec("set local session_replication_role = replica");
-  for (const table of await listTables(tx)) {
-    await tx.query(`delete from ${quoted(table)}`);
-    const rows = tables.get(table);
-    if (rows !== undefined)
-      await tx.query(
-        `insert into ${quoted(table)} select * from json_populate_recordset(null::${quoted(table)}, $1::json)`,
-        [rows],
-      );
-  }
+  await work();
   await tx.exec("set local session_replication_role = origin");
+}
+
+const aside = "arriving";
+
+/** Until the transaction ends, or `bringIn` is called, every table that is named is one of a place aside, where there is none yet. */
+export const goAside = (tx: Tx) => tx.exec(`create schema ${aside}; set local search_path = ${aside}`);
+
+/** Puts all that stands aside in the place of what is there. */
+export async function bringIn(tx: Tx): Promise<void> {
+  await tx.exec("set local search_path = public");
+  await withoutReferences(tx, async () => {
+    for (const table of await listTables(tx)) {
+      await emptyTable(tx, table);
+      await tx.query(`insert into ${quoted(table)} select * from ${aside}.${quoted(table)}`);
+    }
+  });
+  await tx.exec(`drop schema ${aside} cascade`);
 }
 
 /** Rows that refer to others which are not there, as the first of them is described; null where there are none. */
@@ -47,7 +70,8 @@ export async function findDangling(tx: Tx): Promise<string | null> {
         from unnest(c.conkey, c.confkey) as k (child, parent)
         join pg_attribute a on a.attrelid = c.conrelid and a.attnum = k.child
         join pg_attribute b on b.attrelid = c.confrelid and b.attnum = k.parent) as on
-     from pg_constraint c where c.contype = 'f' order by c.conname`,
+     from pg_constraint c where c.contype = 'f' and c.connamespace = current_schema()::regnamespace
+     order by c.conname`,
   );
   for (const { name, child, parent, on } of keys) {
     const nulls = on.match(/c\.("[^"]+"|\w+)/g)!.map((column) => `${column} is not null`);

@@ -1,88 +1,214 @@
 import "server-only";
-import { mkdir, writeFile } from "node:fs/promises";
+import { mkdir, readdir, rename, rm } from "node:fs/promises";
 import { join } from "node:path";
-import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Refusal } from "@/core/model/refusal";
 import { readDefinition } from "@/core/game/definition-flaws";
-import { Step } from "@/core/model/edit";
-import { ProfileState } from "@/core/model/profile";
-import { listGames, saveGame, type RegisteredGame } from "@/store/games";
-import { listAllSteps } from "@/store/journal";
+import { openArchive } from "@/disk/archive";
+import { readRows, RowArchiveWriter } from "@/disk/row-archive";
+import type { ModFile } from "@/disk/mod-file";
+import { listGames, saveGame, updateDefinitions, type RegisteredGame } from "@/store/games";
+import { checkJournal } from "@/store/journal";
+import { checkKeptLists } from "@/store/lineups";
+import { applyMigration, makeLedger, readMigrations } from "@/store/migrate";
 import { findProfile, findRun, latestVersion, listProfiles, raiseVersions } from "@/store/profiles";
 import { findRestorePoint, listRestorePoints } from "@/store/restore-points";
 import type { Tx } from "@/store/sql";
-import { findDangling, listTables, readTable, replaceTables, schemaName } from "@/store/whole";
-import type { Context } from "../context";
+import * as whole from "@/store/whole";
+import { games as shipped } from "@/standin/games";
+import { migrationsFolder, type Context } from "../context";
+import { upgradeGame } from "../upgrade";
 
-const Head = z.looseObject({ format: z.literal("seating-data/1"), schema: z.string() });
+const Head = z.looseObject({ format: z.literal("seating-data/1"), schema: z.string(), made: z.string() });
 const headName = "seating-data.json";
+/** Bytes of everything unpacked. */
+const largest = 8 * 2 ** 30;
 const tableName = /^tables\/([a-z_]+)\.json$/;
-/** Of everything unpacked. */
-const largest = 2 ** 30;
 
-/** Everything that Seating keeps, as one archive: a head, and a JSON file a table. Mods and games themselves stay where they lie. */
-export async function exportData({ db }: Pick<Context, "db">, at: Date): Promise<Uint8Array> {
-  const files: Record<string, Uint8Array> = {};
+/**
+ * Everything that Seating keeps, as one archive at `path`: a head, and a JSON file a table. Mods and games themselves stay where they
+ * are. Nothing can be stored meanwhile, so that it is of one moment; whoever fetches it slowly does so after that.
+ */
+export async function exportInto({ db }: Pick<Context, "db">, path: string, at: Date): Promise<void> {
+  const writer = new RowArchiveWriter(path);
   await db.transaction(async (tx) => {
-    const head = { format: "seating-data/1", schema: await schemaName(tx), made: at.toISOString() };
-    files[headName] = strToU8(`${JSON.stringify(head, null, 2)}\n`);
-    for (const table of await listTables(tx)) {
-      const rows = await readTable(tx, table);
-      if (rows !== null) files[`tables/${table}.json`] = strToU8(rows);
-    }
+    const head = { format: "seating-data/1", schema: await whole.schemaName(tx), made: at.toISOString() };
+    await writer.add(headName, `${JSON.stringify(head, null, 2)}\n`);
+    for (const table of await whole.listTables(tx))
+      await writer.addRows(`tables/${table}.json`, whole.readTable(tx, table));
   });
-  return zipSync(files, { level: 6 });
+  await writer.end();
+}
+
+/** What is in an archive of everything, to be told before it takes the place of what is there. */
+export interface DataSummary {
+  /** ISO 8601. */
+  readonly made: string;
+  readonly games: readonly { readonly name: string; readonly profiles: readonly string[] }[];
+}
+
+/** Nothing is changed; all that makes the archive unusable is found here, as it would be when it is brought in. */
+export async function lookAtData(context: Context, path: string): Promise<Outcome<DataSummary>> {
+  return withArchive(path, async (archive) => {
+    const found: DataSummary[] = [];
+    const looked = await inTransaction(context, async (tx) => {
+      await arrive(tx, archive);
+      found.push({ made: archive.made, games: await summaryOf(tx) });
+      throw new Looked();
+    });
+    return found[0] ? done(found[0]) : looked.ok ? refuse("data-not") : looked;
+  });
+}
+
+/** Ends a transaction in which nothing was wrong and nothing is to stay. */
+class Looked extends Error {}
+
+async function summaryOf(tx: Tx): Promise<DataSummary["games"]> {
+  const games = [];
+  for (const { id, definition } of await listGames(tx)) {
+    const profiles = (await listProfiles(tx, id)).filter(({ deletedAt }) => !deletedAt);
+    games.push({ name: definition.name, profiles: profiles.map(({ name }) => name) });
+  }
+  return games;
 }
 
 export interface DataTaken {
-  /** Where what was there before is kept, as an archive of the same kind. */
-  readonly keptAt: string;
+  /** Name, in the folder of what is kept, of an archive of what was there before. */
+  readonly kept: string;
 }
 
-/** Puts an export in place of everything; what was there before is kept as an archive in `folder`. */
+/** Puts an export, also one of an earlier version, in place of everything; what was there before is kept in `folder`. */
 export async function importData(
   context: Context,
-  bytes: Uint8Array,
+  path: string,
   folder: string,
   at: Date,
 ): Promise<Outcome<DataTaken>> {
-  const read = readArchive(bytes);
-  if (!read.ok) return read;
-  const { schema, tables } = read.value;
-  const present = await schemaName(context.db);
-  if (schema !== present) return refuse("data-schema", { schema, present });
-  await mkdir(folder, { recursive: true });
-  const keptAt = join(folder, `before-${at.toISOString().replace(/[:.]/g, "-")}.seating.zip`);
-  await writeFile(keptAt, await exportData(context, at));
-  const problem = await replaceAll(context, tables);
-  if (problem) return { ok: false, refusal: problem };
-  context.stocks.clear();
-  context.orders.clear();
-  context.events.publish({ kind: "all" });
-  return done({ keptAt });
-}
-
-/** All or nothing: a refusal is thrown within the transaction, so that it is rolled back. */
-async function replaceAll(context: Context, tables: ReadonlyMap<string, string>): Promise<Refusal | null> {
-  const before = await listGames(context.db);
-  try {
-    await context.db.transaction(async (tx) => {
+  return withArchive(path, async (archive) => {
+    const kept = `before-${at.toISOString().replace(/[:.]/g, "-")}.seating.zip`;
+    await keepPresent(context, folder, kept, at);
+    const before = await listGames(context.db);
+    const taken = await inTransaction(context, async (tx) => {
       const version = await latestVersion(tx);
-      await replaceTables(tx, tables);
-      const dangling = await findDangling(tx);
-      if (dangling !== null) throw new Error(`rows refer to what is not there (${dangling})`);
-      await checkRows(tx);
+      await arrive(tx, archive);
       await nameFolders(tx, context.folder, before);
       // An edit that a window made on what was there before is stale, whatever number it had.
       await raiseVersions(tx, version);
+      await whole.bringIn(tx);
     });
-    return null;
-  } catch (error) {
-    const detail = error instanceof Error ? error.message : String(error);
-    return { code: "data-unsound", data: { detail } };
+    if (!taken.ok) {
+      await rm(join(folder, kept), { force: true });
+      return taken;
+    }
+    context.stocks.clear();
+    context.orders.clear();
+    context.events.publish({ kind: "all" });
+    return done({ kept });
+  });
+}
+
+/** Under its name only when it is whole. */
+async function keepPresent(context: Context, folder: string, name: string, at: Date): Promise<void> {
+  await mkdir(folder, { recursive: true });
+  const draft = join(folder, `${name}.part`);
+  await rm(draft, { force: true });
+  await exportInto(context, draft, at);
+  await rename(draft, join(folder, name));
+}
+
+/** Archives of what was there before something took its place, the newest first. */
+export async function listKept(folder: string): Promise<Outcome<string[]>> {
+  const names = await readdir(folder).catch(() => []);
+  return done(
+    names
+      .filter((name) => keptName.test(name))
+      .sort()
+      .reverse(),
+  );
+}
+
+export const keptName = /^before-[0-9TZ-]+\.seating\.zip$/;
+
+interface Archive {
+  readonly schema: string;
+  readonly made: string;
+  readonly tables: readonly { readonly table: string; readonly file: ModFile }[];
+}
+
+async function withArchive<T>(
+  path: string,
+  work: (archive: Archive) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+  const opened = await openArchive(path);
+  if (!opened.ok) return refuse("data-not");
+  const { files, close } = opened.value;
+  if (files.reduce((sum, { size }) => sum + size, 0) > largest) {
+    close();
+    return refuse("too-large", { name: "The archive", limit: `${largest / 2 ** 30} GB` });
   }
+  try {
+    const head = await readHead(files.find((file) => file.path === headName));
+    if (!head) return refuse("data-not");
+    const tables = files.flatMap((file) => {
+      const table = tableName.exec(file.path)?.[1];
+      return table === undefined ? [] : [{ table, file }];
+    });
+    return await work({ ...head, tables });
+  } finally {
+    close();
+  }
+}
+
+async function readHead(file: ModFile | undefined): Promise<Omit<Archive, "tables"> | null> {
+  if (!file || file.size > 10_000) return null;
+  try {
+    let text = "";
+    for await (const part of await file.open()) text += Buffer.from(part as Uint8Array).toString("utf8");
+    return Head.parse(JSON.parse(text));
+  } catch {
+    return null;
+  }
+}
+
+/** All or nothing: what is wrong is thrown within the transaction, so that it is rolled back. */
+async function inTransaction(context: Context, work: (tx: Tx) => Promise<void>): Promise<Outcome<null>> {
+  try {
+    await context.db.transaction(work);
+    return done(null);
+  } catch (error) {
+    if (error instanceof OtherSchema) return refuse("data-schema", error.data);
+    return refuse("data-unsound", { detail: error instanceof Error ? error.message : String(error) });
+  }
+}
+
+class OtherSchema extends Error {
+  constructor(readonly data: { readonly schema: string; readonly present: string }) {
+    super(data.schema);
+  }
+}
+
+/** Aside from all that is there: as the version that made it had it, then brought up to date, then checked. */
+async function arrive(tx: Tx, { schema, tables }: Archive): Promise<void> {
+  const migrations = await readMigrations(migrationsFolder());
+  const known = migrations.findIndex(({ name }) => name === schema);
+  if (known < 0) throw new OtherSchema({ schema, present: migrations.at(-1)!.name });
+  await whole.goAside(tx);
+  await makeLedger(tx);
+  for (const migration of migrations.slice(0, known + 1)) await applyMigration(tx, migration);
+  await whole.withoutReferences(tx, async () => {
+    for (const table of await whole.listTables(tx)) {
+      await whole.emptyTable(tx, table);
+      const file = tables.find((each) => each.table === table)?.file;
+      if (!file) continue;
+      for await (const rows of readRows(file)) if (rows.length > 0) await whole.addRows(tx, table, rows);
+    }
+  });
+  for (const migration of migrations.slice(known + 1)) await applyMigration(tx, migration);
+  const dangling = await whole.findDangling(tx);
+  if (dangling !== null) throw new Error(`rows refer to what is not there (${dangling})`);
+  for (const { id } of await listGames(tx)) await upgradeGame(tx, id);
+  await updateDefinitions(tx, shipped);
+  await checkRows(tx);
 }
 
 /** Everything is read once as it will be read later; throws at the first that is not what it should be. */
@@ -93,13 +219,13 @@ async function checkRows(tx: Tx): Promise<void> {
     const [flaw] = readDefinition(definition).flaws;
     if (flaw) throw new Error(`the definition of ${id} is not in order: ${flaw.path} ${flaw.text}`);
     for (const profile of await listProfiles(tx, id)) {
-      const found = profile.deletedAt ? null : await findProfile(tx, profile.id);
-      if (found) ProfileState.parse(found.state);
+      if (!profile.deletedAt) await findProfile(tx, profile.id);
       for (const point of await listRestorePoints(tx, profile.id)) await findRestorePoint(tx, point.id);
       await findRun(tx, profile.id);
+      await checkJournal(tx, profile.id);
+      await checkKeptLists(tx, profile.id);
     }
   }
-  for (const { steps, inverse } of await listAllSteps(tx)) z.array(Step).parse([...steps, ...inverse]);
 }
 
 /**
@@ -115,28 +241,5 @@ async function nameFolders(tx: Tx, home: string, before: readonly RegisteredGame
       ...game,
       folders: named ?? { game: unnamed, order: unnamed, shelves: [unnamed] },
     });
-  }
-}
-
-function readArchive(bytes: Uint8Array): Outcome<{ schema: string; tables: Map<string, string> }> {
-  let size = 0;
-  try {
-    const files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        size += originalSize;
-        return size <= largest && (name === headName || tableName.test(name));
-      },
-    });
-    if (size > largest) return refuse("too-large", { name: "The archive", limit: `${largest / 2 ** 20} MB` });
-    const head = files[headName] && Head.safeParse(JSON.parse(strFromU8(files[headName])));
-    if (!head?.success) return refuse("data-not");
-    const tables = new Map<string, string>();
-    for (const [name, contents] of Object.entries(files)) {
-      const table = tableName.exec(name)?.[1];
-      if (table !== undefined) tables.set(table, strFromU8(contents));
-    }
-    return done({ schema: head.data.schema, tables });
-  } catch {
-    return refuse("data-not");
   }
 }

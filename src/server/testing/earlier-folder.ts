@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { strFromU8, unzipSync } from "fflate";
 import { migrate } from "@/store/migrate";
 import { openHere } from "@/store/pglite";
-import { replaceTables } from "@/store/whole";
+import * as whole from "@/store/whole";
 import { newContext, type Context } from "../context";
 import { openDepots } from "../depot/depots";
 import { upgradeStored } from "../upgrade";
@@ -34,7 +34,20 @@ export async function openEarlier<Expected>(
   const folder = await migrationsUpTo(number);
   await migrate(db, folder);
   await rm(folder, { recursive: true });
-  await db.transaction((tx) => replaceTables(tx, tables));
+  await db.transaction((tx) =>
+    whole.withoutReferences(tx, async () => {
+      for (const table of await whole.listTables(tx)) {
+        await whole.emptyTable(tx, table);
+        const rows = JSON.parse(tables.get(table) ?? "[]") as unknown[];
+        if (rows.length > 0)
+          await whole.addRows(
+            tx,
+            table,
+            rows.map((row) => JSON.stringify(row)),
+          );
+      }
+    }),
+  );
   await migrate(db, migrations);
   await upgradeStored(db);
   const none = join(tmpdir(), "seating-none");

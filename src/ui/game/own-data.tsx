@@ -1,29 +1,54 @@
 "use client";
 
+import { format } from "date-fns";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
-import type { DataTaken } from "@/server/operations/own-data";
+import { useCallback, useEffect, useState } from "react";
+import { plural } from "@/core/messages/parts";
+import type { DataArrived } from "@/server/data-files";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { postFile } from "../workspace/post-file";
+import { leaveData, listKeptData, lookAtKept, replaceData } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
-/** Everything that Seating keeps, out as one archive and in again elsewhere. */
+/** Everything that Seating keeps, out as one archive and in again elsewhere, and what was there before. */
 export function OwnData() {
-  const { editor, unwrap, workOn } = useWorkspace();
+  const { editor, unwrap, workOn, tell } = useWorkspace();
   const token = useEditor((state) => state.view.token);
   const router = useRouter();
-  const [file, setFile] = useState<File | null>(null);
+  const [arrived, setArrived] = useState<DataArrived | null>(null);
   const [busy, setBusy] = useState(false);
-  const take = async (chosen: File) => {
+  const [kept, setKept] = useState<readonly string[]>([]);
+  const listKept = useCallback(
+    () => void listKeptData().then((outcome) => outcome.ok && setKept(outcome.value)),
+    [],
+  );
+  useEffect(() => listKept(), [listKept]);
+  const look = async (reading: Promise<DataArrived | null>) => {
+    setBusy(true);
+    setArrived(await reading);
+    setBusy(false);
+  };
+  const fromFile = async (file: File) => unwrap(await postFile<DataArrived>("/api/data", file));
+  const fromKept = async (name: string) => {
+    const summary = unwrap(await lookAtKept(name));
+    return summary && { source: { kept: name }, summary };
+  };
+  const leave = () => {
+    if (arrived && "incoming" in arrived.source) void leaveData(arrived.source.incoming);
+    setArrived(null);
+  };
+  const replace = async ({ source }: DataArrived) => {
     setBusy(true);
     await editor.settled();
-    const outcome = await postFile<DataTaken>("/api/data", chosen);
+    const taken = unwrap(await replaceData(source));
     setBusy(false);
-    setFile(null);
-    if (!unwrap(outcome)) return;
+    if (!taken) return;
+    setArrived(null);
+    listKept();
+    tell(["Everything was replaced. What was there before can be restored under Settings."]);
     router.push("/overview");
-    void workOn(null);
+    await workOn(null);
   };
   return (
     <section aria-labelledby="own-data" className="max-w-2xl space-y-2">
@@ -32,7 +57,7 @@ export function OwnData() {
       </h2>
       <p className="text-ink2">
         Games, profiles with their history, rules, rulebooks, notes, tags and what was read of the shelf, of
-        all games, as one archive. Mods themselves stay where they lie.
+        all games, as one archive. Mods themselves stay where they are.
       </p>
       <div className="flex gap-2">
         <a
@@ -43,33 +68,70 @@ export function OwnData() {
           Save everything as a file
         </a>
         <label className="border-line bg-surface hover:bg-sunk inline-flex h-8 cursor-pointer items-center rounded-md border px-3 font-semibold focus-within:outline-2">
-          Take everything from a file…
+          {busy ? "Reading the archive…" : "Replace everything from a file…"}
           <input
             type="file"
             accept=".zip,application/zip"
+            disabled={busy}
             className="sr-only"
             onChange={({ target }) => {
-              setFile(target.files?.[0] ?? null);
+              if (target.files?.[0]) void look(fromFile(target.files[0]));
               target.value = "";
             }}
           />
         </label>
       </div>
+      {kept.length > 0 && (
+        <>
+          <h3 className="text-ink2 text-sm font-semibold">What was there before it was replaced</h3>
+          <ul>
+            {kept.map((name) => (
+              <li key={name} className="flex items-center gap-2 py-0.5">
+                <span className="grow">Until {timeOfKept(name)}</span>
+                <Button small disabled={busy} onClick={() => void look(fromKept(name))}>
+                  Restore…
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <Dialog
-        open={file !== null}
-        onClose={() => setFile(null)}
-        title={`Take everything from ${file?.name ?? ""}`}
-        hint="It takes the place of all that Seating keeps now, of all games. What is there now is kept as an archive in Seating’s data folder, under “kept”. Where folders lie elsewhere here, name them under Settings then."
+        open={arrived !== null}
+        onClose={leave}
+        title="Replace everything?"
+        hint="It takes the place of all that Seating keeps now, of all games. What is there now is kept and can be restored from here. Folders are named anew under Settings where this installation does not know the game."
       >
-        <div className="flex justify-end gap-2">
-          <Button look="quiet" onClick={() => setFile(null)}>
-            Leave it
-          </Button>
-          <Button look="danger" disabled={busy} onClick={() => file && void take(file)}>
-            {busy ? "Taking it in…" : "Replace everything"}
-          </Button>
-        </div>
+        {arrived && (
+          <>
+            <p className="text-ink2">Saved {day(arrived.summary.made)}:</p>
+            <ul className="my-2 space-y-1">
+              {arrived.summary.games.map(({ name, profiles }) => (
+                <li key={name}>
+                  <b>{name}</b>, {plural(profiles.length, "profile")}
+                  {profiles.length > 0 && `: ${profiles.slice(0, 8).join(", ")}`}
+                  {profiles.length > 8 && ` and ${profiles.length - 8} more`}
+                </li>
+              ))}
+            </ul>
+            <div className="flex justify-end gap-2">
+              <Button look="quiet" onClick={leave}>
+                Cancel
+              </Button>
+              <Button look="danger" disabled={busy} onClick={() => void replace(arrived)}>
+                {busy ? "Replacing…" : "Replace everything"}
+              </Button>
+            </div>
+          </>
+        )}
       </Dialog>
     </section>
   );
 }
+
+const day = (at: string): string =>
+  Number.isNaN(Date.parse(at)) ? at : format(new Date(at), "d MMM yyyy, HH:mm");
+
+/** An archive is called by the time at which it was made. */
+const timeOfKept = (name: string): string =>
+  day(name.replace(/^before-(.*)T(\d\d)-(\d\d)-(\d\d)-(\d+)Z\..*$/, "$1T$2:$3:$4.$5Z"));

@@ -96,3 +96,7 @@ export const markOwnWork = reach("markOwnWork");
 export const takeIn = reach("takeIn");
 export const leaveIncoming = reach("leaveIncoming");
 export const setPreference = reach("setPreference");
+export const listKeptData = read("listKeptData");
+export const lookAtKept = read("lookAtKept");
+export const replaceData = reach("replaceData");
+export const leaveData = reach("leaveData");

@@ -1,29 +1,12 @@
 import { guard } from "@/server/action";
-import { getContext, keptFolder } from "@/server/context";
-import { exportData, importData } from "@/server/operations/own-data";
-import { receiveFile } from "@/server/receive";
-
-const largestArchive = 512 * 2 ** 20;
+import { getContext } from "@/server/context";
+import { receiveData, sendData } from "@/server/data-files";
 
 /** Everything that Seating keeps, as one archive. */
-export async function GET(): Promise<Response> {
-  const at = new Date();
-  const bytes = await exportData(await getContext(), at);
-  return new Response(Buffer.from(bytes), {
-    headers: {
-      "content-type": "application/zip",
-      "content-disposition": `attachment; filename="seating-${at.toISOString().slice(0, 10)}.seating.zip"`,
-      "cache-control": "no-store",
-    },
-  });
-}
+export const GET = async (): Promise<Response> => sendData(await getContext(), new Date());
 
-/** Puts such an archive in place of everything that is there. */
+/** Takes such an archive and tells what is in it; nothing is changed yet. */
 export async function POST(request: Request): Promise<Response> {
-  const outcome = await guard(async () => {
-    const bytes = await receiveFile(request, "The archive", largestArchive);
-    if (!bytes.ok) return bytes;
-    return importData(await getContext(), bytes.value, keptFolder(), new Date());
-  });
+  const outcome = await guard(async () => receiveData(await getContext(), request));
   return Response.json(outcome, { status: outcome.ok ? 200 : 422 });
 }
