@@ -8,6 +8,7 @@ const asked = [
   "src/instrumentation",
   "e2e",
   "bench",
+  "faults",
   "\\.test\\.ts",
   "\\.config\\.ts",
 ];

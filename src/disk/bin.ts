@@ -8,7 +8,8 @@ const binName = ".seating-bin";
 /** Where in the bin of its shelf folder an archive or a folder would lie. */
 export async function placeInBin(path: string, taken: ReadonlySet<string> = new Set()): Promise<string> {
   const bin = join(dirname(path), binName);
-  await mkdir(bin, { recursive: true });
+  // Never the shelf itself: where that has gone for a while, nothing is made in its place.
+  if (!(await isThere(bin))) await mkdir(bin);
   for (let wanted = join(bin, basename(path)); ;) {
     const free = await freeName(wanted);
     if (!taken.has(free)) return free;

@@ -4,6 +4,7 @@ import { dirname, resolve } from "node:path";
 import { z } from "zod";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { deleteBinned, isInBin, moveOnce, placeInBin } from "@/disk/bin";
+import { isThere } from "@/disk/move";
 import * as bin from "@/store/bin";
 import { savePreference } from "@/store/preferences";
 import * as store from "@/store/shelf";
@@ -20,6 +21,8 @@ export async function dropFromShelf(context: Context, paths: readonly string[]):
   const known = new Map((await store.listShelf(context.db, id)).map((mod) => [mod.path, mod]));
   const gone = paths.find((path) => !known.has(path));
   if (gone !== undefined) return refuse("not-on-shelf", { path: gone });
+  if (!(await isThere(shelf)))
+    return refuse("cannot-move", { path: shelf, detail: "the folder is not there" });
   const mods: bin.BinnedMod[] = [];
   for (const path of new Set(paths)) {
     const { name, version, size } = known.get(path)!;

@@ -1,0 +1,63 @@
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import type { Outcome } from "@/core/model/outcome";
+import type { actions } from "@/server/actions";
+import type { WorkspaceView } from "@/server/views/workspace";
+
+type Acts = typeof actions;
+type Answer<Name extends keyof Acts> = Awaited<ReturnType<Acts[Name]>>;
+
+/** Asks a running server what a window would ask; throws where no answer comes. */
+export class Client {
+  private constructor(
+    private readonly url: string,
+    private readonly headers: Record<string, string>,
+  ) {}
+
+  /** As a window on a profile, or on the one that was last chosen; `home` is the server's data folder. */
+  static async open(url: string, home: string, profile?: string): Promise<Client> {
+    const token = (await readFile(join(home, "token"), "utf8")).trim();
+    return new Client(url, {
+      "x-seating-token": token,
+      ...(profile !== undefined && { "x-seating-profile": profile }),
+    });
+  }
+
+  act<Name extends keyof Acts>(name: Name, ...args: Parameters<Acts[Name]>): Promise<Answer<Name>> {
+    const headers = { "content-type": "application/json" };
+    return this.ask<Answer<Name>>(`/api/act/${name}`, { body: JSON.stringify(args), headers });
+  }
+
+  read<Name extends keyof Acts>(name: Name, ...args: Parameters<Acts[Name]>): Promise<Answer<Name>> {
+    const query = new URLSearchParams({ args: JSON.stringify(args) });
+    return this.ask<Answer<Name>>(`/api/act/${name}?${query}`);
+  }
+
+  workspace = (): Promise<WorkspaceView> => this.ask<WorkspaceView>("/api/workspace");
+
+  post = <T>(path: string, body: Uint8Array | string, name: string): Promise<Outcome<T>> =>
+    this.ask(path, { body: body as BodyInit, headers: { "x-file-name": encodeURIComponent(name) } });
+
+  /** Reads the shelf to its end. */
+  async scan(): Promise<void> {
+    await (await this.fetch("/api/shelf", { body: "", headers: {} })).text();
+  }
+
+  async download(path: string): Promise<Uint8Array> {
+    const response = await this.fetch(path);
+    if (!response.ok) throw new Error(`${path} answered ${response.status}`);
+    return new Uint8Array(await response.arrayBuffer());
+  }
+
+  private async ask<T>(path: string, sent?: { body: BodyInit; headers: Record<string, string> }): Promise<T> {
+    return (await (await this.fetch(path, sent)).json()) as T;
+  }
+
+  private fetch(path: string, sent?: { body: BodyInit; headers: Record<string, string> }): Promise<Response> {
+    return fetch(`${this.url}${path}`, {
+      ...(sent && { method: "POST", body: sent.body }),
+      headers: { ...this.headers, ...sent?.headers },
+      signal: AbortSignal.timeout(60_000),
+    });
+  }
+}
