@@ -1,0 +1,124 @@
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import { chromium, type Browser, type Page } from "@playwright/test";
+import { makeRandom, type Random } from "@/core/random";
+import { expect, home, test } from "./fixtures";
+import config from "../playwright.config";
+
+/** Seconds of work; SEATING_MINUTES makes them more. */
+const seconds = Number(process.env.SEATING_MINUTES ?? 0.4) * 60;
+const seed = Number(process.env.SEATING_SEED ?? 3);
+
+test("two windows in each of two browsers work at once on one profile, and end with the same; nothing that one did is lost", async ({
+  seating,
+}) => {
+  test.setTimeout((seconds + 180) * 1000);
+  const { launchOptions = {}, viewport } = config.use!;
+  const browsers = await Promise.all([chromium.launch(launchOptions), chromium.launch(launchOptions)]);
+  const told: string[] = [];
+  try {
+    const windows = (
+      await Promise.all(browsers.map((browser) => openTwo(browser, seating.url, viewport)))
+    ).flat();
+    for (const page of windows) watchLosses(page, told);
+    const token = (await readFile(join(home, "token"), "utf8")).trim();
+    const until = Date.now() + seconds * 1000;
+    const done = await Promise.all(
+      windows.map((page, at) => work(page, makeRandom(seed + at), token, until)),
+    );
+    expect(done.reduce((sum, count) => sum + count)).toBeGreaterThan(windows.length * 3);
+    const prints: string[] = [];
+    for (const page of windows) {
+      await expect(page.getByText("Storing…")).toHaveCount(0);
+      await expect(page.getByRole("button", { name: /not stored yet$/ })).toHaveCount(0);
+      await page.getByRole("link", { name: "Lineups" }).click();
+    }
+    // What each has, and what is stored.
+    for (const page of windows) prints.push(await fingerprint(page));
+    await windows[0]!.reload();
+    prints.push(await fingerprint(windows[0]!));
+    expect(new Set(prints).size, prints.join(" ")).toBe(1);
+    expect(told).toEqual([]);
+  } finally {
+    await Promise.all(browsers.map((browser) => browser.close()));
+  }
+});
+
+async function openTwo(browser: Browser, url: string, viewport: unknown): Promise<Page[]> {
+  const context = await browser.newContext({ viewport: viewport as { width: number; height: number } });
+  const pages = [await context.newPage(), await context.newPage()];
+  for (const page of pages) {
+    await page.goto(`${url}/plan`);
+    await page.getByRole("switch").first().waitFor();
+  }
+  return pages;
+}
+
+/** Edits that a window had to give up, which it tells. */
+function watchLosses(page: Page, told: string[]): void {
+  page.on("pageerror", (error) => told.push(error.message));
+  void page.exposeFunction("tellLoss", (text: string) => told.push(text));
+  void page.evaluate(() => {
+    new MutationObserver(() => {
+      for (const toast of document.querySelectorAll("[data-sonner-toast]:not([data-seen])")) {
+        toast.setAttribute("data-seen", "");
+        if (toast.textContent?.includes("Not stored"))
+          (window as unknown as { tellLoss: (text: string) => void }).tellLoss(toast.textContent);
+      }
+    }).observe(document.body, { childList: true, subtree: true });
+  });
+}
+
+/** Switches, undoes, does again, reads the shelf and brings lists in, until it is time; answers how much. */
+async function work(page: Page, random: Random, token: string, until: number): Promise<number> {
+  let count = 0;
+  for (; Date.now() < until; count++) {
+    const kind = random.below(20);
+    if (kind < 14) await switchOne(page, random);
+    else if (kind < 17) await page.keyboard.press(kind === 16 ? "Control+Shift+z" : "Control+z");
+    else if (kind === 17)
+      await page.evaluate(() => fetch("/api/shelf", { method: "POST" }).then((answer) => answer.text()));
+    else if (kind === 18) await bringIn(page, count, token);
+    else await page.waitForTimeout(random.below(400));
+  }
+  return count;
+}
+
+async function switchOne(page: Page, random: Random): Promise<void> {
+  const switches = page.locator("main").getByRole("switch");
+  const there = await switches.count();
+  // It may be drawn anew meanwhile: then it is somebody else's turn.
+  await switches
+    .nth(random.below(Math.max(1, there)))
+    .click({ timeout: 2000 })
+    .catch(() => undefined);
+}
+
+/** The list of the window's own profile, as a new one beside it. */
+const bringIn = (page: Page, count: number, token: string): Promise<void> =>
+  page.evaluate(
+    async ([number, secret]) => {
+      const profile = new URLSearchParams(location.search).get("profile")!;
+      const headers = { "x-seating-profile": profile, "x-seating-token": secret };
+      const list = await fetch(`/api/lineups?profile=${profile}&format=lineup`, { headers });
+      const kept = await fetch("/api/lineups", {
+        method: "POST",
+        headers: { ...headers, "x-file-name": "list.json" },
+        body: await list.text(),
+      });
+      const { value } = (await kept.json()) as { value: { importId: string } };
+      const target = { way: "new", name: `Beside ${number} ${crypto.randomUUID().slice(0, 8)}` };
+      await fetch("/api/act/acceptImport", {
+        method: "POST",
+        headers: { ...headers, "content-type": "application/json" },
+        body: JSON.stringify([value.importId, { target, keepMine: [] }]),
+      });
+    },
+    [count, token] as const,
+  );
+
+async function fingerprint(page: Page): Promise<string> {
+  const line = page.getByText(/^Fingerprint /).first();
+  await line.waitFor();
+  return (await line.innerText()).trim();
+}
