@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { root } from "./steps.mjs";
+import { root, run } from "./steps.mjs";
 
 /** Programs that run beside the server, each as one file of plain JavaScript under dist/. */
 const programs = {
@@ -10,19 +10,28 @@ const programs = {
   server: "src/server/main.ts",
 };
 
-export async function build() {
+/** `files`: by the name that each has under dist/, paths from the root. */
+async function bundle(files, more = {}) {
   const esbuild = await import("esbuild");
   await esbuild.build({
     absWorkingDir: root,
-    entryPoints: Object.fromEntries(Object.entries(programs).map(([name, path]) => [name, join(root, path)])),
+    entryPoints: Object.fromEntries(Object.entries(files).map(([name, path]) => [name, join(root, path)])),
     outdir: join(root, "dist"),
     outExtension: { ".js": ".mjs" },
-    minifySyntax: true,
     bundle: true,
     platform: "node",
     format: "esm",
     target: "node20",
     packages: "external",
     logLevel: "warning",
+    ...more,
   });
+}
+
+export const build = () => bundle(programs, { minifySyntax: true });
+
+/** Bundles a program that is not shipped and runs it in a process of its own; answers its exit code. */
+export async function runBundled(name, path, args = [], more = {}) {
+  await bundle({ [name]: path }, more);
+  return run(process.execPath, [join(root, "dist", `${name}.mjs`), ...args]);
 }

@@ -132,6 +132,8 @@ test.each<[string, () => Uint8Array | string, string]>([
   ["nesting without end, a page's remains", () => "<a>".repeat(50_000), "list-empty"],
   ["a code's mark without end", () => "S2-a ".repeat(30_000), "code-cut"],
   ["a code cut into pieces without end", () => `S2-a ${"b ".repeat(60_000)}.`, "listing"],
+  ["lists in lists without end, Markdown", () => `- **a**\n${"- ".repeat(200_000)}x`, "list-broken"],
+  ["a rule of many signs, Markdown", () => `- **a**\n\n${"- ".repeat(60)}\n`, "listing"],
   ["nesting without end, Markdown", () => `- **a**\n${"> ".repeat(20_000)}x`, "list-broken"],
   [
     "UTF-16 without a mark",

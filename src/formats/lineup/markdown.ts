@@ -116,8 +116,14 @@ export const markdownTable: LineupFormat = {
     ].join("\n"),
 };
 
-/** Lists and tables, in the order in which they stand; a heading says what stands below it. */
+/** A line that opens more lists and quotations within one another than any list has (CommonMark 0.31, 5): each costs all before it. */
+const tooDeep = /^(?:[ \t]{0,3}(?:>[ \t]?|(?:[-+*]|\d{1,9}[.)])[ \t])){40}.*[^-*_>\s]/m;
+
+/**
+ * Lists and tables, in the order in which they stand; a heading says what stands below it. Throws where it is nested beyond any use.
+ */
 export function readMarkdown(text: string): Listing {
+  if (tooDeep.test(text)) throw new Error("it is nested deeper than any list");
   const tree = fromMarkdown(text, { extensions: [gfm()], mdastExtensions: [gfmFromMarkdown()] });
   return new MarkdownReader().read(tree);
 }
