@@ -34,6 +34,12 @@ test("a transaction that fails leaves nothing, and others wait for it", async ()
   expect(await count).toEqual([{ count: 1 }]);
 });
 
+test("a thread that has ended is told, to whoever asks later too", async () => {
+  const other = await openInWorker(join(process.cwd(), "dist", "database-worker.mjs"), "memory://");
+  await other.close();
+  await expect(other.query("select 1")).rejects.toThrow("the database's thread has ended");
+});
+
 test("this thread is free while a query runs there", async () => {
   const slow = db.query("select count(*) from generate_series(1, 3000000)");
   let ticks = 0;

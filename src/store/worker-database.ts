@@ -19,7 +19,9 @@ export async function openInWorker(program: string, folder: string): Promise<Db>
   const worker = new Worker(program, { workerData: { folder } });
   const waiting = new Map<number, { resolve: (value: never) => void; reject: (error: Error) => void }>();
   let asked = 0;
+  let gone: Error | null = null;
   const failAll = (error: Error) => {
+    gone ??= error;
     for (const { reject } of waiting.values()) reject(error);
     waiting.clear();
   };
@@ -33,7 +35,9 @@ export async function openInWorker(program: string, folder: string): Promise<Db>
   });
   const answerTo = <T>(number: number) =>
     new Promise<T>((resolve, reject) => waiting.set(number, { resolve, reject }));
-  const ask = <T>(kind: Ask["kind"], text: string, params: readonly unknown[] = []) => {
+  const ask = <T>(kind: Ask["kind"], text: string, params: readonly unknown[] = []): Promise<T> => {
+    // Nobody would answer any more.
+    if (gone) return Promise.reject(gone);
     const number = ++asked;
     const answer = answerTo<T>(number);
     worker.postMessage({ number, kind, text, params } satisfies Ask);

@@ -37,6 +37,8 @@ class StandInWorker {
     this.channel.port1.addEventListener(...args);
   removeEventListener = (...args: Parameters<MessagePort["removeEventListener"]>) =>
     this.channel.port1.removeEventListener(...args);
+  breakDown = (message: string) =>
+    this.channel.port1.dispatchEvent(Object.assign(new Event("error"), { message }));
   terminate = () => {
     this.channel.port1.close();
     this.channel.port2.close();
@@ -76,6 +78,21 @@ test("a newer question ends an older one, whose answer is null", async () => {
   letGo();
   expect(await newer).not.toBeNull();
   expect(workers.length).toBe(before + 1);
+});
+
+test("a worker that breaks down is told, and the next question has another one", async () => {
+  StandInWorker.hold = new Promise(() => undefined);
+  const asked = askForProposal(testGame, stock, profile, question);
+  const before = workers.length;
+  await new Promise((done) => setTimeout(done, 20));
+  workers.at(-1)!.breakDown("out of memory");
+  await expect(asked).rejects.toThrow("out of memory");
+  StandInWorker.hold = Promise.resolve();
+  expect(await askForProposal(testGame, stock, profile, question)).not.toBeNull();
+  expect(workers.length).toBe(before + 1);
+  const list = askForList(testGame, stock, { bytes: new Uint8Array(), name: "a.txt" }, [], {});
+  workers.at(-1)!.breakDown("out of memory");
+  expect(await list).toMatchObject({ ok: false, refusal: { code: "fault" } });
 });
 
 test("a question that is given up is answered with null; the next one starts afresh", async () => {

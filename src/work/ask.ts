@@ -1,6 +1,6 @@
 import { wrap, type Remote } from "comlink";
 import type { Answers } from "@/core/lineup/match-lines";
-import type { Outcome } from "@/core/model/outcome";
+import { refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
@@ -18,11 +18,13 @@ class Helper {
     /** What the worker has been told of; not told again with every question, for it is large. */
     known: Stock | null;
     readonly ended: Promise<null>;
+    /** Only ever rejects: the thread could not be loaded, or has broken down. */
+    readonly failed: Promise<never>;
     readonly end: () => void;
   } | null = null;
   private busy = false;
 
-  /** Null where the question was ended by a newer one or given up. */
+  /** Null where the question was ended by a newer one or given up. Rejects where the worker fails, and then has another one next. */
   async ask<T>(
     game: GameDefinition,
     stock: Stock,
@@ -37,9 +39,15 @@ class Helper {
       return question(own.remote);
     };
     try {
-      return await Promise.race([own.ended, answer()]);
+      return await Promise.race([own.ended, own.failed, answer()]);
+    } catch (error) {
+      if (this.worker === own) {
+        own.end();
+        this.worker = null;
+      }
+      throw error;
     } finally {
-      if (this.worker === own) this.busy = false;
+      if (this.worker === own || this.worker === null) this.busy = false;
     }
   }
 
@@ -60,7 +68,13 @@ function start() {
     thread.terminate();
     answerNull(null);
   };
-  return { thread, remote: wrap<Jobs>(thread), known: null, ended, end };
+  const failed = new Promise<never>((_, reject) => {
+    const fail = ({ message }: Partial<ErrorEvent>) => reject(new Error(message || "its worker broke down"));
+    thread.addEventListener("error", fail);
+    thread.addEventListener("messageerror", () => fail({}));
+  });
+  failed.catch(() => undefined);
+  return { thread, remote: wrap<Jobs>(thread), known: null, ended, failed, end };
 }
 
 /** One for each kind of question, so that looking at a rule does not end a proposal. */
@@ -91,12 +105,14 @@ export const askForList = (
   depot: readonly ShelfMod[],
   answers: Answers,
 ): Promise<Outcome<ResolvedList> | null> =>
-  forLists.ask(
-    game,
-    stock,
-    // The wrapper of the worker takes the two sides of an outcome apart.
-    (jobs) => jobs.readList(bytes, name, depot, answers) as Promise<Outcome<ResolvedList>>,
-  );
+  forLists
+    .ask(
+      game,
+      stock,
+      // The wrapper of the worker takes the two sides of an outcome apart.
+      (jobs) => jobs.readList(bytes, name, depot, answers) as Promise<Outcome<ResolvedList>>,
+    )
+    .catch((error: Error) => refuse("fault", { detail: error.message }));
 
 /** Gives up the proposal that is being computed. */
 export const cancelWork = (): void => forProposals.cancel();

@@ -92,18 +92,25 @@ function Effect({ rule }: { rule: Rule }) {
   const roster = useEditor((state) => state.roster);
   const view = useEditor((state) => state.view);
   const [effect, setEffect] = useState<RuleEffect | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
     let wanted = true;
-    void askForRuleEffect(view.game, view.stock, roster.profile, rule.id).then((answer) => {
-      if (wanted && answer) setEffect(answer);
-    });
+    askForRuleEffect(view.game, view.stock, roster.profile, rule.id)
+      .then((answer) => {
+        if (wanted && answer) setEffect(answer);
+      })
+      .catch((error: Error) => setFault(error.message));
     return () => {
       wanted = false;
     };
   }, [view, roster, rule.id]);
   return (
     <Part title="What it changes">
-      {effect ? <p>{effectText(effect, listOfRule(rule))}</p> : <p className="text-ink3">Computing…</p>}
+      {effect ? (
+        <p>{effectText(effect, listOfRule(rule))}</p>
+      ) : (
+        <p className="text-ink3">{fault ? `It could not be computed: ${fault}.` : "Computing…"}</p>
+      )}
     </Part>
   );
 }

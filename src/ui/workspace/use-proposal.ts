@@ -1,6 +1,8 @@
 import { usePathname, useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
+import { sayRefusal } from "@/core/messages/refusals";
+import { refuse } from "@/core/model/outcome";
 import { acceptEdit, type OrderProposal } from "@/core/edit/accept";
 import type { Roster } from "@/core/roster/roster";
 import { askForProposal, cancelWork } from "../../work/ask";
@@ -47,9 +49,17 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
       const { view, roster } = editor.getState();
       askedFor.current = { roster, question };
       setProposing(true);
-      const proposal = await askForProposal(view.game, view.stock, roster.profile, question);
-      if (!proposal) return null;
+      const computed = await askForProposal(view.game, view.stock, roster.profile, question).catch(
+        (error: Error) => error,
+      );
+      if (!computed) return null;
       setProposing(false);
+      if (computed instanceof Error) {
+        leaveProposal();
+        tell(sayRefusal(refuse("fault", { detail: computed.message }).refusal));
+        return null;
+      }
+      const proposal = computed;
       const answer = { roster, proposal };
       const { setAside, cycles } = proposal.result;
       const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
