@@ -6,7 +6,7 @@ test("a fault in a view is told in its place, takes nothing else with it, and ca
 }) => {
   // The page is made to believe that a copy is kept of which nothing is known.
   let broken = true;
-  await page.route("**/api/act/listCopies", (route) =>
+  await page.route("**/api/act/listCopies?*", (route) =>
     route.fulfill({ json: { ok: true, value: broken ? [{}] : [] } }),
   );
   await page.goto(`${seating.url}/overview`);
@@ -23,7 +23,7 @@ test("a fault in a view is told in its place, takes nothing else with it, and ca
 });
 
 test("a fault beneath everything is told as well", async ({ seating, page }) => {
-  await page.route("**/api/act/readCatalogue", async (route) => {
+  await page.route("**/api/act/readCatalogue?*", async (route) => {
     const answer = await route.fetch();
     const outcome = (await answer.json()) as { value: object };
     await route.fulfill({
