@@ -72,17 +72,18 @@ function Undo() {
       <h2 id="undo" className="text-lg font-bold">
         Undo
       </h2>
-      <Field
-        label="Edits kept for undo, of each profile"
-        inputMode="numeric"
-        value={typed}
-        onChange={({ target }) => {
-          setTyped(target.value);
-          const wanted = UndoSteps.safeParse(Number(target.value));
-          if (wanted.success) setKept(wanted.data);
-        }}
-        className="max-w-32"
-      />
+      <div className="max-w-52">
+        <Field
+          label="Edits kept for undo, of each profile"
+          inputMode="numeric"
+          value={typed}
+          onChange={({ target }) => {
+            setTyped(target.value);
+            const wanted = UndoSteps.safeParse(Number(target.value));
+            if (wanted.success) setKept(wanted.data);
+          }}
+        />
+      </div>
       <p className={read.success ? "text-ink2" : "text-brick"}>
         {read.success
           ? "Older edits are forgotten with the next edit. Restore points stay."
