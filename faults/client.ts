@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
+import { profileHeader, tokenHeader } from "@/core/model/window-headers";
 import type { Outcome } from "@/core/model/outcome";
 import type { actions } from "@/server/actions";
 import type { WorkspaceView } from "@/server/views/workspace";
@@ -18,8 +19,8 @@ export class Client {
   static async open(url: string, home: string, profile?: string): Promise<Client> {
     const token = (await readFile(join(home, "token"), "utf8")).trim();
     return new Client(url, {
-      "x-seating-token": token,
-      ...(profile !== undefined && { "x-seating-profile": profile }),
+      [tokenHeader]: token,
+      ...(profile !== undefined && { [profileHeader]: profile }),
     });
   }
 

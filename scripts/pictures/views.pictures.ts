@@ -38,6 +38,8 @@ test("the main views", async ({ page }) => {
   await take(page, "profiles");
 
   await page.goto(`${server.url}/settings`);
+  await page.getByText("None yet. One is kept").waitFor();
+  await take(page, "settings-data");
   await page
     .getByLabel("A plugin to try")
     .setInputFiles(join(home, "demo/brinehollow/game/base/Brinehollow - Tides.keel"));
@@ -82,7 +84,7 @@ test("the main views", async ({ page }) => {
   await take(page, "proposal");
   await page.getByRole("button", { name: /^Accept/ }).click();
 
-  await page.getByRole("button", { name: "Write it" }).click();
+  await page.getByRole("contentinfo").getByRole("button", { name: "Write order file" }).click();
   await page.locator("[data-sonner-toast] [data-close-button]").click();
   await page.getByRole("button", { name: "Start a trial" }).click();
   await page.getByRole("region", { name: "Trial" }).getByText("stopped at start").waitFor();
@@ -129,6 +131,8 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.getByRole("button", { name: /^Get \d+ newer/ }).click();
   await page.getByText("on the shelf", { exact: true }).last().waitFor();
+  // What was got is read before the queue stands still.
+  await page.getByRole("button", { name: "Pause" }).waitFor({ state: "detached" });
   await take(page, "depot");
 
   // Somebody follows the list, has changed something of it, and its author, too.

@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { tokenHeader } from "@/core/model/window-headers";
 
 /** What is asked of the server, before anything of it is answered. */
 interface Asked {
@@ -30,7 +31,7 @@ export function closedTo({ method, url, headers }: Asked, port: number, token: s
   if (origin !== undefined && origin !== `http://${host}`)
     return { status: 403, why: "Requests from other origins are refused." };
   const isLarge = method !== "POST" && largeReads.includes(path);
-  if (isLarge && ![one("x-seating-token"), queryOf(url).get("token")].includes(token))
+  if (isLarge && ![one(tokenHeader), queryOf(url).get("token")].includes(token))
     return { status: 403, why: "This is read only from a window of Seating." };
   const site = one("sec-fetch-site");
   if (["", "same-origin", "none"].includes(site)) return null;

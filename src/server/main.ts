@@ -2,6 +2,7 @@ import { randomBytes } from "node:crypto";
 import { createServer } from "node:http";
 import { join } from "node:path";
 import next from "next";
+import { profileHeader } from "@/core/model/window-headers";
 import { themeScript } from "./theme-script";
 import { closedTo, headersOf, profileInAddress } from "./gate";
 import { readToken } from "./token";
@@ -25,7 +26,7 @@ async function main(): Promise<void> {
       response.writeHead(closed.status, { "content-type": "text/plain; charset=utf-8", connection: "close" });
       return void response.end(`${closed.why}\n`);
     }
-    headers["x-seating-profile"] ??= profileInAddress(url) ?? undefined;
+    headers[profileHeader] ??= profileInAddress(url) ?? undefined;
     // By this the scripts of a page are marked with the nonce.
     headers["content-security-policy"] = said["content-security-policy"];
     void answer(request, response);

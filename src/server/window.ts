@@ -1,10 +1,8 @@
 import "server-only";
 import { headers } from "next/headers";
 import { ProfileId } from "@/core/model/ids";
+import { profileHeader } from "@/core/model/window-headers";
 import { getContext, type Context } from "./context";
-
-/** By this a window says which profile it works on; its address does, where it is loaded. */
-const profileHeader = "x-seating-profile";
 
 /** The context of a request: its window has a profile, and so a game, of its own. */
 export async function windowContext(): Promise<Context> {

@@ -26,8 +26,8 @@ interface Seated<T> {
 
 /**
  * Seats items in sections. An order that the list states stays as it is, in the sections that it names, else in those that take
- * arrivals (`byTags`: as far as they can, without any being moved), else in one for each load rank; what stands among others in it does so here. What it does not state comes as an arrival
- * would, behind it.
+ * arrivals (`byTags`: as far as they can, without any being moved), else in one for each load rank; what stands among others in it
+ * does so here. What it does not state comes as an arrival would, behind it.
  */
 export function seat<T extends ToSeat>(
   game: GameDefinition,

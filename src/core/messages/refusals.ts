@@ -137,8 +137,10 @@ const refusalText: {
     "Reading the shelf was cancelled. What was read is kept; the next reading goes on from there.",
   ],
   "trial-failed": (d) => sentence`The stand-in game could not be started (code ${d.code}).`,
-  unreachable: (d) =>
-    sentence`The server of Seating does not answer (${d.detail}). Start it again; what it had confirmed is stored.`,
+  // What the browser says of it, in its data, is no sentence of ours.
+  unreachable: () => [
+    "The server of Seating does not answer. Start it again; what it had confirmed is stored.",
+  ],
   fault: (d) => sentence`Something went wrong inside Seating: ${d.detail}.`,
   "bad-request": (d) => sentence`The request could not be read: ${d.detail}.`,
 };

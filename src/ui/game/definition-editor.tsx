@@ -18,26 +18,20 @@ const Typed: z.ZodType<Draft> = z.record(z.string(), z.unknown());
 
 /** Every law of a game as a form that is checked while one types, with a trial on a real plugin. */
 export function DefinitionEditor({
-  name,
+  draftKey,
   start,
   word,
   onStore,
 }: {
   /** By which what is typed is kept. */
-  name: string;
+  draftKey: string;
   start: Draft;
   /** What storing is called. */
   word: string;
   /** Answers whether it is stored. */
   onStore: (definition: GameDefinition) => Promise<boolean>;
 }) {
-  const {
-    value: draft,
-    setValue: setDraft,
-    isEarlier,
-    forget,
-    discard,
-  } = useDraft(`definition-${name}`, start, Typed);
+  const { value: draft, setValue: setDraft, isEarlier, forget, discard } = useDraft(draftKey, start, Typed);
   const store = async (definition: GameDefinition) => {
     if (await onStore(definition)) forget();
   };

@@ -114,7 +114,12 @@ function Laws() {
           ? "A definition of your own."
           : "The definition that came with Seating; once it is changed it is yours, and stays as it is."}
       </p>
-      <DefinitionEditor name={game.id} start={game} word="Store these laws" onStore={store} />
+      <DefinitionEditor
+        draftKey={`definition-${game.id}`}
+        start={game}
+        word="Store these laws"
+        onStore={store}
+      />
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { z } from "zod";
 import { keepDraft, readDraft } from "./drafts";
+import { useAskOnLeave } from "./use-ask-on-leave";
 
 interface Drafting<T> {
   readonly value: T;
@@ -32,13 +33,7 @@ export function useDraft<T>(key: string, start: T, schema: z.ZodType<T>): Drafti
     });
     return () => clearTimeout(looking);
   }, [key, schema]);
-  useEffect(() => {
-    const onLeave = (event: BeforeUnloadEvent) => {
-      if (isTyped.current) event.preventDefault();
-    };
-    window.addEventListener("beforeunload", onLeave);
-    return () => window.removeEventListener("beforeunload", onLeave);
-  }, []);
+  useAskOnLeave(useCallback(() => isTyped.current, []));
   const setValue = useCallback(
     (next: T) => {
       isTyped.current = true;

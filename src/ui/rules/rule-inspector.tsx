@@ -99,7 +99,7 @@ function Effect({ rule }: { rule: Rule }) {
       .then((answer) => {
         if (wanted && answer) setEffect(answer);
       })
-      .catch((error: Error) => setFault(error.message));
+      .catch((error: Error) => wanted && setFault(error.message));
     return () => {
       wanted = false;
     };

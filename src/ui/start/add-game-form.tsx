@@ -3,13 +3,13 @@
 import { useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
-import type { GameDefinition } from "@/core/model/game";
 import type { GameListed } from "@/server/views/workspace";
 import { Button } from "../kit/button";
+import { keepDraft } from "../kit/drafts";
 import { inputLook } from "../kit/field";
 import { addGame } from "../workspace/server";
 import { areNamed, FoldersFields, noFolders } from "./folders-fields";
-import { OwnGame } from "./own-game";
+import { OwnGame, type DescribedGame } from "./own-game";
 
 /** Stands for a game that its user describes; no id of a game looks like it. */
 const ownGame = "*";
@@ -17,7 +17,8 @@ const ownGame = "*";
 /** Which of the games that ship, and the folders in which it and its mods lie. */
 export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; onAdded: () => void }) {
   const [id, setId] = useState(games[0]?.id ?? ownGame);
-  const [own, setOwn] = useState<GameDefinition | null>(null);
+  const [described, setDescribed] = useState<DescribedGame | null>(null);
+  const own = described?.definition ?? null;
   const [folders, setFolders] = useState(noFolders);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -26,8 +27,9 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
     setBusy(true);
     const outcome = await addGame({ game: id === ownGame ? { own } : id, folders });
     setBusy(false);
-    if (outcome.ok) onAdded();
-    else setWrong(plainText(sayRefusal(outcome.refusal)));
+    if (!outcome.ok) return setWrong(plainText(sayRefusal(outcome.refusal)));
+    if (described) keepDraft(localStorage, described.draftKey, null);
+    onAdded();
   };
   if (id === ownGame && !own)
     return (
@@ -37,7 +39,7 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
             Choose one that comes with Seating
           </Button>
         )}
-        <OwnGame onDescribed={setOwn} />
+        <OwnGame onDescribed={setDescribed} />
       </>
     );
   return (
@@ -56,7 +58,7 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
       {id === ownGame && own && (
         <p>
           <b>{own.name}</b> {own.version}, described by you.{" "}
-          <Button small look="quiet" onClick={() => setOwn(null)}>
+          <Button small look="quiet" onClick={() => setDescribed(null)}>
             Describe it again
           </Button>
         </p>

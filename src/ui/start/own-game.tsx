@@ -7,13 +7,20 @@ import { DefinitionEditor } from "../game/definition-editor";
 import { inputLook } from "../kit/field";
 import { listShipped } from "../workspace/server";
 
+export interface DescribedGame {
+  readonly definition: GameDefinition;
+  /** Under which what was typed is kept until the game is added. */
+  readonly draftKey: string;
+}
+
 /** Describing a game of one's own, from one that ships or from nothing. */
-export function OwnGame({ onDescribed }: { onDescribed: (definition: GameDefinition) => void }) {
+export function OwnGame({ onDescribed }: { onDescribed: (described: DescribedGame) => void }) {
   const [shipped, setShipped] = useState<readonly GameDefinition[]>([]);
   const [from, setFrom] = useState("");
   useEffect(() => {
     void listShipped().then((outcome) => outcome.ok && setShipped(outcome.value));
   }, []);
+  const draftKey = `definition-own-${from}`;
   const model = shipped.find(({ id }) => id === from);
   const start = useMemo(() => (model ? { ...model, id: "", name: "" } : blankDefinition), [model]);
   return (
@@ -35,11 +42,11 @@ export function OwnGame({ onDescribed }: { onDescribed: (definition: GameDefinit
       </label>
       <DefinitionEditor
         key={from}
-        name={`own-${from}`}
+        draftKey={draftKey}
         start={start}
         word="Go on to its folders"
         onStore={(definition) => {
-          onDescribed(definition);
+          onDescribed({ definition, draftKey });
           // It is not stored before its folders are named.
           return Promise.resolve(false);
         }}

@@ -1,4 +1,5 @@
 import type { ProfileId } from "@/core/model/ids";
+import { profileHeader, tokenHeader } from "@/core/model/window-headers";
 
 /** What this window works on, and what it says with large reads. */
 let shown: { readonly profile: ProfileId; readonly token: string } | null = null;
@@ -7,8 +8,8 @@ let shown: { readonly profile: ProfileId; readonly token: string } | null = null
 export const windowHeaders = (
   profile: ProfileId | null | undefined = shown?.profile,
 ): Record<string, string> => ({
-  ...(profile ? { "x-seating-profile": profile } : {}),
-  ...(shown ? { "x-seating-token": shown.token } : {}),
+  ...(profile ? { [profileHeader]: profile } : {}),
+  ...(shown ? { [tokenHeader]: shown.token } : {}),
 });
 
 /** Where the list of a profile is read, in a format. */

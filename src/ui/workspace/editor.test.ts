@@ -351,6 +351,9 @@ describe("what is pending", () => {
     const other = { ...roster.profile, id: "other" as typeof roster.profile.id, version: 9 };
     editor.receive({ ...view(), profile: other });
     expect([isOn(editor, "a.plank"), pendingIn(editor).length]).toEqual([true, 1]);
+    editor.receive(view());
+    expect([isOn(editor, "a.plank"), editor.getState().history.edits]).toEqual([false, 1]);
+    editor.receive({ ...view(), profile: other });
     server.weather = () => "well";
     await editor.settled();
     expect([server.stored.length, pendingIn(editor), editor.getState().profile]).toEqual([1, [], other]);

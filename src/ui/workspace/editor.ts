@@ -113,6 +113,7 @@ export class ProfileEditor {
     if (!sameProfile) {
       // Another profile shows at once; what is found in it follows the painted frame.
       this.set(start);
+      if (pending.some((each) => each.profile === received.profile.id)) this.remakeOn(received, pending);
       return this.catchUpSoon();
     }
     const next = { ...start, ...deriveRest(start.roster, start.onDisk), lens };

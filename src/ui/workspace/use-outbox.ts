@@ -1,4 +1,5 @@
-import { useEffect } from "react";
+import { useCallback, useEffect } from "react";
+import { useAskOnLeave } from "../kit/use-ask-on-leave";
 import type { ProfileEditor } from "./editor";
 import { openOutbox, type Outbox } from "./outbox";
 
@@ -6,6 +7,7 @@ let opened: Promise<Outbox> | undefined;
 
 /** What is pending outlives the page, is sent as soon as the browser is back on line, and leaving the page meanwhile asks. */
 export function useOutbox(editor: ProfileEditor): void {
+  useAskOnLeave(useCallback(() => editor.getState().pending.length > 0, [editor]));
   useEffect(() => {
     opened ??= openOutbox({
       storage: window.localStorage,
@@ -17,16 +19,11 @@ export function useOutbox(editor: ProfileEditor): void {
     void opened.then(({ read, keep }) => {
       if (!ended) end = editor.keepPending(read(), keep);
     });
-    const onLeave = (event: BeforeUnloadEvent) => {
-      if (editor.getState().pending.length > 0) event.preventDefault();
-    };
     const onLine = () => void editor.settled();
-    window.addEventListener("beforeunload", onLeave);
     window.addEventListener("online", onLine);
     return () => {
       ended = true;
       end?.();
-      window.removeEventListener("beforeunload", onLeave);
       window.removeEventListener("online", onLine);
     };
   }, [editor]);

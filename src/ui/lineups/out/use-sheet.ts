@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 
 import type { z } from "zod";
 import { blankSheet, LineupSheet } from "@/core/model/lineup";
 import { keepDraft, readDraft } from "../../kit/drafts";
+import { useAskOnLeave } from "../../kit/use-ask-on-leave";
 import { readSheet, saveSheet } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 
@@ -45,6 +46,8 @@ class SheetDraft {
     return () => this.listeners.delete(listener);
   };
 
+  readonly isUnstored = (): boolean => Object.keys(this.typed).length > 0;
+
   open(): void {
     this.reading ??= this.load().then((sheet) => {
       this.read = sheet;
@@ -67,7 +70,7 @@ class SheetDraft {
 
   private show(): void {
     this.shown = { ...(this.read ?? blankSheet), ...this.typed };
-    if (this.read && Object.keys(this.typed).length > 0) {
+    if (this.read && this.isUnstored()) {
       if (this.timer) clearTimeout(this.timer);
       this.timer = setTimeout(() => this.flush(), storedAfter);
     }
@@ -78,7 +81,7 @@ class SheetDraft {
     if (!this.timer) return;
     clearTimeout(this.timer);
     this.timer = null;
-    const [sheet, { typed }] = [this.shown, this];
+    const { shown: sheet, typed } = this;
     this.last = this.last.then(async () => {
       if (!(await this.save(sheet))) return;
       this.read = sheet;
@@ -113,6 +116,7 @@ export function useSheet(): SheetState {
     draft.open();
     return () => void draft.stored();
   }, [draft]);
+  useAskOnLeave(draft.isUnstored);
   const sheet = useSyncExternalStore(
     draft.subscribe,
     draft.getSheet,

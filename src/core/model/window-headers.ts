@@ -1,0 +1,4 @@
+/** A window says with each call on which profile it works; the address of a view says it where that is loaded. */
+export const profileHeader = "x-seating-profile";
+/** And, with large reads, that it is a window of this Seating. */
+export const tokenHeader = "x-seating-token";
