@@ -61,9 +61,11 @@ test("the main views", async ({ page }) => {
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Lamplight Rework.plank");
   await page.keyboard.press("Enter");
+  // The list stands still before anything of it is measured.
+  await page.waitForTimeout(500);
   const [start, end] = [
     await page.locator('[data-item="Kelp Shelf Seams.skiff"]').boundingBox(),
-    await page.locator('[data-item="Abyssal Weather.plank"]').boundingBox(),
+    await page.locator('[data-item="Eelgrass Clarity.skiff"]').boundingBox(),
   ];
   await page.mouse.move(start!.x + 400, start!.y + 16);
   await page.mouse.down();
@@ -130,7 +132,10 @@ test("the main views", async ({ page }) => {
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.getByRole("button", { name: /^Get \d+ newer/ }).click();
-  await page.getByText("on the shelf", { exact: true }).last().waitFor();
+  await page
+    .getByRole("region", { name: "Queue" })
+    .getByText(/^2 of 2 got/)
+    .waitFor();
   // What was got is read before the queue stands still.
   await page.getByRole("button", { name: "Pause" }).waitFor({ state: "detached" });
   await take(page, "depot");
