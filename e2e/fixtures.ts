@@ -1,7 +1,7 @@
-import { cp, rm } from "node:fs/promises";
+import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test as base, type Page } from "@playwright/test";
-import { freePort, home, pristine, startSeating, type Server } from "./server";
+import { copyFolder, freePort, home, pristine, startSeating, type Server } from "./server";
 
 export { expect } from "@playwright/test";
 export { home } from "./server";
@@ -21,7 +21,7 @@ export interface Seating {
 export const test = base.extend<{ seating: Seating; watched: Page }>({
   seating: async ({}, provide) => {
     await rm(home, { recursive: true, force: true });
-    await cp(pristine, home, { recursive: true, preserveTimestamps: true });
+    await copyFolder(pristine, home);
     const port = await freePort();
     const begin = () => startSeating("start.mjs", home, undefined, port);
     let server: Server = await begin();

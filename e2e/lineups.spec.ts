@@ -39,11 +39,16 @@ async function openList(page: Page, name: string, text: string): Promise<void> {
   await page.getByLabel("Lineup file").setInputFiles({ name, mimeType: "text/plain", buffer });
 }
 
-const exported = async (page: Page, url: string, format = "lineup"): Promise<string> => {
+async function exported(page: Page, url: string, format = "lineup"): Promise<string> {
   await page.goto(`${url}/lineups`);
+  return exportedHere(page, url, format);
+}
+
+/** The file that the page of lineups, which is open, hands out in this format. */
+async function exportedHere(page: Page, url: string, format: string): Promise<string> {
   const href = (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!;
   return (await page.request.get(`${url}${href.replace("format=lineup", `format=${format}`)}`)).text();
-};
+}
 
 test("a list goes out here and comes in on another machine with an empty shelf: got, checked, the same fingerprint", async ({
   watched: page,
@@ -179,20 +184,23 @@ test("a second, empty installation says of every format what is true: whole, and
     .evaluateAll((options) => options.map((option) => (option as HTMLOptionElement).value));
   expect(formats.length).toBeGreaterThanOrEqual(12);
   const texts = new Map<string, string>();
-  for (const format of formats) texts.set(format, await exported(page, seating.url, format));
+  for (const format of formats) texts.set(format, await exportedHere(page, seating.url, format));
   const code = await page.getByRole("textbox", { name: "Share code" }).inputValue();
 
   const server = await startSecond();
   try {
     const there = await enterSecond(browser, server);
     const verdictOn = async (name: string, content: string) => {
-      await there.goto(`${server.url}/lineups?part=in`);
+      const partIn = there.getByRole("link", { name: "In", exact: true });
+      await partIn.click();
+      await expect(partIn).toHaveAttribute("aria-current", "page");
       await openList(there, name, content);
       await there.getByRole("button", { name: "Make the profile" }).click();
       const proof = there.getByRole("status").filter({ hasText: "Its author’s" });
       await proof.waitFor();
       return (await proof.locator("p").first().innerText()).trim();
     };
+    await there.getByRole("link", { name: "Lineups" }).click();
     // Nothing is here: whatever the list proves, it is not yet the setup; and one that was altered says so first.
     expect(await verdictOn("empty.lineup.json", texts.get("lineup")!)).toMatch(/^Not yet/);
     expect(await verdictOn("empty.txt", texts.get("lines")!)).toMatch(/^Not yet/);
@@ -204,6 +212,7 @@ test("a second, empty installation says of every format what is true: whole, and
     await there.goto(`${server.url}/shelf`);
     await there.getByRole("button", { name: "Read the shelf" }).click();
     await there.getByText(/^\d+ items: /).waitFor();
+    await there.getByRole("link", { name: "Lineups" }).click();
     for (const [format, text] of texts) {
       const altered = alterByHand(format, text, mod);
       expect([format, altered === text]).toEqual([format, false]);

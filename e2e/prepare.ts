@@ -1,6 +1,6 @@
-import { cp, rm } from "node:fs/promises";
+import { rm } from "node:fs/promises";
 import type { FullConfig } from "@playwright/test";
-import { folderOf, startSeating } from "./server";
+import { copyFolder, folderOf, startSeating } from "./server";
 
 /** Makes the demo once for each worker; every test begins with a copy of it. */
 export default async function prepare({ workers }: FullConfig): Promise<void> {
@@ -11,6 +11,6 @@ export default async function prepare({ workers }: FullConfig): Promise<void> {
     await rm(pristine, { recursive: true, force: true });
     const server = await startSeating("demo.mjs", home);
     await server.stop();
-    await cp(home, pristine, { recursive: true, preserveTimestamps: true });
+    await copyFolder(home, pristine);
   }
 }

@@ -1,7 +1,8 @@
-import { spawn, type ChildProcess } from "node:child_process";
+import { execFile, spawn, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
+import { promisify } from "node:util";
 
 export const root = resolve(__dirname, "..");
 /** A folder that only the tests of one worker use. */
@@ -10,6 +11,9 @@ export const folderOf = (name: string, worker = process.env.TEST_PARALLEL_INDEX 
 /** The data folder of the tests; it stays at one path, for the database names the folders of the game by theirs. */
 export const home = folderOf("home");
 export const pristine = folderOf("pristine");
+
+/** Copies a folder with its stamps. The one of Node.js takes five times as long for the thousands of small files. */
+export const copyFolder = (from: string, to: string) => promisify(execFile)("cp", ["-a", from, to]);
 
 export interface Server {
   readonly url: string;

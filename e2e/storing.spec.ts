@@ -114,6 +114,16 @@ test("each window keeps its own profile and game, over a reload and whatever ano
   await expect(page).toHaveURL(/profile=/);
   await page.reload();
   await expect(menu(page, "Long Descent")).toBeVisible();
+  // A part of a view is an address of its own, and knows the profile as well.
+  await page.getByRole("link", { name: "Lineups" }).click();
+  for (const part of ["In", "Following", "Together"]) {
+    await page.getByRole("link", { name: part, exact: true }).click();
+    await expect(page).toHaveURL(new RegExp(`profile=.+part=${part.toLowerCase()}$`));
+  }
+  await page.goBack();
+  await expect(page.getByRole("link", { name: "Following" })).toHaveAttribute("aria-current", "page");
+  await page.reload();
+  await expect(menu(page, "Long Descent")).toBeVisible();
   await other.reload();
   await expect(menu(other, "Harbour Lights")).toBeVisible();
   await menu(other, "Harbour Lights").click();

@@ -1,7 +1,6 @@
 "use client";
 
 import { Command as Cmdk } from "cmdk";
-import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
@@ -13,6 +12,7 @@ import { parseRule } from "@/core/edit/rule-sentence";
 import { newRule } from "../rules/new-rule";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { commands, type Command } from "./commands";
+import { useGo } from "../workspace/use-go";
 
 interface Hit {
   readonly key: string;
@@ -113,12 +113,12 @@ function useHits(text: string, run: (command: Command) => void): Hit[] {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const lens = useEditor((state) => state.lens);
-  const router = useRouter();
+  const go = useGo();
   return useMemo(() => {
     const wanted = text.trim().toLowerCase();
     const toItem = (list: ListName, id: string) => () => {
       editor.select([id], id, list);
-      router.push("/plan");
+      go("/plan");
     };
     const all = [
       ...ruleHits(roster, lens, text, (rule) => editor.dispatch(addRule(rule))),
@@ -133,7 +133,7 @@ function useHits(text: string, run: (command: Command) => void): Hit[] {
       counts.set(group, count);
       return count <= most[group];
     });
-  }, [text, roster, lens, editor, router, run]);
+  }, [text, roster, lens, editor, go, run]);
 }
 
 /** A sentence that is a rule: chosen, it is remembered; one that names nothing to be found says what is the matter. */

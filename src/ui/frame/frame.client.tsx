@@ -1,6 +1,6 @@
 "use client";
 
-import { usePathname, useRouter } from "next/navigation";
+import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
 import type { WorkspaceView } from "@/server/views/workspace";
@@ -20,6 +20,7 @@ import { Strip } from "./strip";
 import { turnTheme, useTheme } from "./theme";
 import { TopBar } from "./top-bar";
 import { TrialPanel } from "./trial-panel";
+import { useGo } from "../workspace/use-go";
 
 /** Everything around a view: top bar, rail, strip, dialogs, keys. */
 export function FrameScreen({ view, children }: { view: WorkspaceView; children: ReactNode }) {
@@ -77,16 +78,16 @@ function Frame({ children }: { children: ReactNode }) {
 /** Runs commands, and listens for their keys. */
 function useCommands(openDialog: (name: DialogName) => void): (command: Command) => void {
   const workspace = useWorkspace();
-  const router = useRouter();
+  const go = useGo();
   const context = useCallback(
     (): CommandContext => ({
       workspace,
       state: workspace.editor.getState(),
-      go: (path) => router.push(path),
+      go,
       openDialog,
       turnTheme,
     }),
-    [workspace, router, openDialog],
+    [workspace, go, openDialog],
   );
   const run = useCallback(
     (command: Command) => {

@@ -13,11 +13,11 @@ import {
   Warehouse,
   type LucideIcon,
 } from "lucide-react";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useState } from "react";
 import { mainList } from "@/core/model/game";
 import { useEditor } from "../workspace/workspace.client";
+import { ViewLink } from "../workspace/view-link";
 
 /** The views that work, with what stands in each. */
 export function Rail() {
@@ -67,7 +67,7 @@ function RailLink({
 }) {
   const here = usePathname() === to;
   return (
-    <Link
+    <ViewLink
       href={to}
       aria-current={here ? "page" : undefined}
       aria-label={narrow ? label : undefined}
@@ -77,6 +77,6 @@ function RailLink({
       <Icon size={16} aria-hidden className="shrink-0" />
       {!narrow && <span className="grow">{label}</span>}
       {!narrow && count !== undefined && <span className="text-sm font-mono font-normal">{count}</span>}
-    </Link>
+    </ViewLink>
   );
 }

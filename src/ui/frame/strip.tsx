@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { placesUsed } from "@/core/roster/roster";
@@ -11,6 +10,7 @@ import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
 import { NotStored } from "./not-stored";
 import { Later, useEditor } from "../workspace/workspace.client";
+import { ViewLink } from "../workspace/view-link";
 
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
@@ -27,7 +27,7 @@ export function Strip() {
       {placesUsed(roster).map(({ counting, used }) => (
         <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
       ))}
-      <Link href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
+      <ViewLink href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
         {!checked && <span className="text-ink2">Checking…</span>}
         {checked &&
           levels.map((level) => (
@@ -36,7 +36,7 @@ export function Strip() {
               {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}
             </span>
           ))}
-      </Link>
+      </ViewLink>
       <Later>
         <FollowedMark />
       </Later>

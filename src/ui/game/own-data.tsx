@@ -1,7 +1,6 @@
 "use client";
 
 import { format } from "date-fns";
-import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { DataArrived } from "@/server/data-files";
@@ -10,12 +9,13 @@ import { Dialog } from "../kit/dialog";
 import { postFile } from "../workspace/post-file";
 import { leaveData, listKeptData, lookAtKept, replaceData } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { useGo } from "../workspace/use-go";
 
 /** Everything that Seating keeps, out as one archive and in again elsewhere, and what was there before. */
 export function OwnData() {
   const { editor, unwrap, workOn, tell } = useWorkspace();
   const token = useEditor((state) => state.view.token);
-  const router = useRouter();
+  const go = useGo();
   const [arrived, setArrived] = useState<DataArrived | null>(null);
   const [busy, setBusy] = useState(false);
   const [kept, setKept] = useState<readonly string[]>([]);
@@ -47,7 +47,7 @@ export function OwnData() {
     setArrived(null);
     listKept();
     tell(["Everything was replaced. What was there before can be restored under Settings."]);
-    router.push("/overview");
+    go("/overview");
     await workOn(null);
   };
   return (

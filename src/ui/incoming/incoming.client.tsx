@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useState } from "react";
 import { addMods, switchMods } from "@/core/edit/edits";
 import { hasParts } from "@/core/roster/parts";
@@ -13,11 +12,12 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { listInDrop, readDrop, type Dropped } from "./dropped-files";
 import { offerList } from "../lineups/pending-list";
 import { IncomingDialog, type Wanted } from "./incoming-dialog";
+import { useGo } from "../workspace/use-go";
 
 /** Archives and folders of mods, dropped anywhere in the window: one after another they are looked at and taken in. */
 export function IncomingMods() {
   const { editor, unwrap, tell, shelfReading } = useWorkspace();
-  const router = useRouter();
+  const go = useGo();
   const [waiting, setWaiting] = useState<readonly Dropped[]>([]);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [busy, setBusy] = useState(false);
@@ -32,7 +32,7 @@ export function IncomingMods() {
     },
     (list) => {
       offerList(list);
-      router.push("/lineups?part=in");
+      go("/lineups?part=in");
     },
   );
   const next = waiting[0];

@@ -1,7 +1,6 @@
 "use client";
 
-import Link from "next/link";
-import { useRouter, useSearchParams } from "next/navigation";
+import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import { useWorkspace } from "../workspace/workspace.client";
@@ -11,6 +10,8 @@ import type { ListSource } from "./in/use-list-in";
 import { ListOut } from "./out/list-out";
 import { usePendingList } from "./pending-list";
 import { PlayTogether } from "./together/play-together";
+import { useGo } from "../workspace/use-go";
+import { ViewLink } from "../workspace/view-link";
 
 const parts = [
   ["out", "Out"],
@@ -21,7 +22,7 @@ const parts = [
 
 /** Lists out of this machine, into it, and the one that the profile follows. */
 export function LineupsScreen() {
-  const router = useRouter();
+  const go = useGo();
   const wanted = useSearchParams().get("part");
   const part = parts.find(([id]) => id === wanted)?.[0] ?? "out";
   const pending = usePendingList();
@@ -30,32 +31,32 @@ export function LineupsScreen() {
   const merge = async (list: ListSource, profile: ProfileId) => {
     if (profile !== editor.getState().profile.id && !(await switchTo(profile))) return;
     setMerging(list);
-    router.push("/lineups?part=following");
+    go("/lineups?part=following");
   };
   useEffect(() => {
-    if (pending && part !== "in") router.replace("/lineups?part=in");
-  }, [pending, part, router]);
+    if (pending && part !== "in") go("/lineups?part=in");
+  }, [pending, part, go]);
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex h-11 shrink-0 items-center gap-4 border-b px-4">
         <h1 className="text-lg font-bold">Lineups</h1>
         <nav aria-label="Parts" className="flex gap-1">
           {parts.map(([id, label]) => (
-            <Link
+            <ViewLink
               key={id}
               href={`/lineups?part=${id}`}
               aria-current={id === part ? "page" : undefined}
               className={`flex h-7 items-center rounded-md px-3 font-semibold ${id === part ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
             >
               {label}
-            </Link>
+            </ViewLink>
           ))}
         </nav>
       </header>
       {part === "out" && <ListOut />}
       {part === "in" && (
         <ListIn
-          onAccepted={() => router.push("/lineups?part=following")}
+          onAccepted={() => go("/lineups?part=following")}
           onMerge={(list, profile) => void merge(list, profile)}
         />
       )}

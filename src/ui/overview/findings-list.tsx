@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
@@ -13,6 +12,7 @@ import { LevelMark, levelWords } from "../kit/level";
 import { Say } from "../kit/sentence";
 import { VersionsDialog } from "../versions/versions-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { useGo } from "../workspace/use-go";
 
 const mostAtFirst = 60;
 
@@ -63,13 +63,13 @@ function GetAll({ findings }: { findings: readonly Finding[] }) {
 
 function FindingRow({ finding }: { finding: Finding }) {
   const { editor } = useWorkspace();
-  const router = useRouter();
+  const go = useGo();
   const subject = finding.subjects.find(({ list, id }) =>
     editor.getState().roster.lists[list].itemOf.has(id),
   );
   const show = () => {
     editor.select([subject!.id], subject!.id, subject!.list);
-    router.push("/plan");
+    go("/plan");
   };
   return (
     <li className="border-line flex items-start gap-2.5 border-b py-2">

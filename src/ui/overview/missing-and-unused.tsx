@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { plural } from "@/core/messages/parts";
 import { wantOfMod } from "@/core/depot/offers";
 import { GetMissing } from "../depot/get-missing";
@@ -8,6 +7,7 @@ import { formatSize } from "../kit/format-size";
 import { usageKey } from "../workspace/usage-key";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor } from "../workspace/workspace.client";
+import { ViewLink } from "../workspace/view-link";
 
 /** What the profile misses, what no profile uses, and what lies on the shelf in several versions. */
 export function MissingAndUnused() {
@@ -33,12 +33,12 @@ export function MissingAndUnused() {
     <ul>
       {told.map(([, words, query]) => (
         <li key={query} className="flex flex-wrap items-center gap-2">
-          <Link
+          <ViewLink
             href={`/shelf?${query}`}
             className="hover:text-pine underline decoration-1 underline-offset-2"
           >
             {words}
-          </Link>
+          </ViewLink>
           {query === "state=missing" && <GetMissing wants={missing.map(wantOfMod)} />}
         </li>
       ))}

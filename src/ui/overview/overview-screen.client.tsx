@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useEffect, type ReactNode } from "react";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
@@ -25,6 +24,7 @@ import { MissingAndUnused } from "./missing-and-unused";
 import { ShelfPictures } from "./shelf-pictures";
 import { SectionsChart } from "./sections-chart";
 import { FollowedVerdict } from "../lineups/follow/followed-verdict";
+import { ViewLink } from "../workspace/view-link";
 
 /** How the present profile stands: numbers, places, findings, what the game reads. */
 export function OverviewScreen() {
@@ -173,14 +173,14 @@ function Number({
     <div className="flex flex-col-reverse">
       <dt className="text-ink2 text-sm">{label}</dt>
       <dd>
-        <Link
+        <ViewLink
           href={href}
           className="hover:text-pine flex items-center gap-1.5 font-mono text-xl font-semibold"
         >
           {mark}
           {value}
           {of !== undefined && <span className="text-ink3 text-base font-normal">of {of}</span>}
-        </Link>
+        </ViewLink>
       </dd>
     </div>
   );

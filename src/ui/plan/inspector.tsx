@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { memo, useState } from "react";
 import { switchItems } from "@/core/edit/edits";
 import { addRule } from "@/core/edit/rule-edits";
@@ -10,6 +9,7 @@ import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { AboutItem } from "./about-item";
 import { WhyBetween } from "./why-between";
+import { ViewLink } from "../workspace/view-link";
 
 /** Everything about the selected plugin or mod, and always: why here? */
 export const Inspector = memo(function Inspector({ onMoveTo }: { onMoveTo: () => void }) {
@@ -85,11 +85,11 @@ function OnTheShelf({ item }: { item: SeatedItem }) {
   const mod = item.list === "mods" ? item : item.mod;
   if (!mod) return null;
   return (
-    <Link
+    <ViewLink
       href={`/shelf?mod=${encodeURIComponent(mod.id)}`}
       className="text-ink2 hover:bg-sunk hover:text-ink inline-flex h-8 items-center rounded-md px-3 font-semibold"
     >
       On the shelf
-    </Link>
+    </ViewLink>
   );
 }

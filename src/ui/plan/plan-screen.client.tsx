@@ -1,7 +1,6 @@
 "use client";
 
 import { ListFilter, PanelRight, Rows3 } from "lucide-react";
-import Link from "next/link";
 import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import type { ListName } from "@/core/model/profile";
@@ -23,6 +22,7 @@ import { RememberBar } from "./remember-bar";
 import { SheetDialog } from "./sheet-dialog";
 import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
+import { ViewLink } from "../workspace/view-link";
 
 /** The plugins in order, or a proposal beside it. */
 export function PlanScreen() {
@@ -171,9 +171,9 @@ function EmptyHint() {
   return (
     <p className="border-line bg-sunk text-ink2 border-b px-4 py-2">
       No mod is in this profile yet. Switch mods on in the{" "}
-      <Link className="text-pine font-semibold underline" href="/shelf">
+      <ViewLink className="text-pine font-semibold underline" href="/shelf">
         Shelf
-      </Link>
+      </ViewLink>
       , or make a profile from a lineup.
     </p>
   );

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState, type ReactNode } from "react";
 import type { SetAside } from "@/core/model/problem";
 import { plural } from "@/core/messages/parts";
@@ -17,6 +16,7 @@ import type { Proposed } from "../workspace/use-proposal";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { MoveList } from "./move-list";
 import { SlopeChart } from "./slope-chart";
+import { ViewLink } from "../workspace/view-link";
 
 /**
  * A computed order beside the one that it was made for, before anything is changed. Where the profile has changed since, a
@@ -144,9 +144,9 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
               </>
             )}
             {each.rule.kind !== "needs" && (
-              <Link href="/rules" className="text-pine ml-2 font-semibold underline">
+              <ViewLink href="/rules" className="text-pine ml-2 font-semibold underline">
                 Ways out
-              </Link>
+              </ViewLink>
             )}
           </span>
         </li>

@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
@@ -20,6 +19,7 @@ import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
 import { IdentityDialog } from "./identity-dialog";
 import { sourceOf, type ShelfRow } from "./shelf-rows";
+import { useGo } from "../workspace/use-go";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
 export function ModInspector({
@@ -185,11 +185,11 @@ const requirement = (
 
 function PluginFacts({ plugin }: { plugin: PluginFile }) {
   const { editor } = useWorkspace();
-  const router = useRouter();
+  const go = useGo();
   const seated = useEditor((state) => state.roster.pluginOf.get(plugin.name));
   const show = () => {
     editor.select([plugin.name], plugin.name, "plugins");
-    router.push("/plan");
+    go("/plan");
   };
   return (
     <li className="border-line border-l-2 pl-2.5">

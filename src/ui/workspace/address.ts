@@ -27,12 +27,25 @@ export function showProfile(profile: ProfileId, token: string): void {
   showQuery(new URLSearchParams(location.search).toString());
 }
 
+/** Goes to another part of the view that is shown, as a step of the window's history; false where the path leads elsewhere. */
+export function pushWithin(path: string): boolean {
+  const { pathname, search, hash } = new URL(path, location.href);
+  if (pathname !== location.pathname || hash !== "") return false;
+  // The router takes its query from an address that is pushed so, and leaves the view as it stands.
+  history.pushState(null, "", pathname + withProfile(search));
+  return true;
+}
+
 /** What a view keeps in the address. */
 export function showQuery(query: string): void {
-  const params = new URLSearchParams(shown ? { profile: shown.profile } : {});
-  for (const [key, value] of new URLSearchParams(query)) if (key !== "profile") params.append(key, value);
-  const search = params.size > 0 ? `?${params}` : "";
+  const search = withProfile(query);
   if (location.search === search) return;
   // Past the router, which would take the change for a way to another page and may load that anew.
   history.replaceState(history.state, "", location.pathname + search + location.hash);
+}
+
+function withProfile(query: string): string {
+  const params = new URLSearchParams(shown ? { profile: shown.profile } : {});
+  for (const [key, value] of new URLSearchParams(query)) if (key !== "profile") params.append(key, value);
+  return params.size > 0 ? `?${params}` : "";
 }

@@ -1,4 +1,4 @@
-import { usePathname, useRouter } from "next/navigation";
+import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
@@ -8,6 +8,7 @@ import type { Roster } from "@/core/roster/roster";
 import { askForProposal, cancelWork } from "../../work/ask";
 import type { Question } from "../../work/jobs";
 import type { ProfileEditor } from "./editor";
+import { useGo } from "./use-go";
 
 /** A proposal and the profile that it was made for, which may have changed since. */
 export interface Proposed {
@@ -28,7 +29,7 @@ export interface Proposing {
 
 /** Once there is a proposal, or one is under way, every change of the profile asks anew. */
 export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) => void): Proposing {
-  const router = useRouter();
+  const go = useGo();
   const path = usePathname();
   const [proposed, setProposed] = useState<Proposed | null>(null);
   const [proposing, setProposing] = useState(false);
@@ -88,10 +89,10 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
     async (question: Question) => {
       editor.lookAt(question.list);
       const isToSee = (await ask(question)) !== null;
-      if (isToSee && path !== "/plan") router.push("/plan");
+      if (isToSee && path !== "/plan") go("/plan");
       return isToSee;
     },
-    [editor, ask, router, path],
+    [editor, ask, go, path],
   );
   return useMemo(
     () => ({ proposed, propose, leaveProposal, proposing, stopProposing }),

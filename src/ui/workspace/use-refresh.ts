@@ -1,4 +1,4 @@
-import { usePathname } from "next/navigation";
+import { usePathname, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, type RefObject } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -19,27 +19,33 @@ interface Refreshing {
 /** Keeps the profile in the address, and reads anew what the server shows of it, or of another one. */
 export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T>) => T | null): Refreshing {
   const path = usePathname();
+  const query = useSearchParams();
   const profile = useStateOf(editor, (state) => state.profile.id);
   const token = useStateOf(editor, ({ view }) => view.token);
   // The router draws the address of a view when that is there, and it has no profile.
-  useEffect(() => showProfile(profile, token), [profile, token, path]);
+  useEffect(() => showProfile(profile, token), [profile, token, path, query]);
 
   const refreshed = useRef(0);
-  const asked = useRef(0);
+  /** The last question, which resolves when what it asked for is shown. */
+  const asked = useRef<Promise<void>>(undefined);
   /** Which profile is asked for and not shown yet: what is refreshed meanwhile is that one. */
   const wanted = useRef<ProfileId | null | undefined>(undefined);
   const show = useCallback(
-    async (id: ProfileId | null) => {
-      const number = ++asked.current;
-      refreshed.current = performance.now();
-      const view = await readWorkspace(id);
-      // An older answer that comes late says nothing new.
-      if (number !== asked.current) return;
-      wanted.current = undefined;
-      const received = unwrap(view);
-      if (!received) return;
-      if ("profile" in received) editor.receive(received);
-      else location.reload();
+    (id: ProfileId | null) => {
+      const ask = async (): Promise<void> => {
+        refreshed.current = performance.now();
+        const view = await readWorkspace(id);
+        // An older answer that comes late says nothing new.
+        if (asked.current !== own) return asked.current;
+        wanted.current = undefined;
+        const received = unwrap(view);
+        if (!received) return;
+        if ("profile" in received) editor.receive(received);
+        else location.reload();
+      };
+      const own = ask();
+      asked.current = own;
+      return own;
     },
     [editor, unwrap],
   );

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo } from "react";
 import { compareRosters } from "@/core/compare/rosters";
 import { verdictMark } from "@/core/messages/verdict";
 import { useEditor } from "../../workspace/workspace.client";
 import { useFollowed, useVerdict, type Followed } from "./use-followed";
+import { ViewLink } from "../../workspace/view-link";
 
 const nothingTied = { mods: [], plugins: [] };
 
@@ -24,13 +24,13 @@ function Mark({ followed }: { followed: Followed }) {
   );
   const isFine = verdict.kind === "exact" || verdict.kind === "as-far";
   return (
-    <Link
+    <ViewLink
       href="/lineups?part=following"
       title={`It follows ${followed.lineup.title} ${followed.lineup.listVersion}`}
       className="hover:bg-sunk flex h-6 items-center gap-1 rounded px-1"
     >
       <span className={isFine ? "text-ink2" : "text-saffron font-semibold"}>{verdictMark(verdict)}</span>
       {changed > 0 && <span className="text-saffron font-semibold">· {changed} changed by you</span>}
-    </Link>
+    </ViewLink>
   );
 }

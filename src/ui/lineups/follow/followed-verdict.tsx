@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import { verdictTitle } from "@/core/messages/verdict";
 import { useFollowed, useVerdict, type Followed } from "./use-followed";
+import { ViewLink } from "../../workspace/view-link";
 
 /** The list that the profile follows, and the verdict on it, with the way to all that is said of it. */
 export function FollowedVerdict() {
@@ -15,9 +15,9 @@ function Told({ followed }: { followed: Followed }) {
   return (
     <p>
       {[title, listVersion].filter(Boolean).join(" ")}:{" "}
-      <Link href="/lineups?part=following" className="text-pine font-semibold underline">
+      <ViewLink href="/lineups?part=following" className="text-pine font-semibold underline">
         {verdictTitle(useVerdict(followed))}
-      </Link>
+      </ViewLink>
     </p>
   );
 }

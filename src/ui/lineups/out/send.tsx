@@ -1,7 +1,6 @@
 "use client";
 
 import { Download } from "lucide-react";
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { creditsText } from "@/core/lineup/credits";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
@@ -21,6 +20,7 @@ import { useCopy } from "./use-copy";
 import { TakenDialog } from "./taken-dialog";
 import { useNumbering } from "./use-numbering";
 import { Versions } from "./versions";
+import { ViewLink } from "../../workspace/view-link";
 
 /** The ways out: a file in any format, a page, a code; with what each leaves behind, said before. */
 export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
@@ -65,9 +65,9 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
       )}
       {open > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">
-          <Link href="/overview#findings" className="underline underline-offset-2">
+          <ViewLink href="/overview#findings" className="underline underline-offset-2">
             {plural(open, "finding")} still open
-          </Link>
+          </ViewLink>
           . The list names {open === 1 ? "it" : "them"}.
         </p>
       )}
