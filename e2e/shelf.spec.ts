@@ -1,6 +1,7 @@
 import { copyFile, readFile, rename, rm } from "node:fs/promises";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import makeSevenZip from "7z-wasm";
 import { zipSync, strToU8 } from "fflate";
 import type { Page } from "@playwright/test";
 import { expect, shelfFolder, stored, test } from "./fixtures";
@@ -157,6 +158,17 @@ test("what is shown is tagged, moved to a section, and dropped into a bin that g
   expect(existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(true);
 });
 
+async function pack7z(files: Readonly<Record<string, Uint8Array>>): Promise<Uint8Array> {
+  const tool = await makeSevenZip({ print: () => undefined });
+  for (const [path, data] of Object.entries(files)) {
+    const parts = path.split("/").slice(0, -1);
+    parts.forEach((_, at) => tool.FS.mkdir(`/${parts.slice(0, at + 1).join("/")}`));
+    tool.FS.writeFile(`/${path}`, data);
+  }
+  tool.callMain(["a", "/made.7z", ...new Set(Object.keys(files).map((path) => `/${path.split("/")[0]!}`))]);
+  return tool.FS.readFile("/made.7z");
+}
+
 test("a dropped archive is looked into, taken in switched off, and asks for its parts; a broken one is refused by name", async ({
   watched: page,
 }) => {
@@ -216,6 +228,15 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(page.getByRole("switch", { name: "Fresh Paint is off" })).toBeVisible();
   await page.getByRole("row", { name: /Fresh Paint/ }).click();
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Parts, 1 of 2 taken");
+
+  // A mod in another kind of archive, which keeps its kind on the shelf.
+  await drop("Other Paint-2.0.7z", await pack7z({ "textures/water/other.tex": strToU8("other paint") }));
+  await expect(dialog).toContainText("Take in Other Paint");
+  await dialog.getByRole("button", { name: "Take it in" }).click();
+  await expect(dialog).toHaveCount(0);
+  await page.getByLabel("Filter the shelf").fill("other paint");
+  await expect(page.getByRole("switch", { name: "Other Paint is off" })).toBeVisible();
+  expect(existsSync(join(shelfFolder, "Other Paint-2.0.7z"))).toBe(true);
 
   await drop("Cut.zip", zipSync(files).subarray(0, 300));
   await expect(

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { pipeline } from "node:stream/promises";
 import { crc32 } from "node:zlib";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { ModFile } from "./mod-file";
+import { ProblemError, type ModFile } from "./mod-file";
 import { streamPlain } from "./open-plain";
 import type { ProblemCode } from "@/core/model/refusal";
 
@@ -26,6 +26,7 @@ export async function digestFile(file: ModFile, keep: boolean): Promise<Outcome<
       if (keep) kept.push(part);
     }
   } catch (error) {
+    if (error instanceof ProblemError) return { ok: false, refusal: error.problem };
     if (file.crc32 !== null) return refuse("zip-corrupt", { entry: file.path });
     return refuse("cannot-read", { detail: `${file.path}: ${(error as Error).message}` });
   }

@@ -40,7 +40,7 @@ test("an archive lists what unzip -l lists", async () => {
   await putZip("a.zip", { ...files, "deep/er/still.txt": text("x") });
   const opened = await openModFiles(join(folder, "a.zip"));
   const ours = opened.ok ? opened.value.files.map((file) => `${file.size} ${file.path}`) : [];
-  if (opened.ok) opened.value.close();
+  if (opened.ok) await opened.value.close();
   const listing = execFileSync("unzip", ["-l", join(folder, "a.zip")], { encoding: "utf8" });
   const theirs = [...listing.matchAll(/^\s*(\d+)\s+[\d-]+\s+[\d:]+\s+(.+)$/gm)].map(
     (match) => `${match[1]} ${match[2]}`,
@@ -243,8 +243,8 @@ describe("what is unsound becomes a problem and stops nothing", () => {
     await put("d.zip", changed);
     const { mods } = await read();
     expect(mods.map((mod) => sayProblem(mod.problem!))).toEqual([
-      "archives of the kind .7z are not read; unpack it into a folder of its own",
-      "archives of the kind .rar are not read; unpack it into a folder of its own",
+      "it does not begin as an archive of the kind .7z does; get it anew",
+      "it does not begin as an archive of the kind .rar does; get it anew",
       "archives of the kind .gz are not read; unpack it into a folder of its own",
       "“a.plank” is packed by a method that is not read (number 14); unpack it into a folder of its own",
     ]);

@@ -1,4 +1,5 @@
 import type { Readable } from "node:stream";
+import type { FileProblem } from "@/core/model/refusal";
 
 /** One file of a mod, wherever it lies. `path` is as stored, unchecked; `crc32` is what an archive promises of it. */
 export interface ModFile {
@@ -10,5 +11,12 @@ export interface ModFile {
 
 export interface ModFiles {
   readonly files: readonly ModFile[];
-  readonly close: () => void;
+  readonly close: () => Promise<void>;
+}
+
+/** Thrown where a file of a mod cannot be opened for a reason that has words of its own. */
+export class ProblemError extends Error {
+  constructor(readonly problem: FileProblem) {
+    super(problem.code);
+  }
 }

@@ -2,7 +2,9 @@ import { readdir } from "node:fs/promises";
 import { join } from "node:path";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProblemCode } from "@/core/model/refusal";
-import { openArchive } from "./archive";
+import { openPacked, packedKind } from "./packed/packed-archive";
+import { openZip } from "./zip-archive";
+import { endingOf } from "@/formats/archive-name";
 import type { ModFile, ModFiles } from "./mod-file";
 import { streamPlain, whatLiesAt } from "./open-plain";
 
@@ -11,7 +13,14 @@ export async function openModFiles(path: string): Promise<Outcome<ModFiles, Prob
   try {
     const info = await whatLiesAt(path, path);
     if (!info.ok) return info;
-    return info.value.isDirectory() ? await openFolder(path) : await openArchive(path);
+    if (info.value.isDirectory()) return await openFolder(path);
+    const packed = await packedKind(path);
+    if (packed !== null) return await openPacked(path, packed);
+    const zip = await openZip(path);
+    const kind = endingOf(path).toLowerCase();
+    return zip.ok || zip.refusal.code !== "not-a-zip" || kind === ".zip"
+      ? zip
+      : refuse("archive-unlike", { kind });
   } catch (error) {
     return refuse("cannot-read", {
       detail: (error as NodeJS.ErrnoException).code ?? (error as Error).message,
@@ -31,5 +40,5 @@ async function openFolder(root: string): Promise<Outcome<ModFiles, ProblemCode>>
     if (!info.value.isFile()) return refuse("not-plain", { entry: path.slice(0, 200) });
     files.push({ path, size: info.value.size, crc32: null, open: () => streamPlain(full) });
   }
-  return done({ files, close: () => undefined });
+  return done({ files, close: () => Promise.resolve() });
 }

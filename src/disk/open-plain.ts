@@ -41,6 +41,17 @@ export async function readPlain(path: string): Promise<Buffer> {
   }
 }
 
+/** Its first bytes, fewer where it has no more. */
+export async function readStart(path: string, length: number): Promise<Buffer> {
+  const handle = await openPlain(path);
+  try {
+    const { bytesRead, buffer } = await handle.read(Buffer.alloc(length), 0, length, 0);
+    return buffer.subarray(0, bytesRead);
+  } finally {
+    await handle.close();
+  }
+}
+
 /** A stream of its contents, which closes the file at its end. */
 export const streamPlain = async (path: string) => (await openPlain(path)).createReadStream();
 

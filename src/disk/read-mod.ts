@@ -46,7 +46,7 @@ interface LaidOutMod {
   readonly parts: readonly PartFile[];
   readonly plugins: readonly PartFile[];
   readonly manifest: ModManifest | null;
-  readonly close: () => void;
+  readonly close: () => Promise<void>;
 }
 
 /** Opens an archive or a folder, checks its contents and reads its manifest. What it answers must be closed. */
@@ -54,7 +54,7 @@ export async function openMod(game: GameDefinition, path: string): Promise<Outco
   const opened = await openModFiles(path);
   if (!opened.ok) return opened;
   const laidOut = await layOut(game, opened.value.files);
-  if (!laidOut.ok) opened.value.close();
+  if (!laidOut.ok) await opened.value.close();
   return laidOut.ok ? done({ ...laidOut.value, close: opened.value.close }) : laidOut;
 }
 
@@ -104,7 +104,7 @@ export async function readMod(
     const archiveSha256 = place.kind === "archive" ? await sha256OfFile(full) : null;
     return soundMod(game, place, mod, digests.value, archiveSha256, identity);
   } finally {
-    mod.close();
+    await mod.close();
   }
 }
 

@@ -5,6 +5,7 @@ import type { GameDefinition } from "@/core/model/game";
 import { refuse } from "@/core/model/outcome";
 import type { FileProblem } from "@/core/model/refusal";
 import type { ShelfMod } from "@/core/model/shelf";
+import { isArchiveName } from "@/formats/archive-name";
 import { safePath } from "@/formats/archive-path";
 import { whatLiesAt } from "./open-plain";
 import { readMod, type Identity, type ShelfPlace } from "./read-mod";
@@ -63,7 +64,7 @@ export async function readShelf(
       const at = counts.next++;
       const place = places[at]!;
       const before = byPath.get(place.path);
-      const same = before !== undefined && isUnchanged(before, place);
+      const same = before !== undefined && isUnchanged(before, place) && !isReadableNow(before, place);
       const mod = same
         ? before
         : await readMod(game, shelves[0]!, place, before, identities?.get(place.path));
@@ -80,6 +81,10 @@ export async function readShelf(
   await handOn();
   return { mods, read: places.length - counts.unchanged, unchanged: counts.unchanged };
 }
+
+/** An earlier Seating did not read archives of its kind. */
+const isReadableNow = ({ problem }: ShelfMod, place: ShelfPlace): boolean =>
+  problem?.code === "archive-kind" && place.problem === undefined;
 
 type Seen = Pick<ShelfPlace, "stamp" | "size" | "kind">;
 
@@ -98,8 +103,8 @@ export async function listShelf([first, ...others]: readonly string[]): Promise<
   return places;
 }
 
-/** Archives by their endings; those that are not read are told. */
-const archiveEnding = /\.(zip|7z|rar|tar|tgz|gz|bz2|xz)$/i;
+/** Archives of kinds that are not read, which is told. */
+const otherEnding = /\.(?:tar|tgz|gz|bz2|xz)$/i;
 
 async function listFolder(shelf: string): Promise<ShelfPlace[]> {
   const names = (await readdir(shelf, { encoding: "buffer" })).map(nameOf);
@@ -142,10 +147,11 @@ async function placeOf(shelf: string, { name, problem }: EntryName): Promise<She
     updated: new Date(0).toISOString(),
     problem: why,
   });
-  const ending = archiveEnding.exec(name)?.[1]?.toLowerCase();
-  if (problem) return wrong(problem, ending === undefined ? "folder" : "archive");
+  const other = otherEnding.exec(name)?.[0].toLowerCase();
+  const isArchive = other !== undefined || isArchiveName(name);
+  if (problem) return wrong(problem, isArchive ? "archive" : "folder");
   const found = await whatLiesAt(full, full);
-  if (!found.ok) return wrong(found.refusal, ending === undefined ? "folder" : "archive");
+  if (!found.ok) return wrong(found.refusal, isArchive ? "archive" : "folder");
   if (found.value.isDirectory())
     return placeFolder(shelf, name).catch((error: NodeJS.ErrnoException) =>
       wrong(
@@ -153,7 +159,7 @@ async function placeOf(shelf: string, { name, problem }: EntryName): Promise<She
         "folder",
       ),
     );
-  if (ending === undefined) return null;
+  if (!isArchive) return null;
   const { size, mtimeMs } = found.value;
   const place = {
     path: name,
@@ -162,9 +168,7 @@ async function placeOf(shelf: string, { name, problem }: EntryName): Promise<She
     stamp: stampOf(mtimeMs),
     updated: new Date(mtimeMs).toISOString(),
   };
-  return ending === "zip"
-    ? place
-    : { ...place, problem: refuse("archive-kind", { kind: `.${ending}` }).refusal };
+  return other === undefined ? place : { ...place, problem: refuse("archive-kind", { kind: other }).refusal };
 }
 
 /** Whole milliseconds: a copy that keeps times keeps no more of them. */

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import fc from "fast-check";
 import { strFromU8, strToU8, unzipSync } from "fflate";
-import { openArchive } from "./archive";
+import { openZip } from "./zip-archive";
 import type { ModFile } from "./mod-file";
 import { readRows, RowArchiveWriter } from "./row-archive";
 
@@ -66,10 +66,10 @@ test("what is written is a zip archive that any other program reads, and nothing
   expect(Object.keys(files)).toEqual(["head.json", "some.json"]);
   const expected = [{ a: 1 }, { b: "ä" }, { long }];
   expect(JSON.parse(strFromU8(files["some.json"]!))).toEqual(expected);
-  const opened = await openArchive(path);
+  const opened = await openZip(path);
   if (!opened.ok) throw new Error(opened.refusal.code);
   expect(await rowsOf(opened.value.files[1]!)).toEqual(expected);
-  opened.value.close();
+  await opened.value.close();
 });
 
 test("what cannot be written is thrown, and a file that is there is not written over", async () => {

@@ -1,4 +1,5 @@
 import { ModId } from "@/core/model/ids";
+import { withoutEnding } from "./archive-name";
 
 /**
  * Name and version from `Some Name-1.2.3.zip` or a folder's name, for mods without a manifest. A version is a dotted number, a
@@ -6,7 +7,7 @@ import { ModId } from "@/core/model/ids";
  * lone number at the end belongs to the name: `Bog Model 2` is no later `Bog Model`.
  */
 export function nameFromPath(path: string): { id: ModId; name: string; version: string } {
-  const stem = path.replace(/\.zip$/i, "");
+  const stem = withoutEnding(path);
   const [before, version] = splitVersion(stem);
   const name = before.replaceAll("_", " ").trim() || stem;
   const id = name

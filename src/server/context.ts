@@ -9,6 +9,7 @@ import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
 import type { Db } from "@/store/sql";
 import { tidy } from "@/store/tidy";
+import { removeLeftOvers } from "@/disk/packed/packed-archive";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
@@ -61,6 +62,7 @@ async function open(): Promise<Context> {
   const giveBack = await takeFolder(home(), { pid: process.pid, address: `http://127.0.0.1:${port()}` });
   // What was dropped and neither taken in nor left when the last server ended is nobody's.
   await rm(incomingFolder(), { recursive: true, force: true });
+  await removeLeftOvers();
   if (process.env.SEATING_AFRESH) await rm(join(home(), "database"), { recursive: true, force: true });
   const program = join(root(), "dist", "database-worker.mjs");
   const db = await openInWorker(program, join(home(), "database"));

@@ -25,6 +25,11 @@ export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[C
   "not-plain": (d) => `“${d.entry}” is neither a file nor a folder`,
   "zip-method": (d) =>
     `“${d.entry}” is packed by a method that is not read (number ${d.method}); unpack it into a folder of its own`,
+  "packed-broken": (d) => `it cannot be unpacked: ${d.detail}`,
+  "packed-locked": () => "even its list of files is encrypted; unpack it into a folder of its own",
+  "packed-method": (d) =>
+    `“${d.entry}” is packed by a method that is not read (${d.method}); unpack it into a folder of its own`,
+  "archive-unlike": (d) => `it does not begin as an archive of the kind ${d.kind} does; get it anew`,
   "archive-kind": (d) => `archives of the kind ${d.kind} are not read; unpack it into a folder of its own`,
   "cannot-keep": (d) => `what it says could not be stored: ${d.detail}`,
   "no-content": () => "it holds no manifest, no plugin and no folder that the game would read",

@@ -28,6 +28,10 @@ export type ProblemData = {
   readonly "link-loop": Entry;
   readonly "not-plain": Entry;
   readonly "zip-method": Entry & { readonly method: number };
+  readonly "packed-broken": Detail;
+  readonly "packed-locked": Nothing;
+  readonly "packed-method": Entry & { readonly method: string };
+  readonly "archive-unlike": { readonly kind: string };
   readonly "archive-kind": { readonly kind: string };
   readonly "cannot-keep": Detail;
   readonly "no-content": Nothing;

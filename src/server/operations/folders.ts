@@ -5,6 +5,7 @@ import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
+import { isArchiveName } from "@/formats/archive-name";
 
 /** What is to be found at a path that somebody types; nothing but its names is read. */
 export interface FolderReport {
@@ -37,7 +38,7 @@ export async function reportFolder(path: string, sign: string | null): Promise<F
     there: true,
     readable: entries !== null,
     writable: await isWritable(real),
-    archives: shown.filter((entry) => entry.isFile() && /\.zip$/i.test(entry.name)).length,
+    archives: shown.filter((entry) => entry.isFile() && isArchiveName(entry.name)).length,
     folders: shown.filter((entry) => entry.isDirectory()).length,
     holdsGame: sign === null ? null : await isFile(join(real, sign)),
   };

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { z } from "zod";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { readDefinition } from "@/core/game/definition-flaws";
-import { openArchive } from "@/disk/archive";
+import { openZip } from "@/disk/zip-archive";
 import { readRows, RowArchiveWriter } from "@/disk/row-archive";
 import type { ModFile } from "@/disk/mod-file";
 import { listGames, saveGame, updateDefinitions, type RegisteredGame } from "@/store/games";
@@ -139,11 +139,11 @@ async function withArchive<T>(
   path: string,
   work: (archive: Archive) => Promise<Outcome<T>>,
 ): Promise<Outcome<T>> {
-  const opened = await openArchive(path);
+  const opened = await openZip(path);
   if (!opened.ok) return refuse("data-not");
   const { files, close } = opened.value;
   if (files.reduce((sum, { size }) => sum + size, 0) > largest) {
-    close();
+    await close();
     return refuse("too-large", { name: "The archive", limit: `${largest / 2 ** 30} GB` });
   }
   try {
@@ -155,7 +155,7 @@ async function withArchive<T>(
     });
     return await work({ ...head, tables });
   } finally {
-    close();
+    await close();
   }
 }
 

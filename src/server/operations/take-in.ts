@@ -9,6 +9,7 @@ import { foldName } from "@/core/roster/fold";
 import { freeName, moveTo } from "@/disk/move";
 import { readMod } from "@/disk/read-mod";
 import { stampOf } from "@/disk/read-shelf";
+import { isArchiveName } from "@/formats/archive-name";
 import { manifestName } from "@/formats/mod-layout";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
@@ -28,7 +29,7 @@ const fileNamePattern = /^[^/\\\p{Cc}<>:"|?*.][^/\\\p{Cc}<>:"|?*]{0,180}$/u;
 
 /** A path for what is about to come in: a folder of its own under the id, the file within it as its sender calls it. */
 export async function makeRoom(folder: string, name: string): Promise<Outcome<{ id: string; path: string }>> {
-  const fileName = /\.zip$/i.test(name) ? name : `${name}.zip`;
+  const fileName = isArchiveName(name) ? name : `${name}.zip`;
   if (!fileNamePattern.test(fileName)) return refuse("file-name", { name });
   const id = randomUUID();
   await mkdir(join(folder, id), { recursive: true });
@@ -101,7 +102,7 @@ export async function takeIn(
   if (!file.ok) return file;
   const shelf = game.value.folders.shelves[0]!;
   const name = wanted ?? file.value.name;
-  if (!fileNamePattern.test(name) || !/\.zip$/i.test(name)) return refuse("file-name", { name });
+  if (!fileNamePattern.test(name) || !isArchiveName(name)) return refuse("file-name", { name });
   let to = join(shelf, name);
   try {
     do to = await freeName(to);

@@ -122,7 +122,7 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
       const left = parts.length - taken.length;
       log(`open ${held.path}: ${taken.length} files, ${brings}${left > 0 ? `, ${left} left out` : ""}`);
     } finally {
-      close();
+      await close();
     }
   }
   return found;

@@ -1,3 +1,4 @@
+import { isArchiveName } from "@/formats/archive-name";
 import { isListName } from "../lineups/pending-list";
 import { zip, type AsyncZippable } from "fflate";
 
@@ -14,7 +15,7 @@ export async function readDrop({ items }: DataTransfer): Promise<Dropped[]> {
   const found: Dropped[] = [];
   for (const { entry, file } of entries) {
     if (entry?.isDirectory) found.push(await packFolder(entry as FileSystemDirectoryEntry));
-    else if (file && isArchive(file.name)) found.push({ name: file.name, archive: file });
+    else if (file && isArchiveName(file.name)) found.push({ name: file.name, archive: file });
   }
   return found;
 }
@@ -22,8 +23,6 @@ export async function readDrop({ items }: DataTransfer): Promise<Dropped[]> {
 /** A file of the drop that may be a list of mods; null where none is. */
 export const listInDrop = ({ files }: DataTransfer): File | null =>
   [...files].find(({ name }) => isListName(name)) ?? null;
-
-const isArchive = (name: string): boolean => /\.zip$/i.test(name);
 
 async function packFolder(folder: FileSystemDirectoryEntry): Promise<Dropped> {
   const files: AsyncZippable = {};

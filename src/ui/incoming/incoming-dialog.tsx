@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { sayProblem } from "@/core/messages/problems";
 import { partsOf } from "@/core/roster/parts";
+import { endingOf } from "@/formats/archive-name";
 import type { Incoming } from "@/server/operations/take-in";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -52,7 +53,7 @@ export function IncomingDialog({
   const wanted: Wanted = {
     add,
     on,
-    ...(isRenamed ? { fileName: `${named.name.trim()}-${named.version.trim()}.zip` } : {}),
+    ...(isRenamed ? { fileName: `${named.name.trim()}-${named.version.trim()}${endingOf(mod.path)}` } : {}),
   };
   const needs = useMemo(() => needsOf(roster, mod), [roster, mod]);
   const sections = useMemo(() => sectionsFor(roster, mod), [roster, mod]);

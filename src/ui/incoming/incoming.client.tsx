@@ -28,7 +28,10 @@ export function IncomingMods() {
     (dropped) => {
       if (dropped.length > 0) setWaiting((before) => [...before, ...dropped]);
       else
-        tell(["That is neither a mod nor a list: drop an archive (.zip), a folder, or a lineup."], "wrong");
+        tell(
+          ["That is neither a mod nor a list: drop an archive (.zip, .7z, .rar), a folder, or a lineup."],
+          "wrong",
+        );
     },
     (list) => {
       offerList(list);

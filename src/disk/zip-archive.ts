@@ -1,17 +1,15 @@
 import { fromFdPromise, getFileNameLowLevel, type Entry, type ZipFile } from "yauzl";
 import { done, refuse, type Outcome, type Refused } from "@/core/model/outcome";
+import { tooLarge, tooMany } from "./archive-limits";
 import type { ModFile, ModFiles } from "./mod-file";
 import { openDescriptor } from "./open-plain";
 import type { ProblemCode } from "@/core/model/refusal";
-
-/** Checked before anything is unpacked; see docs/FORMATS.md. */
-const limits = { entries: 200_000, bytes: 64 * 2 ** 30, ratio: 200, ratioFrom: 64 * 2 ** 20 };
 
 /** Stored and deflated (APPNOTE.TXT, 4.4.5). */
 const methods = [0, 8];
 
 /** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
-export async function openArchive(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
+export async function openZip(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   let zip: ZipFile;
   try {
     zip = await fromFdPromise(await openDescriptor(path), {
@@ -27,12 +25,15 @@ export async function openArchive(path: string): Promise<Outcome<ModFiles, Probl
     zip.close();
     return listed;
   }
-  return done({ files: listed.value.map((entry) => archiveFile(zip, entry)), close: () => zip.close() });
+  return done({
+    files: listed.value.map((entry) => archiveFile(zip, entry)),
+    close: () => Promise.resolve(zip.close()),
+  });
 }
 
 async function listEntries(zip: ZipFile): Promise<Outcome<Entry[], ProblemCode>> {
-  if (zip.entryCount > limits.entries)
-    return refuse("zip-too-many", { count: zip.entryCount, limit: limits.entries });
+  const many = tooMany(zip.entryCount);
+  if (many) return many;
   const entries: Entry[] = [];
   try {
     for await (const entry of zip.eachEntry()) entries.push(entry);
@@ -45,9 +46,8 @@ async function listEntries(zip: ZipFile): Promise<Outcome<Entry[], ProblemCode>>
 
 function checkEntries(entries: readonly Entry[], fileSize: number): Refused<ProblemCode> | null {
   const size = entries.reduce((sum, entry) => sum + entry.uncompressedSize, 0);
-  if (size > limits.bytes) return refuse("zip-too-large", { size, limit: limits.bytes });
-  const ratio = Math.floor(size / Math.max(1, fileSize));
-  if (size > limits.ratioFrom && ratio > limits.ratio) return refuse("zip-bomb", { ratio });
+  const large = tooLarge(size, fileSize);
+  if (large) return large;
   const packed = entries.find(({ compressionMethod }) => !methods.includes(compressionMethod));
   if (packed) return refuse("zip-method", { entry: shownName(packed), method: packed.compressionMethod });
   const encrypted = entries.find((entry) => entry.isEncrypted());
