@@ -18,9 +18,7 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: [
-    "/node_modules/(?!(@tanstack|@leeoniya|@scure|canonicalize|micromark|mdast-util|unist-util|decode-named|character-entities|devlop|ccount|longest-streak|zwitch|escape-string-regexp|markdown-table|parse5|entities))",
-  ],
+  transformIgnorePatterns: ["/node_modules/(?!(@tanstack|@leeoniya|@scure|canonicalize|parse5|entities))"],
   modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/dist", "<rootDir>/.seating"],
   testTimeout: 30000,
 };

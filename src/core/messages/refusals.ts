@@ -124,6 +124,8 @@ const refusalText: {
   "list-format": (d) => sentence`Name a format with --to: ${d.known}.`,
   "list-broken": (d) => sentence`${d.name} cannot be read: ${d.detail}. Nothing was changed.`,
   "list-empty": (d) => sentence`${d.name} names nothing that could be a mod.`,
+  "list-large": (d) =>
+    sentence`${d.name} holds more than ${d.most} values; no list needs as many. Nothing was changed.`,
   "list-long": (d) =>
     sentence`${d.name} has ${d.count} lines; ${d.most} are the most that are read. Nothing was changed.`,
   "not-a-rulebook": (d) => sentence`${d.name} is no rulebook: ${d.detail}.`,

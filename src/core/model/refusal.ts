@@ -151,6 +151,7 @@ export type RefusalData = ProblemData & {
   readonly "list-format": { readonly known: string };
   readonly "list-broken": Name & Detail;
   readonly "list-empty": Name;
+  readonly "list-large": Name & { readonly most: number };
   readonly "list-long": Name & { readonly count: number; readonly most: number };
   readonly "not-a-rulebook": Name & Detail;
   readonly "rulebook-broken": Name & Path & Detail;

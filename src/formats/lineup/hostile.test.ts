@@ -3,6 +3,7 @@ import { shareSetup } from "@/core/lineup/share";
 import { knownMods } from "@/core/lineup/known";
 import { makeRandom } from "@/core/random";
 import { testGame } from "@/core/testing/game";
+import { hostileLists } from "@/core/testing/hostile-lists";
 import { testRoster } from "@/core/testing/roster";
 import { lineupFormats } from "./all";
 import { writeCode } from "./code";
@@ -177,4 +178,11 @@ test("names that are paths name no file: they are matched, and match nothing", (
   const { lineup: made, matches } = resolveList(list.value, testGame, known, roster.stock, "List");
   expect(matches.every(({ known: found }) => found === null)).toBe(true);
   expect(made.mods).toEqual([]);
+});
+
+/** What each costs is measured by `npm run bench:hostile`. */
+test.each(hostileLists)("a list of 1 MB, %s: read or refused", (_, make) => {
+  expect(refusedAs(make())).toMatch(
+    /^(listing|code-cut|list-(broken|long|large|empty)|lineup-broken|not-a-lineup|not-json)$/,
+  );
 });

@@ -26,6 +26,7 @@ export function lineupFrom(value: unknown, name: string, game: GameDefinition): 
     return refuse("not-a-lineup", { name, detail: `its format is not “${known}”` });
   if (format !== known && format !== alsoRead)
     return refuse("lineup-version", { name, format: format.slice(0, 60), known });
+  if (!isOfUsualSize(value)) return refuse("list-large", { name, most: mostValues });
   const parsed = Lineup.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
@@ -35,6 +36,20 @@ export function lineupFrom(value: unknown, name: string, game: GameDefinition): 
   if (lineup.game.id !== game.id)
     return refuse("lineup-game", { name, game: lineup.game.id, present: game.name });
   return checkLists(lineup, name, game) ?? done(lineup);
+}
+
+/** Objects and lists in a value; five thousand mods with all that they can have need a third of it. */
+const mostValues = 250_000;
+
+function isOfUsualSize(value: unknown): boolean {
+  const waiting = [value];
+  for (let count = 0; count < mostValues; count++) {
+    const next = waiting.pop();
+    if (next === undefined) return true;
+    for (const each of Object.values(next as object) as unknown[])
+      if (typeof each === "object" && each !== null) waiting.push(each);
+  }
+  return false;
 }
 
 function checkLists(lineup: Lineup, name: string, game: GameDefinition) {

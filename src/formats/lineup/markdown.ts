@@ -1,8 +1,3 @@
-import type { List, Nodes, Root, RootContent, Table } from "mdast";
-import { fromMarkdown } from "mdast-util-from-markdown";
-import { gfmFromMarkdown } from "mdast-util-gfm";
-import { toString } from "mdast-util-to-string";
-import { gfm } from "micromark-extension-gfm";
 import type { Aspect } from "@/core/lineup/losses";
 import type { Lineup } from "@/core/model/lineup";
 import type { Listing, ListLine } from "@/core/model/listing";
@@ -11,6 +6,7 @@ import { rowsOf, type LineupRow } from "@/core/lineup/rows";
 import { settingsText } from "@/core/lineup/table";
 import { headInCells, linesOfCells } from "./csv";
 import type { LineupFormat } from "./format";
+import { blocksOf, textOf, type Block, type Inline } from "./markdown-blocks";
 import { headingOf, isByline, isHeading, lineOfText, type WholeList } from "./text";
 
 /**
@@ -116,17 +112,14 @@ export const markdownTable: LineupFormat = {
     ].join("\n"),
 };
 
-/** A line that opens more lists and quotations within one another than any list has (CommonMark 0.31, 5): each costs all before it. */
-const tooDeep = /^(?:[ \t]{0,3}(?:>[ \t]?|(?:[-+*]|\d{1,9}[.)])[ \t])){40}.*[^-*_>\s]/m;
-
 /**
- * Lists and tables, in the order in which they stand; a heading says what stands below it. Throws where it is nested beyond any use.
+ * Lists and tables, in the order in which they stand; a heading says what stands below it. Throws where it is nested or marked up
+ * beyond any list.
  */
-export function readMarkdown(text: string): Listing {
-  if (tooDeep.test(text)) throw new Error("it is nested deeper than any list");
-  const tree = fromMarkdown(text, { extensions: [gfm()], mdastExtensions: [gfmFromMarkdown()] });
-  return new MarkdownReader().read(tree);
-}
+export const readMarkdown = (text: string): Listing => new MarkdownReader().read(blocksOf(text));
+
+/** How an item that can be ticked begins (GFM 0.29, 5.3). */
+const tick = /^\[([ x])\]\s+/i;
 
 class MarkdownReader {
   private readonly lines: ListLine[] = [];
@@ -135,19 +128,19 @@ class MarkdownReader {
   private list: ListName | null = null;
   private section: string | null = null;
 
-  read(root: Root): Listing {
-    for (const node of root.children) this.take(node);
+  read(blocks: readonly Block[]): Listing {
+    for (const block of blocks) this.take(block);
     const { title, said, lines } = this;
     return { title, game: null, ...said, lines };
   }
 
-  private take(node: RootContent): void {
-    if (node.type === "heading") this.takeHeading(toString(node), node.depth);
-    else if (node.type === "list") this.takeList(node);
-    else if (node.type === "table") this.takeTable(node);
-    else if (node.type === "blockquote") node.children.forEach((child) => this.take(child));
-    else if (node.type === "paragraph") this.takeParagraph(toString(node));
-    else if (node.type === "code" || node.type === "html") this.takeParagraph(node.value);
+  private take({ type, depth, inline, text, blocks }: Block): void {
+    if (type === "heading") this.takeHeading(textOf(inline), depth);
+    else if (type === "item") this.takeItem(blocks);
+    else if (type === "table") this.takeTable(blocks);
+    else if (type === "paragraph") this.takeParagraph(textOf(inline));
+    else if (type === "code") this.takeParagraph(text);
+    else blocks.forEach((block) => this.take(block));
   }
 
   private takeHeading(text: string, depth: number): void {
@@ -158,26 +151,30 @@ class MarkdownReader {
     this.said = { ...heading.whole, ...this.said };
   }
 
-  private takeList(list: List): void {
-    for (const entry of list.children) {
-      const [first, ...rest] = entry.children;
-      if (first?.type === "paragraph") this.add(this.lineOf(first, entry.checked ?? null));
-      for (const child of first?.type === "paragraph" ? rest : entry.children) this.take(child);
-    }
+  private takeItem(blocks: readonly Block[]): void {
+    const [first, ...rest] = blocks;
+    if (first?.type === "paragraph") this.add(this.lineOf(first.inline));
+    for (const block of first?.type === "paragraph" ? rest : blocks) this.take(block);
   }
 
   /** What is set strong is the name, what is set as code behind it the id; else the line is read as any text. */
-  private lineOf(paragraph: Nodes & { children: Nodes[] }, checked: boolean | null): ListLine | null {
-    const text = toString(paragraph);
-    const [first, ...rest] = paragraph.children;
-    const line = lineOfText(first?.type === "strong" ? toString({ ...paragraph, children: rest }) : text);
-    if (first?.type !== "strong") return line && { ...line, on: checked ?? line.on };
-    const at = rest.findIndex((child) => child.type === "inlineCode");
-    const id = at < 0 ? null : toString(rest[at]!);
-    const between = toString({ ...paragraph, children: at < 0 ? rest : rest.slice(0, at) });
+  private lineOf(all: readonly Inline[]): ListLine | null {
+    const ticked = all[0]?.kind === "text" ? tick.exec(all[0].text) : null;
+    const checked = ticked && ticked[1] !== " ";
+    const inline = ticked ? withoutStart(all, ticked[0].length) : all;
+    const text = textOf(inline);
+    const behind = inline.findIndex(({ kind }) => kind !== "strong");
+    const rest = behind < 0 ? [] : inline.slice(behind);
+    if (inline[0]?.kind !== "strong") {
+      const line = lineOfText(text);
+      return line && { ...line, on: checked ?? line.on };
+    }
+    const at = rest.findIndex(({ kind }) => kind === "code");
+    const id = at < 0 ? null : rest[at]!.text;
+    const between = textOf(at < 0 ? rest : rest.slice(0, at));
     // Before an id, all of it is the version; else it may be anything that somebody wrote, beginning with a version.
     const version = id === null ? /^\s*v?(\S+)/.exec(between)?.[1] : between.replace(/\($/, "").trim();
-    const name = toString(first);
+    const name = textOf(behind < 0 ? inline : inline.slice(0, behind));
     return {
       text,
       list: null,
@@ -188,8 +185,8 @@ class MarkdownReader {
     };
   }
 
-  private takeTable(table: Table): void {
-    const cells = table.children.map((row) => row.children.map((cell) => toString(cell)));
+  private takeTable(rows: readonly Block[]): void {
+    const cells = rows.map((row) => row.blocks.map(({ inline }) => textOf(inline)));
     // What has no column for it was written by one that has none of it.
     const blank = this.said.settings === undefined ? {} : { parts: "", "left-out": "" };
     for (const line of linesOfCells(cells, blank) ?? []) this.add(line);
@@ -221,4 +218,10 @@ class MarkdownReader {
       ...(line.section === undefined && this.section !== null ? { section: this.section } : {}),
     });
   }
+}
+
+/** Without its first signs, which stand in its first piece. */
+function withoutStart([first, ...rest]: readonly Inline[], length: number): Inline[] {
+  const text = first!.text.slice(length);
+  return text === "" ? rest : [{ ...first!, text }, ...rest];
 }

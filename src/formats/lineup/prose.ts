@@ -1,18 +1,21 @@
-import { micromark } from "micromark";
-import { gfm, gfmHtml } from "micromark-extension-gfm";
+import MarkdownIt from "markdown-it";
 import type { Lineup } from "@/core/model/lineup";
 import { markup, Markup } from "./markup";
 
 export const day = (date: string): string => date.slice(0, 10);
 
+/** What looks like HTML in it is text. */
+const parser = new MarkdownIt({ html: false, linkify: true });
+const drawImage = parser.renderer.rules.image!;
 /** Pictures from elsewhere are named, not fetched: who reads a list asks nobody for anything. */
-const markdown = (text: string): Markup =>
-  new Markup(
-    micromark(text, { extensions: [gfm()], htmlExtensions: [gfmHtml()] }).replace(
-      /<img src="(?!data:)[^"]*" alt="([^"]*)"[^>]*>/g,
-      "$1",
-    ),
-  );
+parser.renderer.rules.image = (tokens, at, options, env, renderer) => {
+  const token = tokens[at]!;
+  return String(token.attrGet("src")).startsWith("data:")
+    ? drawImage(tokens, at, options, env, renderer)
+    : parser.utils.escapeHtml(renderer.renderInlineAsText(token.children ?? [], options, env));
+};
+
+const markdown = (text: string): Markup => new Markup(parser.render(text));
 
 /** What its curator says of a list: what to expect, pictures, read-me, keys, what is still open, and what changed. */
 export function prose({ note, readMe, keys = [], pictures = [], changelog = [], open = [] }: Lineup): Markup {

@@ -25,6 +25,8 @@ export type ListIn = { readonly format: string } & (
 /** Bytes; nothing larger is looked at. */
 export const largestList = 32 * 2 ** 20;
 const mostLines = 20_000;
+/** With empty ones, headings and talk. */
+const mostRawLines = 60_000;
 /** A greeting around a code is no longer. */
 const longestWithCode = 200_000;
 
@@ -117,6 +119,8 @@ function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListI
 }
 
 function ofWords(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
+  const count = text.split("\n").length;
+  if (count > mostRawLines) return refuse("list-long", { name, count, most: mostRawLines });
   const firstLine = /^.*$/m.exec(text)![0];
   // A heading may hold a comma and the word by which a column is known.
   if (/[,;\t|]/.test(firstLine.slice(0, 2000)) && !/^\s*(?:\||#+ )/.test(firstLine)) {

@@ -1,4 +1,4 @@
-import { parse, stringify } from "yaml";
+import { CORE_SCHEMA, dump, load, YAMLException } from "js-yaml";
 import { everything, type LineupFormat } from "./format";
 
 /** The whole lineup, as in JSON. */
@@ -8,40 +8,19 @@ export const yaml: LineupFormat = {
   extension: ".yaml",
   mime: "application/yaml",
   carries: everything,
-  write: (lineup) => stringify(lineup, { lineWidth: 0, aliasDuplicateObjects: false }),
+  write: (lineup) => dump(lineup, { lineWidth: -1, noRefs: true, skipInvalid: true }),
 };
 
-/** What no lineup comes near, and what the parser takes ever longer for, the deeper it goes. */
-const most = { depth: 100, deep: 2000, explicitKeys: 20 };
-
 /**
- * The value, in the types that JSON has; throws where it is none, or where its aliases would multiply it, or where it is nested beyond
- * any use.
+ * The value, in the types that JSON has; throws where it is none, where it is nested beyond any use, or where it has aliases, of
+ * which a few can stand for a value without end.
  */
 export function readYaml(text: string): unknown {
-  const { depth, deep } = flowOf(text);
-  if (depth > most.depth || deep > most.deep || explicitKeys(text) > most.explicitKeys)
-    throw new Error("it is nested deeper than any list");
-  return parse(text, { schema: "core", maxAliasCount: 100, merge: false, logLevel: "silent" });
-}
-
-/** A lineup opens no more than six within one another, where it is written as JSON is. */
-const usual = 6;
-
-/**
- * How deep braces and brackets open at most, and how many of them deeper than is usual (YAML 1.2.2, 7.4); those in texts count too,
- * of which a list has few.
- */
-function flowOf(text: string): { depth: number; deep: number } {
-  let [open, depth, deep] = [0, 0, 0];
-  for (const [sign] of text.matchAll(/[[\]{}]/g)) {
-    const opens = sign === "[" || sign === "{";
-    open = opens ? open + 1 : Math.max(0, open - 1);
-    depth = Math.max(depth, open);
-    if (opens && open > usual) deep++;
+  try {
+    return load(text, { schema: CORE_SCHEMA, maxDepth: 100, maxAliases: 0 });
+  } catch (error) {
+    if (!(error instanceof YAMLException)) throw error;
+    const line = error.mark ? ` in line ${error.mark.line + 1}` : "";
+    throw new Error(`${error.reason}${line}`, { cause: error });
   }
-  return { depth, deep };
 }
-
-/** Keys behind a question mark (YAML 1.2.2, 8.2.2), which nothing that is read here needs. */
-const explicitKeys = (text: string): number => text.match(/(?:^|[\s[{,?-])\?(?=\s|$)/gm)?.length ?? 0;

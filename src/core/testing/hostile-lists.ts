@@ -1,0 +1,66 @@
+/** Texts of one megabyte that are made to cost a reader of lists as much as can be, by what they do. */
+export const hostileLists: readonly (readonly [name: string, make: () => string])[] = [
+  ["Markdown: quotations in quotations", () => `- **a**\n${fill("> ")}x`],
+  ["Markdown: quoted lines", () => `- **a**\n${fill("> a\n")}`],
+  ["Markdown: lists in lists, by lines", () => `- **a**\n${stairs(1400, "- a")}`],
+  ["Markdown: lists in lists, in a line", () => `- **a**\n${fill("- ")}x`],
+  ["Markdown: one definition", () => `- **a**\n${fill("[a]: b\n")}`],
+  ["Markdown: many definitions", () => `- **a**\n${counted(80_000, (at) => `[a${at}]: b`)}`],
+  ["Markdown: brackets", () => `- **a**\n${fill("[")}`],
+  ["Markdown: links that do not end", () => `- **a**\n${fill("[a](")}`],
+  ["Markdown: references", () => `- **a**\n[a]: b\n\n${fill("[a]")}`],
+  ["Markdown: emphasis that does not end", () => `- **a**\n${fill("*a **b ")}`],
+  ["Markdown: stars", () => `- **a**\n${fill("*")}`],
+  ["Markdown: underscores", () => `- **a**\n${fill("_a __b")}`],
+  ["Markdown: strokes", () => `- **a**\n${fill("~~a ~b ")}`],
+  ["Markdown: code that does not end", () => `- **a**\n${counted(1400, (at) => "`".repeat(at))}`],
+  ["Markdown: a long table", () => `- **a**\n\n| a |\n| - |\n${fill("| b |\n")}`],
+  ["Markdown: a wide table", () => `- **a**\n\n${wide("a")}${wide("-")}${fill(wide("b"))}`],
+  ["Markdown: addresses", () => `- **a**\n${fill("www.a.b a@b.c ")}`],
+  ["Markdown: entities", () => `- **a**\n${fill("&amp;")}`],
+  ["Markdown: tags that do not end", () => `- **a**\n${fill("<a ")}`],
+  ["Markdown: items", () => `- **a**\n${fill("- **b** 1.0\n")}`],
+  ["Markdown: headings", () => `- **a**\n${fill("# a\n")}`],
+  ["Markdown: escapes", () => `- **a**\n${fill("\\")}`],
+  ["YAML: braces", () => yaml(fill("{"))],
+  ["YAML: brackets", () => yaml(fill("["))],
+  ["YAML: keys within keys", () => yaml(`\n${stairs(1400, "a:", " ")}`)],
+  ["YAML: list within list", () => yaml(fill("- "))],
+  ["YAML: anchors and aliases", () => yaml(`\n${fill("  - &a *a\n")}`)],
+  ["YAML: questions", () => yaml(fill("? "))],
+  ["YAML: many keys", () => `format: seating-lineup/1\n${counted(90_000, (at) => `k${at}: 1`)}`],
+  ["YAML: one long string", () => yaml(`"${fill("\\u0061")}"`)],
+  ["YAML: documents", () => yaml(`1\n${fill("---\na: 1\n")}`)],
+  ["YAML: comments", () => yaml(`1\n${fill("# a\n")}`)],
+  ["XML: tags within tags", () => fill("<x>")],
+  ["XML: tags that do not end", () => `<lineup>${fill("<x ")}`],
+  ["XML: attributes", () => `<lineup ${counted(80_000, (at) => `a${at}="b"`).replaceAll("\n", " ")}/>`],
+  ["XML: references", () => `<lineup>${fill("&amp;")}</lineup>`],
+  ["XML: comments", () => `<lineup>${fill("<!-- a -->")}</lineup>`],
+  ["XML: items", () => `<lineup>${fill('<item name="a"/>')}</lineup>`],
+  ["JSON: brackets", () => fill("[")],
+  ["JSON: braces", () => fill('{"a":')],
+  ["JSON: many keys", () => `{${counted(80_000, (at) => `"k${at}":1,`)}"z":1}`],
+  ["JSON: many mods", () => `{"format":"seating-lineup/1","mods":[${fill("{},")}{}]}`],
+  ["JSON: a bill of many parts", () => `{"bomFormat":"CycloneDX","components":[${fill('{"name":"a"},')}{}]}`],
+  ["page: tags within tags", () => `<!doctype html>${fill("<a>")}`],
+  ["page: tables within tables", () => `<!doctype html>${fill("<table>")}`],
+  ["page: formatting within formatting", () => `<!doctype html>${fill("<b><i>")}`],
+  ["CSV: commas", () => `list,name\n${fill(",")}`],
+  ["CSV: quotes", () => `list,name\n${fill('"')}`],
+  ["CSV: rows", () => `list,name\n${fill("mods,a\n")}`],
+  ["words: lines", () => fill("a b\n")],
+  ["words: one line", () => fill("ab ")],
+  ["words: marks of a code", () => fill("S2-a ")],
+  ["words: spaces", () => `a${fill(" ")}b`],
+  ["words: hyphens and versions", () => fill("1.2.3-")],
+];
+
+const size = 1_000_000;
+const fill = (text: string): string => text.repeat(Math.floor(size / text.length));
+const counted = (count: number, line: (at: number) => string): string =>
+  Array.from({ length: count }, (_, at) => line(at)).join("\n");
+const stairs = (steps: number, text: string, indent = " "): string =>
+  counted(steps, (at) => indent.repeat(at) + text);
+const wide = (cell: string): string => `${`|${cell}`.repeat(1000)}|\n`;
+const yaml = (text: string): string => `format: seating-lineup/1\nx: ${text}`;
