@@ -144,3 +144,51 @@ test.each([
   const layout = { ...little, record: { ...little.record, [place]: at } };
   expect(TaggedLayout.safeParse(layout).error?.issues[0]?.path).toEqual(["record", place]);
 });
+
+describe("groups of records", () => {
+  const grouped = TaggedLayout.parse({
+    ...little,
+    groups: { tag: "many", headerBytes: 16, sizeCounts: "record" },
+  });
+  const number = (value: number) => String.fromCharCode(value & 255, value >> 8, 0, 0);
+  const record = (tag: string, contents: string) => `${tag}\0\0\0\0${number(contents.length)}${contents}`;
+  /** Its header has four more bytes, and counts itself. */
+  const group = (contents: string) => `many\0\0\0\0${number(contents.length + 16)}kind${contents}`;
+  const reed = (name: string) => record("reed", `nam${number(name.length + 1).slice(0, 2)}${name}\0`);
+  const head = String.fromCharCode(...byHand.subarray(0, 46));
+
+  test("their records are read in order, groups in groups, empty ones, and records behind them", () => {
+    const file = head + group(reed("a") + group(reed("b") + group("")) + reed("c")) + reed("d") + group("");
+    expect(read(bytesOf(file), grouped)).toMatchObject({
+      ok: true,
+      value: { masters: ["Pond.keel"], records: ["a", "b", "c", "d"], recordCount: 4 },
+    });
+  });
+
+  test("groups within one another to the end of a large file are read, or refused, in one pass", () => {
+    let nested = "";
+    for (let depth = 0; depth < 3000; depth++) nested = group(nested);
+    expect(read(bytesOf(head + nested), grouped)).toMatchObject({ ok: true, value: { recordCount: 0 } });
+  });
+
+  test.each([
+    [
+      "a record that reaches beyond its group",
+      group(`reed\0\0\0\0${number(9)}`) + "x".repeat(9),
+      "tagged-size",
+    ],
+    ["a group that reaches beyond its group", group(`many\0\0\0\0${number(17)}kind`) + "x", "tagged-size"],
+    ["a group that is smaller than its header", `many\0\0\0\0${number(15)}kind`, "tagged-size"],
+    ["a group's header cut short", `many\0\0\0\0${number(16)}ki`, "tagged-header"],
+    ["a rest in a group that is no record", group("reed"), "tagged-header"],
+  ])("%s is refused", (_, rest, code) => {
+    expect(read(bytesOf(head + rest), grouped)).toMatchObject({ ok: false, refusal: { code } });
+  });
+
+  test("a group whose header has no room for tag and size is no layout, nor one with the tag of the file", () => {
+    const flawOf = (groups: object) =>
+      TaggedLayout.safeParse({ ...grouped, groups: { ...grouped.groups, ...groups } }).error?.issues[0]?.path;
+    expect(flawOf({ headerBytes: 11 })).toEqual(["groups", "headerBytes"]);
+    expect(flawOf({ tag: "file" })).toEqual(["groups", "tag"]);
+  });
+});

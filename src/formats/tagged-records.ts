@@ -43,29 +43,35 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
   });
 }
 
-function readRecords(
-  bytes: Uint8Array,
-  { byteOrder, record }: TaggedLayout,
-): Outcome<TaggedRecord[], ProblemCode> {
-  const { headerBytes, tagAt, tagBytes, sizeAt, sizeBytes, sizeCounts, flagsAt, flagsBytes } = record;
+/** The records in the order in which they stand, whichever groups they lie in. */
+function readRecords(bytes: Uint8Array, layout: TaggedLayout): Outcome<TaggedRecord[], ProblemCode> {
+  const { byteOrder, record, groups } = layout;
+  const { tagAt, tagBytes, sizeAt, sizeBytes, flagsAt, flagsBytes } = record;
   const records: TaggedRecord[] = [];
+  /** Where the groups end that are open, the innermost last; all lies in the file. */
+  const ends = [bytes.length];
   for (let at = 0; at < bytes.length;) {
-    const left = bytes.length - at;
+    while (at === ends.at(-1)) ends.pop();
+    const left = ends.at(-1)! - at;
+    const least = Math.min(record.headerBytes, groups?.headerBytes ?? Infinity);
+    if (left < least) return refuse("tagged-header", { at, size: least, left });
+    const tag = tagOf(bytes.subarray(at + tagAt, at + tagAt + tagBytes));
+    const kind = tag === groups?.tag ? groups : record;
+    const { headerBytes } = kind;
     if (left < headerBytes) return refuse("tagged-header", { at, size: headerBytes, left });
-    const header = bytes.subarray(at, at + headerBytes);
-    const tag = tagOf(header.subarray(tagAt, tagAt + tagBytes));
-    const stated = numberAt(header, sizeAt, sizeBytes, byteOrder);
-    const size = sizeCounts === "record" ? stated - headerBytes : stated;
-    if (size < 0 || size > left - headerBytes)
-      return refuse("tagged-size", {
-        tag,
-        at,
-        size: stated,
-        left: left - (sizeCounts === "record" ? 0 : headerBytes),
-      });
-    const contents = bytes.subarray(at + headerBytes, at + headerBytes + size);
-    records.push({ tag, flags: numberAt(header, flagsAt, flagsBytes, byteOrder), contents });
-    at += headerBytes + size;
+    const stated = numberAt(bytes, at + sizeAt, sizeBytes, byteOrder);
+    const counted = kind.sizeCounts === "record" ? headerBytes : 0;
+    const size = headerBytes + stated - counted;
+    if (size < headerBytes || size > left)
+      return refuse("tagged-size", { tag, at, size: stated, left: left - headerBytes + counted });
+    if (kind === groups) {
+      ends.push(at + size);
+      at += headerBytes;
+      continue;
+    }
+    const contents = bytes.subarray(at + headerBytes, at + size);
+    records.push({ tag, flags: numberAt(bytes, at + flagsAt, flagsBytes, byteOrder), contents });
+    at += size;
   }
   return done(records);
 }

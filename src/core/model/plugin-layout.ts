@@ -39,24 +39,26 @@ export const RiffLayout = z.strictObject({
 export type RiffLayout = z.infer<typeof RiffLayout>;
 
 const place = z.number().int().min(0).max(255);
+const headerBytes = z.number().int().min(2).max(256);
+/** What a size counts: the contents alone, or the header too. */
+const sizeCounts = z.enum(["contents", "record"]);
 const bytes = z.union([z.literal(1), z.literal(2), z.literal(4)]);
 
 /**
  * Records one after another, each a header of one width and then its contents; the first describes the file. Its contents
  * are fields, each a tag, a size and a value. All places are bytes from the start of the header.
  */
-export const TaggedLayout = z.strictObject({
+const TaggedShape = z.strictObject({
   container: z.literal("tagged"),
   byteOrder: z.enum(["little", "big"]),
   record: z
     .strictObject({
-      headerBytes: z.number().int().min(2).max(256),
+      headerBytes,
       tagAt: place,
       tagBytes: z.number().int().min(1).max(8),
       sizeAt: place,
       sizeBytes: bytes,
-      /** What the size of a record counts: its contents alone, or its header too. */
-      sizeCounts: z.enum(["contents", "record"]),
+      sizeCounts,
       flagsAt: place,
       flagsBytes: bytes,
     })
@@ -69,6 +71,11 @@ export const TaggedLayout = z.strictObject({
         if (at + width > record.headerBytes)
           context.addIssue({ code: "custom", path: [what], message: "ends behind the header of a record" });
     }),
+  /**
+   * Records with this tag hold no fields but records, and such groups again; tag and size stand where every record has them. They
+   * are no records of their own.
+   */
+  groups: z.strictObject({ tag, headerBytes, sizeCounts }).optional(),
   field: z.strictObject({ tagBytes: z.number().int().min(1).max(8), sizeBytes: bytes }),
   encoding: PluginEncoding.optional(),
   /** How texts end: with a zero byte, or with the field. */
@@ -85,6 +92,19 @@ export const TaggedLayout = z.strictObject({
     /** Of the field that names a record, in every other record; without it records are only counted. */
     name: tag.optional(),
   }),
+});
+
+export const TaggedLayout = TaggedShape.superRefine(({ record, groups, tags }, context) => {
+  if (!groups) return;
+  const least = Math.max(record.tagAt + record.tagBytes, record.sizeAt + record.sizeBytes);
+  if (groups.headerBytes < least)
+    context.addIssue({
+      code: "custom",
+      path: ["groups", "headerBytes"],
+      message: "ends before the tag and the size that every record has",
+    });
+  if (groups.tag === tags.file)
+    context.addIssue({ code: "custom", path: ["groups", "tag"], message: "is that of the first record" });
 });
 export type TaggedLayout = z.infer<typeof TaggedLayout>;
 

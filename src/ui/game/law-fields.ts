@@ -33,6 +33,16 @@ const chunks = (key: string, label: string): FieldSpec => ({
     { kind: "text", key: "item", label: "Chunk of each" },
   ],
 });
+const headerBytes: FieldSpec = { kind: "number", key: "headerBytes", label: "Bytes in all" };
+const sizeCounts: FieldSpec = {
+  kind: "choice",
+  key: "sizeCounts",
+  label: "The size counts",
+  choices: [
+    ["contents", "what follows the header"],
+    ["record", "the header too"],
+  ],
+};
 const isContainer = (container: string) => (beside: Draft) => beside.container === container;
 
 /** A layout to begin with, by its container. */
@@ -110,23 +120,24 @@ const layoutFields: readonly FieldSpec[] = [
     label: "Header of a record",
     when: isContainer("tagged"),
     fields: [
-      { kind: "number", key: "headerBytes", label: "Bytes in all" },
+      headerBytes,
       { kind: "number", key: "tagAt", label: "Tag at byte" },
       { kind: "number", key: "tagBytes", label: "Letters of the tag" },
       { kind: "number", key: "sizeAt", label: "Size at byte" },
       { kind: "choice", key: "sizeBytes", label: "Width of the size", choices: width },
-      {
-        kind: "choice",
-        key: "sizeCounts",
-        label: "The size counts",
-        choices: [
-          ["contents", "what follows the header"],
-          ["record", "the header too"],
-        ],
-      },
+      sizeCounts,
       { kind: "number", key: "flagsAt", label: "Flags at byte" },
       { kind: "choice", key: "flagsBytes", label: "Width of the flags", choices: width },
     ],
+  },
+  {
+    kind: "group",
+    key: "groups",
+    label: "Groups of records",
+    hint: "Records that hold records instead of fields; left out where there are none.",
+    when: isContainer("tagged"),
+    start: { tag: "", headerBytes: 12, sizeCounts: "record" },
+    fields: [tag("tag", "Tag", false), headerBytes, sizeCounts],
   },
   {
     kind: "group",
