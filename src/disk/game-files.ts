@@ -23,13 +23,13 @@ export const gameFiles = (
 export const sha256Of = (bytes: Uint8Array | string): string =>
   createHash("sha256").update(bytes).digest("hex");
 
-/** The contents of a file; null where there is none. */
-export async function readIfThere(path: string): Promise<Uint8Array | null> {
+/** The contents of a file; null where there is none. Refused where something lies there that cannot be read. */
+export async function readIfThere(path: string): Promise<Outcome<Uint8Array | null>> {
   try {
-    return await readPlain(path);
+    return done(await readPlain(path));
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === "ENOENT") return null;
-    throw error;
+    const { code, message } = error as NodeJS.ErrnoException;
+    return code === "ENOENT" ? done(null) : refuse("game-file-unreadable", { path, detail: code ?? message });
   }
 }
 

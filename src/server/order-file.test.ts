@@ -1,4 +1,16 @@
-import { cp, lstat, mkdtemp, readFile, readlink, rename, rm, symlink, writeFile } from "node:fs/promises";
+import { execFileSync } from "node:child_process";
+import {
+  cp,
+  lstat,
+  mkdir,
+  mkdtemp,
+  readFile,
+  readlink,
+  rename,
+  rm,
+  symlink,
+  writeFile,
+} from "node:fs/promises";
 import { existsSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -205,3 +217,21 @@ test("two writings at once come one after the other: order and holds are of one 
   expect(await standing()).toBe("current");
   expect((await findWritten(context.db, "brinehollow", order))!.pending).toBeNull();
 });
+
+test.each<[string, () => Promise<void> | void]>([
+  ["a folder", () => mkdir(order)],
+  ["a pipe", () => void execFileSync("mkfifo", [order])],
+  ["a socket's or any other odd file: a link to itself", () => symlink("lading.lst", order)],
+])(
+  "where %s stands in place of the order file, pages are made, and it is refused once it is to be written",
+  async (_, put) => {
+    await rm(order);
+    await put();
+    const before = await lstat(order);
+    const onDisk = await readOnDisk(context, (await situation()).game);
+    expect([onDisk.order, onDisk.file]).toEqual([null, undefined]);
+    expect(await writeOrder(context, profile, null)).toMatchObject({ ok: false });
+    const after = await lstat(order);
+    expect([after.ino, after.mode]).toEqual([before.ino, before.mode]);
+  },
+);

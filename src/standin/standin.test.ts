@@ -45,9 +45,10 @@ async function treeHash(folder: string): Promise<string> {
 /** Writes what a game reads, as the server does. */
 async function writeSetup(game: GameDefinition, folder: string, names: readonly string[], holds: Holds) {
   const files = gameFiles(game, { order: folder });
+  const before = await readIfThere(files.order);
   return writeGameFiles(game, { game: folder }, [
     { path: files.holds, contents: writeHolds(holds) },
-    { path: files.order, contents: orderContents(game, names, await readIfThere(files.order)) },
+    { path: files.order, contents: orderContents(game, names, before.ok ? before.value : null) },
   ]);
 }
 

@@ -80,6 +80,8 @@ const refusalText: {
   "game-id-stays": (d) =>
     sentence`The id of this game is “${d.id}” and stays: its profiles are kept under it.`,
   "cannot-write": (d) => sentence`${d.path} could not be written: ${d.detail}. Nothing was changed.`,
+  "game-file-unreadable": (d) =>
+    sentence`What lies at ${d.path} cannot be read (${d.detail}). Move it away, or give yourself the right to read it. Nothing was changed.`,
   "order-file-theirs": (d) =>
     sentence`${d.path} is not as Seating wrote it last. Look at what would change, and write it then.`,
   "order-file-absent": (d) =>

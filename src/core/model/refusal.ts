@@ -120,6 +120,7 @@ export type RefusalData = ProblemData & {
   readonly "game-id-stays": { readonly id: string };
   readonly "cannot-write": Path & Detail;
   /** Somebody else has written the file, or has changed it since it was looked at. */
+  readonly "game-file-unreadable": Path & Detail;
   readonly "order-file-theirs": Path;
   readonly "order-file-absent": Path;
   readonly "copy-gone": Nothing;

@@ -39,18 +39,22 @@ type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
 export async function readOnDisk({ db }: Pick<Context, "db">, game: RegisteredGame): Promise<OnDisk> {
   const files = gameFiles(game.definition, game.folders);
   const contents: Contents = {
-    order: await readIfThere(files.order).catch(() => null),
-    holds: await readIfThere(files.holds).catch(() => null),
+    order: valueOr(await readIfThere(files.order), null),
+    holds: valueOr(await readIfThere(files.holds), null),
   };
   const said = readContents(game.definition, game.folders.shelves[0], contents);
   if (!contents.order) return said;
   return { ...said, file: ownerOf(contents.order, await store.findWritten(db, game.id, files.order)) };
 }
 
-const contentsOf = async ({ order, holds }: GameFiles): Promise<Contents> => ({
-  order: await readIfThere(order),
-  holds: await readIfThere(holds),
-});
+const valueOr = <T>(outcome: Outcome<T>, other: T): T => (outcome.ok ? outcome.value : other);
+
+async function contentsOf(files: GameFiles): Promise<Outcome<Contents>> {
+  const order = await readIfThere(files.order);
+  if (!order.ok) return order;
+  const holds = await readIfThere(files.holds);
+  return holds.ok ? done({ order: order.value, holds: holds.value }) : holds;
+}
 
 function ownerOf(contents: Uint8Array, written: store.WrittenFile | null): OrderFileOwner {
   const sha256 = sha256Of(contents);
@@ -81,7 +85,9 @@ export async function writeOrder(
     const { game, roster } = situation.value;
     const { definition, folders } = game;
     const files = gameFiles(definition, folders);
-    const before = await contentsOf(files);
+    const contents = await contentsOf(files);
+    if (!contents.ok) return contents;
+    const before = contents.value;
     const after = {
       order: orderContents(definition, namesToWrite(roster), before.order),
       holds: writeHolds(holdsOf(roster, folders.shelves[0]!)),
@@ -160,7 +166,9 @@ export async function lookAtOrder(context: Context, profileId: ProfileId): Promi
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { game, roster, stock } = situation.value;
-  const contents = await readIfThere(gameFiles(game.definition, game.folders).order);
+  const read = await readIfThere(gameFiles(game.definition, game.folders).order);
+  if (!read.ok) return read;
+  const contents = read.value;
   const there = orderIn(game.definition, contents);
   const lines = linesOf(game, there?.items ?? []);
   const { known, fixed } = matched(game, lines, stock.shelf);
@@ -203,7 +211,9 @@ export async function takeOverOrder(
   if (!situation.ok) return situation;
   const { game, roster, stock, profile } = situation.value;
   const { definition, folders } = game;
-  const there = orderIn(definition, await readIfThere(gameFiles(definition, folders).order));
+  const contents = await readIfThere(gameFiles(definition, folders).order);
+  if (!contents.ok) return contents;
+  const there = orderIn(definition, contents.value);
   if (!there) return refuse("order-file-absent", { path: definition.orderFile.path });
   const lines = linesOf(game, there.items);
   const known = byRank(definition, matched(game, lines, stock.shelf).known);
@@ -257,7 +267,8 @@ export async function putCopyBack(context: Context, id: string): Promise<Outcome
     const kind = (["order", "holds"] as const).find((each) => files[each] === copy.path);
     if (!kind) return refuse("copy-elsewhere", { path: copy.path });
     const before = await readIfThere(copy.path);
-    await context.db.transaction((tx) => keepTheirs(tx, game.id, copy.path, before));
+    if (!before.ok) return before;
+    await context.db.transaction((tx) => keepTheirs(tx, game.id, copy.path, before.value));
     const written = await writeGameFiles(game.definition, game.folders, [
       { path: copy.path, contents: copy.contents },
     ]);
