@@ -104,13 +104,14 @@ export class Promises {
   private checkMods({ stock, bin, folders }: WorkspaceView): string[] {
     const shelf = new Set(stock.shelf.map(({ path }) => path));
     const binned = new Map(bin.map(({ path, liesAt }) => [path, liesAt]));
-    return [...this.mods].flatMap((path) => {
+    const absent = bin.filter(({ liesAt }) => !existsSync(liesAt));
+    const missing = [...this.mods].flatMap((path) => {
       const liesAt = binned.get(path);
       if (shelf.has(path))
         return existsSync(join(folders.shelves[0]!, path)) ? [] : [`${path} is listed, and is not there`];
-      if (liesAt === undefined) return [`${path} is in no list`];
-      return existsSync(liesAt) ? [] : [`${path} is listed in the bin, and is not there`];
+      return liesAt === undefined ? [`${path} is in no list`] : [];
     });
+    return [...missing, ...absent.map(({ path }) => `${path} is listed in the bin, and is not there`)];
   }
 }
 

@@ -1,3 +1,5 @@
+import { once } from "node:events";
+import { watch } from "node:fs";
 import { makeRandom } from "@/core/random";
 import { Client } from "./client";
 import { Promises } from "./promises";
@@ -33,11 +35,22 @@ export async function killInRounds(
     }
     const at: WorkAt = { client, random, view, promises, round };
     const works = worksOf(round).map((work) => untilGone(work, at));
-    await new Promise((done) => setTimeout(done, 200 + random.below(2500)));
+    await pause(200 + random.below(2500));
+    // Every other round in the moment in which a file is moved, before that is stored: chance would hardly ever hit it.
+    if (round % 2 === 0) await nextMove(view.folders.shelves[0]!);
     await server.kill();
     await Promise.all(works);
     say(`round ${round} of ${rounds}: ${promises.answered} answered, ${broken.length} broken`);
   }
+}
+
+const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds));
+
+/** Resolves at the next file that comes onto the shelf or goes from it; without one after some seconds. */
+async function nextMove(shelf: string): Promise<void> {
+  const watcher = watch(shelf);
+  await Promise.race([once(watcher, "change"), pause(3000)]);
+  watcher.close();
 }
 
 /** Until no answer comes; what the server refuses is no fault. */

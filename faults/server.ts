@@ -9,10 +9,10 @@ export interface KillableServer extends Server {
 
 export async function startKillable(home: string): Promise<KillableServer> {
   const server = await startSeating("start.mjs", home);
+  const { pid } = JSON.parse(await readFile(join(home, "server.lock"), "utf8")) as { pid: number };
   return {
     ...server,
     kill: async () => {
-      const { pid } = JSON.parse(await readFile(join(home, "server.lock"), "utf8")) as { pid: number };
       process.kill(pid, "SIGKILL");
       await server.stop();
     },
