@@ -15,15 +15,18 @@ export async function schemaName(db: Sql): Promise<string> {
   return rows[0]!.name;
 }
 
-/** Rows that are read at once; one may be as large as a whole profile. */
-const atOnce = 50;
+/** Characters of rows that are read at once, about, and how many rows at most; one may be as large as a file of a game. */
+const atOnce = { signs: 2 ** 21, rows: 200 };
 
 /** The rows of a table, as JSON, some at a time; none where it is empty. `table` is one of `listTables`. */
 export async function* readTable(tx: Tx, table: string): AsyncGenerator<string[]> {
   await tx.exec(`declare all_rows cursor for select row_to_json(t)::text as row from ${quoted(table)} t`);
-  for (;;) {
-    const rows = await tx.query<{ row: string }>(`fetch ${atOnce} from all_rows`);
+  for (let count = 1; ;) {
+    const rows = await tx.query<{ row: string }>(`fetch ${count} from all_rows`);
     if (rows.length === 0) break;
+    const signs = rows.reduce((sum, { row }) => sum + row.length, 0);
+    // The next ones are likely to be as large as these.
+    count = Math.min(atOnce.rows, Math.max(1, Math.floor((atOnce.signs * rows.length) / signs)));
     yield rows.map(({ row }) => row);
   }
   await tx.exec("close all_rows");
