@@ -26,15 +26,19 @@ const files: Files = {
   "textures/Réed 𝔘.tex": text("green ".repeat(9000)),
 };
 
-/** A 7z archive as the package makes it with these switches. */
-async function make7z(from: Files, ...switches: string[]): Promise<Uint8Array> {
+/** A 7z archive as the package makes it with these switches; what is given as a text is a link to there. */
+async function make7z(
+  from: Readonly<Record<string, Uint8Array | string>>,
+  ...switches: string[]
+): Promise<Uint8Array> {
   const tool = await makeSevenZip({ print: () => undefined, printErr: () => undefined });
   tool.FS.mkdir("/mod");
   tool.FS.chdir("/mod");
   for (const [path, data] of Object.entries(from)) {
     const parts = path.split("/").slice(0, -1);
     parts.forEach((_, at) => tool.FS.mkdir(parts.slice(0, at + 1).join("/")));
-    tool.FS.writeFile(path, data);
+    if (typeof data === "string") tool.FS.symlink(data, path);
+    else tool.FS.writeFile(path, data);
   }
   tool.callMain(["a", ...switches, "/made.7z", "."]);
   return tool.FS.readFile("/made.7z");
@@ -177,6 +181,9 @@ test("nothing is written outside of the archive’s own folder, and no bomb is u
   );
   expect(await problemOf(await make7z({ "Zeros.bin": new Uint8Array(80 * 2 ** 20) }))).toMatch(
     /^it would unpack to \d+ times its size/,
+  );
+  expect(await problemOf(await make7z({ ...files, "passwd.txt": "/etc/passwd" }, "-snl"))).toBe(
+    "“passwd.txt” is neither a file nor a folder",
   );
   expect((await readdir(tmpdir())).includes("seating-escaped.txt")).toBe(false);
   expect(await leftOvers()).toEqual([]);

@@ -25,11 +25,18 @@ export async function openPacked(path: string, kind: Kind): Promise<Outcome<ModF
   if (!listed.ok) return listed;
   const entries = listed.value;
   let unpacked: Promise<string> | null = null;
+  const open = async (path: string) => {
+    const full = join(await (unpacked ??= unpack(archive, kind, entries)), path);
+    // A link that the list did not show as one.
+    if ((await realpath(full)) !== full)
+      throw new ProblemError(refuse("not-plain", { entry: path.slice(0, 200) }).refusal);
+    return streamPlain(full);
+  };
   const fileOf = ({ path, size, crc32 }: PackedEntry): ModFile => ({
     path,
     size: size ?? 0,
     crc32,
-    open: async () => streamPlain(join(await (unpacked ??= unpack(archive, kind, entries)), path)),
+    open: () => open(path),
   });
   const close = async () => {
     await unpacked?.then(removeFolder, () => undefined);
@@ -86,7 +93,7 @@ function checkEntries(entries: readonly PackedEntry[], packed: number): Refused<
 
 /** Answers the folder; throws a `ProblemError`, and leaves nothing, where not all of it could be unpacked. */
 async function unpack(archive: string, kind: Kind, entries: readonly PackedEntry[]): Promise<string> {
-  const folder = await mkdtemp(join(tmpdir(), folderName(process.pid)));
+  const folder = await realpath(await mkdtemp(join(tmpdir(), folderName(process.pid))));
   const size = entries.reduce((sum, entry) => sum + (entry.size ?? 0), 0);
   const time = mostTime.list + (size / 2 ** 20) * mostTime.unpackOne;
   const told = await run({ archive, kind, to: folder }, time);
