@@ -27,27 +27,42 @@ interface ProfileSummary {
   readonly deletedAt: Date | null;
 }
 
-/** Profiles of a game, those in the bin too (`deletedAt`). */
-export const listProfiles = (db: Sql, gameId: string) =>
-  db.query<ProfileSummary>(
-    // The sizes as one value: without statistics, which nothing here gathers, a join would compare each with each.
-    `with lying as materialized (
-       select coalesce(jsonb_object_agg(id, size), '{}') as sizes from (
-         select id, max(size) as size from shelf_mod where game_id = $1 and problem is null group by id
-       ) m
-     ), held as materialized (
-       select e.profile_id, count(*) filter (where e.is_on) as on_count, count(*) as total,
-         sum((l.sizes ->> e.id)::bigint) filter (where e.is_on) as size
-       from profile_entry e join profile p on p.id = e.profile_id cross join lying l
-       where p.game_id = $1 and e.list = 'mods' group by e.profile_id
-     )
-     select p.id, p.name, p.purpose, p.hue, p.note, p.noted_at as "notedAt", p.deleted_at as "deletedAt",
-       p.made_at as "madeAt", p.ran_at as "ranAt", coalesce(h.on_count, 0)::integer as "modsOn",
-       coalesce(h.total, 0)::integer as mods, coalesce(h.size, 0)::bigint as size
-     from profile p left join held h on h.profile_id = p.id
-     where p.game_id = $1 order by p.made_at, p.id`,
+interface ProfileRow extends Omit<ProfileSummary, "mods" | "modsOn" | "size"> {
+  readonly mods: number | null;
+  /** Ids, parted by `between`. */
+  readonly on: string | null;
+}
+
+/** Stands in no id. */
+const between = "\u001f";
+
+/**
+ * Profiles of a game, those in the bin too (`deletedAt`). The sizes are summed here: joined in the database, with thousands of mods, they
+ * make it write files.
+ */
+export async function listProfiles(db: Sql, gameId: string): Promise<ProfileSummary[]> {
+  const lying = await db.query<{ id: string; size: number }>(
+    `select id, max(size)::bigint as size from shelf_mod where game_id = $1 and problem is null
+     group by id order by id`,
     [gameId],
   );
+  const sizeOf = new Map(lying.map(({ id, size }) => [id, size]));
+  const rows = await db.query<ProfileRow>(
+    `select p.id, p.name, p.purpose, p.hue, p.note, p.noted_at as "notedAt", p.deleted_at as "deletedAt",
+       p.made_at as "madeAt", p.ran_at as "ranAt", h.mods, h.on_ids as "on"
+     from profile p left join (
+       select profile_id, count(*)::integer as mods, string_agg(id, $2) filter (where is_on) as on_ids
+       from profile_entry where list = 'mods' group by profile_id
+     ) h on h.profile_id = p.id
+     where p.game_id = $1 order by p.made_at, p.id`,
+    [gameId, between],
+  );
+  return rows.map(({ on, mods, ...profile }) => {
+    const ids = on === null ? [] : on.split(between);
+    const size = ids.reduce((sum, id) => sum + (sizeOf.get(id) ?? 0), 0);
+    return { ...profile, mods: mods ?? 0, modsOn: ids.length, size };
+  });
+}
 
 /** By mod and the contents in which they hold it the ids of the profiles, in the order in which they were made. */
 export const listUsage = (db: Sql, gameId: string) =>

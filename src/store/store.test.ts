@@ -297,6 +297,33 @@ test("a profile is read back as it was stored, and so is what an edit changed", 
     expect(await listProfiles(tx, "pond")).toMatchObject([{ name: "Test", modsOn: 2, deletedAt: null }]);
   }));
 
+test("the profiles of a game are listed with what is on in each and how large that is; unsound and absent mods weigh nothing", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const [first, second, third] = profile.state.mods.entries.map(({ id }) => id);
+    const lying = (id: string, path: string, size: number) => ({ ...shelfMod(id), path, size });
+    await saveShelfMods(tx, "pond", [
+      lying(first!, "old.zip", 5),
+      lying(first!, "new.zip", 70),
+      lying(second!, "second.zip", 900),
+      { ...lying(third!, "third.zip", 4000), problem: { code: "no-content", data: {} } },
+      lying("nobody’s", "other.zip", 60_000),
+    ]);
+    const modsOn = profile.state.mods.entries.filter(({ on }) => on).length;
+    const whole = { mods: profile.state.mods.entries.length, modsOn, size: 970 };
+    expect(await listProfiles(tx, "pond")).toMatchObject([whole]);
+    const off = applySteps(profile.state, [{ kind: "switch", list: "mods", ids: [second!], on: false }]);
+    if (!off.ok) throw new Error(off.refusal.code);
+    await saveState(tx, profile.id, 2, off.value.state, profile.state);
+    const bare = { ...profile, id: aProfile("p2"), name: "Bare" };
+    await insertProfile(tx, bare);
+    const listed = await listProfiles(tx, "pond");
+    expect(listed).toMatchObject([
+      { ...whole, modsOn: modsOn - 1, size: 70 },
+      { mods: 0, modsOn: 0, size: 0 },
+    ]);
+  }));
+
 test("rules that are shared hold in every profile of the game; a new profile takes none of them away", () =>
   tried(async (tx) => {
     await storeProfile(tx);

@@ -11,6 +11,7 @@ import type { Db, Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
+import { gatherStatistics } from "@/store/tidy";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
@@ -79,6 +80,7 @@ async function readAndStore(
   });
   await dropUnpinned(db, game.id);
   forgetStock(context, game.id);
+  if (reading.read > 0) await gatherStatistics(db);
   await followShelf(context, game);
   const unsound = reading.mods.filter((mod) => mod.problem).length;
   return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });
