@@ -1,7 +1,7 @@
 import type { ShelfMod } from "../model/shelf";
 import { modName } from "../messages/parts-of-mods";
 import { expansionEdit } from "../edit/settings";
-import { newestById, type Roster, type SeatedMod } from "../roster/roster";
+import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
 import { isInRange } from "../version/version";
 import { mod as subject, type Check } from "./check";
 import { leaveMod, switchOnMod } from "./fixes";
@@ -90,7 +90,7 @@ const isOn = (item: SeatedMod): item is SeatedMod & { readonly mod: ShelfMod } =
 const isFix = (fix: Fix | null): fix is Fix => fix !== null;
 
 const lies = ({ modOf, stock }: Roster, id: string): boolean =>
-  Boolean(modOf.get(id)?.mod) || newestById(stock.shelf).has(id);
+  Boolean(modOf.get(id)?.mod) || newestHere(stock, id) !== undefined;
 
 function switchOnExpansion(roster: Roster, id: string): Fix | null {
   const edit = roster.stock.owned.includes(id) ? expansionEdit(roster, id, true) : null;

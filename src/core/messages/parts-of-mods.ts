@@ -1,6 +1,6 @@
 import type { Unmet } from "../roster/parts";
 import type { Roster } from "../roster/roster";
-import { newestById } from "../roster/roster";
+import { newestHere } from "../roster/roster";
 
 /** What stands against a part, as the end of a sentence on it. */
 export function unmetWords(roster: Roster, { because, id }: Unmet): string {
@@ -16,4 +16,4 @@ const expansionName = ({ game }: Roster, id: string): string =>
 
 /** What a mod is called that the profile need not hold. */
 export const modName = (roster: Roster, id: string): string =>
-  roster.modOf.get(id)?.mod?.name ?? newestById(roster.stock.shelf).get(id)?.name ?? id;
+  roster.modOf.get(id)?.mod?.name ?? newestHere(roster.stock, id)?.name ?? id;
