@@ -35,7 +35,10 @@ export function order(value: unknown, failOn: FailLevel): Outcome<Answer> {
   const proposal = propose(problem.value);
   return done({
     json: writeResult(proposal.result),
-    text: orderReport(problem.value, proposal),
+    // With a reason for each move it costs far more than the order itself.
+    get text() {
+      return orderReport(problem.value, proposal);
+    },
     findings: hasFindings(problem.value, proposal.result, failOn),
   });
 }

@@ -182,3 +182,15 @@ test("a read-me fetches nothing: pictures from elsewhere are named, markup in it
   expect(elements.some((each) => attribute(each, "href")?.startsWith("javascript"))).toBe(false);
   expect(elements.some((each) => each.tagName === "p" && textOf(each).includes("a map"))).toBe(true);
 });
+
+test("in a read-me, what can be ticked shows as done or not; brackets elsewhere stay", () => {
+  const readMe =
+    "- [ ] Start once\n- [x] Read this\n- [xx] no tick\n\n[ ] no item\n\n~~old~~ https://example.org";
+  const elements = elementsOf(formatOf("page")!.write({ ...plain, readMe }, testGame));
+  const section = elements.find((element) => attribute(element, "class") === "read-me")!;
+  const items = elements.filter(({ tagName }) => tagName === "li").map(textOf);
+  expect(items).toEqual(expect.arrayContaining(["☐ Start once", "☑ Read this", "[xx] no tick"]));
+  expect(textOf(section)).toContain("[ ] no item");
+  expect(elements.filter(({ tagName }) => tagName === "s").map(textOf)).toEqual(["old"]);
+  expect(elements.some((element) => attribute(element, "href") === "https://example.org")).toBe(true);
+});

@@ -15,6 +15,15 @@ parser.renderer.rules.image = (tokens, at, options, env, renderer) => {
     : parser.utils.escapeHtml(renderer.renderInlineAsText(token.children ?? [], options, env));
 };
 
+// Items that can be ticked (GFM 0.29, 5.3), as signs: nothing on the page takes a tick for them.
+parser.core.ruler.after("inline", "ticks", ({ tokens }) => {
+  for (const [at, token] of tokens.entries()) {
+    const first = token.type === "inline" ? token.children?.[0] : undefined;
+    if (first?.type === "text" && tokens[at - 2]?.type === "list_item_open")
+      first.content = first.content.replace(/^\[([ x])\](?=\s)/i, (_, mark) => (mark === " " ? "☐" : "☑"));
+  }
+});
+
 const markdown = (text: string): Markup => new Markup(parser.render(text));
 
 /** What its curator says of a list: what to expect, pictures, read-me, keys, what is still open, and what changed. */
