@@ -248,8 +248,8 @@ describe("what is unsound becomes a problem and stops nothing", () => {
     await put("d.zip", changed);
     const { mods } = await read();
     expect(mods.map((mod) => sayProblem(mod.problem!))).toEqual([
-      "it does not begin as an archive of the kind .7z does; get it anew",
-      "it does not begin as an archive of the kind .rar does; get it anew",
+      "it does not begin as an archive of the kind .7z does",
+      "it does not begin as an archive of the kind .rar does",
       "archives of the kind .gz are not read; unpack it into a folder of its own",
       "“a.plank” is packed by a method that is not read (number 14); unpack it into a folder of its own",
     ]);

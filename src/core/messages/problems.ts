@@ -18,19 +18,16 @@ export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[C
   "path-long": (d) => `it holds a name of more than 255 bytes, which most systems cannot store: “${d.entry}”`,
   "path-direction": (d) =>
     `it holds the path “${d.entry}”, with a mark that turns the direction of text and so hides what it is called`,
-  "path-encoding": (d) => `the name “${d.entry}” is not UTF-8; give it another one`,
-  "link-outside": (d) =>
-    `“${d.entry}” is a link that leads out of the shelf folder; put what it leads to there`,
+  "path-encoding": (d) => `the name “${d.entry}” is not UTF-8`,
+  "link-outside": (d) => `“${d.entry}” is a link that leads out of the shelf folder`,
   "link-loop": (d) => `“${d.entry}” is a link that leads to itself`,
   "not-plain": (d) => `“${d.entry}” is neither a file nor a folder`,
-  "zip-method": (d) =>
-    `“${d.entry}” is packed by a method that is not read (number ${d.method}); unpack it into a folder of its own`,
+  "zip-method": (d) => `“${d.entry}” is packed by a method that is not read (number ${d.method})`,
   "packed-broken": (d) => `it cannot be unpacked: ${d.detail}`,
-  "packed-locked": () => "even its list of files is encrypted; unpack it into a folder of its own",
-  "packed-method": (d) =>
-    `“${d.entry}” is packed by a method that is not read (${d.method}); unpack it into a folder of its own`,
-  "archive-unlike": (d) => `it does not begin as an archive of the kind ${d.kind} does; get it anew`,
-  "archive-kind": (d) => `archives of the kind ${d.kind} are not read; unpack it into a folder of its own`,
+  "packed-locked": () => "even its list of files is encrypted",
+  "packed-method": (d) => `“${d.entry}” is packed by a method that is not read (${d.method})`,
+  "archive-unlike": (d) => `it does not begin as an archive of the kind ${d.kind} does`,
+  "archive-kind": (d) => `archives of the kind ${d.kind} are not read`,
   "cannot-keep": (d) => `what it says could not be stored: ${d.detail}`,
   "no-content": () => "it holds no manifest, no plugin and no folder that the game would read",
   "manifest-broken": (d) => `its seating-mod.json cannot be read: ${d.detail}`,
@@ -55,8 +52,24 @@ export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[C
   "riff-master": (d) => `it names a master that is no file name: “${d.name}”`,
 };
 
+const unpackIt = "unpack it into a folder of its own";
+
+/** What to do, where getting the file once more from where it came would change nothing. */
+const waysOut: Partial<Readonly<Record<string, string>>> = {
+  "zip-encrypted": unpackIt,
+  "zip-method": unpackIt,
+  "packed-locked": unpackIt,
+  "packed-method": unpackIt,
+  "archive-kind": unpackIt,
+  "path-encoding": "give it another one",
+  "link-outside": "put what it leads to there",
+};
+
+export const hasWayOut = ({ code }: FileProblem): boolean => waysOut[code] !== undefined;
+
 /** Why a file could not be read; of a problem that another version stored at least its code. */
 export function sayProblem({ code, data }: FileProblem): string {
   const say = (problemText as Readonly<Record<string, (data: never) => string>>)[code];
-  return say ? say(data as never) : `it could not be read (${code})`;
+  const why = say ? say(data as never) : `it could not be read (${code})`;
+  return [why, waysOut[code]].filter(Boolean).join("; ");
 }

@@ -103,7 +103,8 @@ export const TaggedLayout = TaggedShape.superRefine(({ record, groups, tags }, c
       path: ["groups", "headerBytes"],
       message: "ends before the tag and the size that every record has",
     });
-  if (groups.tag === tags.file)
+  // While both are being typed, both are empty.
+  if (groups.tag !== "" && groups.tag === tags.file)
     context.addIssue({ code: "custom", path: ["groups", "tag"], message: "is that of the first record" });
 });
 export type TaggedLayout = z.infer<typeof TaggedLayout>;

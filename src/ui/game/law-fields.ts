@@ -39,7 +39,7 @@ const sizeCounts: FieldSpec = {
   key: "sizeCounts",
   label: "The size counts",
   choices: [
-    ["contents", "what follows the header"],
+    ["contents", "its contents only"],
     ["record", "the header too"],
   ],
 };

@@ -2,7 +2,7 @@
 
 import { useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
-import { sayProblem } from "@/core/messages/problems";
+import { hasWayOut, sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/roster/parts";
 import { modName } from "@/core/messages/parts-of-mods";
@@ -63,8 +63,8 @@ function AboutMod({ row }: { row: ShelfRow }) {
         <p className="bg-saffron-soft flex gap-2 rounded-md p-2">
           <LevelMark level="problem" label="problem" />
           <span>
-            It is left out: {sayProblem(mod.problem)}. Get it again from its author, or take it off the shelf
-            folder.
+            It is left out: {sayProblem(mod.problem)}.
+            {!hasWayOut(mod.problem) && " Get it again from its author, or take it off the shelf folder."}
           </span>
         </p>
       )}
