@@ -1,5 +1,6 @@
 import { copyFile, mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
+import { dropFile } from "./drop-file";
 import { expect, seatOf, shelfFolder, stored, test } from "./fixtures";
 
 test("broken archives and lying plugins are told with their names, and stop nothing", async ({
@@ -117,12 +118,7 @@ test("a lineup with what is not here lists it first, keeps its seats, and says h
   await page.getByRole("button", { name: "Read the shelf" }).click();
   await expect(page.getByText("71 items")).toBeVisible();
   await page.goto(`${seating.url}/lineups?part=in`);
-  const drop = await page.evaluateHandle((text) => {
-    const data = new DataTransfer();
-    data.items.add(new File([text], "dropped.lineup.json", { type: "application/json" }));
-    return data;
-  }, file.toString("utf8"));
-  await page.getByText("Drop a lineup file here").dispatchEvent("drop", { dataTransfer: drop });
+  await dropFile(page.getByText("Drop a lineup file here"), "dropped.lineup.json", file);
   await expect(page.getByText(/^To get/)).toContainText("1");
   await expect(page.getByText(/depot:small-fry/)).toBeVisible();
   await page.getByRole("button", { name: "Make the profile" }).click();

@@ -2,6 +2,7 @@ import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Browser, Page } from "@playwright/test";
+import { dropFile } from "./drop-file";
 import { expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
 import { folderOf, startSeating, type Server } from "./server";
 
@@ -292,12 +293,7 @@ test("a list that is dropped anywhere in the window is looked at, and left witho
   const text = await exported(page, seating.url, "csv");
   await page.goto(`${seating.url}/shelf`);
   await expect(page.getByText(/^\d+ of \d+ shown$/)).toBeVisible();
-  const drop = await page.evaluateHandle((content) => {
-    const data = new DataTransfer();
-    data.items.add(new File([content], "winter.csv", { type: "text/csv" }));
-    return data;
-  }, text);
-  await page.locator("main").dispatchEvent("drop", { dataTransfer: drop });
+  await dropFile(page.locator("main"), "winter.csv", text);
   await expect(page.getByRole("heading", { name: "winter" })).toBeVisible();
   await expect(page.getByText(/^Found here/)).toContainText("59");
   await page.getByRole("button", { name: "Leave it" }).click();

@@ -1,9 +1,10 @@
 import { copyFile, readFile, rename, rm } from "node:fs/promises";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
-import makeSevenZip from "7z-wasm";
 import { zipSync, strToU8 } from "fflate";
 import type { Page } from "@playwright/test";
+import { make7z } from "@/disk/testing/make-7z";
+import { dropFile } from "./drop-file";
 import { expect, shelfFolder, stored, test } from "./fixtures";
 
 const shown = (page: Page) => page.getByText(/^\d+ of \d+ shown$/);
@@ -158,31 +159,10 @@ test("what is shown is tagged, moved to a section, and dropped into a bin that g
   expect(existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(true);
 });
 
-async function pack7z(files: Readonly<Record<string, Uint8Array>>): Promise<Uint8Array> {
-  const tool = await makeSevenZip({ print: () => undefined });
-  for (const [path, data] of Object.entries(files)) {
-    const parts = path.split("/").slice(0, -1);
-    parts.forEach((_, at) => tool.FS.mkdir(`/${parts.slice(0, at + 1).join("/")}`));
-    tool.FS.writeFile(`/${path}`, data);
-  }
-  tool.callMain(["a", "/made.7z", ...new Set(Object.keys(files).map((path) => `/${path.split("/")[0]!}`))]);
-  return tool.FS.readFile("/made.7z");
-}
-
 test("a dropped archive is looked into, taken in switched off, and asks for its parts; a broken one is refused by name", async ({
   watched: page,
 }) => {
-  const drop = async (name: string, bytes: Uint8Array) => {
-    const data = await page.evaluateHandle(
-      ({ name, bytes }) => {
-        const transfer = new DataTransfer();
-        transfer.items.add(new File([new Uint8Array(bytes)], name, { type: "application/zip" }));
-        return transfer;
-      },
-      { name, bytes: [...bytes] },
-    );
-    await page.dispatchEvent("main", "drop", { dataTransfer: data });
-  };
+  const drop = (name: string, bytes: Uint8Array) => dropFile(page.locator("main"), name, bytes);
   const manifest = {
     format: "seating-mod/1",
     id: "fresh-paint",
@@ -230,7 +210,7 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Parts, 1 of 2 taken");
 
   // A mod in another kind of archive, which keeps its kind on the shelf.
-  await drop("Other Paint-2.0.7z", await pack7z({ "textures/water/other.tex": strToU8("other paint") }));
+  await drop("Other Paint-2.0.7z", await make7z({ "textures/water/other.tex": strToU8("other paint") }));
   await expect(dialog).toContainText("Take in Other Paint");
   await dialog.getByRole("button", { name: "Take it in" }).click();
   await expect(dialog).toHaveCount(0);

@@ -1,6 +1,9 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test, type Page } from "@playwright/test";
+import { strToU8 } from "fflate";
+import { make7z } from "@/disk/testing/make-7z";
+import { dropFile } from "../../e2e/drop-file";
 import { root, startSeating, type Server } from "../../e2e/server";
 
 const home = process.env.SEATING_PICTURES ?? "";
@@ -31,6 +34,15 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Choose its parts…" }).click();
   await take(page, "parts");
   await page.keyboard.press("Escape");
+
+  await dropFile(
+    page.locator("main"),
+    "Winter Harbour-1.4.7z",
+    await make7z({ "textures/water/shallow.tex": strToU8("ice") }),
+  );
+  await page.getByRole("dialog").getByText("Take in Winter Harbour").waitFor();
+  await take(page, "taking-in");
+  await page.getByRole("button", { name: "Leave it" }).click();
 
   await page.goto(`${server.url}/profiles`);
   await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "All at Once" });

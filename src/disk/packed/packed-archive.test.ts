@@ -4,12 +4,12 @@ import { mkdir, mkdtemp, readdir, rm, symlink, utimes, writeFile } from "node:fs
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { crc32 } from "node:zlib";
-import makeSevenZip from "7z-wasm";
 import { sayProblem } from "@/core/messages/problems";
 import { testGame } from "@/core/testing/game";
 import { writePlugin } from "@/formats/plugin";
 import { digestFile } from "../digest";
 import { openModFiles } from "../mod-files";
+import { make7z } from "../testing/make-7z";
 import { readShelf } from "../read-shelf";
 import { removeLeftOvers } from "./packed-archive";
 
@@ -25,24 +25,6 @@ const files: Files = {
   "Reeds.plank": plugin,
   "textures/Réed 𝔘.tex": text("green ".repeat(9000)),
 };
-
-/** A 7z archive as the package makes it with these switches; what is given as a text is a link to there. */
-async function make7z(
-  from: Readonly<Record<string, Uint8Array | string>>,
-  ...switches: string[]
-): Promise<Uint8Array> {
-  const tool = await makeSevenZip({ print: () => undefined, printErr: () => undefined });
-  tool.FS.mkdir("/mod");
-  tool.FS.chdir("/mod");
-  for (const [path, data] of Object.entries(from)) {
-    const parts = path.split("/").slice(0, -1);
-    parts.forEach((_, at) => tool.FS.mkdir(parts.slice(0, at + 1).join("/")));
-    if (typeof data === "string") tool.FS.symlink(data, path);
-    else tool.FS.writeFile(path, data);
-  }
-  tool.callMain(["a", ...switches, "/made.7z", "."]);
-  return tool.FS.readFile("/made.7z");
-}
 
 const u16 = (value: number) => [value & 255, (value >> 8) & 255];
 const u32 = (value: number) => [...u16(value & 0xffff), ...u16(value >>> 16)];
@@ -155,11 +137,11 @@ test("what cannot be unpacked is told by name, and leaves nothing behind", async
     "“textures/Réed 𝔘.tex” does not match its checksum or cannot be unpacked",
   );
   expect(await problemOf((await make7z(files)).slice(0, 200))).toMatch(/^it cannot be unpacked: .+/);
-  expect(await problemOf(await make7z(files, "-pword"))).toMatch(/^“.+” is encrypted$/);
-  expect(await problemOf(await make7z(files, "-pword", "-mhe=on"))).toMatch(/^even its list of files/);
-  expect(await problemOf(text("7z¼¯'\x1c"))).toBe(
-    "it does not begin as an archive of the kind .7z does; get it anew",
+  expect(await problemOf(await make7z(files, "-pword"))).toMatch(
+    /^“.+” is encrypted; unpack it into a folder of its own$/,
   );
+  expect(await problemOf(await make7z(files, "-pword", "-mhe=on"))).toMatch(/^even its list of files/);
+  expect(await problemOf(text("7z¼¯'\x1c"))).toBe("it does not begin as an archive of the kind .7z does");
   expect(await problemOf(makeRar5(files, { crc: 12 }))).toMatch(/^“seating-mod.json” does not match/);
   expect(await problemOf(makeRar5(files, { size: 5 }))).toMatch(
     /^“.+” (unpacks to another size|does not match)/,

@@ -12,8 +12,8 @@ import { runUnpacker, type Unpacked, type UnpackTask } from "./unpack";
 
 type Kind = UnpackTask["kind"];
 
-/** Milliseconds: of listing, and of unpacking on top of that for each megabyte. */
-const mostTime = { list: 60_000, unpackOne: 1000 };
+/** Milliseconds to list it, and on top of that to unpack each megabyte. */
+const mostTime = { list: 60_000, perMegabyte: 1000 };
 
 /**
  * The files of a .7z or .rar archive, whatever its name says it is. They are listed and checked first; at the first file that is
@@ -95,7 +95,7 @@ function checkEntries(entries: readonly PackedEntry[], packed: number): Refused<
 async function unpack(archive: string, kind: Kind, entries: readonly PackedEntry[]): Promise<string> {
   const folder = await realpath(await mkdtemp(join(tmpdir(), folderName(process.pid))));
   const size = entries.reduce((sum, entry) => sum + (entry.size ?? 0), 0);
-  const time = mostTime.list + (size / 2 ** 20) * mostTime.unpackOne;
+  const time = mostTime.list + (size / 2 ** 20) * mostTime.perMegabyte;
   const told = await run({ archive, kind, to: folder }, time);
   const refused = told.ok ? faultIn(told.value, entries) : told;
   if (!refused) return folder;

@@ -27,10 +27,13 @@ export function showProfile(profile: ProfileId, token: string): void {
   showQuery(new URLSearchParams(location.search).toString());
 }
 
-/** Goes to another part of the view that is shown, as a step of the window's history; false where the path leads elsewhere. */
+/**
+ * Goes to another part of the view that is shown, which its query names, as a step of the window's history; false where the path
+ * leads elsewhere, or to that view as it begins.
+ */
 export function pushWithin(path: string): boolean {
   const { pathname, search, hash } = new URL(path, location.href);
-  if (pathname !== location.pathname || hash !== "") return false;
+  if (pathname !== location.pathname || search === "" || hash !== "") return false;
   // The router takes its query from an address that is pushed so, and leaves the view as it stands.
   history.pushState(null, "", pathname + withProfile(search));
   return true;
