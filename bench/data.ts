@@ -1,7 +1,7 @@
 /** Everything that Seating keeps, out and in again, for a database of 500 MB; see docs/BENCHMARKS.md. */
 import { randomBytes } from "node:crypto";
 import { createReadStream, createWriteStream } from "node:fs";
-import { mkdtemp, readdir, readFile, rm, stat, writeFile } from "node:fs/promises";
+import { mkdtemp, readFile, rm, stat, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
@@ -10,7 +10,7 @@ import { tokenHeader } from "@/core/model/window-headers";
 import type { Outcome } from "@/core/model/outcome";
 import type { DataArrived } from "@/server/data-files";
 import { openConnection } from "@/store/pglite";
-import { makeDemo, startBare, startWithDemo, writeTable } from "./lib/application";
+import { makeDemo, sizeOfFolder, startBare, startWithDemo, writeTable } from "./lib/application";
 
 const megabytes = Number(process.argv[2] ?? 500);
 const home = await mkdtemp(join(tmpdir(), "seating-bench-data-"));
@@ -49,12 +49,6 @@ async function fill(): Promise<void> {
   await db.close();
 }
 
-async function sizeOf(folder: string): Promise<number> {
-  const names = await readdir(folder, { recursive: true });
-  const sizes = await Promise.all(names.map(async (name) => (await stat(join(folder, name))).size));
-  return sizes.reduce((sum, size) => sum + size, 0);
-}
-
 /** Bytes that a process has in memory: now, and at most since `forgetPeak`. */
 async function memoryOf(pid: number, what: "VmRSS" | "VmHWM"): Promise<number> {
   const status = await readFile(`/proc/${pid}/status`, "utf8");
@@ -76,7 +70,7 @@ try {
   makeDemo(home, 60);
   await (await startWithDemo(home)).stop();
   await fill();
-  const database = mb(await sizeOf(join(home, "database", "base")));
+  const database = mb(await sizeOfFolder(join(home, "database", "base")));
   const { url, pid, stop } = await startBare(home);
   const headers = { [tokenHeader]: (await readFile(join(home, "token"), "utf8")).trim() };
   await (await fetch(`${url}/api/workspace`, { headers })).arrayBuffer();

@@ -1,5 +1,5 @@
 /** 10,000 edits of a profile of 1,000 mods, and what the folder of the database grows to; see docs/BENCHMARKS.md. */
-import { mkdtemp, readdir, rm, stat } from "node:fs/promises";
+import { mkdtemp, rm } from "node:fs/promises";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
 import { shorterSteps } from "@/core/edit/shorter-steps";
@@ -16,7 +16,7 @@ import { openHere } from "@/store/pglite";
 import { insertProfile, saveState } from "@/store/profiles";
 import { tidy } from "@/store/tidy";
 import { testGame } from "@/core/testing/game";
-import { median, writeTable } from "./lib/application";
+import { median, sizeOfFolder, writeTable } from "./lib/application";
 
 const edits = 10_000;
 const { profile } = testRoster(Array.from({ length: 1000 }, (_, at) => ({ name: `p${at}.plank` })));
@@ -47,15 +47,8 @@ function nextStep(state: ProfileState): Step {
   return { kind: "arrange", list: "plugins", entries: [...others.slice(0, to), entry, ...others.slice(to)] };
 }
 
-async function sizeOf(path: string): Promise<number> {
-  let sum = 0;
-  for (const entry of await readdir(path, { withFileTypes: true, recursive: true }))
-    if (entry.isFile()) sum += (await stat(join(entry.parentPath, entry.name))).size;
-  return sum;
-}
-
 const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
-const rows: [string, string][] = [["before", megabytes(await sizeOf(folder))]];
+const rows: [string, string][] = [["before", megabytes(await sizeOfFolder(folder))]];
 let state = profile.state;
 let [store, history]: [number[], number[]] = [[], []];
 for (let done = 1; done <= edits; done++) {
@@ -87,7 +80,7 @@ for (let done = 1; done <= edits; done++) {
   );
   rows.push([
     `after ${done} edits`,
-    `${megabytes(await sizeOf(folder))}; an edit ${median(store).toFixed(1)} ms, its history ${median(history).toFixed(1)} ms; largest: ${tables.map(({ name, size }) => `${name} ${megabytes(size)}`).join(", ")}`,
+    `${megabytes(await sizeOfFolder(folder))}; an edit ${median(store).toFixed(1)} ms, its history ${median(history).toFixed(1)} ms; largest: ${tables.map(({ name, size }) => `${name} ${megabytes(size)}`).join(", ")}`,
   ]);
   [store, history] = [[], []];
   console.log(rows.at(-1)!.join(": "));

@@ -1,6 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, readFileSync } from "node:fs";
+import { readdir, stat } from "node:fs/promises";
 import { createServer } from "node:net";
 import { join } from "node:path";
 import { chromium, type Browser } from "@playwright/test";
@@ -25,6 +26,16 @@ export function makeDemo(home: string, mods: number, files = 0): void {
     out,
   ];
   spawnSync(process.execPath, args, { stdio: "inherit" });
+}
+
+/** Bytes of all files in a folder. */
+export async function sizeOfFolder(folder: string): Promise<number> {
+  const entries = await readdir(folder, { withFileTypes: true, recursive: true });
+  const files = entries.filter((entry) => entry.isFile());
+  const sizes = await Promise.all(
+    files.map(async (file) => (await stat(join(file.parentPath, file.name))).size),
+  );
+  return sizes.reduce((sum, size) => sum + size, 0);
 }
 
 export interface Application {

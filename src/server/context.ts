@@ -9,6 +9,7 @@ import { migrate } from "@/store/migrate";
 import type { KnownOrders } from "@/store/profiles";
 import type { Db } from "@/store/sql";
 import { tidy } from "@/store/tidy";
+import { home, root } from "@/disk/places";
 import { removeLeftOvers } from "@/disk/packed/packed-archive";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
@@ -41,8 +42,6 @@ export interface Context {
 /** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
 const holder = globalThis as typeof globalThis & { seatingContext?: Promise<Context> };
 
-export const root = (): string => process.env.SEATING_ROOT ?? process.cwd();
-export const home = (): string => process.env.SEATING_HOME ?? join(root(), ".seating");
 /** Where what is dropped waits until it is taken in. */
 export const incomingFolder = (): string => join(home(), "incoming");
 /** Where what an import took the place of is kept. */

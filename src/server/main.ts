@@ -1,8 +1,8 @@
 import { randomBytes } from "node:crypto";
 import { createServer } from "node:http";
-import { join } from "node:path";
 import next from "next";
 import { profileHeader } from "@/core/model/window-headers";
+import { home, root } from "@/disk/places";
 import { themeScript } from "./theme-script";
 import { closedTo, headersOf, profileInAddress } from "./gate";
 import { readToken } from "./token";
@@ -11,9 +11,8 @@ import { readToken } from "./token";
 async function main(): Promise<void> {
   const port = Number(process.env.SEATING_PORT ?? 4321);
   const hostname = "127.0.0.1";
-  const root = process.env.SEATING_ROOT ?? process.cwd();
-  const token = readToken(process.env.SEATING_HOME ?? join(root, ".seating"));
-  const app = next({ dev: false, dir: root, hostname, port });
+  const token = readToken(home());
+  const app = next({ dev: false, dir: root(), hostname, port });
   await app.prepare();
   const answer = app.getRequestHandler();
   const server = createServer((request, response) => {

@@ -4,11 +4,11 @@ import type { Db } from "./sql";
 const busy = ["journal", "profile", "profile_entry", "profile_decision"];
 
 /** Tables that a reading of the shelf fills, or that are held against it. */
-const read = ["shelf_mod", "mod_files", "profile_entry"];
+const ofShelf = ["shelf_mod", "mod_files", "profile_entry"];
 
 /** Gathers what the planner of queries has to know of a shelf that was read, which this database does not do by itself. */
 export async function gatherStatistics(db: Db): Promise<void> {
-  for (const table of read) await db.exec(`analyze ${table}`);
+  for (const table of ofShelf) await db.exec(`analyze ${table}`);
 }
 
 /** Lets rows that were written over be used again, which this database does not do by itself. */

@@ -1,6 +1,7 @@
 import { existsSync, realpathSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { Worker } from "node:worker_threads";
+import { root } from "../places";
 
 /** `kind` as the unpacker calls it; `to` is the folder to unpack into, or null to list only. */
 export interface UnpackTask {
@@ -19,10 +20,9 @@ const program = "unpack-worker.mjs";
 
 /** The program lies beside the one that runs, or below the root that the server was started with. */
 function findProgram(): string {
-  const root = process.env.SEATING_ROOT ?? process.cwd();
   const started = process.argv[1];
   const beside = started !== undefined && existsSync(started) ? [dirname(realpathSync(started))] : [];
-  const found = [join(root, "dist"), ...beside].map((folder) => join(folder, program)).find(existsSync);
+  const found = [join(root(), "dist"), ...beside].map((folder) => join(folder, program)).find(existsSync);
   if (found === undefined) throw new Error(`${program} is not there; run npm run build`);
   return found;
 }
