@@ -1,13 +1,10 @@
 /** Times of the ordering engine beside plain topological sorts of the same graph; see docs/BENCHMARKS.md. */
-import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { execFileSync } from "node:child_process";
 import * as graphlib from "@dagrejs/graphlib";
 import { DirectedGraph } from "graphology";
 import { topologicalSort } from "graphology-dag";
 import toposort from "toposort";
-import type { OrderProblem, OrderResult, OrderRule } from "@/core/model/problem";
+import type { OrderProblem, OrderRule } from "@/core/model/problem";
 import { digraph, type Digraph } from "@/core/graph/digraph";
 import { anyTopologicalOrder } from "@/core/graph/topological";
 import { nearestOrder } from "@/core/order/fewest-moves";
@@ -17,6 +14,8 @@ import { propose } from "@/core/order/propose";
 import { rangesInAnyOrder, rangesStayingPut } from "@/core/order/ranges";
 import { withItemAt } from "@/core/order/what-if";
 import { makeRandom } from "@/core/random";
+import { runCommand } from "./lib/order-command";
+import { measureShape, shapeRows, shapesHead } from "./lib/order-shapes";
 
 const runs = 7;
 
@@ -288,7 +287,9 @@ function benchDebian(): void {
   if (!problem)
     return void process.stdout.write("\nDebian's package graph: skipped, for apt has no lists here.\n");
   const ties = problem.items.reduce((sum, item) => sum + item.needs!.length, 0);
-  const { result, command, memory } = runCommand(problem);
+  const { command, memory, result: read, end } = runCommand(problem);
+  const result = read();
+  end();
   const time = median(() => propose(problem));
   const other = new graphlib.Graph({ directed: true });
   for (const { id, needs } of problem.items) for (const need of needs!) other.setEdge(need, id);
@@ -329,31 +330,25 @@ function benchDebian(): void {
   ]);
 }
 
-/** `seating order` in a process of its own, from the file to the printed result; its memory is the highest it held. */
-function runCommand(problem: OrderProblem): { result: OrderResult; command: number; memory: number } {
-  const folder = mkdtempSync(join(tmpdir(), "seating-bench-"));
-  const file = join(folder, "problem.json");
-  const note = join(folder, "memory");
-  writeFileSync(file, JSON.stringify(problem));
-  const told = `import{writeFileSync}from"node:fs";process.on("exit",()=>writeFileSync(${JSON.stringify(note)},String(process.resourceUsage().maxRSS)))`;
-  const flags = ["--import", `data:text/javascript,${encodeURIComponent(told)}`];
-  const start = performance.now();
-  const { stdout } = spawnSync(process.execPath, [...flags, "dist/seating.mjs", "order", file], {
-    encoding: "utf8",
-    maxBuffer: 2 ** 30,
-  });
-  const command = performance.now() - start;
-  const memory = Math.round(Number(readFileSync(note, "utf8")) / 1024);
-  rmSync(folder, { recursive: true });
-  return { result: JSON.parse(stdout) as OrderResult, command, memory };
+function benchShapes(): void {
+  for (const row of shapeRows()) rows.push(row);
+  show("Ties of all kinds in orders of all kinds, 1,000, 10,000 and 20,000 items", shapesHead);
 }
 
-benchGraphs();
-benchDisorder();
-benchWhole();
-benchInteractive();
-benchDebian();
-const { rss } = process.memoryUsage();
-process.stdout.write(
-  `\nMemory of the benchmark at its end: ${Math.round(rss / 2 ** 20)} MiB resident, the other libraries' graphs among it. Node.js ${process.versions.node}. Medians of ${runs} runs.\n`,
-);
+const [, , only, shape, items] = process.argv;
+if (only === "shape") measureShape(shape!, Number(items));
+else if (only === "shapes") benchShapes();
+else benchAll();
+
+function benchAll(): void {
+  benchGraphs();
+  benchDisorder();
+  benchShapes();
+  benchWhole();
+  benchInteractive();
+  benchDebian();
+  const { rss } = process.memoryUsage();
+  process.stdout.write(
+    `\nMemory of the benchmark at its end: ${Math.round(rss / 2 ** 20)} MiB resident, the other libraries' graphs among it. Node.js ${process.versions.node}. Medians of ${runs} runs.\n`,
+  );
+}

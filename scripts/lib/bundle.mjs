@@ -1,3 +1,4 @@
+import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { root, run } from "./steps.mjs";
 
@@ -24,12 +25,17 @@ async function bundle(files, more = {}) {
     format: "esm",
     target: "node20",
     packages: "external",
+    // What a program imports only when it comes to it is loaded then.
+    splitting: true,
     logLevel: "warning",
     ...more,
   });
 }
 
-export const build = () => bundle(programs, { minifySyntax: true });
+export async function build() {
+  await rm(join(root, "dist"), { recursive: true, force: true });
+  await bundle(programs, { minifySyntax: true });
+}
 
 /** Bundles a program that is not shipped and runs it in a process of its own; answers its exit code. */
 export async function runBundled(name, path, args = [], more = {}) {

@@ -1,6 +1,6 @@
 import { plural } from "@/core/messages/parts";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { FoundOrder, Link, OrderProblem } from "@/core/model/problem";
+import type { FoundOrder, Link, OrderProblem, ToldChain } from "@/core/model/problem";
 import { OrderResult as ResultSchema } from "@/core/model/problem";
 import { findConstraints } from "@/core/order/constraints";
 import { whyHere } from "@/core/order/explain";
@@ -8,26 +8,20 @@ import { rangesInAnyOrder, rangesStayingPut } from "@/core/order/ranges";
 import { explainMoves, propose, type Proposal } from "@/core/order/propose";
 import { jsonPath, readProblem } from "@/core/order/read-problem";
 import { originName, writeLinks, writeResult } from "@/core/order/write-result";
+import { gapOf, tellChain } from "@/core/order/tell-chain";
 import { verifyResult } from "@/core/order/verify";
 import { findContradictions, type Contradiction } from "@/core/order/what-if";
-
-/** What a command answers: a value for JSON, the same as text, and whether there are findings. */
-export interface Answer {
-  readonly json: unknown;
-  readonly text: string;
-  readonly findings: boolean;
-  /** Written as it stands, whatever the output is asked to be. */
-  readonly raw?: string;
-  /** Said beside the output, on the standard error. */
-  readonly aside?: readonly string[];
-}
-
-export const failLevels = ["blocker", "problem", "hint", "never"] as const;
-export type FailLevel = (typeof failLevels)[number];
+import type { Answer } from "./answer";
+import type { FailLevel } from "./usage";
 
 const lines = (...parts: (string | string[])[]): string => parts.flat().join("\n");
-const chain = (links: readonly Link[]): string =>
-  links.map(({ before, after, because }) => `${before} before ${after} (${originName(because)})`).join(", ");
+const linkReport = ({ before, after, because }: Link): string =>
+  `${before} before ${after} (${originName(because)})`;
+const chain = (told: ToldChain): string => {
+  const links = told.links.map(linkReport);
+  const gap = gapOf(told);
+  return (gap === null ? links : links.toSpliced(gap, 0, `… ${told.left} more …`)).join(", ");
+};
 
 export function order(value: unknown, failOn: FailLevel): Outcome<Answer> {
   const problem = readProblem(value);
@@ -62,7 +56,7 @@ function orderReport(problem: OrderProblem, proposal: Proposal): string {
     `${moves.length} of ${plural(result.order.length, "item")} ${moves.length === 1 ? "moves" : "move"}${proof}.`,
     moves.map(({ id, because }) => `  ${id}: ${chain(because)}`),
     result.missing.map(({ item, needs }) => `Missing: ${item} needs ${needs}.`),
-    result.cycles.map(({ links }) => `In a circle: ${chain(links)}.`),
+    result.cycles.map(({ links }) => `In a circle: ${chain(tellChain(links))}.`),
     findContradictions(problem, proposal).flatMap(contradictionReport),
     result.raised.map(
       ({ item, section, effective }) =>
@@ -73,15 +67,15 @@ function orderReport(problem: OrderProblem, proposal: Proposal): string {
   );
 }
 
-function contradictionReport({ setAside, circle, waysOut }: Contradiction): string[] {
-  const { rule } = setAside;
-  const name =
-    rule.kind === "needs"
-      ? `${rule.item} needs ${rule.other}`
-      : `the rule ${waysOut.find((way) => way.index === setAside.index)?.rule}`;
+/** Of how many contradictions the ways out are told: each costs as much as the order itself. */
+const mostWithWaysOut = 20;
+
+function contradictionReport(contradiction: Contradiction, at: number): string[] {
+  const { rule, name, circle } = contradiction;
+  const said = rule.kind === "needs" ? `${rule.item} needs ${rule.other}` : `the rule ${name}`;
   return [
-    `Set aside: ${name}.${circle.length > 0 ? ` It would close a circle: ${chain(circle)}.` : ""}`,
-    ...waysOut.map(
+    `Set aside: ${said}.${circle.links.length > 0 ? ` It would close a circle: ${chain(circle)}.` : ""}`,
+    ...(at < mostWithWaysOut ? contradiction.waysOut : []).map(
       (way) =>
         `  ${way.how === "drop" ? "without the rule" : "with only a preference in place of"} ${way.rule}: ${plural(way.moves, "move")}, ${way.setAside} set aside`,
     ),
@@ -98,7 +92,7 @@ export function why(value: unknown, item: string, other?: string): Outcome<Answe
   const here = whyHere(constraints, item);
   if (!here) return noItem(item);
   if (other !== undefined) return whyBefore(constraints, item, other);
-  const say = (links: readonly Link[]) => links.map((link) => `  ${chain([link])}`);
+  const say = (links: readonly Link[]) => links.map((link) => `  ${linkReport(link)}`);
   return done({
     json: { item, above: writeLinks(here.above), below: writeLinks(here.below) },
     text: lines(`Above ${item}:`, say(here.above), `Below ${item}:`, say(here.below)),
@@ -124,7 +118,7 @@ function whyBefore(
   const [before, after] = forward ? [a, b] : [b, a];
   return done({
     json: { before, after, chain: links },
-    text: `${before} must come before ${after}: ${chain(links)}.`,
+    text: `${before} must come before ${after}: ${chain(tellChain(links))}.`,
     findings: false,
   });
 }

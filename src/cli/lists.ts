@@ -10,7 +10,7 @@ import { unsaidWords, verdictReasons, verdictTitle } from "@/core/messages/verdi
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";
-import type { Answer } from "./commands";
+import type { Answer } from "./answer";
 import { readListed, type ListOptions, type ListRead } from "./list-input";
 
 interface File {

@@ -6,10 +6,10 @@ import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
 import { decodeText, parseJson } from "@/formats/text";
-import { failLevels, order, seats, verify, why, type Answer, type FailLevel } from "./commands";
+import type { Answer } from "./answer";
 import type { ListOptions } from "./list-input";
-import { check, compare, convert, fingerprint } from "./lists";
-import { usage, type CommandName } from "./usage";
+import { failLevels, usage, type CommandName, type FailLevel } from "./usage";
+import { writeJson } from "./write-json";
 
 class WrongUse extends Error {}
 
@@ -66,27 +66,20 @@ async function run(
   const [least, most] = argumentsOf[command];
   if (args.length < least || args.length > most) throw new WrongUse(usage[command]);
   const [first = "-", second, third] = args;
-  const isOfLists = ["fingerprint", "compare", "convert", "check"].includes(command);
-  const list = isOfLists ? readFile(first) : { bytes: new Uint8Array(), name: "" };
-
-  switch (command) {
-    case "fingerprint":
-      return orThrow(await fingerprint(list.bytes, list.name, asked));
-    case "compare":
-      return orThrow(await compare(list, readFile(second!), asked));
-    case "convert":
-      return orThrow(await convert(list.bytes, list.name, asked));
-    case "check":
-      return orThrow(await check(list.bytes, list.name, asked));
-    case "order":
-      return orThrow(order(readJson(first), failOn));
-    case "why":
-      return orThrow(why(readJson(first), second!, third));
-    case "seats":
-      return orThrow(seats(readJson(first), second!));
-    case "verify":
-      return orThrow(verify(readJson(first), readJson(second!)));
+  // Each loads what it needs: the readers of all formats take longer than most orders.
+  if (command === "order" || command === "why" || command === "seats" || command === "verify") {
+    const { order, why, seats, verify } = await import("./commands");
+    const problem = readJson(first);
+    if (command === "order") return orThrow(order(problem, failOn));
+    if (command === "why") return orThrow(why(problem, second!, third));
+    if (command === "seats") return orThrow(seats(problem, second!));
+    return orThrow(verify(problem, readJson(second!)));
   }
+  const { check, compare, convert, fingerprint } = await import("./lists");
+  const list = readFile(first);
+  if (command === "compare") return orThrow(await compare(list, readFile(second!), asked));
+  const { bytes, name } = list;
+  return orThrow(await { check, convert, fingerprint }[command](bytes, name, asked));
 }
 
 async function main(): Promise<number> {
@@ -102,7 +95,9 @@ async function main(): Promise<number> {
   if (!failOn) throw new WrongUse(`--fail-on takes ${failLevels.join(", ")}.`);
   const answer = await run(command as CommandName, args, failOn, values);
   for (const line of answer.aside ?? []) process.stderr.write(`${line}\n`);
-  process.stdout.write(answer.raw ?? `${values.text ? answer.text : JSON.stringify(answer.json, null, 2)}\n`);
+  if (answer.raw !== undefined) process.stdout.write(answer.raw);
+  else if (values.text) process.stdout.write(`${answer.text}\n`);
+  else await writeJson(answer.json, process.stdout);
   return answer.findings ? 1 : 0;
 }
 

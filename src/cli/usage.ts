@@ -64,3 +64,6 @@ ${verdictUsage}`,
 } as const;
 
 export type CommandName = Exclude<keyof typeof usage, "all">;
+
+export const failLevels = ["blocker", "problem", "hint", "never"] as const;
+export type FailLevel = (typeof failLevels)[number];

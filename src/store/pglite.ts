@@ -8,10 +8,14 @@ interface Connection extends Sql {
 const int8 = 20;
 const numeric = 1700;
 
+/** Of pages that the database keeps in memory; the 128 MB that it takes otherwise are filled once everything is read. */
+const buffers = ["-c", "shared_buffers=64MB"];
+
 /** Opens PostgreSQL in this process. `folder` may be `memory://`. The schema is not touched. */
 export async function openConnection(folder: string): Promise<Connection> {
   const db = await PGlite.create(folder, {
     relaxedDurability: false,
+    startParams: [...PGlite.defaultStartParams, ...buffers],
     parsers: { [int8]: Number, [numeric]: Number },
   });
   return {

@@ -7,7 +7,7 @@ import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 import type { OrderProposal } from "@/core/edit/accept";
 import type { Stock } from "@/core/roster/roster";
-import type { RuleEffect } from "@/core/roster/rules";
+import type { ListContradiction, RuleEffect } from "@/core/roster/rules";
 import type { Jobs, Question } from "./jobs";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
@@ -80,6 +80,7 @@ function start() {
 /** One for each kind of question, so that looking at a rule does not end a proposal. */
 const forProposals = new Helper();
 const forRules = new Helper();
+const forContradictions = new Helper();
 const forLists = new Helper();
 
 /** The proposal, computed in a web worker; null where a newer question or `cancelWork` ended it. */
@@ -96,6 +97,13 @@ export const askForRuleEffect = (
   profile: Profile,
   rule: string,
 ): Promise<RuleEffect | null> => forRules.ask(game, stock, (jobs) => jobs.ruleEffect(profile, rule));
+
+export const askForContradictions = (
+  game: GameDefinition,
+  stock: Stock,
+  profile: Profile,
+): Promise<ListContradiction[] | null> =>
+  forContradictions.ask(game, stock, (jobs) => jobs.contradictions(profile));
 
 /** What came in as a lineup; null where a newer question ended it. */
 export const askForList = (

@@ -1,7 +1,7 @@
 import { proposeOrder, type OrderProposal } from "@/core/edit/accept";
 import { alignOrder } from "@/core/roster/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
-import { ruleEffect, type RuleEffect } from "@/core/roster/rules";
+import { contradictionsOf, ruleEffect, type ListContradiction, type RuleEffect } from "@/core/roster/rules";
 import { knownMods } from "@/core/lineup/known";
 import type { Answers } from "@/core/lineup/match-lines";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -31,6 +31,10 @@ export class Jobs {
 
   ruleEffect(profile: Profile, rule: string): RuleEffect | null {
     return ruleEffect(this.roster(profile), rule);
+  }
+
+  contradictions(profile: Profile): ListContradiction[] {
+    return contradictionsOf(this.roster(profile));
   }
 
   /** What came in as a lineup, of all that lies on the shelf and is offered by the depot. */

@@ -1,15 +1,23 @@
 import type { Edit } from "../model/edit";
 import type { Entry, ListName } from "../model/profile";
-import type { FoundOrder } from "../model/problem";
+import type { FoundOrder, SetAside, ToldChain } from "../model/problem";
 import { explainMoves, propose, type Move, type Proposal } from "../order/propose";
+import { tellChain } from "../order/tell-chain";
 import { listProblem } from "../roster/list-problem";
 import type { Roster, SeatedList } from "../roster/roster";
 import { label } from "./steps";
 
+/** What was found, with its chains as they are told: whole, all of them may be as many as there are rules, each as long as the list. */
+type ToldOrder = Omit<FoundOrder, "setAside" | "cycles" | "raised"> & {
+  readonly setAside: readonly { readonly rule: SetAside["rule"]; readonly because: ToldChain }[];
+  readonly cycles: readonly ToldChain[];
+  readonly raised: readonly Omit<FoundOrder["raised"][number], "because">[];
+};
+
 /** A proposal as plain data, so that it can cross to and from a worker. */
 export interface OrderProposal {
   readonly list: ListName;
-  readonly result: FoundOrder;
+  readonly result: ToldOrder;
   readonly moves: readonly Move[];
   /** The order that the proposal comes to, with the section in which each item then stands. */
   readonly entries: readonly Entry[];
@@ -25,11 +33,18 @@ export function proposeOrder(roster: Roster, list: ListName): OrderProposal {
 export function asProposal(roster: Roster, list: ListName, proposal: Proposal): OrderProposal {
   return {
     list,
-    result: proposal.result,
+    result: tellOrder(proposal.result),
     moves: explainMoves(proposal),
     entries: seatInSections(roster.lists[list], proposal),
   };
 }
+
+const tellOrder = (found: FoundOrder): ToldOrder => ({
+  ...found,
+  setAside: found.setAside.map((each) => ({ rule: each.rule, because: tellChain(each.because) })),
+  cycles: found.cycles.map(({ links }) => tellChain(links)),
+  raised: found.raised.map(({ item, section, effective }) => ({ item, section, effective })),
+});
 
 /**
  * Where each item stands: in its effective section; one that takes no part in sections joins the item before it.

@@ -36,7 +36,7 @@ export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string
   return new Map(
     proposal.moves.map(({ id, because }) => [
       id,
-      { mends: because.some((link) => link.because !== "section"), winners: winners.get(id)! },
+      { mends: because.links.some((link) => link.because !== "section"), winners: winners.get(id)! },
     ]),
   );
 }

@@ -18,13 +18,10 @@ export class BitRows {
     return (this.data[row * this.words + (column >>> 5)]! & (1 << (column & 31))) !== 0;
   }
 
-  /** Keeps of a row the columns before `column` only. */
-  keepBelow(row: number, column: number): void {
+  /** Keeps of a row what `mask`, words of columns, has too. */
+  keep(row: number, mask: Uint32Array): void {
     const start = row * this.words;
-    const whole = column >>> 5;
-    if (whole >= this.words) return;
-    this.data[start + whole]! &= (1 << (column & 31)) - 1;
-    this.data.fill(0, start + whole + 1, start + this.words);
+    for (let word = 0; word < this.words; word++) this.data[start + word]! &= mask[word]!;
   }
 
   /** A word of a row: columns `32 word` to `32 word + 31`. */

@@ -1,5 +1,6 @@
 import * as graphlib from "@dagrejs/graphlib";
 import fc from "fast-check";
+import { makeRandom } from "../random";
 import { AcyclicGraph } from "./acyclic";
 import { BitRows } from "./bit-rows";
 import { components } from "./components";
@@ -48,9 +49,66 @@ test("an acyclic graph refuses just the edges that would close a cycle", () => {
         if (!closes) other.setEdge(String(from), String(to));
       }
       for (let e = 0; e < graph.from.length; e++)
-        expect(graph.position[graph.from[e]!]!).toBeLessThan(graph.position[graph.to[e]!]!);
+        expect(graph.comesBefore(graph.from[e]!, graph.to[e]!)).toBe(true);
     }),
     { numRuns: 300 },
+  );
+});
+
+test("of very many edges, most of them refused, it refuses the same as a table of all paths", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 1000 }), fc.integer({ min: 2, max: 30 }), (seed, nodes) => {
+      const random = makeRandom(seed);
+      const graph = new AcyclicGraph(nodes);
+      const reaches = Array.from({ length: nodes }, (_, at) => new Set([at]));
+      for (let n = 0; n < 20 * nodes; n++) {
+        const [from, to] = [random.below(nodes), random.below(nodes)];
+        const closes = reaches[to]!.has(from);
+        expect(graph.tryEdge(from, to, 0)).toBe(!closes);
+        if (closes) continue;
+        for (const each of reaches) if (each.has(from)) for (const v of reaches[to]!) each.add(v);
+      }
+      const order = [...graph.topological()];
+      for (let e = 0; e < graph.from.length; e++)
+        expect(order.indexOf(graph.from[e]!)).toBeLessThan(order.indexOf(graph.to[e]!));
+    }),
+    { numRuns: 100 },
+  );
+});
+
+test("nodes become one just where no path leaves them and comes back, and then the one has all their edges", () => {
+  fc.assert(
+    fc.property(
+      anyEdges(9, 14),
+      fc.uniqueArray(fc.nat(8), { minLength: 2, maxLength: 4 }),
+      anyEdges(9, 6),
+      (edges, members, more) => {
+        const graph = new AcyclicGraph(9);
+        const other = new graphlib.Graph({ directed: true });
+        const into = members[0]!;
+        const nodeOf = (v: number) => String(members.includes(v) ? into : v);
+        for (let v = 0; v < 9; v++) other.setNode(nodeOf(v));
+        for (const [from, to] of edges)
+          if (graph.tryEdge(from, to, 0) && nodeOf(from) !== nodeOf(to))
+            other.setEdge(nodeOf(from), nodeOf(to));
+        const before = [...graph.topological()];
+        expect(graph.tryMerge(members, into)).toBe(graphlib.alg.isAcyclic(other));
+        if (!graphlib.alg.isAcyclic(other)) {
+          expect([...graph.topological()]).toEqual(before);
+          return;
+        }
+        const { from, to } = graph.toDigraph();
+        const all = new Set(Array.from(from, (v, e) => `${v} ${to[e]}`));
+        expect(all).toEqual(new Set(other.edges().map(({ v, w }) => `${v} ${w}`)));
+        for (const [a, b] of more) {
+          if (members.some((v) => v !== into && (v === a || v === b))) continue;
+          const closes = a === b || graphlib.alg.preorder(other, [String(b)]).includes(String(a));
+          expect(graph.tryEdge(a, b, 0)).toBe(!closes);
+          if (!closes) other.setEdge(String(a), String(b));
+        }
+      },
+    ),
+    { numRuns: 1000 },
   );
 });
 
@@ -102,19 +160,6 @@ test("the worked example of Cormen, Leiserson, Rivest and Stein, Introduction to
   const matrix = new BitRows(5, 4);
   joined.forEach((lefts, right) => lefts.forEach((left) => matrix.set(right, left)));
   expect(sizeOf(maximumMatching(matrix).ofRight)).toBe(3);
-});
-
-test("a matching goes on from the one that it is given, and leaves that as it was", () => {
-  const matrix = new BitRows(2, 2);
-  for (const [right, left] of [
-    [0, 0],
-    [0, 1],
-    [1, 0],
-  ] as const)
-    matrix.set(right, left);
-  const start = { ofRight: Int32Array.of(0, -1), ofLeft: Int32Array.of(0, -1) };
-  expect([...maximumMatching(matrix, 2, start).ofRight]).toEqual([1, 0]);
-  expect([...start.ofRight]).toEqual([0, -1]);
 });
 
 test("matchings are as large as any, and Kőnig's cover proves it", () => {

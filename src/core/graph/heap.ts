@@ -7,6 +7,10 @@ export class MinHeap {
     return this.heap.length;
   }
 
+  clear(): void {
+    this.heap.length = 0;
+  }
+
   push(node: number): void {
     const heap = this.heap;
     const key = this.key(node);

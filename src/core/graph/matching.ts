@@ -10,96 +10,97 @@ interface Matching {
 
 /**
  * A maximum matching of the bipartite graph in which right vertex r, below `rights`, is joined to the left ones of
- * `adjacent`'s row r, by Hopcroft and Karp (1973): each phase finds shortest augmenting paths only, as many as are
- * disjoint. Layers of left vertices are kept as bit rows, so that a word of a row is searched at once.
- * `start` is a matching to begin with; it is not changed.
+ * `adjacent`'s row r. It begins with the first left vertex that is left over for each right one: whoever can, lets that be a
+ * good one. Then phases of disjoint augmenting paths, depth first, each left vertex tried once a phase, unmatched ones first
+ * (Pothen and Fan 1990). A word of a row is searched at once.
  */
-export function maximumMatching(
-  adjacent: BitRows,
-  rights = adjacent.rows,
-  start?: Pick<Matching, "ofRight" | "ofLeft">,
-): Matching {
-  const ofRight = start ? start.ofRight.slice() : new Int32Array(rights).fill(-1);
-  const ofLeft = start ? start.ofLeft.slice() : new Int32Array(adjacent.columns).fill(-1);
-  for (;;) {
-    const { layers, reachedLeft, isFree } = findLayers(adjacent, ofRight, ofLeft);
-    if (!isFree) return { ofRight, ofLeft, reachedLeft };
-    augmentByLayers(adjacent, layers, ofRight, ofLeft);
-  }
+export function maximumMatching(adjacent: BitRows, rights = adjacent.rows): Matching {
+  const matcher = new Matcher(adjacent, rights);
+  while (matcher.phase());
+  return matcher;
 }
 
-/** Breadth first from all unmatched right vertices, up to the first layer that holds an unmatched left one. */
-function findLayers(adjacent: BitRows, ofRight: Int32Array, ofLeft: Int32Array) {
-  const unseen = new Uint32Array(adjacent.words).fill(0xffffffff);
-  const reachedLeft = new Uint8Array(adjacent.columns);
-  const layers: Uint32Array[] = [];
-  let isFree = false;
-  let frontier: number[] = [];
-  ofRight.forEach((left, right) => left === -1 && frontier.push(right));
-  while (frontier.length > 0 && !isFree) {
-    const layer = new Uint32Array(adjacent.words);
-    const further: number[] = [];
-    for (const right of frontier)
-      for (let word = 0; word < adjacent.words; word++) {
-        const found = adjacent.word(right, word) & unseen[word]!;
-        if (found === 0) continue;
-        unseen[word]! &= ~found;
-        layer[word]! |= found;
-        for (let bits = found; bits !== 0; bits &= bits - 1) {
-          const left = (word << 5) + (31 - Math.clz32(bits & -bits));
-          reachedLeft[left] = 1;
-          if (ofLeft[left] === -1) isFree = true;
-          else further.push(ofLeft[left]!);
-        }
-      }
-    layers.push(layer);
-    frontier = further;
-  }
-  return { layers, reachedLeft, isFree };
-}
+const lowestBit = (bits: number): number => 31 - Math.clz32(bits & -bits);
 
-/** Depth first along the layers; each left vertex is taken out of its layer once it has been tried. */
-function augmentByLayers(
-  adjacent: BitRows,
-  layers: readonly Uint32Array[],
-  ofRight: Int32Array,
-  ofLeft: Int32Array,
-): void {
-  const rights: number[] = [];
-  const lefts: number[] = [];
-  const wordAt = new Int32Array(ofRight.length);
-  const next = (right: number, layer: Uint32Array): number => {
-    for (let word = wordAt[right]!; word < layer.length; word++) {
-      const bits = adjacent.word(right, word) & layer[word]!;
-      if (bits === 0) continue;
-      wordAt[right] = word;
-      layer[word]! &= ~(bits & -bits);
-      return (word << 5) + (31 - Math.clz32(bits & -bits));
+class Matcher implements Matching {
+  readonly ofRight: Int32Array;
+  readonly ofLeft: Int32Array;
+  readonly reachedLeft: Uint8Array;
+  /** Left vertices without a partner, and those that no search of this phase has reached, as words of bits. */
+  private readonly free: Uint32Array;
+  private readonly unseen: Uint32Array;
+  /** The word at which the search of each right vertex stands: for unmatched partners at any time, for others in this phase. */
+  private readonly freeAt: Int32Array;
+  private readonly unseenAt: Int32Array;
+
+  constructor(
+    private readonly adjacent: BitRows,
+    rights: number,
+  ) {
+    const { words, columns } = adjacent;
+    this.ofRight = new Int32Array(rights).fill(-1);
+    this.ofLeft = new Int32Array(columns).fill(-1);
+    this.reachedLeft = new Uint8Array(columns);
+    this.free = new Uint32Array(words).fill(0xffffffff);
+    this.unseen = new Uint32Array(words);
+    this.freeAt = new Int32Array(rights);
+    this.unseenAt = new Int32Array(rights);
+    for (let right = 0; right < rights; right++) {
+      const left = this.take(right, this.free, this.freeAt);
+      if (left !== -1) this.match(right, left);
     }
-    wordAt[right] = layer.length;
-    return -1;
-  };
-  for (let root = 0; root < ofRight.length; root++) {
-    if (ofRight[root] !== -1) continue;
-    rights.push(root);
+  }
+
+  /** Augments along disjoint paths; false where there is none, and then `reachedLeft` is what it says. */
+  phase(): boolean {
+    this.unseen.fill(0xffffffff);
+    this.unseenAt.fill(0);
+    this.reachedLeft.fill(0);
+    let found = false;
+    for (let right = 0; right < this.ofRight.length; right++)
+      if (this.ofRight[right] === -1 && this.augmentFrom(right)) found = true;
+    return found;
+  }
+
+  private augmentFrom(root: number): boolean {
+    const rights = [root];
+    const lefts: number[] = [];
     while (rights.length > 0) {
-      const depth = rights.length - 1;
-      const left = depth < layers.length ? next(rights[depth]!, layers[depth]!) : -1;
+      const right = rights[rights.length - 1]!;
+      const free = this.take(right, this.free, this.freeAt);
+      if (free !== -1) {
+        lefts.push(free);
+        rights.forEach((each, at) => this.match(each, lefts[at]!));
+        return true;
+      }
+      const left = this.take(right, this.unseen, this.unseenAt);
       if (left === -1) {
         rights.pop();
         lefts.pop();
         continue;
       }
+      this.reachedLeft[left] = 1;
       lefts.push(left);
-      if (ofLeft[left] !== -1) {
-        rights.push(ofLeft[left]!);
-        continue;
-      }
-      rights.forEach((right, at) => {
-        ofRight[right] = lefts[at]!;
-        ofLeft[lefts[at]!] = right;
-      });
-      rights.length = lefts.length = 0;
+      rights.push(this.ofLeft[left]!);
     }
+    return false;
+  }
+
+  private match(right: number, left: number): void {
+    this.ofRight[right] = left;
+    this.ofLeft[left] = right;
+  }
+
+  /** Takes the first partner of the right vertex out of a set that only shrinks; -1 where there is none. */
+  private take(right: number, from: Uint32Array, standsAt: Int32Array): number {
+    for (let word = standsAt[right]!; word < from.length; word++) {
+      const bits = this.adjacent.word(right, word) & from[word]!;
+      if (bits === 0) continue;
+      standsAt[right] = word;
+      from[word]! &= ~(bits & -bits);
+      return (word << 5) + lowestBit(bits);
+    }
+    standsAt[right] = from.length;
+    return -1;
   }
 }

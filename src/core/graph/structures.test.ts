@@ -50,12 +50,19 @@ describe("rows of bits", () => {
     );
   });
 
-  test("keep of a row what lies before a column", () => {
-    const rows = new BitRows(70, 70);
-    for (let row = 0; row < 70; row++) for (let column = 0; column < 70; column++) rows.set(row, column);
-    for (let row = 0; row < 70; row++) rows.keepBelow(row, row);
-    for (const row of [0, 1, 31, 32, 33, 63, 64, 69])
-      expect(list(rows, row)).toEqual(Array.from({ length: row }, (_, at) => at));
+  test("keep of a row what a mask has too", () => {
+    fc.assert(
+      fc.property(cells, (set) => {
+        const rows = build(set);
+        const mask = build(set.filter((_, at) => at % 2 === 0));
+        rows.keep(
+          2,
+          Uint32Array.from({ length: rows.words }, (_, word) => mask.word(2, word)),
+        );
+        expect(list(rows, 2)).toEqual(list(mask, 2));
+        expect(list(rows, 1)).toEqual(list(build(set), 1));
+      }),
+    );
   });
 });
 

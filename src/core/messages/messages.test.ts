@@ -1,6 +1,7 @@
-import type { Link, Origin } from "../model/problem";
+import type { Link, Origin, ToldChain } from "../model/problem";
 import type { FileProblem } from "../model/refusal";
 import { testRoster } from "../testing/roster";
+import { tellChain } from "../order/tell-chain";
 import { indexTies } from "../roster/ties";
 import { labelText } from "./labels";
 import { plainText, plural, sentence } from "./parts";
@@ -9,6 +10,8 @@ import { chainText, moveText, tieText, type Telling } from "./reasons";
 import { sayRefusal } from "./refusals";
 
 const telling: Telling = { list: "plugins", note: (id: string) => (id === "noted" ? "fog first" : null) };
+
+const whole = (...links: Link[]): ToldChain => ({ links, left: 0 });
 
 test("sentences keep their items apart from their words", () => {
   const parts = sentence`Not above ${{ item: "a.plank" }}: ${2} left${""}.`;
@@ -33,7 +36,19 @@ test.each<[Origin, string]>([
   [{ rule: "noted" }, "It should load after a: your rule, “fog first”."],
   [{ rule: "built-in:1", source: { kind: "built-in" } }, "It should load after a: the game’s fixed order."],
 ])("a move because of %j", (because, text) => {
-  expect(plainText(moveText("b", [{ before: "a", after: "b", because }], telling))).toBe(text);
+  expect(plainText(moveText("b", whole({ before: "a", after: "b", because }), telling))).toBe(text);
+});
+
+test("a long chain is told by its first five and last five links, and how many lie between", () => {
+  const links = Array.from({ length: 200 }, (_, at): Link => ({
+    before: `n${at}`,
+    after: `n${at + 1}`,
+    because: "needs",
+  }));
+  const text = plainText(chainText(tellChain(links), telling));
+  expect(text).toContain("n4 is a master of n5, … (190 more steps) …, n195 is a master of n196");
+  expect(text.match(/is a master of/g)).toHaveLength(10);
+  expect(plainText(chainText(tellChain(links.slice(0, 11)), telling))).not.toContain("…");
 });
 
 test("a chain of several links is told link by link", () => {
@@ -42,20 +57,20 @@ test("a chain of several links is told link by link", () => {
     { before: "b", after: "c", because: "section" },
     { before: "c", after: "d", because: { rule: "other" } },
   ];
-  expect(plainText(chainText(links, telling))).toBe(
+  expect(plainText(chainText(whole(...links), telling))).toBe(
     "a is a master of b, b belongs to an earlier section than c, and c comes before d by your rule",
   );
-  expect(plainText(moveText("d", links, telling))).toMatch(/by your rule\.$/);
+  expect(plainText(moveText("d", whole(...links), telling))).toMatch(/by your rule\.$/);
 });
 
 test("mods are told to require each other, for they have no masters", () => {
   const ofMods: Telling = { ...telling, list: "mods" };
   const needs: Link = { before: "a", after: "b", because: "needs" };
-  expect(plainText(moveText("b", [needs], ofMods))).toBe("It requires a, which loads later than it.");
-  expect(plainText(moveText("a", [needs], ofMods))).toBe("b requires it, and loads earlier.");
-  expect(plainText(chainText([needs], ofMods))).toBe("b requires a");
+  expect(plainText(moveText("b", whole(needs), ofMods))).toBe("It requires a, which loads later than it.");
+  expect(plainText(moveText("a", whole(needs), ofMods))).toBe("b requires it, and loads earlier.");
+  expect(plainText(chainText(whole(needs), ofMods))).toBe("b requires a");
   const aligned: Link = { ...needs, because: { rule: "aligned:1", source: { kind: "aligned" } } };
-  expect(plainText(moveText("b", [aligned], ofMods))).toBe(
+  expect(plainText(moveText("b", whole(aligned), ofMods))).toBe(
     "It should load after a: so the plugins’ order has it.",
   );
   const tie = { earlier: "a", later: "b", strength: "must", because: "needs", kept: true } as const;

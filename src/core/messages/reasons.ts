@@ -1,7 +1,8 @@
-import type { Link, RuleOrigin } from "../model/problem";
+import type { Link, RuleOrigin, ToldChain } from "../model/problem";
 import type { ListName } from "../model/profile";
 import type { DirectTie } from "../roster/ties";
-import { item, sentence, type Sentence } from "./parts";
+import { gapOf } from "../order/tell-chain";
+import { item, plural, sentence, type Sentence } from "./parts";
 
 /** What a sentence about ties has to know. */
 export interface Telling {
@@ -56,18 +57,20 @@ function linkText(link: Link, telling: Telling): Sentence {
 }
 
 /** Why a move is needed: the chain between the moved item and one that stays. */
-export function chainText(links: readonly Link[], telling: Telling): Sentence {
+export function chainText(chain: ToldChain, telling: Telling): Sentence {
+  const { links, left } = chain;
   return links.flatMap((link, at) => {
-    const start: Sentence = at === 0 ? [] : [at === links.length - 1 ? ", and " : ", "];
+    const between = at === gapOf(chain) ? `, … (${plural(left, "more step")}) …` : "";
+    const start: Sentence = at === 0 ? [] : [`${between}${at === links.length - 1 ? ", and " : ", "}`];
     return [...start, ...linkText(link, telling)];
   });
 }
 
 /** A move's reason as one sentence, seen from the item that moves. */
-export function moveText(id: string, links: readonly Link[], telling: Telling): Sentence {
-  const [only] = links;
+export function moveText(id: string, chain: ToldChain, telling: Telling): Sentence {
+  const [only] = chain.links;
   if (!only) return ["It follows what it is tied to."];
-  if (links.length > 1) return [...chainText(links, telling), "."];
+  if (chain.links.length > 1) return [...chainText(chain, telling), "."];
   const loadsLater = only.after === id;
   const other = item(loadsLater ? only.before : only.after);
   if (only.because === "needs" && telling.list === "mods")

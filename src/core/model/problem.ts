@@ -69,6 +69,12 @@ export interface Link {
   readonly because: Origin;
 }
 
+/** A chain as it is told: of a long one the first and the last links, and how many lie between them, 0 where it is whole. */
+export interface ToldChain {
+  readonly links: readonly Link[];
+  readonly left: number;
+}
+
 const NeedsRule = z.strictObject({ kind: z.literal("needs"), item: z.string(), other: z.string() });
 
 /** What could not be kept, and the ties that stood in its way; `index` is that of a rule. */

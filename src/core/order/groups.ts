@@ -31,11 +31,13 @@ interface Contraction {
   readonly graph: AcyclicGraph;
   /** The flat edge that each edge of the contracted graph stands for. */
   readonly flat: number[];
+  /** Gates of the flat graph up to this number have the same one here. */
+  readonly gatesUpTo: number;
 }
 
 export class Groups {
   readonly kept: Group[] = [];
-  private groupOf: Int32Array;
+  private readonly groupOf: Int32Array;
   private contraction: Contraction | null = null;
 
   /** `endGates` are the gates of rules for first and last; the caller adds to them as it makes them. */
@@ -54,13 +56,12 @@ export class Groups {
     const shared = members.find((item) => this.groupOf[item] !== -1);
     if (shared !== undefined) return [this.ties.link(shared, shared, this.kept[this.groupOf[shared]!]!.rule)];
     const group = makeGroup(members, rule);
-    const groupOf = this.groupOf.slice();
-    for (const item of members) groupOf[item] = this.kept.length;
-    const groups = [...this.kept, group];
-    const contraction = this.contract(groups, groupOf);
-    if (!contraction.graph.trySettle()) return this.returning(contraction, group);
+    const ownGates = this.isOnBothSides(group);
+    const contraction = (!ownGates && this.contraction) || this.contract([...this.kept, group], this.kept)!;
+    if (!ownGates) this.contraction = contraction;
+    if (!contraction.graph.tryMerge(group.members, group.anchor)) return this.returning(contraction, group);
+    for (const item of members) this.groupOf[item] = this.kept.length;
     this.kept.push(group);
-    this.groupOf = groupOf;
     this.contraction = contraction;
     return null;
   }
@@ -69,22 +70,24 @@ export class Groups {
   tryEdge(from: number, to: number, origin: number): boolean {
     const flat = this.ties.graph;
     if (!this.contraction) return flat.tryEdge(from, to, origin);
-    const isPair = from < flat.items && to < flat.items;
-    const inside = isPair && this.groupOf[from] !== -1 && this.groupOf[from] === this.groupOf[to];
-    if (inside) return flat.tryEdge(from, to, origin);
-    if (!isPair) return this.tryGateEdge(from, to, origin);
-    const { graph, flat: edges } = this.contraction;
+    const [fromGroup, toGroup] = [this.groupOf[from], this.groupOf[to]];
+    const isPair = fromGroup !== undefined && toGroup !== undefined;
+    if (isPair && fromGroup !== -1 && fromGroup === toGroup) return flat.tryEdge(from, to, origin);
+    const { graph, flat: edges, gatesUpTo } = this.contraction;
+    const isAlone = (fromGroup ?? -1) === -1 && (toGroup ?? -1) === -1;
+    if (!isPair && !(isAlone && Math.max(from, to) < gatesUpTo)) return this.tryGateEdge(from, to, origin);
     if (!graph.tryEdge(this.nodeOf(from), this.nodeOf(to), origin)) return false;
     flat.tryEdge(from, to, origin);
     edges.push(flat.from.length - 1);
     return true;
   }
 
+  /** A gate that is new, or of which a group may come to need one of its own. */
   private tryGateEdge(from: number, to: number, origin: number): boolean {
     const flat = this.ties.graph;
     if (!flat.tryEdge(from, to, origin)) return false;
-    const contraction = this.contract(this.kept, this.groupOf);
-    if (!contraction.graph.trySettle()) {
+    const contraction = this.contract(this.kept);
+    if (!contraction) {
       flat.removeLastEdge();
       return false;
     }
@@ -107,6 +110,14 @@ export class Groups {
     );
   }
 
+  /** The same as all is now, searched only when it is asked for. */
+  chainOfNow(earlier: number, later: number): () => Link[] {
+    if (this.kept.length === 0) return this.ties.chainOfNow(earlier, later);
+    // What is contracted changes with the next group.
+    const chain = this.chain(earlier, later) ?? [];
+    return () => chain;
+  }
+
   /** The graph in which each kept group is one node, and the node of each item there. */
   whole(): { graph: AcyclicGraph; nodeOf: (item: number) => number } {
     return { graph: this.contraction?.graph ?? this.ties.graph, nodeOf: (item) => this.nodeOf(item) };
@@ -125,81 +136,72 @@ export class Groups {
     return group === -1 ? node : this.kept[group]!.anchor;
   }
 
-  private contract(groups: readonly Group[], groupOf: Int32Array): Contraction {
+  /** With gates of their own where `groups` need them, and with `merged` as one node each; null where one cannot be. */
+  private contract(groups: readonly Group[], merged = groups): Contraction | null {
     const { graph: flat } = this.ties;
     const graph = new AcyclicGraph(flat.items);
     for (let gate = flat.items; gate < flat.nodes; gate++) graph.addGate();
     const edges: number[] = [];
-    const groupAt = (node: number) => (node < flat.items ? groupOf[node]! : -1);
-    const nodeAt = (node: number) => (groupAt(node) === -1 ? node : groups[groupAt(node)]!.anchor);
-    const own = this.ownGates(groupAt, graph);
+    const groupOf = new Int32Array(flat.nodes).fill(-1);
+    groups.forEach(({ members }, at) => members.forEach((item) => (groupOf[item] = at)));
+    const own = this.ownGates(groupOf, graph);
     const add = (from: number, to: number, e: number) => {
       graph.addEdge(from, to, flat.origin[e]!);
       edges.push(e);
     };
     for (let e = 0; e < flat.from.length; e++) {
       const [from, to] = [flat.from[e]!, flat.to[e]!];
-      if (groupAt(from) !== -1 && groupAt(from) === groupAt(to)) continue;
-      const fromGate = own.get(`${to} ${groupAt(from)}`);
-      const toGate = own.get(`${from} ${groupAt(to)}`);
-      if (fromGate?.inward === false) add(nodeAt(from), fromGate.node, e);
-      else if (toGate?.inward) add(toGate.node, nodeAt(to), e);
-      else add(nodeAt(from), nodeAt(to), e);
-      for (const gate of own.of(from))
-        if (!gate.inward && groupAt(to) !== gate.group) add(gate.node, nodeAt(to), e);
-      for (const gate of own.of(to))
-        if (gate.inward && groupAt(from) !== gate.group) add(nodeAt(from), gate.node, e);
+      const [into, outOf] = [own.get(to), own.get(from)];
+      const fromGate = into?.get(groupOf[from]!);
+      const toGate = outOf?.get(groupOf[to]!);
+      if (fromGate?.inward === false) add(from, fromGate.node, e);
+      else if (toGate?.inward) add(toGate.node, to, e);
+      else add(from, to, e);
+      outOf?.forEach((gate, group) => !gate.inward && groupOf[to] !== group && add(gate.node, to, e));
+      into?.forEach((gate, group) => gate.inward && groupOf[from] !== group && add(from, gate.node, e));
     }
-    return { graph, flat: edges };
+    graph.settle();
+    const isWhole = merged.every(({ members, anchor }) => graph.tryMerge(members, anchor));
+    return isWhole ? { graph, flat: edges, gatesUpTo: flat.nodes } : null;
+  }
+
+  /** Whether a rule for first or last ties some of the members to others of them. */
+  private isOnBothSides({ members }: Group): boolean {
+    const { graph } = this.ties;
+    const before = new Set(members.flatMap((item) => graph.edgesFrom(item).map((e) => graph.to[e]!)));
+    return members.some((item) =>
+      graph.edgesTo(item).some((e) => this.endGates.has(graph.from[e]!) && before.has(graph.from[e]!)),
+    );
   }
 
   /**
-   * Gates of rules for first and last that have members of one group on both sides: that group's edge with the rule
-   * goes over a gate of its own, which leads past the members. `inward`: the rule is one for last, and its edges lead in.
+   * Gates of rules for first and last that have members of one group on both sides: that group's edge with the rule goes over a
+   * gate of its own, which leads past the members. By gate and group. `inward`: the rule is one for last, and its edges lead in.
    */
-  private ownGates(groupAt: (node: number) => number, graph: AcyclicGraph) {
-    const { from, to, items } = this.ties.graph;
-    const sides = new Map<string, { in: boolean; out: boolean; gate: number; group: number }>();
-    for (let e = 0; e < from.length; e++) {
-      const [gate, item, isIn] = to[e]! >= items ? [to[e]!, from[e]!, true] : [from[e]!, to[e]!, false];
-      if (!this.endGates.has(gate) || groupAt(item) === -1) continue;
-      const key = `${gate} ${groupAt(item)}`;
-      const side = sides.get(key) ?? { in: false, out: false, gate, group: groupAt(item) };
-      sides.set(key, { ...side, in: side.in || isIn, out: side.out || !isIn });
+  private ownGates(groupOf: Int32Array, graph: AcyclicGraph) {
+    const { graph: flat } = this.ties;
+    const own = new Map<number, Map<number, { readonly node: number; readonly inward: boolean }>>();
+    for (const gate of this.endGates) {
+      const incoming = flat.edgesTo(gate);
+      const outgoing = flat.edgesFrom(gate);
+      const before = new Set(incoming.map((e) => groupOf[flat.from[e]!]!));
+      const after = new Set(outgoing.map((e) => groupOf[flat.to[e]!]!));
+      const both = [...before].filter((group) => group !== -1 && after.has(group));
+      const rule = [...incoming, ...outgoing].find((e) => flat.origin[e]! >= 0);
+      const inward = rule !== undefined && this.ties.problem.rules[flat.origin[rule]!]!.kind === "last";
+      if (both.length > 0)
+        own.set(gate, new Map(both.map((group) => [group, { node: graph.addGate(), inward }])));
     }
-    const own = new Map<string, { node: number; group: number; inward: boolean }>();
-    const byGate = new Map<number, { node: number; group: number; inward: boolean }[]>();
-    for (const [key, side] of sides) {
-      if (!side.in || !side.out) continue;
-      const gate = { node: graph.addGate(), group: side.group, inward: !this.isFirstGate(side.gate) };
-      own.set(key, gate);
-      byGate.set(side.gate, [...(byGate.get(side.gate) ?? []), gate]);
-    }
-    return { get: (key: string) => own.get(key), of: (node: number) => byGate.get(node) ?? [] };
+    return own;
   }
 
-  private isFirstGate(gate: number): boolean {
-    const { from, to, origin } = this.ties.graph;
-    const { rules } = this.ties.problem;
-    const edge = from.findIndex((_, e) => origin[e]! >= 0 && (from[e] === gate || to[e] === gate));
-    return edge === -1 || rules[origin[edge]!]!.kind === "first";
-  }
-
-  /** A shortest path that leaves the group and comes back, told from the member that it leaves. */
-  private returning({ graph, flat }: Contraction, { anchor, members }: Group): Link[] {
-    let best: number[] | null = null;
-    for (let e = 0; e < graph.from.length; e++) {
-      if (graph.from[e] !== anchor) continue;
-      const back = graph.shortestPath(graph.to[e]!, anchor);
-      if (back && (!best || back.length + 1 < best.length)) best = [e, ...back];
-    }
-    if (!best) return [];
-    const edges = best.map((e) => flat[e]!);
-    const { from, to } = this.ties.graph;
-    const inGroup = (node: number) => members.includes(node);
-    const start = inGroup(from[edges[0]!]!) ? from[edges[0]!]! : members[0]!;
-    const end = inGroup(to[edges.at(-1)!]!) ? to[edges.at(-1)!]! : members.at(-1)!;
-    return this.joined(edges, start, end);
+  /** A shortest path that leaves the group, which is not one node yet, and comes back, told from the member that it leaves. */
+  private returning({ graph, flat }: Contraction, { members }: Group): Link[] {
+    const own = new Set(members);
+    const leaves = (e: number) => !own.has(graph.from[e]!) || !own.has(graph.to[e]!);
+    const path = graph.nearest(members, (node) => own.has(node), "forward", leaves)!;
+    const edges = path.map((e) => flat[e]!);
+    return this.joined(edges, graph.from[path[0]!]!, graph.to[path.at(-1)!]!);
   }
 
   /** Links of flat edges that follow one another in the contracted graph; steps inside a group are named by its rule. */
@@ -207,7 +209,7 @@ export class Groups {
     const links: Link[] = [];
     let here = start;
     const step = (to: number) => {
-      const group = this.kept.find(({ members }) => members.includes(here));
+      const group = this.kept[this.groupOf[here]!];
       if (here !== to && group) links.push(this.ties.link(here, to, group.rule));
     };
     for (const link of this.ties.links(edges)) {
@@ -221,7 +223,7 @@ export class Groups {
 
   /** The order with the fewest moves for the anchors as they are; null where no group was kept. */
   solve(): Pick<NearestOrder, "stays" | "order"> | null {
-    if (!this.contraction) return null;
+    if (!this.contraction || this.kept.length === 0) return null;
     const { graph } = this.contraction;
     const inner = new Map(this.kept.map((group) => [group.anchor, this.solveInside(group)]));
     const isNode = (item: number) => this.nodeOf(item) === item;
@@ -234,7 +236,7 @@ export class Groups {
     });
     for (const [anchor, { stays: kept }] of inner) {
       const groupStays = stays[anchor] === 1;
-      for (const item of this.kept.find((group) => group.anchor === anchor)!.members)
+      for (const item of this.kept[this.groupOf[anchor]!]!.members)
         stays[item] = groupStays && kept.has(item) ? 1 : 0;
     }
     const nodes = [...order].filter(isNode);
@@ -258,24 +260,22 @@ export class Groups {
 
   /** The ties between the members, those over the gates of rules for first and last among them. */
   inside(members: readonly number[]): { graph: Digraph; count: number } {
-    const { from, to, items } = this.ties.graph;
+    const { graph: flat } = this.ties;
     const numberOf = new Map(members.map((item, at) => [item, at]));
     const nodeOf = (node: number) => {
-      if (node < items || !this.endGates.has(node)) return numberOf.get(node) ?? -1;
-      if (!numberOf.has(node)) numberOf.set(node, numberOf.size);
-      return numberOf.get(node)!;
+      if (this.endGates.has(node) && !numberOf.has(node)) numberOf.set(node, numberOf.size);
+      return numberOf.get(node);
     };
-    const ends: [number, number][] = [];
-    for (let e = 0; e < from.length; e++) {
-      const [a, b] = [nodeOf(from[e]!), nodeOf(to[e]!)];
-      if (a !== -1 && b !== -1) ends.push([a, b]);
+    const edges = new Set(members.flatMap((item) => [...flat.edgesFrom(item), ...flat.edgesTo(item)]));
+    const from: number[] = [];
+    const to: number[] = [];
+    for (const e of [...edges].sort((a, b) => a - b)) {
+      const [a, b] = [nodeOf(flat.from[e]!), nodeOf(flat.to[e]!)];
+      if (a === undefined || b === undefined) continue;
+      from.push(a);
+      to.push(b);
     }
-    const graph = digraph(
-      numberOf.size,
-      ends.map(([a]) => a),
-      ends.map(([, b]) => b),
-    );
-    return { graph, count: members.length };
+    return { graph: digraph(numberOf.size, from, to), count: members.length };
   }
 }
 

@@ -32,9 +32,9 @@ export interface InversionMatching {
 /** How many phases search from the end of the list up, before the disorder is taken to be great. */
 const phasesFromEnd = 8;
 /** A search that takes this many steps a node and tie has cost more than a list of the pairs. */
-const stepsOfAList = 50;
-/** Rows of bits for 16,384 items take 32 MiB. */
-const mostListed = 16_384;
+const stepsOfAList = 20;
+/** Rows of bits for 32,768 items take 128 MiB. */
+const mostListed = 32_768;
 
 /**
  * `graph` is acyclic. `place` is the current place of each node, -1 for a gate; of equal places none is inverted.
@@ -48,7 +48,7 @@ export function matchInversions(
   const search = new InversionSearch(graph, place, patience * (graph.nodes + graph.to.length));
   for (;;) {
     const found = search.phase();
-    if (search.isSpent) return matchListed(graph, place, search);
+    if (search.isSpent) return matchListed(graph, place);
     if (found === 0) return search;
   }
 }
@@ -225,52 +225,62 @@ class InversionSearch implements InversionMatching {
   }
 }
 
-/** Goes on from the matching so far with all pairs listed; row r holds what is inverted with the r-th by place. */
-function matchListed(graph: Digraph, place: Int32Array, so: InversionMatching): InversionMatching {
-  const byPlace = [...place.keys()].filter((v) => place[v] !== -1).sort((a, b) => place[a]! - place[b]!);
-  const rankOf = new Int32Array(graph.nodes).fill(-1);
-  byPlace.forEach((v, rank) => (rankOf[v] = rank));
-  const ranksOf = (partner: Int32Array) =>
-    Int32Array.from(byPlace, (v) => (partner[v] === -1 ? -1 : rankOf[partner[v]!]!));
-  const start = { ofRight: ranksOf(so.earlierOf), ofLeft: ranksOf(so.laterOf) };
-  const { ofRight, ofLeft, reachedLeft } = maximumMatching(
-    listInversions(graph, place, byPlace, rankOf),
-    byPlace.length,
-    start,
-  );
-  const nodesOf = (partner: Int32Array) => {
-    const all = new Int32Array(graph.nodes).fill(-1);
-    partner.forEach((other, rank) => other !== -1 && (all[byPlace[rank]!] = byPlace[other]!));
-    return all;
-  };
+/**
+ * With all pairs listed. A row holds what is inverted with an item; rows stand by place, and columns by the ties. So the first
+ * that is left over of a row is the nearest that must follow, which for a chain of ties is the best choice (the greedy cover
+ * of a sequence by falling ones; Fredman 1975), and for other ties is a good one to begin with.
+ */
+function matchListed(graph: Digraph, place: Int32Array): InversionMatching {
+  const isItem = (v: number) => place[v] !== -1;
+  const rowsOf = [...place.keys()].filter(isItem).sort((a, b) => place[a]! - place[b]!);
+  const sorted = anyTopologicalOrder(graph);
+  const columnsOf = sorted.filter(isItem);
+  const inversions = listInversions(graph, place, { sorted, rowsOf, columnsOf });
+  const { ofRight, ofLeft, reachedLeft } = maximumMatching(inversions, rowsOf.length);
+  const earlierOf = new Int32Array(graph.nodes).fill(-1);
+  const laterOf = new Int32Array(graph.nodes).fill(-1);
   const reached = new Uint8Array(graph.nodes);
-  byPlace.forEach((v, rank) => (reached[v] = reachedLeft[rank]!));
-  return { earlierOf: nodesOf(ofRight), laterOf: nodesOf(ofLeft), reached };
+  ofRight.forEach((column, row) => column !== -1 && (earlierOf[rowsOf[row]!] = columnsOf[column]!));
+  ofLeft.forEach((row, column) => row !== -1 && (laterOf[columnsOf[column]!] = rowsOf[row]!));
+  reachedLeft.forEach((is, column) => (reached[columnsOf[column]!] = is));
+  return { earlierOf, laterOf, reached };
 }
 
-function listInversions(
-  graph: Digraph,
-  place: Int32Array,
-  byPlace: readonly number[],
-  rankOf: Int32Array,
-): BitRows {
-  const rowOf = Int32Array.from(rankOf);
-  let rows = byPlace.length;
+interface Listing {
+  /** All nodes, each before those that it leads to. */
+  readonly sorted: Int32Array;
+  readonly rowsOf: readonly number[];
+  readonly columnsOf: Int32Array;
+}
+
+function listInversions(graph: Digraph, place: Int32Array, { sorted, rowsOf, columnsOf }: Listing): BitRows {
+  const rowOf = numbersOf(rowsOf, graph.nodes);
+  const columnOf = numbersOf(columnsOf, graph.nodes);
+  let rows = rowsOf.length;
   for (let v = 0; v < graph.nodes; v++) if (rowOf[v] === -1) rowOf[v] = rows++;
-  const after = new BitRows(rows, byPlace.length);
-  const sorted = anyTopologicalOrder(graph);
+  const after = new BitRows(rows, columnsOf.length);
   for (let next = sorted.length - 1; next >= 0; next--) {
     const v = sorted[next]!;
     for (let at = graph.outStart[v]!; at < graph.outStart[v + 1]!; at++) {
       const w = graph.outTo[at]!;
       after.merge(rowOf[v]!, rowOf[w]!);
-      if (rankOf[w] !== -1) after.set(rowOf[v]!, rankOf[w]!);
+      if (columnOf[w] !== -1) after.set(rowOf[v]!, columnOf[w]!);
     }
   }
-  let first = 0;
-  byPlace.forEach((v, rank) => {
-    if (rank > 0 && place[v] !== place[byPlace[rank - 1]!]) first = rank;
-    after.keepBelow(rank, first);
-  });
+  const earlier = new Uint32Array(after.words);
+  for (let row = 0, seen = 0; row < rowsOf.length; row++) {
+    for (; place[rowsOf[seen]!]! < place[rowsOf[row]!]!; seen++) {
+      const column = columnOf[rowsOf[seen]!]!;
+      earlier[column >>> 5]! |= 1 << (column & 31);
+    }
+    after.keep(row, earlier);
+  }
   return after;
+}
+
+/** By node, at which place of `list` it is; -1 where it is not. */
+function numbersOf(list: ArrayLike<number>, nodes: number): Int32Array {
+  const numbers = new Int32Array(nodes).fill(-1);
+  for (let at = 0; at < list.length; at++) numbers[list[at]!] = at;
+  return numbers;
 }

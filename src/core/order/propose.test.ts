@@ -141,7 +141,7 @@ describe("against brute force", () => {
         const proposal = propose(given);
         const { result } = proposal;
         for (const { id, because } of explainMoves(proposal)) {
-          const ends = [because[0]!.before, because.at(-1)!.after];
+          const ends = [because.links[0]!.before, because.links.at(-1)!.after];
           expect(ends).toContain(id);
           expect(ends.filter((end) => !result.moved.includes(end))).toHaveLength(1);
         }
@@ -151,13 +151,29 @@ describe("against brute force", () => {
   });
 });
 
+test("what stood in the way is told as it was then, whatever has been kept since", () => {
+  const given: OrderProblem = {
+    format: "seating-order-problem/1",
+    items: [{ id: "a" }, { id: "b", needs: ["a"] }, { id: "c", needs: ["b"] }],
+    rules: [
+      { id: "back", kind: "before", item: "c", other: "a", strength: "must" },
+      { id: "straight", kind: "before", item: "a", other: "c", strength: "prefer" },
+    ],
+  };
+  const { setAside } = propose(given).result;
+  expect(setAside[0]!.because.map(({ before, after }) => before + after)).toEqual(["ab", "bc"]);
+});
+
 describe("the reason of a move is the strongest tie that its old place breaks", () => {
   const after = (item: string, other: string, more: Partial<ProblemRule> = {}): ProblemRule =>
     ({ kind: "after", item, other, strength: "prefer", ...more }) as ProblemRule;
   const reasonOf = (items: readonly ProblemItem[], rules: readonly ProblemRule[], id: string) =>
     explainMoves(propose({ ...problem(items), rules }))
       .find((move) => move.id === id)!
-      .because.map(({ before, because }) => [before, typeof because === "string" ? because : because.rule]);
+      .because.links.map(({ before, because }) => [
+        before,
+        typeof because === "string" ? because : because.rule,
+      ]);
   const faint = { source: { kind: "broader-first" }, id: "faint" } as const;
   const light = { id: "light", weight: 1 };
   const heavy = { id: "heavy", weight: 50 };
@@ -208,7 +224,7 @@ describe("the reason of a move is the strongest tie that its old place breaks", 
     const because = (needs: string[], rules: readonly ProblemRule[]) =>
       explainMoves(propose({ ...problem(stand(needs)), sections: ["s1", "s2"], rules }))
         .find(({ id }) => id === "X")!
-        .because.map((link) => (typeof link.because === "string" ? link.because : link.because.rule));
+        .because.links.map((link) => (typeof link.because === "string" ? link.because : link.because.rule));
     expect(because(["M"], [after("X", "D", must)])).toEqual(["needs"]);
     expect(because([], [after("X", "D", must)])).toEqual(["section"]);
   });
@@ -265,7 +281,7 @@ describe("the reason of a move is the strongest tie that its old place breaks", 
             }),
           );
           const weakest = Math.min(
-            ...because.map((link) =>
+            ...because.links.map((link) =>
               strength(
                 typeof link.because === "string"
                   ? undefined

@@ -1,12 +1,13 @@
-import type { FoundOrder, Link, OrderProblem } from "../model/problem";
+import type { FoundOrder, Link, OrderProblem, ToldChain } from "../model/problem";
 import { findConstraints, type Constraints } from "./constraints";
 import { placedIn } from "./indexed";
+import { tellChain } from "./tell-chain";
 import { nearestOrder, type NearestOrder } from "./fewest-moves";
 
 /** One item that the proposal seats elsewhere, and the tie with an item that stays which its old place breaks. */
 export interface Move {
   readonly id: string;
-  readonly because: readonly Link[];
+  readonly because: ToldChain;
 }
 
 export interface Proposal {
@@ -43,7 +44,8 @@ export function propose(problem: OrderProblem): Proposal {
 /** The moves with their reasons, in the proposed order. A search for each move, so only for who asks. */
 export function explainMoves({ result, constraints, stays }: Proposal): Move[] {
   const { placeOf } = constraints.problem;
-  return result.moved.map((id) => ({ id, because: reasonToMove(constraints, stays, placeOf.get(id)!) }));
+  const reason = (id: string) => tellChain(reasonToMove(constraints, stays, placeOf.get(id)!));
+  return result.moved.map((id) => ({ id, because: reason(id) }));
 }
 
 /** The certificate is null where a group was kept: then the moves are few, and not proved to be the fewest. */

@@ -1,6 +1,6 @@
 import type { Link, OrderRule, SetAside, Strength } from "../model/problem";
 import { Groups } from "./groups";
-import { BRIDGE, type Ties } from "./ties";
+import { BRIDGE, withReason, type Ties } from "./ties";
 
 type EndRule = Extract<OrderRule, { kind: "first" | "last" }>;
 type Indexed<R extends OrderRule> = { rule: R; index: number };
@@ -63,7 +63,7 @@ export class RuleKeeper {
     const members = [...new Set(places)];
     if (members.length < 2) return;
     const because = this.groups.tryGroup(members, index);
-    if (because) this.refuse(rule, index, because);
+    if (because) this.refuse(rule, index, () => because);
   }
 
   private keepPair(rule: Extract<OrderRule, { kind: "after" | "before" }>, index: number): void {
@@ -73,18 +73,20 @@ export class RuleKeeper {
     if (item === undefined || other === undefined) return;
     const [earlier, later] = rule.kind === "before" ? [item, other] : [other, item];
     if (this.groups.tryEdge(earlier, later, index)) return;
-    this.refuse(rule, index, this.groups.chain(later, earlier) ?? []);
+    this.refuse(rule, index, this.groups.chainOfNow(later, earlier));
   }
 
   private keepEnd(rule: EndRule, index: number): void {
     const item = this.ties.problem.placeOf.get(rule.item);
     if (item === undefined) return;
-    if (rule.within === "section" && this.effective![item] === -1) return this.refuse(rule, index, []);
+    if (rule.within === "section" && this.effective![item] === -1) return this.refuse(rule, index, () => []);
     const gate = this.gateFor(rule, item);
     const [from, to] = rule.kind === "first" ? [item, gate] : [gate, item];
     if (!this.groups.tryEdge(from, to, index)) {
-      const path = this.ties.graph.shortestPath(to, from) ?? [];
-      return this.refuse(rule, index, this.ties.links(this.withoutGateEnd(path)));
+      const { graph } = this.ties;
+      const edges = graph.from.length;
+      const path = () => graph.shortestPath(to, from, edges) ?? [];
+      return this.refuse(rule, index, () => this.ties.links(this.withoutGateEnd(path())));
     }
     if (rule.strength === "must" && rule.within === "list") this.fixedAtEnd.add(item);
   }
@@ -95,8 +97,8 @@ export class RuleKeeper {
     return from[path[0]!]! >= items ? path.slice(1) : path.slice(0, -1);
   }
 
-  private refuse(rule: OrderRule, index: number, because: Link[]): void {
-    this.setAside.push({ rule, index, because });
+  private refuse(rule: OrderRule, index: number, because: () => Link[]): void {
+    this.setAside.push(withReason({ rule, index }, because));
   }
 
   /** One gate for all rules of a kind, scope and strength; on its far side stand those without such a rule. */

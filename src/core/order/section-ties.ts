@@ -1,11 +1,11 @@
 import type { Link } from "../model/problem";
-import { NEEDS, SECTION, type Ties } from "./ties";
+import { NEEDS, SECTION, withReason, type Ties } from "./ties";
 
 export interface Raised {
   item: string;
   section: string;
   effective: string;
-  because: Link[];
+  readonly because: readonly Link[];
 }
 
 /**
@@ -48,12 +48,10 @@ export function keepSections(
 
 function raise(ties: Ties, item: number, effective: number, source: number): Raised {
   const { ids, sections, section } = ties.problem;
-  return {
-    item: ids[item]!,
-    section: sections[section[item]!]!,
-    effective: sections[effective]!,
-    because: ties.chain(source, item) ?? [],
-  };
+  return withReason(
+    { item: ids[item]!, section: sections[section[item]!]!, effective: sections[effective]! },
+    ties.chainOfNow(source, item),
+  );
 }
 
 function addSectionBorders(ties: Ties, effective: Int32Array): void {

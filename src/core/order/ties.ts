@@ -16,9 +16,15 @@ export class Ties {
   }
 
   /** The shortest chain of links by which `earlier` must come before `later`; null if it need not. */
-  chain(earlier: number, later: number): Link[] | null {
-    const edges = this.graph.shortestPath(earlier, later);
-    return edges && this.links(edges);
+  chain(earlier: number, later: number, edges?: number): Link[] | null {
+    const path = this.graph.shortestPath(earlier, later, edges);
+    return path && this.links(path);
+  }
+
+  /** The same, as the ties are now, searched only when it is asked for. */
+  chainOfNow(earlier: number, later: number): () => Link[] {
+    const edges = this.graph.from.length;
+    return () => this.chain(earlier, later, edges) ?? [];
   }
 
   /** How strong the tie of each edge is, 0 the strongest, of those that are kept now. */
@@ -70,6 +76,13 @@ export class Ties {
     }
   }
 }
+
+/**
+ * What is said of an item or a rule, and why. The chain is searched each time that it is asked for, for there may be as many as
+ * there are rules, each as long as the list.
+ */
+export const withReason = <T, L>(said: T, because: () => L): T & { because: L } =>
+  Object.defineProperty({ ...said }, "because", { get: because, enumerable: true }) as T & { because: L };
 
 interface Strengths {
   /** By edge. */

@@ -1,6 +1,7 @@
-import type { Link, OrderProblem, ProblemRule, SetAside } from "../model/problem";
+import type { Link, OrderProblem, ProblemRule, SetAside, ToldChain } from "../model/problem";
 import { findConstraints } from "./constraints";
 import { propose, type Proposal } from "./propose";
+import { tellChain } from "./tell-chain";
 import { ruleName, ruleOrigin } from "./ties";
 
 /** The problem as if a rule were switched off. Rules without an id are named by their place, so that one stays. */
@@ -52,9 +53,12 @@ interface WayOut {
 
 /** A rule that cannot be kept, the circle that it would close, and what can be done about it, cheapest first. */
 export interface Contradiction {
-  readonly setAside: SetAside;
+  readonly rule: SetAside["rule"];
+  /** What the rule is called; a need has no name. */
+  readonly name: string | null;
   /** The chain of the others, then the refused rule itself where it is one of a pair. */
-  readonly circle: readonly Link[];
+  readonly circle: ToldChain;
+  /** Each costs a proposal of its own, worked out when it is asked for. */
   readonly waysOut: readonly WayOut[];
 }
 
@@ -69,9 +73,12 @@ export function findContradictions(problem: OrderProblem, { result }: Proposal):
     );
     if (setAside.index !== undefined) named.add(setAside.index);
     return {
-      setAside,
-      circle,
-      waysOut: [...named].flatMap((index) => waysOutBy(problem, index, setAside)).sort(byCost),
+      rule: setAside.rule,
+      name: setAside.index === undefined ? null : ruleName(problem.rules![setAside.index]!, setAside.index),
+      circle: tellChain(circle),
+      get waysOut() {
+        return [...named].flatMap((index) => waysOutBy(problem, index, setAside)).sort(byCost);
+      },
     };
   });
 }

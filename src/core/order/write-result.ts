@@ -1,4 +1,5 @@
 import type { FoundOrder, Link, OrderResult, Origin, SetAside, WrittenLink } from "../model/problem";
+import { withReason } from "./ties";
 
 /** What a tie comes from, as files and the command say it. */
 export const originName = (origin: Origin): string => (typeof origin === "string" ? origin : origin.rule);
@@ -6,7 +7,7 @@ export const originName = (origin: Origin): string => (typeof origin === "string
 export const writeLinks = (links: readonly Link[]): WrittenLink[] =>
   links.map((link) => ({ ...link, because: originName(link.because) }));
 
-/** A result as a file holds it. */
+/** A result as a file holds it; the chains are searched as they are read. */
 export const writeResult = (found: FoundOrder): OrderResult => ({
   format: "seating-order-result/1",
   order: [...found.order],
@@ -14,12 +15,22 @@ export const writeResult = (found: FoundOrder): OrderResult => ({
   setAside: found.setAside.map(writeSetAside),
   cycles: found.cycles.map(({ items, links }) => ({ items: [...items], links: writeLinks(links) })),
   missing: [...found.missing],
-  raised: found.raised.map((each) => ({ ...each, because: writeLinks(each.because) })),
+  raised: found.raised.map((raised) => {
+    const { item, section, effective } = raised;
+    return withReason({ item, section, effective }, () => writeLinks(raised.because));
+  }),
   certificate: found.certificate && found.certificate.map(([earlier, later]) => [earlier, later]),
 });
 
-function writeSetAside({ rule, because, ...where }: SetAside): OrderResult["setAside"][number] {
-  if (rule.kind === "needs") return { rule, ...where, because: writeLinks(because) };
-  const { source: _, ...written } = rule;
-  return { rule: written, ...where, because: writeLinks(because) };
+function writeSetAside(setAside: SetAside): OrderResult["setAside"][number] {
+  const { rule, index } = setAside;
+  const said = {
+    rule: rule.kind === "needs" ? rule : withoutSource(rule),
+    ...(index === undefined ? {} : { index }),
+  };
+  return withReason(said, () => writeLinks(setAside.because));
+}
+
+function withoutSource({ source: _, ...written }: Exclude<SetAside["rule"], { kind: "needs" }>) {
+  return written;
 }

@@ -45,8 +45,10 @@ function holds({ itemOf, items }: SeatedList, rule: OrderRule, effective: Int32A
   return (rule.kind === "first" ? scope[0] : scope.at(-1))?.id === rule.item;
 }
 
+export type ListContradiction = Contradiction & { readonly list: ListName };
+
 /** What cannot be kept of the profile's own rules, with the ways out. That a book's gives way to one of them is no trouble. */
-export const contradictionsOf = (roster: Roster): (Contradiction & { readonly list: ListName })[] =>
+export const contradictionsOf = (roster: Roster): ListContradiction[] =>
   (["plugins", "mods"] as const).flatMap((list) =>
     contradictionsIn(roster, list).map((contradiction) => ({ ...contradiction, list })),
   );

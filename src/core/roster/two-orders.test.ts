@@ -100,7 +100,7 @@ test("what an alignment cannot turn is set aside with the chain that holds it", 
   expect(setAside).toMatchObject([
     {
       rule: { kind: "before", item: "b.plank", other: "a.plank", source: { kind: "aligned" } },
-      because: [{ before: "a.plank", after: "b.plank", because: "needs" }],
+      because: { links: [{ before: "a.plank", after: "b.plank", because: "needs" }], left: 0 },
     },
   ]);
 });

@@ -110,9 +110,9 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
             <b>
               {cycle.links.length === 1
                 ? "One needs itself: "
-                : `${cycle.links.length} ${list} need one another in a circle: `}
+                : `${cycle.links.length + cycle.left} ${list} need one another in a circle: `}
             </b>
-            <Say parts={chainText(cycle.links, telling)} />. The order below keeps what it can
+            <Say parts={chainText(cycle, telling)} />. The order below keeps what it can
             {list === "plugins" ? "; the game will stop until one of them goes off." : "."}
           </span>
         </li>
@@ -137,7 +137,7 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
           <span>
             <b>Set aside: </b>
             <Say parts={[...ruleText(each.rule), "."]} />
-            {each.because.length > 0 && (
+            {each.because.links.length > 0 && (
               <>
                 {" "}
                 It would close a circle: <Say parts={chainText(each.because, telling)} />.

@@ -1,6 +1,7 @@
 "use client";
 
 import { chainText } from "@/core/messages/reasons";
+import { tellChain } from "@/core/order/tell-chain";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
@@ -24,7 +25,7 @@ export function WhyBetween({ items: [one, other] }: { items: readonly [SeatedIte
             {turned ? ", and does not now." : ", and does."}
           </p>
           <p className="border-pine mt-1.5 border-l-2 pl-3">
-            <Say parts={[...chainText(links, tellingOf(roster, one.list)), "."]} />
+            <Say parts={[...chainText(tellChain(links), tellingOf(roster, one.list)), "."]} />
           </p>
         </>
       ) : (

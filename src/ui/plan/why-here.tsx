@@ -52,7 +52,7 @@ export function WhyHere({ item }: { item: SeatedItem }) {
         {own.length > mostListed && <li className="text-ink3">and {own.length - mostListed} more</li>}
         {borderTies(ties, item.id).map((link, at) => (
           <li key={`border ${at}`} className="text-ink2">
-            <Say parts={[...chainText([link], telling), "."]} />
+            <Say parts={[...chainText({ links: [link], left: 0 }, telling), "."]} />
           </li>
         ))}
         {item.entry.fresh && (

@@ -1,15 +1,16 @@
 "use client";
 
-import { useMemo } from "react";
+import { useCallback } from "react";
 import { chainText } from "@/core/messages/reasons";
 import { plural } from "@/core/messages/parts";
 import { ruleText } from "@/core/messages/rules";
 import type { OrderRule } from "@/core/model/problem";
 import { changeRule, switchRule } from "@/core/edit/rule-edits";
-import { contradictionsOf } from "@/core/roster/rules";
+import { askForContradictions } from "../../work/ask";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
+import { useAnswer } from "../workspace/use-answer";
 import { tellingOf } from "../workspace/telling";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -17,9 +18,13 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 export function Contradictions({ onChoose }: { onChoose: (id: string) => void }) {
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const found = useMemo(() => contradictionsOf(roster), [roster]);
-  const { rules } = roster.profile.state;
-  if (found.length === 0) return null;
+  const { game, stock } = useEditor((state) => state.view);
+  const { profile } = roster;
+  const question = useCallback(() => askForContradictions(game, stock, profile), [game, stock, profile]);
+  const { answer: found, isCurrent, fault } = useAnswer(question);
+  const { rules } = profile.state;
+  if (fault) return <p className="text-brick px-4 py-2">Contradictions could not be computed: {fault}.</p>;
+  if (!found || found.length === 0) return null;
   const weaken = (rule: (typeof rules)[number]) => {
     const weak = { ...rule.rule, strength: "prefer" } as OrderRule;
     editor.dispatch(changeRule({ ...rule, rule: weak }));
@@ -27,9 +32,10 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   return (
     <ul
       aria-label="Rules that contradict"
+      aria-busy={!isCurrent}
       className="border-line bg-saffron-soft max-h-56 overflow-auto border-b"
     >
-      {found.map(({ list, setAside, circle, waysOut }, at) => (
+      {found.map(({ list, rule: refused, circle, waysOut }, at) => (
         <li key={at} className="border-line flex gap-2.5 border-b px-4 py-2 last:border-b-0">
           <span className="pt-0.5">
             <LevelMark level="problem" label="problem" />
@@ -37,8 +43,8 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
           <div>
             <p>
               <b>Cannot hold: </b>
-              <Say parts={[...ruleText(setAside.rule), "."]} />
-              {circle.length > 0 && (
+              <Say parts={[...ruleText(refused), "."]} />
+              {circle.links.length > 0 && (
                 <>
                   {" "}
                   For <Say parts={chainText(circle, tellingOf(roster, list))} />.

@@ -1,18 +1,19 @@
 "use client";
 
 import { format } from "date-fns";
-import { useEffect, useState } from "react";
+import { useCallback } from "react";
 import { plural, type Sentence } from "@/core/messages/parts";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
 import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
 import { changeRule, dropRule } from "@/core/edit/rule-edits";
 import { itemsOf } from "@/core/order/rule-items";
-import { type RuleEffect, type RuleStanding } from "@/core/roster/rules";
+import type { RuleEffect, RuleStanding } from "@/core/roster/rules";
 import { askForRuleEffect } from "../../work/ask";
 import { CutDown } from "./cut-down";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName, Say } from "../kit/sentence";
+import { useAnswer } from "../workspace/use-answer";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** One rule: what it says, since when and why, how it stands, and what it does. */
@@ -91,19 +92,13 @@ function sayStanding(standing: RuleStanding): string {
 function Effect({ rule }: { rule: Rule }) {
   const roster = useEditor((state) => state.roster);
   const view = useEditor((state) => state.view);
-  const [effect, setEffect] = useState<RuleEffect | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    askForRuleEffect(view.game, view.stock, roster.profile, rule.id)
-      .then((answer) => {
-        if (wanted && answer) setEffect(answer);
-      })
-      .catch((error: Error) => wanted && setFault(error.message));
-    return () => {
-      wanted = false;
-    };
-  }, [view, roster, rule.id]);
+  const { game, stock } = view;
+  const { profile } = roster;
+  const question = useCallback(
+    () => askForRuleEffect(game, stock, profile, rule.id),
+    [game, stock, profile, rule.id],
+  );
+  const { answer: effect, fault } = useAnswer(question);
   return (
     <Part title="What it changes">
       {effect ? (
