@@ -1,7 +1,11 @@
 import canonicalize from "canonicalize";
 import { hex, testRoster } from "../testing/roster";
 import { contentHash } from "./content-hash";
+import { makeRoster } from "../roster/roster";
+import { makeLineup } from "./make-lineup";
 import {
+  factsHere,
+  factsOfLineup,
   factsOfRoster,
   fingerprintOf,
   sha256Hex,
@@ -110,6 +114,48 @@ test("names, sections, notes and what is off do not count", () => {
   );
   expect(fingerprintOf(facts(true, "patches"))).toBe(fingerprintOf(facts(true, "world")));
   expect(fingerprintOf(facts(true, "world"))).not.toBe(fingerprintOf(facts(false, "world")));
+});
+
+test("what is decided counts, be its contents here or gone; what is here is told apart", () => {
+  const all = testRoster(["a.plank", "b.plank", "c.plank"].map((name) => ({ name, on: name !== "c.plank" })));
+  const gone = (ids: string[], roster = all) =>
+    makeRoster(roster.game, roster.profile, {
+      ...roster.stock,
+      shelf: roster.stock.shelf.filter(({ id }) => !ids.includes(id)),
+      kept: roster.stock.shelf.filter(({ id }) => ids.includes(id)),
+    });
+  const namesOf = ({ plugins }: FingerprintFacts) => plugins.map(({ name }) => name);
+  const without = gone(["a", "c"]);
+  expect(fingerprintOf(factsOfRoster(without))).toBe(fingerprintOf(factsOfRoster(all)));
+  // The plugin of c is off: gone or not, it does not count.
+  expect(namesOf(factsOfRoster(without))).toEqual(["Pond.keel", "a.plank", "b.plank"]);
+  expect(namesOf(factsHere(without))).toEqual(["Pond.keel", "b.plank"]);
+  expect(factsHere(without).mods.map(({ id }) => id)).toEqual(["b"]);
+  const off = testRoster([{ name: "a.plank", modOn: false }, { name: "b.plank" }]);
+  expect(namesOf(factsOfRoster(gone(["a"], off)))).toEqual(["Pond.keel", "b.plank"]);
+  expect(namesOf(factsOfRoster(off))).toEqual(["Pond.keel", "b.plank"]);
+});
+
+test("of a lineup those plugins count that load and have a hash", () => {
+  const roster = testRoster([
+    { name: "a.plank" },
+    { name: "b.plank", on: false },
+    { name: "c.plank", modOn: false },
+  ]);
+  const lineup = makeLineup(roster, {
+    title: "x",
+    author: "",
+    note: "",
+    listVersion: "1",
+    date: "2026-11-01",
+  });
+  const names = (plugins: typeof lineup.plugins) =>
+    factsOfLineup({ ...lineup, plugins }).plugins.map(({ name }) => name);
+  expect(names(lineup.plugins)).toEqual(["Pond.keel", "a.plank"]);
+  expect(
+    names(lineup.plugins.map((each) => ({ ...each, sha256: each.name === "a.plank" ? null : each.sha256 }))),
+  ).toEqual(["Pond.keel"]);
+  expect(fingerprintOf(factsOfLineup(lineup))).toBe(fingerprintOf(factsOfRoster(roster)));
 });
 
 test("a content hash does not depend on the order of the files, and does on every path and hash", () => {
