@@ -1,4 +1,5 @@
 import { zipSync, strToU8 } from "fflate";
+import { applySteps } from "@/core/edit/steps";
 import { writeNote } from "@/core/edit/notes";
 import type { Outcome } from "@/core/model/outcome";
 import type { Random } from "@/core/random";
@@ -29,9 +30,15 @@ const edit: Work = async ({ client, random, view, promises }) => {
   if (random.below(4) === 0) {
     const way = random.below(3) === 0 ? "redo" : "undo";
     promises.begin(null);
-    const returned = await client.act("undoOrRedo", id, version, way);
-    promises.end(returned.ok ? returned.value.profile : null);
-    return;
+    const returned = await client.act("undoOrRedo", id, version, way, false);
+    if (!returned.ok) return promises.end(null);
+    const applied = applySteps(state, returned.value.steps!);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    return promises.end({
+      ...now.value.profile,
+      version: returned.value.version,
+      state: applied.value.state,
+    });
   }
   const { id: item } = pick(random, state.mods.entries);
   const text = promises.nextText();

@@ -8,7 +8,14 @@ import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { windowContext } from "../window";
-import { readReturned, step, storeEdit, type Returned, type Stored } from "../operations/edit-profile";
+import {
+  readReturned,
+  step,
+  storeEdit,
+  type Returned,
+  type Stored,
+  type Travelled,
+} from "../operations/edit-profile";
 import * as profiles from "../operations/profiles";
 
 const id = z.string().max(100);
@@ -27,19 +34,26 @@ export const editProfile = async (
     }),
   );
 
+/** What a window that knows the state which this leads to need not be told is left out. */
+type Returning = Stored & { readonly steps?: Travelled["steps"] };
+
 export const undoOrRedo = async (
   profileId: ProfileId,
   base: number,
   way: "undo" | "redo",
-): Promise<Outcome<Returned>> =>
-  guard(async () =>
-    step(
+  isKnown: boolean,
+): Promise<Outcome<Returning>> =>
+  guard(async () => {
+    const travelled = await step(
       await windowContext(),
       ProfileId.parse(profileId),
       version.parse(base),
       z.enum(["undo", "redo"]).parse(way),
-    ),
-  );
+    );
+    if (!travelled.ok) return travelled;
+    const { profile, steps, ...rest } = travelled.value;
+    return done({ version: profile.version, ...rest, ...(isKnown ? {} : { steps }) });
+  });
 
 export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
   guard(async () => readReturned((await windowContext()).db, ProfileId.parse(profileId)));

@@ -1,6 +1,6 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import type { Edit } from "@/core/model/edit";
+import type { Edit, Step } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Profile, ProfileState } from "@/core/model/profile";
@@ -151,36 +151,44 @@ export interface Returned {
   readonly followed?: Followed | null;
 }
 
+export interface Travelled extends Returned {
+  /** What led from the profile as it was to what it is now. */
+  readonly steps: readonly Step[];
+}
+
 /** Takes back the last edit, or does the last one that was taken back again. */
 export async function step(
   context: Context,
   profileId: ProfileId,
   version: number,
   way: "undo" | "redo",
-): Promise<Outcome<Returned>> {
+): Promise<Outcome<Travelled>> {
   let change: Change | null = null;
-  const returned = await context.db.transaction(async (tx): Promise<Outcome<Returned>> => {
+  const travelled = await context.db.transaction(async (tx): Promise<Outcome<Travelled>> => {
     const profile = await findProfileKnown(context, tx, profileId);
     if (!profile) return refuse("no-profile");
     if (profile.version !== version) return refuse("stale");
     const entry = await findNext(tx, profileId, way);
     if (!entry) return refuse(`nothing-to-${way}`);
-    const applied = applySteps(profile.state, way === "undo" ? entry.inverse : entry.steps);
+    const steps = way === "undo" ? entry.inverse : entry.steps;
+    const applied = applySteps(profile.state, steps);
     if (!applied.ok) return applied;
+    const { state } = applied.value;
     await setUndone(tx, profileId, entry.number, way === "undo");
-    change = { before: profile.state, after: applied.value.state };
-    await saveState(tx, profileId, version + 1, applied.value.state, profile.state);
+    change = { before: profile.state, after: state };
+    await saveState(tx, profileId, version + 1, state, profile.state);
+    const now = { profile: { ...profile, version: version + 1, state }, steps };
     const { followed } = entry;
-    if (!followed) return readBack(tx, profileId);
+    if (!followed) return done({ ...now, history: await readHistory(tx, profileId) });
     await setFollowed(tx, profileId, way === "undo" ? followed.before : followed.after);
-    const back = await readBack(tx, profileId);
-    return back.ok ? done({ ...back.value, followed: await readFollowed(tx, profileId) }) : back;
+    const history = await readHistory(tx, profileId);
+    return done({ ...now, history, followed: await readFollowed(tx, profileId) });
   });
-  if (returned.ok && change) {
-    const { game, version: now } = returned.value.profile;
+  if (travelled.ok && change) {
+    const { game, version: now } = travelled.value.profile;
     tellOfChange(context, game, profileId, now, change);
   }
-  return returned;
+  return travelled;
 }
 
 export const readReturned = (db: Db, profileId: ProfileId): Promise<Outcome<Returned>> =>

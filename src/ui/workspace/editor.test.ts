@@ -50,7 +50,14 @@ type Weather = "well" | "lost" | "answer-lost" | "fault";
 /** Keeps one profile as the real server does, behind a network whose weather is said for each call. */
 class StandInServer implements EditorServer {
   profile = roster.profile;
-  private readonly journal: { id: string; label: EditLabel; inverse: Step[] }[] = [];
+  private readonly journal: {
+    id: string;
+    label: EditLabel;
+    steps: readonly Step[];
+    inverse: readonly Step[];
+  }[] = [];
+  private readonly undone: typeof this.journal = [];
+  readonly travels: ["undo" | "redo", boolean][] = [];
   readonly calls: number[] = [];
   weather: () => Weather = () => "well";
   refusal: Refusal | null = null;
@@ -75,19 +82,25 @@ class StandInServer implements EditorServer {
       if (!prepared.ok) return prepared;
       const { state, inverse } = prepared.value;
       this.profile = { ...this.profile, version: base + 1, state };
-      this.journal.push({ id, label: edit.label, inverse });
+      this.journal.push({ id, label: edit.label, steps: edit.steps, inverse });
+      this.undone.length = 0;
       return done(this.now());
     });
   }
 
-  undoOrRedo(_: unknown, base: number) {
+  undoOrRedo(_: unknown, base: number, way: "undo" | "redo", isKnown: boolean) {
     return this.reach(() => {
+      this.travels.push([way, isKnown]);
       if (base !== this.profile.version) return refuse("stale");
-      const last = this.journal.pop();
-      const applied = last && applySteps(this.profile.state, last.inverse);
-      if (!applied?.ok) return refuse("nothing-to-undo");
+      const [from, to] = way === "undo" ? [this.journal, this.undone] : [this.undone, this.journal];
+      const last = from.pop();
+      if (!last) return refuse(`nothing-to-${way}`);
+      to.push(last);
+      const steps = way === "undo" ? last.inverse : last.steps;
+      const applied = applySteps(this.profile.state, steps);
+      if (!applied.ok) return applied;
       this.profile = { ...this.profile, version: base + 1, state: applied.value.state };
-      return done(this.now());
+      return done({ ...this.now(), ...(isKnown ? {} : { steps }) });
     });
   }
 
@@ -97,7 +110,8 @@ class StandInServer implements EditorServer {
 
   private now() {
     const undo = this.journal.at(-1)?.label ?? null;
-    const history = { undo, redo: null, edits: this.journal.length };
+    const redo = this.undone.at(-1)?.label ?? null;
+    const history = { undo, redo, edits: this.journal.length };
     return { profile: this.profile, version: this.profile.version, history };
   }
 
@@ -197,6 +211,118 @@ test("undo brings back the stored state; there must be something to undo", async
   editor.dispatch(turn("a.plank"));
   await editor.travel("undo");
   expect(isOn(editor, "a.plank")).toBe(true);
+});
+
+describe("undo and redo", () => {
+  test("show at once what this window did, and are stored in the order in which they were asked for", async () => {
+    const { editor, server, told } = start();
+    editor.dispatch(turn("a.plank"));
+    editor.dispatch(turn("p.plank"));
+    await editor.settled();
+    const before = editor.getState();
+    const both = [editor.travel("undo"), editor.travel("undo")];
+    expect([isOn(editor, "a.plank"), isOn(editor, "p.plank")]).toEqual([true, true]);
+    expect(editor.getState().history).toEqual({ undo: null, redo: turn("a.plank").label, edits: 0 });
+    // What comes after them waits for them.
+    editor.dispatch(note("dark"));
+    await Promise.all(both);
+    await editor.settled();
+    expect([server.travels, told]).toEqual([
+      [
+        ["undo", true],
+        ["undo", true],
+      ],
+      [],
+    ]);
+    expect(server.profile.state).toEqual(editor.getState().profile.state);
+    expect(server.profile.version).toBe(editor.getState().profile.version);
+    expect(server.labels).toEqual([note("dark").label]);
+    expect(before.profile.version).toBe(3);
+    expect(editor.getState().profile.version).toBe(6);
+  });
+
+  test("redo shows the very state that undo took back", async () => {
+    const { editor, server } = start();
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    const { state } = editor.getState().profile;
+    void editor.travel("undo");
+    void editor.travel("redo");
+    expect(editor.getState().profile.state).toBe(state);
+    await editor.settled();
+    expect(editor.getState()).toMatchObject({
+      history: { undo: turn("a.plank").label, redo: null, edits: 1 },
+    });
+    expect(server.profile.state).toEqual(state);
+  });
+
+  test("of what this window did not do are told by the server", async () => {
+    const { server, editor: other } = start();
+    other.dispatch(turn("a.plank"));
+    other.dispatch(turn("p.plank"));
+    await other.settled();
+    const { editor } = start(server, { profile: server.profile, history: other.getState().history });
+    await editor.travel("undo");
+    expect([isOn(editor, "a.plank"), isOn(editor, "p.plank")]).toEqual([false, true]);
+    await editor.travel("redo");
+    expect(server.travels).toEqual([
+      ["undo", false],
+      ["redo", false],
+    ]);
+    expect(editor.getState().profile).toEqual(server.profile);
+    // After something from elsewhere, this window knows nothing of what was before.
+    editor.dispatch(turn("b.plank"));
+    await editor.settled();
+    other.dispatch(turn("Core.keel"));
+    await other.settled();
+    await editor.hearOf(server.profile.version);
+    await editor.travel("undo");
+    expect(server.travels.at(-1)).toEqual(["undo", false]);
+    expect(editor.getState().profile).toEqual(server.profile);
+  });
+
+  test.each(["lost", "fault", "answer-lost"] as const)(
+    "come to what the server has where it does not answer (%s)",
+    async (weather) => {
+      const { editor, server, codes } = start();
+      editor.dispatch(turn("a.plank"));
+      await editor.settled();
+      server.weather = () => weather;
+      const undone = editor.travel("undo");
+      expect(isOn(editor, "a.plank")).toBe(true);
+      await undone;
+      expect(codes()).toEqual([weather === "fault" ? "fault" : "unreachable"]);
+      // As it was last known to be.
+      expect(isOn(editor, "a.plank")).toBe(false);
+      server.weather = () => "well";
+      await editor.hearOf(null);
+      expect(editor.getState().profile).toEqual(server.profile);
+    },
+  );
+
+  test("where the profile has become another one elsewhere, are refused, and that shows", async () => {
+    const { editor, server, codes } = start();
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    const elsewhere = start(server, { profile: server.profile, history: editor.getState().history });
+    elsewhere.editor.dispatch(turn("p.plank"));
+    await elsewhere.editor.settled();
+    await editor.travel("undo");
+    expect(codes()).toEqual(["stale"]);
+    expect([isOn(editor, "a.plank"), isOn(editor, "p.plank")]).toEqual([false, false]);
+  });
+
+  test("do nothing to a profile that has come to be shown meanwhile", async () => {
+    const { editor, server } = start();
+    editor.dispatch(turn("a.plank"));
+    await editor.settled();
+    const undone = editor.travel("undo");
+    const profile = { ...roster.profile, id: "p2" as typeof roster.profile.id };
+    editor.receive({ ...view(), profile });
+    await undone;
+    expect(server.profile.version).toBe(3);
+    expect(editor.getState().profile).toEqual(profile);
+  });
 });
 
 describe("what is pending", () => {

@@ -1,16 +1,18 @@
 import type { OnDisk } from "@/core/check/check";
 import { labelText } from "@/core/messages/labels";
-import type { Edit } from "@/core/model/edit";
+import type { Edit, Step } from "@/core/model/edit";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import type { ProfileId } from "@/core/model/ids";
-import type { ListName, Profile } from "@/core/model/profile";
+import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
+import { applySteps } from "@/core/edit/steps";
 import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster, titleOfId } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { deriveRest, sameIds, startState, stillThere, type EditorState } from "./editor-state";
+import { OwnEdits } from "./own-edits";
 import {
   historyWith,
   isWhole,
@@ -24,18 +26,19 @@ import {
 
 /** How the editor reaches the server; a test gives it one of its own. */
 export interface EditorServer {
-  editProfile(
-    profileId: ProfileId,
-    base: number,
-    edit: Edit,
-    editId: string,
-  ): Promise<Outcome<{ version: number; history: EditorHistory } & FollowedNow>>;
+  editProfile(profileId: ProfileId, base: number, edit: Edit, editId: string): Promise<Outcome<Answered>>;
   undoOrRedo(
     profileId: ProfileId,
     base: number,
     way: "undo" | "redo",
-  ): Promise<Outcome<StoredProfile & FollowedNow>>;
+    isKnown: boolean,
+  ): Promise<Outcome<Answered & { readonly steps?: readonly Step[] }>>;
   readProfile(profileId: ProfileId): Promise<Outcome<StoredProfile>>;
+}
+
+interface Answered extends FollowedNow {
+  readonly version: number;
+  readonly history: EditorHistory;
 }
 
 /** The list that is followed, only there if that has changed. */
@@ -68,6 +71,9 @@ export class ProfileEditor {
   private wait = retryAfter.first;
   private queue: Promise<void> = Promise.resolve();
   private keep: (pending: readonly Pending[]) => void = () => undefined;
+  private readonly own = new OwnEdits();
+  /** Of undo and redo that show and the server has not answered yet; no later edit is sent before. */
+  private travelling = 0;
 
   constructor(
     view: WorkspaceView,
@@ -110,6 +116,7 @@ export class ProfileEditor {
     };
     const start = { ...startState(view), pending, trouble };
     if (!isNewer) this.stored = received;
+    if (!isNewer && (!sameProfile || received.profile.version !== profile.version)) this.own.forget();
     if (!sameProfile) {
       // Another profile shows at once; what is found in it follows the painted frame.
       this.set(start);
@@ -130,6 +137,7 @@ export class ProfileEditor {
     if (changesNothing(roster, prepared.value, edit)) return done(null);
     const { state } = prepared.value;
     this.show({ ...profile, version: profile.version + 1, state });
+    this.own.add({ label: edit.label, before: profile.state, after: state });
     const made = { id: crypto.randomUUID(), profile: profile.id, on: profile.version, edit, after: state };
     this.setPending([...this.state.pending, made]);
     this.set({ ...this.state, recent: edit });
@@ -138,26 +146,56 @@ export class ProfileEditor {
   }
 
   /**
-   * Undoes the last edit, or does it again; waits for edits that are still being stored. It is never made anew on another
-   * version, and refused as long as an edit before it could not be stored.
+   * Undoes the last edit, or does it again: at once where this window knows what that leads to and nothing waits to be stored, else
+   * when that is stored and the server has said it. It is never made anew on another version, and refused as long as an edit
+   * before it could not be stored.
    */
   travel(way: "undo" | "redo"): Promise<void> {
     if (!this.state.history[way]) {
       this.refuse(refuse(`nothing-to-${way}`).refusal);
       return Promise.resolve();
     }
+    const { pending, history, profile } = this.state;
+    const known = pending.length === 0 ? this.own.travel(way, history) : null;
+    if (!known) return this.inTurn(() => this.travelAsTold(way, profile.id));
+    this.show({ ...profile, version: profile.version + 1, state: known.state });
+    this.set({ ...this.state, history: known.history, recent: null });
+    this.travelling++;
     return this.inTurn(async () => {
+      await this.storeTravel(way, profile, known.state);
+      this.travelling--;
       await this.deliverAll();
-      if (this.state.pending.length > 0) return this.refuse(refuse("undo-waits").refusal);
-      const { profile } = this.stored;
-      const returned = await this.server.undoOrRedo(profile.id, profile.version, way);
-      if (!returned.ok) {
-        this.refuse(returned.refusal);
-        return void (await this.readStored(profile.id));
-      }
-      this.take(returned.value);
-      this.follow(returned.value);
     });
+  }
+
+  /** What is shown already, as long as the server comes to the same version. */
+  private async storeTravel(way: "undo" | "redo", from: Profile, state: ProfileState): Promise<void> {
+    const answer = await this.server.undoOrRedo(from.id, from.version, way, true);
+    const isShown = this.state.profile.id === from.id;
+    if (!answer.ok) this.refuse(answer.refusal);
+    else if (answer.value.version === from.version + 1) {
+      if (!isShown) return;
+      const { version, history } = answer.value;
+      this.stored = { profile: { ...from, version, state }, history };
+      if (this.travelling === 1) this.setPending(this.state.pending);
+      return this.follow(answer.value);
+    }
+    if (isShown && (await this.readStored(from.id))) this.take(this.stored);
+  }
+
+  private async travelAsTold(way: "undo" | "redo", id: ProfileId): Promise<void> {
+    await this.deliverAll();
+    if (this.stored.profile.id !== id) return;
+    if (this.state.pending.length > 0) return this.refuse(refuse("undo-waits").refusal);
+    const { profile } = this.stored;
+    const answer = await this.server.undoOrRedo(profile.id, profile.version, way, false);
+    const applied = answer.ok && answer.value.steps ? applySteps(profile.state, answer.value.steps) : null;
+    if (!answer.ok) this.refuse(answer.refusal);
+    if (!answer.ok || !applied?.ok || answer.value.version !== profile.version + 1)
+      return void (await this.readStored(profile.id));
+    const { version, history } = answer.value;
+    this.take({ profile: { ...profile, version, state: applied.value.state }, history });
+    this.follow(answer.value);
   }
 
   /**
@@ -267,6 +305,7 @@ export class ProfileEditor {
 
   private async deliverAll(): Promise<void> {
     clearTimeout(this.retrying);
+    if (this.travelling > 0) return;
     for (let first = this.state.pending[0]; first; first = this.state.pending[0]) {
       const trouble = await this.deliver(first);
       if (trouble) return this.tryLater(trouble);
@@ -353,6 +392,7 @@ export class ProfileEditor {
 
   /** What is stored shows, with all of these edits that apply to it; of others it is told that they do not any more. */
   private remakeOn(stored: StoredProfile, pending: readonly Pending[]): void {
+    this.own.forget();
     this.stored = stored;
     const { profile, kept, lost } = remake(this.state.view, stored.profile, pending);
     this.show(profile);
