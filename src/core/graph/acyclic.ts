@@ -1,7 +1,8 @@
 import { BitRows } from "./bit-rows";
 import { digraph, type Digraph } from "./digraph";
-import { MinHeap } from "./heap";
+import { Frontier } from "./frontier";
 import { OrderedNodes } from "./ordered-nodes";
+import { ShortestPaths, type ChainedEdges } from "./shortest-path";
 
 /** A table of bits of more nodes than this takes more than 32 MiB. */
 const mostInTable = 16_384;
@@ -18,19 +19,20 @@ const mostInTable = 16_384;
  * Nodes may be items or gates. A gate stands between two sets of items so that "all of these before all of
  * those" takes one edge an item instead of one a pair; a step over a gate counts as part of one link.
  */
-export class AcyclicGraph {
+export class AcyclicGraph implements ChainedEdges {
   readonly from: number[] = [];
   readonly to: number[] = [];
   readonly origin: number[] = [];
-  private readonly firstOut: number[];
-  private readonly firstIn: number[];
-  private readonly nextOut: number[] = [];
-  private readonly nextIn: number[] = [];
+  readonly firstOut: number[];
+  readonly firstIn: number[];
+  readonly nextOut: number[] = [];
+  readonly nextIn: number[] = [];
   /** All nodes in a topological order of the present edges. */
   private readonly order: OrderedNodes;
   private readonly mark: number[];
   private readonly ahead: Frontier;
   private readonly behind: Frontier;
+  private readonly paths: ShortestPaths;
   private stamp = 0;
   /** The edge by which the search under way came to each node. */
   private readonly via: number[] = [];
@@ -44,6 +46,7 @@ export class AcyclicGraph {
     this.firstIn = new Array<number>(items).fill(-1);
     this.mark = new Array<number>(items).fill(0);
     this.order = new OrderedNodes(items);
+    this.paths = new ShortestPaths(this, items);
     const key = (v: number) => this.order.key(v);
     this.ahead = new Frontier(this.mark, key, this.firstOut, this.nextOut, this.to);
     this.behind = new Frontier(this.mark, (v) => -key(v), this.firstIn, this.nextIn, this.from);
@@ -213,12 +216,12 @@ export class AcyclicGraph {
    * "A, gate, B" is as short as "A, B". Null if there is none. `edges`: how many of the edges, as they were added, count.
    */
   shortestPath(start: number, goal: number, edges = this.from.length): number[] | null {
-    return this.nearest(
-      start,
-      (node) => node === goal,
-      "forward",
-      (edge) => edge < edges,
-    );
+    // Whatever edges were added since, what lies on the way lies between the two.
+    const [first, last] = [this.order.key(start), this.order.key(goal)];
+    return this.paths.between(start, goal, (edge, node) => {
+      const key = this.order.key(node);
+      return edge < edges && key >= first && key <= last;
+    });
   }
 
   /**
@@ -334,58 +337,4 @@ function chained(first: number, next: readonly number[]): number[] {
   const edges: number[] = [];
   for (let e = first; e !== -1; e = next[e]!) edges.push(e);
   return edges;
-}
-
-/**
- * What a search in one direction has found, edge by edge from the node whose key is the least. Nodes beyond a limit are
- * passed by: the two searches will have met before they come to those.
- */
-class Frontier {
-  found: number[] = [];
-  nearest = -1;
-  private edge = -1;
-  private stamp = 0;
-  private limit = 0;
-  private readonly open: MinHeap;
-
-  constructor(
-    private readonly mark: number[],
-    private readonly key: (node: number) => number,
-    private readonly first: readonly number[],
-    private readonly next: readonly number[],
-    private readonly ends: readonly number[],
-  ) {
-    this.open = new MinHeap(key);
-  }
-
-  start(node: number, stamp: number, limit: number): void {
-    this.found = [node];
-    this.mark[node] = this.stamp = stamp;
-    this.limit = limit;
-    this.open.clear();
-    this.nearest = node;
-    this.edge = this.first[node]!;
-  }
-
-  get isOpen(): boolean {
-    return this.edge !== -1;
-  }
-
-  /** Takes one edge; false where it leads to what the other search has found. */
-  step(other: Frontier): boolean {
-    const w = this.ends[this.edge]!;
-    const mark = this.mark[w];
-    if (mark === other.stamp) return false;
-    if (mark !== this.stamp && this.key(w) <= this.limit) {
-      this.mark[w] = this.stamp;
-      this.found.push(w);
-      if (this.first[w] !== -1) this.open.push(w);
-    }
-    this.edge = this.next[this.edge]!;
-    if (this.edge === -1 && this.open.size > 0) {
-      this.nearest = this.open.pop();
-      this.edge = this.first[this.nearest]!;
-    }
-    return true;
-  }
 }

@@ -76,6 +76,34 @@ test("of very many edges, most of them refused, it refuses the same as a table o
   );
 });
 
+test("a shortest path is as short as a search from one end finds it, over the first edges too, and steps into gates are free", () => {
+  const edges = fc.array(fc.tuple(fc.nat(11), fc.nat(11)), { maxLength: 50 });
+  fc.assert(
+    fc.property(edges, fc.nat(11), fc.nat(11), fc.nat(30), (pairs, start, goal, upTo) => {
+      const graph = new AcyclicGraph(8);
+      for (let gate = 8; gate < 12; gate++) graph.addGate();
+      for (const [from, to] of pairs) graph.tryEdge(from, to, 0);
+      fc.pre(start !== goal);
+      const path = graph.shortestPath(start, goal, upTo);
+      const other = graph.nearest(
+        start,
+        (node) => node === goal,
+        "forward",
+        (e) => e < upTo,
+      );
+      const lengthOf = (found: number[] | null) => found?.filter((e) => graph.to[e]! < 8).length;
+      expect(lengthOf(path)).toBe(lengthOf(other));
+      if (!path) return;
+      expect([graph.from[path[0]!], graph.to[path.at(-1)!]]).toEqual([start, goal]);
+      path.forEach((e, at) => {
+        expect(e).toBeLessThan(upTo);
+        if (at > 0) expect(graph.from[e]).toBe(graph.to[path[at - 1]!]);
+      });
+    }),
+    { numRuns: 2000 },
+  );
+});
+
 test("nodes become one just where no path leaves them and comes back, and then the one has all their edges", () => {
   fc.assert(
     fc.property(
