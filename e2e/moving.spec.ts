@@ -178,6 +178,41 @@ test("two windows that edit rules: each shows what the other did", async ({
   }
 });
 
+test("one move and its undo bring less than two kilobytes, and show before the server has answered", async ({
+  watched: page,
+}) => {
+  const name = "Murk and Silt.plank";
+  const start = await seatOf(page, name);
+  const bytes: Record<string, number> = {};
+  page.on("requestfinished", (request) => {
+    const act = /\/api\/act\/(\w+)/.exec(request.url())?.[1];
+    if (!act || !["editProfile", "undoOrRedo"].includes(act)) return;
+    void request.sizes().then((size) => (bytes[act] = size.requestBodySize + size.responseBodySize));
+  });
+  await page.keyboard.press("Alt+m");
+  await page.getByLabel("Where to").fill("before C1");
+  await page.keyboard.press("Enter");
+  await expect(undo(page)).toHaveAccessibleName(`Undo: move ${name} to C1`);
+  await stored(page);
+  const held: (() => void)[] = [];
+  await page.route("**/api/act/undoOrRedo", async (route) => {
+    await new Promise<void>((go) => held.push(go));
+    await route.continue();
+  });
+  await undo(page).click();
+  await expect.poll(() => held.length).toBe(1);
+  expect(await seatOf(page, name)).toBe(start);
+  // It is no more than shown yet, and says so.
+  await expect(page.getByText("Storing…")).toBeVisible();
+  held[0]!();
+  await stored(page);
+  await expect.poll(() => Object.keys(bytes).sort()).toEqual(["editProfile", "undoOrRedo"]);
+  expect(bytes["editProfile"]).toBeLessThan(2000);
+  expect(bytes["undoOrRedo"]).toBeLessThan(2000);
+  await page.reload();
+  expect(await seatOf(page, name)).toBe(start);
+});
+
 test("a drop renders no row more than twice", async ({ watched: page, seating }) => {
   await watchRowRenders(page);
   await page.goto(`${seating.url}/plan`);

@@ -278,8 +278,12 @@ function seatRuns<T>(
     .map(({ section }) => section);
 }
 
-/** The game's own sections, and those of the code that are none of them, each before the one that follows it there. */
+/**
+ * The game's own sections, and those of the code that are none of them, each before the one that follows it there, and behind all of
+ * an earlier load rank, of which a code may name none.
+ */
 function sectionsOfShare({ sections }: SharedSetup, game: GameDefinition): Record<ListName, Section[]> {
+  const rankOf = new Map(game.loadRanks.map(({ id }, at) => [id, at]));
   const merged = (list: ListName): Section[] => {
     const result = sectionsOf(game, list);
     const order = [...result];
@@ -288,6 +292,8 @@ function sectionsOfShare({ sections }: SharedSetup, game: GameDefinition): Recor
       const own = order.findIndex((section) => section.id === id);
       if (own >= 0) at = own + 1;
       else if (name !== undefined && rank !== undefined) {
+        const isEarlier = (section: Section) => (rankOf.get(section.rank) ?? 0) < (rankOf.get(rank) ?? 0);
+        at = Math.max(at, order.findLastIndex(isEarlier) + 1);
         order.splice(at, 0, { id: id as SectionId, name, rank, guidance: "" });
         at++;
       }

@@ -32,7 +32,7 @@ export interface InversionMatching {
 /** How many phases search from the end of the list up, before the disorder is taken to be great. */
 const phasesFromEnd = 8;
 /** A search that takes this many steps a node and tie has cost more than a list of the pairs. */
-const stepsOfAList = 20;
+const stepsOfAList = 30;
 /** Rows of bits for 32,768 items take 128 MiB. */
 const mostListed = 32_768;
 

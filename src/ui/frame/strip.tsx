@@ -9,12 +9,14 @@ import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
 import { NotStored } from "./not-stored";
+import { isStoring } from "../workspace/editor-state";
 import { Later, useEditor } from "../workspace/workspace.client";
 import { ViewLink } from "../workspace/view-link";
 
 /** The bottom line: numbers, places used, findings, and whether the game reads this order. */
 export function Strip() {
-  const { roster, findings, checked, view, pending, trouble } = useEditor((state) => state);
+  const state = useEditor((all) => all);
+  const { roster, findings, checked, view, trouble } = state;
   const counts = countByLevel(findings);
   const { standing, words } = useStanding();
   const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
@@ -41,7 +43,7 @@ export function Strip() {
         <FollowedMark />
       </Later>
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
-        {pending.length > 0 && !trouble ? "Storing…" : words}
+        {isStoring(state) && !trouble ? "Storing…" : words}
       </span>
       <NotStored />
       {standing !== "current" && <OrderFileButton small />}

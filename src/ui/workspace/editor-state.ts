@@ -24,7 +24,9 @@ export interface EditorState {
   readonly derivedFrom: Roster;
   /** Edits that the server has not answered yet, of this profile and of others, in the order in which they were made. */
   readonly pending: readonly Pending[];
-  /** Why the first of them could not be stored when that was last tried; null where nothing is in the way. */
+  /** How many times undo and redo show already what the server has not answered yet; no later edit is sent before. */
+  readonly travelling: number;
+  /** Why the first of the pending edits could not be stored when that was last tried; null where nothing is in the way. */
   readonly trouble: Refusal | null;
   /** Which of the two orders is looked at. */
   readonly lens: ListName;
@@ -44,6 +46,7 @@ export function startState(view: WorkspaceView): EditorState {
     onDisk,
     ...deriveFirst(view),
     pending: [],
+    travelling: 0,
     trouble: null,
     lens: mainList(view.game),
     selected: [],
@@ -93,3 +96,7 @@ export function stillThere({ itemOf }: SeatedList, selected: readonly string[], 
     focused: focused !== null && itemOf.has(focused) ? focused : null,
   };
 }
+
+/** Whether something that shows is not stored yet. */
+export const isStoring = ({ pending, travelling }: EditorState): boolean =>
+  pending.length > 0 || travelling > 0;

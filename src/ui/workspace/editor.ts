@@ -72,8 +72,6 @@ export class ProfileEditor {
   private queue: Promise<void> = Promise.resolve();
   private keep: (pending: readonly Pending[]) => void = () => undefined;
   private readonly own = new OwnEdits();
-  /** Of undo and redo that show and the server has not answered yet; no later edit is sent before. */
-  private travelling = 0;
 
   constructor(
     view: WorkspaceView,
@@ -103,7 +101,8 @@ export class ProfileEditor {
   receive(received: WorkspaceView): void {
     if (received === this.received) return;
     this.received = received;
-    const { profile, history, onDisk, selected, focused, lens, pending, trouble, view: before } = this.state;
+    const { profile, history, onDisk, selected, focused, lens, pending, travelling, trouble } = this.state;
+    const before = this.state.view;
     const sameProfile = received.profile.id === profile.id;
     // Where the stored one is newer than what is pending here, the server will say so, and then that is made anew.
     const isNewer =
@@ -114,7 +113,7 @@ export class ProfileEditor {
       ...(isNewer ? { profile, history, followed: before.followed } : {}),
       ...(received.game.id === before.game.id ? { onDisk } : {}),
     };
-    const start = { ...startState(view), pending, trouble };
+    const start = { ...startState(view), pending, travelling, trouble };
     if (!isNewer) this.stored = received;
     if (!isNewer && (!sameProfile || received.profile.version !== profile.version)) this.own.forget();
     if (!sameProfile) {
@@ -160,12 +159,16 @@ export class ProfileEditor {
     if (!known) return this.inTurn(() => this.travelAsTold(way, profile.id));
     this.show({ ...profile, version: profile.version + 1, state: known.state });
     this.set({ ...this.state, history: known.history, recent: null });
-    this.travelling++;
+    this.countTravelling(1);
     return this.inTurn(async () => {
       await this.storeTravel(way, profile, known.state);
-      this.travelling--;
+      this.countTravelling(-1);
       await this.deliverAll();
     });
+  }
+
+  private countTravelling(more: number): void {
+    this.set({ ...this.state, travelling: this.state.travelling + more });
   }
 
   /** What is shown already, as long as the server comes to the same version. */
@@ -177,7 +180,7 @@ export class ProfileEditor {
       if (!isShown) return;
       const { version, history } = answer.value;
       this.stored = { profile: { ...from, version, state }, history };
-      if (this.travelling === 1) this.setPending(this.state.pending);
+      if (this.state.travelling === 1) this.setPending(this.state.pending);
       return this.follow(answer.value);
     }
     if (isShown && (await this.readStored(from.id))) this.take(this.stored);
@@ -305,7 +308,7 @@ export class ProfileEditor {
 
   private async deliverAll(): Promise<void> {
     clearTimeout(this.retrying);
-    if (this.travelling > 0) return;
+    if (this.state.travelling > 0) return;
     for (let first = this.state.pending[0]; first; first = this.state.pending[0]) {
       const trouble = await this.deliver(first);
       if (trouble) return this.tryLater(trouble);

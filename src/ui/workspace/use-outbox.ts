@@ -1,13 +1,14 @@
 import { useCallback, useEffect } from "react";
 import { useAskOnLeave } from "../kit/use-ask-on-leave";
 import type { ProfileEditor } from "./editor";
+import { isStoring } from "./editor-state";
 import { openOutbox, type Outbox } from "./outbox";
 
 let opened: Promise<Outbox> | undefined;
 
 /** What is pending outlives the page, is sent as soon as the browser is back on line, and leaving the page meanwhile asks. */
 export function useOutbox(editor: ProfileEditor): void {
-  useAskOnLeave(useCallback(() => editor.getState().pending.length > 0, [editor]));
+  useAskOnLeave(useCallback(() => isStoring(editor.getState()), [editor]));
   useEffect(() => {
     opened ??= openOutbox({
       storage: window.localStorage,
