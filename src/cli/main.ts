@@ -57,6 +57,17 @@ const argumentsOf: Readonly<Record<CommandName, readonly [least: number, most: n
   check: [1, 1],
 };
 
+// Each is loaded when it is asked for: the readers of all formats take longer than most orders.
+const loadOrders = () =>
+  import("./commands").then(({ order, why, seats, verify }) => ({ order, why, seats, verify }));
+const loadLists = () =>
+  import("./lists").then(({ check, compare, convert, fingerprint }) => ({
+    check,
+    compare,
+    convert,
+    fingerprint,
+  }));
+
 async function run(
   command: CommandName,
   args: readonly string[],
@@ -66,20 +77,19 @@ async function run(
   const [least, most] = argumentsOf[command];
   if (args.length < least || args.length > most) throw new WrongUse(usage[command]);
   const [first = "-", second, third] = args;
-  // Each loads what it needs: the readers of all formats take longer than most orders.
   if (command === "order" || command === "why" || command === "seats" || command === "verify") {
-    const { order, why, seats, verify } = await import("./commands");
+    const orders = await loadOrders();
     const problem = readJson(first);
-    if (command === "order") return orThrow(order(problem, failOn));
-    if (command === "why") return orThrow(why(problem, second!, third));
-    if (command === "seats") return orThrow(seats(problem, second!));
-    return orThrow(verify(problem, readJson(second!)));
+    if (command === "order") return orThrow(orders.order(problem, failOn));
+    if (command === "why") return orThrow(orders.why(problem, second!, third));
+    if (command === "seats") return orThrow(orders.seats(problem, second!));
+    return orThrow(orders.verify(problem, readJson(second!)));
   }
-  const { check, compare, convert, fingerprint } = await import("./lists");
+  const lists = await loadLists();
   const list = readFile(first);
-  if (command === "compare") return orThrow(await compare(list, readFile(second!), asked));
+  if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
   const { bytes, name } = list;
-  return orThrow(await { check, convert, fingerprint }[command](bytes, name, asked));
+  return orThrow(await lists[command](bytes, name, asked));
 }
 
 async function main(): Promise<number> {

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 
-export interface Answered<T> {
+interface Answered<T> {
   /** The last one that came; null before the first. */
   readonly answer: T | null;
   /** Whether it is of what was asked last. */
