@@ -1,4 +1,5 @@
-import type { ListLine } from "../model/listing";
+import type { Lineup } from "../model/lineup";
+import type { ListLine, Listing } from "../model/listing";
 import { aMod } from "../testing/ids";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod } from "../testing/roster";
@@ -148,4 +149,136 @@ test("a plugin that the list names brings the part of the package that it comes 
   expect(choice(line("Narrow.skiff"), line("Wide.skiff"))).toEqual([{ look: ["wide"] }, ["lamps"]]);
   const told = { parts: { options: {}, components: [] } };
   expect(choice(line("Pack", told), line("Narrow.skiff"))).toEqual([{}, []]);
+});
+
+describe("what a line says of a mod stands in the lineup, also where another one is known here", () => {
+  const modOf = (more: Partial<ListLine>, name = "Reeds") => draft(line(name, more)).lineup.mods[0]!;
+  const plain = modOf({});
+  const other = "b".repeat(64);
+
+  test("nothing: all is as it lies here", () => {
+    expect(plain).toMatchObject({
+      content: shelf[1]!.content,
+      version: "1.0.0",
+      size: 100,
+      archive: shelf[1]!.archiveSha256,
+    });
+    expect(plain.hidden).toEqual([]);
+  });
+  test("contents: then size and archive are those that it says, or none", () => {
+    expect(modOf({ id: "reeds", content: other, size: 7, sha256: "c".repeat(64) })).toMatchObject({
+      content: other,
+      size: 7,
+      archive: "c".repeat(64),
+    });
+    expect(modOf({ id: "reeds", content: other })).toMatchObject({ content: other, size: 0, archive: null });
+    expect(modOf({ id: "reeds", content: shelf[1]!.content!, size: 7 })).toMatchObject({ size: 100 });
+  });
+  test("a version: as it is written beside contents, and where it is another one", () => {
+    expect(modOf({ version: "2.0" }).version).toBe("2.0");
+    expect(modOf({ version: "1.0" }).version).toBe("1.0.0");
+    expect(modOf({ version: "1.0", content: shelf[1]!.content! }).version).toBe("1.0");
+    expect(modOf({ id: "reeds", version: "9".repeat(200) }).version).toHaveLength(100);
+  });
+  test("files that are left out", () => {
+    expect(modOf({ leftOut: ["textures/", "x.txt"] }).hidden).toEqual(["textures/", "x.txt"]);
+    expect(modOf({ leftOut: [] }).hidden).toEqual([]);
+  });
+});
+
+describe("what a list says of the game", () => {
+  const of = (more: Partial<Listing>, ...lines: ListLine[]) => {
+    const matches = matchLines(testGame, lines, knownMods(shelf, []));
+    return lineupOfListing(testGame, { title: "", game: null, lines, ...more }, matches, here, "Given");
+  };
+  test("comes along; where it says nothing, all expansions that are here are on", () => {
+    const settings = { expansions: [], baseOff: ["sheep"], launch: { draw: 3 } };
+    const told = of(
+      {
+        settings,
+        game: { id: "pond", version: "0.9" },
+        title: "  Said  ".repeat(40),
+        fingerprint: "f".repeat(64),
+      },
+      line("Reeds"),
+    );
+    expect(told).toMatchObject({ ...settings, game: { version: "0.9" }, fingerprint: "f".repeat(64) });
+    expect(told.title).toHaveLength(200);
+    expect(told.plugins.map(({ name }) => name)).not.toContain("Island.keel");
+    const silent = of({}, line("Reeds"));
+    expect(silent).toMatchObject({
+      expansions: ["island"],
+      baseOff: [],
+      launch: {},
+      game: { version: "1.0.0" },
+      author: "",
+      note: "",
+      date: "",
+      listVersion: "",
+      rules: [],
+      followUps: [],
+    });
+    expect([silent.fingerprint, silent.numbers]).toEqual([undefined, undefined]);
+  });
+  test("a hash of one of its own plugins counts", () => {
+    const hash = "e".repeat(64);
+    const hashes = (lineup: Lineup) => lineup.plugins.slice(0, 2).map(({ sha256 }) => sha256);
+    expect(hashes(of({}, line("pond.KEEL", { list: "plugins", sha256: hash })))).toEqual([hash, null]);
+    expect(hashes(of({}, line("Pond.keel", { list: "plugins" })))).toEqual([here.base[0]!.sha256, null]);
+  });
+  test("a plugin's own hash counts, else that of the one here", () => {
+    const hash = "e".repeat(64);
+    const plugins = of(
+      {},
+      line("Fix.plank", { list: "plugins", sha256: hash }),
+      line("Reeds.plank", { list: "plugins" }),
+    ).plugins;
+    expect(plugins.slice(2).map(({ sha256 }) => sha256)).toEqual([hash, shelf[1]!.plugins[0]!.sha256]);
+  });
+  test("of a sheet, the numbers of its sections and items", () => {
+    const lines = [
+      line("Fix", { list: "mods", section: "Late", tier: 4, weight: 2.5 }),
+      line("Reeds.plank", { list: "plugins", section: "World", tier: 7 }),
+    ];
+    expect(of({ numbered: true }, ...lines).numbers).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ list: "mods", of: "item", id: "fix", number: 2.5 }),
+        expect.objectContaining({ list: "plugins", of: "section", id: "world", number: 7 }),
+      ]),
+    );
+  });
+});
+
+test("names of mods without their plugins bring those that the chosen parts have, and of plugins no others", () => {
+  const pack = {
+    ...shelfMod("pack", [pluginFile("Pack.plank"), { ...pluginFile("Oars.plank"), part: "oars" }]),
+    name: "Pack",
+  };
+  const of = (more: Partial<ListLine>) => {
+    const lines = [line("Pack", more)];
+    const matches = matchLines(testGame, lines, knownMods([pack], []));
+    return lineupOfListing(testGame, { title: "", game: null, lines }, matches, here, "Given")
+      .plugins.slice(2)
+      .map(({ name }) => name);
+  };
+  expect(of({})).toEqual(["Pack.plank"]);
+  expect(of({ parts: { options: {}, components: ["oars"] } })).toEqual(["Pack.plank", "Oars.plank"]);
+  // A name that is known nowhere says nothing of plugins, either.
+  const lines = [line("Pack"), line("Nobody.plank", { list: "plugins" })];
+  const matches = matchLines(testGame, lines, knownMods([pack], []));
+  const { plugins } = lineupOfListing(testGame, { title: "", game: null, lines }, matches, here, "Given");
+  expect(plugins.slice(2).map(({ name }) => name)).toEqual(["Pack.plank"]);
+});
+
+test("a game without plugins has none", () => {
+  const game = { ...testGame, lists: ["mods" as const] };
+  const lines = [line("Reeds")];
+  const lineup = lineupOfListing(
+    game,
+    { title: "", game: null, lines },
+    matchLines(game, lines, knownMods(shelf, [])),
+    here,
+    "Given",
+  );
+  expect(lineup.plugins).toEqual([]);
 });

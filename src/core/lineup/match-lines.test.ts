@@ -2,7 +2,7 @@ import type { ListLine } from "../model/listing";
 import { testGame } from "../testing/game";
 import { hex, pluginFile, shelfMod } from "../testing/roster";
 import { knownMods } from "./known";
-import { matchLines, type Answers } from "./match-lines";
+import { basesOf, matchLines, type Answers } from "./match-lines";
 import { likeness, NameIndex, plainName } from "./names";
 
 const shelf = [
@@ -100,4 +100,119 @@ test("of many names the most alike come first", () => {
   const index = new NameIndex([...names, "winterglass harbour"]);
   expect(index.nearest("winterglas harbor", 3, 0.5)[0]?.name).toBe("winterglass harbour");
   expect(index.nearest("zzzz", 3, 0.5)).toEqual([]);
+});
+
+test.each<[string, ListLine, unknown[]]>([
+  [
+    "a remark that is called like a mod is a question",
+    lineFor("Twin", { aside: true }),
+    ["name", "twin-a 1.0.0 shelf", false],
+  ],
+  ["one that is only similar is talk", lineFor("Glas Tids", { aside: true }), ["talk", null, true]],
+  ["one like nothing is talk, however short", lineFor("Quartz", { aside: true }), ["talk", null, true]],
+  ["a short line that ends like a sentence is talk", lineFor("Quartz it is."), ["talk", null, true]],
+  ["eight words may be a name", lineFor("one two three four five six seven eight"), ["none", null, false]],
+  ["nine words are none", lineFor("one two three four five six seven eight nine"), ["talk", null, true]],
+  [
+    "a plugin is never talk",
+    lineFor("What a wonder this is, would you believe it.plank"),
+    ["none", null, false],
+  ],
+  [
+    "another id than that of what it names is asked for",
+    lineFor("Tidal Core", { id: "other" }),
+    ["name", "tidal-core 2.1.0 shelf", false],
+  ],
+  [
+    "a mere number is somebody's numbering",
+    lineFor("Tidal Core", { id: "12" }),
+    ["name", "tidal-core 2.1.0 shelf", true],
+  ],
+  [
+    "with a word beside it it is none",
+    lineFor("Tidal Core", { id: "12a" }),
+    ["name", "tidal-core 2.1.0 shelf", false],
+  ],
+  [
+    "an id of nothing that is known says nothing of what is not known, either",
+    lineFor("Quartz Orchard", { id: "x" }),
+    ["none", null, false],
+  ],
+  ["the game's own under another's id", lineFor("pond.keel", { id: "x" }), ["game", null, false]],
+  ["an expansion's plugin is the game's own", lineFor("Island.keel"), ["game", null, true]],
+  [
+    "where it speaks of mods, a name with an extension is a mod's",
+    lineFor("glass.plank", { list: "mods" }),
+    ["none", null, false],
+  ],
+  [
+    "of several that bring a plugin, the one with its id",
+    lineFor("twin.plank", { id: "twin-b" }),
+    ["plugin", "twin-b 1.0.0 shelf", false],
+  ],
+  ["of several without, one is asked for", lineFor("twin.plank"), ["plugin", "twin-a 1.0.0 shelf", false]],
+  [
+    "a plugin by its hash, whatever it is called",
+    lineFor("Renamed.plank", { sha256: hex("Glass.plank") }),
+    ["plugin", "glass-tides 1.0.0 shelf", true],
+  ],
+  [
+    "its hash above its name",
+    lineFor("Glass.plank", { sha256: hex("twin.plank") }),
+    ["plugin", "twin-b 1.0.0 shelf", true],
+  ],
+  [
+    "the uncut name above the one that was cut",
+    lineFor("Lamps", { uncut: [{ name: "Lamps 2" }] }),
+    ["name", "lamps-two 1.0.0 shelf", true],
+  ],
+  [
+    "a number behind a name is a version where no name has it",
+    lineFor("Tidal Core 3"),
+    ["name", "tidal-core 3.0.0 depot", true],
+  ],
+])("%s", (_, line, wanted) => {
+  expect(told(line)).toEqual(wanted);
+});
+
+test("what was answered: by the id in the version that is asked for, or nothing; an id that is known no more is no answer", () => {
+  const line = lineFor("That One", { version: "2.0.0", id: "other" });
+  const key = plainName("That One");
+  expect(told(line, { [key]: "tidal-core" })).toEqual(["answer", "tidal-core 2.0.0 shelf", true]);
+  expect(told(line, { [key]: null })).toEqual(["answer", null, true]);
+  expect(told(lineFor("Glas Tids"), { [plainName("Glas Tids")]: "gone" })).toEqual([
+    "similar",
+    "glass-tides 1.0.0 shelf",
+    false,
+  ]);
+  expect(told(lineFor("constructor"))).toEqual(["none", null, false]);
+});
+
+test("of a plugin its own spelling is told, and the others that bring it, of each mod one", () => {
+  const found = match(lineFor("TWIN.PLANK"));
+  expect([found.plugin, found.others.map(({ mod }) => mod.id)]).toEqual(["Twin.plank", ["twin-b"]]);
+  expect(match(lineFor("tidal core.keel")).others).toEqual([]);
+  expect(match(lineFor("POND.keel")).plugin).toBe("Pond.keel");
+  expect(match(lineFor("Glass Tides"))).toMatchObject({ plugin: null, likeness: 1, others: [] });
+});
+
+test("by how much a list names each mod: contents, name with version, or name", () => {
+  const lines = [
+    lineFor("Glass Tides", { content: hex("glass-tides1.0.0") }),
+    lineFor("Tidal Core", { version: "2.0.0" }),
+    lineFor("Fär Shore"),
+    lineFor("twin.plank", { id: "twin-b", content: hex("twin-b1.0.0") }),
+    lineFor("nonsense", { sha256: hex("1.0.0lamps-two") }),
+    // What comes later of a mod that was named says nothing more.
+    lineFor("Fär Shore", { version: "1.0.0" }),
+    lineFor("Glass.plank"),
+    lineFor("Quartz Orchard"),
+  ];
+  expect([...basesOf(matchLines(testGame, lines, known))]).toEqual([
+    ["glass-tides", "contents"],
+    ["tidal-core", "name-version"],
+    ["far-shore", "name"],
+    ["lamps-two", "contents"],
+    ["twin-b", "name"],
+  ]);
 });
