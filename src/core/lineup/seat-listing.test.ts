@@ -56,7 +56,9 @@ test("of a game's own order as few as can be stand elsewhere, and these know whe
 test("where arrivals only wait in a section, an item stands in whichever is reached, of its rank or later", () => {
   const waits = {
     ...testGame,
-    sections: testGame.sections.map((each) => (each.id === "world" ? { ...each, unseated: true } : each)),
+    sections: testGame.sections.map((each) =>
+      each.id === "world" ? { ...each, unseated: true as const } : each,
+    ),
   };
   const found = seat(waits, "plugins", [item("k", keel), item("p", patch), item("a"), item("b")], true);
   expect(told(found)).toEqual(["base/k", "patches/p", "patches/a", "patches/b"]);
@@ -158,7 +160,7 @@ describe("sections that a list names", () => {
 
 describe("whether a list names its sections", () => {
   const match = (section: string | null, plugin: string | null, isKnown = true): MatchedLine => ({
-    line: { text: "", list: null, name: "x", on: true, ...(section === null ? {} : { section }) } as ListLine,
+    line: { text: "", list: null, name: "x", on: true, ...(section === null ? {} : { section }) },
     how: "name",
     likeness: 1,
     known: isKnown ? ({} as NonNullable<MatchedLine["known"]>) : null,
