@@ -1,4 +1,3 @@
-import type { ListLine } from "../model/listing";
 import { testGame } from "../testing/game";
 import type { MatchedLine } from "./match-lines";
 import { namesSections, seat, type ToSeat } from "./seat-listing";
