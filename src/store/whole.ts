@@ -16,7 +16,7 @@ export async function schemaName(db: Sql): Promise<string> {
 }
 
 /** Characters of rows that are read at once, about, and how many rows at most; one may be as large as a file of a game. */
-const atOnce = { signs: 2 ** 21, rows: 200 };
+const atOnce = { signs: 2 ** 20, rows: 200 };
 
 /** The rows of a table, as JSON, some at a time; none where it is empty. `table` is one of `listTables`. */
 export async function* readTable(tx: Tx, table: string): AsyncGenerator<string[]> {

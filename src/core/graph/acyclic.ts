@@ -80,11 +80,6 @@ export class AcyclicGraph implements ChainedEdges {
     this.firstIn[to] = edge;
   }
 
-  /** Computes the topological order afresh, as near to the items' places as it can be. */
-  settle(): void {
-    if (!this.trySettle()) throw new Error("an edge that closes a cycle was added unchecked");
-  }
-
   /** Adds the edge unless it would close a cycle. */
   tryEdge(from: number, to: number, origin: number): boolean {
     if (from === to || this.isKnownToReach(to, from)) return false;
@@ -103,10 +98,10 @@ export class AcyclicGraph implements ChainedEdges {
   }
 
   /**
-   * False where an edge that was added unchecked closes a cycle; else like `settle`. Items come by place, each right
-   * behind those that must precede it and have not come yet: a search backwards, without recursion.
+   * Computes the topological order afresh: items come by place, each right behind those that must precede it and have not come
+   * yet, by a search backwards, without recursion. Throws where an edge that was added unchecked closes a cycle.
    */
-  trySettle(): boolean {
+  settle(): void {
     const { nodes } = this;
     const state = new Uint8Array(nodes);
     const next = Int32Array.from(this.firstIn);
@@ -127,14 +122,13 @@ export class AcyclicGraph implements ChainedEdges {
         }
         next[v] = this.nextIn[edge]!;
         const before = this.from[edge]!;
-        if (state[before] === 1) return false;
+        if (state[before] === 1) throw new Error("an edge that closes a cycle was added unchecked");
         if (state[before] === 2) continue;
         state[before] = 1;
         path.push(before);
       }
     }
     this.order.arrange(settled);
-    return true;
   }
 
   toDigraph(): Digraph {
