@@ -7,6 +7,9 @@ import { themeScript } from "./theme-script";
 import { closedTo, headersOf, profileInAddress } from "./gate";
 import { readToken } from "./token";
 
+/** Milliseconds by which everything that a window asks is answered later, to see what of it waits for the server and need not. */
+const slowness = process.env.SEATING_SLOW ? 300 : 0;
+
 /** Serves the built application of SEATING_ROOT on 127.0.0.1, and nothing that the gate does not let through. */
 async function main(): Promise<void> {
   const port = Number(process.env.SEATING_PORT ?? 4321);
@@ -28,7 +31,9 @@ async function main(): Promise<void> {
     headers[profileHeader] ??= profileInAddress(url) ?? undefined;
     // By this the scripts of a page are marked with the nonce.
     headers["content-security-policy"] = said["content-security-policy"];
-    void answer(request, response);
+    const begin = () => void answer(request, response);
+    if (url.startsWith("/api/")) setTimeout(begin, slowness);
+    else begin();
   });
   server.on("upgrade", (_, socket) => socket.destroy());
   server.on("connect", (_, socket) => socket.destroy());
