@@ -394,3 +394,123 @@ describe("plugins of a list that names none", () => {
     expect(after.plugins.entries.map(({ id }) => id)).not.toContain("b.plank");
   });
 });
+
+describe("where only its order comes", () => {
+  test("nothing else that it says counts", () => {
+    const mine = changed({
+      launch: { draw: 1 },
+      rules: [rule("mine")],
+      choices: [],
+      leftOut: [],
+      notes: [note("a")],
+    });
+    const list = listOf(
+      changed({
+        launch: { draw: 2 },
+        rules: [rule("theirs")],
+        notes: [note("b")],
+        choices: [{ mod: aMod("a"), options: { look: ["x"] }, components: [] }],
+        leftOut: [{ mod: aMod("a"), path: "x" }],
+        mods: mods("one/d one/c one/b one/a", "one"),
+      }),
+    );
+    const after = taken(mine, list, { way: "order" });
+    for (const part of ["launch", "rules", "notes", "choices", "leftOut"] as const)
+      expect(after[part]).toBe(mine.profile.state[part]);
+    expect(after.mods.entries.map(({ id }) => id)).toEqual(["d", "c", "b", "a"]);
+  });
+
+  test("what the list has and I have not does not come, and each stays in its section of mine", () => {
+    const less = withState(plain, {
+      ...nothing,
+      mods: mods("one/a two/b two/c"),
+      plugins: { ...nothing.plugins, entries: nothing.plugins.entries.filter(({ id }) => id !== "d.plank") },
+    });
+    const list = listOf(changed({ mods: mods("two/d two/c one/b one/a", "two one") }));
+    const after = taken(less, list, { way: "order" });
+    expect(told(after.mods)).toBe("one/b one/a two/c");
+    expect(after.mods.sections).toEqual(less.profile.state.mods.sections);
+  });
+});
+
+describe("what the list only implies, or brings besides", () => {
+  const here = changed({ mods: mods("one/a one/b two/c two/d") });
+  test("stays where it stands here; what is not here yet comes", () => {
+    const list = listOf(changed({ mods: mods("two/d one/c one/b one/a", "two one") }));
+    expect(told(taken(here, list, { implied: ["d", "c"] }).mods)).toBe("two/c two/d one/b one/a");
+    const less = withState(plain, { ...nothing, mods: mods("one/a one/b two/c") });
+    expect(told(taken(less, list, { implied: ["d"] }).mods)).toBe("two/d one/c one/b one/a");
+  });
+});
+
+describe("an item that stands elsewhere than where it belongs", () => {
+  const homed = (home: string | undefined, text = "one/a one/b two/c two/d"): ProfileState["mods"] => {
+    const { sections, entries } = mods(text);
+    const at = (each: Entry<ReturnType<typeof aMod>>) =>
+      each.id === "c" && home !== undefined ? { ...each, home: aSection(home) } : each;
+    return { sections, entries: entries.map(at) };
+  };
+  const homeOf = (state: ProfileState) => state.mods.entries.find(({ id }) => id === "c")!.home;
+  const mine = changed({ mods: homed("one") });
+
+  test("belongs where the list says, and nowhere else where it says nothing of that", () => {
+    expect(homeOf(taken(mine, listOf(changed({ mods: homed("two") }))))).toBe("two");
+    expect(homeOf(taken(mine, listOf(changed({ mods: homed(undefined) }))))).toBeUndefined();
+  });
+  test("belongs where I say where the list names no sections, or the one in which it stands here", () => {
+    const list = listOf(changed({ mods: homed(undefined, "one/b one/a two/c two/d") }));
+    expect(homeOf(taken(mine, list, { beside: ["sections"] }))).toBe("one");
+    expect(homeOf(taken(mine, list, { beside: ["rules"] }))).toBe("one");
+    const elsewhere = listOf(changed({ mods: homed(undefined, "one/b one/a one/c two/d") }));
+    expect(homeOf(taken(mine, elsewhere, { beside: ["rules"] }))).toBeUndefined();
+  });
+});
+
+test("sections that a partial list names are known by their names before their ids", () => {
+  const here = changed({ mods: mods("one/a one/b two/c two/d") });
+  const theirs = mods("one/a one/b two/c two/d");
+  // What was made of the names here has the ids the other way round.
+  const sections = theirs.sections.map((each) => ({
+    ...each,
+    name: each.id === "one" ? "Name of two" : "Name of one",
+  }));
+  const list = listOf(changed({ mods: { sections, entries: theirs.entries } }));
+  expect(told(taken(here, list, { beside: ["rules"] }).mods)).toBe("one/c one/d two/a two/b");
+  expect(told(taken(here, list).mods)).toBe("one/a one/b two/c two/d");
+});
+
+test("what only comes arrives in the last section of its own rank", () => {
+  const less = withState(plain, {
+    ...nothing,
+    mods: { ...nothing.mods, entries: nothing.mods.entries.filter(({ id }) => id !== "d") },
+    plugins: { ...nothing.plugins, entries: nothing.plugins.entries.filter(({ id }) => id !== "d.plank") },
+  });
+  const sections = nothing.plugins.sections.map((each) =>
+    each.id === "base" ? { ...each, id: aSection("lost"), name: "Lost" } : each,
+  );
+  const entries = nothing.plugins.entries.map((each) =>
+    each.id === "d.plank" ? { ...each, section: aSection("lost") } : each,
+  );
+  const list = listOf(changed({ plugins: { sections, entries } }));
+  const { plugins } = taken(less, list, { beside: ["sections"] });
+  expect(plugins.entries.find(({ id }) => id === aPlugin("d.plank"))!.section).toBe("base");
+});
+
+test("what comes alone leaves on what does not load anyway, and the orders that it does not say", () => {
+  const here = changed({ mods: mods("one/a one/b- two/c two/d") });
+  const list = {
+    ...listOf(here),
+    plugins: listOf(here).plugins.filter(({ name }) => ["Pond.keel", "a.plank"].includes(name)),
+  };
+  const after = taken(here, list, { way: "alone" });
+  expect(after.plugins.entries.map(({ id, on }) => `${id}${on ? "" : "-"}`)).toEqual([
+    "Pond.keel",
+    "a.plank",
+    // Its mod is off.
+    "b.plank",
+    "c.plank-",
+    "d.plank-",
+  ]);
+  expect(taken(here, list, { way: "alone", unsaid: ["plugins"] }).plugins).toBe(nothing.plugins);
+  expect(taken(here, list, { way: "into" }).plugins).toBe(nothing.plugins);
+});
