@@ -241,6 +241,28 @@ describe("undo and redo", () => {
     expect(editor.getState().profile.version).toBe(6);
   });
 
+  test("asked for again before the server has said what the first leads to, wait for it", async () => {
+    const { editor, server, told } = start();
+    let answer!: () => void;
+    const held = new Promise<void>((go) => (answer = go));
+    const undoOrRedo = server.undoOrRedo.bind(server);
+    server.undoOrRedo = async (...asked) => {
+      await held;
+      return undoOrRedo(...asked);
+    };
+    for (const id of ["a.plank", "p.plank", "b.plank"]) editor.dispatch(turn(id));
+    // The edits are on their way yet.
+    const first = editor.travel("undo");
+    await until(() => pendingIn(editor).length === 0);
+    const others = [editor.travel("undo"), editor.travel("undo")];
+    answer();
+    await Promise.all([first, ...others]);
+    expect(told).toEqual([]);
+    expect(server.labels).toEqual([]);
+    expect(editor.getState().profile).toEqual(server.profile);
+    expect(["a.plank", "p.plank", "b.plank"].map((id) => isOn(editor, id))).toEqual([true, true, true]);
+  });
+
   test("redo shows the very state that undo took back", async () => {
     const { editor, server } = start();
     editor.dispatch(turn("a.plank"));

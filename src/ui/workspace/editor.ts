@@ -72,6 +72,8 @@ export class ProfileEditor {
   private queue: Promise<void> = Promise.resolve();
   private keep: (pending: readonly Pending[]) => void = () => undefined;
   private readonly own = new OwnEdits();
+  /** Of undo and redo that wait for the server to say what they lead to; until it has, nobody knows what the next leads to. */
+  private untold = 0;
 
   constructor(
     view: WorkspaceView,
@@ -155,8 +157,14 @@ export class ProfileEditor {
       return Promise.resolve();
     }
     const { pending, history, profile } = this.state;
-    const known = pending.length === 0 ? this.own.travel(way, history) : null;
-    if (!known) return this.inTurn(() => this.travelAsTold(way, profile.id));
+    const known = pending.length === 0 && this.untold === 0 ? this.own.travel(way, history) : null;
+    if (!known) {
+      this.untold++;
+      return this.inTurn(async () => {
+        await this.travelAsTold(way, profile.id);
+        this.untold--;
+      });
+    }
     this.show({ ...profile, version: profile.version + 1, state: known.state });
     this.set({ ...this.state, history: known.history, recent: null });
     this.countTravelling(1);
