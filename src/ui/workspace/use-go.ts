@@ -10,7 +10,9 @@ export function useGo(): (path: string) => void {
   const router = useRouter();
   return useCallback(
     (path: string) => {
-      if (!pushWithin(path)) router.push(path);
+      // The view is shown. Asked for it all the same, the router loads the page anew where the server does not answer.
+      if (path === location.pathname || pushWithin(path)) return;
+      router.push(path);
     },
     [router],
   );
