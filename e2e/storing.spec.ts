@@ -43,8 +43,15 @@ test("what is done while the server is away is marked, outlives its window, and 
   await seating.start();
   await expect(page.getByRole("button", { name: "not stored yet" })).toHaveCount(0);
   await page.reload();
+  const routed: string[] = [];
+  page.on("request", (request) => {
+    const isAhead = request.headers()["next-router-prefetch"] !== undefined;
+    if (/\/plan\?.*_rsc=/.test(request.url()) && !isAhead) routed.push(request.url());
+  });
   await find(page, "Small Fry.skiff");
   await expect(page.getByRole("switch", { name: label("Small Fry.skiff", false) })).toBeVisible();
+  // The plan is shown already: of an answer of the router that does not come the page would be loaded anew.
+  expect(routed).toEqual([]);
   await seating.stop();
   await row(page, "Small Fry.skiff").getByRole("switch").click();
   await expect(page.getByRole("button", { name: "1 change not stored yet" })).toBeVisible();
