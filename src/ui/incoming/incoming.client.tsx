@@ -12,6 +12,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { listInDrop, readDrop, type Dropped } from "./dropped-files";
 import { offerList } from "../lineups/pending-list";
 import { IncomingDialog, type Wanted } from "./incoming-dialog";
+import { once } from "../workspace/once";
 import { useGo } from "../workspace/use-go";
 
 /** Archives and folders of mods, dropped anywhere in the window: one after another they are looked at and taken in. */
@@ -67,7 +68,7 @@ export function IncomingMods() {
     if (path !== null) {
       await shelfReading.read();
       const isThere = ({ roster }: EditorState) => roster.stock.shelf.some((mod) => mod.path === path);
-      const state = await editor.once(isThere);
+      const state = await once(editor, isThere);
       if (state) addWanted(state, path, wanted);
     }
     setBusy(false);

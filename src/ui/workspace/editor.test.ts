@@ -11,7 +11,9 @@ import { testGame } from "@/core/testing/game";
 import { aMod, aPlugin } from "@/core/testing/ids";
 import { testRoster } from "@/core/testing/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
-import { ProfileEditor, type EditorServer } from "./editor";
+import { ProfileEditor } from "./editor";
+import type { EditorServer } from "./editor-server";
+import { once } from "./once";
 import type { Pending } from "./pending";
 
 const roster = testRoster([
@@ -152,11 +154,11 @@ async function until(holds: () => boolean): Promise<void> {
 
 test("one can wait until the editor's state is as wanted, and is told where it does not become so", async () => {
   const { editor } = start();
-  const waiting = editor.once((state) => state.selected.length > 0);
+  const waiting = once(editor, (state) => state.selected.length > 0);
   editor.select(["a.plank"], "a.plank", "plugins");
   expect((await waiting)?.selected).toEqual(["a.plank"]);
-  expect(await editor.once(() => true)).toBe(editor.getState());
-  expect(await editor.once(() => false, 0.01)).toBeNull();
+  expect(await once(editor, () => true)).toBe(editor.getState());
+  expect(await once(editor, () => false, 0.01)).toBeNull();
 });
 
 test("shows an edit at once and stores them one after another, each on the version before", async () => {

@@ -1,17 +1,17 @@
 import type { OnDisk } from "@/core/check/check";
 import { labelText } from "@/core/messages/labels";
-import type { Edit, Step } from "@/core/model/edit";
+import type { Edit } from "@/core/model/edit";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
-import { applySteps } from "@/core/edit/steps";
 import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster, titleOfId } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import type { WorkspaceView } from "@/server/views/workspace";
 import { deriveRest, sameIds, startState, stillThere, type EditorState } from "./editor-state";
+import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
 import { OwnEdits } from "./own-edits";
 import {
   historyWith,
@@ -24,35 +24,10 @@ import {
   type StoredProfile,
 } from "./pending";
 
-/** How the editor reaches the server; a test gives it one of its own. */
-export interface EditorServer {
-  editProfile(profileId: ProfileId, base: number, edit: Edit, editId: string): Promise<Outcome<Answered>>;
-  undoOrRedo(
-    profileId: ProfileId,
-    base: number,
-    way: "undo" | "redo",
-    isKnown: boolean,
-  ): Promise<Outcome<Answered & { readonly steps?: readonly Step[] }>>;
-  readProfile(profileId: ProfileId): Promise<Outcome<StoredProfile>>;
-}
-
-interface Answered extends FollowedNow {
-  readonly version: number;
-  readonly history: EditorHistory;
-}
-
-/** The list that is followed, only there if that has changed. */
-interface FollowedNow {
-  readonly followed?: WorkspaceView["followed"];
-}
-
 /** Milliseconds; a frame is painted by then. */
 const catchUpAfter = 30;
 /** Milliseconds until what could not be sent is tried again: the first time, and at most. */
 const retryAfter = { first: 1000, most: 15_000 };
-
-/** These say nothing of the edit itself: it may be stored yet. */
-const isTrouble = ({ code }: Refusal): boolean => code === "unreachable" || code === "fault";
 
 /**
  * The present profile and everything derived from it, free of React. An edit shows at once and is pending until the server has
@@ -147,9 +122,8 @@ export class ProfileEditor {
   }
 
   /**
-   * Undoes the last edit, or does it again: at once where this window knows what that leads to and nothing waits to be stored, else
-   * when that is stored and the server has said it. It is never made anew on another version, and refused as long as an edit
-   * before it could not be stored.
+   * Undoes the last edit, or does it again: at once where this window knows what that leads to and nothing waits to be stored. It is
+   * never made anew on another version, and refused as long as an edit before it could not be stored.
    */
   travel(way: "undo" | "redo"): Promise<void> {
     if (!this.state.history[way]) {
@@ -160,23 +134,16 @@ export class ProfileEditor {
     const known = pending.length === 0 && this.untold === 0 ? this.own.travel(way, history) : null;
     if (!known) {
       this.untold++;
-      return this.inTurn(async () => {
-        await this.travelAsTold(way, profile.id);
-        this.untold--;
-      });
+      return this.inTurn(() => this.travelAsTold(way, profile.id).finally(() => this.untold--));
     }
     this.show({ ...profile, version: profile.version + 1, state: known.state });
-    this.set({ ...this.state, history: known.history, recent: null });
-    this.countTravelling(1);
+    const travelling = this.state.travelling + 1;
+    this.set({ ...this.state, history: known.history, recent: null, travelling });
     return this.inTurn(async () => {
       await this.storeTravel(way, profile, known.state);
-      this.countTravelling(-1);
+      this.set({ ...this.state, travelling: this.state.travelling - 1 });
       await this.deliverAll();
     });
-  }
-
-  private countTravelling(more: number): void {
-    this.set({ ...this.state, travelling: this.state.travelling + more });
   }
 
   /** What is shown already, as long as the server comes to the same version. */
@@ -198,14 +165,12 @@ export class ProfileEditor {
     await this.deliverAll();
     if (this.stored.profile.id !== id) return;
     if (this.state.pending.length > 0) return this.refuse(refuse("undo-waits").refusal);
-    const { profile } = this.stored;
-    const answer = await this.server.undoOrRedo(profile.id, profile.version, way, false);
-    const applied = answer.ok && answer.value.steps ? applySteps(profile.state, answer.value.steps) : null;
+    const { stored } = this;
+    const answer = await this.server.undoOrRedo(id, stored.profile.version, way, false);
     if (!answer.ok) this.refuse(answer.refusal);
-    if (!answer.ok || !applied?.ok || answer.value.version !== profile.version + 1)
-      return void (await this.readStored(profile.id));
-    const { version, history } = answer.value;
-    this.take({ profile: { ...profile, version, state: applied.value.state }, history });
+    const after = answer.ok ? storedAfter(stored, answer.value) : null;
+    if (!answer.ok || !after) return void (await this.readStored(id));
+    this.take(after);
     this.follow(answer.value);
   }
 
@@ -239,22 +204,6 @@ export class ProfileEditor {
   /** Tries to store all that is pending; resolves once it is stored or refused, or cannot be stored now. */
   settled(): Promise<void> {
     return this.inTurn(() => this.deliverAll());
-  }
-
-  /** Resolves with the state as soon as it is as asked; with null where it has not become so within some seconds. */
-  once(isSo: (state: EditorState) => boolean, seconds = 20): Promise<EditorState | null> {
-    if (isSo(this.state)) return Promise.resolve(this.state);
-    return new Promise((resolve) => {
-      const end = (state: EditorState | null) => {
-        clearTimeout(timer);
-        stop();
-        resolve(state);
-      };
-      const timer = setTimeout(() => end(null), seconds * 1000);
-      const stop = this.subscribe(() => {
-        if (isSo(this.state)) end(this.state);
-      });
-    });
   }
 
   /** Takes over what the server has stored, as after going back to a restore point. */
