@@ -44,6 +44,53 @@ test("two windows in each of two browsers work at once on one profile, and end w
   }
 });
 
+test("what happens while a window comes is seen in it, whether it listens itself or another one does", async ({
+  watched: writer,
+  seating,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const others = await browser.newContext();
+  let wave = 0;
+  /** The name of the profile is changed between what the server says with the page and what the page hears of. */
+  const missedBy = async (address: string) => {
+    const page = await others.newPage();
+    const held = newGate();
+    const reached = newGate();
+    await page.route(address, async (route) => {
+      reached.open();
+      await held.passed;
+      await route.continue();
+    });
+    await page.goto(`${seating.url}/overview`, { waitUntil: "commit" });
+    await reached.passed;
+    const name = `Wave ${(wave += 1)}`;
+    const answer = await writer.evaluate(
+      async ([id, to]) => {
+        const response = await fetch("/api/act/changeProfileFacts", {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify([id, { name: to, purpose: "playing" }]),
+        });
+        return (await response.json()) as unknown;
+      },
+      [new URL(writer.url()).searchParams.get("profile"), name] as const,
+    );
+    expect(answer).toEqual({ ok: true, value: null });
+    held.open();
+    await expect(page.getByRole("button", { name: new RegExp(name) }).first()).toBeVisible();
+  };
+  await missedBy("**/api/events");
+  await missedBy("**/_next/static/**/*.js");
+  await others.close();
+});
+
+function newGate(): { readonly passed: Promise<void>; readonly open: () => void } {
+  let open = () => {};
+  const passed = new Promise<void>((done) => (open = done));
+  return { passed, open };
+}
+
 async function openTwo(browser: Browser, url: string, viewport: unknown): Promise<Page[]> {
   const context = await browser.newContext({ viewport: viewport as { width: number; height: number } });
   const pages = [await context.newPage(), await context.newPage()];

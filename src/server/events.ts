@@ -32,11 +32,24 @@ export type ServerEvent =
   /** Everything may have changed. */
   | { readonly kind: "all" };
 
+/** What a stream of events says: that it is there, and then each event. */
+export type StreamEvent = ServerEvent | { readonly kind: "here" };
+
 /** Tells everybody who listens what has happened. */
 export class Events {
   private readonly emitter = new EventEmitter().setMaxListeners(0);
+  private readonly began = crypto.randomUUID();
+  private count = 0;
 
-  readonly publish = (event: ServerEvent): void => void this.emitter.emit("event", event);
+  /** A name of the present moment: as long as it is the same, nothing has happened. */
+  get at(): string {
+    return `${this.began}.${this.count}`;
+  }
+
+  readonly publish = (event: ServerEvent): void => {
+    this.count += 1;
+    this.emitter.emit("event", event);
+  };
 
   /** Answers how to stop listening. */
   subscribe(listener: (event: ServerEvent) => void): () => void {

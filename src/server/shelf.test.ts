@@ -224,6 +224,7 @@ describe("what changes on the disk", () => {
     };
     const adds = (path: string) => (event: ServerEvent) =>
       event.kind === "shelf-changes" && event.game === "brinehollow" && event.added.join() === path;
+    await next("order-file");
     await next("shelf-changes", adds(""));
     await mkdir(join(shelfFolder(), "Fresh-1.0/textures"), { recursive: true });
     await writeFile(join(shelfFolder(), "Fresh-1.0/textures/a.tex"), "a");

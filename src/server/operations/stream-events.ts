@@ -4,13 +4,16 @@ import { gameFiles } from "@/disk/game-files";
 import { watchFolders } from "@/disk/watch-folders";
 import { listGames, type RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import type { ServerEvent } from "../events";
+import type { ServerEvent, StreamEvent } from "../events";
 import { findShelfChanges } from "./shelf-changes";
 
 /** Milliseconds between two signs of life, without which neither side sees that the other one has gone. */
 const heartbeat = 20_000;
 
-/** What happens in the server and in the folders of its games, as server-sent events (WHATWG HTML, 9.2), one JSON value each. */
+/**
+ * What happens in the server and in the folders of its games, as server-sent events (WHATWG HTML, 9.2), one JSON value each. The id of
+ * each is the moment that it leads to; the first one says from which on they are told.
+ */
 export function streamEvents(context: Context): Response {
   const encoder = new TextEncoder();
   const left = new AbortController();
@@ -19,8 +22,10 @@ export function streamEvents(context: Context): Response {
       const write = (text: string) => {
         if (!left.signal.aborted) controller.enqueue(encoder.encode(text));
       };
-      write(": listening\n\n");
-      tellAll(context, (event) => write(`data: ${JSON.stringify(event)}\n\n`), left.signal);
+      const tell = (event: StreamEvent) =>
+        write(`id: ${context.events.at}\ndata: ${JSON.stringify(event)}\n\n`);
+      tell({ kind: "here" });
+      tellAll(context, tell, left.signal);
       const timer = setInterval(() => write(": alive\n\n"), heartbeat);
       left.signal.addEventListener("abort", () => clearInterval(timer));
     },
@@ -67,5 +72,7 @@ function watchGame(
   void look();
   watchFolders(game.folders.shelves, () => void look(), signal);
   const { order } = gameFiles(game.definition, game.folders);
-  watchFolders([dirname(order)], () => tell({ kind: "order-file", game: game.id }), signal, false);
+  const tellOrder = () => tell({ kind: "order-file", game: game.id });
+  tellOrder();
+  watchFolders([dirname(order)], tellOrder, signal, false);
 }

@@ -38,6 +38,8 @@ interface ImportListed {
 export interface WorkspaceView extends ProfileView, ProfilesView {
   /** To be said with large reads. */
   readonly token: string;
+  /** The moment (`Events.at`) that all of this is not older than. */
+  readonly at: string;
   readonly game: GameDefinition;
   readonly folders: GameFolders;
   /** Its user wrote or changed the definition. */
@@ -67,10 +69,12 @@ export interface StartView {
 /** The workspace of the profile that the window has; what to start from where there is no game. */
 export async function viewWorkspace(): Promise<WorkspaceView | StartView> {
   const context = await windowContext();
+  // Before anything is read: of what happens meanwhile a window is told.
+  const { at } = context.events;
   const game = await currentGame(context);
   const profile = game.ok && game.value.profileId ? await viewProfile(context, game.value.profileId) : null;
   if (!game.ok || !profile) return { games: games.map(listed) };
-  return viewGame(context, game.value, profile);
+  return { at, ...(await viewGame(context, game.value, profile)) };
 }
 
 const listed = ({ id, name, version, sign }: GameDefinition): GameListed => ({ id, name, version, sign });
@@ -79,7 +83,7 @@ async function viewGame(
   context: Context,
   game: RegisteredGame,
   profile: ProfileView,
-): Promise<WorkspaceView> {
+): Promise<Omit<WorkspaceView, "at">> {
   const { db } = context;
   const { definition, folders } = game;
   const registered = await listGames(db);

@@ -29,7 +29,7 @@ interface Held extends DepotView {
 const DepotContext = createContext<Held | null>(null);
 
 export function DepotRoot({ children }: { children: ReactNode }) {
-  const { unwrap } = useWorkspace();
+  const { editor, unwrap } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   const [offered, setOffered] = useState<{ game: string; catalogue: DepotCatalogue | null } | null>(null);
   const [state, setState] = useState<DepotState | null>(null);
@@ -52,11 +52,11 @@ export function DepotRoot({ children }: { children: ReactNode }) {
   }, [game, take, unwrap]);
   useEffect(
     () =>
-      listenToServer((event) => {
+      listenToServer(editor.getState().view.at, (event) => {
         const isMeant = (event.kind === "depot" && event.game === game) || event.kind === "again";
         if (isMeant) void readDepot().then(take);
       }),
-    [game, take],
+    [editor, game, take],
   );
   const mods = useMemo(
     () => (offered?.game === game ? (offered.catalogue?.mods ?? []) : null),

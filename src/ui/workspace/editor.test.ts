@@ -25,6 +25,7 @@ const roster = testRoster([
 
 const view = (): WorkspaceView => ({
   token: "t",
+  at: "then",
   game: testGame,
   folders: { game: "/g", order: "/g", shelves: ["/s"] },
   ownDefinition: false,

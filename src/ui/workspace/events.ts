@@ -1,24 +1,42 @@
-import type { ServerEvent } from "@/server/events";
+import type { ServerEvent, StreamEvent } from "@/server/events";
 
-/** What a window hears; `again`: some time passed without it, so that everything may have changed. */
+/** What a window hears; `again`: something happened of which it was not told, so that everything may have changed. */
 export type WindowEvent = ServerEvent | { readonly kind: "again" };
+
+/** What windows tell each other: what the one that listens heard, with the moment that it leads to, or that one has just come. */
+type Message = Heard | { readonly kind: "hello" };
+
+interface Heard {
+  readonly kind: "heard";
+  /** `Events.at` of the server. */
+  readonly at: string;
+  readonly event: StreamEvent;
+}
 
 const name = "seating-events";
 
 /**
- * Hears what happens in the server, until it is stopped. Of all windows one listens and tells the others: a browser keeps only a
- * few connections to a server open, and a stream takes one for good.
+ * Hears what happens in the server after the moment `known`, until it is stopped. Of all windows one listens and tells the others: a
+ * browser keeps only a few connections to a server open, and a stream takes one for good.
  */
-export function listenToServer(onEvent: (event: WindowEvent) => void): () => void {
+export function listenToServer(known: string, onEvent: (event: WindowEvent) => void): () => void {
   const stop = new AbortController();
   const others = new BroadcastChannel(name);
-  others.onmessage = ({ data }: MessageEvent<WindowEvent>) => onEvent(data);
-  const tell = (event: WindowEvent) => {
-    onEvent(event);
-    others.postMessage(event);
+  const hear = missingNothing(known, onEvent);
+  /** In the window that listens: what the stream said last of how things are, for windows that come later. */
+  let present: Present | null = null;
+  others.onmessage = ({ data }: MessageEvent<Message>) => {
+    if (data.kind === "heard") hear(data);
+    else for (const event of present?.events.values() ?? []) others.postMessage(heardAt(present!.at, event));
   };
+  const tell = (heard: Heard) => {
+    present = presentAfter(present, heard);
+    hear(heard);
+    others.postMessage(heard);
+  };
+  others.postMessage({ kind: "hello" } satisfies Message);
   void navigator.locks
-    .request(name, { signal: stop.signal }, () => hear(tell, stop.signal))
+    .request(name, { signal: stop.signal }, () => listen(tell, stop.signal))
     // It was stopped before its turn had come.
     .catch(() => undefined);
   return () => {
@@ -27,16 +45,37 @@ export function listenToServer(onEvent: (event: WindowEvent) => void): () => voi
   };
 }
 
+/** Where a stream begins at another moment than the one that is known, something was missed. */
+function missingNothing(known: string, onEvent: (event: WindowEvent) => void): (heard: Heard) => void {
+  let latest = known;
+  return ({ at, event }) => {
+    if (event.kind !== "here") onEvent(event);
+    else if (at !== latest) onEvent({ kind: "again" });
+    latest = at;
+  };
+}
+
+/** Of files no moment is known: what is told of them when one begins to listen. */
+interface Present {
+  readonly at: string;
+  readonly events: Map<string, StreamEvent>;
+}
+
+function presentAfter(present: Present | null, { at, event }: Heard): Present {
+  const events = present?.events ?? new Map<string, StreamEvent>([["", { kind: "here" }]]);
+  if (event.kind === "shelf-changes" || event.kind === "order-file")
+    events.set(`${event.kind} ${event.game}`, event);
+  return { at, events };
+}
+
+const heardAt = (at: string, event: StreamEvent): Heard => ({ kind: "heard", at, event });
+
 /** The browser itself asks again where a stream has broken off. */
-function hear(tell: (event: WindowEvent) => void, signal: AbortSignal): Promise<void> {
+function listen(tell: (heard: Heard) => void, signal: AbortSignal): Promise<void> {
   return new Promise((ended) => {
     const source = new EventSource("/api/events");
-    let opened = false;
-    source.onopen = () => {
-      if (opened) tell({ kind: "again" });
-      opened = true;
-    };
-    source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as ServerEvent);
+    source.onmessage = ({ data, lastEventId }: MessageEvent<string>) =>
+      tell(heardAt(lastEventId, JSON.parse(data) as StreamEvent));
     signal.addEventListener("abort", () => {
       source.close();
       ended();

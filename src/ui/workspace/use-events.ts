@@ -50,7 +50,7 @@ export function useEvents(
           refreshSoon();
       }
     };
-    const stop = listenToServer(onEvent);
+    const stop = listenToServer(editor.getState().view.at, onEvent);
     // Where folders cannot be watched, the file is looked at whenever the window is.
     const onFocus = () => document.visibilityState === "visible" && readOrder();
     window.addEventListener("focus", onFocus);
