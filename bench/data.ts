@@ -73,7 +73,8 @@ try {
   const database = mb(await sizeOfFolder(join(home, "database", "base")));
   const { url, pid, stop } = await startBare(home);
   const headers = { [tokenHeader]: (await readFile(join(home, "token"), "utf8")).trim() };
-  await (await fetch(`${url}/api/workspace`, { headers })).arrayBuffer();
+  for (const path of ["workspace", "stock"])
+    await (await fetch(`${url}/api/${path}`, { headers })).arrayBuffer();
   const before = await memoryOf(pid(), "VmRSS");
   const archive = join(home, "everything.zip");
   const out = await grownBy(pid(), before, async () => {

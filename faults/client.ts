@@ -3,7 +3,9 @@ import { join } from "node:path";
 import { profileHeader, tokenHeader } from "@/core/model/window-headers";
 import type { Outcome } from "@/core/model/outcome";
 import type { actions } from "@/server/actions";
+import type { Stock } from "@/core/roster/roster";
 import type { WorkspaceView } from "@/server/views/workspace";
+import type { ShownView } from "@/ui/workspace/read-workspace";
 
 type Acts = typeof actions;
 type Answer<Name extends keyof Acts> = Awaited<ReturnType<Acts[Name]>>;
@@ -34,7 +36,10 @@ export class Client {
     return this.ask<Answer<Name>>(`/api/act/${name}?${query}`);
   }
 
-  workspace = (): Promise<WorkspaceView> => this.ask<WorkspaceView>("/api/workspace");
+  async workspace(): Promise<ShownView> {
+    const view = await this.ask<WorkspaceView>("/api/workspace");
+    return { ...view, stock: (await this.ask<{ stock: Stock }>("/api/stock")).stock };
+  }
 
   post = <T>(path: string, body: Uint8Array | string, name: string): Promise<Outcome<T>> =>
     this.ask(path, { body: body as BodyInit, headers: { "x-file-name": encodeURIComponent(name) } });

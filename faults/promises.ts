@@ -3,7 +3,7 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import type { Profile } from "@/core/model/profile";
 import { gameFiles } from "@/disk/game-files";
-import type { WorkspaceView } from "@/server/views/workspace";
+import type { ShownView } from "@/ui/workspace/read-workspace";
 import type { Client } from "./client";
 
 interface Note {
@@ -30,7 +30,7 @@ export class Promises {
   /** The profile that is edited. */
   readonly profile: string;
 
-  constructor(view: WorkspaceView) {
+  constructor(view: ShownView) {
     this.profile = view.profile.id;
     this.take(view.profile);
     for (const { path } of view.stock.shelf) this.mods.add(path);
@@ -101,7 +101,7 @@ export class Promises {
     ];
   }
 
-  private checkMods({ stock, bin, folders }: WorkspaceView): string[] {
+  private checkMods({ stock, bin, folders }: ShownView): string[] {
     const shelf = new Set(stock.shelf.map(({ path }) => path));
     const binned = new Map(bin.map(({ path, liesAt }) => [path, liesAt]));
     const absent = bin.filter(({ liesAt }) => !existsSync(liesAt));
@@ -116,7 +116,7 @@ export class Promises {
 }
 
 /** The file that the game reads, and the one beside it, are whole or not there. */
-async function checkOrder({ game, folders }: WorkspaceView): Promise<string[]> {
+async function checkOrder({ game, folders }: ShownView): Promise<string[]> {
   const { order, holds } = gameFiles(game, folders);
   const [list, beside] = await Promise.all(
     [order, holds].map((path) => readFile(path, "utf8").catch(() => null)),

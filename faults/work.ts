@@ -4,7 +4,7 @@ import { writeNote } from "@/core/edit/notes";
 import type { Outcome } from "@/core/model/outcome";
 import type { Random } from "@/core/random";
 import type { DataArrived } from "@/server/data-files";
-import type { WorkspaceView } from "@/server/views/workspace";
+import type { ShownView } from "@/ui/workspace/read-workspace";
 import type { Client } from "./client";
 import type { Promises } from "./promises";
 
@@ -14,7 +14,7 @@ export type Work = (at: WorkAt) => Promise<void>;
 export interface WorkAt {
   readonly client: Client;
   readonly random: Random;
-  readonly view: WorkspaceView;
+  readonly view: ShownView;
   readonly promises: Promises;
   readonly round: number;
 }

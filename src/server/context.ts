@@ -20,13 +20,23 @@ import { followMovedDemo } from "./moved";
 import { settleFiles } from "./settle";
 import { upgradeStored } from "./upgrade";
 
+/** A stock, and a name of exactly what it holds. */
+export interface HeldStock {
+  readonly revision: string;
+  readonly stock: Stock;
+  /** Of what its overlaps are, which are long to find: as long as this is the same, so are they. */
+  readonly overlapsOf: string;
+}
+
 /** What the server holds for as long as it runs; the only place that knows the database. */
 export interface Context {
   readonly db: Db;
   /** The profile that the window which asks works on; null where it is the one that was last chosen. */
   readonly at: ProfileId | null;
   /** What lies on the disk, by game, as last read; dropped when a shelf is read anew. */
-  readonly stocks: Map<string, Promise<Stock>>;
+  readonly stocks: Map<string, Promise<HeldStock>>;
+  /** The last few of each game, the present one first. */
+  readonly earlierStocks: Map<string, readonly HeldStock[]>;
   /** The orders of profiles at the version that was last stored or read, by the profile's id. */
   readonly orders: Map<string, KnownOrders>;
   /** Where the server keeps what is neither the database's nor the user's. */
@@ -84,6 +94,7 @@ export const newContext = (db: Db, folder: string, depots: Depots): Context => (
   folder,
   depots,
   stocks: new Map(),
+  earlierStocks: new Map(),
   orders: new Map(),
   underWay: new Set(),
   writing: new Map(),

@@ -16,18 +16,22 @@ test("its own pages, and whoever types its address, are answered", () => {
   expect(asked("/api/alive", from("none", "navigate"))).toBe(200);
 });
 
-test.each(["/api/data", "/api/lineups?profile=x", "/api/workspace", "/api/act/readProfile", "/api/%64ata"])(
-  "%s is read with the token of its pages alone",
-  (path) => {
-    const withToken = (token: string) => `${path}${path.includes("?") ? "&" : "?"}token=${token}`;
-    expect([path, withToken(""), withToken("s3cre"), withToken("S3CRET")].map((url) => asked(url))).toEqual([
-      403, 403, 403, 403,
-    ]);
-    expect(asked(path, { "x-seating-token": "other" })).toBe(403);
-    expect([asked(withToken("s3cret")), asked(path, { "x-seating-token": "s3cret" })]).toEqual([200, 200]);
-    expect(asked(path, { "x-seating-token": "s3cret", ...from("same-site", "navigate") })).toBe(403);
-  },
-);
+test.each([
+  "/api/data",
+  "/api/lineups?profile=x",
+  "/api/workspace",
+  "/api/stock?since=x",
+  "/api/act/readProfile",
+  "/api/%64ata",
+])("%s is read with the token of its pages alone", (path) => {
+  const withToken = (token: string) => `${path}${path.includes("?") ? "&" : "?"}token=${token}`;
+  expect([path, withToken(""), withToken("s3cre"), withToken("S3CRET")].map((url) => asked(url))).toEqual([
+    403, 403, 403, 403,
+  ]);
+  expect(asked(path, { "x-seating-token": "other" })).toBe(403);
+  expect([asked(withToken("s3cret")), asked(path, { "x-seating-token": "s3cret" })]).toEqual([200, 200]);
+  expect(asked(path, { "x-seating-token": "s3cret", ...from("same-site", "navigate") })).toBe(403);
+});
 
 test("the profile of a view is in its address; other addresses name none", () => {
   expect(profileInAddress("/plan?q=a&profile=long")).toBe("long");

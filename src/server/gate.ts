@@ -46,6 +46,7 @@ export function closedTo({ method, url, headers }: Asked, port: number, token: s
 const largeReads = [
   "/api/data",
   "/api/lineups",
+  "/api/stock",
   "/api/workspace",
   "/api/act/readCatalogue",
   "/api/act/readProfile",
@@ -54,9 +55,12 @@ const largeReads = [
 
 const queryOf = (url: string): URLSearchParams => new URL(url, "http://127.0.0.1").searchParams;
 
-/** The profile that a view is opened for, by its address. */
-export const profileInAddress = (url: string): string | null =>
-  kindOf(pathOf(url) ?? "/api/") === "view" ? queryOf(url).get("profile") : null;
+/** The profile that a view is opened for, or read for, by its address. */
+export function profileInAddress(url: string): string | null {
+  const path = pathOf(url) ?? "/api/";
+  const isOfWindow = kindOf(path) === "view" || path === "/api/workspace" || path === "/api/stock";
+  return isOfWindow ? queryOf(url).get("profile") : null;
+}
 
 /** Null of one that is written in no sound way. */
 function pathOf(url: string): string | null {

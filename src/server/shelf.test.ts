@@ -26,7 +26,7 @@ import { findShelfChanges } from "./operations/shelf-changes";
 import { tellAll } from "./operations/stream-events";
 import * as incoming from "./operations/take-in";
 import { settleFiles } from "./settle";
-import { getStock } from "./stock";
+import { getStock, holdStock } from "./stock";
 import { makeContext, makeDemoContext, storedProfile, value } from "./testing/demo-context";
 
 let folder: string;
@@ -257,6 +257,41 @@ describe("what changes on the disk", () => {
     value(await read());
     expect(heard).toEqual([]);
   });
+});
+
+test("what is known of the disk has a name of what it holds; rows that did not change stay the same objects", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const held = () => holdStock(context, game);
+  const first = await held();
+  value(await read());
+  const again = await held();
+  expect([again.revision, again.stock === first.stock]).toEqual([first.revision, true]);
+  const [one, other] = again.stock.shelf.filter((mod) => mod.kind === "archive" && !mod.problem);
+  value(await shelf.tagMods(context, [one!.id], "calm", true));
+  const tagged = await held();
+  const at = (id: string) => tagged.stock.shelf.find((mod) => mod.id === id);
+  expect(tagged.revision).not.toBe(first.revision);
+  expect(at(one!.id)!.tags).toContain("calm");
+  expect([at(other!.id) === other, tagged.stock.fileOverlaps === first.stock.fileOverlaps]).toEqual([
+    true,
+    true,
+  ]);
+  value(await shelf.tagMods(context, [one!.id], "calm", false));
+  expect((await held()).revision).toBe(first.revision);
+
+  // Two new mods that share a file do so at once.
+  for (const name of ["Sharer-1.0", "Other Sharer-1.0"]) {
+    await mkdir(join(shelfFolder(), name, "textures"), { recursive: true });
+    for (const file of ["one.tex", `${name}.tex`])
+      await writeFile(join(shelfFolder(), name, "textures", file), name);
+  }
+  value(await read());
+  const shared = (await held()).stock.fileOverlaps.filter(({ broader }) => broader.includes("sharer"));
+  expect(shared).toHaveLength(1);
+  for (const name of ["Sharer-1.0", "Other Sharer-1.0"])
+    await rm(join(shelfFolder(), name), { recursive: true });
+  value(await read());
+  expect((await held()).revision).toBe(first.revision);
 });
 
 test("a reading that is cancelled keeps what it has read, and the next one goes on from there", async () => {

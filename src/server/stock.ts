@@ -1,4 +1,5 @@
 import "server-only";
+import { createHash } from "node:crypto";
 import { lstat } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
@@ -6,6 +7,7 @@ import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { findOverlaps } from "@/core/order/broader-first";
 import { foldName } from "@/core/roster/fold";
 import { newestById, type Stock } from "@/core/roster/roster";
+import { changedStock, stockChange } from "@/core/roster/stock-change";
 import { manifestName } from "@/formats/mod-layout";
 import { readPluginFiles } from "@/disk/read-mod";
 import type { RegisteredGame } from "@/store/games";
@@ -14,19 +16,39 @@ import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
 import { listFiles, listRecords, listShelf } from "@/store/shelf";
 import type { Db } from "@/store/sql";
-import type { Context } from "./context";
+import type { Context, HeldStock } from "./context";
 
 /** What lies on the disk for a game: its own plugins read now, the shelf as it was last read. */
-export function getStock(
-  { db, stocks }: Pick<Context, "db" | "stocks">,
-  game: RegisteredGame,
-): Promise<Stock> {
+export const getStock = async (context: StockContext, game: RegisteredGame): Promise<Stock> =>
+  (await holdStock(context, game)).stock;
+
+type StockContext = Pick<Context, "db" | "stocks" | "earlierStocks">;
+
+export function holdStock(context: StockContext, game: RegisteredGame): Promise<HeldStock> {
+  const { stocks } = context;
   const known = stocks.get(game.id);
   if (known) return known;
-  const reading = readStock(db, game);
+  const reading = readAnew(context, game);
   stocks.set(game.id, reading);
   reading.catch(() => stocks.delete(game.id));
   return reading;
+}
+
+/** Stocks of before from which a window can say that it comes. */
+const remembered = 4;
+
+async function readAnew({ db, earlierStocks }: StockContext, game: RegisteredGame): Promise<HeldStock> {
+  const earlier = earlierStocks.get(game.id) ?? [];
+  const read = await readStock(db, game, earlier[0]);
+  // What did not change stays the same object, here as in the browser.
+  const stock = earlier[0]
+    ? changedStock(earlier[0].stock, stockChange(earlier[0].stock, read.stock))
+    : read.stock;
+  const revision = createHash("sha256").update(JSON.stringify(stock)).digest("base64url");
+  const held = { ...read, stock, revision };
+  const others = earlier.filter((each) => each.revision !== revision);
+  earlierStocks.set(game.id, [held, ...others].slice(0, remembered));
+  return held;
 }
 
 /** What was read of the disk counts no more: it is read anew when it is asked for, and whoever shows it is told. */
@@ -35,7 +57,11 @@ export function forgetStock({ stocks, events }: Pick<Context, "stocks" | "events
   events.publish({ kind: "stock", game });
 }
 
-async function readStock(db: Db, game: RegisteredGame): Promise<Stock> {
+async function readStock(
+  db: Db,
+  game: RegisteredGame,
+  before: HeldStock | undefined,
+): Promise<Omit<HeldStock, "revision">> {
   const { definition, folders } = game;
   const owned = await ownedExpansions(definition, folders.game);
   const base: PluginFile[] = await readPluginFiles(
@@ -48,18 +74,35 @@ async function readStock(db: Db, game: RegisteredGame): Promise<Stock> {
       ...(await readPluginFiles(definition, join(folders.game, expansion.folder), expansion.plugins)),
     );
   const shelf = await listShelf(db, game.id);
-  return {
+  const overlapsOf = whatOverlaps(game, shelf);
+  const { overlaps, fileOverlaps } =
+    before?.overlapsOf === overlapsOf ? before.stock : await findAllOverlaps(db, game, shelf);
+  const stock = {
     base,
     owned,
     shelf,
     kept: await listKept(db, game.id),
     identified: (await listIdentities(db, game.id)).map(({ path }) => path),
     ownWork: await listOwnWork(db, game.id),
-    overlaps: await recordOverlaps(db, game, shelf),
-    fileOverlaps: await fileOverlaps(db, game, shelf),
+    overlaps,
+    fileOverlaps,
     books: await listRulebooks(db, game.id),
   };
+  return { stock, overlapsOf };
 }
+
+/** The contents of all mods that count, as what they count, and how their paths are compared. */
+function whatOverlaps({ definition }: RegisteredGame, shelf: readonly ShelfMod[]): string {
+  const hash = createHash("sha256").update(JSON.stringify(definition.paths));
+  for (const { id, path, content } of newestById(shelf).values())
+    hash.update(JSON.stringify([id, path, content]));
+  return hash.digest("base64url");
+}
+
+const findAllOverlaps = async (db: Db, game: RegisteredGame, shelf: readonly ShelfMod[]) => ({
+  overlaps: await recordOverlaps(db, game, shelf),
+  fileOverlaps: await fileOverlaps(db, game, shelf),
+});
 
 /** By the newest version of each mod. */
 async function recordOverlaps(db: Db, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {

@@ -1,13 +1,17 @@
 import type { ReactNode } from "react";
-import { viewWorkspace } from "@/server/views/workspace";
-import { FrameScreen } from "@/ui/frame/frame.client";
-import { StartScreen } from "@/ui/start/start-screen.client";
+import { preload } from "react-dom";
+import { openedWindow } from "@/server/window";
+import { Opening } from "@/ui/frame/opening.client";
+import { largeRead } from "@/ui/workspace/address";
 
 export default async function SeatingLayout({ children }: { children: ReactNode }) {
-  const view = await viewWorkspace();
-  return "profile" in view ? (
-    <FrameScreen view={view}>{children}</FrameScreen>
-  ) : (
-    <StartScreen games={view.games} />
+  const { profile, token } = await openedWindow();
+  // What the window will read is on its way before its scripts are.
+  for (const path of ["/api/workspace", "/api/stock"] as const)
+    preload(largeRead(path, profile, token), { as: "fetch", crossOrigin: "anonymous" });
+  return (
+    <Opening profile={profile} token={token}>
+      {children}
+    </Opening>
   );
 }

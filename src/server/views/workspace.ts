@@ -1,7 +1,6 @@
 import "server-only";
 import type { OnDisk } from "@/core/check/check";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
-import type { Stock } from "@/core/roster/roster";
 import { games } from "@/standin/games";
 import { listGames, type RegisteredGame } from "@/store/games";
 import { listBin, type BinnedMod } from "@/store/bin";
@@ -12,7 +11,7 @@ import { readOnDisk } from "../operations/order-file";
 import { currentGame } from "../operations/situation";
 import { home } from "@/disk/places";
 import type { Context } from "../context";
-import { getStock } from "../stock";
+import { holdStock } from "../stock";
 import { readToken } from "../token";
 import { windowContext } from "../window";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "./profile";
@@ -34,7 +33,7 @@ interface ImportListed {
   readonly at: string;
 }
 
-/** Everything that the frame and its views show of the game that is worked on. */
+/** Everything that the frame and its views show of the game that is worked on, but for what lies on the disk. */
 export interface WorkspaceView extends ProfileView, ProfilesView {
   /** To be said with large reads. */
   readonly token: string;
@@ -44,7 +43,8 @@ export interface WorkspaceView extends ProfileView, ProfilesView {
   readonly folders: GameFolders;
   /** Its user wrote or changed the definition. */
   readonly ownDefinition: boolean;
-  readonly stock: Stock;
+  /** Of what lies on the disk, which `api/stock` answers. */
+  readonly stockRevision: string;
   /** Its shelf has not been read yet. */
   readonly neverRead: boolean;
   readonly onDisk: OnDisk;
@@ -95,7 +95,7 @@ async function viewGame(
     game: definition,
     folders,
     ownDefinition: game.own,
-    stock: await getStock(context, game),
+    stockRevision: (await holdStock(context, game)).revision,
     neverRead: game.readAt === null,
     onDisk: await readOnDisk(context, game),
     games: registered.map((each) => listed(each.definition)),

@@ -3,13 +3,13 @@
 import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
-import type { WorkspaceView } from "@/server/views/workspace";
 import { Floor } from "../kit/floor";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
 import { FirstOrderBar } from "../order-file/first-order-bar";
 import { OrderFileDialog } from "../order-file/order-file-dialog";
+import type { ShownView } from "../workspace/read-workspace";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
 import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
 import { KeysDialog } from "./keys-dialog";
@@ -23,7 +23,7 @@ import { TrialPanel } from "./trial-panel";
 import { useGo } from "../workspace/use-go";
 
 /** Everything around a view: top bar, rail, strip, dialogs, keys. */
-export function FrameScreen({ view, children }: { view: WorkspaceView; children: ReactNode }) {
+export function FrameScreen({ view, children }: { view: ShownView; children: ReactNode }) {
   return (
     <WorkspaceRoot view={view}>
       <DepotRoot>

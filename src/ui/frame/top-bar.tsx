@@ -5,6 +5,7 @@ import { labelText } from "@/core/messages/labels";
 import { findItem, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Brand } from "./brand";
 import { CommandField } from "./command-field";
 import type { Command, DialogName } from "./commands";
 import { GameMenu } from "./game-menu";
@@ -23,10 +24,7 @@ export function TopBar({
   const Lamp = theme === "dark" ? Sun : Moon;
   return (
     <header className="border-line bg-surface col-span-2 flex items-center gap-2 border-b px-3">
-      <span className="flex w-36 items-center gap-2.5 text-lg font-bold">
-        <Mark />
-        Seating
-      </span>
+      <Brand />
       <GameMenu />
       <ProfileMenu openDialog={openDialog} />
       <div className="flex min-w-40 grow justify-center px-2">
@@ -77,29 +75,5 @@ function Travel({ way }: { way: "undo" | "redo" }) {
         <span className="hidden max-w-36 truncate min-[1240px]:inline">{words}</span>
       )}
     </Button>
-  );
-}
-
-/** Nine seats, one of them taken. */
-function Mark() {
-  const places = [0, 1, 2].flatMap((row) => [0, 1, 2].map((column) => ({ row, column })));
-  return (
-    <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
-      {places.map(({ row, column }) => {
-        const taken = row === 1 && column === 1;
-        const beside = row === 2 && column === 0;
-        return (
-          <rect
-            key={`${row}${column}`}
-            x={1 + column * 6.5}
-            y={1 + row * 6.5}
-            width="5"
-            height="5"
-            rx="1"
-            fill={taken ? "var(--pine)" : beside ? "var(--ink)" : "var(--line)"}
-          />
-        );
-      })}
-    </svg>
   );
 }

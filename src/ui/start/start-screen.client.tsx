@@ -1,16 +1,10 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import type { StartView } from "@/server/views/workspace";
 import { AddGameForm } from "./add-game-form";
 
 /** The first thing on a fresh machine: which game, and where its files are. */
-export function StartScreen({ games }: StartView) {
-  const router = useRouter();
-  const added = () => {
-    router.push("/overview");
-    router.refresh();
-  };
+export function StartScreen({ games, onAdded }: StartView & { onAdded: () => void }) {
   return (
     <main className="mx-auto py-16 max-h-full w-[860px] max-w-[94vw] overflow-auto space-y-4">
       <h1 className="text-xl font-bold">Which game do you keep mods for?</h1>
@@ -20,7 +14,7 @@ export function StartScreen({ games }: StartView) {
         take in or put into the bin yourself.
       </p>
       <div className="border-line bg-surface rounded-md border p-4">
-        <AddGameForm games={games} onAdded={added} />
+        <AddGameForm games={games} onAdded={onAdded} />
       </div>
       <p className="text-ink3">
         To look around first, stop this server and run <code className="font-mono text-sm">npm run demo</code>

@@ -12,6 +12,14 @@ export const windowHeaders = (
   ...(shown ? { [tokenHeader]: shown.token } : {}),
 });
 
+/** What is read of a profile, or of the one that was last chosen: an address says all, so that a page can ask before it comes to life. */
+export const largeRead = (
+  path: "/api/workspace" | "/api/stock",
+  profile: ProfileId | null,
+  token: string,
+  more: Record<string, string> = {},
+): string => `${path}?${new URLSearchParams({ ...(profile ? { profile } : {}), token, ...more })}`;
+
 /** Where the list of a profile is read, in a format. */
 export const listAddress = (profile: ProfileId, format: string, token: string): string =>
   `/api/lineups?${new URLSearchParams({ profile, format, token })}`;

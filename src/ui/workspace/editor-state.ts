@@ -5,13 +5,14 @@ import type { Finding } from "@/core/model/finding";
 import { mainList } from "@/core/model/game";
 import type { ListName, Profile } from "@/core/model/profile";
 import type { Refusal } from "@/core/model/refusal";
+import { keepSame } from "@/core/keep-same";
 import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
 import { allTies, indexTies, type Ties } from "@/core/roster/ties";
-import type { WorkspaceView } from "@/server/views/workspace";
 import type { EditorHistory, Pending } from "./pending";
+import type { ShownView } from "./read-workspace";
 
 export interface EditorState {
-  readonly view: WorkspaceView;
+  readonly view: ShownView;
   readonly profile: Profile;
   readonly history: EditorHistory;
   readonly onDisk: OnDisk;
@@ -37,7 +38,7 @@ export interface EditorState {
   readonly recent: Edit | null;
 }
 
-export function startState(view: WorkspaceView): EditorState {
+export function startState(view: ShownView): EditorState {
   const { profile, history, onDisk } = view;
   return {
     view,
@@ -55,7 +56,23 @@ export function startState(view: WorkspaceView): EditorState {
   };
 }
 
-function deriveFirst({ game, profile, stock }: WorkspaceView) {
+/** The same profile, as the server now has it; what did not change stays the same object, and is not derived anew. */
+export function stateShowing(before: EditorState, received: ShownView): EditorState {
+  const { selected, focused, lens } = before;
+  const state = keepSame(before.profile.state, received.profile.state);
+  const profile = keepSame(before.profile, { ...received.profile, state });
+  // Of the stock it is known already, and it is large.
+  const view = keepSame({ ...before.view, stock: received.stock }, { ...received, profile });
+  const { history, onDisk } = view;
+  const isSame =
+    profile === before.profile && view.stock === before.view.stock && view.game === before.view.game;
+  const roster = isSame ? before.roster : makeRoster(view.game, profile, view.stock, before.roster);
+  const rest = deriveRest(roster, onDisk, before);
+  const still = stillThere(roster.lists[lens], selected, focused);
+  return { ...before, ...rest, view, profile, history, onDisk, roster, recent: null, ...still };
+}
+
+function deriveFirst({ game, profile, stock }: ShownView) {
   const roster = makeRoster(game, profile, stock);
   return { roster, ties: allTies(roster), findings: [], checked: false, derivedFrom: roster };
 }

@@ -10,11 +10,11 @@ import { indexTies } from "@/core/roster/ties";
 import { testGame } from "@/core/testing/game";
 import { aMod, aPlugin } from "@/core/testing/ids";
 import { testRoster } from "@/core/testing/roster";
-import type { WorkspaceView } from "@/server/views/workspace";
 import { ProfileEditor } from "./editor";
 import type { EditorServer } from "./editor-server";
 import { once } from "./once";
 import type { Pending } from "./pending";
+import type { ShownView } from "./read-workspace";
 
 const roster = testRoster([
   { name: "Core.keel" },
@@ -23,7 +23,7 @@ const roster = testRoster([
   { name: "p.plank", section: "patches" },
 ]);
 
-const view = (): WorkspaceView => ({
+const view = (): ShownView => ({
   token: "t",
   at: "then",
   game: testGame,
@@ -37,6 +37,7 @@ const view = (): WorkspaceView => ({
   usage: [],
   followed: null,
   stock: roster.stock,
+  stockRevision: "r",
   neverRead: false,
   onDisk: { order: [], holds: [] },
   profile: roster.profile,
@@ -129,7 +130,7 @@ class StandInServer implements EditorServer {
 }
 
 const editors: ProfileEditor[] = [];
-function start(server = new StandInServer(), from: Partial<WorkspaceView> = {}) {
+function start(server = new StandInServer(), from: Partial<ShownView> = {}) {
   const told: Refusal[] = [];
   const editor = new ProfileEditor({ ...view(), ...from }, server);
   editor.onRefusal((refusal) => told.push(refusal));
@@ -205,6 +206,27 @@ test("an answer of the server that is older than what was done since takes nothi
   const newer = { ...older, profile: { ...older.profile, version: 3 } };
   editor.receive(newer);
   expect([isOn(editor, "a.plank"), editor.getState().profile.version]).toEqual([true, 3]);
+});
+
+test("what the server shows anew is derived anew only where it is otherwise", () => {
+  const { editor } = start();
+  const before = editor.catchUp();
+  const sent = () => ({ ...(JSON.parse(JSON.stringify(view())) as ShownView), stock: before.view.stock });
+  editor.receive({ ...sent(), imports: [] });
+  const now = editor.getState();
+  expect(
+    [now.roster, now.ties, now.profile].map(
+      (part, at) => part === [before.roster, before.ties, before.profile][at],
+    ),
+  ).toEqual([true, true, true]);
+  expect(now.view.games).toBe(before.view.games);
+  const { profile } = view();
+  editor.receive({ ...sent(), profile: { ...profile, name: "Another name" } });
+  const named = editor.getState();
+  expect(named.roster.profile.name).toBe("Another name");
+  expect(named.roster.plugins[0]).toBe(before.roster.plugins[0]);
+  editor.receive({ ...sent(), stock: { ...before.view.stock, shelf: [] } });
+  expect(editor.getState().roster.mods.some(({ mod }) => mod)).toBe(false);
 });
 
 test("undo brings back the stored state; there must be something to undo", async () => {

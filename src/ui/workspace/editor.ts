@@ -9,8 +9,7 @@ import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster, titleOfId } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
-import type { WorkspaceView } from "@/server/views/workspace";
-import { deriveRest, sameIds, startState, stillThere, type EditorState } from "./editor-state";
+import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
 import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
 import { OwnEdits } from "./own-edits";
 import {
@@ -23,6 +22,7 @@ import {
   type Pending,
   type StoredProfile,
 } from "./pending";
+import type { ShownView } from "./read-workspace";
 
 /** Milliseconds; a frame is painted by then. */
 const catchUpAfter = 30;
@@ -39,7 +39,7 @@ export class ProfileEditor {
   private state: EditorState;
   private readonly listeners = new Set<() => void>();
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
-  private received: WorkspaceView;
+  private received: ShownView;
   private stored: StoredProfile;
   private catchingUp: ReturnType<typeof setTimeout> | undefined;
   private retrying: ReturnType<typeof setTimeout> | undefined;
@@ -51,7 +51,7 @@ export class ProfileEditor {
   private untold = 0;
 
   constructor(
-    view: WorkspaceView,
+    view: ShownView,
     private readonly server: EditorServer,
   ) {
     this.received = view;
@@ -75,10 +75,10 @@ export class ProfileEditor {
    * Takes over what the server shows anew. What has been done here since the server was asked stays: a newer version of the
    * profile, edits that are pending, and what was written for the game.
    */
-  receive(received: WorkspaceView): void {
+  receive(received: ShownView): void {
     if (received === this.received) return;
     this.received = received;
-    const { profile, history, onDisk, selected, focused, lens, pending, travelling, trouble } = this.state;
+    const { profile, history, onDisk, pending, travelling, trouble } = this.state;
     const before = this.state.view;
     const sameProfile = received.profile.id === profile.id;
     // Where the stored one is newer than what is pending here, the server will say so, and then that is made anew.
@@ -90,17 +90,15 @@ export class ProfileEditor {
       ...(isNewer ? { profile, history, followed: before.followed } : {}),
       ...(received.game.id === before.game.id ? { onDisk } : {}),
     };
-    const start = { ...startState(view), pending, travelling, trouble };
     if (!isNewer) this.stored = received;
     if (!isNewer && (!sameProfile || received.profile.version !== profile.version)) this.own.forget();
     if (!sameProfile) {
       // Another profile shows at once; what is found in it follows the painted frame.
-      this.set(start);
+      this.set({ ...startState(view), pending, travelling, trouble });
       if (pending.some((each) => each.profile === received.profile.id)) this.remakeOn(received, pending);
       return this.catchUpSoon();
     }
-    const next = { ...start, ...deriveRest(start.roster, start.onDisk), lens };
-    this.set({ ...next, ...stillThere(next.roster.lists[lens], selected, focused) });
+    this.set(stateShowing(this.state, view));
   }
 
   dispatch(edit: Edit): Outcome<null> {

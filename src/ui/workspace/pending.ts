@@ -6,7 +6,7 @@ import { refuse } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import { findItem, makeRoster, type Roster } from "@/core/roster/roster";
 import { indexTies } from "@/core/roster/ties";
-import type { WorkspaceView } from "@/server/views/workspace";
+import type { ShownView } from "./read-workspace";
 
 /** An edit that the server has not answered yet. */
 export interface Pending {
@@ -61,7 +61,7 @@ interface Remade {
 
 /** Makes edits anew, in their order, on what the profile has become elsewhere; they name what they are about by its id. */
 export function remake(
-  { game, stock }: Pick<WorkspaceView, "game" | "stock">,
+  { game, stock }: Pick<ShownView, "game" | "stock">,
   stored: Profile,
   pending: readonly Pending[],
 ): Remade {

@@ -2,9 +2,9 @@ import { usePathname, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, type RefObject } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
-import type { StartView, WorkspaceView } from "@/server/views/workspace";
-import { showProfile, windowHeaders } from "./address";
+import { showProfile } from "./address";
 import type { ProfileEditor } from "./editor";
+import { readWorkspace } from "./read-workspace";
 import { unreachable } from "./server";
 import { useStateOf } from "./use-state-of";
 
@@ -34,20 +34,20 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
     (id: ProfileId | null) => {
       const ask = async (): Promise<void> => {
         refreshed.current = performance.now();
-        const view = await readWorkspace(id);
+        const view = await readWorkspace(id, token, editor.getState().view).then(done, unreachable);
         // An older answer that comes late says nothing new.
         if (asked.current !== own) return asked.current;
         wanted.current = undefined;
         const received = unwrap(view);
         if (!received) return;
-        if ("profile" in received) editor.receive(received);
+        if ("stock" in received) editor.receive(received);
         else location.reload();
       };
       const own = ask();
       asked.current = own;
       return own;
     },
-    [editor, unwrap],
+    [editor, token, unwrap],
   );
   const refresh = useCallback(() => {
     const { current } = wanted;
@@ -62,8 +62,3 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
   );
   return { refresh, workOn, refreshed };
 }
-
-const readWorkspace = (id: ProfileId | null): Promise<Outcome<WorkspaceView | StartView>> =>
-  fetch("/api/workspace", { headers: windowHeaders(id) })
-    .then(async (response) => done((await response.json()) as WorkspaceView | StartView))
-    .catch(unreachable);

@@ -18,7 +18,7 @@ import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
 import { seatAndTitle } from "@/core/roster/roster";
-import type { WorkspaceView } from "@/server/views/workspace";
+import type { ShownView } from "./read-workspace";
 import { setWindow } from "./address";
 import { ProfileEditor } from "./editor";
 import type { EditorState } from "./editor-state";
@@ -79,10 +79,10 @@ export function Later({ children }: { children: ReactNode }) {
 
 const server = { editProfile, undoOrRedo, readProfile };
 
-export function WorkspaceRoot({ view, children }: { view: WorkspaceView; children: ReactNode }) {
+export function WorkspaceRoot({ view, children }: { view: ShownView; children: ReactNode }) {
   const [editor] = useState(() => {
-    // What is inside asks the server before this has come to life.
-    if (typeof window !== "undefined") setWindow(view.profile.id, view.token);
+    // What is inside asks the server at once.
+    setWindow(view.profile.id, view.token);
     return new ProfileEditor(view, server);
   });
   const tell = useCallback(
@@ -100,7 +100,6 @@ export function WorkspaceRoot({ view, children }: { view: WorkspaceView; childre
   );
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
-  useEffect(() => editor.receive(view), [editor, view]);
   useEffect(() => {
     // A task that a frame asks for runs after that frame has been painted.
     const frame = requestAnimationFrame(() => setTimeout(() => editor.catchUp()));
