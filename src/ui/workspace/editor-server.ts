@@ -18,7 +18,7 @@ export interface EditorServer {
   readProfile(profileId: ProfileId): Promise<Outcome<StoredProfile>>;
 }
 
-export interface Answered extends FollowedNow {
+interface Answered extends FollowedNow {
   readonly version: number;
   readonly history: EditorHistory;
 }
