@@ -1,4 +1,4 @@
-import { createHash } from "node:crypto";
+import { createHash, hash } from "node:crypto";
 import { pipeline } from "node:stream/promises";
 import { crc32 } from "node:zlib";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -14,26 +14,45 @@ export interface Digest {
 
 /** Reads a file of a mod once: hashes it, holds it against the archive's word, keeps its bytes if `keep`. */
 export async function digestFile(file: ModFile, keep: boolean): Promise<Outcome<Digest, ProblemCode>> {
-  const hash = createHash("sha256");
-  const kept: Buffer[] = [];
-  let size = 0;
-  let check = 0;
   try {
-    for await (const part of (await file.open()) as AsyncIterable<Buffer>) {
-      hash.update(part);
-      size += part.length;
-      if (file.crc32 !== null) check = crc32(part, check);
-      if (keep) kept.push(part);
-    }
+    const { size, check, ...digest } = file.bytes
+      ? digestBytes(file.bytes(), keep)
+      : await digestStream((await file.open()) as AsyncIterable<Buffer>, keep);
+    if (size !== file.size) return refuse("zip-lies", { entry: file.path });
+    if (file.crc32 !== null && check !== file.crc32) return refuse("zip-corrupt", { entry: file.path });
+    return done(digest);
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, refusal: error.problem };
     if (file.crc32 !== null) return refuse("zip-corrupt", { entry: file.path });
     return refuse("cannot-read", { detail: `${file.path}: ${(error as Error).message}` });
   }
-  if (size !== file.size) return refuse("zip-lies", { entry: file.path });
-  if (file.crc32 !== null && check !== file.crc32) return refuse("zip-corrupt", { entry: file.path });
-  return done({ sha256: hash.digest("hex"), bytes: keep ? Buffer.concat(kept) : null });
 }
+
+/** `check` is the CRC-32. */
+type Summed = Digest & { readonly size: number; readonly check: number };
+
+const digestBytes = (bytes: Buffer, keep: boolean): Summed => ({
+  sha256: sha256Of(bytes),
+  bytes: keep ? bytes : null,
+  size: bytes.length,
+  check: crc32(bytes),
+});
+
+async function digestStream(parts: AsyncIterable<Buffer>, keep: boolean): Promise<Summed> {
+  const sum = createHash("sha256");
+  const kept: Buffer[] = [];
+  let size = 0;
+  let check = 0;
+  for await (const part of parts) {
+    sum.update(part);
+    size += part.length;
+    check = crc32(part, check);
+    if (keep) kept.push(part);
+  }
+  return { sha256: sum.digest("hex"), bytes: keep ? Buffer.concat(kept) : null, size, check };
+}
+
+export const sha256Of = (bytes: Uint8Array): string => hash("sha256", bytes, "hex");
 
 export async function sha256OfFile(path: string): Promise<string> {
   const hash = createHash("sha256");

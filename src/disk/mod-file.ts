@@ -7,10 +7,14 @@ export interface ModFile {
   readonly size: number;
   readonly crc32: number | null;
   readonly open: () => Promise<Readable>;
+  /** Its contents at once, in this thread; null of one that is too large for that. It throws where `open` would fail, or its stream. */
+  readonly bytes: (() => Buffer) | null;
 }
 
 export interface ModFiles {
   readonly files: readonly ModFile[];
+  /** SHA-256 of the archive; null of a folder. */
+  readonly sha256: () => Promise<string | null>;
   readonly close: () => Promise<void>;
 }
 

@@ -1,19 +1,18 @@
-import { readdir } from "node:fs/promises";
-import { join } from "node:path";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProblemCode } from "@/core/model/refusal";
 import { openPacked, packedKind } from "./packed/packed-archive";
 import { openZip } from "./zip-archive";
 import { endingOf } from "@/formats/archive-name";
 import type { ModFile, ModFiles } from "./mod-file";
-import { streamPlain, whatLiesAt } from "./open-plain";
+import { readSmall, streamPlain, whatLiesAt } from "./open-plain";
+import { filesBelow } from "./shelf-places";
 
 /** The files of an archive or a folder, listed and checked against the limits, not read yet. */
 export async function openModFiles(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
   try {
-    const info = await whatLiesAt(path, path);
+    const info = whatLiesAt(path, path);
     if (!info.ok) return info;
-    if (info.value.isDirectory()) return await openFolder(path);
+    if (info.value.isDirectory()) return openFolder(path);
     const packed = await packedKind(path);
     if (packed !== null) return await openPacked(path, packed);
     const zip = await openZip(path);
@@ -28,17 +27,27 @@ export async function openModFiles(path: string): Promise<Outcome<ModFiles, Prob
   }
 }
 
-async function openFolder(root: string): Promise<Outcome<ModFiles, ProblemCode>> {
+function openFolder(root: string): Outcome<ModFiles, ProblemCode> {
   const files: ModFile[] = [];
-  const entries = await readdir(root, { recursive: true, withFileTypes: true });
-  for (const entry of entries) {
-    if (entry.isDirectory()) continue;
-    const full = join(entry.parentPath, entry.name);
+  for (const full of filesBelow(root)) {
     const path = full.slice(root.length + 1);
-    const info = await whatLiesAt(full, root);
+    const info = whatLiesAt(full, root);
     if (!info.ok) return info;
     if (!info.value.isFile()) return refuse("not-plain", { entry: path.slice(0, 200) });
-    files.push({ path, size: info.value.size, crc32: null, open: () => streamPlain(full) });
+    files.push(plainFile(full, path, info.value.size));
   }
-  return done({ files, close: () => Promise.resolve() });
+  return done({ files, sha256: () => Promise.resolve(null), close: () => Promise.resolve() });
 }
+
+/** Bytes of a file that is read at once. */
+const small = 2 ** 20;
+
+/** A file that lies on the disk by itself. */
+export const plainFile = (full: string, path: string, size: number): ModFile => ({
+  path,
+  size,
+  crc32: null,
+  open: () => streamPlain(full),
+  // It may have grown since.
+  bytes: size > small ? null : () => readSmall(full, small) ?? Buffer.alloc(0),
+});

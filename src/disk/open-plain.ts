@@ -1,5 +1,18 @@
-import { close as closeRaw, constants, fstat, open as openRaw, type Stats } from "node:fs";
-import { lstat, open, realpath, stat, type FileHandle } from "node:fs/promises";
+import {
+  close as closeRaw,
+  closeSync,
+  constants,
+  fstat,
+  fstatSync,
+  lstatSync,
+  open as openRaw,
+  openSync,
+  readFileSync,
+  realpathSync,
+  statSync,
+  type Stats,
+} from "node:fs";
+import { open, type FileHandle } from "node:fs/promises";
 import { dirname, sep } from "node:path";
 import { promisify } from "node:util";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -41,6 +54,18 @@ export async function readPlain(path: string): Promise<Buffer> {
   }
 }
 
+/** The same at once, where it has no more than `most` bytes; null where it has. It blocks its thread, and is many times faster. */
+export function readSmall(path: string, most: number): Buffer | null {
+  const fd = openSync(path, flags);
+  try {
+    const info = fstatSync(fd);
+    if (!info.isFile()) throw new Error(`${path} is no plain file`);
+    return info.size > most ? null : readFileSync(fd);
+  } finally {
+    closeSync(fd);
+  }
+}
+
 /** Its first bytes, fewer where it has no more. */
 export async function readStart(path: string, length: number): Promise<Buffer> {
   const handle = await openPlain(path);
@@ -56,15 +81,15 @@ export async function readStart(path: string, length: number): Promise<Buffer> {
 export const streamPlain = async (path: string) => (await openPlain(path)).createReadStream();
 
 /** What lies at a path; a link is followed where it leads to something in the folder that `within` lies in. */
-export async function whatLiesAt(path: string, within: string): Promise<Outcome<Stats, ProblemCode>> {
+export function whatLiesAt(path: string, within: string): Outcome<Stats, ProblemCode> {
   const shown = path.slice(dirname(within).length + 1).slice(0, 200);
   try {
-    const info = await lstat(path);
+    const info = lstatSync(path);
     if (!info.isSymbolicLink()) return plainOr(info, shown);
-    const target = await realpath(path);
-    const home = await realpath(dirname(within));
+    const target = realpathSync(path);
+    const home = realpathSync(dirname(within));
     if (!target.startsWith(`${home}${sep}`)) return refuse("link-outside", { entry: shown });
-    return plainOr(await stat(target), shown);
+    return plainOr(statSync(target), shown);
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
     if (code === "ELOOP") return refuse("link-loop", { entry: shown });

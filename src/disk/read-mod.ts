@@ -13,24 +13,14 @@ import { nameFromPath } from "@/formats/mod-name";
 import { headerOf } from "@/formats/plugin-facts";
 import { readPluginFacts } from "@/formats/plugin-layout";
 import { digestFile, sha256OfFile, type Digest } from "./digest";
-import type { ModFile } from "./mod-file";
-import { openModFiles } from "./mod-files";
-import { streamPlain } from "./open-plain";
+import type { ModFile, ModFiles } from "./mod-file";
+import { openModFiles, plainFile } from "./mod-files";
 import type { FileProblem, ProblemCode } from "@/core/model/refusal";
+import type { ShelfPlace } from "./shelf-places";
 
 /** A plugin larger than this is hashed but not parsed. */
 const largestPlugin = 256 * 2 ** 20;
 const largestManifest = 2 ** 20;
-
-export interface ShelfPlace {
-  readonly path: string;
-  readonly kind: ShelfMod["kind"];
-  readonly size: number;
-  readonly stamp: string;
-  readonly updated: string;
-  /** Why it is not even looked into. */
-  readonly problem?: FileProblem;
-}
 
 /** What an entry without a manifest is known as, whatever its name says. */
 export interface Identity {
@@ -46,6 +36,7 @@ interface LaidOutMod {
   readonly parts: readonly PartFile[];
   readonly plugins: readonly PartFile[];
   readonly manifest: ModManifest | null;
+  readonly sha256: ModFiles["sha256"];
   readonly close: () => Promise<void>;
 }
 
@@ -53,15 +44,16 @@ interface LaidOutMod {
 export async function openMod(game: GameDefinition, path: string): Promise<Outcome<LaidOutMod, ProblemCode>> {
   const opened = await openModFiles(path);
   if (!opened.ok) return opened;
-  const laidOut = await layOut(game, opened.value.files);
-  if (!laidOut.ok) await opened.value.close();
-  return laidOut.ok ? done({ ...laidOut.value, close: opened.value.close }) : laidOut;
+  const { files, sha256, close } = opened.value;
+  const laidOut = await layOut(game, files);
+  if (!laidOut.ok) await close();
+  return laidOut.ok ? done({ ...laidOut.value, sha256, close }) : laidOut;
 }
 
 async function layOut(
   game: GameDefinition,
   files: readonly ModFile[],
-): Promise<Outcome<Omit<LaidOutMod, "close">, ProblemCode>> {
+): Promise<Outcome<Omit<LaidOutMod, "sha256" | "close">, ProblemCode>> {
   const layout = layOutMod(
     game,
     files.map((file) => file.path),
@@ -101,8 +93,7 @@ export async function readMod(
   try {
     const digests = await digestAll(mod);
     if (!digests.ok) return unsound(place, digests.refusal, identity);
-    const archiveSha256 = place.kind === "archive" ? await sha256OfFile(full) : null;
-    return soundMod(game, place, mod, digests.value, archiveSha256, identity);
+    return soundMod(game, place, mod, digests.value, await mod.sha256(), identity);
   } finally {
     await mod.close();
   }
@@ -216,12 +207,7 @@ export async function readPluginFiles(
     const full = join(folder, name);
     const info = await lstat(full).catch(() => null);
     if (!info?.isFile()) continue;
-    const file: ModFile = {
-      path: name,
-      size: info.size,
-      crc32: null,
-      open: () => streamPlain(full),
-    };
+    const file = plainFile(full, name, info.size);
     const digest = await digestFile(file, info.size <= largestPlugin);
     if (digest.ok) found.push(pluginFile(game, name, info.size, digest.value));
   }

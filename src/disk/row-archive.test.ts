@@ -18,6 +18,7 @@ const fileOf = (bytes: Uint8Array, piece: number): ModFile => ({
   path: "rows.json",
   size: bytes.length,
   crc32: null,
+  bytes: null,
   open: () =>
     Promise.resolve(
       Readable.from(

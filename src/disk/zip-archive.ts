@@ -1,22 +1,36 @@
-import { fromFdPromise, getFileNameLowLevel, type Entry, type ZipFile } from "yauzl";
+import { Readable } from "node:stream";
+import { inflateRawSync } from "node:zlib";
+import {
+  fromFdPromise,
+  fromRandomAccessReaderPromise,
+  getFileNameLowLevel,
+  RandomAccessReader,
+  type Entry,
+  type ZipFile,
+} from "yauzl";
 import { done, refuse, type Outcome, type Refused } from "@/core/model/outcome";
 import { tooLarge, tooMany } from "./archive-limits";
 import type { ModFile, ModFiles } from "./mod-file";
-import { openDescriptor } from "./open-plain";
+import { sha256Of, sha256OfFile } from "./digest";
+import { openDescriptor, readSmall } from "./open-plain";
 import type { ProblemCode } from "@/core/model/refusal";
 
 /** Stored and deflated (APPNOTE.TXT, 4.4.5). */
 const methods = [0, 8];
 
+/** Bytes of an archive that is held whole while it is open, and of a file in it that is unpacked at once. */
+const small = { archive: 32 * 2 ** 20, file: 8 * 2 ** 20 };
+
 /** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
 export async function openZip(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
+  const options = { lazyEntries: true, autoClose: false, decodeStrings: false } as const;
+  let held: Buffer | null;
   let zip: ZipFile;
   try {
-    zip = await fromFdPromise(await openDescriptor(path), {
-      lazyEntries: true,
-      autoClose: false,
-      decodeStrings: false,
-    });
+    held = readSmall(path, small.archive);
+    zip = held
+      ? await fromRandomAccessReaderPromise(new BufferReader(held), held.length, options)
+      : await fromFdPromise(await openDescriptor(path), options);
   } catch (error) {
     return refuse("not-a-zip", { detail: (error as Error).message });
   }
@@ -26,7 +40,8 @@ export async function openZip(path: string): Promise<Outcome<ModFiles, ProblemCo
     return listed;
   }
   return done({
-    files: listed.value.map((entry) => archiveFile(zip, entry)),
+    files: listed.value.map((entry) => archiveFile(zip, entry, held)),
+    sha256: () => (held ? Promise.resolve(sha256Of(held)) : sha256OfFile(path)),
     close: () => Promise.resolve(zip.close()),
   });
 }
@@ -72,9 +87,61 @@ function nameOf(entry: Entry): string {
 
 const shownName = (entry: Entry): string => nameOf(entry).slice(0, 200);
 
-const archiveFile = (zip: ZipFile, entry: Entry): ModFile => ({
+const archiveFile = (zip: ZipFile, entry: Entry, held: Buffer | null): ModFile => ({
   path: nameOf(entry),
   size: entry.uncompressedSize,
   crc32: entry.crc32,
   open: () => zip.openReadStreamPromise(entry),
+  bytes: held && entry.uncompressedSize <= small.file ? () => unpack(zip, entry, held) : null,
 });
+
+/** Bytes; zlib takes no less. */
+const leastRoom = 64;
+
+/** What the stream of the entry would give; it throws where that would fail. */
+function unpack(zip: ZipFile, entry: Entry, held: Buffer): Buffer {
+  const start = dataStart(zip, entry);
+  const packed = held.subarray(start, start + entry.compressedSize);
+  // One byte more than it may have: more than that is not even unpacked.
+  const most = entry.uncompressedSize + 1;
+  const room = { maxOutputLength: most, chunkSize: Math.max(leastRoom, most) };
+  const bytes = entry.compressionMethod === 0 ? packed : inflateRawSync(packed, room);
+  if (bytes.length !== entry.uncompressedSize) throw new Error("it is not as long as the archive says");
+  return bytes;
+}
+
+/** The reader of an archive that is held answers at once. */
+function dataStart(zip: ZipFile, entry: Entry): number {
+  let start = 0;
+  zip.readLocalFileHeader(entry, { minimal: true }, (error, header) => {
+    if (error) throw error;
+    start = header.fileDataStart;
+  });
+  return start;
+}
+
+/** An archive in memory, of which each part is there at once: yauzl's own reader of buffers waits a turn for each. */
+class BufferReader extends RandomAccessReader {
+  constructor(private readonly held: Buffer) {
+    super();
+  }
+
+  override read(
+    to: Buffer,
+    offset: number,
+    length: number,
+    position: number,
+    callback: (error: Error | null, read?: number) => void,
+  ): void {
+    const there = this.held.subarray(position, position + length);
+    callback(null, there.copy(to, offset));
+  }
+
+  override _readStreamForRange(start: number, end: number): Readable {
+    return Readable.from([this.held.subarray(start, end)], { objectMode: false });
+  }
+
+  override close(callback: (error: Error | null) => void): void {
+    callback(null);
+  }
+}

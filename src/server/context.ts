@@ -11,6 +11,8 @@ import type { Db } from "@/store/sql";
 import { tidy } from "@/store/tidy";
 import { home, root } from "@/disk/places";
 import { removeLeftOvers } from "@/disk/packed/packed-archive";
+import { inThisThread, type ShelfReader } from "@/disk/shelf-reader";
+import { readInWorkers } from "@/disk/shelf-reader-pool";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
@@ -42,6 +44,8 @@ export interface Context {
   /** Where the server keeps what is neither the database's nor the user's. */
   readonly folder: string;
   readonly depots: Depots;
+  /** Looks into shelf folders and reads mods; whoever opens one closes it. */
+  readonly openReader: () => ShelfReader;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
   /** What is written for a game, by its id: one after another. */
@@ -84,7 +88,8 @@ async function open(): Promise<Context> {
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
-  return newContext(db, home(), depots);
+  const reader = join(root(), "dist", "shelf-reader-worker.mjs");
+  return { ...newContext(db, home(), depots), openReader: () => readInWorkers(reader) };
 }
 
 /** Nothing is known yet, and nothing under way. */
@@ -93,6 +98,7 @@ export const newContext = (db: Db, folder: string, depots: Depots): Context => (
   at: null,
   folder,
   depots,
+  openReader: () => inThisThread,
   stocks: new Map(),
   earlierStocks: new Map(),
   orders: new Map(),

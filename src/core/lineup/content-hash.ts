@@ -5,15 +5,18 @@ import { sha256Hex } from "./fingerprint";
  * line's path; the paths are expected as the game compares them (NFC, folded).
  */
 export function contentHash(files: readonly { readonly path: string; readonly sha256: string }[]): string {
-  const encoder = new TextEncoder();
-  const lines = files
-    .map((file) => ({ key: encoder.encode(file.path), line: `${file.sha256} ${file.path}\n` }))
-    .sort((a, b) => compareBytes(a.key, b.key));
-  return sha256Hex(lines.map(({ line }) => line).join(""));
+  // Without surrogates the order of UTF-16 is that of the bytes.
+  const compare = files.some(({ path }) => /[\ud800-\udfff]/.test(path)) ? compareBytes : compareUnits;
+  const sorted = [...files].sort((a, b) => compare(a.path, b.path));
+  return sha256Hex(sorted.map(({ path, sha256 }) => `${sha256} ${path}\n`).join(""));
 }
 
-function compareBytes(a: Uint8Array, b: Uint8Array): number {
-  const shared = Math.min(a.length, b.length);
-  for (let at = 0; at < shared; at++) if (a[at] !== b[at]) return a[at]! - b[at]!;
-  return a.length - b.length;
+const compareUnits = (a: string, b: string): number => (a < b ? -1 : Number(a > b));
+
+function compareBytes(a: string, b: string): number {
+  const encoder = new TextEncoder();
+  const [one, other] = [encoder.encode(a), encoder.encode(b)];
+  const shared = Math.min(one.length, other.length);
+  for (let at = 0; at < shared; at++) if (one[at] !== other[at]) return one[at]! - other[at]!;
+  return one.length - other.length;
 }

@@ -1,11 +1,13 @@
 import type { GameDefinition } from "../model/game";
 
-/** The same few thousand names are folded with every edit. */
+/** Names that are not plain ASCII: the same few are folded with every edit, and that takes long. */
 const foldedBefore = new Map<string, string>();
 const mostKept = 100_000;
 
 /** A path or file name as the game compares it: NFC, and without case where the game ignores case. */
 export function foldName(game: Pick<GameDefinition, "paths">, name: string): string {
+  // Plain ASCII is in NFC already.
+  if (/^[\0-\x7f]*$/.test(name)) return game.paths.ignoreCase ? name.toLowerCase() : name;
   if (!game.paths.ignoreCase) return name.normalize("NFC");
   const known = foldedBefore.get(name);
   if (known !== undefined) return known;

@@ -5,6 +5,7 @@ import { done, refuse, type Outcome, type Refused } from "@/core/model/outcome";
 import type { ProblemCode } from "@/core/model/refusal";
 import { safePath } from "@/formats/archive-path";
 import { tooLarge, tooMany } from "../archive-limits";
+import { sha256OfFile } from "../digest";
 import { ProblemError, type ModFile, type ModFiles } from "../mod-file";
 import { readStart, streamPlain } from "../open-plain";
 import { readListing, type PackedEntry } from "./listing";
@@ -37,12 +38,13 @@ export async function openPacked(path: string, kind: Kind): Promise<Outcome<ModF
     size: size ?? 0,
     crc32,
     open: () => open(path),
+    bytes: null,
   });
   const close = async () => {
     await unpacked?.then(removeFolder, () => undefined);
     unpacked = null;
   };
-  return done({ files: entries.map(fileOf), close });
+  return done({ files: entries.map(fileOf), sha256: () => sha256OfFile(archive), close });
 }
 
 /** Removes what processes that were killed while they read archives have left. */

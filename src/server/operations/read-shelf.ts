@@ -55,6 +55,7 @@ async function readAndStore(
   const identities = await knownIdentities(db, game.id);
   // What is read is stored while the reading goes on: one that is cut short goes on from there.
   const onRead = (mods: readonly ShelfMod[]) => keepRead(db, game.id, mods);
+  const reader = context.openReader();
   let reading;
   try {
     reading = await readShelf(game.definition, game.folders.shelves, known, {
@@ -62,6 +63,7 @@ async function readAndStore(
       onRead,
       signal,
       identities,
+      reader,
     });
   } catch (error) {
     forgetStock(context, game.id);
@@ -69,6 +71,8 @@ async function readAndStore(
     const { code, path } = error as NodeJS.ErrnoException;
     if (code === undefined) throw error;
     return refuse("folder-missing", { path: path ?? game.folders.shelves[0]! });
+  } finally {
+    await reader.close();
   }
   await db.transaction(async (tx) => {
     await store.keepShelfPaths(

@@ -7,11 +7,12 @@ import type { ShelfChanges } from "../events";
 
 /** How the shelf folders of a game differ from what was last read of them; nothing is taken over. */
 export async function findShelfChanges(
-  { db }: Pick<Context, "db">,
+  { db, openReader }: Pick<Context, "db" | "openReader">,
   { id, folders }: RegisteredGame,
 ): Promise<ShelfChanges> {
   const known = new Map((await store.listStamps(db, id)).map((mod) => [mod.path, mod]));
-  const places = await listShelf(folders.shelves);
+  const reader = openReader();
+  const places = await listShelf(folders.shelves, reader).finally(reader.close);
   const there = new Set(places.map(({ path }) => path));
   return {
     game: id,

@@ -7,8 +7,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
 import { freeName, moveTo } from "@/disk/move";
-import { readMod } from "@/disk/read-mod";
-import { stampOf } from "@/disk/read-shelf";
+import { stampOf } from "@/disk/shelf-places";
 import { isArchiveName } from "@/formats/archive-name";
 import { manifestName } from "@/formats/mod-layout";
 import * as store from "@/store/shelf";
@@ -47,7 +46,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
   const file = await findIncoming(folder, id);
   if (!file.ok) return file;
   const { definition } = game.value;
-  const read = await readAt(definition, file.value.path);
+  const read = await readAt(context, definition, file.value.path);
   if (read.problem) {
     await dropIncoming(folder, id);
     return refuse("mod-unsound", { problem: read.problem, name: file.value.name });
@@ -64,10 +63,11 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
   });
 }
 
-async function readAt(definition: GameDefinition, path: string): Promise<ShelfMod> {
+async function readAt({ openReader }: Context, definition: GameDefinition, path: string): Promise<ShelfMod> {
   const { size, mtimeMs } = await lstat(path);
   const facts = { size, stamp: stampOf(mtimeMs), updated: new Date(mtimeMs).toISOString() };
-  return readMod(definition, "/", { path, kind: "archive", ...facts });
+  const reader = openReader();
+  return reader.readMod(definition, "/", { path, kind: "archive", ...facts }).finally(reader.close);
 }
 
 async function overlapsOf(

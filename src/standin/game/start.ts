@@ -1,6 +1,5 @@
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
-import { createReadStream } from "node:fs";
 import { lstat, readFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { mainList, type GameDefinition } from "@/core/model/game";
@@ -11,6 +10,7 @@ import { chosenParts, type PartFile } from "@/core/roster/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
 import type { PluginFile } from "@/core/model/shelf";
 import { digestFile } from "@/disk/digest";
+import { plainFile } from "@/disk/mod-files";
 import type { ModFile } from "@/disk/mod-file";
 import { openMod, pluginFile } from "@/disk/read-mod";
 import { readHolds, type Holds } from "@/formats/holds";
@@ -92,8 +92,7 @@ async function openBase(game: GameDefinition, folder: string, holds: Holds, log:
     const full = join(folder, below, name);
     const info = await lstat(full).catch(() => null);
     if (!info?.isFile()) throw new Stopped(`${below}/${name} is not there`);
-    const open = () => Promise.resolve(createReadStream(full));
-    loaded.push(await readPluginOf(game, { path: name, size: info.size, crc32: null, open }, name, below));
+    loaded.push(await readPluginOf(game, plainFile(full, name, info.size), name, below));
   }
   if (loaded.length > 0) log(`built in: ${loaded.length} plugins`);
   return loaded;
