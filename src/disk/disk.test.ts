@@ -11,6 +11,7 @@ import { writePlugin } from "@/formats/plugin";
 import { sha256OfFile } from "./digest";
 import { readIfThere } from "./game-files";
 import { openModFiles } from "./mod-files";
+import type { ShelfMod } from "@/core/model/shelf";
 import { readShelf, type ShelfProgress } from "./read-shelf";
 
 let folder: string;
@@ -27,8 +28,10 @@ async function put(path: string, data: Uint8Array | string): Promise<void> {
 
 const putZip = (path: string, files: Zippable) => put(path, zipSync(files, { mtime: new Date(2026, 0, 1) }));
 
-const read = async (known: Awaited<ReturnType<typeof readShelf>>["mods"] = []) =>
-  readShelf(testGame, [folder], known);
+const read = async (known: readonly ShelfMod[] = []) =>
+  readShelf(testGame, [folder], known, {
+    recall: (paths) => Promise.resolve(known.filter(({ path }) => paths.includes(path))),
+  });
 
 const files = {
   "seating-mod.json": text('{"format":"seating-mod/1","id":"reeds","name":"Reeds","version":"1.2"}'),

@@ -17,20 +17,25 @@ export interface ShelfProgress {
   readonly path: string;
 }
 
-interface ShelfReading {
-  readonly mods: readonly ShelfMod[];
+/** By what it is seen whether a mod has changed since it was read, and what is counted where it has not. */
+export type SeenMod = Pick<ShelfMod, "path" | "kind" | "size" | "stamp" | "files" | "problem">;
+
+interface ShelfReading<Known> {
+  readonly mods: readonly (Known | ShelfMod)[];
   readonly read: number;
   readonly unchanged: number;
 }
 
 interface ShelfReadingOptions {
+  /** Gives the whole of what is known at some paths; it is asked for only of what seems to have changed. */
+  readonly recall?: (paths: readonly string[]) => Promise<readonly ShelfMod[]>;
   readonly onProgress?: (progress: ShelfProgress) => void;
   /** Gets what was read while the reading goes on, so that it can be kept even if the rest is not read. */
   readonly onRead?: (mods: readonly ShelfMod[]) => Promise<void>;
   readonly signal?: AbortSignal | undefined;
   /** What entries without a manifest are known as, by path. */
   readonly identities?: ReadonlyMap<string, Identity>;
-  /** In this thread, unless another one is named; whoever names it closes it. */
+  /** In this thread, unless another one is named. */
   readonly reader?: ShelfReader;
 }
 
@@ -40,15 +45,22 @@ const batch = 64;
  * Lists the shelf folders and reads what has changed since `known`, by size and stamp, then by hash; everything else is
  * taken over as it was. Throws only where a folder cannot be listed, or when `signal` is aborted.
  */
-export async function readShelf(
+export async function readShelf<Known extends SeenMod>(
   game: GameDefinition,
   shelves: readonly string[],
-  known: readonly ShelfMod[],
-  { onProgress, onRead, signal, identities, reader = inThisThread }: ShelfReadingOptions = {},
-): Promise<ShelfReading> {
+  known: readonly Known[],
+  { onProgress, onRead, signal, identities, reader = inThisThread, recall }: ShelfReadingOptions = {},
+): Promise<ShelfReading<Known>> {
   const places = await listShelf(shelves, reader);
-  const byPath = new Map(known.map((mod) => [mod.path, mod]));
-  const mods = new Array<ShelfMod>(places.length);
+  const seen = new Map(known.map((mod) => [mod.path, mod]));
+  const isSame = (place: ShelfPlace) => {
+    const before = seen.get(place.path);
+    return before !== undefined && isUnchanged(before, place) && !isReadableNow(before, place);
+  };
+  const changed = places.filter((place) => seen.has(place.path) && !isSame(place)).map(({ path }) => path);
+  const recalled = changed.length > 0 ? await recall?.(changed) : [];
+  const earlier = new Map(recalled?.map((mod) => [mod.path, mod]));
+  const mods = new Array<Known | ShelfMod>(places.length);
   const counts = { next: 0, done: 0, unchanged: 0, files: 0 };
   let fresh: ShelfMod[] = [];
   const handOn = async () => {
@@ -61,18 +73,18 @@ export async function readShelf(
       signal?.throwIfAborted();
       const at = counts.next++;
       const place = places[at]!;
-      const before = byPath.get(place.path);
-      const same = before !== undefined && isUnchanged(before, place) && !isReadableNow(before, place);
-      const identity = identities?.get(place.path);
-      const mod = same
-        ? before
-        : await reader
-            .readMod(game, shelves[0]!, place, before, identity)
-            .catch((error: Error) => unsound(place, unread(error), identity));
-      mods[at] = mod;
-      if (same) counts.unchanged++;
-      else fresh.push(mod);
-      counts.files += mod.files;
+      if (isSame(place)) {
+        mods[at] = seen.get(place.path)!;
+        counts.unchanged++;
+      } else {
+        const identity = identities?.get(place.path);
+        const read = await reader
+          .readMod(game, shelves[0]!, place, earlier.get(place.path), identity)
+          .catch((error: Error) => unsound(place, unread(error), identity));
+        mods[at] = read;
+        fresh.push(read);
+      }
+      counts.files += mods[at].files;
       if (fresh.length >= batch) await handOn();
       const { unchanged, files } = counts;
       onProgress?.({ done: ++counts.done, total: places.length, unchanged, files, path: place.path });
@@ -86,12 +98,10 @@ export async function readShelf(
 const unread = (error: Error): FileProblem => refuse("cannot-read", { detail: error.message }).refusal;
 
 /** An earlier Seating did not read archives of its kind. */
-const isReadableNow = ({ problem }: ShelfMod, place: ShelfPlace): boolean =>
+const isReadableNow = ({ problem }: SeenMod, place: ShelfPlace): boolean =>
   problem?.code === "archive-kind" && place.problem === undefined;
 
-type Seen = Pick<ShelfPlace, "stamp" | "size" | "kind">;
-
-export const isUnchanged = (before: Seen, place: Seen): boolean =>
+export const isUnchanged = (before: Pick<SeenMod, "stamp" | "size" | "kind">, place: ShelfPlace): boolean =>
   before.stamp === place.stamp && before.size === place.size && before.kind === place.kind;
 
 /**

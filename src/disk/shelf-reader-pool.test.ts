@@ -14,7 +14,6 @@ beforeEach(async () => {
   reader = readInWorkers(join(process.cwd(), "dist", "shelf-reader-worker.mjs"));
 });
 afterEach(async () => {
-  await reader.close();
   await rm(folder, { recursive: true });
 });
 
@@ -55,7 +54,6 @@ test("a thread that ends over a mod takes nothing else with it: that one is told
   await fill(8);
   const pool = readInWorkers(program);
   const { mods } = await readShelf(testGame, [folder], [], { reader: pool });
-  await pool.close();
   const told = mods.filter(({ problem }) => problem).map(({ path, problem }) => [path, problem!.data]);
   expect(told).toEqual([
     ["Mod 3-1.0.zip", { detail: "the thread that read it has ended" }],

@@ -17,46 +17,62 @@ interface Waiting {
   readonly reject: (error: Error) => void;
 }
 
-const most = 4;
+const mostHands = 4;
 
 const isPacked = ({ kind, path }: ShelfPlace): boolean => kind === "archive" && !/\.zip$/i.test(path);
 
-/** Reads in worker threads that run `program`, a bundled shelf-reader-worker; each does one thing after another. */
+/** Milliseconds after which threads that have nothing to do are ended. */
+const patience = 20_000;
+
+/** A thread, and what it is at. */
+interface Hand {
+  readonly worker: Worker;
+  at: Waiting | null;
+}
+
+/**
+ * Reads in worker threads that run `program`, a bundled shelf-reader-worker; each does one thing after another. They are started when
+ * they are needed, end by themselves, and keep no program from ending.
+ */
 export function readInWorkers(program: string): ShelfReader {
-  const hands = Math.min(most, availableParallelism());
+  const most = Math.min(mostHands, availableParallelism());
   const waiting: Waiting[] = [];
-  const idle: Worker[] = [];
-  const all = new Set<Worker>();
-  const start = (): Worker => {
-    const worker = new Worker(program);
-    all.add(worker);
-    return worker;
-  };
-  const next = () => {
-    if (waiting.length === 0) return;
-    const worker = idle.pop() ?? (all.size < hands ? start() : null);
-    if (worker) give(worker, waiting.shift()!);
-  };
-  const give = (worker: Worker, { job, resolve, reject }: Waiting) => {
-    const leave = () => {
-      worker.removeAllListeners("message").removeAllListeners("error").removeAllListeners("exit");
+  const hands = new Set<Hand>();
+  let resting: ReturnType<typeof setTimeout> | undefined;
+  const start = (): Hand => {
+    const hand: Hand = { worker: new Worker(program), at: null };
+    const { worker } = hand;
+    const end = (error: Error) => {
+      // What it was at has ended it; another one goes on with what waits.
+      hands.delete(hand);
+      hand.at?.reject(error);
+      hand.at = null;
       next();
     };
-    const fail = (error: Error) => {
-      // What it was at has ended it; another one goes on with what waits.
-      all.delete(worker);
-      leave();
-      reject(error);
-    };
-    worker.once("message", (done: JobDone) => {
-      idle.push(worker);
-      leave();
-      if ("value" in done) resolve(done.value as never);
-      else reject(new Error(done.error));
+    hands.add(hand);
+    worker.on("message", (done: JobDone) => {
+      settle(hand, done);
+      next();
     });
-    worker.once("error", fail);
-    worker.once("exit", () => fail(new Error("the thread that read it has ended")));
-    worker.postMessage(job);
+    worker.on("error", end);
+    worker.on("exit", () => end(new Error("the thread that read it has ended")));
+    return hand;
+  };
+  const next = () => {
+    while (waiting.length > 0) {
+      const hand = [...hands].find(({ at }) => !at) ?? (hands.size < most ? start() : null);
+      if (!hand) return;
+      clearTimeout(resting);
+      hand.at = waiting.shift()!;
+      hand.worker.ref();
+      hand.worker.postMessage(hand.at.job);
+    }
+    if ([...hands].every(({ at }) => !at)) rest();
+  };
+  const rest = () => {
+    clearTimeout(resting);
+    for (const { worker } of hands) worker.unref();
+    resting = setTimeout(() => hands.forEach(({ worker }) => void worker.terminate()), patience).unref();
   };
   const ask = <T>(job: Job): Promise<T> =>
     new Promise((resolve, reject) => {
@@ -72,11 +88,15 @@ export function readInWorkers(program: string): ShelfReader {
     return turn;
   };
   return {
-    hands,
+    hands: most,
     placesOf: (...what) => ask<(ShelfPlace | null)[]>({ name: "placesOf", what }),
     readMod: (...what) => (isPacked(what[2]) ? readPacked(what) : read(what)),
-    close: async () => {
-      await Promise.all([...all].map((worker) => worker.removeAllListeners().terminate()));
-    },
   };
+}
+
+function settle(hand: Hand, done: JobDone): void {
+  const { at } = hand;
+  hand.at = null;
+  if ("value" in done) at?.resolve(done.value as never);
+  else at?.reject(new Error(done.error));
 }

@@ -10,7 +10,6 @@ export interface ShelfReader {
   readonly placesOf: (shelf: string, names: readonly EntryName[]) => Promise<(ShelfPlace | null)[]>;
   /** Rejects where it came to grief over it. */
   readonly readMod: (...what: Parameters<typeof readMod>) => Promise<ShelfMod>;
-  readonly close: () => Promise<void>;
 }
 
 /** For programs that have nothing else to do meanwhile. */
@@ -18,5 +17,4 @@ export const inThisThread: ShelfReader = {
   hands: 1,
   placesOf: (shelf, names) => Promise.resolve(names.map((name) => placeOf(shelf, name))),
   readMod,
-  close: () => Promise.resolve(),
 };

@@ -44,8 +44,7 @@ export interface Context {
   /** Where the server keeps what is neither the database's nor the user's. */
   readonly folder: string;
   readonly depots: Depots;
-  /** Looks into shelf folders and reads mods; whoever opens one closes it. */
-  readonly openReader: () => ShelfReader;
+  readonly reader: ShelfReader;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
   /** What is written for a game, by its id: one after another. */
@@ -88,8 +87,8 @@ async function open(): Promise<Context> {
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
-  const reader = join(root(), "dist", "shelf-reader-worker.mjs");
-  return { ...newContext(db, home(), depots), openReader: () => readInWorkers(reader) };
+  const reader = readInWorkers(join(root(), "dist", "shelf-reader-worker.mjs"));
+  return { ...newContext(db, home(), depots), reader };
 }
 
 /** Nothing is known yet, and nothing under way. */
@@ -98,7 +97,7 @@ export const newContext = (db: Db, folder: string, depots: Depots): Context => (
   at: null,
   folder,
   depots,
-  openReader: () => inThisThread,
+  reader: inThisThread,
   stocks: new Map(),
   earlierStocks: new Map(),
   orders: new Map(),

@@ -248,10 +248,17 @@ describe("what changes on the disk", () => {
     );
     value(await step(context, profileId!, stored.version, "undo"));
     await next("edited", (event) => event.kind === "edited" && event.version === version + 2);
+    value(await read());
+    await next("stock");
+    await next("shelf-changes", adds(""));
     await rm(join(shelfFolder(), "Fresh-1.0"), { recursive: true });
     value(await read());
     await next("stock");
     await next("shelf-changes", adds(""));
+    // Where nothing has changed there is nothing to tell.
+    heard.length = 0;
+    value(await read());
+    expect(heard.filter(({ kind }) => kind === "stock")).toEqual([]);
     left.abort();
     heard.length = 0;
     value(await read());

@@ -57,12 +57,20 @@ export function forgetStock({ stocks, events }: Pick<Context, "stocks" | "events
   events.publish({ kind: "stock", game });
 }
 
-async function readStock(
-  db: Db,
+/** Reads the game's own plugins anew, where nothing of the shelf has changed. */
+export async function lookAtGame(
+  context: StockContext & Pick<Context, "events">,
   game: RegisteredGame,
-  before: HeldStock | undefined,
-): Promise<Omit<HeldStock, "revision">> {
-  const { definition, folders } = game;
+): Promise<void> {
+  const known = await context.stocks.get(game.id)?.catch(() => null);
+  if (!known) return forgetStock(context, game.id);
+  const own = await readOwn(game);
+  const change = stockChange(known.stock, { ...known.stock, ...own });
+  if (Object.keys(change).length > 0) forgetStock(context, game.id);
+}
+
+/** The plugins of the game and of the expansions that are there. */
+async function readOwn({ definition, folders }: RegisteredGame): Promise<Pick<Stock, "base" | "owned">> {
   const owned = await ownedExpansions(definition, folders.game);
   const base: PluginFile[] = await readPluginFiles(
     definition,
@@ -73,13 +81,21 @@ async function readStock(
     base.push(
       ...(await readPluginFiles(definition, join(folders.game, expansion.folder), expansion.plugins)),
     );
+  return { base, owned };
+}
+
+async function readStock(
+  db: Db,
+  game: RegisteredGame,
+  before: HeldStock | undefined,
+): Promise<Omit<HeldStock, "revision">> {
+  const own = await readOwn(game);
   const shelf = await listShelf(db, game.id);
   const overlapsOf = whatOverlaps(game, shelf);
   const { overlaps, fileOverlaps } =
     before?.overlapsOf === overlapsOf ? before.stock : await findAllOverlaps(db, game, shelf);
   const stock = {
-    base,
-    owned,
+    ...own,
     shelf,
     kept: await listKept(db, game.id),
     identified: (await listIdentities(db, game.id)).map(({ path }) => path),

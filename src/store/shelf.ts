@@ -4,13 +4,18 @@ import type { Sql, Tx } from "./sql";
 
 /** What lies on the shelf, as last read. */
 export const listAsRead = (db: Sql, gameId: string) =>
+  db.query<ShelfMod>(`select ${columns} from shelf_mod where game_id = $1 order by path`, [gameId]);
+
+/** The same of some paths. */
+export const readAt = (db: Sql, gameId: string, paths: readonly string[]) =>
   db.query<ShelfMod>(
-    `select path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
-       archive_sha256 as "archiveSha256", manifest, plugins, problem, updated,
-       to_char(added at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as added
-     from shelf_mod where game_id = $1 order by path`,
-    [gameId],
+    `select ${columns} from shelf_mod where game_id = $1 and path = any($2::text[]) order by path`,
+    [gameId, paths],
   );
+
+const columns = `path, kind, size, stamp, id, name, version, author, summary, tags, files, content,
+  archive_sha256 as "archiveSha256", manifest, plugins, problem, updated,
+  to_char(added at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as added`;
 
 /** The same; the tags that its user gave a mod are added to its own. */
 export async function listShelf(db: Sql, gameId: string): Promise<ShelfMod[]> {
@@ -28,10 +33,10 @@ const listOwnTags = (db: Sql, gameId: string) =>
     [gameId],
   );
 
-/** By what it is seen whether a mod has changed since it was read. */
+/** By what it is seen whether a mod has changed since it was read, and what is counted where it has not. */
 export const listStamps = (db: Sql, gameId: string) =>
-  db.query<Pick<ShelfMod, "path" | "kind" | "size" | "stamp">>(
-    "select path, kind, size, stamp from shelf_mod where game_id = $1 order by path",
+  db.query<Pick<ShelfMod, "path" | "kind" | "size" | "stamp" | "files" | "problem">>(
+    "select path, kind, size, stamp, files, problem from shelf_mod where game_id = $1 order by path",
     [gameId],
   );
 
@@ -165,8 +170,8 @@ export async function forgetShelfPaths(tx: Tx, gameId: string, paths: readonly s
   await tx.query("delete from shelf_mod where game_id = $1 and path = any($2::text[])", [gameId, paths]);
 }
 
-/** Forgets what is not among the paths any more. */
-export async function keepShelfPaths(tx: Tx, gameId: string, paths: readonly string[]): Promise<void> {
+/** Forgets what is not among the paths any more; answers how many that were. */
+export async function keepShelfPaths(tx: Tx, gameId: string, paths: readonly string[]): Promise<number> {
   const gone = await tx.query<{ path: string }>(
     "select path from shelf_mod where game_id = $1 and not path = any($2::text[]) order by path",
     [gameId, paths],
@@ -176,4 +181,5 @@ export async function keepShelfPaths(tx: Tx, gameId: string, paths: readonly str
     gameId,
     gone.map(({ path }) => path),
   );
+  return gone.length;
 }

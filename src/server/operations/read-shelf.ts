@@ -15,7 +15,7 @@ import { gatherStatistics } from "@/store/tidy";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import { forgetStock, getStock } from "../stock";
+import { forgetStock, getStock, lookAtGame } from "../stock";
 import { storeEdit } from "./edit-profile";
 import { currentGame, readProfile } from "./situation";
 
@@ -51,11 +51,11 @@ async function readAndStore(
   signal: AbortSignal | undefined,
 ): Promise<Outcome<ShelfRead>> {
   const { db } = context;
-  const known = await store.listAsRead(db, game.id);
+  const known = await store.listStamps(db, game.id);
   const identities = await knownIdentities(db, game.id);
   // What is read is stored while the reading goes on: one that is cut short goes on from there.
   const onRead = (mods: readonly ShelfMod[]) => keepRead(db, game.id, mods);
-  const reader = context.openReader();
+  const recall = (paths: readonly string[]) => store.readAt(db, game.id, paths);
   let reading;
   try {
     reading = await readShelf(game.definition, game.folders.shelves, known, {
@@ -63,7 +63,8 @@ async function readAndStore(
       onRead,
       signal,
       identities,
-      reader,
+      recall,
+      reader: context.reader,
     });
   } catch (error) {
     forgetStock(context, game.id);
@@ -71,20 +72,17 @@ async function readAndStore(
     const { code, path } = error as NodeJS.ErrnoException;
     if (code === undefined) throw error;
     return refuse("folder-missing", { path: path ?? game.folders.shelves[0]! });
-  } finally {
-    await reader.close();
   }
-  await db.transaction(async (tx) => {
-    await store.keepShelfPaths(
-      tx,
-      game.id,
-      reading.mods.map((mod) => mod.path),
-    );
+  const paths = reading.mods.map((mod) => mod.path);
+  const gone = await db.transaction(async (tx) => {
     await markRead(tx, game.id);
+    return store.keepShelfPaths(tx, game.id, paths);
   });
   await dropUnpinned(db, game.id);
-  forgetStock(context, game.id);
-  if (reading.read > 0) await gatherStatistics(db);
+  if (reading.read + gone > 0) {
+    forgetStock(context, game.id);
+    await gatherStatistics(db);
+  } else await lookAtGame(context, game);
   await followShelf(context, game);
   const unsound = reading.mods.filter((mod) => mod.problem).length;
   return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });
@@ -122,10 +120,16 @@ export async function followShelf(context: Context, game: RegisteredGame): Promi
   const stock = await getStock(context, game);
   for (const { id, deletedAt } of await listProfiles(context.db, game.id)) {
     if (deletedAt) continue;
-    for (const follow of [pinEdit, ownWorkEdit, arrivalsEdit]) {
+    const read = async () => {
       const profile = await readProfile(context, id);
-      const edit = profile && follow(makeRoster(game.definition, profile, stock));
-      if (edit) await storeEdit(context, id, profile.version, edit);
+      return profile && makeRoster(game.definition, profile, stock);
+    };
+    let roster = await read();
+    for (const follow of [pinEdit, ownWorkEdit, arrivalsEdit]) {
+      const edit = roster && follow(roster);
+      if (!edit) continue;
+      await storeEdit(context, id, roster!.profile.version, edit);
+      roster = await read();
     }
   }
 }

@@ -7,12 +7,11 @@ import type { ShelfChanges } from "../events";
 
 /** How the shelf folders of a game differ from what was last read of them; nothing is taken over. */
 export async function findShelfChanges(
-  { db, openReader }: Pick<Context, "db" | "openReader">,
+  { db, reader }: Pick<Context, "db" | "reader">,
   { id, folders }: RegisteredGame,
 ): Promise<ShelfChanges> {
   const known = new Map((await store.listStamps(db, id)).map((mod) => [mod.path, mod]));
-  const reader = openReader();
-  const places = await listShelf(folders.shelves, reader).finally(reader.close);
+  const places = await listShelf(folders.shelves, reader);
   const there = new Set(places.map(({ path }) => path));
   return {
     game: id,

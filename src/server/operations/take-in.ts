@@ -63,11 +63,10 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
   });
 }
 
-async function readAt({ openReader }: Context, definition: GameDefinition, path: string): Promise<ShelfMod> {
+async function readAt({ reader }: Context, definition: GameDefinition, path: string): Promise<ShelfMod> {
   const { size, mtimeMs } = await lstat(path);
   const facts = { size, stamp: stampOf(mtimeMs), updated: new Date(mtimeMs).toISOString() };
-  const reader = openReader();
-  return reader.readMod(definition, "/", { path, kind: "archive", ...facts }).finally(reader.close);
+  return reader.readMod(definition, "/", { path, kind: "archive", ...facts });
 }
 
 async function overlapsOf(
