@@ -64,15 +64,35 @@ export async function listProfiles(db: Sql, gameId: string): Promise<ProfileSumm
   });
 }
 
+/** Profiles that hold a mod in certain contents. */
+export interface Usage {
+  readonly id: ModId;
+  readonly content: string | null;
+  readonly profiles: readonly ProfileId[];
+}
+
 /** By mod and the contents in which they hold it the ids of the profiles, in the order in which they were made. */
-export const listUsage = (db: Sql, gameId: string) =>
-  db.query<{ id: ModId; content: string | null; profiles: ProfileId[] }>(
-    `select e.id, e.content, array_agg(p.id order by p.made_at, p.id) as profiles
-     from profile_entry e join profile p on p.id = e.profile_id
-     where p.game_id = $1 and p.deleted_at is null and e.list = 'mods'
-     group by e.id, e.content order by e.id, e.content`,
-    [gameId],
+export async function listUsage(db: Sql, gameId: string): Promise<Usage[]> {
+  const rows = await db.query<{ id: ProfileId; mods: string; contents: string }>(
+    `select p.id, string_agg(e.id, $2 order by e.position) as mods,
+       string_agg(coalesce(e.content, ''), $2 order by e.position) as contents
+     from profile p join profile_entry e on e.profile_id = p.id and e.list = 'mods'
+     where p.game_id = $1 and p.deleted_at is null group by p.id, p.made_at order by p.made_at, p.id`,
+    [gameId, between],
   );
+  const found = new Map<string, { id: ModId; content: string | null; profiles: ProfileId[] }>();
+  for (const { id: profile, mods, contents } of rows) {
+    const contentAt = contents.split(between);
+    for (const [at, id] of mods.split(between).entries()) {
+      const content = contentAt[at] || null;
+      const key = `${id}${between}${content}`;
+      const usage = found.get(key) ?? { id: id as ModId, content, profiles: [] };
+      usage.profiles.push(profile);
+      found.set(key, usage);
+    }
+  }
+  return [...found.values()];
+}
 
 /** The orders of a profile as they were read at a version of it, so that they need not be read again. */
 export interface KnownOrders {

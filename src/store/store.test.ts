@@ -21,7 +21,15 @@ import { findNext, readHistory, record, setUndone, trimJournal } from "./journal
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
 import { migrate } from "./migrate";
 import { openHere } from "./pglite";
-import { findProfile, insertProfile, isNameTaken, listProfiles, saveState, setDeleted } from "./profiles";
+import {
+  findProfile,
+  insertProfile,
+  isNameTaken,
+  listProfiles,
+  listUsage,
+  saveState,
+  setDeleted,
+} from "./profiles";
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
 import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
 import type { Db, Tx } from "./sql";
@@ -322,6 +330,33 @@ test("the profiles of a game are listed with what is on in each and how large th
       { ...whole, modsOn: modsOn - 1, size: 70 },
       { mods: 0, modsOn: 0, size: 0 },
     ]);
+  }));
+
+test("it is told which profiles hold a mod in which contents; those in the bin hold nothing", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const { entries, sections } = profile.state.mods;
+    const [first, second] = entries;
+    const other = { ...profile, id: aProfile("p2"), name: "Other" };
+    const pinned = entries
+      .slice(0, 2)
+      .map((entry, at) => (at === 0 ? { ...entry, content: "c".repeat(64) } : entry));
+    await insertProfile(tx, other);
+    await saveState(tx, other.id, 1, { ...profile.state, mods: { sections, entries: pinned } }, null);
+    const held = async (id: string) => (await listUsage(tx, "pond")).filter((each) => each.id === id);
+    const { id, content } = first!;
+    // Both were made in the same moment: then it goes by their ids.
+    const both = [profile.id, other.id].sort();
+    const inContents = [
+      { id, content, profiles: [profile.id] },
+      { id, content: "c".repeat(64), profiles: [other.id] },
+    ];
+    const told = await held(id);
+    expect(told).toHaveLength(2);
+    expect(told).toEqual(expect.arrayContaining(inContents));
+    expect(await held(second!.id)).toEqual([{ id: second!.id, content: second!.content, profiles: both }]);
+    await setDeleted(tx, other.id, true);
+    expect((await listUsage(tx, "pond")).flatMap(({ profiles }) => profiles)).not.toContain(other.id);
   }));
 
 test("rules that are shared hold in every profile of the game; a new profile takes none of them away", () =>

@@ -1,9 +1,9 @@
 import "server-only";
-import type { ProfileId, ModId } from "@/core/model/ids";
+import type { ProfileId } from "@/core/model/ids";
 import type { Profile } from "@/core/model/profile";
 import { compareStates, type Difference } from "@/core/compare/states";
 import { readHistory, type History } from "@/store/journal";
-import { findRun, listProfiles, listUsage } from "@/store/profiles";
+import { findRun, listProfiles, listUsage, type Usage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
@@ -38,11 +38,7 @@ interface RestorePointListed {
 /** All profiles of a game, and by the id of a mod those that hold it, by their ids. */
 export interface ProfilesView {
   readonly profiles: readonly ProfileListed[];
-  readonly usage: readonly {
-    readonly id: ModId;
-    readonly content: string | null;
-    readonly profiles: readonly ProfileId[];
-  }[];
+  readonly usage: readonly Usage[];
 }
 
 /** What is shown of one profile; all that has to be there where another one is worked on. */

@@ -15,6 +15,7 @@ import { findItem, type Roster } from "@/core/roster/roster";
 import type { Edit } from "@/core/model/edit";
 import type { StateSource } from "@/server/operations/profiles";
 import { Button } from "../kit/button";
+import { LongList } from "../kit/long-list";
 import { saveText } from "../kit/save-text";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { nameOfSource, tiedPairs, useOther } from "./use-other";
@@ -191,9 +192,16 @@ function Group({
         {title}
         <span className="text-ink2 font-mono text-sm font-normal">{differences.length}</span>
       </h4>
-      <ul>
-        {differences.map((each) => (
-          <li key={keyOfDifference(each)} className="border-line flex min-h-7 items-center gap-2 border-b">
+      <LongList
+        label={title}
+        rows={differences}
+        keyOf={keyOfDifference}
+        rowHeight={28}
+        rowLook="flex items-center gap-2"
+        className="max-h-[60vh]"
+      >
+        {(each) => (
+          <>
             {choice && (
               <input
                 type="checkbox"
@@ -208,9 +216,9 @@ function Group({
             </span>
             <span className="min-w-0 grow truncate">{differenceName(here, there, each)}</span>
             <Sides here={here} there={there} difference={each} />
-          </li>
-        ))}
-      </ul>
+          </>
+        )}
+      </LongList>
     </section>
   );
 }
