@@ -57,6 +57,8 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
       if (/Content Security Policy/.test(message.text())) faults.push(message.text());
     });
     await page.goto(`${seating.url}/overview`);
+    // Keys do nothing before.
+    await page.getByText("Opening your profile…").waitFor({ state: "detached" });
     await provide(page);
     base.expect(strangers, "requests that leave the machine").toEqual([]);
     base.expect(faults, "faults in the page").toEqual([]);
