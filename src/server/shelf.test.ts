@@ -299,6 +299,17 @@ test("what is known of the disk has a name of what it holds; rows that did not c
     await rm(join(shelfFolder(), name), { recursive: true });
   value(await read());
   expect((await held()).revision).toBe(first.revision);
+
+  // The game's own plugins are looked at too, where the shelf is as it was.
+  const { definition, folders } = game;
+  const own = join(folders.game, definition.baseFolder, definition.builtIn[0]!);
+  const bytes = await readFile(own);
+  await writeFile(own, Buffer.concat([bytes, Buffer.alloc(1)]));
+  value(await read());
+  expect((await held()).stock.base[0]!.size).toBe(bytes.length + 1);
+  await writeFile(own, bytes);
+  value(await read());
+  expect((await held()).revision).toBe(first.revision);
 });
 
 test("a reading that is cancelled keeps what it has read, and the next one goes on from there", async () => {

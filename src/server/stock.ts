@@ -64,9 +64,9 @@ export async function lookAtGame(
 ): Promise<void> {
   const known = await context.stocks.get(game.id)?.catch(() => null);
   if (!known) return forgetStock(context, game.id);
-  const own = await readOwn(game);
-  const change = stockChange(known.stock, { ...known.stock, ...own });
-  if (Object.keys(change).length > 0) forgetStock(context, game.id);
+  const { base, owned } = known.stock;
+  const isSame = JSON.stringify({ base, owned }) === JSON.stringify(await readOwn(game));
+  if (!isSame) forgetStock(context, game.id);
 }
 
 /** The plugins of the game and of the expansions that are there. */

@@ -19,6 +19,7 @@ export function stockChange(before: Stock, after: Stock): StockChange {
 
 /** Null where the lists are the same. */
 function piecesOf<Row>(before: readonly Row[], after: readonly Row[]): Piece<Row>[] | null {
+  if (before === after) return null;
   const places = new Map(before.map((row, at) => [JSON.stringify(row), at]));
   const pieces: ({ from: number; count: number } | { rows: Row[] })[] = [];
   for (const row of after) {
