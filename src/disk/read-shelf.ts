@@ -18,7 +18,7 @@ export interface ShelfProgress {
 }
 
 /** By what it is seen whether a mod has changed since it was read, and what is counted where it has not. */
-export type SeenMod = Pick<ShelfMod, "path" | "kind" | "size" | "stamp" | "files" | "problem">;
+type SeenMod = Pick<ShelfMod, "path" | "kind" | "size" | "stamp" | "files" | "problem">;
 
 interface ShelfReading<Known> {
   readonly mods: readonly (Known | ShelfMod)[];

@@ -5,13 +5,13 @@ import { strToU8, zipSync } from "fflate";
 import { testGame } from "@/core/testing/game";
 import { readShelf } from "./read-shelf";
 import type { ShelfReader } from "./shelf-reader";
-import { readInWorkers } from "./shelf-reader-pool";
+import { readInThreads } from "./shelf-reader-pool";
 
 let folder: string;
 let reader: ShelfReader;
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), "seating-pool-"));
-  reader = readInWorkers(join(process.cwd(), "dist", "shelf-reader-worker.mjs"));
+  reader = readInThreads(join(process.cwd(), "dist", "shelf-reader-worker.mjs"));
 });
 afterEach(async () => {
   await rm(folder, { recursive: true });
@@ -52,11 +52,11 @@ test("a thread that ends over a mod takes nothing else with it: that one is told
      });`,
   );
   await fill(8);
-  const pool = readInWorkers(program);
+  const pool = readInThreads(program);
   const { mods } = await readShelf(testGame, [folder], [], { reader: pool });
   const told = mods.filter(({ problem }) => problem).map(({ path, problem }) => [path, problem!.data]);
   expect(told).toEqual([
-    ["Mod 3-1.0.zip", { detail: "the thread that read it has ended" }],
+    ["Mod 3-1.0.zip", { detail: "the thread that was at it has ended" }],
     ["Mod 4-1.0.zip", { detail: "out of its depth" }],
   ]);
   expect(mods.length).toBeGreaterThan(9);

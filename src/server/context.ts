@@ -12,11 +12,12 @@ import { tidy } from "@/store/tidy";
 import { home, root } from "@/disk/places";
 import { removeLeftOvers } from "@/disk/packed/packed-archive";
 import { inThisThread, type ShelfReader } from "@/disk/shelf-reader";
-import { readInWorkers } from "@/disk/shelf-reader-pool";
+import { readInThreads } from "@/disk/shelf-reader-pool";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
 import { closeOnSignals } from "./closing";
+import { writeHere, writeInThread, type ListWriter } from "./list-writer";
 import { takeFolder } from "./lock";
 import { followMovedDemo } from "./moved";
 import { settleFiles } from "./settle";
@@ -45,6 +46,7 @@ export interface Context {
   readonly folder: string;
   readonly depots: Depots;
   readonly reader: ShelfReader;
+  readonly writeList: ListWriter;
   /** Long work that is under way, by name, so that nothing is done twice at once. */
   readonly underWay: Set<string>;
   /** What is written for a game, by its id: one after another. */
@@ -76,8 +78,8 @@ async function open(): Promise<Context> {
   await rm(incomingFolder(), { recursive: true, force: true });
   await removeLeftOvers();
   if (process.env.SEATING_AFRESH) await rm(join(home(), "database"), { recursive: true, force: true });
-  const program = join(root(), "dist", "database-worker.mjs");
-  const db = await openInWorker(program, join(home(), "database"));
+  const program = (name: string) => join(root(), "dist", `${name}.mjs`);
+  const db = await openInWorker(program("database-worker"), join(home(), "database"));
   await migrate(db, migrationsFolder());
   await upgradeStored(db);
   await updateDefinitions(db, games);
@@ -87,8 +89,11 @@ async function open(): Promise<Context> {
   closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
-  const reader = readInWorkers(join(root(), "dist", "shelf-reader-worker.mjs"));
-  return { ...newContext(db, home(), depots), reader };
+  return {
+    ...newContext(db, home(), depots),
+    reader: readInThreads(program("shelf-reader-worker")),
+    writeList: writeInThread(program("list-writer-worker")),
+  };
 }
 
 /** Nothing is known yet, and nothing under way. */
@@ -98,6 +103,7 @@ export const newContext = (db: Db, folder: string, depots: Depots): Context => (
   folder,
   depots,
   reader: inThisThread,
+  writeList: writeHere,
   stocks: new Map(),
   earlierStocks: new Map(),
   orders: new Map(),

@@ -87,7 +87,7 @@ export async function lineupFile(
   const lineup = await lineupOf(context.db, roster);
   return done({
     fileName: fileNameOf(lineup.title, format, roster.game),
-    text: format.write(lineup, roster.game),
+    text: await context.writeList({ format: format.id, lineup, game: roster.game }),
   });
 }
 

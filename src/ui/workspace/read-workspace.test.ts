@@ -79,7 +79,7 @@ test("where the game has become another one meanwhile, its own shelf is asked fo
 test("without a game there is nothing to read of a shelf", async () => {
   serve("one", [null]);
   const games: never[] = [];
-  global.fetch = (() => Promise.resolve(Response.json({ games })));
+  global.fetch = () => Promise.resolve(Response.json({ games }));
   expect(await readWorkspace(null, "t", null)).toEqual({ games });
 });
 

@@ -1,0 +1,4 @@
+import { workInThread } from "@/disk/work-in-thread";
+import { writeHere, type ListToWrite } from "./list-writer";
+
+workInThread<ListToWrite>(writeHere);
