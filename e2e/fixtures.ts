@@ -56,14 +56,18 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
     page.on("console", (message) => {
       if (/Content Security Policy/.test(message.text())) faults.push(message.text());
     });
-    await page.goto(`${seating.url}/overview`);
-    // Keys do nothing before.
-    await page.getByText("Opening your profile…").waitFor({ state: "detached" });
+    await visit(page, `${seating.url}/overview`);
     await provide(page);
     base.expect(strangers, "requests that leave the machine").toEqual([]);
     base.expect(faults, "faults in the page").toEqual([]);
   },
 });
+
+/** Opens a view, and waits until it is there: before, keys do nothing, and there is nothing to be looked at. */
+export async function visit(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.getByText("Opening your profile…").waitFor({ state: "detached" });
+}
 
 /** The row of a plugin in the plan. */
 export const row = (page: Page, id: string) => page.locator(`[data-item="${id}"]`);

@@ -309,7 +309,9 @@ test("before playing together, lists, a code and digits are compared with the pr
   test.setTimeout(120_000);
   const csv = await exported(page, seating.url, "csv");
   await page.goto(`${seating.url}/lineups?part=together`);
-  const own = /[0-9a-f]{4} [0-9a-f]{4} [0-9a-f]{4}/.exec((await page.locator("main").textContent())!)![0];
+  const digits = /[0-9a-f]{4} [0-9a-f]{4} [0-9a-f]{4}/;
+  await expect(page.locator("main")).toContainText(digits);
+  const own = digits.exec((await page.locator("main").textContent())!)![0];
   await openList(page, "same.csv", csv);
   const same = page.getByRole("article", { name: "same" });
   await expect(same).toContainText("The same setup as yours, proved by its fingerprint.");

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { expect, find, test } from "./fixtures";
+import { expect, find, test, visit } from "./fixtures";
 
 const axe = readFileSync(createRequire(__filename).resolve("axe-core/axe.min.js"), "utf8");
 
@@ -39,7 +39,7 @@ for (const theme of ["light", "dark"] as const) {
       "depot",
       "settings",
     ]) {
-      await page.goto(`${seating.url}/${view}`);
+      await visit(page, `${seating.url}/${view}`);
       await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       if (view === "plan") await find(page, "Glass Tides.plank");
       if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();
@@ -123,7 +123,7 @@ for (const size of [
   test(`nothing is cut off at ${size.width}x${size.height}`, async ({ watched: page, seating }) => {
     await page.setViewportSize(size);
     for (const view of ["overview", "shelf", "plan", "rules", "lineups", "lineups?part=in", "depot"]) {
-      await page.goto(`${seating.url}/${view}`);
+      await visit(page, `${seating.url}/${view}`);
       const over = await page.evaluate(() => [
         document.documentElement.scrollWidth - innerWidth,
         document.querySelector("header")!.scrollWidth - document.querySelector("header")!.clientWidth,

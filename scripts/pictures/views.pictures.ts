@@ -14,6 +14,7 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop());
 
 async function take(page: Page, name: string): Promise<void> {
+  await page.getByText("Opening your profile…").waitFor({ state: "detached" });
   await page.mouse.move(640, 799);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(300);
