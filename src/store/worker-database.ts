@@ -16,9 +16,7 @@ export interface Answer {
 
 /** Opens the database of a folder in a worker thread that runs `program`, a bundled database-worker. */
 export async function openInWorker(program: string, folder: string): Promise<Db> {
-  // What is read passes through once: room for more of it would only be filled.
-  const resourceLimits = { maxYoungGenerationSizeMb: 16 };
-  const worker = new Worker(program, { workerData: { folder }, resourceLimits });
+  const worker = new Worker(program, { workerData: { folder } });
   const waiting = new Map<number, { resolve: (value: never) => void; reject: (error: Error) => void }>();
   let asked = 0;
   let gone: Error | null = null;
