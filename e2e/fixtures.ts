@@ -63,10 +63,13 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
   },
 });
 
-/** Opens a view, and waits until it is there: before, keys do nothing, and there is nothing to be looked at. */
+/** Waits until a view that was loaded is there: before, keys do nothing, and there is nothing to be looked at. */
+export const opened = (page: Page): Promise<void> =>
+  page.getByText("Opening your profile…").waitFor({ state: "detached" });
+
 export async function visit(page: Page, address: string): Promise<void> {
   await page.goto(address);
-  await page.getByText("Opening your profile…").waitFor({ state: "detached" });
+  await opened(page);
 }
 
 /** The row of a plugin in the plan. */

@@ -4,6 +4,7 @@ import { test, type Page } from "@playwright/test";
 import { strToU8 } from "fflate";
 import { make7z } from "@/disk/testing/make-7z";
 import { dropFile } from "../../e2e/drop-file";
+import { opened, visit } from "../../e2e/fixtures";
 import { root, startSeating, type Server } from "../../e2e/server";
 
 const home = process.env.SEATING_PICTURES ?? "";
@@ -14,7 +15,6 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop());
 
 async function take(page: Page, name: string): Promise<void> {
-  await page.getByText("Opening your profile…").waitFor({ state: "detached" });
   await page.mouse.move(640, 799);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(300);
@@ -23,14 +23,14 @@ async function take(page: Page, name: string): Promise<void> {
 }
 
 test("the main views", async ({ page }) => {
-  await page.goto(`${server.url}/overview`);
+  await visit(page, `${server.url}/overview`);
   await take(page, "overview");
 
-  await page.goto(`${server.url}/shelf?tag=water`);
+  await visit(page, `${server.url}/shelf?tag=water`);
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await take(page, "shelf");
 
-  await page.goto(`${server.url}/shelf?q=instrument+room`);
+  await visit(page, `${server.url}/shelf?q=instrument+room`);
   await page.getByRole("row", { name: /Instrument Room/ }).click();
   await page.getByRole("button", { name: "Choose its parts…" }).click();
   await take(page, "parts");
@@ -45,12 +45,12 @@ test("the main views", async ({ page }) => {
   await take(page, "taking-in");
   await page.getByRole("button", { name: "Leave it" }).click();
 
-  await page.goto(`${server.url}/profiles`);
+  await visit(page, `${server.url}/profiles`);
   await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "All at Once" });
   await page.getByText(/differences from All at Once$/).waitFor();
   await take(page, "profiles");
 
-  await page.goto(`${server.url}/settings`);
+  await visit(page, `${server.url}/settings`);
   await page.getByText("None yet. One is kept").waitFor();
   await take(page, "settings-data");
   await page
@@ -59,7 +59,7 @@ test("the main views", async ({ page }) => {
   await page.getByText("this is what was read from it").scrollIntoViewIfNeeded();
   await take(page, "settings");
 
-  await page.goto(`${server.url}/plan`);
+  await visit(page, `${server.url}/plan`);
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Lamplight Rework.plank");
   await page.keyboard.press("Enter");
@@ -71,6 +71,7 @@ test("the main views", async ({ page }) => {
 
   await page.emulateMedia({ colorScheme: "dark" });
   await page.reload();
+  await opened(page);
   await page.keyboard.press("Control+k");
   await page.keyboard.type("Lamplight Rework.plank");
   await page.keyboard.press("Enter");
@@ -93,6 +94,7 @@ test("the main views", async ({ page }) => {
   await page.mouse.up();
   await page.emulateMedia({ colorScheme: "light" });
   await page.reload();
+  await opened(page);
 
   await page.keyboard.press("Alt+o");
   await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
@@ -107,7 +109,7 @@ test("the main views", async ({ page }) => {
   await take(page, "trial");
   await page.getByRole("button", { name: "Close the trial" }).click();
 
-  await page.goto(`${server.url}/rules`);
+  await visit(page, `${server.url}/rules`);
   const depot = join(home, "demo/brinehollow/depot/rulebooks/soundings-1.0.json");
   await page.getByLabel("Rulebook file").setInputFiles(depot);
   await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
@@ -120,27 +122,27 @@ test("the main views", async ({ page }) => {
   await page.getByText(/^With it/).waitFor();
   await take(page, "rules");
 
-  await page.goto(`${server.url}/lineups`);
+  await visit(page, `${server.url}/lineups`);
   const href = await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href");
   const text = await (await page.request.get(`${server.url}${href}`)).text();
   await rm(join(home, "demo/brinehollow/shelf/Small Fry-1.0.0.zip"));
-  await page.goto(`${server.url}/shelf`);
+  await visit(page, `${server.url}/shelf`);
   await page.getByRole("button", { name: "Read the shelf" }).click();
   await page.getByText(/^\d+ items/).waitFor();
-  await page.goto(`${server.url}/lineups`);
+  await visit(page, `${server.url}/lineups`);
   await page.getByText("None yet.").waitFor();
   await take(page, "lineup-out");
-  await page.goto(`${server.url}/lineups?part=in`);
+  await visit(page, `${server.url}/lineups?part=in`);
   const buffer = Buffer.from(text);
   await page
     .getByLabel("Lineup file")
     .setInputFiles({ name: "Long-Descent.lineup.json", mimeType: "application/json", buffer });
   await page.getByText(/^To get/).waitFor();
   await take(page, "lineups");
-  await page.goto(`${server.url}/lineup/${new URL(href!, server.url).searchParams.get("profile")}`);
+  await visit(page, `${server.url}/lineup/${new URL(href!, server.url).searchParams.get("profile")}`);
   await take(page, "lineup-page");
 
-  await page.goto(`${server.url}/depot`);
+  await visit(page, `${server.url}/depot`);
   await page.getByLabel("Search the depot").fill("tides");
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await page.getByRole("button", { name: "Sign in" }).click();
@@ -154,17 +156,17 @@ test("the main views", async ({ page }) => {
   await take(page, "depot");
 
   // Somebody follows the list, has changed something of it, and its author, too.
-  await page.goto(`${server.url}/lineups?part=in`);
+  await visit(page, `${server.url}/lineups?part=in`);
   const file = page.getByLabel("Lineup file");
   await file.setInputFiles({ name: "Long-Descent.lineup.json", mimeType: "application/json", buffer });
   await page.getByLabel("Name of the new profile").fill("Long Descent, mine");
   await page.getByRole("button", { name: "Make the profile" }).click();
   await page.getByRole("heading", { name: /^Changed by you/ }).waitFor();
-  await page.goto(`${server.url}/shelf?q=glass+tides`);
+  await visit(page, `${server.url}/shelf?q=glass+tides`);
   await page.getByRole("switch", { name: "Glass Tides is on" }).click();
   await page.getByText("1 changed by you").waitFor();
   await page.getByText("Storing…").waitFor({ state: "detached" });
-  await page.goto(`${server.url}/lineups?part=following`);
+  await visit(page, `${server.url}/lineups?part=following`);
   const next = Buffer.from(JSON.stringify(nextVersion(JSON.parse(text) as Listed)));
   await file.setInputFiles({
     name: "Long-Descent-2.lineup.json",
