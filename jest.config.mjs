@@ -1,6 +1,7 @@
 /** @type {import("jest").Config} */
 const config = {
   testEnvironment: "node",
+  globalSetup: "<rootDir>/scripts/lib/jest-setup.mjs",
   testMatch: ["<rootDir>/src/**/*.test.ts", "<rootDir>/src/**/*.test.tsx", "<rootDir>/scripts/**/*.test.ts"],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",
@@ -20,6 +21,8 @@ const config = {
   },
   transformIgnorePatterns: ["/node_modules/(?!(@tanstack|@leeoniya|@scure|canonicalize|parse5|entities))"],
   modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/dist", "<rootDir>/.seating"],
+  // By itself it leaves one core idle, which of two is half of all there is.
+  maxWorkers: "100%",
   testTimeout: 30000,
 };
 

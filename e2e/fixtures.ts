@@ -65,7 +65,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }>({
 
 /** Waits until a view that was loaded is there: before, keys do nothing, and there is nothing to be looked at. */
 export const opened = (page: Page): Promise<void> =>
-  page.getByText("Opening your profile…").waitFor({ state: "detached" });
+  page.getByText("Opening Seating…").waitFor({ state: "detached" });
 
 export async function visit(page: Page, address: string): Promise<void> {
   await page.goto(address);

@@ -43,6 +43,9 @@ test("only its own pages have anything of the server", async ({ seating, page })
       "frame-ancestors 'none'",
     );
 
+  // Closed sooner, a connection may be closed just as the next request goes out on it.
+  expect((await ask(seating.url, "GET", "/api/alive")).headers["keep-alive"]).toBe("timeout=600");
+
   const socket = connect(Number(new URL(seating.url).port), "127.0.0.1");
   socket.write(
     `GET / HTTP/1.1\r\nHost: ${new URL(seating.url).host}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\n\r\n`,

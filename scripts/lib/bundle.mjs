@@ -1,6 +1,6 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
-import { root, run } from "./steps.mjs";
+import { hashOf, root, run, unlessUnchanged } from "./steps.mjs";
 
 /** Programs that run beside the server, each as one file of plain JavaScript under dist/. */
 const programs = {
@@ -34,10 +34,16 @@ async function bundle(files, more = {}) {
   });
 }
 
-export async function build() {
-  await rm(join(root, "dist"), { recursive: true, force: true });
-  await bundle(programs, { minifySyntax: true });
-}
+export const build = () =>
+  unlessUnchanged(
+    "dist/made",
+    hashOf(["src", "scripts/lib/bundle.mjs", "package-lock.json"]),
+    "The programs beside the server are current",
+    async () => {
+      await rm(join(root, "dist"), { recursive: true, force: true });
+      await bundle(programs, { minifySyntax: true });
+    },
+  );
 
 /** Bundles a program that is not shipped and runs it in a process of its own; answers its exit code. */
 export async function runBundled(name, path, args = [], more = {}) {

@@ -24,6 +24,8 @@ export const mutationOf = (area) => {
       projectType: "custom",
       config: {
         ...jest,
+        // None of these tests runs a program, and it would be done for every mutant.
+        globalSetup: undefined,
         testMatch: tests.map((test) => `<rootDir>/${test}`),
         moduleNameMapper: {
           ...jest.moduleNameMapper,

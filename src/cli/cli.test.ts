@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from "node:child_process";
+import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -6,7 +6,6 @@ import type { OrderResult } from "@/core/model/problem";
 
 const folder = mkdtempSync(join(tmpdir(), "seating-cli-"));
 const program = join(process.cwd(), "dist", "seating.mjs");
-beforeAll(() => execFileSync(process.execPath, ["scripts/bundle.mjs"]));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 function file(name: string, value: unknown): string {

@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from "node:child_process";
+import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -22,7 +22,6 @@ let lineup: Lineup;
 let path: string;
 
 beforeAll(async () => {
-  execFileSync(process.execPath, ["scripts/bundle.mjs"]);
   await makeDemo(folder, 7, 30);
   const { mods } = await readShelf(game, [shelf], []);
   const some = [...newestById(mods).values()].slice(0, 12);

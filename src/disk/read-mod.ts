@@ -4,7 +4,7 @@ import { contentHash } from "@/core/lineup/content-hash";
 import type { GameDefinition } from "@/core/model/game";
 import { ModId, type PluginId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
-import type { ModManifest, PluginFile, ShelfMod } from "@/core/model/shelf";
+import type { ContentFile, ModManifest, PluginFile, ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
 import { layOutParts, type PartFile } from "@/core/roster/parts";
 import { readManifest } from "@/formats/manifest";
@@ -138,16 +138,25 @@ function soundMod(
       ...(part === null ? {} : { part }),
     })),
     problem: null,
-    ...filesWithHashes(parts, digests),
+    contentFiles: contentFilesOf(files, parts, digests),
   };
 }
 
-/** Each path once, in order, with the first 16 bytes of its hash; of a path that several parts bring the first counts. */
-function filesWithHashes(parts: readonly PartFile[], digests: readonly Digest[]) {
-  const hashOf = new Map<string, string>();
-  for (const { path, at } of parts) if (!hashOf.has(path)) hashOf.set(path, digests[at]!.sha256.slice(0, 32));
-  const fileNames = [...hashOf.keys()].sort();
-  return { fileNames, fileHashes: fileNames.map((path) => hashOf.get(path)!) };
+/** Signs of the first 16 bytes of a hash, in hexadecimal. */
+const shortHash = 32;
+
+function contentFilesOf(
+  files: readonly ModFile[],
+  parts: readonly PartFile[],
+  digests: readonly Digest[],
+): ContentFile[] {
+  const all = parts.map(({ at, path, part }) => ({
+    path,
+    size: files[at]!.size,
+    hash: digests[at]!.sha256.slice(0, shortHash),
+    part,
+  }));
+  return all.sort((a, b) => (a.path < b.path ? -1 : Number(a.path > b.path)));
 }
 
 export function pluginFile(game: GameDefinition, name: string, size: number, digest: Digest): PluginFile {

@@ -106,8 +106,7 @@ export const isUnchanged = (before: Pick<SeenMod, "stamp" | "size" | "kind">, pl
 
 /**
  * Every folder and archive of the shelf folders, by name; files of other kinds and hidden ones are passed over. What cannot be looked
- * into is listed with its problem. Paths are
- * names within the first folder; those in another one are whole.
+ * into is listed with its problem. Paths are names within the first folder; those in another one are whole.
  */
 export async function listShelf(
   [first, ...others]: readonly string[],

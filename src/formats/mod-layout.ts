@@ -7,6 +7,10 @@ import type { ProblemCode } from "@/core/model/refusal";
 
 export const manifestName = "seating-mod.json";
 
+/** Whether a path is that of a mod's manifest, which is for the mod alone. */
+export const isManifest = (game: Pick<GameDefinition, "paths">, path: string): boolean =>
+  foldName(game, path) === manifestName;
+
 /** What the content check needs to know of a game. */
 type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "pluginExtensions">;
 
@@ -42,7 +46,7 @@ export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<Mo
   }
   return done({
     paths: stripped,
-    manifest: stripped.findIndex((path) => foldName(game, path) === manifestName),
+    manifest: stripped.findIndex((path) => isManifest(game, path)),
   });
 }
 
@@ -64,5 +68,5 @@ const holdsContent = (game: ContentLaws, paths: readonly string[]): boolean =>
   paths.some((path) => {
     const slash = path.indexOf("/");
     if (slash >= 0) return isContentFolder(game, path.slice(0, slash));
-    return isPlugin(game, path) || foldName(game, path) === manifestName;
+    return isPlugin(game, path) || isManifest(game, path);
   });

@@ -21,6 +21,7 @@ import { writeHere, writeInThread, type ListWriter } from "./list-writer";
 import { takeFolder } from "./lock";
 import { followMovedDemo } from "./moved";
 import { settleFiles } from "./settle";
+import { followStored, type StoredParts } from "./stock-changes";
 import { upgradeStored } from "./upgrade";
 
 /** A stock, and a name of exactly what it holds. */
@@ -40,6 +41,7 @@ export interface Context {
   readonly stocks: Map<string, Promise<HeldStock>>;
   /** The last few of each game, the present one first. */
   readonly earlierStocks: Map<string, readonly HeldStock[]>;
+  readonly parts: StoredParts;
   /** The orders of profiles at the version that was last stored or read, by the profile's id. */
   readonly orders: Map<string, KnownOrders>;
   /** Where the server keeps what is neither the database's nor the user's. */
@@ -90,24 +92,29 @@ async function open(): Promise<Context> {
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
   return {
-    ...newContext(db, home(), depots),
+    ...(await newContext(db, home(), depots)),
     reader: readInThreads(program("shelf-reader-worker")),
     writeList: writeInThread(program("list-writer-worker")),
   };
 }
 
 /** Nothing is known yet, and nothing under way. */
-export const newContext = (db: Db, folder: string, depots: Depots): Context => ({
-  db,
-  at: null,
-  folder,
-  depots,
-  reader: inThisThread,
-  writeList: writeHere,
-  stocks: new Map(),
-  earlierStocks: new Map(),
-  orders: new Map(),
-  underWay: new Set(),
-  writing: new Map(),
-  events: new Events(),
-});
+export async function newContext(db: Db, folder: string, depots: Depots): Promise<Context> {
+  const context: Context = {
+    db,
+    at: null,
+    folder,
+    depots,
+    reader: inThisThread,
+    writeList: writeHere,
+    stocks: new Map(),
+    earlierStocks: new Map(),
+    parts: { storing: null, untold: new Set() },
+    orders: new Map(),
+    underWay: new Set(),
+    writing: new Map(),
+    events: new Events(),
+  };
+  await followStored(context);
+  return context;
+}

@@ -39,6 +39,8 @@ async function main(): Promise<void> {
   server.on("connect", (_, socket) => socket.destroy());
   // A large archive may take as long as it takes.
   server.requestTimeout = 0;
+  // A connection that is closed after five quiet seconds may be closed just as the next request goes out on it.
+  server.keepAliveTimeout = 600_000;
   server.listen(port, hostname);
 }
 

@@ -86,8 +86,9 @@ function randomState(game: (typeof games)[number], stock: Stock): ProfileState {
   );
   // Files and folders, as the game compares them.
   const leavesOut = chance(0.5);
-  const leftOut = sound.flatMap(({ id, fileNames = [] }) => {
-    const paths = fileNames.filter(() => leavesOut && chance(0.05)).map((path) => foldName(game, path));
+  const leftOut = sound.flatMap(({ id, contentFiles = [] }) => {
+    const some = contentFiles.filter(() => leavesOut && chance(0.05));
+    const paths = some.map(({ path }) => foldName(game, path));
     const [first] = paths;
     const folder = first?.includes("/") && chance(0.5) ? [first.slice(0, first.indexOf("/") + 1)] : [];
     return [...new Set([...folder, ...paths])].map((path) => ({ mod: id, path }));

@@ -1,9 +1,11 @@
+import { createHash } from "node:crypto";
 import { existsSync } from "node:fs";
 import { copyFile, link, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
+import type { ModId } from "@/core/model/ids";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, listGames, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
@@ -20,6 +22,7 @@ import { exportInto, importData as importFrom, lookAtData } from "./operations/o
 import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
 import { step, storeEdit } from "./operations/edit-profile";
 import { currentGame } from "./operations/situation";
+import { pathsOfContent, sharedBetween, whoBrings } from "./operations/content-files";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
 import { findShelfChanges } from "./operations/shelf-changes";
@@ -27,6 +30,7 @@ import { tellAll } from "./operations/stream-events";
 import * as incoming from "./operations/take-in";
 import { settleFiles } from "./settle";
 import { getStock, holdStock } from "./stock";
+import { storePart, tellOfParts } from "./stock-changes";
 import { makeContext, makeDemoContext, storedProfile, value } from "./testing/demo-context";
 
 let folder: string;
@@ -312,9 +316,125 @@ test("what is known of the disk has a name of what it holds; rows that did not c
   expect((await held()).revision).toBe(first.revision);
 });
 
+test("as soon as something of a game's stock is stored otherwise, what was known of it counts no more, and windows are told", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const told: ServerEvent[] = [];
+  const stop = context.events.subscribe((event) => told.push(event));
+  const tables = ["shelf_mod", "contents", "kept_mod", "mod_tag", "mod_identity", "own_work", "rulebook"];
+  const isForgotten = async (statement: string) => {
+    await holdStock(context, game);
+    told.length = 0;
+    await context.db.query(statement);
+    expect([statement, context.stocks.has(game.id), told]).toEqual([
+      statement,
+      false,
+      [{ kind: "stock", game: game.id }],
+    ]);
+  };
+  await context.db.exec(
+    `insert into kept_mod values ('brinehollow', 'x', 'x', '{}');
+     insert into own_work values ('brinehollow', 'x'); insert into mod_tag values ('brinehollow', 'x', 'x');
+     insert into mod_identity values ('brinehollow', 'x', 'x', 'X')`,
+  );
+  await context.db.exec("delete from kept_mod where content = 'x'");
+  for (const table of tables.filter((each) => each !== "kept_mod")) {
+    const [{ count }] = (await context.db.query<{ count: number }>(
+      `select count(*)::integer as count from ${table} where game_id = 'brinehollow'`,
+    )) as [{ count: number }];
+    expect([table, count > 0]).toEqual([table, true]);
+    await isForgotten(`update ${table} set game_id = game_id where game_id = 'brinehollow'`);
+  }
+  for (const table of ["own_work", "mod_tag"]) await isForgotten(`delete from ${table} where mod = 'x'`);
+  await isForgotten("delete from mod_identity where path = 'x'");
+  await isForgotten("insert into own_work values ('brinehollow', 'y')");
+  await isForgotten("delete from own_work where mod = 'y'");
+  await isForgotten("update game set definition = definition where id = 'brinehollow'");
+  // What is of no account for it, or of another game.
+  await holdStock(context, game);
+  told.length = 0;
+  await context.db.query("update game set profile_id = profile_id");
+  await context.db.query("update shelf_mod set stamp = stamp where game_id = 'none'");
+  await context.db.query("update profile set note = note");
+  expect([context.stocks.has(game.id), told]).toEqual([true, []]);
+  stop();
+});
+
+test("of parts that belong together it is told once, at their end; what others store meanwhile is told at once", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const touch = "update shelf_mod set size = size where game_id = 'brinehollow'";
+  let told = 0;
+  const stop = context.events.subscribe(({ kind }) => (told += Number(kind === "stock")));
+  await holdStock(context, game);
+  await storePart(context, game.id, (tx) => tx.query(touch));
+  const failed = storePart(context, game.id, async (tx) => {
+    await tx.query(touch);
+    throw new Error("changed my mind");
+  });
+  await expect(failed).rejects.toThrow();
+  expect([told, context.stocks.has(game.id)]).toEqual([0, true]);
+  tellOfParts(context, game.id);
+  tellOfParts(context, game.id);
+  expect([told, context.stocks.has(game.id)]).toEqual([1, false]);
+  const part = storePart(context, game.id, (tx) => tx.query(touch));
+  const other = context.db.query(touch);
+  await Promise.all([part, other]);
+  expect(told).toBe(2);
+  tellOfParts(context, game.id);
+  expect(told).toBe(2);
+  await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
+  told = 0;
+  value(await read());
+  expect(told).toBe(1);
+  stop();
+});
+
+test("of every file is known who brings it, and of two mods which files they share, equal or not", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const { shelf, fileOverlaps } = await getStock(context, game);
+  const mods = newestById(shelf);
+  const { broader, narrower } = fileOverlaps.find(
+    (pair) => mods.get(pair.broader as ModId)!.kind === "archive",
+  )!;
+  const [one, other] = [broader, narrower].map((id) => mods.get(id as ModId)!.content!) as [string, string];
+  const shared = value(await sharedBetween(context, one, other));
+  expect(shared.length).toBeGreaterThan(0);
+  expect(shared.map((each) => each.path)).not.toContain("seating-mod.json");
+  const { path, equal } = shared[0]!;
+  const bringing = value(await whoBrings(context, path.toUpperCase()));
+  expect(bringing.map(({ mod }) => mod)).toEqual(expect.arrayContaining([broader, narrower]));
+  for (const { mod, files } of bringing) {
+    const { path: place, kind, content } = mods.get(mod)!;
+    if (kind !== "archive") continue;
+    const unpacked = unzipSync(await readFile(join(game.folders.shelves[0]!, place)));
+    const [name, bytes] = Object.entries(unpacked).find(([name]) =>
+      name.toLowerCase().endsWith(path.toLowerCase()),
+    )!;
+    expect([mod, files.map(({ size, hash }) => [size, hash])]).toEqual([
+      mod,
+      [[bytes.length, createHash("sha256").update(bytes).digest("hex").slice(0, 32)]],
+    ]);
+    const known = value(await pathsOfContent(context, content!));
+    expect(known).toContain(name.slice(name.toLowerCase().lastIndexOf(path.toLowerCase())));
+  }
+  const [first, second] = [one, other].map((content) => bringing.find((each) => each.content === content)!);
+  expect(equal).toBe(first!.files[0]!.hash === second!.files[0]!.hash);
+  expect(value(await sharedBetween(context, one, one)).every(({ equal }) => equal)).toBe(true);
+  expect(value(await whoBrings(context, path.slice(1)))).toEqual([]);
+});
+
+test("where mods are read anew by other laws, overlaps are those of what was read, though no contents changed", async () => {
+  const game = (await findCurrentGame(context.db))!;
+  const { overlaps } = (await holdStock(context, game)).stock;
+  expect(overlaps.length).toBeGreaterThan(0);
+  await context.db.query("update contents set records = '[]' where game_id = 'brinehollow'");
+  await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
+  expect((await holdStock(context, game)).stock.overlaps).toEqual([]);
+  value(await read());
+  expect((await holdStock(context, game)).stock.overlaps).toEqual(overlaps);
+});
+
 test("a reading that is cancelled keeps what it has read, and the next one goes on from there", async () => {
   await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
-  context.stocks.clear();
   const cancel = new AbortController();
   const first = await readShelfOfGame(
     context,
@@ -341,7 +461,6 @@ test("mods lie in several folders; those outside the first are known by their wh
   value(await shelf.bringBackMods(context, [id!]));
   expect(existsSync(join(other, "Far Mod-1.0/textures/f.tex"))).toBe(true);
   await saveGame(context.db, game);
-  context.stocks.clear();
   value(await read());
 });
 
@@ -402,7 +521,7 @@ test("a state is read of a profile, and refused where there is none", async () =
 describe("everything as one archive", () => {
   const at = new Date("2026-11-05T10:00:00Z");
   const rows = async (from: Context) => {
-    const tables = ["game", "profile", "profile_entry", "shelf_mod", "journal", "mod_files"];
+    const tables = ["game", "profile", "profile_entry", "shelf_mod", "journal", "contents"];
     const all = [];
     for (const table of tables)
       all.push(

@@ -14,9 +14,11 @@ import type { RegisteredGame } from "@/store/games";
 import { listIdentities } from "@/store/identities";
 import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
-import { listFiles, listRecords, listShelf } from "@/store/shelf";
+import { listPaths, listRecords } from "@/store/contents";
+import { listShelf } from "@/store/shelf";
 import type { Db } from "@/store/sql";
 import type { Context, HeldStock } from "./context";
+import { forgetStock, type StockHolder } from "./stock-changes";
 
 /** What lies on the disk for a game: its own plugins read now, the shelf as it was last read. */
 export const getStock = async (context: StockContext, game: RegisteredGame): Promise<Stock> =>
@@ -28,7 +30,7 @@ export function holdStock(context: StockContext, game: RegisteredGame): Promise<
   const { stocks } = context;
   const known = stocks.get(game.id);
   if (known) return known;
-  const reading = readAnew(context, game);
+  const reading = readAndRemember(context, game);
   stocks.set(game.id, reading);
   reading.catch(() => stocks.delete(game.id));
   return reading;
@@ -37,7 +39,10 @@ export function holdStock(context: StockContext, game: RegisteredGame): Promise<
 /** Stocks of before from which a window can say that it comes. */
 const remembered = 4;
 
-async function readAnew({ db, earlierStocks }: StockContext, game: RegisteredGame): Promise<HeldStock> {
+async function readAndRemember(
+  { db, earlierStocks }: StockContext,
+  game: RegisteredGame,
+): Promise<HeldStock> {
   const earlier = earlierStocks.get(game.id) ?? [];
   const read = await readStock(db, game, earlier[0]);
   // What did not change stays the same object, here as in the browser.
@@ -51,19 +56,10 @@ async function readAnew({ db, earlierStocks }: StockContext, game: RegisteredGam
   return held;
 }
 
-/** What was read of the disk counts no more: it is read anew when it is asked for, and whoever shows it is told. */
-export function forgetStock({ stocks, events }: Pick<Context, "stocks" | "events">, game: string): void {
-  stocks.delete(game);
-  events.publish({ kind: "stock", game });
-}
-
 /** Reads the game's own plugins anew, where nothing of the shelf has changed. */
-export async function lookAtGame(
-  context: StockContext & Pick<Context, "events">,
-  game: RegisteredGame,
-): Promise<void> {
+export async function lookAtGame(context: StockContext & StockHolder, game: RegisteredGame): Promise<void> {
   const known = await context.stocks.get(game.id)?.catch(() => null);
-  if (!known) return forgetStock(context, game.id);
+  if (!known) return;
   const { base, owned } = known.stock;
   const isSame = JSON.stringify({ base, owned }) === JSON.stringify(await readOwn(game));
   if (!isSame) forgetStock(context, game.id);
@@ -107,11 +103,14 @@ async function readStock(
   return { stock, overlapsOf };
 }
 
-/** The contents of all mods that count, as what they count, and how their paths are compared. */
+/**
+ * The contents of all mods that count, as what they count, and the laws. Where those change, the same contents are read anew and may be
+ * found to hold other records: by the stamps, which go before and come after, that is seen as well.
+ */
 function whatOverlaps({ definition }: RegisteredGame, shelf: readonly ShelfMod[]): string {
-  const hash = createHash("sha256").update(JSON.stringify(definition.paths));
-  for (const { id, path, content } of newestById(shelf).values())
-    hash.update(JSON.stringify([id, path, content]));
+  const hash = createHash("sha256").update(JSON.stringify(definition));
+  for (const { id, path, content, stamp } of newestById(shelf).values())
+    hash.update(JSON.stringify([id, path, content, stamp]));
   return hash.digest("base64url");
 }
 
@@ -122,18 +121,19 @@ const findAllOverlaps = async (db: Db, game: RegisteredGame, shelf: readonly She
 
 /** By the newest version of each mod. */
 async function recordOverlaps(db: Db, { id }: RegisteredGame, shelf: readonly ShelfMod[]) {
-  const newest = new Set([...newestById(shelf).values()].map((mod) => mod.path));
-  const rows = (await listRecords(db, id)).filter(({ path }) => newest.has(path));
+  const recordsOf = await listRecords(db, id);
+  const rows = [...newestById(shelf).values()].flatMap(({ content }) => recordsOf.get(content ?? "") ?? []);
   return findOverlaps(new Map(rows.map(({ plugin, records }) => [plugin, new Set(records)])));
 }
 
 /** By the newest version of each mod; what each has for itself, as its manifest, meets nothing. */
 async function fileOverlaps(db: Db, { id, definition }: RegisteredGame, shelf: readonly ShelfMod[]) {
-  const modOf = new Map([...newestById(shelf).values()].map((mod) => [mod.path, mod.id]));
-  const rows = (await listFiles(db, id)).filter(({ path }) => modOf.has(path));
-  const files = (paths: readonly string[]) =>
-    new Set(paths.map((path) => foldName(definition, path)).filter((path) => path !== manifestName));
-  return findOverlaps(new Map(rows.map((row) => [modOf.get(row.path)!, files(row.files)])));
+  const pathsOf = await listPaths(db, id);
+  const files = ({ content }: ShelfMod) =>
+    (pathsOf.get(content ?? "") ?? [])
+      .map((path) => foldName(definition, path))
+      .filter((path) => path !== manifestName);
+  return findOverlaps(new Map([...newestById(shelf)].map(([mod, newest]) => [mod, new Set(files(newest))])));
 }
 
 /** An expansion is owned where its folder lies in the game's. */

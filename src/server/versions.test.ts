@@ -131,7 +131,6 @@ test("contents are kept as long as something pins them, the history too, and no 
 
 test("one's own work is followed, and said so; everybody else's stays", async () => {
   context.orders.clear();
-  context.stocks.clear();
   const folder = join(shelf, "Own Kite");
   await mkdir(join(folder, "kites"), { recursive: true });
   await writeFile(join(folder, "kites/own.dat"), "one");

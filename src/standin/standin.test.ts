@@ -184,8 +184,8 @@ describe("the stand-in game", () => {
     const mod = roster.modOf.get("glass-tides")!.mod!;
     const paths = (await readShelf(brinehollow, [shelf()], [])).mods.find(
       ({ id }) => id === mod.id,
-    )!.fileNames!;
-    const texture = paths.find((path) => path.includes("/"))!.toLowerCase();
+    )!.contentFiles!;
+    const texture = paths.find(({ path }) => path.includes("/"))!.path.toLowerCase();
     await write(await without({ mod: mod.id, path: texture }));
     const fewer = await start();
     expect([files(fewer.lines), fewer.stopped]).toEqual([all - 1, null]);
@@ -252,7 +252,7 @@ describe("the game that has mods only", () => {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
     const { mods } = await readShelf(kitefall, [join(out, "kitefall-cup/shelf")], []);
     const { name, purpose, state } = plan.games.find((each) => each.id === kitefall.id)!.profiles[0]!;
-    const files = new Map(mods.map((mod) => [mod.id, new Set(mod.fileNames)]));
+    const files = new Map(mods.map((mod) => [mod.id, new Set(mod.contentFiles!.map(({ path }) => path))]));
     for (const names of files.values()) names.delete("seating-mod.json");
     const stock = {
       base: [],

@@ -1,6 +1,6 @@
 import { parentPort, workerData } from "node:worker_threads";
 import { openConnection } from "./pglite";
-import type { Answer, Ask } from "./worker-database";
+import type { Answer, Ask, Notice } from "./worker-database";
 
 /** Runs PostgreSQL in a worker thread, for a query blocks the thread that it runs in. */
 async function main(): Promise<void> {
@@ -21,6 +21,7 @@ async function main(): Promise<void> {
         } satisfies Answer),
     );
   });
+  connection.onNotification((channel, payload) => port.postMessage({ channel, payload } satisfies Notice));
   port.postMessage({ number: 0, value: null } satisfies Answer);
 }
 

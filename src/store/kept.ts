@@ -1,5 +1,6 @@
 import type { ModId } from "@/core/model/ids";
 import { ShelfMod } from "@/core/model/shelf";
+import { dropUnknownContents } from "./contents";
 import type { Sql } from "./sql";
 
 /** Contents that something pins: a profile in whatever state it is kept, its history, or a list that it follows or may come to follow again. */
@@ -21,16 +22,13 @@ export async function keepPinned(db: Sql, gameId: string, paths: readonly string
   if (paths.length === 0) return;
   await db.query(
     `with pinned (content) as (${pinned})
-     insert into kept_mod (game_id, id, content, mod, files, hashes, records)
+     insert into kept_mod (game_id, id, content, mod)
      select m.game_id, m.id, m.content,
        jsonb_build_object('path', m.path, 'kind', m.kind, 'size', m.size, 'stamp', '', 'id', m.id, 'name', m.name,
          'version', m.version, 'author', m.author, 'summary', m.summary, 'tags', m.tags, 'files', m.files,
          'content', m.content, 'archiveSha256', m.archive_sha256, 'manifest', m.manifest, 'plugins', m.plugins,
-         'problem', m.problem, 'updated', m.updated),
-       coalesce(f.files, '{}'), f.hashes,
-       coalesce((select jsonb_object_agg(r.plugin, to_jsonb(r.records)) from plugin_records r
-         where r.game_id = m.game_id and r.path = m.path), '{}')
-     from shelf_mod m left join mod_files f on f.game_id = m.game_id and f.path = m.path
+         'problem', m.problem, 'updated', m.updated)
+     from shelf_mod m
      where m.game_id = $1 and m.path = any($3::text[]) and m.content in (select content from pinned)
      on conflict do nothing`,
     [gameId, contentField, paths],
@@ -38,14 +36,16 @@ export async function keepPinned(db: Sql, gameId: string, paths: readonly string
 }
 
 /** Forgets what nothing pins any more, and what lies on the shelf again. */
-export const dropUnpinned = (db: Sql, gameId: string) =>
-  db.query(
+export async function dropUnpinned(db: Sql, gameId: string): Promise<void> {
+  await db.query(
     `with pinned (content) as (${pinned})
      delete from kept_mod k where k.game_id = $1 and (
        k.content not in (select content from pinned)
        or exists (select 1 from shelf_mod m where m.game_id = $1 and m.id = k.id and m.content = k.content))`,
     [gameId, contentField],
   );
+  await dropUnknownContents(db, gameId);
+}
 
 /** What is kept of contents that are not on the shelf. */
 export async function listKept(db: Sql, gameId: string): Promise<ShelfMod[]> {
@@ -54,24 +54,6 @@ export async function listKept(db: Sql, gameId: string): Promise<ShelfMod[]> {
     [gameId],
   );
   return rows.map(({ mod }) => ShelfMod.parse(mod));
-}
-
-/** Paths of the files of a mod with their hashes, by its contents, on the shelf or kept; empty where they are not known. */
-export async function filesOfContent(
-  db: Sql,
-  gameId: string,
-  id: string,
-  content: string,
-): Promise<{ files: string[]; hashes: string[] | null }> {
-  const [row] = await db.query<{ files: string[]; hashes: string[] | null }>(
-    `select f.files, f.hashes, 0 as place from shelf_mod m join mod_files f on f.game_id = m.game_id and f.path = m.path
-       where m.game_id = $1 and m.id = $2 and m.content = $3
-     union all
-     select files, hashes, 1 from kept_mod where game_id = $1 and id = $2 and content = $3
-     order by place limit 1`,
-    [gameId, id, content],
-  );
-  return row ? { files: row.files, hashes: row.hashes } : { files: [], hashes: null };
 }
 
 export const listOwnWork = async (db: Sql, gameId: string): Promise<ModId[]> =>

@@ -1,4 +1,5 @@
 import type { ShelfMod } from "@/core/model/shelf";
+import { saveContents } from "./contents";
 import { keepPinned } from "./kept";
 import type { Sql, Tx } from "./sql";
 
@@ -58,20 +59,15 @@ export async function saveTag(
   return changed.map(({ mod }) => mod);
 }
 
-/** Puts the mods in place of what was known of the same paths; the names of their files and of their plugins' records apart. */
+/** Puts the mods in place of what was known of the same paths; their files and the names of their plugins' records apart. */
 export async function saveShelfMods(tx: Tx, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const lean = mods.map(
-    ({ fileNames: _names, fileHashes: _hashes, added: _added, ownTags: _own, ...mod }) => ({
-      ...mod,
-      plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
-    }),
-  );
+  const lean = mods.map(({ contentFiles: _files, added: _added, ownTags: _own, ...mod }) => ({
+    ...mod,
+    plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
+  }));
   await keepPinned(tx, gameId, await changedPaths(tx, gameId, lean));
   await saveMods(tx, gameId, lean);
-  // Of an archive whose bytes have not changed only its place was read.
-  const read = mods.filter(({ fileNames, problem }) => fileNames !== undefined || problem !== null);
-  await saveRecords(tx, gameId, read);
-  await saveFiles(tx, gameId, read);
+  await saveContents(tx, gameId, mods);
 }
 
 /** Paths at which other contents lie than were known there. */
@@ -95,7 +91,7 @@ const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
        content, archive_sha256, manifest, plugins, problem, updated)
      select $1, m.path, m.kind, m.size, m.stamp, m.id, m.name, m.version, m.author, m.summary, m.tags, m.files,
        m.content, m."archiveSha256", m.manifest, m.plugins, m.problem, m.updated
-     from jsonb_to_recordset($2::jsonb) as m (path text, kind text, size bigint, stamp text, id text, name text,
+     from json_to_recordset($2::json) as m (path text, kind text, size bigint, stamp text, id text, name text,
        version text, author text, summary text, tags text[], files integer, content text, "archiveSha256" text,
        manifest jsonb, plugins jsonb, problem jsonb, updated text)
      on conflict (game_id, path) do update set kind = excluded.kind, size = excluded.size,
@@ -105,64 +101,6 @@ const saveMods = (db: Sql, gameId: string, mods: readonly ShelfMod[]) =>
        plugins = excluded.plugins, problem = excluded.problem,
        updated = excluded.updated`,
     [gameId, JSON.stringify(mods)],
-  );
-
-async function saveRecords(tx: Tx, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  await tx.query("delete from plugin_records where game_id = $1 and path = any($2::text[])", [
-    gameId,
-    mods.map((mod) => mod.path),
-  ]);
-  const rows = mods.flatMap(({ path, plugins }) =>
-    plugins.map(({ name, recordNames = [] }) => ({ path, plugin: name, records: recordNames })),
-  );
-  await tx.query(
-    `insert into plugin_records (game_id, path, plugin, records)
-     select $1, r.path, r.plugin, r.records
-     from jsonb_to_recordset($2::jsonb) as r (path text, plugin text, records text[])`,
-    [gameId, JSON.stringify(rows)],
-  );
-}
-
-async function saveFiles(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  await db.query(
-    `insert into mod_files (game_id, path, files, hashes)
-     select $1, f.path, f.files, f.hashes
-     from jsonb_to_recordset($2::jsonb) as f (path text, files text[], hashes text[])
-     on conflict (game_id, path) do update set files = excluded.files, hashes = excluded.hashes`,
-    [
-      gameId,
-      JSON.stringify(
-        mods.map(({ path, fileNames = [], fileHashes = null }) => ({
-          path,
-          files: fileNames,
-          hashes: fileHashes,
-        })),
-      ),
-    ],
-  );
-}
-
-/** The files that each mod of the shelf brings. */
-export const listFiles = (db: Sql, gameId: string) =>
-  db.query<{ path: string; files: string[] }>(
-    "select path, files from mod_files where game_id = $1 order by path",
-    [gameId],
-  );
-
-/** The files of one mod, by its path on the shelf; empty where it is not known. */
-export async function filesOfMod(db: Sql, gameId: string, path: string): Promise<string[]> {
-  const [row] = await db.query<{ files: string[] }>(
-    "select files from mod_files where game_id = $1 and path = $2 order by path",
-    [gameId, path],
-  );
-  return row?.files ?? [];
-}
-
-/** The records that each plugin of the shelf changes. */
-export const listRecords = (db: Sql, gameId: string) =>
-  db.query<{ path: string; plugin: string; records: string[] }>(
-    "select path, plugin, records from plugin_records where game_id = $1 order by path, plugin",
-    [gameId],
   );
 
 export async function forgetShelfPaths(tx: Tx, gameId: string, paths: readonly string[]): Promise<void> {

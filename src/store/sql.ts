@@ -13,6 +13,16 @@ export interface Sql {
 export interface Db extends Sql {
   /** Within `work` only the handle that it is given may be used; any use of the outer one throws. */
   transaction<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
+  /** Hears what `pg_notify` says in a channel, as soon as the transaction is over and before whoever waits for that goes on. */
+  listen(channel: string, heard: Heard): Promise<void>;
+  close(): Promise<void>;
+}
+
+type Heard = (payload: string) => void;
+
+/** One connection to PostgreSQL. */
+export interface Connection extends Sql {
+  onNotification(heard: (channel: string, payload: string) => void): void;
   close(): Promise<void>;
 }
 
@@ -24,7 +34,7 @@ export interface Tx extends Sql {
 }
 
 /** One statement after another on one connection, and transactions that no other statement gets between. */
-export function oneAtATime(connection: Sql, close: () => Promise<void>): Db {
+export function oneAtATime(connection: Connection): Db {
   let last: Promise<unknown> = Promise.resolve();
   const inside = new AsyncLocalStorage<true>();
   const queue = <T>(work: () => Promise<T>): Promise<T> => {
@@ -36,11 +46,17 @@ export function oneAtATime(connection: Sql, close: () => Promise<void>): Db {
     last = result.catch(() => undefined);
     return result;
   };
+  const listeners = new Map<string, Heard>();
+  connection.onNotification((channel, payload) => listeners.get(channel)?.(payload));
   return {
     query: (text, params) => queue(() => connection.query(text, params)),
     exec: (script) => queue(() => connection.exec(script)),
-    transaction: (work) => queue(() => inside.run(true, () => inTransaction(connection as Tx, work))),
-    close: () => queue(close),
+    transaction: (work) => queue(() => inside.run(true, () => inTransaction(connection as Sql as Tx, work))),
+    listen: (channel, heard) => {
+      listeners.set(channel, heard);
+      return queue(() => connection.exec(`listen ${channel}`));
+    },
+    close: () => queue(() => connection.close()),
   };
 }
 

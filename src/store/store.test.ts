@@ -9,7 +9,7 @@ import { listRulebooks, saveRulebook } from "./rulebooks";
 import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { ShelfMod } from "@/core/model/shelf";
+import { ShelfMod, type ContentFile } from "@/core/model/shelf";
 import { Entry, ProfileState } from "@/core/model/profile";
 import { Section } from "@/core/model/game";
 import { anyState } from "@/core/testing/facets";
@@ -21,6 +21,9 @@ import { findNext, readHistory, record, setUndone, trimJournal } from "./journal
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
 import { migrate } from "./migrate";
 import { openHere } from "./pglite";
+import { filesOfContent, listContaining, listPaths, listRecords } from "./contents";
+import { dropUnpinned } from "./kept";
+import { openUpToDate } from "./testing/up-to-date";
 import {
   findProfile,
   insertProfile,
@@ -31,7 +34,7 @@ import {
   setDeleted,
 } from "./profiles";
 import { addRestorePoint, findRestorePoint, listRestorePoints } from "./restore-points";
-import { filesOfMod, keepShelfPaths, listFiles, listRecords, listShelf, saveShelfMods } from "./shelf";
+import { forgetShelfPaths, keepShelfPaths, listShelf, listStamps, saveShelfMods } from "./shelf";
 import type { Db, Tx } from "./sql";
 import { aMod, aPlugin, aProfile, aRule, aSection } from "@/core/testing/ids";
 
@@ -41,8 +44,7 @@ class Rollback extends Error {}
 
 let db: Db;
 beforeAll(async () => {
-  db = await openHere("memory://");
-  await migrate(db, migrations);
+  db = await openUpToDate();
   await saveGame(db, { id: "pond", definition: testGame, folders });
   await chooseGame(db, "pond");
 }, 60_000);
@@ -66,6 +68,14 @@ const { profile } = testRoster(
   [{ kind: "after", item: "p.plank", other: "a.plank", strength: "must" }],
 );
 
+const contentFile = (path: string, more: Partial<ContentFile> = {}): ContentFile => ({
+  path,
+  size: 1,
+  hash: "00".repeat(16),
+  part: null,
+  ...more,
+});
+
 async function storeProfile(tx: Tx): Promise<void> {
   await insertProfile(tx, profile);
   await saveState(tx, profile.id, profile.version, profile.state, null);
@@ -88,7 +98,7 @@ test("columns carry the fields of the schemas", async () => {
       .filter((name) => !own.includes(name))
       .sort();
   const ofMods = Object.keys(ShelfMod.shape)
-    .filter((name) => !["fileNames", "fileHashes", "ownTags"].includes(name))
+    .filter((name) => !["contentFiles", "ownTags"].includes(name))
     .sort();
   expect(columns("shelf_mod", "gameId")).toEqual(ofMods);
   expect(columns("profile_entry", "profileId", "list", "position")).toEqual(Object.keys(Entry.shape).sort());
@@ -274,20 +284,110 @@ test("the shelf is read back as it was stored, changed mods replace, gone ones g
         problem: { code: "path-unsafe" as const, data: { entry: "../x" } },
       },
     ];
-    await saveShelfMods(tx, "pond", [{ ...mods[0]!, fileNames: ["a.plank", "textures/x.dat"] }, mods[1]!]);
+    await saveShelfMods(tx, "pond", [
+      { ...mods[0]!, contentFiles: [contentFile("a.plank")] },
+      { ...mods[1]!, contentFiles: [] },
+    ]);
     expect((await listShelf(tx, "pond")).map(({ added: _, ...mod }) => mod)).toEqual(mods);
     expect((await listShelf(tx, "pond"))[0]!.added).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/);
-    expect(await listFiles(tx, "pond")).toEqual([
-      { path: mods[0]!.path, files: ["a.plank", "textures/x.dat"] },
-      { path: mods[1]!.path, files: [] },
-    ]);
-    expect(await filesOfMod(tx, "pond", mods[0]!.path)).toHaveLength(2);
-    expect(await filesOfMod(tx, "pond", "nothing.zip")).toEqual([]);
     await saveShelfMods(tx, "pond", [{ ...mods[0]!, size: 2 ** 40 }]);
     expect((await listShelf(tx, "pond"))[0]!.size).toBe(2 ** 40);
     await keepShelfPaths(tx, "pond", [mods[1]!.path]);
     expect((await listShelf(tx, "pond")).map((mod) => mod.path)).toEqual([mods[1]!.path]);
   }));
+
+test("the files of contents are read back as they were stored, and go when neither the shelf nor anything kept has them", () =>
+  tried(async (tx) => {
+    const [one, other] = ["1", "2"].map((digit) => digit.repeat(64)) as [string, string];
+    const files = [
+      contentFile("a.plank", { size: 2 ** 40, hash: "0123456789abcdef".repeat(2) }),
+      contentFile("Sea/É 1.dat", { part: "size/large" }),
+      contentFile("Sea/É 1.dat", { part: "size/small", size: 0 }),
+    ];
+    const mods = [
+      { ...shelfMod("a"), content: one, contentFiles: files },
+      // Another archive of the same files.
+      { ...shelfMod("a"), path: "again.zip", content: one, contentFiles: files },
+      { ...shelfMod("b"), content: other, contentFiles: [contentFile("sea/Á.dat")] },
+      { ...shelfMod("c"), content: "3".repeat(64), contentFiles: [] },
+    ];
+    await saveShelfMods(tx, "pond", mods);
+    expect(await filesOfContent(tx, "pond", one)).toEqual(files);
+    expect(await filesOfContent(tx, "pond", other)).toEqual([contentFile("sea/Á.dat")]);
+    expect(await filesOfContent(tx, "pond", "3".repeat(64))).toEqual([]);
+    expect(await filesOfContent(tx, "pond", "4".repeat(64))).toEqual([]);
+    expect((await listPaths(tx, "pond")).get(one)).toEqual(["a.plank", "Sea/É 1.dat", "Sea/É 1.dat"]);
+    expect([...(await listContaining(tx, "pond", "sEA/")).keys()]).toEqual([one, other]);
+    expect(await listContaining(tx, "pond", "A.PLANK")).toEqual(new Map([[one, files]]));
+    await forgetShelfPaths(tx, "pond", ["again.zip"]);
+    await dropUnpinned(tx, "pond");
+    expect((await listPaths(tx, "pond")).size).toBe(3);
+    await keepShelfPaths(tx, "pond", [mods[2]!.path]);
+    await dropUnpinned(tx, "pond");
+    expect(await filesOfContent(tx, "pond", one)).toEqual([]);
+    expect(await filesOfContent(tx, "pond", other)).toHaveLength(1);
+  }));
+
+test("what an earlier version kept of files, by places of the shelf, comes to the contents there", async () => {
+  const folder = await migrationsUpTo(21);
+  const own = await openHere("memory://");
+  try {
+    await migrate(own, folder);
+    await saveGame(own, { id: "pond", definition: testGame, folders });
+    const [shelf, kept, bare] = ["1", "2", "3"].map((digit) => digit.repeat(64)) as [string, string, string];
+    const hashes = ["0a".repeat(16), "ff".repeat(16)];
+    await own.query(
+      `insert into shelf_mod (game_id, path, kind, size, stamp, id, name, version, tags, files, content, plugins)
+       values ('pond', 'a.zip', 'archive', 1, 's', 'a', 'A', '1', '{}', 2, $1, '[]'),
+         ('pond', 'twin.zip', 'archive', 1, 's', 'a', 'A', '1', '{}', 2, $1, '[]'),
+         ('pond', 'bare.zip', 'archive', 1, 's', 'b', 'B', '1', '{}', 1, $2, '[]'),
+         ('pond', 'unsound.zip', 'archive', 1, 's', 'c', 'C', '1', '{}', 0, null, '[]')`,
+      [shelf, bare],
+    );
+    await own.query(
+      `insert into mod_files (game_id, path, files, hashes) values
+         ('pond', 'a.zip', '{a.plank,"sea, deep/b.dat"}', $1), ('pond', 'twin.zip', '{a.plank,"sea, deep/b.dat"}', $1),
+         ('pond', 'bare.zip', '{c.dat}', null), ('pond', 'unsound.zip', '{}', null)`,
+      [hashes],
+    );
+    await own.query(
+      `insert into plugin_records (game_id, path, plugin, records) values
+         ('pond', 'a.zip', 'b.plank', '{}'), ('pond', 'a.zip', 'a.plank', '{reef,tide}'),
+         ('pond', 'twin.zip', 'b.plank', '{}'), ('pond', 'twin.zip', 'a.plank', '{reef,tide}')`,
+    );
+    await own.query(
+      `insert into kept_mod (game_id, id, content, mod, files, hashes, records)
+       values ('pond', 'a', $1, '{}', '{old.dat}', $2, '{"old.plank": ["reef"]}')`,
+      [kept, hashes.slice(1)],
+    );
+    await migrate(own, migrations);
+    const file = (path: string, hash: string | null) => ({ path, size: null, hash, part: null });
+    expect(await filesOfContent(own, "pond", shelf)).toEqual([
+      file("a.plank", hashes[0]!),
+      file("sea, deep/b.dat", hashes[1]!),
+    ]);
+    expect(await filesOfContent(own, "pond", kept)).toEqual([file("old.dat", hashes[1]!)]);
+    expect(await filesOfContent(own, "pond", bare)).toEqual([file("c.dat", null)]);
+    expect([...(await listRecords(own, "pond"))]).toEqual([
+      [
+        shelf,
+        [
+          { plugin: "a.plank", records: ["reef", "tide"] },
+          { plugin: "b.plank", records: [] },
+        ],
+      ],
+      [bare, []],
+    ]);
+    const [row] = await own.query<{ records: unknown }>("select records from contents where content = $1", [
+      kept,
+    ]);
+    expect(row!.records).toEqual([{ plugin: "old.plank", records: ["reef"] }]);
+    expect((await listStamps(own, "pond")).map(({ stamp }) => stamp)).toEqual(["", "", "", ""]);
+  } finally {
+    await own.close();
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);
 
 test("a profile is read back as it was stored, and so is what an edit changed", () =>
   tried(async (tx) => {
@@ -457,19 +557,23 @@ test("rulebooks are kept by version, and a profile says by which it goes", () =>
     expect((await findProfile(tx, profile.id))!.state.books).toEqual(books);
   }));
 
-test("the names of records are kept beside the shelf and go with their mod", () =>
+test("the names of records are kept beside the shelf and go with their contents", () =>
   tried(async (tx) => {
     const file = { ...pluginFile("a.plank"), recordNames: ["reef@Pond.keel", "tide@Pond.keel"] };
-    const mod = { ...shelfMod("a", [file]), fileNames: ["a.plank"] };
+    const mod = { ...shelfMod("a", [file]), contentFiles: [contentFile("a.plank")] };
     await saveShelfMods(tx, "pond", [mod]);
     expect((await listShelf(tx, "pond"))[0]!.plugins).toEqual([pluginFile("a.plank")]);
-    expect(await listRecords(tx, "pond")).toEqual([
-      { path: mod.path, plugin: "a.plank", records: ["reef@Pond.keel", "tide@Pond.keel"] },
-    ]);
+    const known = async () => [...(await listRecords(tx, "pond"))];
+    expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: file.recordNames }]]]);
+    // As other laws read the same bytes.
     await saveShelfMods(tx, "pond", [{ ...mod, plugins: [{ ...file, recordNames: ["reef@Pond.keel"] }] }]);
-    expect((await listRecords(tx, "pond"))[0]!.records).toHaveLength(1);
+    expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: ["reef@Pond.keel"] }]]]);
+    // An archive whose bytes have not changed is not read again.
+    await saveShelfMods(tx, "pond", [{ ...mod, contentFiles: undefined }]);
+    expect(await known()).toHaveLength(1);
     await keepShelfPaths(tx, "pond", []);
-    expect(await listRecords(tx, "pond")).toEqual([]);
+    await dropUnpinned(tx, "pond");
+    expect(await known()).toEqual([]);
   }));
 
 test("a profile in the bin is not found, and gives its name free", () =>

@@ -4,7 +4,7 @@ import type { Db } from "./sql";
 const busy = ["journal", "profile", "profile_entry", "profile_decision"];
 
 /** Tables that a reading of the shelf fills, or that are held against it. */
-const ofShelf = ["shelf_mod", "mod_files", "profile_entry"];
+const ofShelf = ["shelf_mod", "contents", "profile_entry"];
 
 /** Gathers what the planner of queries has to know of a shelf that was read, which this database does not do by itself. */
 export async function gatherStatistics(db: Db): Promise<void> {

@@ -1,11 +1,9 @@
-import { execFileSync } from "node:child_process";
 import { join } from "node:path";
 import type { Db } from "./sql";
 import { openInWorker } from "./worker-database";
 
 let db: Db;
 beforeAll(async () => {
-  execFileSync(process.execPath, ["scripts/bundle.mjs"]);
   db = await openInWorker(join(process.cwd(), "dist", "database-worker.mjs"), "memory://");
 }, 60_000);
 afterAll(() => db.close());
@@ -32,6 +30,24 @@ test("a transaction that fails leaves nothing, and others wait for it", async ()
   const count = db.query<{ count: number }>("select count(*)::integer as count from thing");
   await expect(failed).rejects.toThrow("changed my mind");
   expect(await count).toEqual([{ count: 1 }]);
+});
+
+test("what is notified is heard once the transaction is over, before whoever waits for it goes on", async () => {
+  const heard: string[] = [];
+  await db.listen("news", (payload) => heard.push(payload));
+  await db.transaction(async (tx) => {
+    await tx.query("select pg_notify('news', 'one'), pg_notify('other', 'none')");
+    await tx.query("select 1");
+    expect(heard).toEqual([]);
+  });
+  expect(heard).toEqual(["one"]);
+  const failed = db.transaction(async (tx) => {
+    await tx.query("select pg_notify('news', 'two')");
+    throw new Error("changed my mind");
+  });
+  await expect(failed).rejects.toThrow();
+  await db.query("select pg_notify('news', 'three')");
+  expect(heard).toEqual(["one", "three"]);
 });
 
 test("a thread that has ended is told, to whoever asks later too", async () => {

@@ -1,5 +1,5 @@
 import { Worker } from "node:worker_threads";
-import { oneAtATime, type Db, type Sql } from "./sql";
+import { oneAtATime, type Db } from "./sql";
 
 export interface Ask {
   readonly number: number;
@@ -12,6 +12,11 @@ export interface Answer {
   readonly number: number;
   readonly value?: unknown;
   readonly error?: { readonly message: string; readonly code?: string | undefined };
+}
+
+export interface Notice {
+  readonly channel: string;
+  readonly payload: string;
 }
 
 /** Opens the database of a folder in a worker thread that runs `program`, a bundled database-worker. */
@@ -27,7 +32,10 @@ export async function openInWorker(program: string, folder: string): Promise<Db>
   };
   worker.on("error", failAll);
   worker.on("exit", () => failAll(new Error("the database's thread has ended")));
-  worker.on("message", ({ number, value, error }: Answer) => {
+  const heard: ((channel: string, payload: string) => void)[] = [];
+  worker.on("message", (message: Answer | Notice) => {
+    if ("channel" in message) return heard.forEach((hear) => hear(message.channel, message.payload));
+    const { number, value, error } = message;
     const one = waiting.get(number);
     waiting.delete(number);
     if (error) one?.reject(Object.assign(new Error(error.message), { code: error.code }));
@@ -43,13 +51,14 @@ export async function openInWorker(program: string, folder: string): Promise<Db>
     worker.postMessage({ number, kind, text, params } satisfies Ask);
     return answer;
   };
-  const connection: Sql = {
+  await answerTo(0);
+  return oneAtATime({
     query: (text, params) => ask("query", text, params),
     exec: (script) => ask("exec", script),
-  };
-  await answerTo(0);
-  return oneAtATime(connection, async () => {
-    await ask("close", "");
-    await worker.terminate();
+    onNotification: (hear) => heard.push(hear),
+    close: async () => {
+      await ask("close", "");
+      await worker.terminate();
+    },
   });
 }

@@ -177,7 +177,7 @@ export function compareVersionsOf(
     filesAdded: added,
     filesGone: goneFiles,
     filesChanged: [...is]
-      .filter(([path, hash]) => was.has(path) && was.get(path) !== hash)
+      .filter(([path, hash]) => hash !== null && (was.get(path) ?? hash) !== hash)
       .map(([path]) => path),
     pluginsAdded,
     pluginsGone: pluginsGoneNow,

@@ -93,6 +93,18 @@ export const ModManifest = z.looseObject({
 });
 export type ModManifest = z.infer<typeof ModManifest>;
 
+/** A file of a mod's contents, as the game sees it once its part is chosen. */
+const ContentFile = z.object({
+  path: z.string(),
+  /** In bytes; null where an earlier version has not kept it. */
+  size: z.number().int().min(0).nullable(),
+  /** The first 16 bytes of its SHA-256, in hexadecimal; null where an earlier version has not kept it. */
+  hash: z.string().nullable(),
+  /** The part of the package that brings it, by its key; null where it always comes. */
+  part: z.string().nullable(),
+});
+export type ContentFile = z.infer<typeof ContentFile>;
+
 /** An archive or a folder of the shelf folder, as read. An unsound one has a `problem` and no content hash. */
 export const ShelfMod = z.strictObject({
   /** Name within the shelf folder. */
@@ -119,8 +131,7 @@ export const ShelfMod = z.strictObject({
   /** When its file was last changed, and when it was first read, in ISO 8601; the latter only of what the store holds. */
   updated: z.string().nullable(),
   added: z.string().optional(),
-  /** Paths of its files and the first 16 bytes of their hashes; only on what has just been read, for the store keeps them apart. */
-  fileNames: z.array(z.string()).optional(),
-  fileHashes: z.array(z.string()).optional(),
+  /** By path, and of one path in the order of the package's parts; only on what has just been read, for the store keeps them apart. */
+  contentFiles: z.array(ContentFile).optional(),
 });
 export type ShelfMod = z.infer<typeof ShelfMod>;

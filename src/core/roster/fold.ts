@@ -4,10 +4,12 @@ import type { GameDefinition } from "../model/game";
 const foldedBefore = new Map<string, string>();
 const mostKept = 100_000;
 
+/** Whether a text is plain ASCII: NFC already, and without letters whose case only some know. */
+export const isPlain = (text: string): boolean => /^[\0-\x7f]*$/.test(text);
+
 /** A path or file name as the game compares it: NFC, and without case where the game ignores case. */
 export function foldName(game: Pick<GameDefinition, "paths">, name: string): string {
-  // Plain ASCII is in NFC already.
-  if (/^[\0-\x7f]*$/.test(name)) return game.paths.ignoreCase ? name.toLowerCase() : name;
+  if (isPlain(name)) return game.paths.ignoreCase ? name.toLowerCase() : name;
   if (!game.paths.ignoreCase) return name.normalize("NFC");
   const known = foldedBefore.get(name);
   if (known !== undefined) return known;

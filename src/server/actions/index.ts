@@ -14,7 +14,7 @@ export const reads = [
   "changesSincePoint",
   "compareContents",
   "fetchPage",
-  "filesOfMod",
+  "pathsOfContent",
   "findFollowers",
   "listCopies",
   "listKeptData",

@@ -6,20 +6,21 @@ import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
 import { incomingFolder } from "../context";
 import { windowContext } from "../window";
-import { filesOfMod as listFilesOf } from "../operations/read-shelf";
+import { pathsOfContent as listPathsOf } from "../operations/content-files";
 import * as shelf from "../operations/shelf";
 import * as versions from "../operations/versions";
 import type { Identity, VersionPair } from "../operations/versions";
 import * as incomings from "../operations/take-in";
 
 const path = z.string().min(1).max(4000);
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 const paths = z.array(path).max(20_000);
 const ids = z.array(z.string().min(1).max(500)).max(20_000);
 const largestPreference = 100_000;
 
-/** The files of a mod of the present game, by its path on the shelf. */
-export const filesOfMod = async (modPath: string): Promise<Outcome<string[]>> =>
-  guard(async () => listFilesOf(await windowContext(), path.parse(modPath)));
+/** Paths of the files of a mod of the present game, by its contents. */
+export const pathsOfContent = async (content: string): Promise<Outcome<string[]>> =>
+  guard(async () => listPathsOf(await windowContext(), sha256.parse(content)));
 
 export const dropFromShelf = async (modPaths: string[]): Promise<Outcome<string[]>> =>
   guard(async () => shelf.dropFromShelf(await windowContext(), paths.parse(modPaths)));

@@ -9,7 +9,6 @@ import { hasWritten } from "@/store/order-files";
 import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
 import type { Context } from "../context";
-import { forgetStock } from "../stock";
 import { registerGame } from "./games";
 import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
@@ -54,7 +53,6 @@ async function setUpGame(
     if (count % 20 === 0 || count === total) say(`Reading the shelf: ${count} of ${total}`);
   });
   for (const book of game.books) await saveRulebook(context.db, game.id, book);
-  forgetStock(context, game.id);
   return read.ok ? addProfiles(context, game, say) : read;
 }
 

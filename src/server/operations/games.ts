@@ -17,7 +17,7 @@ import {
 } from "@/store/games";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
-import { forgetStock, ownedExpansions } from "../stock";
+import { ownedExpansions } from "../stock";
 import { checkFolders } from "./folders";
 import { addProfile, told } from "./profiles";
 import { currentGame } from "./situation";
@@ -42,15 +42,13 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
   if (!checked.ok) return checked;
   const { definition, folders } = checked.value;
   const state = emptyState(definition, await ownedExpansions(definition, folders.game));
-  const added = await told(context, async (tx): Promise<Outcome<null>> => {
+  return told(context, async (tx): Promise<Outcome<null>> => {
     await storeGame(tx, checked.value);
     const game = await findCurrentGame(tx);
     if (game?.profileId) return done(null);
     const made = await addProfile(tx, definition.id, { name: "First set", purpose: "play" }, state);
     return made.ok ? done(null) : made;
   });
-  if (added.ok) forgetStock(context, definition.id);
-  return added;
 }
 
 /** Registers a game without a profile and turns to it. */
@@ -58,7 +56,6 @@ export async function registerGame(context: Context, wanted: NewGame): Promise<O
   const checked = await checkGame(context, wanted);
   if (!checked.ok) return checked;
   await context.db.transaction((tx) => storeGame(tx, checked.value));
-  forgetStock(context, checked.value.definition.id);
   return done(null);
 }
 
@@ -106,7 +103,6 @@ export async function changeDefinition(context: Context, wanted: unknown): Promi
     await saveGame(tx, { ...game.value, definition, own: true });
     await readAnew(tx, game.value.id);
   });
-  forgetStock(context, game.value.id);
   return done(null);
 }
 
@@ -117,7 +113,6 @@ export async function changeFolders(context: Context, wanted: GameFolders): Prom
   const folders = await checkFolders(game.value.definition, wanted);
   if (!folders.ok) return folders;
   await saveGame(context.db, { ...game.value, folders: folders.value });
-  forgetStock(context, game.value.id);
   return done(null);
 }
 

@@ -7,7 +7,7 @@ import { ownWorkEdit, pinEdit } from "@/core/edit/versions";
 import { unsound, type Identity } from "@/disk/read-mod";
 import { listHeld, listIdentities } from "@/store/identities";
 import { dropUnpinned } from "@/store/kept";
-import type { Db, Sql } from "@/store/sql";
+import type { Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
@@ -15,7 +15,8 @@ import { gatherStatistics } from "@/store/tidy";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import { forgetStock, getStock, lookAtGame } from "../stock";
+import { getStock, lookAtGame } from "../stock";
+import { storePart, tellOfParts } from "../stock-changes";
 import { storeEdit } from "./edit-profile";
 import { currentGame, readProfile } from "./situation";
 
@@ -50,24 +51,35 @@ async function readAndStore(
   onProgress: (progress: ShelfProgress) => void,
   signal: AbortSignal | undefined,
 ): Promise<Outcome<ShelfRead>> {
-  const { db } = context;
+  const stored = await storeReading(context, game, onProgress, signal).finally(() =>
+    tellOfParts(context, game.id),
+  );
+  if (!stored.ok) return stored;
+  const { mods, read, unchanged, gone } = stored.value;
+  if (read + gone > 0) await gatherStatistics(context.db);
+  await lookAtGame(context, game);
+  await followShelf(context, game);
+  const unsound = mods.filter((mod) => mod.problem).length;
+  return done({ total: mods.length, read, unchanged, unsound });
+}
+
+/** What is read is stored while the reading goes on: one that is cut short goes on from there. */
+async function storeReading(
+  context: Context,
+  game: RegisteredGame,
+  onProgress: (progress: ShelfProgress) => void,
+  signal: AbortSignal | undefined,
+) {
+  const { db, reader } = context;
   const known = await store.listStamps(db, game.id);
   const identities = await knownIdentities(db, game.id);
-  // What is read is stored while the reading goes on: one that is cut short goes on from there.
-  const onRead = (mods: readonly ShelfMod[]) => keepRead(db, game.id, mods);
+  const onRead = (mods: readonly ShelfMod[]) => keepRead(context, game.id, mods);
   const recall = (paths: readonly string[]) => store.readAt(db, game.id, paths);
+  const options = { onProgress, onRead, signal, identities, recall, reader };
   let reading;
   try {
-    reading = await readShelf(game.definition, game.folders.shelves, known, {
-      onProgress,
-      onRead,
-      signal,
-      identities,
-      recall,
-      reader: context.reader,
-    });
+    reading = await readShelf(game.definition, game.folders.shelves, known, options);
   } catch (error) {
-    forgetStock(context, game.id);
     if (signal?.aborted) return refuse("cancelled-reading");
     const { code, path } = error as NodeJS.ErrnoException;
     if (code === undefined) throw error;
@@ -79,22 +91,17 @@ async function readAndStore(
     return store.keepShelfPaths(tx, game.id, paths);
   });
   await dropUnpinned(db, game.id);
-  if (reading.read + gone > 0) {
-    forgetStock(context, game.id);
-    await gatherStatistics(db);
-  } else await lookAtGame(context, game);
-  await followShelf(context, game);
-  const unsound = reading.mods.filter((mod) => mod.problem).length;
-  return done({ total: reading.mods.length, read: reading.read, unchanged: reading.unchanged, unsound });
+  return done({ ...reading, gone });
 }
 
 /** Stores what was read. One mod that cannot be stored is stored as unsound, and keeps no other out. */
-async function keepRead(db: Db, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const keep = (some: readonly ShelfMod[]) => db.transaction((tx) => store.saveShelfMods(tx, gameId, some));
+async function keepRead(context: Context, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  const keep = (some: readonly ShelfMod[]) =>
+    storePart(context, gameId, (tx) => store.saveShelfMods(tx, gameId, some));
   try {
     await keep(mods);
   } catch (error) {
-    if (mods.length > 1) for (const mod of mods) await keepRead(db, gameId, [mod]);
+    if (mods.length > 1) for (const mod of mods) await keepRead(context, gameId, [mod]);
     else
       await keep(
         mods.map((mod) => unsound(mod, refuse("cannot-keep", { detail: messageOf(error) }).refusal)),
@@ -132,9 +139,4 @@ export async function followShelf(context: Context, game: RegisteredGame): Promi
       roster = await read();
     }
   }
-}
-
-export async function filesOfMod(context: Context, path: string): Promise<Outcome<string[]>> {
-  const game = await currentGame(context);
-  return game.ok ? done(await store.filesOfMod(context.db, game.value.id, path)) : game;
 }

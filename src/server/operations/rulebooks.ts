@@ -3,7 +3,6 @@ import { done, type Outcome } from "@/core/model/outcome";
 import { readRulebook } from "@/formats/rulebook-file";
 import { saveRulebook } from "@/store/rulebooks";
 import type { Context } from "../context";
-import { forgetStock } from "../stock";
 import { currentGame } from "./situation";
 
 /** Keeps a rulebook for the present game; a profile goes by it once an edit says so. */
@@ -13,6 +12,5 @@ export async function storeRulebook(context: Context, text: string, name: string
   const book = readRulebook(new TextEncoder().encode(text), name, game.value.definition);
   if (!book.ok) return book;
   await saveRulebook(context.db, game.value.id, book.value);
-  forgetStock(context, game.value.id);
   return done(null);
 }

@@ -9,7 +9,6 @@ import * as bin from "@/store/bin";
 import { savePreference } from "@/store/preferences";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
-import { forgetStock } from "../stock";
 import { currentGame } from "./situation";
 
 /** Moves mods from the shelf into its bin, all or none of them; answers with the ids that they have there. */
@@ -41,7 +40,6 @@ export async function dropFromShelf(context: Context, paths: readonly string[]):
     await bin.setMoving(tx, ids, null);
     await store.forgetShelfPaths(tx, id, paths);
   });
-  forgetStock(context, id);
   return done(ids);
 }
 
@@ -123,9 +121,7 @@ export async function tagMods(
   if (!game.ok) return game;
   const parsed = Tag.safeParse(tag);
   if (!parsed.success) return refuse("tag-name");
-  const changed = await store.saveTag(context.db, game.value.id, mods, parsed.data, on);
-  forgetStock(context, game.value.id);
-  return done(changed);
+  return done(await store.saveTag(context.db, game.value.id, mods, parsed.data, on));
 }
 
 /** Keeps what its user has set for the present game. */

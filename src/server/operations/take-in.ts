@@ -4,12 +4,13 @@ import { lstat, mkdir, readdir, rm } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { ShelfMod } from "@/core/model/shelf";
+import type { ContentFile, ShelfMod } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
 import { freeName, moveTo } from "@/disk/move";
 import { stampOf } from "@/disk/shelf-places";
 import { isArchiveName } from "@/formats/archive-name";
 import { manifestName } from "@/formats/mod-layout";
+import { listPaths } from "@/store/contents";
 import * as store from "@/store/shelf";
 import type { Context } from "../context";
 import { currentGame } from "./situation";
@@ -51,7 +52,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
     await dropIncoming(folder, id);
     return refuse("mod-unsound", { problem: read.problem, name: file.value.name });
   }
-  const { fileNames = [], fileHashes: _hashes, ...mod } = read;
+  const { contentFiles = [], ...mod } = read;
   const shelf = await store.listShelf(context.db, game.value.id);
   return done({
     id,
@@ -59,7 +60,7 @@ export async function planTakeIn(context: Context, folder: string, id: string): 
     versions: shelf
       .filter((each) => each.id === mod.id)
       .map(({ version, content }) => ({ version, same: content === mod.content })),
-    overlaps: await overlapsOf(context, definition, shelf, mod.id, fileNames),
+    overlaps: await overlapsOf(context, definition, shelf, mod.id, contentFiles),
   });
 }
 
@@ -74,16 +75,15 @@ async function overlapsOf(
   definition: GameDefinition,
   shelf: readonly ShelfMod[],
   id: string,
-  files: readonly string[],
+  files: readonly ContentFile[],
 ): Promise<Incoming["overlaps"]> {
   const fold = (path: string) => foldName(definition, path);
-  const own = new Set(files.map(fold).filter((path) => path !== manifestName));
-  const modAt = new Map(shelf.map((mod) => [mod.path, mod.id]));
+  const own = new Set(files.map(({ path }) => fold(path)).filter((path) => path !== manifestName));
+  const pathsOf = await listPaths(db, definition.id);
   const met = new Map<string, string[]>();
-  for (const { path, files: others } of await store.listFiles(db, definition.id)) {
-    const mod = modAt.get(path);
-    const same = mod === undefined || mod === id ? [] : others.filter((other) => own.has(fold(other)));
-    if (mod !== undefined && same.length > 0) met.set(mod, same);
+  for (const mod of shelf) {
+    const same = (pathsOf.get(mod.content ?? "") ?? []).filter((other) => own.has(fold(other)));
+    if (mod.id !== id && same.length > 0) met.set(mod.id, [...new Set(same)]);
   }
   return [...met].map(([mod, same]) => ({ mod, files: same }));
 }

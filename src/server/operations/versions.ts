@@ -3,10 +3,11 @@ import type { ModId } from "@/core/model/ids";
 import { compareVersionsOf, type FileHashes, type VersionDifference } from "@/core/edit/versions";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { listHeld, saveIdentity } from "@/store/identities";
-import { filesOfContent, saveOwnWork } from "@/store/kept";
+import { filesOfContent } from "@/store/contents";
+import { saveOwnWork } from "@/store/kept";
 import { listAsRead } from "@/store/shelf";
 import type { Context } from "../context";
-import { forgetStock, getStock } from "../stock";
+import { getStock } from "../stock";
 import { followShelf } from "./read-shelf";
 import { currentGame } from "./situation";
 
@@ -31,8 +32,11 @@ export async function compareContents(
     const [was, is] = [known.get(`${id} ${from}`), known.get(`${id} ${to}`)];
     if (!was || !is) return refuse("version-unknown", { mod: id });
     const hashes = async (content: string): Promise<FileHashes> => {
-      const { files, hashes: known } = await filesOfContent(context.db, game.value.id, id, content);
-      return new Map(files.map((path, at) => [path, known?.[at] ?? null]));
+      const files = await filesOfContent(context.db, game.value.id, content);
+      const hashOf = new Map<string, string | null>();
+      // Of a path that several parts bring the first counts.
+      for (const { path, hash } of files) if (!hashOf.has(path)) hashOf.set(path, hash);
+      return hashOf;
     };
     differences.push(
       compareVersionsOf(game.value.definition, was, is, [await hashes(from), await hashes(to)]),
@@ -46,7 +50,6 @@ export async function markOwnWork(context: Context, mod: string, own: boolean): 
   const game = await currentGame(context);
   if (!game.ok) return game;
   await saveOwnWork(context.db, game.value.id, mod, own);
-  forgetStock(context, game.value.id);
   if (own) await followShelf(context, game.value);
   return done(null);
 }
@@ -77,6 +80,5 @@ export async function identify(context: Context, wanted: readonly Identity[]): P
   await context.db.transaction(async (tx) => {
     for (const identity of wanted) await saveIdentity(tx, gameId, identity);
   });
-  forgetStock(context, gameId);
   return done(null);
 }

@@ -5,9 +5,8 @@ import type { Outcome } from "@/core/model/outcome";
 import type { ProfileId } from "@/core/model/ids";
 import type { Profile } from "@/core/model/profile";
 import { makeDemo } from "@/standin/demo/make-demo";
-import { migrate } from "@/store/migrate";
-import { openHere } from "@/store/pglite";
 import { findProfile } from "@/store/profiles";
+import { openUpToDate } from "@/store/testing/up-to-date";
 import { newContext, type Context } from "../context";
 import { openDepots } from "../depot/depots";
 import { setUpDemo } from "../operations/demo";
@@ -24,8 +23,7 @@ export const storedProfile = ({ db }: Context, id: ProfileId): Promise<Profile |
 
 /** A database in memory, up to date and empty. */
 export async function makeContext(folder = join(tmpdir(), "seating-none")): Promise<Context> {
-  const db = await openHere("memory://");
-  await migrate(db, join(process.cwd(), "src/store/migrations"));
+  const db = await openUpToDate();
   // A test does not wait for a slow line.
   return newContext(db, folder, openDepots(folder, 1e9));
 }

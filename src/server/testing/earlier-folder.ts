@@ -52,7 +52,7 @@ export async function openEarlier<Expected>(
   await upgradeStored(db);
   const none = join(tmpdir(), "seating-none");
   return {
-    context: newContext(db, none, openDepots(none, 1e9)),
+    context: await newContext(db, none, openDepots(none, 1e9)),
     expected: JSON.parse(strFromU8(files["expected.json"]!)) as Expected,
   };
 }

@@ -67,7 +67,7 @@ function faultsByName({ faults }: DepotPlan, mods: readonly DemoMod[]): DepotFau
 }
 
 /** Without what only the machine that read it knows: when it was added, and stamps. */
-function pageOf({ fileNames: _, ...mod }: ShelfMod, terms: LineupTerms | null): DepotMod {
+function pageOf({ contentFiles: _, ...mod }: ShelfMod, terms: LineupTerms | null): DepotMod {
   const records = mod.plugins.reduce((sum, { header }) => sum + (header?.records ?? 0), 0);
   const brings = [
     `${mod.files} files`,

@@ -51,7 +51,7 @@ const EmptyFrame = () => (
       <Brand />
     </header>
     <main className="bg-surface text-ink3 grid place-items-center">
-      <p role="status">Opening your profile…</p>
+      <p role="status">Opening Seating…</p>
     </main>
     <footer className="border-line border-t" />
   </div>

@@ -12,7 +12,7 @@ import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
 import { formatSize } from "../kit/format-size";
-import { filesOfMod } from "../workspace/server";
+import { pathsOfContent } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** What belongs to an item in the other order, with a way there. */
@@ -75,8 +75,8 @@ function Files({ mod }: { mod: ShelfMod }) {
   const item = useEditor((state) => state.roster.modOf.get(mod.id));
   const [files, setFiles] = useState<readonly string[] | null>(null);
   const turn = async () => {
-    if (files) return setFiles(null);
-    setFiles(unwrap(await filesOfMod(mod.path)));
+    if (files || mod.content === null) return setFiles(null);
+    setFiles(unwrap(await pathsOfContent(mod.content)));
   };
   const left = item?.mod === mod ? item.leftOut.length : 0;
   return (

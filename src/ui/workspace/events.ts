@@ -13,13 +13,16 @@ interface Heard {
   readonly event: StreamEvent;
 }
 
+/** `at`: the moment (`Events.at` of the server) that the event leads to. */
+type OnEvent = (event: WindowEvent, at: string) => void;
+
 const name = "seating-events";
 
 /**
  * Hears what happens in the server after the moment `known`, until it is stopped. Of all windows one listens and tells the others: a
  * browser keeps only a few connections to a server open, and a stream takes one for good.
  */
-export function listenToServer(known: string, onEvent: (event: WindowEvent) => void): () => void {
+export function listenToServer(known: string, onEvent: OnEvent): () => void {
   const stop = new AbortController();
   const others = new BroadcastChannel(name);
   const hear = missingNothing(known, onEvent);
@@ -46,11 +49,11 @@ export function listenToServer(known: string, onEvent: (event: WindowEvent) => v
 }
 
 /** Where a stream begins at another moment than the one that is known, something was missed. */
-function missingNothing(known: string, onEvent: (event: WindowEvent) => void): (heard: Heard) => void {
+function missingNothing(known: string, onEvent: OnEvent): (heard: Heard) => void {
   let latest = known;
   return ({ at, event }) => {
-    if (event.kind !== "here") onEvent(event);
-    else if (at !== latest) onEvent({ kind: "again" });
+    if (event.kind !== "here") onEvent(event, at);
+    else if (at !== latest) onEvent({ kind: "again" }, at);
     latest = at;
   };
 }
@@ -81,4 +84,16 @@ function listen(tell: (heard: Heard) => void, signal: AbortSignal): Promise<void
       ended();
     });
   });
+}
+
+/** Whether what was read at one moment shows what happened up to another one. Those of another run of the server say nothing. */
+export function isAtLeast(moment: string, other: string): boolean {
+  const [run, count] = momentOf(moment);
+  const [otherRun, otherCount] = momentOf(other);
+  return run === otherRun && count >= otherCount;
+}
+
+function momentOf(at: string): [run: string, count: number] {
+  const end = at.lastIndexOf(".");
+  return [at.slice(0, end), Number(at.slice(end + 1))];
 }

@@ -1,34 +1,27 @@
-import { useEffect, type RefObject } from "react";
+import { useEffect } from "react";
 import type { ShelfChanges } from "@/server/events";
 import type { ProfileEditor } from "./editor";
 import { listenToServer, type WindowEvent } from "./events";
 import { readOrderOnDisk } from "./server";
 
-/** Milliseconds in which what a window has done itself is shown by itself. */
+/** Milliseconds in which what a window has done itself is asked for by itself, and what happens at once is read once. */
 const patience = 400;
 
-/**
- * Keeps what a window shows current with what other windows, the server and other programs do. `refreshed` is when it last was, by
- * itself.
- */
+/** Keeps what a window shows current with what other windows, the server and other programs do; `reach` reads up to a moment. */
 export function useEvents(
   editor: ProfileEditor,
-  refresh: () => void,
-  refreshed: RefObject<number>,
+  reach: (at: string) => Promise<void>,
   onShelfChanges: (changes: ShelfChanges) => void,
 ): void {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const refreshSoon = () => {
-      const asked = performance.now();
+    const reachSoon = (at: string) => {
       clearTimeout(timer);
-      timer = setTimeout(() => {
-        if (refreshed.current < asked) refresh();
-      }, patience);
+      timer = setTimeout(() => void reach(at), patience);
     };
     const readOrder = () =>
       void readOrderOnDisk().then((onDisk) => onDisk.ok && editor.setOnDisk(onDisk.value));
-    const onEvent = (event: WindowEvent) => {
+    const onEvent = (event: WindowEvent, at: string) => {
       const { profile, view } = editor.getState();
       switch (event.kind) {
         case "edited":
@@ -43,11 +36,11 @@ export function useEvents(
         case "shelf-changes":
           return onShelfChanges(event);
         case "stock":
-          if (event.game === view.game.id) refreshSoon();
+          if (event.game === view.game.id) reachSoon(at);
           return;
         default:
           if (event.kind === "again") void editor.hearOf(null);
-          refreshSoon();
+          reachSoon(at);
       }
     };
     const stop = listenToServer(editor.getState().view.at, onEvent);
@@ -59,5 +52,5 @@ export function useEvents(
       clearTimeout(timer);
       window.removeEventListener("focus", onFocus);
     };
-  }, [editor, refresh, refreshed, onShelfChanges]);
+  }, [editor, reach, onShelfChanges]);
 }

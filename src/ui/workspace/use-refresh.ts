@@ -1,9 +1,10 @@
 import { usePathname, useSearchParams } from "next/navigation";
-import { useCallback, useEffect, useRef, type RefObject } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import { showProfile } from "./address";
 import type { ProfileEditor } from "./editor";
+import { isAtLeast } from "./events";
 import { readWorkspace } from "./read-workspace";
 import { unreachable } from "./server";
 import { useStateOf } from "./use-state-of";
@@ -12,8 +13,8 @@ interface Refreshing {
   readonly refresh: () => void;
   /** Resolves when it is shown. */
   readonly workOn: (id: ProfileId | null) => Promise<void>;
-  /** When the server was last asked, as `performance.now()` has it. */
-  readonly refreshed: RefObject<number>;
+  /** Reads anew unless what is shown, or on its way, was read at that moment (`Events.at`) or later. */
+  readonly reach: (at: string) => Promise<void>;
 }
 
 /** Keeps the profile in the address, and reads anew what the server shows of it, or of another one. */
@@ -25,7 +26,6 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
   // The router draws the address of a view when that is there, and it has no profile.
   useEffect(() => showProfile(profile, token), [profile, token, path, query]);
 
-  const refreshed = useRef(0);
   /** The last question, which resolves when what it asked for is shown. */
   const asked = useRef<Promise<void>>(undefined);
   /** Which profile is asked for and not shown yet: what is refreshed meanwhile is that one. */
@@ -33,7 +33,6 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
   const show = useCallback(
     (id: ProfileId | null) => {
       const ask = async (): Promise<void> => {
-        refreshed.current = performance.now();
         const view = await readWorkspace(id, token, editor.getState().view).then(done, unreachable);
         // An older answer that comes late says nothing new.
         if (asked.current !== own) return asked.current;
@@ -60,5 +59,12 @@ export function useRefresh(editor: ProfileEditor, unwrap: <T>(outcome: Outcome<T
     },
     [show],
   );
-  return { refresh, workOn, refreshed };
+  const reach = useCallback(
+    async (at: string) => {
+      await asked.current;
+      if (!isAtLeast(editor.getState().view.at, at)) refresh();
+    },
+    [editor, refresh],
+  );
+  return { refresh, workOn, reach };
 }

@@ -114,7 +114,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     },
     [refusal],
   );
-  const { refresh, workOn, refreshed } = useRefresh(editor, unwrap);
+  const { refresh, workOn, reach } = useRefresh(editor, unwrap);
   const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const trial = useTrial(unwrap);
@@ -122,7 +122,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const orderFile = useOrderFile(editor, unwrap, tell);
 
   useOutbox(editor);
-  useEvents(editor, refresh, refreshed, shelfReading.setChanges);
+  useEvents(editor, reach, shelfReading.setChanges);
 
   const workspace = useMemo(
     () => ({

@@ -1,0 +1,64 @@
+import "server-only";
+import { done, type Outcome } from "@/core/model/outcome";
+import type { ModId } from "@/core/model/ids";
+import type { ContentFile } from "@/core/model/shelf";
+import { foldName, isPlain } from "@/core/roster/fold";
+import { sharedFiles, type SharedFile } from "@/core/roster/shared-files";
+import { isManifest } from "@/formats/mod-layout";
+import { filesOfContent, listContaining } from "@/store/contents";
+import { listAsRead } from "@/store/shelf";
+import type { Context } from "../context";
+import { currentGame } from "./situation";
+
+/** Paths of the files of some contents, each once. */
+export async function pathsOfContent(context: Context, content: string): Promise<Outcome<string[]>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const files = await filesOfContent(context.db, game.value.id, content);
+  return done([...new Set(files.map(({ path }) => path))]);
+}
+
+interface Bringing {
+  readonly mod: ModId;
+  readonly version: string;
+  readonly content: string;
+  /** Several where several parts of the package bring it. */
+  readonly files: readonly ContentFile[];
+}
+
+/** Everything on the shelf that brings a path, as the game compares paths, whether a profile has it or not; by mod. */
+export async function whoBrings(context: Context, path: string): Promise<Outcome<Bringing[]>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const { id, definition } = game.value;
+  const wanted = foldName(definition, path);
+  // The database compares the case of plain letters alone as games do.
+  const found = await listContaining(context.db, id, isPlain(wanted) ? wanted : "");
+  const mods = await listAsRead(context.db, id);
+  return done(
+    mods.flatMap(({ id: mod, version, content }): Bringing[] => {
+      const all = content === null ? [] : (found.get(content) ?? []);
+      const files = all.filter((file) => foldName(definition, file.path) === wanted);
+      return files.length > 0 ? [{ mod, version, content: content!, files }] : [];
+    }),
+  );
+}
+
+/**
+ * Paths that two contents both bring, whichever of their parts are chosen, and whether the files there are equal; what each has for
+ * itself, as its manifest, meets nothing.
+ */
+export async function sharedBetween(
+  context: Context,
+  first: string,
+  second: string,
+): Promise<Outcome<SharedFile[]>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const { id, definition } = game.value;
+  const [one, other] = [
+    await filesOfContent(context.db, id, first),
+    await filesOfContent(context.db, id, second),
+  ];
+  return done(sharedFiles(definition, one, other).filter(({ path }) => !isManifest(definition, path)));
+}

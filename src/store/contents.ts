@@ -1,0 +1,117 @@
+import type { ContentFile, PluginFile, ShelfMod } from "@/core/model/shelf";
+import type { Sql } from "./sql";
+
+/** As stored: one entry a line, or 16 bytes, a file. */
+interface Row {
+  readonly content: string;
+  readonly paths: string;
+  readonly sizes: string | null;
+  readonly hashes: string | null;
+  readonly parts: string | null;
+}
+
+/** The names of the records that a plugin changes. */
+interface RecordNames {
+  readonly plugin: string;
+  readonly records: readonly string[];
+}
+
+const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts";
+const hashLength = 32;
+
+/** Keeps what was read of the contents of mods. */
+export async function saveContents(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  const rows = new Map<string, Row & { readonly records: readonly RecordNames[] }>();
+  for (const { content, contentFiles, plugins } of mods)
+    if (content !== null && contentFiles)
+      rows.set(content, { ...packed(content, contentFiles), records: recordsOf(plugins) });
+  if (rows.size === 0) return;
+  await db.query(
+    `insert into contents (game_id, content, paths, sizes, hashes, parts, records)
+     select $1, c.content, c.paths, c.sizes, decode(c.hashes, 'hex'), c.parts, c.records
+     from json_to_recordset($2::json) as c (content text, paths text, sizes text, hashes text, parts text,
+       records json)
+     on conflict (game_id, content) do update set paths = excluded.paths, sizes = excluded.sizes,
+       hashes = excluded.hashes, parts = excluded.parts, records = excluded.records`,
+    [gameId, JSON.stringify([...rows.values()])],
+  );
+}
+
+const recordsOf = (plugins: readonly PluginFile[]): RecordNames[] =>
+  plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
+
+function packed(content: string, files: readonly ContentFile[]): Row {
+  const lines = (of: (file: ContentFile) => string | number) => files.map(of).join("\n");
+  return {
+    content,
+    paths: lines(({ path }) => path),
+    sizes: lines(({ size }) => size!),
+    hashes: files.map(({ hash }) => hash).join(""),
+    parts: files.some(({ part }) => part !== null) ? lines(({ part }) => part ?? "") : null,
+  };
+}
+
+/** The files of some contents; empty where they are not known. */
+export async function filesOfContent(db: Sql, gameId: string, content: string): Promise<ContentFile[]> {
+  const rows = await db.query<Row>(`select ${columns} from contents where game_id = $1 and content = $2`, [
+    gameId,
+    content,
+  ]);
+  return rows.flatMap(unpacked);
+}
+
+/** Control signs, as the end of a line, are in no path. */
+const linesOf = (text: string): string[] => (text === "" ? [] : text.split("\n"));
+
+function unpacked({ paths, sizes, hashes, parts }: Row): ContentFile[] {
+  const [size, part] = [sizes, parts].map((lines) => lines?.split("\n"));
+  return linesOf(paths).map((path, at) => ({
+    path,
+    size: size ? Number(size[at]) : null,
+    hash: hashes?.slice(at * hashLength, (at + 1) * hashLength) ?? null,
+    part: part?.[at] || null,
+  }));
+}
+
+/** The paths of each contents that lie on the shelf; one may stand several times, for several parts. */
+export async function listPaths(db: Sql, gameId: string): Promise<Map<string, string[]>> {
+  const rows = await db.query<Pick<Row, "content" | "paths">>(
+    `select content, paths from contents where game_id = $1
+     and content in (select content from shelf_mod where game_id = $1) order by content`,
+    [gameId],
+  );
+  return new Map(rows.map(({ content, paths }) => [content, linesOf(paths)]));
+}
+
+/** The records that each plugin of the shelf changes, by contents. */
+export async function listRecords(db: Sql, gameId: string): Promise<Map<string, RecordNames[]>> {
+  const rows = await db.query<{ content: string; records: RecordNames[] }>(
+    `select content, records from contents where game_id = $1
+     and content in (select content from shelf_mod where game_id = $1) order by content`,
+    [gameId],
+  );
+  return new Map(rows.map(({ content, records }) => [content, records]));
+}
+
+/** The files of each contents of the shelf among whose paths this text occurs, whatever the case of its plain letters. */
+export async function listContaining(
+  db: Sql,
+  gameId: string,
+  text: string,
+): Promise<Map<string, ContentFile[]>> {
+  const rows = await db.query<Row>(
+    `select ${columns} from contents where game_id = $1 and strpos(lower(paths), lower($2)) > 0
+     and content in (select content from shelf_mod where game_id = $1) order by content`,
+    [gameId, text],
+  );
+  return new Map(rows.map((row) => [row.content, unpacked(row)]));
+}
+
+/** Forgets what was read of contents that neither lie on the shelf nor are kept. */
+export const dropUnknownContents = (db: Sql, gameId: string) =>
+  db.query(
+    `delete from contents where game_id = $1
+     and content not in (select content from shelf_mod where game_id = $1 and content is not null)
+     and content not in (select content from kept_mod where game_id = $1)`,
+    [gameId],
+  );
