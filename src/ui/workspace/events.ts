@@ -48,26 +48,35 @@ export function listenToServer(known: string, onEvent: OnEvent): () => void {
   };
 }
 
-/** Where a stream begins at another moment than the one that is known, something was missed. */
-function missingNothing(known: string, onEvent: OnEvent): (heard: Heard) => void {
+/**
+ * Hands on what is heard from the moment `known` on, and that something was missed where what is heard is later than it would be
+ * otherwise. The first thing that a window hears may be any: another one hands on all that comes to it, whoever listens already.
+ */
+export function missingNothing(known: string, onEvent: OnEvent): (heard: Heard) => void {
   let latest = known;
   return ({ at, event }) => {
+    const isMissing = !isAtLeast(isOfFiles(event) || event.kind === "here" ? latest : nextOf(latest), at);
+    if (!isAtLeast(latest, at)) latest = at;
     if (event.kind !== "here") onEvent(event, at);
-    else if (at !== latest) onEvent({ kind: "again" }, at);
-    latest = at;
+    if (isMissing) onEvent({ kind: "again" }, at);
   };
 }
 
-/** Of files no moment is known: what is told of them when one begins to listen. */
+/** What other programs did to files leads to no other moment, and is told anew to whoever begins to listen. */
+const isOfFiles = (
+  event: StreamEvent,
+): event is Extract<StreamEvent, { kind: "shelf-changes" | "order-file" }> =>
+  event.kind === "shelf-changes" || event.kind === "order-file";
+
 interface Present {
   readonly at: string;
+  /** That the stream is there, and what it told last of files. */
   readonly events: Map<string, StreamEvent>;
 }
 
 function presentAfter(present: Present | null, { at, event }: Heard): Present {
   const events = present?.events ?? new Map<string, StreamEvent>([["", { kind: "here" }]]);
-  if (event.kind === "shelf-changes" || event.kind === "order-file")
-    events.set(`${event.kind} ${event.game}`, event);
+  if (isOfFiles(event)) events.set(`${event.kind} ${event.game}`, event);
   return { at, events };
 }
 
@@ -91,6 +100,11 @@ export function isAtLeast(moment: string, other: string): boolean {
   const [run, count] = momentOf(moment);
   const [otherRun, otherCount] = momentOf(other);
   return run === otherRun && count >= otherCount;
+}
+
+function nextOf(moment: string): string {
+  const [run, count] = momentOf(moment);
+  return `${run}.${count + 1}`;
 }
 
 function momentOf(at: string): [run: string, count: number] {
