@@ -28,23 +28,20 @@ async function fill(): Promise<void> {
     );
   }
   const [{ columns }] = (await db.query<{ columns: string }>(
-    "select string_agg(column_name, ', ') as columns from information_schema.columns where table_name = 'shelf_mod' and column_name not in ('path')",
+    "select string_agg(column_name, ', ') as columns from information_schema.columns where table_name = 'shelf_mod' and column_name not in ('path', 'content')",
     [],
   )) as [{ columns: string }];
   for (let n = 0; n < megabytes / 2; n++) {
-    const path = `Many ${n}.zip`;
     await db.query(
-      `insert into shelf_mod (path, ${columns}) select $1, ${columns} from shelf_mod where game_id = $2 limit 1`,
-      [path, id],
+      `insert into shelf_mod (path, content, ${columns})
+       select $1, $2, ${columns} from shelf_mod where game_id = $3 limit 1`,
+      [`Many ${n}.zip`, `many-${n}`, id],
     );
-    const files = Array.from({ length: 10_000 }, () => `textures/${randomBytes(20).toString("hex")}.tex`);
-    const hashes = files.map(() => randomBytes(16).toString("hex"));
-    await db.query("insert into mod_files (game_id, path, files, hashes) values ($1, $2, $3, $4)", [
-      id,
-      path,
-      files,
-      hashes,
-    ]);
+    const paths = Array.from({ length: 10_000 }, () => `textures/${randomBytes(20).toString("hex")}.tex`);
+    await db.query(
+      "insert into contents (game_id, content, paths, hashes, records) values ($1, $2, $3, $4, '[]')",
+      [id, `many-${n}`, paths.join("\n"), randomBytes(16 * paths.length)],
+    );
   }
   await db.close();
 }

@@ -12,7 +12,7 @@ import { layOutMod, pluginsIn } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
 import { headerOf } from "@/formats/plugin-facts";
 import { readPluginFacts } from "@/formats/plugin-layout";
-import { digestFile, sha256OfFile, type Digest } from "./digest";
+import { digestFile, sha256OfFile, shortHash, type Digest } from "./digest";
 import type { ModFile, ModFiles } from "./mod-file";
 import { openModFiles, plainFile } from "./mod-files";
 import type { FileProblem, ProblemCode } from "@/core/model/refusal";
@@ -142,9 +142,6 @@ function soundMod(
   };
 }
 
-/** Signs of the first 16 bytes of a hash, in hexadecimal. */
-const shortHash = 32;
-
 function contentFilesOf(
   files: readonly ModFile[],
   parts: readonly PartFile[],
@@ -153,7 +150,7 @@ function contentFilesOf(
   const all = parts.map(({ at, path, part }) => ({
     path,
     size: files[at]!.size,
-    hash: digests[at]!.sha256.slice(0, shortHash),
+    hash: shortHash(digests[at]!.sha256),
     part,
   }));
   return all.sort((a, b) => (a.path < b.path ? -1 : Number(a.path > b.path)));

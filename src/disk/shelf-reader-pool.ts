@@ -1,13 +1,15 @@
 import { availableParallelism } from "node:os";
 import type { ShelfMod } from "@/core/model/shelf";
+import type { LooseFiles } from "./loose-files";
 import type { ShelfPlace } from "./shelf-places";
 import type { ShelfReader } from "./shelf-reader";
 import { openThreads } from "./threads";
 
 /** What a thread is asked: a function of a shelf reader, and what it is called with. */
 export type Job = {
-  [Name in "placesOf" | "readMod"]: { readonly name: Name; readonly what: Parameters<ShelfReader[Name]> };
-}["placesOf" | "readMod"];
+  [Name in Asked]: { readonly name: Name; readonly what: Parameters<ShelfReader[Name]> };
+}[Asked];
+type Asked = Exclude<keyof ShelfReader, "hands">;
 
 const mostHands = 4;
 
@@ -26,6 +28,7 @@ export function readInThreads(program: string): ShelfReader {
   return {
     hands,
     placesOf: (...what) => ask<(ShelfPlace | null)[]>({ name: "placesOf", what }),
+    readLooseFiles: (...what) => ask<LooseFiles>({ name: "readLooseFiles", what }),
     readMod: (...what) => (isPacked(what[2]) ? readPacked(what) : read(what)),
   };
 }

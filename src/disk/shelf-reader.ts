@@ -1,4 +1,5 @@
 import type { ShelfMod } from "@/core/model/shelf";
+import { readLooseFiles } from "./loose-files";
 import { readMod } from "./read-mod";
 import { placeOf, type EntryName, type ShelfPlace } from "./shelf-places";
 
@@ -10,6 +11,7 @@ export interface ShelfReader {
   readonly placesOf: (shelf: string, names: readonly EntryName[]) => Promise<(ShelfPlace | null)[]>;
   /** Rejects where it came to grief over it. */
   readonly readMod: (...what: Parameters<typeof readMod>) => Promise<ShelfMod>;
+  readonly readLooseFiles: typeof readLooseFiles;
 }
 
 /** For programs that have nothing else to do meanwhile. */
@@ -17,4 +19,5 @@ export const inThisThread: ShelfReader = {
   hands: 1,
   placesOf: (shelf, names) => Promise.resolve(names.map((name) => placeOf(shelf, name))),
   readMod,
+  readLooseFiles,
 };

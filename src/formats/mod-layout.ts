@@ -58,7 +58,8 @@ function stripTopFolder(game: ContentLaws, paths: readonly string[]): readonly s
   return holdsContent(game, below) ? below : paths;
 }
 
-const isContentFolder = (game: ContentLaws, name: string): boolean =>
+/** Whether a folder of this name, in the root of a mod or of the game's own folders, holds what the game reads. */
+export const isContentFolder = (game: ContentLaws, name: string): boolean =>
   game.contentFolders.includes(foldName(game, name));
 
 const isPlugin = (game: ContentLaws, path: string): boolean =>

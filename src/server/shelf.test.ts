@@ -10,6 +10,7 @@ import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, listGames, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
 import { placeInBin } from "@/disk/bin";
+import { listContaining } from "@/store/contents";
 import { listBin, setMoving, takeFromBin, willPutInBin } from "@/store/bin";
 import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
@@ -403,7 +404,7 @@ test("of every file is known who brings it, and of two mods which files they sha
   const bringing = value(await whoBrings(context, path.toUpperCase()));
   expect(bringing.map(({ mod }) => mod)).toEqual(expect.arrayContaining([broader, narrower]));
   for (const { mod, files } of bringing) {
-    const { path: place, kind, content } = mods.get(mod)!;
+    const { path: place, kind, content } = mods.get(mod!)!;
     if (kind !== "archive") continue;
     const unpacked = unzipSync(await readFile(join(game.folders.shelves[0]!, place)));
     const [name, bytes] = Object.entries(unpacked).find(([name]) =>
@@ -420,6 +421,27 @@ test("of every file is known who brings it, and of two mods which files they sha
   expect(equal).toBe(first!.files[0]!.hash === second!.files[0]!.hash);
   expect(value(await sharedBetween(context, one, one)).every(({ equal }) => equal)).toBe(true);
   expect(value(await whoBrings(context, path.slice(1)))).toEqual([]);
+});
+
+test("of a file that the game itself has is known that it does, until it is gone", async () => {
+  const current = (await findCurrentGame(context.db))!;
+  const { folders, definition } = current;
+  const { shelf } = await getStock(context, current);
+  const contents = await listContaining(context.db, current.id, `${definition.contentFolders[0]}/`);
+  const bringing = shelf.find(({ content }) => contents.has(content ?? ""))!;
+  const { path } = contents
+    .get(bringing.content!)!
+    .find((file) => file.path.toLowerCase().startsWith(`${definition.contentFolders[0]}/`))!;
+  const full = join(folders.game, definition.baseFolder, path);
+  await mkdir(join(full, ".."), { recursive: true });
+  await writeFile(full, "the game's own");
+  value(await read());
+  const [game, ...mods] = value(await whoBrings(context, path));
+  expect([game!.mod, game!.files.map(({ size }) => size)]).toEqual([null, [14]]);
+  expect(mods.map(({ mod }) => mod)).toContain(bringing.id);
+  await rm(full);
+  value(await read());
+  expect(value(await whoBrings(context, path)).map(({ mod }) => mod)).not.toContain(null);
 });
 
 test("where mods are read anew by other laws, overlaps are those of what was read, though no contents changed", async () => {

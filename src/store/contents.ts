@@ -18,13 +18,28 @@ interface RecordNames {
 
 const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts";
 const hashLength = 32;
+/** Of a file that was not read. */
+const unknownHash = "0".repeat(hashLength);
 
 /** Keeps what was read of the contents of mods. */
-export async function saveContents(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
-  const rows = new Map<string, Row & { readonly records: readonly RecordNames[] }>();
-  for (const { content, contentFiles, plugins } of mods)
-    if (content !== null && contentFiles)
-      rows.set(content, { ...packed(content, contentFiles), records: recordsOf(plugins) });
+export function saveContents(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
+  const all = mods.flatMap(({ content, contentFiles: files, plugins }): Contents[] =>
+    content !== null && files ? [{ content, files, records: recordsOf(plugins) }] : [],
+  );
+  return saveFiles(db, gameId, all);
+}
+
+interface Contents {
+  readonly content: string;
+  readonly files: readonly ContentFile[];
+  readonly records: readonly RecordNames[];
+}
+
+/** Keeps the files of some contents, in place of what was known of the same; several may be the same. */
+export async function saveFiles(db: Sql, gameId: string, all: readonly Contents[]): Promise<void> {
+  const rows = new Map(
+    all.map(({ content, files, records }) => [content, { ...packed(content, files), records }]),
+  );
   if (rows.size === 0) return;
   await db.query(
     `insert into contents (game_id, content, paths, sizes, hashes, parts, records)
@@ -46,7 +61,7 @@ function packed(content: string, files: readonly ContentFile[]): Row {
     content,
     paths: lines(({ path }) => path),
     sizes: lines(({ size }) => size!),
-    hashes: files.map(({ hash }) => hash).join(""),
+    hashes: files.map(({ hash }) => hash ?? unknownHash).join(""),
     parts: files.some(({ part }) => part !== null) ? lines(({ part }) => part ?? "") : null,
   };
 }
@@ -68,10 +83,13 @@ function unpacked({ paths, sizes, hashes, parts }: Row): ContentFile[] {
   return linesOf(paths).map((path, at) => ({
     path,
     size: size ? Number(size[at]) : null,
-    hash: hashes?.slice(at * hashLength, (at + 1) * hashLength) ?? null,
+    hash: hashOf(hashes?.slice(at * hashLength, (at + 1) * hashLength)),
     part: part?.[at] || null,
   }));
 }
+
+const hashOf = (stored: string | undefined): string | null =>
+  stored === undefined || stored === unknownHash ? null : stored;
 
 /** The paths of each contents that lie on the shelf; one may stand several times, for several parts. */
 export async function listPaths(db: Sql, gameId: string): Promise<Map<string, string[]>> {
@@ -93,7 +111,7 @@ export async function listRecords(db: Sql, gameId: string): Promise<Map<string, 
   return new Map(rows.map(({ content, records }) => [content, records]));
 }
 
-/** The files of each contents of the shelf among whose paths this text occurs, whatever the case of its plain letters. */
+/** The files of each contents of shelf and game among whose paths this text occurs, whatever the case of its plain letters. */
 export async function listContaining(
   db: Sql,
   gameId: string,
@@ -101,17 +119,19 @@ export async function listContaining(
 ): Promise<Map<string, ContentFile[]>> {
   const rows = await db.query<Row>(
     `select ${columns} from contents where game_id = $1 and strpos(lower(paths), lower($2)) > 0
-     and content in (select content from shelf_mod where game_id = $1) order by content`,
+     and content in (select content from shelf_mod where game_id = $1
+       union select content from loose_files where game_id = $1) order by content`,
     [gameId, text],
   );
   return new Map(rows.map((row) => [row.content, unpacked(row)]));
 }
 
-/** Forgets what was read of contents that neither lie on the shelf nor are kept. */
+/** Forgets what was read of contents that neither lie on the shelf or in the game nor are kept. */
 export const dropUnknownContents = (db: Sql, gameId: string) =>
   db.query(
     `delete from contents where game_id = $1
      and content not in (select content from shelf_mod where game_id = $1 and content is not null)
-     and content not in (select content from kept_mod where game_id = $1)`,
+     and content not in (select content from kept_mod where game_id = $1)
+     and content not in (select content from loose_files where game_id = $1)`,
     [gameId],
   );

@@ -6,6 +6,7 @@ import { foldName, isPlain } from "@/core/roster/fold";
 import { sharedFiles, type SharedFile } from "@/core/roster/shared-files";
 import { isManifest } from "@/formats/mod-layout";
 import { filesOfContent, listContaining } from "@/store/contents";
+import { listLooseContents } from "@/store/loose-files";
 import { listAsRead } from "@/store/shelf";
 import type { Context } from "../context";
 import { currentGame } from "./situation";
@@ -19,24 +20,27 @@ export async function pathsOfContent(context: Context, content: string): Promise
 }
 
 interface Bringing {
-  readonly mod: ModId;
+  /** Null: the game itself. */
+  readonly mod: ModId | null;
   readonly version: string;
   readonly content: string;
   /** Several where several parts of the package bring it. */
   readonly files: readonly ContentFile[];
 }
 
-/** Everything on the shelf that brings a path, as the game compares paths, whether a profile has it or not; by mod. */
+/** Everything that brings a path, as the game compares paths, whether a profile has it or not: the game itself, then mods of the shelf. */
 export async function whoBrings(context: Context, path: string): Promise<Outcome<Bringing[]>> {
-  const game = await currentGame(context);
-  if (!game.ok) return game;
-  const { id, definition } = game.value;
+  const current = await currentGame(context);
+  if (!current.ok) return current;
+  const { id, definition } = current.value;
   const wanted = foldName(definition, path);
   // The database compares the case of plain letters alone as games do.
   const found = await listContaining(context.db, id, isPlain(wanted) ? wanted : "");
+  const own = [...(await listLooseContents(context.db, id)).values()];
+  const game = own.map((content) => ({ id: null, version: definition.version, content }));
   const mods = await listAsRead(context.db, id);
   return done(
-    mods.flatMap(({ id: mod, version, content }): Bringing[] => {
+    [...game, ...mods].flatMap(({ id: mod, version, content }): Bringing[] => {
       const all = content === null ? [] : (found.get(content) ?? []);
       const files = all.filter((file) => foldName(definition, file.path) === wanted);
       return files.length > 0 ? [{ mod, version, content: content!, files }] : [];

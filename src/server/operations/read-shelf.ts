@@ -1,12 +1,15 @@
 import "server-only";
+import { join } from "node:path";
 import type { ShelfMod } from "@/core/model/shelf";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/roster/roster";
 import { arrivalsEdit } from "@/core/edit/edits";
 import { ownWorkEdit, pinEdit } from "@/core/edit/versions";
+import type { LooseFiles } from "@/disk/loose-files";
 import { unsound, type Identity } from "@/disk/read-mod";
 import { listHeld, listIdentities } from "@/store/identities";
 import { dropUnpinned } from "@/store/kept";
+import { listLooseContents, saveLooseFiles } from "@/store/loose-files";
 import type { Sql } from "@/store/sql";
 import { readShelf, type ShelfProgress } from "@/disk/read-shelf";
 import { markRead } from "@/store/games";
@@ -15,7 +18,7 @@ import { gatherStatistics } from "@/store/tidy";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import { getStock, lookAtGame } from "../stock";
+import { getStock, lookAtGame, ownedExpansions } from "../stock";
 import { storePart, tellOfParts } from "../stock-changes";
 import { storeEdit } from "./edit-profile";
 import { currentGame, readProfile } from "./situation";
@@ -90,8 +93,24 @@ async function storeReading(
     await markRead(tx, game.id);
     return store.keepShelfPaths(tx, game.id, paths);
   });
+  await readGameFiles(context, game);
   await dropUnpinned(db, game.id);
   return done({ ...reading, gone });
+}
+
+/** Reads what lies loose in the game's own folders, where that is not as it was last read. */
+async function readGameFiles(context: Context, { id, definition, folders }: RegisteredGame): Promise<void> {
+  const { db, reader } = context;
+  const known = await listLooseContents(db, id);
+  const owned = await ownedExpansions(definition, folders.game);
+  const expansions = definition.expansions.filter((each) => owned.includes(each.id));
+  const found = new Map<string, LooseFiles>();
+  for (const folder of [definition.baseFolder, ...expansions.map(({ folder }) => folder)])
+    found.set(
+      folder,
+      await reader.readLooseFiles(definition, join(folders.game, folder), known.get(folder) ?? null),
+    );
+  await storePart(context, id, (tx) => saveLooseFiles(tx, id, found));
 }
 
 /** Stores what was read. One mod that cannot be stored is stored as unsound, and keeps no other out. */
