@@ -25,6 +25,12 @@ test("files count by the bytes of their paths, where the order of UTF-16 is anot
   expect(contentHash([...files].reverse())).toBe(expected(files));
 });
 
+test("files count in the order of their paths, however they come", () => {
+  const files = ["b.dat", "a.dat", "C.dat", "a/b.dat", "aa.dat"].map(file);
+  expect(contentHash(files)).toBe(expected(files));
+  expect(contentHash(files.slice(0, 2))).toBe(expected(files.slice(0, 2)));
+});
+
 test("whatever the paths, and in whatever order they come, it is the same as by the runtime", () => {
   const paths = fc.uniqueArray(fc.string({ unit: "grapheme", minLength: 1, maxLength: 6 }), {
     maxLength: 12,

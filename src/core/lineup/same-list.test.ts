@@ -36,7 +36,7 @@ test.each([
 });
 
 test("of two numbers the higher is newer, whatever the day says", () => {
-  const [old, recent] = [kept(whole), kept({ ...fewer, listVersion: "1.10", date: "2026-01-01" })];
+  const [old, recent] = [kept(whole), kept({ ...fewer, listVersion: " 1.10 ", date: "2026-01-01" })];
   expect([versionRelation(old, recent), versionRelation(recent, old)]).toEqual(["newer", "older"]);
 });
 
@@ -57,6 +57,27 @@ test("one number with other contents is told from the same, of whole lists and o
   expect(versionRelation(kept(whole, { ...code, ...proof }), kept(whole, { ...code, ...otherProof }))).toBe(
     "same-number",
   );
+  expect(versionRelation(kept(whole, { ...code, ...proof }), kept(fewer, { ...code, ...proof }))).toBe(
+    "same",
+  );
+  // What only one of two lists leaves out is held against neither.
+  const turnedMods = { ...whole, mods: [...whole.mods].reverse() };
+  const ids = whole.mods.map(({ id }) => id);
+  for (const [other, silence] of [
+    [turned, { unsaid: ["plugins"] }],
+    [turnedMods, { unsaid: ["hashes"], implied: ids }],
+  ] satisfies [Lineup, Partial<Claim>][]) {
+    const silent = kept(other, { fingerprint: null, ...silence });
+    expect([versionRelation(silent, kept(whole)), versionRelation(kept(whole), silent)]).toEqual([
+      "same",
+      "same",
+    ]);
+    const speaking = kept(other, { fingerprint: null, unsaid: ["versions"] });
+    expect([versionRelation(speaking, kept(whole)), versionRelation(kept(whole), speaking)]).toEqual([
+      "same-number",
+      "same-number",
+    ]);
+  }
   // A list that was altered proves nothing by the fingerprint that it still carries.
   const altered = { ...code, ...proof, altered: ["mods" as const] };
   expect(versionRelation(kept(whole, { ...code, ...proof }), kept(turned, altered))).toBe("same-number");
@@ -68,6 +89,12 @@ test("where a number is missing, contents and then the day tell", () => {
   expect(versionRelation(kept(blank), kept({ ...whole, listVersion: "7" }))).toBe("same");
   expect(versionRelation(kept(blank), kept({ ...changed, date: "2026-11-02" }))).toBe("newer");
   expect(versionRelation(kept(blank), kept({ ...changed, date: "2026-10-31" }))).toBe("older");
+  // The day of the other one is missing.
+  expect(versionRelation(kept({ ...blank, date: "" }), kept({ ...changed, date: "2026-11-02" }))).toBe(
+    "other",
+  );
+  const unnumbered = { ...changed, listVersion: "" };
+  expect(versionRelation(kept(whole), kept({ ...unnumbered, date: "2026-11-02" }))).toBe("newer");
   for (const date of ["2026-11-01", "soon"])
     expect(versionRelation(kept(blank), kept({ ...changed, date }))).toBe("other");
 });
@@ -78,6 +105,10 @@ test.each([
   ["v3.2b", "v3.3b"],
   ["2026-11", "2026-12"],
   ["1.09", "1.10"],
+  [" 1.9 ", "1.10"],
+  [" spring ", "spring 2"],
+  ["0099", "0100"],
+  ["007", "008"],
   ["spring", "spring 2"],
   ["", "2"],
 ])("the number after %j is %j", (version, next) => {

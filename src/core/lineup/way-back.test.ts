@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { takeOver } from "../compare/rosters";
 import { applySteps } from "../edit/steps";
 import type { ProfileState } from "../model/profile";
-import { aMod } from "../testing/ids";
+import { aMod, aSection } from "../testing/ids";
 import { testRoster, withState } from "../testing/roster";
 import { differenceElsewhere } from "../messages/differences";
 import { compareFacts } from "./compare";
@@ -122,6 +122,38 @@ describe("it takes over what the difference is about, and nothing else", () => {
       wayBack(here, state, place(key)).map(({ kind, key: id }) => `${kind} ${id}`);
     expect(told("b.plank")).toEqual(["place b.plank"]);
     expect(told("a.plank")).toEqual(["place b.plank"]);
+  });
+
+  test("of one that moved beside others, its own move alone", () => {
+    const moved = { plugins: plugins("d.plank", "a.plank", "c.plank", "b.plank") };
+    expect(back(moved, { facet: "plugins", kind: "place", key: "d.plank" })).toEqual([
+      "plugins place d.plank",
+    ]);
+  });
+
+  test("of one that stands elsewhere for another one has another section, or for sections stand otherwise, that", () => {
+    const ofTwo = testRoster([
+      { name: "a.plank" },
+      { name: "b.plank" },
+      { name: "c.plank", section: "patches" },
+    ]);
+    const own = ofTwo.profile.state.plugins;
+    const told = (order: Partial<ProfileState["plugins"]>, key: string) => {
+      const here = withState(ofTwo, { ...ofTwo.profile.state, plugins: { ...own, ...order } });
+      const place = { facet: "plugins", kind: "place", key } as const;
+      return wayBack(here, ofTwo.profile.state, place).map(({ kind, key: id }) => `${kind} ${id}`);
+    };
+    const [game, a, b, c] = own.entries;
+    const patched = [game!, b!, { ...a!, section: aSection("patches") }, c!];
+    expect(told({ entries: patched }, "b.plank")).toEqual(["section a.plank"]);
+    const [first, ...others] = own.sections;
+    const turned = { sections: [first!, ...others.reverse()], entries: [game!, c!, a!, b!] };
+    const sections = told(turned, "c.plank");
+    expect(sections.length).toBeGreaterThan(0);
+    expect(sections.every((each) => each.startsWith("section-place"))).toBe(true);
+    // What else became of it leads no item to its place.
+    const off = own.entries.map((entry) => (entry.id === "a.plank" ? { ...entry, on: false } : entry));
+    expect(told({ entries: off }, "a.plank")).toEqual([]);
   });
 
   test("one that stands elsewhere and is off comes on and goes back", () => {
