@@ -59,7 +59,15 @@ export const painted = (page: Page, act: Act, shown: Shown, patience = 10_000): 
       else if (act.does === "key") {
         const { key, alt: altKey = false, ctrl: ctrlKey = false, shift: shiftKey = false } = act;
         element.dispatchEvent(
-          new KeyboardEvent("keydown", { key, altKey, ctrlKey, shiftKey, bubbles: true, cancelable: true }),
+          new KeyboardEvent("keydown", {
+            key,
+            code: key.length === 1 ? `Key${key.toUpperCase()}` : key,
+            altKey,
+            ctrlKey,
+            shiftKey,
+            bubbles: true,
+            cancelable: true,
+          }),
         );
       } else {
         // As React hears it: by the element's own setter, and an event.

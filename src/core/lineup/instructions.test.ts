@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { Lineup } from "../model/lineup";
 import type { ShelfMod } from "../model/shelf";
 import { makeRoster } from "../roster/roster";
-import { testGame } from "../testing/game";
+import { gameOfSettings, testGame } from "../testing/game";
 import { testRoster } from "../testing/roster";
 import { instructionsOf, needsFirst } from "./instructions";
 import { makeLineup } from "./make-lineup";
@@ -110,6 +110,39 @@ describe("step by step, by hand", () => {
       "Switch x off.",
       "Set depth to 3.",
     ]);
+    const told = { ...lineup, baseOff: ["carts", "x"], launch: { sound: true, fog: false, draw: 4 } };
+    const [first] = instructionsOf(told, gameOfSettings);
+    expect(first!.steps).toEqual([
+      { id: "game", text: "Have Pond 1.0.0.", detail: "" },
+      { id: "on:island", text: "Switch Island on.", detail: "" },
+      { id: "on:unknown", text: "Switch unknown on.", detail: "" },
+      { id: "off:carts", text: "Switch Carts off.", detail: "" },
+      { id: "off:x", text: "Switch x off.", detail: "" },
+      { id: "set:sound", text: "Set sound to on.", detail: "" },
+      { id: "set:fog", text: "Set fog to off.", detail: "" },
+      { id: "set:draw", text: "Set Draw to 4.", detail: "" },
+    ]);
+  });
+
+  test("what is needed once goes at last, and the fingerprint proves it all; what is off is in neither", () => {
+    const lineup = { ...changed({ off: { components: ["tall"] } }), followUps: ["a", "unknown"] };
+    const parts = instructionsOf(lineup, testGame);
+    expect(parts.at(-1)!.steps).toEqual([
+      { id: "after:a", text: "Start the game once; a may go then.", detail: "It is needed once only." },
+      {
+        id: "after:unknown",
+        text: "Start the game once; unknown may go then.",
+        detail: "It is needed once only.",
+      },
+      {
+        id: "proof",
+        text: `Compare the fingerprint: ${made.fingerprint}`,
+        detail: "Equal to the last digit, it is the same setup.",
+      },
+    ]);
+    const others = parts.slice(0, -1).flatMap(({ steps }) => steps);
+    expect(others.filter(({ id, text }) => /off/.test(id + text))).toEqual([]);
+    expect(others.map(({ id }) => id)).toEqual(expect.arrayContaining(["mod:a", "plugin:Core.keel"]));
   });
 
   test("a step keeps its name while the thing stays, so that its tick stays, too", () => {
@@ -119,6 +152,8 @@ describe("step by step, by hand", () => {
     expect(new Set(ids).size).toBe(ids.length);
     expect(idsOf({ ...made, mods: [...made.mods].reverse() }).sort()).toEqual([...ids].sort());
     expect(idsOf(changed({ b: { version: "2", name: "other" } }))).toContain("get:b");
+    const asked = changed({ b: { options: { look: ["tall"] }, components: ["one"] } });
+    expect(idsOf(asked)).toEqual(expect.arrayContaining(["part:b:look", "parts:b"]));
   });
 });
 

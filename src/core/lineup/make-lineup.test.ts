@@ -2,7 +2,7 @@ import type { ModManifest } from "../model/shelf";
 import type { ProfileState } from "../model/profile";
 import { makeRoster } from "../roster/roster";
 import { gameOfSettings } from "../testing/game";
-import { aMod, aPlugin, aSection } from "../testing/ids";
+import { aMod, aPlugin, aRule, aSection } from "../testing/ids";
 import { pluginFile, shelfMod, testRoster } from "../testing/roster";
 import { goesOutOn, makeLineup } from "./make-lineup";
 
@@ -77,19 +77,30 @@ const state: ProfileState = {
   ],
   numbers: [{ list: "mods", of: "item", id: "plain", number: 3 }],
   broaderFirst: false,
+  rules: [
+    {
+      id: aRule("r1"),
+      rule: { kind: "after", item: "plain", other: "pack", strength: "must" },
+      note: "seen",
+      made: "2026-11-01",
+    },
+  ],
+  books: [{ id: "b1", version: "2", off: [] }],
   launch: { draw: 4 },
   expansions: ["north"],
   baseOff: ["carts"],
 };
 const stock = { ...bare.stock, shelf: [plain, pack, idle], owned: ["north"] };
 const roster = makeRoster(gameOfSettings, { ...bare.profile, state }, stock);
-const lineup = makeLineup(roster, {
-  ...facts,
-  roles: { plain: "once", pack: "optional", lost: "once" },
-  terms: { plain: { kind: "fee" } as never },
-});
+const made = () =>
+  makeLineup(roster, {
+    ...facts,
+    roles: { plain: "once", pack: "optional", lost: "once" },
+    terms: { plain: { kind: "fee" } as never },
+  });
 
 test("each mod that has contents stands in it, as it is decided and with what is said of it; of no other there is a word", () => {
+  const lineup = made();
   expect(lineup.mods.map(({ id }) => id)).toEqual(["plain", "pack", "idle"]);
   const [one, two, three] = lineup.mods;
   expect(one).toEqual({
@@ -126,6 +137,7 @@ test("each mod that has contents stands in it, as it is decided and with what is
 });
 
 test("each plugin says whether it would load for somebody who knows nothing of packages", () => {
+  const lineup = made();
   expect(
     lineup.plugins.map(({ name, on, section, home, mod, masters }) => [
       name,
@@ -150,6 +162,7 @@ test("each plugin says whether it would load for somebody who knows nothing of p
 });
 
 test("all else that the profile decides is in it", () => {
+  const lineup = made();
   expect(lineup).toMatchObject({
     format: "seating-lineup/2",
     game: { id: gameOfSettings.id, version: gameOfSettings.version },
@@ -160,14 +173,22 @@ test("all else that the profile decides is in it", () => {
     broaderFirst: false,
     numbers: state.numbers,
     notes: state.notes,
-    rules: [],
+    rules: state.rules,
+    books: state.books,
     followUps: ["plain", "lost"].filter((id) => roster.modOf.has(id)),
   });
   expect(lineup.sections).toEqual([...state.plugins.sections, ...state.mods.sections]);
-  expect(lineup).not.toHaveProperty("books");
 });
 
 test("what is not decided is not mentioned", () => {
   const silent = makeLineup(bare, facts);
+  expect(silent).toMatchObject({
+    rules: [],
+    launch: {},
+    expansions: [],
+    baseOff: [],
+    followUps: [],
+    mods: [],
+  });
   for (const key of ["broaderFirst", "books", "numbers", "notes"]) expect(silent).not.toHaveProperty(key);
 });
