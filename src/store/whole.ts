@@ -15,19 +15,38 @@ export async function schemaName(db: Sql): Promise<string> {
   return rows[0]!.name;
 }
 
-/** Characters of rows that are read at once, about, and how many rows at most; one may be as large as a file of a game. */
-const atOnce = { signs: 2 ** 20, rows: 200 };
+/** Characters of rows after which no more are read at once: one may be as large as a file of a game, and the next one tiny. */
+const atOnce = 2 ** 20;
+
+/** No JSON holds it as it is (RFC 8259), so that rows can be told apart by it; arrays of them would take long to take apart. */
+const separator = "\u0001";
+
+const nextRows = `create or replace function pg_temp.next_rows(cursor refcursor, signs integer) returns text
+  language plpgsql as $$
+    declare
+      next text;
+      rows text[] := '{}';
+      size integer := 0;
+    begin
+      while size < signs loop
+        fetch cursor into next;
+        exit when not found;
+        rows := rows || next;
+        size := size + length(next);
+      end loop;
+      return array_to_string(rows, chr(1));
+    end $$`;
 
 /** The rows of a table, as JSON, some at a time; none where it is empty. `table` is one of `listTables`. */
 export async function* readTable(tx: Tx, table: string): AsyncGenerator<string[]> {
+  await tx.exec(nextRows);
   await tx.exec(`declare all_rows cursor for select row_to_json(t)::text as row from ${quoted(table)} t`);
-  for (let count = 1; ;) {
-    const rows = await tx.query<{ row: string }>(`fetch ${count} from all_rows`);
-    if (rows.length === 0) break;
-    const signs = rows.reduce((sum, { row }) => sum + row.length, 0);
-    // The next ones are likely to be as large as these.
-    count = Math.min(atOnce.rows, Math.max(1, Math.floor((atOnce.signs * rows.length) / signs)));
-    yield rows.map(({ row }) => row);
+  for (;;) {
+    const [next] = await tx.query<{ rows: string }>("select pg_temp.next_rows('all_rows', $1) as rows", [
+      atOnce,
+    ]);
+    if (next!.rows === "") break;
+    yield next!.rows.split(separator);
   }
   await tx.exec("close all_rows");
 }
