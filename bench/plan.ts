@@ -49,9 +49,10 @@ makeDemo(home, 3500);
 const { url, stop } = await startWithDemo(home);
 const browser = await launchBrowser();
 try {
+  const context = await browser.newContext({ viewport });
   const opened: number[] = [];
-  for (let run = 0; run < 5; run++) opened.push(await opening(browser, `${url}/plan`, "[data-item]"));
-  const page = await browser.newPage({ viewport });
+  for (let run = 0; run < 5; run++) opened.push(await opening(context, `${url}/plan`, "[data-item]"));
+  const page = await context.newPage();
   await page.goto(`${url}/plan`);
   await page.locator("[data-item]").first().waitFor();
   const plugins = await page.getByRole("grid").getAttribute("aria-rowcount");

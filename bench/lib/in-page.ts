@@ -1,4 +1,4 @@
-import type { Browser, Page } from "@playwright/test";
+import type { BrowserContext, Page } from "@playwright/test";
 
 export const viewport = { width: 1280, height: 800 };
 
@@ -88,9 +88,9 @@ export const painted = (page: Page, act: Act, shown: Shown, patience = 10_000): 
     [act, shown, patience] as const,
   );
 
-/** Milliseconds from the begin of a navigation until something is painted that a selector finds, in a window of its own. */
-export async function opening(browser: Browser, address: string, selector: string): Promise<number> {
-  const page = await browser.newPage({ viewport });
+/** Milliseconds from the begin of a navigation until something is painted that a selector finds, in a new window of a browser in use. */
+export async function opening(browser: BrowserContext, address: string, selector: string): Promise<number> {
+  const page = await browser.newPage();
   await page.addInitScript((wanted) => {
     const seen = new MutationObserver(() => {
       if (!document.querySelector(wanted)) return;
