@@ -153,7 +153,7 @@ async function measurePlan(page: Page, url: string, figures: Figures): Promise<v
     }
   for (const [what, all] of times) {
     figures.set(`${what} painted, ms`, ms(median(all.map((each) => each.ms))));
-    figures.set(`longest task after a ${what}, ms`, ms(median(all.map(({ longest }) => longest))));
+    figures.set(`longest task after ${what}, ms`, ms(median(all.map(({ longest }) => longest))));
   }
   const lenses: number[] = [];
   for (let run = 0; run < runs; run++)
