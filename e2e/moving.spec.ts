@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, find, row, seatOf, stored, test } from "./fixtures";
+import { expect, find, row, seatOf, stored, test, visit } from "./fixtures";
 import { takeRowRenders, watchRowRenders } from "./row-renders";
 
 const undo = (page: Page) => page.getByRole("button", { name: /^Undo: move/ });
@@ -165,7 +165,7 @@ test("two windows that edit rules: each shows what the other did", async ({
     await window.keyboard.press("Enter");
   };
   const other = await context.newPage();
-  for (const window of [page, other]) await window.goto(`${seating.url}/rules`);
+  for (const window of [page, other]) await visit(window, `${seating.url}/rules`);
   await say(page, "Bitter Narrows.plank after Cinder Reef.plank");
   await stored(page);
   const rulesIn = (window: Page) => window.getByRole("list", { name: "Rules", exact: true });
