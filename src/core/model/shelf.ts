@@ -98,7 +98,7 @@ const ContentFile = z.object({
   path: z.string(),
   /** In bytes; null where an earlier version has not kept it. */
   size: z.number().int().min(0).nullable(),
-  /** The first 16 bytes of its SHA-256, in hexadecimal; null where an earlier version has not kept it. */
+  /** The first 16 bytes of its SHA-256, in hexadecimal; null where it was not read, or an earlier version has not kept it. */
   hash: z.string().nullable(),
   /** The part of the package that brings it, by its key; null where it always comes. */
   part: z.string().nullable(),

@@ -53,6 +53,6 @@ const EmptyFrame = () => (
     <main className="bg-surface text-ink3 grid place-items-center">
       <p role="status">Opening Seating…</p>
     </main>
-    <footer className="border-line border-t" />
+    <footer className="border-line bg-surface border-t" />
   </div>
 );

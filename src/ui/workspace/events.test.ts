@@ -34,6 +34,14 @@ test("what follows on what is known is handed on, and nothing was missed", () =>
   ]);
 });
 
+test("the moment up to which is to be read never goes back", () => {
+  const moments: string[] = [];
+  const hear = missingNothing("run.4", (_, at) => moments.push(at));
+  for (const at of ["run.6", "run.5", "run.7"]) hear({ kind: "heard", at, event: profiles });
+  expect(new Set(moments)).toEqual(new Set(["run.6", "run.7"]));
+  expect(moments.at(-1)).toBe("run.7");
+});
+
 test.each([
   ["a stream that begins later", here, "run.5", []],
   ["a stream of another run of the server", here, "again.4", []],

@@ -13,7 +13,7 @@ interface Heard {
   readonly event: StreamEvent;
 }
 
-/** `at`: the moment (`Events.at` of the server) that the event leads to. */
+/** `at`: the latest moment (`Events.at` of the server) that was heard of; it never goes back. */
 type OnEvent = (event: WindowEvent, at: string) => void;
 
 const name = "seating-events";
@@ -57,8 +57,8 @@ export function missingNothing(known: string, onEvent: OnEvent): (heard: Heard) 
   return ({ at, event }) => {
     const isMissing = !isAtLeast(isOfFiles(event) || event.kind === "here" ? latest : nextOf(latest), at);
     if (!isAtLeast(latest, at)) latest = at;
-    if (event.kind !== "here") onEvent(event, at);
-    if (isMissing) onEvent({ kind: "again" }, at);
+    if (event.kind !== "here") onEvent(event, latest);
+    if (isMissing) onEvent({ kind: "again" }, latest);
   };
 }
 
