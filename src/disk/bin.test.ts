@@ -2,7 +2,6 @@ import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { deleteBinned, isInBin, moveOnce, placeInBin } from "./bin";
-import { watchFolders } from "./watch-folders";
 
 let folder: string;
 beforeEach(async () => {
@@ -57,30 +56,4 @@ test("what is not there cannot be moved, and nothing is made of it", async () =>
 test("a move that was made before counts as made", async () => {
   await write("here.zip", "x");
   expect(await moveOnce(join(folder, "gone.zip"), join(folder, "here.zip"))).toBe(true);
-});
-
-describe("watching", () => {
-  const heard = async (count: () => number, wanted: number) => {
-    for (let tries = 0; tries < 200 && count() < wanted; tries++)
-      await new Promise((done) => setTimeout(done, 20));
-    return count();
-  };
-
-  test("many changes at once are one stir; after the end none is heard", async () => {
-    const end = new AbortController();
-    let stirs = 0;
-    watchFolders([folder], () => stirs++, end.signal);
-    for (let n = 0; n < 20; n++) await write(`${n}.zip`, "x");
-    expect(await heard(() => stirs, 1)).toBe(1);
-    end.abort();
-    await write("later.zip", "x");
-    await new Promise((done) => setTimeout(done, 800));
-    expect(stirs).toBe(1);
-  });
-
-  test("a folder that cannot be watched is no fault", () => {
-    const end = new AbortController();
-    expect(() => watchFolders([join(folder, "nowhere")], () => undefined, end.signal)).not.toThrow();
-    end.abort();
-  });
 });

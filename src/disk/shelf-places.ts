@@ -108,6 +108,23 @@ function placeFolder(shelf: string, path: string): ShelfPlace | FileProblem {
   }
 }
 
+/** The whole paths of the folders below one, but for what cannot be read. Links are not followed. */
+export function foldersBelow(root: string): string[] {
+  const found = [root];
+  for (const folder of found) found.push(...foldersIn(folder));
+  return found.slice(1);
+}
+
+function foldersIn(folder: string): string[] {
+  try {
+    return readdirSync(folder, { withFileTypes: true })
+      .filter((entry) => entry.isDirectory())
+      .map((entry) => join(folder, entry.name));
+  } catch {
+    return [];
+  }
+}
+
 /** The whole paths of all that lies below a folder and is no folder; links are not followed. */
 export const filesBelow = (root: string): string[] =>
   readdirSync(root, { recursive: true, withFileTypes: true })

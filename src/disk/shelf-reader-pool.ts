@@ -29,6 +29,7 @@ export function readInThreads(program: string): ShelfReader {
     hands,
     placesOf: (...what) => ask<(ShelfPlace | null)[]>({ name: "placesOf", what }),
     readLooseFiles: (...what) => ask<LooseFiles>({ name: "readLooseFiles", what }),
+    foldersBelow: (...what) => ask<string[]>({ name: "foldersBelow", what }),
     readMod: (...what) => (isPacked(what[2]) ? readPacked(what) : read(what)),
   };
 }

@@ -10,5 +10,7 @@ workInThread<Job>((job) => {
       return inThisThread.readMod(...job.what);
     case "readLooseFiles":
       return inThisThread.readLooseFiles(...job.what);
+    case "foldersBelow":
+      return inThisThread.foldersBelow(...job.what);
   }
 });

@@ -1,7 +1,7 @@
 import type { ShelfMod } from "@/core/model/shelf";
 import { readLooseFiles } from "./loose-files";
 import { readMod } from "./read-mod";
-import { placeOf, type EntryName, type ShelfPlace } from "./shelf-places";
+import { foldersBelow, placeOf, type EntryName, type ShelfPlace } from "./shelf-places";
 
 /** Looks into shelf folders and reads mods: in this thread, or in others. */
 export interface ShelfReader {
@@ -12,6 +12,8 @@ export interface ShelfReader {
   /** Rejects where it came to grief over it. */
   readonly readMod: (...what: Parameters<typeof readMod>) => Promise<ShelfMod>;
   readonly readLooseFiles: typeof readLooseFiles;
+  /** The whole paths of all folders below one. */
+  readonly foldersBelow: (folder: string) => Promise<readonly string[]>;
 }
 
 /** For programs that have nothing else to do meanwhile. */
@@ -20,4 +22,5 @@ export const inThisThread: ShelfReader = {
   placesOf: (shelf, names) => Promise.resolve(names.map((name) => placeOf(shelf, name))),
   readMod,
   readLooseFiles,
+  foldersBelow: (folder) => Promise.resolve(foldersBelow(folder)),
 };

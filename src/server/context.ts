@@ -16,6 +16,7 @@ import { readInThreads } from "@/disk/shelf-reader-pool";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
+import { FolderWatches } from "./folder-watches";
 import { closeOnSignals } from "./closing";
 import { writeHere, writeInThread, type ListWriter } from "./list-writer";
 import { takeFolder } from "./lock";
@@ -54,6 +55,7 @@ export interface Context {
   /** What is written for a game, by its id: one after another. */
   readonly writing: Map<string, Promise<unknown>>;
   readonly events: Events;
+  readonly watches: FolderWatches;
 }
 
 /** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
@@ -114,6 +116,7 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     underWay: new Set(),
     writing: new Map(),
     events: new Events(),
+    watches: new FolderWatches(),
   };
   await followStored(context);
   return context;

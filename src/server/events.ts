@@ -51,6 +51,10 @@ export class Events {
     this.emitter.emit("event", event);
   };
 
+  /** Tells of what other programs did to files: it leads to no other moment. */
+  readonly hint = (event: Extract<ServerEvent, { kind: "order-file" | "shelf-changes" }>): void =>
+    void this.emitter.emit("event", event);
+
   /** Answers how to stop listening. */
   subscribe(listener: (event: ServerEvent) => void): () => void {
     this.emitter.on("event", listener);

@@ -27,7 +27,6 @@ import { pathsOfContent, sharedBetween, whoBrings } from "./operations/content-f
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
 import { findShelfChanges } from "./operations/shelf-changes";
-import { tellAll } from "./operations/stream-events";
 import * as incoming from "./operations/take-in";
 import { settleFiles } from "./settle";
 import { getStock, holdStock } from "./stock";
@@ -221,7 +220,7 @@ describe("what changes on the disk", () => {
   test("is noticed while one listens, until one leaves; and so is what is done with profiles", async () => {
     const heard: ServerEvent[] = [];
     const left = new AbortController();
-    tellAll(context, (event) => heard.push(event), left.signal);
+    context.watches.listen(context, (event) => heard.push(event), left.signal);
     const next = async (kind: ServerEvent["kind"], isMeant: (event: ServerEvent) => boolean = () => true) => {
       const found = () => heard.find((event) => event.kind === kind && isMeant(event));
       while (!found()) await new Promise((done) => setTimeout(done, 20));
@@ -231,6 +230,12 @@ describe("what changes on the disk", () => {
       event.kind === "shelf-changes" && event.game === "brinehollow" && event.added.join() === path;
     await next("order-file");
     await next("shelf-changes", adds(""));
+    // Whoever comes later hears at once how things are, and nothing is looked at anew for that.
+    const later: ServerEvent[] = [];
+    const laterLeft = new AbortController();
+    context.watches.listen(context, (event) => later.push(event), laterLeft.signal);
+    expect(new Set(later.map(({ kind }) => kind))).toEqual(new Set(["order-file", "shelf-changes"]));
+    laterLeft.abort();
     await mkdir(join(shelfFolder(), "Fresh-1.0/textures"), { recursive: true });
     await writeFile(join(shelfFolder(), "Fresh-1.0/textures/a.tex"), "a");
     await next("shelf-changes", adds("Fresh-1.0"));

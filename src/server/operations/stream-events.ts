@@ -1,11 +1,6 @@
 import "server-only";
-import { dirname } from "node:path";
-import { gameFiles } from "@/disk/game-files";
-import { watchFolders } from "@/disk/watch-folders";
-import { listGames, type RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import type { ServerEvent, StreamEvent } from "../events";
-import { findShelfChanges } from "./shelf-changes";
+import type { StreamEvent } from "../events";
 
 /** Milliseconds between two signs of life, without which neither side sees that the other one has gone. */
 const heartbeat = 20_000;
@@ -25,7 +20,7 @@ export function streamEvents(context: Context): Response {
       const tell = (event: StreamEvent) =>
         write(`id: ${context.events.at}\ndata: ${JSON.stringify(event)}\n\n`);
       tell({ kind: "here" });
-      tellAll(context, tell, left.signal);
+      context.watches.listen(context, tell, left.signal);
       const timer = setInterval(() => write(": alive\n\n"), heartbeat);
       left.signal.addEventListener("abort", () => clearInterval(timer));
     },
@@ -34,45 +29,4 @@ export function streamEvents(context: Context): Response {
   return new Response(body, {
     headers: { "content-type": "text/event-stream", "cache-control": "no-store" },
   });
-}
-
-/** Hands on every event until `signal` is aborted, those of the folders of each game too. */
-export function tellAll(context: Context, tell: (event: ServerEvent) => void, signal: AbortSignal): void {
-  const watched = new Map<string, AbortController>();
-  const watch = (game: RegisteredGame) => {
-    watched.get(game.id)?.abort();
-    const stop = new AbortController();
-    watched.set(game.id, stop);
-    watchGame(context, game, tell, AbortSignal.any([stop.signal, signal]));
-  };
-  const watchAnew = async (id: string | null) => {
-    const games = await listGames(context.db).catch(() => []);
-    if (!signal.aborted) for (const game of games) if (id === null || game.id === id) watch(game);
-  };
-  const stopListening = context.events.subscribe((event) => {
-    tell(event);
-    // It may lie in other folders now, and differs from what was last read by something else.
-    if (event.kind === "stock") void watchAnew(event.game);
-    if (event.kind === "all") void watchAnew(null);
-  });
-  signal.addEventListener("abort", stopListening);
-  void watchAnew(null);
-}
-
-function watchGame(
-  context: Context,
-  game: RegisteredGame,
-  tell: (event: ServerEvent) => void,
-  signal: AbortSignal,
-): void {
-  const look = async () => {
-    const changes = await findShelfChanges(context, game).catch(() => null);
-    if (changes && !signal.aborted) tell({ kind: "shelf-changes", ...changes });
-  };
-  void look();
-  watchFolders(game.folders.shelves, () => void look(), signal);
-  const { order } = gameFiles(game.definition, game.folders);
-  const tellOrder = () => tell({ kind: "order-file", game: game.id });
-  tellOrder();
-  watchFolders([dirname(order)], tellOrder, signal, false);
 }
