@@ -9,7 +9,7 @@ const between = 20_000;
 const slice = 100;
 
 /** The whole paths of the folders below one. */
-export type FoldersBelow = (folder: string) => Promise<readonly string[]>;
+type FoldersBelow = (folder: string) => Promise<readonly string[]>;
 
 const none: FoldersBelow = () => Promise.resolve([]);
 

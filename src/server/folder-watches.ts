@@ -96,7 +96,7 @@ function watchGame({ db, reader, events }: Ground, game: RegisteredGame, key: st
   const stop = new AbortController();
   const { signal } = stop;
   const look = oneAtATime(async () => {
-    const changes = await findShelfChanges({ db, reader }, game).catch(() => null);
+    const changes = await findShelfChanges(db, reader, game).catch(() => null);
     if (!changes || signal.aborted) return;
     watched.changes = changes;
     events.hint({ kind: "shelf-changes", ...changes });

@@ -198,7 +198,8 @@ describe("a mod that is dropped", () => {
 });
 
 describe("what changes on the disk", () => {
-  const shelfChanges = async () => findShelfChanges(context, value(await currentGame(context)));
+  const shelfChanges = async () =>
+    findShelfChanges(context.db, context.reader, value(await currentGame(context)));
 
   test("is told by name and not taken over", async () => {
     value(await read());

@@ -40,8 +40,22 @@ export interface CheckInput {
   readonly onDisk: OnDisk;
 }
 
-/** One question asked of a profile; it lives in a file of its own and is listed in `runChecks`. */
-export type Check = (input: CheckInput) => Finding[];
+/** One question asked of a profile; it lives in a file of its own and is listed in `checking`. */
+export interface Check {
+  /** All that its answer comes from: as long as each is the same object, so is the answer. */
+  readonly reads: (input: CheckInput) => readonly unknown[];
+  readonly find: (input: CheckInput) => Finding[];
+}
+
+/** The mods with what is taken of them, and what the shelf and the game say of them; nothing of the plugins' order. */
+export const readsMods: Check["reads"] = ({ roster: { mods, stock, game, profile } }) => [
+  mods,
+  stock,
+  game,
+  profile.state.expansions,
+];
+export const readsOrders: Check["reads"] = ({ roster }) => [roster];
+export const readsTies: Check["reads"] = ({ roster, ties }) => [roster, ties];
 
 export const subject = (list: ListName, id: string) => ({ list, id });
 export const plugin = (id: string) => subject("plugins", id);

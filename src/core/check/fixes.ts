@@ -1,49 +1,32 @@
-import type { Step } from "../model/edit";
 import type { Fix } from "../model/finding";
-import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
-import { leaveOutEdit } from "../edit/leave-out";
-import { label } from "../edit/steps";
-import { switchItems, switchMods, switchOnSteps } from "../edit/edits";
-import { newestHere, type Roster, type SeatedPlugin } from "../roster/roster";
+import { newestHere, type Roster } from "../roster/roster";
 
-export function switchOn(plugin: SeatedPlugin): Fix {
-  const edit = { label: label("switch-on", { item: plugin.id, count: 1 }), steps: switchOnSteps(plugin) };
-  return { id: "switch-on", data: { item: plugin.id }, does: { edit } };
-}
+export const switchOn = (plugin: string): Fix => ({
+  id: "switch-on",
+  data: { item: plugin },
+  does: { act: "switch-on", list: "plugins", id: plugin },
+});
 
-export function switchOff(id: ItemId): Fix {
-  const steps: Step[] = [{ kind: "switch", list: "plugins", ids: [id], on: false }];
-  const edit = { label: label("switch-off", { item: id, count: 1 }), steps };
-  return { id: "switch-off", data: { item: id }, does: { edit } };
-}
+/** An item of either order. */
+export const switchOff = (list: ListName, id: string): Fix => ({
+  id: "switch-off",
+  data: { item: id },
+  does: { act: "switch-off", list, id },
+});
 
 /** Brings the file of a plugin back that the profile leaves out. */
-export function bringBack(roster: Roster, { id, mod }: SeatedPlugin): Fix | null {
-  const edit =
-    mod &&
-    leaveOutEdit(
-      roster,
-      mod,
-      id,
-      false,
-      (mod.mod?.plugins ?? []).map(({ name }) => name),
-    );
-  return edit && { id: "bring-back", data: { item: id }, does: { edit } };
-}
+export const bringBack = (plugin: string): Fix => ({
+  id: "bring-back",
+  data: { item: plugin },
+  does: { act: "bring-back", plugin },
+});
 
-/** Switches a mod of the shelf on, which joins the profile where it is not in it yet. */
-export function switchOnMod(roster: Roster, id: string): Fix | null {
+/** Switches a mod of the shelf on, which joins the profile where it is not in it yet; none where it does not lie there. */
+export function switchOnMod(roster: Roster, id: string): Fix[] {
   const mod = newestHere(roster.stock, id);
-  const edit = mod ? switchMods(roster, [mod], true) : null;
-  return edit && { id: "switch-on-mod", data: { name: mod!.name }, does: { edit } };
-}
-
-/** Switches a mod of the profile off. */
-export function leaveMod(roster: Roster, id: string): Fix | null {
-  const item = roster.modOf.get(id);
-  const edit = item ? switchItems(roster, [item], false) : null;
-  return edit && { id: "switch-off", data: { item: id }, does: { edit } };
+  if (!mod) return [];
+  return [{ id: "switch-on-mod", data: { name: mod.name }, does: { act: "switch-on", list: "mods", id } }];
 }
 
 export const proposeOrder = (list: ListName): Fix => ({

@@ -1,20 +1,23 @@
-import { plugin as subject, type Check } from "./check";
+import { plugin as subject, readsOrders, type Check } from "./check";
 import { proposeOrder } from "./fixes";
 
 /** A plugin that loads stands before one of its masters. */
-export const masterLate: Check = ({ roster }) =>
-  roster.plugins.flatMap((plugin) =>
-    plugin.masters.flatMap(({ id }) => {
-      const master = id === null ? undefined : roster.pluginOf.get(id);
-      // One that is its own master stands in a circle, and is told of as one.
-      if (!master?.loads || !plugin.loads || master.place <= plugin.place) return [];
-      return {
-        check: "master-late",
-        id: "master-late",
-        data: { item: plugin.id, master: master.id },
-        level: "blocker" as const,
-        subjects: [subject(plugin.id), subject(master.id)],
-        fixes: [proposeOrder("plugins")],
-      };
-    }),
-  );
+export const masterLate: Check = {
+  reads: readsOrders,
+  find: ({ roster }) =>
+    roster.plugins.flatMap((plugin) =>
+      plugin.masters.flatMap(({ id }) => {
+        const master = id === null ? undefined : roster.pluginOf.get(id);
+        // One that is its own master stands in a circle, and is told of as one.
+        if (!master?.loads || !plugin.loads || master.place <= plugin.place) return [];
+        return {
+          check: "master-late",
+          id: "master-late",
+          data: { item: plugin.id, master: master.id },
+          level: "blocker" as const,
+          subjects: [subject(plugin.id), subject(master.id)],
+          fixes: [proposeOrder("plugins")],
+        };
+      }),
+    ),
+};

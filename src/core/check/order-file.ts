@@ -122,18 +122,21 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
 }
 
 /** The order that the game reads differs from the profile. */
-export const orderFileDiffers: Check = ({ roster, onDisk }) => {
-  const gap = orderFileGap(roster, onDisk);
-  if (!gap) return [];
-  const theirs = onDisk.file?.by === "theirs";
-  return [
-    {
-      check: "order-file-differs",
-      id: !gap.written ? "order-file-absent" : theirs ? "order-file-theirs" : "order-file-differs",
-      data: { path: roster.game.orderFile.path, moves: gap.moves, added: gap.added, removed: gap.removed },
-      level: "hint",
-      subjects: [],
-      fixes: [theirs ? lookAtOrder : writeOrder],
-    },
-  ];
+export const orderFileDiffers: Check = {
+  reads: ({ roster, onDisk }) => [roster, onDisk],
+  find: ({ roster, onDisk }) => {
+    const gap = orderFileGap(roster, onDisk);
+    if (!gap) return [];
+    const theirs = onDisk.file?.by === "theirs";
+    return [
+      {
+        check: "order-file-differs",
+        id: !gap.written ? "order-file-absent" : theirs ? "order-file-theirs" : "order-file-differs",
+        data: { path: roster.game.orderFile.path, moves: gap.moves, added: gap.added, removed: gap.removed },
+        level: "hint",
+        subjects: [],
+        fixes: [theirs ? lookAtOrder : writeOrder],
+      },
+    ];
+  },
 };

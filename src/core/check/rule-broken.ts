@@ -2,19 +2,24 @@ import type { Finding } from "../model/finding";
 import type { ProblemRule } from "../model/problem";
 import type { ListName } from "../model/profile";
 import { isBroken } from "../roster/ties";
-import { subject, type Check, type CheckInput } from "./check";
+import { subject, readsTies, type Check, type CheckInput } from "./check";
 import { proposeOrder } from "./fixes";
 
 /** An order as it stands breaks one of the curator's own rules for a pair, or a mod stands before one that it requires. */
-export const ruleBroken: Check = (input) =>
-  (["plugins", "mods"] as const).flatMap((list) => brokenIn(input, list));
+export const ruleBroken: Check = {
+  reads: readsTies,
+  find: (input) => (["plugins", "mods"] as const).flatMap((list) => brokenIn(input, list)),
+};
 
 /** An order as it stands breaks a rule that an item is first or last, or that some stand together. */
-export const placeBroken: Check = (input) =>
-  (["plugins", "mods"] as const).flatMap((list) => [
-    ...endsBrokenIn(input, list),
-    ...groupsBrokenIn(input, list),
-  ]);
+export const placeBroken: Check = {
+  reads: readsTies,
+  find: (input) =>
+    (["plugins", "mods"] as const).flatMap((list) => [
+      ...endsBrokenIn(input, list),
+      ...groupsBrokenIn(input, list),
+    ]),
+};
 
 const isOwn = ({ source }: ProblemRule): boolean => source === undefined || source.kind === "book";
 

@@ -2,6 +2,7 @@ import { levels, type Finding, type Level } from "../model/finding";
 import { advised } from "./advice";
 import { capExceeded } from "./cap-exceeded";
 import type { Check, CheckInput } from "./check";
+import { runToEnd } from "../run-to-end";
 import { closedSectionEntered } from "./closed-section";
 import { masterCycle } from "./master-cycle";
 import { masterLate } from "./master-late";
@@ -40,11 +41,50 @@ const checks: readonly Check[] = [
   orderFileDiffers,
 ];
 
-/** All findings, the gravest first; within a level in the order of the checks, then of the list. */
-export function runChecks(input: CheckInput): Finding[] {
-  const findings = checks.flatMap((check) => check(input));
-  return levels.flatMap((level) => findings.filter((finding) => finding.level === level));
+/** What was found of what, and what each check has found by what. */
+export interface Checked {
+  readonly input: CheckInput;
+  /** The gravest first; within a level in the order of the checks, then of the list. */
+  readonly findings: readonly Finding[];
+  readonly answers: ReadonlyMap<Check, Answer>;
 }
+
+interface Answer {
+  readonly reads: readonly unknown[];
+  readonly findings: readonly Finding[];
+}
+
+/** Asks one check a step. What `before` has found is taken over where nothing that the check reads has changed. */
+export function* checking(input: CheckInput, before?: Checked): Generator<void, Checked> {
+  const answers = new Map<Check, Answer>();
+  for (const check of checks) {
+    const known = before?.answers.get(check);
+    const reads = check.reads(input);
+    if (known?.reads.every((part, at) => part === reads[at])) {
+      answers.set(check, known);
+      continue;
+    }
+    const findings = check.find(input);
+    answers.set(check, { reads, findings: saysSame(known?.findings, findings) ? known!.findings : findings });
+    yield;
+  }
+  return { input, findings: byLevel(answers, before), answers };
+}
+
+const saysSame = (before: readonly Finding[] | undefined, now: readonly Finding[]): boolean =>
+  JSON.stringify(before) === JSON.stringify(now);
+
+/** The list of before, where all that it holds is what it was. */
+function byLevel(answers: Checked["answers"], before: Checked | undefined): readonly Finding[] {
+  const isSame = [...answers].every(
+    ([check, { findings }]) => before?.answers.get(check)?.findings === findings,
+  );
+  if (isSame && before) return before.findings;
+  const all = [...answers.values()].flatMap(({ findings }) => findings);
+  return levels.flatMap((level) => all.filter((finding) => finding.level === level));
+}
+
+export const runChecks = (input: CheckInput): readonly Finding[] => runToEnd(checking(input)).findings;
 
 export function countByLevel(findings: readonly Finding[]): Record<Level, number> {
   const count = (level: Level) => findings.filter((finding) => finding.level === level).length;

@@ -1,32 +1,38 @@
-import { mod as modSubject, plugin as subject, type Check } from "./check";
+import { mod as modSubject, plugin as subject, readsOrders, type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** An archive or folder of the shelf that cannot be used as it is. */
-export const unsoundArchive: Check = ({ roster }) =>
-  roster.stock.shelf.flatMap((mod) =>
-    mod.problem
-      ? {
-          check: "unsound-archive",
-          id: "unsound-archive",
-          data: { path: mod.path, problem: mod.problem },
-          level: "problem" as const,
-          subjects: [modSubject(mod.path)],
-          fixes: [],
-        }
-      : [],
-  );
+export const unsoundArchive: Check = {
+  reads: ({ roster }) => [roster.stock],
+  find: ({ roster }) =>
+    roster.stock.shelf.flatMap((mod) =>
+      mod.problem
+        ? {
+            check: "unsound-archive",
+            id: "unsound-archive",
+            data: { path: mod.path, problem: mod.problem },
+            level: "problem" as const,
+            subjects: [modSubject(mod.path)],
+            fixes: [],
+          }
+        : [],
+    ),
+};
 
 /** A plugin file that cannot be read, in a mod that can. */
-export const unreadablePlugin: Check = ({ roster }) =>
-  roster.plugins.flatMap((plugin) =>
-    plugin.loads && plugin.file?.problem
-      ? {
-          check: "unreadable-plugin",
-          id: "unreadable-plugin",
-          data: { item: plugin.id, problem: plugin.file.problem },
-          level: "blocker" as const,
-          subjects: [subject(plugin.id)],
-          fixes: [switchOff(plugin.id)],
-        }
-      : [],
-  );
+export const unreadablePlugin: Check = {
+  reads: readsOrders,
+  find: ({ roster }) =>
+    roster.plugins.flatMap((plugin) =>
+      plugin.loads && plugin.file?.problem
+        ? {
+            check: "unreadable-plugin",
+            id: "unreadable-plugin",
+            data: { item: plugin.id, problem: plugin.file.problem },
+            level: "blocker" as const,
+            subjects: [subject(plugin.id)],
+            fixes: [switchOff("plugins", plugin.id)],
+          }
+        : [],
+    ),
+};

@@ -136,7 +136,7 @@ describe("another version", () => {
 
 describe("advice", () => {
   const findings = (roster: Roster) =>
-    advised({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
+    advised.find({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
 
   test("becomes findings of what loads, of the very file where it names one", () => {
     expect(

@@ -8,7 +8,7 @@ import type { Roster, SeatedItem, SeatedPlugin } from "../roster/roster";
 import { label } from "./steps";
 
 /** Switches a plugin on, and its mod with it, for a plugin whose mod is off does not load. */
-export function switchOnSteps(plugin: SeatedPlugin): Step[] {
+function switchOnSteps(plugin: SeatedPlugin): Step[] {
   const steps: Step[] = [];
   if (plugin.mod && !plugin.mod.loads)
     steps.push({ kind: "switch", list: "mods", ids: [plugin.mod.id], on: true });

@@ -1,4 +1,3 @@
-import type { Edit } from "./edit";
 import type { ListName } from "./profile";
 import type { FileProblem } from "./refusal";
 import type { Want } from "./want";
@@ -28,16 +27,28 @@ export type FixData = {
 interface FixOf<Id extends keyof FixData> {
   readonly id: Id;
   readonly data: FixData[Id];
-  /** An edit of the profile, or a named act of the application. */
-  readonly does:
-    | { readonly edit: Edit }
-    | { readonly act: "propose" | "align"; readonly list: ListName }
-    | { readonly act: "write-order" }
-    /** Shows an order file that somebody else has written, and what can be done with it. */
-    | { readonly act: "look-at-order" }
-    /** Shows what newer versions change, to be chosen from. */
-    | { readonly act: "versions" };
+  readonly does: EditingAct | Act;
 }
+
+/** What edits the profile, by `fixEdit`. It says what is to be done, not how: what is found stays true where something else changes. */
+export type EditingAct =
+  | { readonly act: "switch-on" | "switch-off"; readonly list: ListName; readonly id: string }
+  /** The file of a plugin that the profile leaves out. */
+  | { readonly act: "bring-back"; readonly plugin: string }
+  | { readonly act: "leave-part"; readonly mod: string; readonly part: string }
+  /** The newest version that lies on the shelf. */
+  | { readonly act: "take-newest"; readonly mod: string }
+  | { readonly act: "switch-on-expansion"; readonly expansion: string };
+
+/** What the application does beside the profile, or shows first. */
+type Act =
+  | { readonly act: "propose" | "align"; readonly list: ListName }
+  | { readonly act: "write-order" }
+  /** Shows an order file that somebody else has written, and what can be done with it. */
+  | { readonly act: "look-at-order" }
+  /** Shows what newer versions change, to be chosen from. */
+  | { readonly act: "versions" };
+
 export type Fix = { [Id in keyof FixData]: FixOf<Id> }[keyof FixData];
 
 type WithMaster = Item & { readonly master: string; readonly mod: string };

@@ -2,6 +2,7 @@ import type { RuleOrigin, Strength } from "../model/problem";
 import { findConstraints, type Constraints } from "../order/constraints";
 import { CLASS, NEEDS, ruleOrigin, SECTION } from "../order/ties";
 import type { ListName } from "../model/profile";
+import { runToEnd } from "../run-to-end";
 import { listProblem } from "./list-problem";
 import type { Roster } from "./roster";
 
@@ -23,9 +24,17 @@ export interface TieIndex {
   readonly of: (id: string) => readonly DirectTie[];
 }
 
-/** Needs and the rules for pairs, kept or set aside; load ranks and sections hold of groups and are left out. */
-export function indexTies(roster: Roster, list: ListName): TieIndex {
-  const constraints = findConstraints(listProblem(roster, list));
+/** A step at a time: needs and the rules for pairs, kept or set aside; load ranks and sections hold of groups and are left out. */
+export function* indexingTies(roster: Roster, list: ListName): Generator<void, TieIndex> {
+  const asked = listProblem(roster, list);
+  yield;
+  const constraints = findConstraints(asked);
+  yield;
+  const all = directTies(constraints);
+  return { list, constraints, all, of: groupByItem(all) };
+}
+
+function directTies(constraints: Constraints): DirectTie[] {
   const { graph, problem } = constraints.ties;
   const all: DirectTie[] = [];
   for (let e = 0; e < graph.from.length; e++) {
@@ -45,8 +54,10 @@ export function indexTies(roster: Roster, list: ListName): TieIndex {
     if (rule.kind === "needs")
       all.push({ earlier: rule.other, later: rule.item, strength: "must", because: "needs", kept: false });
   }
-  return { list, constraints, all, of: groupByItem(all) };
+  return all;
 }
+
+export const indexTies = (roster: Roster, list: ListName): TieIndex => runToEnd(indexingTies(roster, list));
 
 /** The ties of both orders. */
 export type Ties = Readonly<Record<ListName, TieIndex>>;

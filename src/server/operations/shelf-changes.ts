@@ -1,13 +1,15 @@
 import "server-only";
 import { isUnchanged, listShelf } from "@/disk/read-shelf";
+import type { ShelfReader } from "@/disk/shelf-reader";
 import type { RegisteredGame } from "@/store/games";
 import * as store from "@/store/shelf";
-import type { Context } from "../context";
+import type { Sql } from "@/store/sql";
 import type { ShelfChanges } from "../events";
 
 /** How the shelf folders of a game differ from what was last read of them; nothing is taken over. */
 export async function findShelfChanges(
-  { db, reader }: Pick<Context, "db" | "reader">,
+  db: Sql,
+  reader: ShelfReader,
   { id, folders }: RegisteredGame,
 ): Promise<ShelfChanges> {
   const known = new Map((await store.listStamps(db, id)).map((mod) => [mod.path, mod]));

@@ -5,6 +5,7 @@ import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
 import { plural } from "@/core/messages/parts";
 import { wantsOf } from "@/core/depot/offers";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
+import { fixEdit, isEditing } from "@/core/check/fix-edit";
 import type { Finding, Fix } from "@/core/model/finding";
 import { GetMissing } from "../depot/get-missing";
 import { Button } from "../kit/button";
@@ -102,7 +103,10 @@ function FixButton({ fix }: { fix: Fix }) {
   const [versions, setVersions] = useState<readonly VersionChange[]>([]);
   const run = () => {
     const { does } = fix;
-    if ("edit" in does) return void editor.dispatch(does.edit);
+    if (isEditing(does)) {
+      const edit = fixEdit(editor.getState().roster, does);
+      return void (edit && editor.dispatch(edit));
+    }
     switch (does.act) {
       case "write-order":
         return void orderFile.write();

@@ -1,13 +1,14 @@
 import type { OnDisk } from "@/core/check/check";
-import { runChecks } from "@/core/check/run-checks";
+import { checking, type Checked } from "@/core/check/run-checks";
 import type { Edit } from "@/core/model/edit";
 import type { Finding } from "@/core/model/finding";
 import { mainList } from "@/core/model/game";
 import type { ListName, Profile } from "@/core/model/profile";
 import type { Refusal } from "@/core/model/refusal";
 import { keepSame } from "@/core/keep-same";
+import { runToEnd } from "@/core/run-to-end";
 import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
-import { allTies, indexTies, type Ties } from "@/core/roster/ties";
+import { allTies, indexingTies, type Ties } from "@/core/roster/ties";
 import type { EditorHistory, Pending } from "./pending";
 import type { ShownView } from "./read-workspace";
 
@@ -20,8 +21,8 @@ export interface EditorState {
   /** Of `derivedFrom`, which is `roster` but for the moment after an edit. */
   readonly ties: Ties;
   readonly findings: readonly Finding[];
-  /** False before the first check, which waits until the screen has been painted. */
-  readonly checked: boolean;
+  /** What it was found in may be older than what shows. Null before the first check, which waits until the screen has been painted. */
+  readonly checked: Checked | null;
   readonly derivedFrom: Roster;
   /** Edits that the server has not answered yet, of this profile and of others, in the order in which they were made. */
   readonly pending: readonly Pending[];
@@ -56,7 +57,7 @@ export function startState(view: ShownView): EditorState {
   };
 }
 
-/** The same profile, as the server now has it; what did not change stays the same object, and is not derived anew. */
+/** The same profile, as the server now has it; what did not change stays the same object. What is derived of it may be behind. */
 export function stateShowing(before: EditorState, received: ShownView): EditorState {
   const { selected, focused, lens } = before;
   const state = keepSame(before.profile.state, received.profile.state);
@@ -67,38 +68,44 @@ export function stateShowing(before: EditorState, received: ShownView): EditorSt
   const isSame =
     profile === before.profile && view.stock === before.view.stock && view.game === before.view.game;
   const roster = isSame ? before.roster : makeRoster(view.game, profile, view.stock, before.roster);
-  const rest = deriveRest(roster, onDisk, before);
+  const rest = sameIds(before.roster, roster) ? {} : deriveRest(roster, onDisk, before);
   const still = stillThere(roster.lists[lens], selected, focused);
   return { ...before, ...rest, view, profile, history, onDisk, roster, recent: null, ...still };
 }
 
 function deriveFirst({ game, profile, stock }: ShownView) {
   const roster = makeRoster(game, profile, stock);
-  return { roster, ties: allTies(roster), findings: [], checked: false, derivedFrom: roster };
+  return { roster, ties: allTies(roster), findings: [], checked: null, derivedFrom: roster };
 }
 
-/** The ties of the mods are taken over from what was derived before where nothing that they come from has changed. */
-export function deriveRest(
-  roster: Roster,
-  onDisk: OnDisk,
-  before?: Pick<EditorState, "ties" | "derivedFrom">,
-) {
-  if (before?.derivedFrom === roster)
-    return {
-      ties: before.ties,
-      findings: runChecks({ roster, ties: before.ties, onDisk }),
-      checked: true,
-      derivedFrom: roster,
-    };
-  const sameMods =
-    before?.derivedFrom.lists.mods === roster.lists.mods &&
-    before.derivedFrom.profile.state.rules === roster.profile.state.rules;
-  const ties: Ties = {
-    mods: sameMods ? before.ties.mods : indexTies(roster, "mods"),
-    plugins: indexTies(roster, "plugins"),
-  };
-  return { ties, findings: runChecks({ roster, ties, onDisk }), checked: true, derivedFrom: roster };
+export type Derived = Pick<EditorState, "ties" | "findings" | "checked" | "derivedFrom">;
+
+/**
+ * Ties and findings of an order, a step at a time, each of which is short enough for the rest of a frame. What comes from nothing
+ * that has changed is taken over.
+ */
+export function* deriving(roster: Roster, onDisk: OnDisk, before: Derived): Generator<void, Derived> {
+  const ties = before.derivedFrom === roster ? before.ties : yield* derivingTies(roster, before);
+  const checked = yield* checking({ roster, ties, onDisk }, before.checked ?? undefined);
+  return { ties, findings: checked.findings, checked, derivedFrom: roster };
 }
+
+export function* derivingTies(
+  roster: Roster,
+  { ties, derivedFrom }: Pick<Derived, "ties" | "derivedFrom">,
+): Generator<void, Ties> {
+  const sameMods =
+    derivedFrom.lists.mods === roster.lists.mods &&
+    derivedFrom.profile.state.rules === roster.profile.state.rules;
+  const mods = sameMods ? ties.mods : yield* indexingTies(roster, "mods");
+  yield;
+  const plugins = yield* indexingTies(roster, "plugins");
+  yield;
+  return { mods, plugins };
+}
+
+export const deriveRest = (roster: Roster, onDisk: OnDisk, before: Derived): Derived =>
+  runToEnd(deriving(roster, onDisk, before));
 
 export const sameIds = (before: Roster, now: Roster): boolean =>
   holdsSame(before.lists.mods, now.lists.mods) && holdsSame(before.lists.plugins, now.lists.plugins);

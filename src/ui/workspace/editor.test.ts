@@ -180,6 +180,26 @@ test("shows an edit at once and stores them one after another, each on the versi
   expect(editor.getState().profile).toEqual(server.profile);
 });
 
+test("an edit that follows another at once waits for ties alone; what is found comes after both, of the last", async () => {
+  const { editor } = start();
+  const first = editor.catchUp();
+  editor.dispatch(turn("a.plank"));
+  const turned = editor.getState();
+  expect(turned.derivedFrom).toBe(first.roster);
+  const entry = turned.roster.pluginOf.get("b.plank")!.entry;
+  editor.dispatch({
+    label: label("move", { item: "b.plank", count: 1 }),
+    steps: [{ kind: "put", list: "plugins", entries: [entry], before: aPlugin("a.plank") }],
+  });
+  expect(editor.getState().derivedFrom).toBe(turned.roster);
+  expect(editor.getState().checked).toBe(first.checked);
+  const isFound = () => editor.getState().checked?.input.roster === editor.getState().roster;
+  await until(isFound);
+  expect(editor.getState().findings.some(({ id }) => id === "master-off")).toBe(true);
+  editor.setOnDisk({ order: ["b.plank"], holds: [] });
+  await until(() => editor.getState().findings.some(({ id }) => id === "order-file-differs"));
+});
+
 test("an edit without effect is not sent; one against the laws is refused and told", () => {
   const { editor, server, codes } = start();
   editor.dispatch(turn("a.plank", true));

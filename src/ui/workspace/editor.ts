@@ -9,6 +9,7 @@ import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster, titleOfId } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
+import { Derivation } from "./derivation";
 import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
 import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
 import { OwnEdits } from "./own-edits";
@@ -24,8 +25,6 @@ import {
 } from "./pending";
 import type { ShownView } from "./read-workspace";
 
-/** Milliseconds; a frame is painted by then. */
-const catchUpAfter = 30;
 /** Milliseconds until what could not be sent is tried again: the first time, and at most. */
 const retryAfter = { first: 1000, most: 15_000 };
 
@@ -41,12 +40,16 @@ export class ProfileEditor {
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
   private received: ShownView;
   private stored: StoredProfile;
-  private catchingUp: ReturnType<typeof setTimeout> | undefined;
   private retrying: ReturnType<typeof setTimeout> | undefined;
   private wait = retryAfter.first;
   private queue: Promise<void> = Promise.resolve();
   private keep: (pending: readonly Pending[]) => void = () => undefined;
   private readonly own = new OwnEdits();
+  /** Ties and findings of the order that is shown, once it has been painted. */
+  private readonly derivation = new Derivation(
+    () => this.state,
+    (rest) => this.set({ ...this.state, ...rest }),
+  );
   /** Of undo and redo that wait for the server to say what they lead to; until it has, nobody knows what the next leads to. */
   private untold = 0;
 
@@ -99,11 +102,12 @@ export class ProfileEditor {
       return this.catchUpSoon();
     }
     this.set(stateShowing(this.state, view));
+    this.catchUpSoon();
   }
 
   dispatch(edit: Edit): Outcome<null> {
     const { roster, profile } = this.state;
-    const prepared = prepareEdit(roster, (list) => this.catchUp().ties[list], edit);
+    const prepared = prepareEdit(roster, (list) => this.derivation.ties()[list], edit);
     if (!prepared.ok) {
       this.refuse(prepared.refusal);
       return prepared;
@@ -222,8 +226,8 @@ export class ProfileEditor {
   }
 
   setOnDisk(onDisk: OnDisk): void {
-    const { roster } = this.state;
-    this.set({ ...this.state, onDisk, ...deriveRest(roster, onDisk, this.state) });
+    this.set({ ...this.state, onDisk });
+    this.catchUpSoon();
   }
 
   /** What its user has set for the game; the caller stores it. */
@@ -377,17 +381,13 @@ export class ProfileEditor {
     this.catchUpSoon();
   }
 
-  private catchUpSoon(): void {
-    clearTimeout(this.catchingUp);
-    this.catchingUp = setTimeout(() => this.catchUp(), catchUpAfter);
+  catchUpSoon(): void {
+    this.derivation.soon();
   }
 
-  /** Derives ties and findings if they are of an older order than the one that is shown, or if nothing was checked yet. */
+  /** With ties and findings of the order that is shown. */
   catchUp(): EditorState {
-    clearTimeout(this.catchingUp);
-    const { roster, onDisk, derivedFrom, checked } = this.state;
-    if (derivedFrom !== roster || !checked)
-      this.set({ ...this.state, ...deriveRest(roster, onDisk, this.state) });
+    this.derivation.finish();
     return this.state;
   }
 

@@ -102,7 +102,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
   useEffect(() => {
     // A task that a frame asks for runs after that frame has been painted.
-    const frame = requestAnimationFrame(() => setTimeout(() => editor.catchUp()));
+    const frame = requestAnimationFrame(() => setTimeout(() => editor.catchUpSoon()));
     return () => cancelAnimationFrame(frame);
   }, [editor]);
 

@@ -1,0 +1,68 @@
+import type { Edit } from "../model/edit";
+import type { EditingAct, Fix } from "../model/finding";
+import { chooseEdit, partStates, withPart } from "../edit/choices";
+import { switchItems, switchMods } from "../edit/edits";
+import { leaveOutEdit } from "../edit/leave-out";
+import { expansionEdit } from "../edit/settings";
+import { versionEdit } from "../edit/versions";
+import { newestHere, type Roster } from "../roster/roster";
+
+const editing: Readonly<Record<EditingAct["act"], true>> = {
+  "switch-on": true,
+  "switch-off": true,
+  "bring-back": true,
+  "leave-part": true,
+  "take-newest": true,
+  "switch-on-expansion": true,
+};
+
+export const isEditing = (does: Fix["does"]): does is EditingAct => does.act in editing;
+
+/** The edit that a way out is in a profile as it is now; null where it would change nothing any more. */
+export function fixEdit(roster: Roster, does: EditingAct): Edit | null {
+  switch (does.act) {
+    case "switch-on":
+      return switchOn(roster, does);
+    case "switch-off": {
+      const item = roster.lists[does.list].itemOf.get(does.id);
+      return item ? switchItems(roster, [item], false) : null;
+    }
+    case "bring-back":
+      return bringBack(roster, does.plugin);
+    case "leave-part":
+      return leavePart(roster, does.mod, does.part);
+    case "take-newest":
+      return takeNewest(roster, does.mod);
+    case "switch-on-expansion":
+      return expansionEdit(roster, does.expansion, true);
+  }
+}
+
+/** A mod of the shelf joins the profile where it is not in it yet. */
+function switchOn(roster: Roster, { list, id }: Extract<EditingAct, { list: unknown }>): Edit | null {
+  if (list === "mods") {
+    const mod = newestHere(roster.stock, id);
+    return mod ? switchMods(roster, [mod], true) : null;
+  }
+  const plugin = roster.pluginOf.get(id);
+  return plugin ? switchItems(roster, [plugin], true) : null;
+}
+
+function bringBack(roster: Roster, id: string): Edit | null {
+  const mod = roster.pluginOf.get(id)?.mod;
+  if (!mod) return null;
+  const files = (mod.mod?.plugins ?? []).map(({ name }) => name);
+  return leaveOutEdit(roster, mod, id, false, files);
+}
+
+function leavePart(roster: Roster, id: string, key: string): Edit | null {
+  const item = roster.modOf.get(id);
+  const part = item && partStates(roster, item).find((each) => each.key === key);
+  return part ? chooseEdit(roster, item, withPart(item.choice, part, false, false)) : null;
+}
+
+function takeNewest(roster: Roster, id: string): Edit | null {
+  const item = roster.modOf.get(id);
+  const to = newestHere(roster.stock, id);
+  return item && to ? versionEdit(roster, [{ item, to }]) : null;
+}
