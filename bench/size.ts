@@ -61,7 +61,9 @@ async function measureReadings(home: string, figures: Figures): Promise<void> {
   let server = await startBare(home);
   const first = await firstReading(server.url);
   const peak = memoryMiB(server.pid(), "VmHWM");
-  const second = await readAgain(server.url);
+  const again: number[] = [];
+  for (let run = 0; run < 3; run++) again.push(await readAgain(server.url));
+  const second = median(again);
   await server.stop();
   const tools = { read: readWithTools(home), look: lookWithTools(home) };
   server = await startBare(home);
@@ -71,7 +73,7 @@ async function measureReadings(home: string, figures: Figures): Promise<void> {
   await server.stop();
   figures.set("first reading, s", first.toFixed(1));
   figures.set("as a multiple of the system’s own tools", (first / tools.read).toFixed(1));
-  figures.set("second reading, nothing changed, s", second.toFixed(1));
+  figures.set("another reading, nothing changed, s", second.toFixed(1));
   figures.set("as a multiple of `find -printf`", (second / tools.look).toFixed(1));
   figures.set("memory of the server while reading, MiB", mib(peak));
   figures.set("memory of the server after a restart and a first window, MiB", mib(memory));

@@ -55,7 +55,8 @@ async function digestStream(parts: AsyncIterable<Buffer>, keep: boolean): Promis
 /** The first 16 bytes of a SHA-256, which are enough to tell files apart. */
 export const shortHash = (sha256: string): string => sha256.slice(0, 32);
 
-export const sha256Of = (bytes: Uint8Array): string => hash("sha256", bytes, "hex");
+/** Of bytes, or of a text as UTF-8. */
+export const sha256Of = (bytes: Uint8Array | string): string => hash("sha256", bytes, "hex");
 
 export async function sha256OfFile(path: string): Promise<string> {
   const hash = createHash("sha256");

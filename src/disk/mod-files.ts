@@ -1,10 +1,10 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProblemCode } from "@/core/model/refusal";
 import { openPacked, packedKind } from "./packed/packed-archive";
-import { openZip } from "./zip-archive";
+import { holdArchive, openZip } from "./zip-archive";
 import { endingOf } from "@/formats/archive-name";
 import type { ModFile, ModFiles } from "./mod-file";
-import { readSmall, streamPlain, whatLiesAt } from "./open-plain";
+import { readSmall, readStart, streamPlain, whatLiesAt } from "./open-plain";
 import { filesBelow } from "./shelf-places";
 
 /** The files of an archive or a folder, listed and checked against the limits, not read yet. */
@@ -13,9 +13,10 @@ export async function openModFiles(path: string): Promise<Outcome<ModFiles, Prob
     const info = whatLiesAt(path, path);
     if (!info.ok) return info;
     if (info.value.isDirectory()) return openFolder(path);
-    const packed = await packedKind(path);
+    const held = holdArchive(path);
+    const packed = packedKind(held?.subarray(0, 8) ?? (await readStart(path, 8)));
     if (packed !== null) return await openPacked(path, packed);
-    const zip = await openZip(path);
+    const zip = await openZip(path, held);
     const kind = endingOf(path).toLowerCase();
     return zip.ok || zip.refusal.code !== "not-a-zip" || kind === ".zip"
       ? zip

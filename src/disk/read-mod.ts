@@ -12,7 +12,7 @@ import { layOutMod, pluginsIn } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
 import { headerOf } from "@/formats/plugin-facts";
 import { readPluginFacts } from "@/formats/plugin-layout";
-import { digestFile, sha256OfFile, shortHash, type Digest } from "./digest";
+import { digestFile, sha256Of, sha256OfFile, shortHash, type Digest } from "./digest";
 import type { ModFile, ModFiles } from "./mod-file";
 import { openModFiles, plainFile } from "./mod-files";
 import type { FileProblem, ProblemCode } from "@/core/model/refusal";
@@ -130,6 +130,7 @@ function soundMod(
     files: files.length,
     content: contentHash(
       digests.map((digest, at) => ({ path: foldName(game, paths[at]!), sha256: digest.sha256 })),
+      sha256Of,
     ),
     archiveSha256,
     manifest,

@@ -18,16 +18,25 @@ import type { ProblemCode } from "@/core/model/refusal";
 /** Stored and deflated (APPNOTE.TXT, 4.4.5). */
 const methods = [0, 8];
 
-/** Bytes of an archive that is held whole while it is open, and of a file in it that is unpacked at once. */
-const small = { archive: 32 * 2 ** 20, file: 8 * 2 ** 20 };
+/** Bytes of a file in an archive that is unpacked at once. */
+const small = 8 * 2 ** 20;
+
+/** Bytes of an archive that is held whole while it is open. */
+const mostHeld = 32 * 2 ** 20;
+
+/** All bytes of an archive; null where they are too many to be held. */
+export const holdArchive = (path: string): Buffer | null => readSmall(path, mostHeld);
 
 /** The files of a zip archive. Directory entries are passed over; sizes are checked again while a file is read. */
-export async function openZip(path: string): Promise<Outcome<ModFiles, ProblemCode>> {
+export async function openZip(
+  path: string,
+  known?: ReturnType<typeof holdArchive>,
+): Promise<Outcome<ModFiles, ProblemCode>> {
   const options = { lazyEntries: true, autoClose: false, decodeStrings: false } as const;
   let held: Buffer | null;
   let zip: ZipFile;
   try {
-    held = readSmall(path, small.archive);
+    held = known === undefined ? holdArchive(path) : known;
     zip = held
       ? await fromRandomAccessReaderPromise(new BufferReader(held), held.length, options)
       : await fromFdPromise(await openDescriptor(path), options);
@@ -92,7 +101,7 @@ const archiveFile = (zip: ZipFile, entry: Entry, held: Buffer | null): ModFile =
   size: entry.uncompressedSize,
   crc32: entry.crc32,
   open: () => zip.openReadStreamPromise(entry),
-  bytes: held && entry.uncompressedSize <= small.file ? () => unpack(zip, entry, held) : null,
+  bytes: held && entry.uncompressedSize <= small ? () => unpack(zip, entry, held) : null,
 });
 
 /** Bytes; zlib takes no less. */

@@ -19,12 +19,15 @@ const mostTouching = 24;
  * many change is passed over: it says nothing about two of them.
  */
 export function findOverlaps(plugins: ReadonlyMap<string, ReadonlySet<string>>): Overlap[] {
+  // Most are touched by one alone: an array for each of half a million would take more than all else.
+  const first = new Map<string, string>();
   const touching = new Map<string, string[]>();
   for (const [plugin, records] of plugins)
     for (const record of records) {
-      const others = touching.get(record);
-      if (others) others.push(plugin);
-      else touching.set(record, [plugin]);
+      const one = first.get(record);
+      if (one === undefined) first.set(record, plugin);
+      else if (touching.has(record)) touching.get(record)!.push(plugin);
+      else touching.set(record, [one, plugin]);
     }
   for (const [record, all] of touching) if (all.length > mostTouching) touching.delete(record);
   return [...plugins.keys()].flatMap((plugin) => overlapsOf(plugin, plugins, touching));

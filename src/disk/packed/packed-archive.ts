@@ -135,8 +135,8 @@ function faultIn({ faults }: Unpacked, entries: readonly PackedEntry[]): Refused
 }
 
 /** Which kind of packed archive a file is, by how it begins; null where it is none. */
-export async function packedKind(path: string): Promise<Kind | null> {
-  const head = (await readStart(path, 8)).toString("hex");
+export function packedKind(start: Buffer): Kind | null {
+  const head = start.toString("hex");
   if (head.startsWith("377abcaf271c")) return "7z";
   if (head.startsWith("526172211a070100")) return "rar5";
   return head.startsWith("526172211a0700") ? "rar" : null;
