@@ -5,7 +5,7 @@ import { zipSync, strToU8 } from "fflate";
 import type { Page } from "@playwright/test";
 import { make7z } from "@/disk/testing/make-7z";
 import { dropFile } from "./drop-file";
-import { expect, shelfFolder, stored, test } from "./fixtures";
+import { expect, shelfFolder, stored, test, visit } from "./fixtures";
 
 const shown = (page: Page) => page.getByText(/^\d+ of \d+ shown$/);
 const bar = (page: Page) => page.getByRole("search", { name: "Filter of the shelf" });
@@ -45,23 +45,86 @@ test("the shelf is searched with slips, narrowed with counts told before, and al
   await page.getByRole("button", { name: "Columns" }).click();
   await page.getByRole("checkbox", { name: "Tags" }).click();
   await page.keyboard.press("Escape");
-  const width = page.getByRole("separator", { name: "Width of Tags" });
-  await width.press("ArrowLeft");
-  await expect(width).toHaveAttribute("aria-valuenow", "136");
+  const heading = page.getByRole("columnheader", { name: "Tags" });
+  const edge = (await heading.locator("[data-width-handle]").boundingBox())!;
+  await page.mouse.move(edge.x + edge.width / 2, edge.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(edge.x + edge.width / 2 + 30, edge.y + 5, { steps: 3 });
+  await page.mouse.up();
+  await expect(heading).toHaveCSS("width", "150px");
+  // By its heading it is taken to the place of another one.
+  const from = (await heading.getByRole("button").boundingBox())!;
+  const to = (await page.getByRole("columnheader", { name: "Author" }).boundingBox())!;
+  await page.mouse.move(from.x + 5, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 20, to.y + 12, { steps: 4 });
+  await page.mouse.up();
+  const order = () => page.getByRole("columnheader").allInnerTexts();
+  const moved = ["On", "Mod", "Version", "Author", "Tags", "Plugins", "Size ↑", "File"];
+  await expect.poll(order).toEqual(moved);
   await page.waitForTimeout(800);
 
   await page.reload();
   await expect(page.getByRole("columnheader", { name: "Size" })).toHaveAttribute("aria-sort", "ascending");
   await expect(shown(page)).toHaveText(`${count} of 72 shown`);
-  await expect(page.getByRole("separator", { name: "Width of Tags" })).toHaveAttribute(
-    "aria-valuenow",
-    "136",
-  );
+  await expect(heading).toHaveCSS("width", "150px");
+  expect(await order()).toEqual(moved);
   await bar(page).getByRole("button", { name: "Show all" }).click();
   await expect(shown(page)).toHaveText("72 of 72 shown");
   await bar(page).getByRole("button", { name: "Saved" }).click();
   await page.getByRole("button", { name: "Wet things", exact: true }).click();
   await expect(shown(page)).toHaveText(`${count} of 72 shown`);
+});
+
+test("the list is worked by keyboard: ranges, names typed, copying, its menu, and its headings", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  await visit(page, `${seating.url}/shelf`);
+  const grid = page.getByRole("grid", { name: "Mods on the shelf" });
+  const selected = () => grid.locator("[role=row][aria-selected=true]").count();
+  await grid.focus();
+  await page.keyboard.type("glass");
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await expect(inspector.getByRole("heading", { name: "Glass Tides" })).toBeVisible();
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Shift+ArrowDown");
+  expect(await selected()).toBe(3);
+  await page.keyboard.press("Shift+ArrowUp");
+  await expect.poll(selected).toBe(2);
+  await page.keyboard.press("Control+c");
+  const copied = () => page.evaluate(() => navigator.clipboard.readText());
+  await expect.poll(copied).toMatch(/^On\tMod\tVersion.*\non\tGlass Tides\t2\.3\.0\tlanternfish\t2\t/s);
+
+  // The menu acts on what is selected, and gives the focus back.
+  await page.keyboard.press("Shift+F10");
+  await expect(page.getByRole("menuitem", { name: "Tag 2…" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(grid).toBeFocused();
+  await page.keyboard.press("Control+a");
+  await expect(bar(page).getByRole("button", { name: "With these 72 selected" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect.poll(selected).toBe(0);
+
+  // Above the first row stand the headings.
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("ArrowRight");
+  const version = page.getByRole("columnheader", { name: "Version" });
+  await expect(grid).toHaveAttribute("aria-activedescendant", (await version.getAttribute("id"))!);
+  await page.keyboard.press("Alt+ArrowRight");
+  await expect(version).toHaveCSS("width", "92px");
+  await page.keyboard.press("Control+ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(version).toHaveAttribute("aria-sort", "ascending");
+  await expect(version).toHaveAttribute("aria-colindex", "4");
+  await page.keyboard.press("Shift+F10");
+  await page.getByRole("menuitem", { name: "Hide this column" }).click();
+  await expect(version).toHaveCount(0);
+  await expect(grid).toBeFocused();
+  await expect(grid).toHaveAttribute("aria-colcount", "6");
 });
 
 test("what is typed and taken back before the page has drawn it is not lost", async ({

@@ -7,7 +7,7 @@ import { safePath } from "@/formats/archive-path";
 import { tooLarge, tooMany } from "../archive-limits";
 import { sha256OfFile } from "../digest";
 import { ProblemError, type ModFile, type ModFiles } from "../mod-file";
-import { readStart, streamPlain } from "../open-plain";
+import { streamPlain } from "../open-plain";
 import { readListing, type PackedEntry } from "./listing";
 import { runUnpacker, type Unpacked, type UnpackTask } from "./unpack";
 

@@ -6,6 +6,12 @@ import { compareVersions } from "@/core/version/version";
 /** How what lies here compares to the newest that the depot has. */
 export type Standing = "here" | "newer" | "not-here";
 
+export const standingWords: Readonly<Record<Standing, string>> = {
+  here: "on the shelf",
+  newer: "newer than here",
+  "not-here": "not here",
+};
+
 /** A mod of the depot with all of its versions, the newest first. */
 export interface DepotRow {
   readonly id: string;

@@ -5,6 +5,7 @@ import { DropdownMenu as Menu } from "radix-ui";
 import { useState } from "react";
 import { switchMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
+import type { GridCommand } from "../kit/grid/commands";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { DropDialog } from "./drop-dialog";
@@ -14,13 +15,50 @@ import { TagDialog } from "./tag-dialog";
 
 type Act = "tag" | "section" | "drop";
 
-/** What can be done with exactly what is shown, with the count before and undo after. */
-export function Bulk({ shown }: { shown: readonly ShelfRow[] }) {
+const lies = ({ mod }: ShelfRow): boolean => mod !== null;
+const isSeated = ({ seated }: ShelfRow): boolean => seated !== null;
+
+/** What is done with many at once by a dialog; `fits` are those with which it can be done. */
+const acts: readonly {
+  readonly id: Act;
+  readonly title: (count: number) => string;
+  readonly fits: (row: ShelfRow) => boolean;
+}[] = [
+  { id: "tag", title: (count) => `Tag ${count}…`, fits: lies },
+  { id: "section", title: (count) => `Move ${count} to a section…`, fits: isSeated },
+  { id: "drop", title: (count) => `Drop ${count} from the shelf…`, fits: lies },
+];
+
+/** What was chosen to be done, and with which rows. */
+export interface BulkAct {
+  readonly id: Act;
+  readonly rows: readonly ShelfRow[];
+}
+
+/** The same for the menu of the list. */
+export const bulkCommands = (choose: (act: BulkAct) => void): GridCommand<ShelfRow>[] =>
+  acts.map(({ id, title, fits }) => ({
+    id,
+    title: (rows) => title(rows.filter(fits).length),
+    isPossible: (rows) => rows.some(fits),
+    run: (rows) => choose({ id, rows: rows.filter(fits) }),
+  }));
+
+/** What can be done with exactly these, with the count before and undo after. */
+export function Bulk({
+  rows,
+  what,
+  onAct,
+}: {
+  rows: readonly ShelfRow[];
+  /** What they are: shown, or selected. */
+  what: string;
+  onAct: (act: BulkAct) => void;
+}) {
   const { editor, tell, refresh } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const [act, setAct] = useState<Act | null>(null);
   const able = (on: boolean) =>
-    shown
+    rows
       .filter(({ state }) => (on ? state === "off" || state === "elsewhere" : state === "on"))
       .map((row) => row.mod!);
   const turn = (on: boolean) => {
@@ -32,13 +70,6 @@ export function Bulk({ shown }: { shown: readonly ShelfRow[] }) {
     // The restore point that was made before it is listed by the server.
     void editor.settled().then(refresh);
   };
-  const lying = shown.filter(({ mod }) => mod !== null);
-  const seated = shown.filter((row) => row.seated !== null);
-  const choices: readonly (readonly [Act, string, number])[] = [
-    ["tag", `Tag ${lying.length}…`, lying.length],
-    ["section", `Move ${seated.length} to a section…`, seated.length],
-    ["drop", `Drop ${lying.length} from the shelf…`, lying.length],
-  ];
   return (
     <>
       {[true, false].map((on) => (
@@ -49,28 +80,39 @@ export function Bulk({ shown }: { shown: readonly ShelfRow[] }) {
       <Menu.Root>
         <Menu.Trigger asChild>
           <Button small>
-            With these {shown.length}
+            With these {rows.length} {what}
             <ChevronDown size={13} aria-hidden />
           </Button>
         </Menu.Trigger>
         <Menu.Portal>
           <Menu.Content align="end" sideOffset={4} className={`${menuLook} min-w-56`}>
-            {choices.map(([each, words, count]) => (
+            {bulkCommands(onAct).map(({ id, title, isPossible, run }) => (
               <Menu.Item
-                key={each}
+                key={id}
                 className={menuItemLook}
-                disabled={count === 0}
-                onSelect={() => setAct(each)}
+                disabled={!isPossible?.(rows)}
+                onSelect={() => run(rows)}
               >
-                {words}
+                {title(rows)}
               </Menu.Item>
             ))}
           </Menu.Content>
         </Menu.Portal>
       </Menu.Root>
-      <TagDialog open={act === "tag"} onClose={() => setAct(null)} rows={lying} />
-      <SectionDialog open={act === "section"} onClose={() => setAct(null)} rows={seated} />
-      <DropDialog open={act === "drop"} onClose={() => setAct(null)} rows={lying} />
+    </>
+  );
+}
+
+export function BulkDialogs({ act, onClose }: { act: BulkAct | null; onClose: () => void }) {
+  // While a dialog closes it still shows of which rows it was.
+  const [last, setLast] = useState(act);
+  if (act && act !== last) setLast(act);
+  const rows = last?.rows ?? [];
+  return (
+    <>
+      <TagDialog open={act?.id === "tag"} onClose={onClose} rows={rows} />
+      <SectionDialog open={act?.id === "section"} onClose={onClose} rows={rows} />
+      <DropDialog open={act?.id === "drop"} onClose={onClose} rows={rows} />
     </>
   );
 }

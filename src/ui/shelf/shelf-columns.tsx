@@ -1,22 +1,13 @@
-import { z } from "zod";
+import type { GameDefinition } from "@/core/model/game";
 import { partsOf } from "@/core/roster/parts";
-import { LevelMark } from "../kit/level";
 import { formatSize } from "../kit/format-size";
-import { compareText, sourceOf, type ShelfRow } from "./shelf-rows";
+import { layoutOf, type GridColumn, type GridLayout } from "../kit/grid/columns";
+import { LevelMark } from "../kit/level";
+import { sourceOf, type ShelfRow } from "./shelf-rows";
 
-export interface ShelfColumn {
-  readonly id: string;
-  readonly label: string;
-  /** Pixels, until its user makes it wider or narrower. */
-  readonly width: number;
-  /** A figure, which stands at the right. */
-  readonly isFigure?: true;
-  readonly isMono?: true;
+export interface ShelfColumn extends GridColumn<ShelfRow> {
   /** Only of a game with plugins, or with expansions. */
   readonly only?: "plugins" | "expansions";
-  /** What is shown, and sorted by unless `sortBy` says otherwise. */
-  readonly text: (row: ShelfRow) => string;
-  readonly sortBy?: (row: ShelfRow) => string | number;
 }
 
 const day = (at: string | null | undefined): string => at?.slice(0, 10) ?? "";
@@ -25,6 +16,9 @@ const count = (number: number): string => (number > 0 ? String(number) : "");
 const requires = ({ mod }: ShelfRow) => mod?.manifest?.requires ?? [];
 const clashes = ({ mod }: ShelfRow) => mod?.manifest?.clashes ?? [];
 const parts = ({ mod }: ShelfRow): number => (mod?.manifest ? partsOf(mod.manifest).length : 0);
+
+const fileWords = ({ mod }: ShelfRow): string =>
+  mod ? (mod.problem ? `unsound: ${mod.path}` : mod.path) : "not on the shelf";
 
 /** All that can be shown beside the switch and the name of a mod. */
 export const shelfColumns: readonly ShelfColumn[] = [
@@ -96,54 +90,36 @@ export const shelfColumns: readonly ShelfColumn[] = [
     isFigure: true,
     text: ({ findings }) => count(findings),
     sortBy: ({ findings }) => findings,
+    cell: ({ level, findings }) =>
+      level && (
+        <>
+          <span className="mr-1 inline-block">
+            <LevelMark level={level} label={level} size={10} />
+          </span>
+          {count(findings)}
+        </>
+      ),
   },
   { id: "note", label: "Note", width: 160, text: ({ note }) => note ?? "" },
   { id: "page", label: "Page", width: 140, text: ({ mod }) => mod?.manifest?.page ?? "" },
   {
     id: "file",
     label: "File",
-    width: 190,
+    width: 172,
     isMono: true,
-    text: ({ mod }) => (mod ? (mod.problem ? `unsound: ${mod.path}` : mod.path) : "not on the shelf"),
+    text: fileWords,
+    cell: (row) => row.mod?.problem && <span className="text-saffron">{fileWords(row)}</span>,
   },
 ];
 
-/** What is shown, in this order, with widths in pixels. */
-export const ShownColumns = z.array(z.strictObject({ id: z.string(), width: z.number().min(40).max(800) }));
-export type ShownColumns = z.infer<typeof ShownColumns>;
-
-export const shownAtFirst: ShownColumns = ["version", "author", "plugins", "size", "file"].flatMap((id) =>
-  shelfColumns.filter((column) => column.id === id).map(({ width }) => ({ id, width })),
+export const shownAtFirst: GridLayout = layoutOf(shelfColumns).filter(({ id }) =>
+  ["version", "author", "plugins", "size", "file"].includes(id),
 );
 
-export const columnOf = (id: string): ShelfColumn | undefined =>
-  shelfColumns.find((column) => column.id === id);
-
-/** By a column or the name, the other way round where it is marked with a minus; equal ones by name. */
-export function sortShelf(rows: readonly ShelfRow[], sort: string): readonly ShelfRow[] {
-  const id = sort.replace(/^-/, "");
-  const column = columnOf(id);
-  if (!column && id !== "name") return rows;
-  const way = sort.startsWith("-") ? -1 : 1;
-  const key = column?.sortBy ?? ((row: ShelfRow) => (column ? column.text(row) : row.name).toLowerCase());
-  const keyed = rows.map((row) => ({ row, key: key(row) }));
-  keyed.sort(
-    (a, b) => way * (a.key < b.key ? -1 : a.key > b.key ? 1 : 0) || compareText(a.row.name, b.row.name),
+/** Those that a game has anything for. */
+export const columnsFor = (game: GameDefinition): readonly ShelfColumn[] =>
+  shelfColumns.filter(
+    ({ only }) =>
+      only === undefined ||
+      (only === "plugins" ? game.lists.includes("plugins") : game.expansions.length > 0),
   );
-  return keyed.map(({ row }) => row);
-}
-
-export function ColumnCell({ column, row }: { column: ShelfColumn; row: ShelfRow }) {
-  const look = `truncate ${column.isMono || column.isFigure ? "font-mono text-sm" : ""} ${column.isFigure ? "text-right" : ""}`;
-  const isUnsound = column.id === "file" && Boolean(row.mod?.problem);
-  return (
-    <span role="gridcell" className={`${look} ${isUnsound ? "text-saffron" : "text-ink2"}`}>
-      {column.id === "findings" && row.level && (
-        <span className="mr-1 inline-block">
-          <LevelMark level={row.level} label={row.level} size={10} />
-        </span>
-      )}
-      {column.text(row)}
-    </span>
-  );
-}

@@ -22,7 +22,7 @@ interface Props {
   narrowed: Narrowed;
   filter: ShelfFilter;
   onFilter: (part: Partial<ShelfFilter>) => void;
-  /** What can be done with exactly what is shown. */
+  /** What can be done with exactly what is shown, or selected. */
   bulk: ReactNode;
 }
 
@@ -69,13 +69,11 @@ export function ShelfFilterBar({ narrowed: { shown, counts }, filter, onFilter, 
       </Drop>
       <SavedFilters filter={filter} onFilter={onFilter} />
       <span className="text-ink2 ml-auto font-mono text-sm">{formatSize(size)}</span>
+      {bulk}
       {isOn && (
-        <>
-          {bulk}
-          <Button small onClick={() => onFilter(noShelfFilter)}>
-            Show all
-          </Button>
-        </>
+        <Button small onClick={() => onFilter(noShelfFilter)}>
+          Show all
+        </Button>
       )}
     </div>
   );

@@ -84,7 +84,7 @@ export function shelfRows(roster: Roster, usage: Usage, findings: readonly Findi
   );
 }
 
-export function compareText(a: string, b: string): number {
+function compareText(a: string, b: string): number {
   const [first, second] = [a.toLowerCase(), b.toLowerCase()];
   return first < second ? -1 : first > second ? 1 : 0;
 }

@@ -1,25 +1,28 @@
 "use client";
 
-import { useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
 import { switchMods } from "@/core/edit/edits";
 import { inputLook } from "../kit/field";
-import { usePreference } from "../workspace/use-preference";
+import { Floor } from "../kit/floor";
+import { ColumnChoice } from "../kit/grid/column-choice";
+import type { GridCommand } from "../kit/grid/commands";
+import { nothingSelected, selectOne } from "../kit/grid/selection";
+import { useGridLayout } from "../workspace/use-grid-layout";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { Bulk } from "./bulk";
-import { ColumnChoice } from "./column-choice";
+import { Bulk, bulkCommands, BulkDialogs, type BulkAct } from "./bulk";
 import { ModInspector } from "./mod-inspector";
 import { SameByNameBar } from "./same-by-name";
 import { ShelfBin } from "./shelf-bin";
-import { columnOf, shownAtFirst, ShownColumns, sortShelf } from "./shelf-columns";
-import { narrowShelf } from "./shelf-filter";
+import { columnsFor, shownAtFirst } from "./shelf-columns";
+import { isNarrow, narrowShelf } from "./shelf-filter";
 import { ShelfFilterBar } from "./shelf-filter-bar";
-import { Floor } from "../kit/floor";
 import { ShelfList } from "./shelf-list";
 import { ShelfReading } from "./shelf-reading";
-import { shelfRows } from "./shelf-rows";
+import { shelfRows, type ShelfRow } from "./shelf-rows";
 import { useShelfFilter } from "./use-shelf-filter";
+import { useGo } from "../workspace/use-go";
 
 /** Everything on the shelf, in use or not, with what each brings. */
 export function ShelfScreen() {
@@ -28,19 +31,28 @@ export function ShelfScreen() {
   const findings = useEditor((state) => state.findings);
   const usage = useUsage();
   const { filter, sort, wanted, setFilter, setSort } = useShelfFilter();
-  const [stored, setColumns] = usePreference("shelf-columns", ShownColumns, shownAtFirst);
-  const columns = useMemo(() => stored.filter(({ id }) => columnOf(id)), [stored]);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const columns = useMemo(() => columnsFor(roster.game), [roster.game]);
+  const [layout, setLayout] = useGridLayout("shelf-columns", columns, shownAtFirst);
+  const [chosen, setChosen] = useState(nothingSelected);
+  const [act, setAct] = useState<BulkAct | null>(null);
   const all = useMemo(() => shelfRows(roster, usage, findings), [roster, usage, findings]);
   // What is typed shows at once; the rows follow as fast as they can.
   const followed = useDeferredValue(filter);
   const narrowed = useMemo(() => narrowShelf(all, followed), [all, followed]);
-  const rows = useMemo(() => sortShelf(narrowed.shown, sort), [narrowed, sort]);
-  const selected = all.find((row) => row.key === chosen) ?? all.find((row) => row.id === wanted) ?? null;
-  const switchRow = (mods: readonly ShelfMod[], on: boolean) => {
-    const edit = switchMods(editor.getState().roster, mods, on);
-    if (edit) editor.dispatch(edit);
-  };
+  const { shown } = narrowed;
+  const asked = all.find(({ id }) => id === wanted);
+  const selection = chosen.active === null && asked ? selectOne(asked.key) : chosen;
+  const inspected = all.find(({ key }) => key === selection.active) ?? null;
+  const selected = shown.filter(({ key }) => selection.selected.includes(key));
+  const switchRow = useCallback(
+    (mods: readonly ShelfMod[], on: boolean) => {
+      const edit = switchMods(editor.getState().roster, mods, on);
+      if (edit) editor.dispatch(edit);
+    },
+    [editor],
+  );
+  const showInPlan = useShowInPlan();
+  const commands = useMemo(() => [showInPlan, ...bulkCommands(setAct)], [showInPlan]);
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
@@ -54,33 +66,66 @@ export function ShelfScreen() {
           className={`${inputLook} max-w-72 ${filter.text ? "!border-saffron !bg-saffron-soft" : ""}`}
         />
         <span className="text-ink2 font-mono text-sm" role="status">
-          {rows.length} of {all.length} shown
+          {shown.length} of {all.length} shown
         </span>
         <div className="ml-auto flex items-center gap-2">
           <ShelfBin />
-          <ColumnChoice columns={columns} onColumns={setColumns} />
+          <ColumnChoice columns={columns} layout={layout} standard={shownAtFirst} onLayout={setLayout} />
           <ShelfReading />
         </div>
       </header>
       <SameByNameBar />
-      <ShelfFilterBar narrowed={narrowed} filter={filter} onFilter={setFilter} bulk={<Bulk shown={rows} />} />
+      <ShelfFilterBar
+        narrowed={narrowed}
+        filter={filter}
+        onFilter={setFilter}
+        bulk={
+          selected.length > 1 ? (
+            <Bulk rows={selected} what="selected" onAct={setAct} />
+          ) : isNarrow(followed) ? (
+            <Bulk rows={shown} what="shown" onAct={setAct} />
+          ) : null
+        }
+      />
       <div className="flex min-h-0 grow">
         <Floor what="The list">
           <ShelfList
-            rows={rows}
+            rows={shown}
             columns={columns}
-            onColumns={setColumns}
-            selected={selected?.key ?? null}
+            layout={layout}
+            onLayout={setLayout}
             sort={sort}
             onSort={setSort}
-            onSelect={setChosen}
+            selection={selection}
+            onSelection={setChosen}
             onSwitch={switchRow}
+            commands={commands}
           />
         </Floor>
         <Floor what="The inspector">
-          <ModInspector row={selected} onSwitch={switchRow} />
+          <ModInspector row={inspected} onSwitch={switchRow} />
         </Floor>
       </div>
+      <BulkDialogs act={act} onClose={() => setAct(null)} />
     </div>
+  );
+}
+
+/** Looks at mods of the profile where they stand in the order. */
+function useShowInPlan(): GridCommand<ShelfRow> {
+  const { editor } = useWorkspace();
+  const go = useGo();
+  return useMemo(
+    () => ({
+      id: "show-in-plan",
+      title: () => "Show in the plan",
+      isPossible: (rows) => rows.some(({ seated }) => seated !== null),
+      run: (rows) => {
+        const ids = rows.flatMap(({ seated }) => (seated ? [seated.id] : []));
+        editor.select(ids, ids[0]!, "mods");
+        go("/plan");
+      },
+    }),
+    [editor, go],
   );
 }

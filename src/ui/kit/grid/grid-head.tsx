@@ -1,0 +1,122 @@
+import { useRef, useState, type PointerEvent } from "react";
+import { moved, widened, type GridColumn, type GridLayout, type gridTemplate } from "./columns";
+import { nextSort, sortWay } from "./sort";
+
+interface Props<Row> {
+  readonly label: string;
+  readonly columns: readonly GridColumn<Row>[];
+  readonly template: ReturnType<typeof gridTemplate>;
+  readonly layout: GridLayout;
+  readonly onLayout: (layout: GridLayout) => void;
+  readonly sort: string;
+  readonly onSort: (sort: string) => void;
+  /** The place of the heading that the keyboard stands on. */
+  readonly active: number | null;
+}
+
+export const headId = (label: string, column: string): string =>
+  `${encodeURIComponent(label)}-head-${column}`;
+
+/** Pixels from which on a press is a drag. */
+const slack = 6;
+
+/** The headings: a click sorts, a drag takes the column elsewhere, a drag at its edge makes it wider or narrower. */
+export function GridHead<Row>({
+  label,
+  columns,
+  template,
+  layout,
+  onLayout,
+  sort,
+  onSort,
+  active,
+}: Props<Row>) {
+  const [target, setTarget] = useState<string | null>(null);
+  const dragged = useRef<{ id: string; x: number; isMoving: boolean } | null>(null);
+  const onPointerMove = (event: PointerEvent) => {
+    const drag = dragged.current;
+    if (
+      !drag ||
+      columns.find(({ id }) => id === drag.id)?.isFixed ||
+      Math.abs(event.clientX - drag.x) < slack
+    )
+      return;
+    drag.isMoving = true;
+    const under = document.elementFromPoint(event.clientX, event.clientY);
+    setTarget(under?.closest<HTMLElement>("[data-column]")?.dataset.column ?? null);
+  };
+  const onPointerUp = () => {
+    const drag = dragged.current;
+    dragged.current = null;
+    setTarget(null);
+    if (!drag) return;
+    const column = columns.find(({ id }) => id === drag.id)!;
+    if (drag.isMoving) {
+      if (target !== null) onLayout(moved(layout, drag.id, target));
+    } else if (column.sortBy !== null) onSort(nextSort(sort, drag.id));
+  };
+  return (
+    <div
+      role="row"
+      aria-rowindex={1}
+      style={template}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+      className="border-line bg-sunk text-ink2 sticky top-0 z-[2] grid h-8 items-center border-b px-3 text-sm font-semibold"
+    >
+      {columns.map(({ id, label: words, width, isFigure, isFixed, sortBy }, at) => {
+        const way = sortWay(sort, id);
+        return (
+          <span
+            key={id}
+            id={headId(label, id)}
+            role="columnheader"
+            aria-colindex={at + 1}
+            aria-sort={sortBy === null ? undefined : way}
+            aria-label={words}
+            data-column={id}
+            data-active={at === active || undefined}
+            className={`outline-pine relative flex h-full min-w-0 items-center data-[active]:outline-2 ${isFigure ? "justify-end" : ""} ${target === id ? "bg-saffron-soft" : ""}`}
+          >
+            <button
+              type="button"
+              tabIndex={-1}
+              aria-label={sortBy === null ? words : `Sort by ${words}`}
+              onPointerDown={(event) => {
+                if (event.button === 0) dragged.current = { id, x: event.clientX, isMoving: false };
+              }}
+              className="hover:text-ink h-6 min-w-0 truncate"
+            >
+              {words} {way === "ascending" ? "↑" : way === "descending" ? "↓" : ""}
+            </button>
+            {!isFixed && <WidthHandle width={width} onWiden={(by) => onLayout(widened(layout, id, by))} />}
+          </span>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Makes a column wider or narrower by dragging its edge; the keyboard does so at the heading itself. */
+function WidthHandle({ width, onWiden }: { width: number; onWiden: (by: number) => void }) {
+  const from = useRef<{ x: number; width: number } | null>(null);
+  return (
+    <span
+      aria-hidden
+      data-width-handle
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        from.current = { x: event.clientX, width };
+        event.currentTarget.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={(event) => {
+        if (from.current) onWiden(from.current.width + event.clientX - from.current.x - width);
+      }}
+      onPointerUp={(event) => {
+        event.stopPropagation();
+        from.current = null;
+      }}
+      className="hover:border-pine border-line absolute -right-2 top-1/2 h-5 w-2.5 -translate-y-1/2 cursor-col-resize touch-none border-r-2"
+    />
+  );
+}

@@ -1,0 +1,119 @@
+import { Check } from "lucide-react";
+import { ContextMenu as Menu } from "radix-ui";
+import { menuItemLook, menuLook } from "../menu-look";
+import { moved, widened, type GridColumn, type GridLayout } from "./columns";
+import { isPossible, type GridCommand } from "./commands";
+
+/** Of what the menu was opened: of the rows that are selected, or of a heading. */
+export type MenuOf = { readonly of: "rows" } | { readonly of: "column"; readonly id: string };
+
+interface Props<Row> {
+  readonly menu: MenuOf;
+  readonly commands: readonly GridCommand<Row>[];
+  readonly rows: readonly Row[];
+  readonly columns: readonly GridColumn<Row>[];
+  readonly shown: readonly GridColumn<Row>[];
+  readonly layout: GridLayout;
+  readonly onLayout: (layout: GridLayout) => void;
+  readonly sort: string;
+  readonly onSort: (sort: string) => void;
+  /** Gives the focus back. */
+  readonly onClosed: () => void;
+}
+
+/** The one menu of a grid: what can be done with the selected rows, or with a column. */
+export function GridMenu<Row>(props: Props<Row>) {
+  const { menu, commands, rows, onClosed } = props;
+  return (
+    <Menu.Portal>
+      <Menu.Content
+        collisionPadding={8}
+        className={`${menuLook} min-w-56`}
+        onCloseAutoFocus={(event) => {
+          event.preventDefault();
+          onClosed();
+        }}
+      >
+        {menu.of === "column" ? (
+          <ColumnItems {...props} id={menu.id} />
+        ) : (
+          <>
+            <Menu.Label className="text-ink3 px-2 py-1 text-sm">
+              {rows.length === 1 ? "With this one" : `With these ${rows.length}`}
+            </Menu.Label>
+            {commands.map((command) => (
+              <Menu.Item
+                key={command.id}
+                className={menuItemLook}
+                disabled={!isPossible(command, rows)}
+                onSelect={() => command.run(rows)}
+              >
+                <span className="grow">{command.title(rows)}</span>
+                {command.keys && <kbd className="text-ink3 pl-4 font-mono text-sm">{command.keys[0]}</kbd>}
+              </Menu.Item>
+            ))}
+          </>
+        )}
+      </Menu.Content>
+    </Menu.Portal>
+  );
+}
+
+const step = 16;
+
+function ColumnItems<Row>({
+  id,
+  columns,
+  shown,
+  layout,
+  onLayout,
+  sort,
+  onSort,
+}: Props<Row> & { id: string }) {
+  const column = shown.find((each) => each.id === id);
+  if (!column) return null;
+  const others = columns.filter(({ isFixed }) => !isFixed);
+  const isShown = (each: string) => layout.some((one) => one.id === each);
+  const items: readonly (readonly [string, boolean, () => void])[] = [
+    ["Sort upwards", column.sortBy !== null, () => onSort(id)],
+    ["Sort downwards", column.sortBy !== null, () => onSort(`-${id}`)],
+    ["Not sorted", sort !== "", () => onSort("")],
+    ["Further left", !column.isFixed, () => onLayout(moved(layout, id, -1))],
+    ["Further right", !column.isFixed, () => onLayout(moved(layout, id, 1))],
+    ["Wider", !column.isFixed, () => onLayout(widened(layout, id, step))],
+    ["Narrower", !column.isFixed, () => onLayout(widened(layout, id, -step))],
+    ["Hide this column", !column.isFixed, () => onLayout(layout.filter((each) => each.id !== id))],
+  ];
+  return (
+    <>
+      <Menu.Label className="text-ink3 px-2 py-1 text-sm">{column.label}</Menu.Label>
+      {items.map(([words, isPossible, run]) => (
+        <Menu.Item key={words} className={menuItemLook} disabled={!isPossible} onSelect={run}>
+          {words}
+        </Menu.Item>
+      ))}
+      <Menu.Separator className="bg-line my-1 h-px" />
+      {others.map((each) => (
+        <Menu.CheckboxItem
+          key={each.id}
+          className={menuItemLook}
+          checked={isShown(each.id)}
+          onCheckedChange={(on) =>
+            onLayout(
+              on
+                ? [{ id: each.id, width: each.width }, ...layout]
+                : layout.filter(({ id }) => id !== each.id),
+            )
+          }
+        >
+          <span className="w-4">
+            <Menu.ItemIndicator>
+              <Check size={14} aria-hidden />
+            </Menu.ItemIndicator>
+          </span>
+          {each.label}
+        </Menu.CheckboxItem>
+      ))}
+    </>
+  );
+}

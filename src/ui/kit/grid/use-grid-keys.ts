@@ -1,0 +1,123 @@
+import { useRef, type KeyboardEvent } from "react";
+import { copiedRows, moved, widened, type GridColumn, type GridLayout } from "./columns";
+import { isPossible, type GridCommand } from "./commands";
+import { afterKey, findTyped, selectOne, type Selection } from "./selection";
+import { nextSort } from "./sort";
+
+interface Keyed<Row> {
+  readonly keys: readonly string[];
+  readonly rows: readonly Row[];
+  /** What a row is found by when its name is typed. */
+  readonly nameOf: (row: Row) => string;
+  readonly columns: readonly GridColumn<Row>[];
+  readonly layout: GridLayout;
+  readonly onLayout: (layout: GridLayout) => void;
+  readonly sort: string;
+  readonly onSort: (sort: string) => void;
+  readonly selection: Selection;
+  readonly onSelection: (selection: Selection) => void;
+  /** The place of the heading that the keyboard stands on; null where it is among the rows. */
+  readonly head: number | null;
+  readonly setHead: (head: number | null) => void;
+  readonly commands: readonly GridCommand<Row>[];
+  readonly selectedRows: readonly Row[];
+  /** How many rows are in sight. */
+  readonly page: () => number;
+}
+
+/** Milliseconds within which letters belong to one word. */
+const patience = 900;
+const step = 16;
+const walking = /^(?:Arrow|Page|Home|End)/;
+
+/** The keys of a grid: walking and selecting, copying, typing a name, its commands, and the headings above the first row. */
+export function useGridKeys<Row>(keyed: Keyed<Row>): (event: KeyboardEvent<HTMLElement>) => void {
+  const typed = useRef({ text: "", at: 0 });
+  const typeAhead = (sign: string): boolean => {
+    const { rows, keys, nameOf, selection, onSelection } = keyed;
+    const now = performance.now();
+    const text = now - typed.current.at < patience ? typed.current.text + sign : sign;
+    typed.current = { text, at: now };
+    const at = findTyped(
+      rows.map(nameOf),
+      selection.active === null ? -1 : keys.indexOf(selection.active),
+      text,
+    );
+    if (at !== null) onSelection(selectOne(keys[at]!));
+    return at !== null;
+  };
+  return (event) => {
+    if (event.defaultPrevented) return;
+    if (event.target !== event.currentTarget) {
+      // From a button in a row the arrows lead back to the rows; its own keys are its own.
+      if (!walking.test(event.key)) return;
+      event.currentTarget.focus({ preventScroll: true });
+    }
+    if (keyed.head === null ? onRowKey(keyed, event, typeAhead) : onHeadKey(keyed, keyed.head, event))
+      event.preventDefault();
+  };
+}
+
+function onRowKey<Row>(
+  keyed: Keyed<Row>,
+  event: KeyboardEvent<HTMLElement>,
+  typeAhead: (sign: string) => boolean,
+) {
+  const { keys, columns, selection, onSelection, setHead, commands, selectedRows, page } = keyed;
+  const { key, shiftKey, altKey } = event;
+  const ctrlKey = event.ctrlKey || event.metaKey;
+  if (altKey) return false;
+  if (key === "ContextMenu" || (shiftKey && key === "F10")) return openMenu(event.currentTarget);
+  if (ctrlKey && key.toLowerCase() === "c" && selectedRows.length > 0) {
+    void navigator.clipboard.writeText(copiedRows(columns, selectedRows));
+    return true;
+  }
+  const isFirst = selection.active === null || selection.active === keys[0];
+  if (key === "ArrowUp" && !shiftKey && !ctrlKey && isFirst) {
+    setHead(columns.findIndex(({ isMain }) => isMain));
+    return true;
+  }
+  const command = ctrlKey ? undefined : commands.find((each) => each.keys?.includes(key));
+  if (command) {
+    if (isPossible(command, selectedRows)) command.run(selectedRows);
+    return true;
+  }
+  const after = afterKey(keys, selection, { key, shiftKey, ctrlKey }, page());
+  if (after) onSelection(after);
+  return after !== null || (!ctrlKey && /^[\p{L}\p{N}]$/u.test(key) && typeAhead(key));
+}
+
+/** Left and right go from heading to heading, Enter sorts; with Alt they make the column narrower and wider, with Ctrl they move it. */
+function onHeadKey<Row>(
+  keyed: Keyed<Row>,
+  head: number,
+  { key, altKey, ctrlKey, metaKey, currentTarget }: KeyboardEvent<HTMLElement>,
+) {
+  const { columns, layout, onLayout, sort, onSort, setHead } = keyed;
+  const column = columns[head]!;
+  const by = { ArrowLeft: -1, ArrowRight: 1 }[key];
+  if (by !== undefined) {
+    const next = Math.max(0, Math.min(columns.length - 1, head + by));
+    if (altKey) onLayout(widened(layout, column.id, by * step));
+    else if (!ctrlKey && !metaKey) setHead(next);
+    else if (moved(layout, column.id, by) !== layout) {
+      onLayout(moved(layout, column.id, by));
+      setHead(next);
+    }
+  } else if (key === "Enter" || key === " ") {
+    if (column.sortBy !== null) onSort(nextSort(sort, column.id));
+  } else if (key === "ContextMenu" || key === "F10") openMenu(currentTarget);
+  else if (key === "ArrowDown" || key === "Escape") setHead(null);
+  else return false;
+  return true;
+}
+
+/** Opens the menu at the row or heading that the keyboard stands on. */
+function openMenu(grid: HTMLElement): true {
+  const at = grid.querySelector("[data-active]") ?? grid;
+  const { left, bottom } = at.getBoundingClientRect();
+  at.dispatchEvent(
+    new MouseEvent("contextmenu", { bubbles: true, cancelable: true, clientX: left + 48, clientY: bottom }),
+  );
+  return true;
+}
