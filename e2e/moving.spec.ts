@@ -138,6 +138,7 @@ test("by mouse: a drag that has come to rest at the edge before anything is draw
             isPrimary: true,
             button: 0,
             pointerId: 1,
+            pointerType: "mouse",
             clientX,
             clientY,
           }),

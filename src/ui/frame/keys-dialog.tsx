@@ -3,10 +3,20 @@
 import { Dialog } from "../kit/dialog";
 import { commands } from "./commands";
 
-/** Keys of the plan that are not commands of the whole application. */
+/** Keys of every list that are not commands of the whole application. */
+const listKeys: readonly (readonly [string, string])[] = [
+  ["↑ ↓", "To the row before or after; PageUp, PageDown, Home, End"],
+  ["Shift+↑ ↓", "Select from here to there; with Home and End too"],
+  ["Mod+A", "Select all"],
+  ["Mod+Space", "Select one row more or less; Ctrl+↑ ↓ walks without selecting"],
+  ["letters", "To the next row whose name begins with them"],
+  ["Mod+C", "Copy what is selected"],
+  ["Shift+F10", "What can be done with it"],
+  ["↑ on the first row", "To the headings: Enter sorts, Alt+← → width, Ctrl+← → place"],
+];
+
+/** Besides these in the plan. */
 const planKeys: readonly (readonly [string, string])[] = [
-  ["↑ ↓", "To the row before or after"],
-  ["Shift+↑ ↓", "Select more rows"],
   ["Space", "Pick up what is selected; again: drop it"],
   ["↑ ↓ while carrying", "Carry it up or down; PageUp and PageDown by ten"],
   ["Esc", "Put it back; or select nothing"],
@@ -25,7 +35,10 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
             ...commands.filter((each) => each.keys).map((each) => [each.keys!, each.title] as const),
           ]}
         />
-        <KeyList title="In the plan" rows={planKeys} />
+        <div className="space-y-5">
+          <KeyList title="In every list" rows={listKeys} />
+          <KeyList title="In the plan" rows={planKeys} />
+        </div>
       </div>
     </Dialog>
   );

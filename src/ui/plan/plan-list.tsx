@@ -10,6 +10,7 @@ import {
   type Modifier,
 } from "@dnd-kit/core";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
+import { ContextMenu } from "radix-ui";
 import {
   useCallback,
   useEffect,
@@ -25,6 +26,8 @@ import { switchItems } from "@/core/edit/edits";
 import { notesOf } from "@/core/roster/notes";
 import { titleOf, type SeatedItem } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
+import type { GridCommand } from "../kit/grid/commands";
+import { ListMenu, RowItems } from "../kit/grid/grid-menu";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { bandHeight, type PlanRows } from "./plan-rows";
@@ -34,18 +37,22 @@ import { movedBy } from "./remember-bar";
 import { barrierText, type Carry, type Carrying } from "./use-carry";
 import { useHoldAtPointer } from "./use-hold-at-pointer";
 import { usePlanKeys } from "./use-plan-keys";
+import { usePlanSelection } from "./use-plan-selection";
 
 /** The dense list of plugins or mods in order, with sticky section bands, arcs, and dragging by mouse and keyboard. */
 export function PlanList({
   rows,
   carrying,
   numbers,
+  commands,
   onFold,
 }: {
   rows: PlanRows;
   carrying: Carrying;
   /** Shown beside the seats where they are wanted. */
   numbers: ReadonlyMap<string, number> | null;
+  /** What can be done with what is selected. */
+  commands: readonly GridCommand<SeatedItem>[];
   onFold: (section: string) => void;
 }) {
   const { editor } = useWorkspace();
@@ -99,18 +106,16 @@ export function PlanList({
     },
     [editor],
   );
-  const onKeyDown = usePlanKeys(rows, carrying, toggle);
+  const selecting = usePlanSelection(rows);
+  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const holdAtPointer = useHoldAtPointer(scroller, holdAtHeight, carry?.by === "pointer");
 
-  const select = (event: ReactMouseEvent, id: string) => {
-    if (event.shiftKey && focused !== null) return editor.select(between(rows, focused, id), id);
-    if (event.ctrlKey || event.metaKey)
-      return editor.select(
-        selected.includes(id) ? selected.filter((each) => each !== id) : [...selected, id],
-        id,
-      );
-    editor.select([id], id);
+  const select = ({ shiftKey, ctrlKey, metaKey }: ReactMouseEvent, id: string) =>
+    selecting.onClick(id, { shiftKey, ctrlKey: ctrlKey || metaKey });
+  const onContextMenu = ({ target }: ReactMouseEvent) => {
+    const id = (target as Element).closest<HTMLElement>("[data-item]")?.dataset.item;
+    if (id !== undefined) selecting.onMenu(id);
   };
   const chosen = useMemo(() => new Set(selected), [selected]);
   const carried = useMemo(() => new Set(carry?.ids), [carry?.ids]);
@@ -136,65 +141,73 @@ export function PlanList({
       }}
       onDragCancel={letGo}
     >
-      <div
-        ref={scroller}
-        role="grid"
-        aria-label={`${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`}
-        aria-rowcount={rows.rows.length}
-        aria-multiselectable
-        aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
-        tabIndex={0}
-        onKeyDown={onKeyDown}
-        className="relative h-full overflow-auto focus-visible:outline-none"
-      >
-        <DragGround height={rows.tops.at(-1)!}>
-          {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}
-          {virtual.getVirtualItems().map(({ index, key, start, size }) => {
-            const row = rows.rows[index]!;
-            const sticky = index === activeBand.current;
-            const place = sticky
-              ? ({ position: "sticky", top: 0, zIndex: 3 } as const)
-              : ({ position: "absolute", top: start, left: 0 } as const);
-            const at = { ...place, width: "100%", height: size };
-            if (row.kind !== "item")
-              return (
-                <div key={key} role="row" aria-rowindex={index + 1} style={at}>
-                  {row.kind === "off" ? (
-                    <OffBand count={row.count} />
-                  ) : (
-                    <SectionBand row={row} onFold={onFold} />
-                  )}
-                </div>
-              );
-            const { id } = row.item;
-            return (
-              <div
-                key={key}
-                id={rowId(id)}
-                role="row"
-                aria-rowindex={index + 1}
-                aria-selected={chosen.has(id)}
-                style={at}
-                onClick={(event) => select(event, id)}
-              >
-                <ItemRow
-                  item={row.item}
-                  sectionIndex={row.sectionIndex}
-                  selected={chosen.has(id)}
-                  focused={focused === id}
-                  carried={carried.has(id)}
-                  barred={barred.has(id)}
-                  mark={marks.get(id) ?? null}
-                  noted={notes.has(id)}
-                  number={numbers?.get(id)}
-                  onToggle={toggle}
-                />
-              </div>
-            );
-          })}
-          {carry && <DropLine carry={carry} rows={rows} />}
-        </DragGround>
-      </div>
+      <ContextMenu.Root>
+        <ContextMenu.Trigger asChild onContextMenu={onContextMenu}>
+          <div
+            ref={scroller}
+            role="grid"
+            aria-label={`${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`}
+            aria-rowcount={rows.rows.length}
+            aria-multiselectable
+            aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
+            tabIndex={0}
+            onKeyDown={onKeyDown}
+            className="relative h-full overflow-auto focus-visible:outline-none"
+          >
+            <DragGround height={rows.tops.at(-1)!}>
+              {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}
+              {virtual.getVirtualItems().map(({ index, key, start, size }) => {
+                const row = rows.rows[index]!;
+                const sticky = index === activeBand.current;
+                const place = sticky
+                  ? ({ position: "sticky", top: 0, zIndex: 3 } as const)
+                  : ({ position: "absolute", top: start, left: 0 } as const);
+                const at = { ...place, width: "100%", height: size };
+                if (row.kind !== "item")
+                  return (
+                    <div key={key} role="row" aria-rowindex={index + 1} style={at}>
+                      {row.kind === "off" ? (
+                        <OffBand count={row.count} />
+                      ) : (
+                        <SectionBand row={row} onFold={onFold} />
+                      )}
+                    </div>
+                  );
+                const { id } = row.item;
+                return (
+                  <div
+                    key={key}
+                    id={rowId(id)}
+                    role="row"
+                    aria-rowindex={index + 1}
+                    aria-selected={chosen.has(id)}
+                    data-active={focused === id || undefined}
+                    style={at}
+                    onClick={(event) => select(event, id)}
+                  >
+                    <ItemRow
+                      item={row.item}
+                      sectionIndex={row.sectionIndex}
+                      selected={chosen.has(id)}
+                      focused={focused === id}
+                      carried={carried.has(id)}
+                      barred={barred.has(id)}
+                      mark={marks.get(id) ?? null}
+                      noted={notes.has(id)}
+                      number={numbers?.get(id)}
+                      onToggle={toggle}
+                    />
+                  </div>
+                );
+              })}
+              {carry && <DropLine carry={carry} rows={rows} />}
+            </DragGround>
+          </div>
+        </ContextMenu.Trigger>
+        <ListMenu onClosed={() => scroller.current?.focus({ preventScroll: true })}>
+          <RowItems commands={commands} rows={selected.map((id) => list.itemOf.get(id)!)} />
+        </ListMenu>
+      </ContextMenu.Root>
       <DragOverlay dropAnimation={null} modifiers={besidePointer}>
         {carry && <CarriedChip carry={carry} />}
       </DragOverlay>
@@ -250,11 +263,6 @@ function markRows(findings: readonly Finding[], lens: ListName): Map<string, Row
     marks.set(first.id, { level, words: findingTitle[id].toLowerCase() });
   }
   return marks;
-}
-
-function between(rows: PlanRows, a: string, b: string): string[] {
-  const [from, to] = [rows.rowOf.get(a) ?? 0, rows.rowOf.get(b) ?? 0].sort((x, y) => x - y);
-  return rows.rows.slice(from, to! + 1).flatMap((row) => (row.kind === "item" ? [row.item.id] : []));
 }
 
 /** Rows beside which none of the carried items may be put down. */

@@ -22,6 +22,7 @@ import { RememberBar } from "./remember-bar";
 import { SheetDialog } from "./sheet-dialog";
 import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
+import { usePlanCommands } from "./use-plan-commands";
 import { ViewLink } from "../workspace/view-link";
 
 /** The plugins in order, or a proposal beside it. */
@@ -67,6 +68,7 @@ function PlanView() {
   const carrying = useCarry(rows);
   const loading = list.items.filter((item) => item.loads).length;
   const openMoveTo = useCallback(() => setMoving(true), []);
+  const planCommands = usePlanCommands(openMoveTo);
   const fold = useCallback(
     (section: string) =>
       setCollapsed(
@@ -119,7 +121,13 @@ function PlanView() {
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
             <Floor what="The list">
-              <PlanList rows={rows} carrying={carrying} numbers={numbers} onFold={fold} />
+              <PlanList
+                rows={rows}
+                carrying={carrying}
+                numbers={numbers}
+                commands={planCommands}
+                onFold={fold}
+              />
             </Floor>
           </div>
           <RememberBar />

@@ -1,31 +1,30 @@
 import { useCallback, type KeyboardEvent } from "react";
+import { isPossible, type GridCommand } from "../kit/grid/commands";
+import { openMenuAt } from "../kit/grid/open-menu";
+import { useTypeAhead } from "../kit/grid/use-type-ahead";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/edit/place";
-import type { SeatedItem, SeatedList } from "@/core/roster/roster";
+import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
 import type { TieIndex } from "@/core/roster/ties";
 import { useWorkspace } from "../workspace/workspace.client";
 import type { PlanRows } from "./plan-rows";
+import { copyItems } from "./use-plan-commands";
+import type { PlanSelecting } from "./use-plan-selection";
 import { notTheOrder, type Carrying } from "./use-carry";
 
-const steps: Record<string, number> = { ArrowUp: -1, ArrowDown: 1, PageUp: -10, PageDown: 10 };
+const page = 10;
+const steps: Record<string, number> = { ArrowUp: -1, ArrowDown: 1, PageUp: -page, PageDown: page };
 
 /** The keys of the plan: walking, selecting, picking up and putting down, single steps, on and off. */
-export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (item: SeatedItem) => void) {
+export function usePlanKeys(
+  rows: PlanRows,
+  carrying: Carrying,
+  { keys, onKey, pick }: PlanSelecting,
+  commands: readonly GridCommand<SeatedItem>[],
+) {
   const { editor, tell } = useWorkspace();
   const { carry, pickUp, hold, putDown, letGo } = carrying;
-
-  const walk = useCallback(
-    (by: number, extend: boolean) => {
-      const { focused, selected } = editor.getState();
-      const items = rows.rows.filter((row) => row.kind === "item");
-      const at = items.findIndex((row) => row.key === focused);
-      const next = items[Math.max(0, Math.min(items.length - 1, at + by))];
-      if (!next) return;
-      const kept = extend ? selected.filter((id) => id !== next.key) : [];
-      editor.select([...kept, next.key], next.key);
-    },
-    [editor, rows],
-  );
+  const typeAhead = useTypeAhead();
 
   const nudge = useCallback(
     (by: number) => {
@@ -42,7 +41,7 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (item: S
   );
 
   return useCallback(
-    (event: KeyboardEvent) => {
+    (event: KeyboardEvent<HTMLElement>) => {
       const by = steps[event.key];
       if (carry) {
         if (by !== undefined) hold(Math.max(0, Math.min(carry.slots.length - 1, carry.at + by)));
@@ -51,20 +50,32 @@ export function usePlanKeys(rows: PlanRows, carrying: Carrying, toggle: (item: S
         else if (event.key !== "Tab") return;
         return event.preventDefault();
       }
-      if (event.ctrlKey || event.metaKey) return;
       const { focused, selected, roster, lens } = editor.getState();
-      if (by !== undefined && event.altKey) nudge(by);
-      else if (by !== undefined) walk(by, event.shiftKey);
-      else if (event.key === "Home") walk(-rows.rows.length, false);
-      else if (event.key === "End") walk(rows.rows.length, false);
-      else if (event.key === " " && focused !== null)
+      const { itemOf } = roster.lists[lens];
+      const { key, altKey, shiftKey } = event;
+      const ctrlKey = event.ctrlKey || event.metaKey;
+      const command = ctrlKey ? undefined : commands.find((each) => each.keys?.includes(key));
+      if (altKey) {
+        if (by === undefined || ctrlKey) return;
+        nudge(by);
+      } else if (key === "ContextMenu" || (shiftKey && key === "F10")) openMenuAt(event.currentTarget);
+      else if (key === " " && !ctrlKey && focused !== null)
         pickUp(selected.includes(focused) ? selected : [focused], "keyboard");
-      else if (event.key === "Enter" && focused !== null) toggle(roster.lists[lens].itemOf.get(focused)!);
-      else if (event.key === "Escape") editor.select([], focused);
-      else return;
+      else if (ctrlKey && key.toLowerCase() === "c" && selected.length > 0)
+        copyItems(selected.map((id) => seatAndTitle(roster, id)));
+      else if (command && focused !== null) {
+        const items = (selected.includes(focused) ? selected : [focused]).map((id) => itemOf.get(id)!);
+        if (isPossible(command, items)) command.run(items);
+      } else if (!onKey({ key, shiftKey, ctrlKey }, page)) {
+        const typed = ctrlKey
+          ? null
+          : typeAhead(key, () => keys.map((id) => titleOf(itemOf.get(id)!)), keys.indexOf(focused ?? ""));
+        if (typed === null) return;
+        pick(keys[typed]!);
+      }
       event.preventDefault();
     },
-    [carry, hold, putDown, letGo, editor, nudge, walk, pickUp, toggle, rows],
+    [carry, hold, putDown, letGo, editor, nudge, pickUp, commands, keys, onKey, pick, typeAhead],
   );
 }
 

@@ -1,5 +1,6 @@
 import { Check } from "lucide-react";
 import { ContextMenu as Menu } from "radix-ui";
+import type { ReactNode } from "react";
 import { menuItemLook, menuLook } from "../menu-look";
 import { moved, widened, type GridColumn, type GridLayout } from "./columns";
 import { isPossible, type GridCommand } from "./commands";
@@ -25,6 +26,19 @@ interface Props<Row> {
 export function GridMenu<Row>(props: Props<Row>) {
   const { menu, commands, rows, onClosed } = props;
   return (
+    <ListMenu onClosed={onClosed}>
+      {menu.of === "column" ? (
+        <ColumnItems {...props} id={menu.id} />
+      ) : (
+        <RowItems commands={commands} rows={rows} />
+      )}
+    </ListMenu>
+  );
+}
+
+/** What opens beside the pointer or the row; `onClosed` gives the focus back. */
+export function ListMenu({ onClosed, children }: { onClosed: () => void; children: ReactNode }) {
+  return (
     <Menu.Portal>
       <Menu.Content
         collisionPadding={8}
@@ -34,28 +48,31 @@ export function GridMenu<Row>(props: Props<Row>) {
           onClosed();
         }}
       >
-        {menu.of === "column" ? (
-          <ColumnItems {...props} id={menu.id} />
-        ) : (
-          <>
-            <Menu.Label className="text-ink3 px-2 py-1 text-sm">
-              {rows.length === 1 ? "With this one" : `With these ${rows.length}`}
-            </Menu.Label>
-            {commands.map((command) => (
-              <Menu.Item
-                key={command.id}
-                className={menuItemLook}
-                disabled={!isPossible(command, rows)}
-                onSelect={() => command.run(rows)}
-              >
-                <span className="grow">{command.title(rows)}</span>
-                {command.keys && <kbd className="text-ink3 pl-4 font-mono text-sm">{command.keys[0]}</kbd>}
-              </Menu.Item>
-            ))}
-          </>
-        )}
+        {children}
       </Menu.Content>
     </Menu.Portal>
+  );
+}
+
+/** What can be done with rows. */
+export function RowItems<Row>({ commands, rows }: Pick<Props<Row>, "commands" | "rows">) {
+  return (
+    <>
+      <Menu.Label className="text-ink3 px-2 py-1 text-sm">
+        {rows.length === 1 ? "With this one" : `With these ${rows.length}`}
+      </Menu.Label>
+      {commands.map((command) => (
+        <Menu.Item
+          key={command.id}
+          className={menuItemLook}
+          disabled={!isPossible(command, rows)}
+          onSelect={() => command.run(rows)}
+        >
+          <span className="grow">{command.title(rows)}</span>
+          {command.keys && <kbd className="text-ink3 pl-4 font-mono text-sm">{command.keys[0]}</kbd>}
+        </Menu.Item>
+      ))}
+    </>
   );
 }
 

@@ -19,7 +19,7 @@ export function keepShown(keys: Pick<ReadonlySet<string>, "has">, now: Selection
   return { selected, active: shown(now.active), anchor: shown(now.anchor) };
 }
 
-interface Modifiers {
+export interface Modifiers {
   readonly shiftKey: boolean;
   /** Ctrl, or Cmd on a Mac. */
   readonly ctrlKey: boolean;

@@ -1,8 +1,10 @@
-import { useRef, type KeyboardEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { copiedRows, moved, widened, type GridColumn, type GridLayout } from "./columns";
 import { isPossible, type GridCommand } from "./commands";
-import { afterKey, findTyped, selectOne, type Selection } from "./selection";
+import { openMenuAt } from "./open-menu";
+import { afterKey, selectOne, type Selection } from "./selection";
 import { nextSort } from "./sort";
+import { useTypeAhead } from "./use-type-ahead";
 
 interface Keyed<Row> {
   readonly keys: readonly string[];
@@ -25,24 +27,15 @@ interface Keyed<Row> {
   readonly page: () => number;
 }
 
-/** Milliseconds within which letters belong to one word. */
-const patience = 900;
 const step = 16;
 const walking = /^(?:Arrow|Page|Home|End)/;
 
 /** The keys of a grid: walking and selecting, copying, typing a name, its commands, and the headings above the first row. */
 export function useGridKeys<Row>(keyed: Keyed<Row>): (event: KeyboardEvent<HTMLElement>) => void {
-  const typed = useRef({ text: "", at: 0 });
-  const typeAhead = (sign: string): boolean => {
+  const typeAhead = useTypeAhead();
+  const onLetter = (sign: string): boolean => {
     const { rows, keys, nameOf, selection, onSelection } = keyed;
-    const now = performance.now();
-    const text = now - typed.current.at < patience ? typed.current.text + sign : sign;
-    typed.current = { text, at: now };
-    const at = findTyped(
-      rows.map(nameOf),
-      selection.active === null ? -1 : keys.indexOf(selection.active),
-      text,
-    );
+    const at = typeAhead(sign, () => rows.map(nameOf), keys.indexOf(selection.active ?? ""));
     if (at !== null) onSelection(selectOne(keys[at]!));
     return at !== null;
   };
@@ -53,7 +46,7 @@ export function useGridKeys<Row>(keyed: Keyed<Row>): (event: KeyboardEvent<HTMLE
       if (!walking.test(event.key)) return;
       event.currentTarget.focus({ preventScroll: true });
     }
-    if (keyed.head === null ? onRowKey(keyed, event, typeAhead) : onHeadKey(keyed, keyed.head, event))
+    if (keyed.head === null ? onRowKey(keyed, event, onLetter) : onHeadKey(keyed, keyed.head, event))
       event.preventDefault();
   };
 }
@@ -61,13 +54,16 @@ export function useGridKeys<Row>(keyed: Keyed<Row>): (event: KeyboardEvent<HTMLE
 function onRowKey<Row>(
   keyed: Keyed<Row>,
   event: KeyboardEvent<HTMLElement>,
-  typeAhead: (sign: string) => boolean,
+  onLetter: (sign: string) => boolean,
 ) {
   const { keys, columns, selection, onSelection, setHead, commands, selectedRows, page } = keyed;
   const { key, shiftKey, altKey } = event;
   const ctrlKey = event.ctrlKey || event.metaKey;
   if (altKey) return false;
-  if (key === "ContextMenu" || (shiftKey && key === "F10")) return openMenu(event.currentTarget);
+  if (key === "ContextMenu" || (shiftKey && key === "F10")) {
+    openMenuAt(event.currentTarget);
+    return true;
+  }
   if (ctrlKey && key.toLowerCase() === "c" && selectedRows.length > 0) {
     void navigator.clipboard.writeText(copiedRows(columns, selectedRows));
     return true;
@@ -84,7 +80,7 @@ function onRowKey<Row>(
   }
   const after = afterKey(keys, selection, { key, shiftKey, ctrlKey }, page());
   if (after) onSelection(after);
-  return after !== null || (!ctrlKey && /^[\p{L}\p{N}]$/u.test(key) && typeAhead(key));
+  return after !== null || (!ctrlKey && onLetter(key));
 }
 
 /** Left and right go from heading to heading, Enter sorts; with Alt they make the column narrower and wider, with Ctrl they move it. */
@@ -106,18 +102,8 @@ function onHeadKey<Row>(
     }
   } else if (key === "Enter" || key === " ") {
     if (column.sortBy !== null) onSort(nextSort(sort, column.id));
-  } else if (key === "ContextMenu" || key === "F10") openMenu(currentTarget);
+  } else if (key === "ContextMenu" || key === "F10") openMenuAt(currentTarget);
   else if (key === "ArrowDown" || key === "Escape") setHead(null);
   else return false;
-  return true;
-}
-
-/** Opens the menu at the row or heading that the keyboard stands on. */
-function openMenu(grid: HTMLElement): true {
-  const at = grid.querySelector("[data-active]") ?? grid;
-  const { left, bottom } = at.getBoundingClientRect();
-  at.dispatchEvent(
-    new MouseEvent("contextmenu", { bubbles: true, cancelable: true, clientX: left + 48, clientY: bottom }),
-  );
   return true;
 }

@@ -1,0 +1,60 @@
+import type { Page } from "@playwright/test";
+import { expect, row, test, visit } from "./fixtures";
+
+const plan = (page: Page) => page.getByRole("grid", { name: "Plugins in load order" });
+const selected = (page: Page) =>
+  plan(page)
+    .locator("[role=row][aria-selected=true] [data-item]")
+    .evaluateAll((rows) => rows.map((each) => (each as HTMLElement).dataset.item));
+
+test("in the plan a range grows and shrinks either way, names are typed, all are taken, and the menu acts on what is selected", async ({
+  watched: page,
+  seating,
+  context,
+}) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  await visit(page, `${seating.url}/plan`);
+  await plan(page).focus();
+  await page.keyboard.type("murk");
+  await expect.poll(() => selected(page)).toEqual(["Murk and Silt.plank"]);
+  const [only] = await selected(page);
+  for (const key of ["Shift+ArrowDown", "Shift+ArrowDown"]) await page.keyboard.press(key);
+  await expect.poll(async () => (await selected(page)).length).toBe(3);
+  // The range goes over to the other side of where it began.
+  for (let n = 0; n < 3; n++) await page.keyboard.press("Shift+ArrowUp");
+  await expect.poll(async () => (await selected(page)).length).toBe(2);
+  expect((await selected(page)).at(-1)).toBe(only);
+
+  await page.keyboard.press("Shift+F10");
+  await expect(page.getByRole("menuitem", { name: "On the shelf" })).toBeDisabled();
+  await page.getByRole("menuitem", { name: /^Copy with seats/ }).click();
+  await expect(plan(page)).toBeFocused();
+  const seat = (await row(page, only!).locator("[role=gridcell]").first().innerText()).trim();
+  await expect
+    .poll(() => page.evaluate(() => navigator.clipboard.readText()))
+    .toMatch(new RegExp(`\\n${seat} Murk and Silt\\.plank$`));
+
+  // A key of the menu does the same.
+  const switches = plan(page).locator("[role=row][aria-selected=true] [role=switch]");
+  const states = () => switches.evaluateAll((all) => all.map((each) => each.getAttribute("aria-checked")));
+  expect(await states()).toEqual(["true", "true"]);
+  await page.keyboard.press("Enter");
+  await expect.poll(states).toEqual(["false", "false"]);
+  await page.keyboard.press("Control+z");
+  await expect.poll(states).toEqual(["true", "true"]);
+
+  // With the other button on a row that is not selected, that row is.
+  await row(page, only!).click({ button: "right" });
+  await expect(page.getByText("With these 2")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await plan(page).press("Escape");
+  await row(page, only!).click({ button: "right" });
+  await expect(page.getByText("With this one")).toBeVisible();
+  await page.getByRole("menuitem", { name: "On the shelf" }).click();
+  await expect(page).toHaveURL(/\/shelf\?/);
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Murk and Silt");
+
+  await page.getByRole("link", { name: /^Plan/ }).click();
+  await plan(page).press("Control+a");
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("83");
+});

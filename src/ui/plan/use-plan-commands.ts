@@ -1,0 +1,51 @@
+import { useMemo } from "react";
+import { switchItems } from "@/core/edit/edits";
+import { seatAndTitle, type SeatedItem } from "@/core/roster/roster";
+import type { GridCommand } from "../kit/grid/commands";
+import { useGo } from "../workspace/use-go";
+import { useWorkspace } from "../workspace/workspace.client";
+
+/** What can be done with items of the plan, for its menu. */
+export function usePlanCommands(onMoveTo: () => void): readonly GridCommand<SeatedItem>[] {
+  const { editor } = useWorkspace();
+  const go = useGo();
+  return useMemo(() => {
+    const isMovable = ({ fixed }: SeatedItem) => !fixed;
+    const modOf = (item: SeatedItem) => (item.list === "mods" ? item : item.mod);
+    return [
+      {
+        id: "switch",
+        title: (items) => (items.filter(isMovable).every(({ loads }) => loads) ? "Switch off" : "Switch on"),
+        keys: ["Enter"],
+        isPossible: (items) => items.some(isMovable),
+        run: (items) => {
+          const movable = items.filter(isMovable);
+          const edit = switchItems(editor.getState().roster, movable, !movable.every(({ loads }) => loads));
+          if (edit) editor.dispatch(edit);
+        },
+      },
+      {
+        id: "move-to",
+        title: () => "Move to…",
+        keys: ["Alt+M"],
+        isPossible: (items) => items.some(isMovable),
+        run: onMoveTo,
+      },
+      {
+        id: "on-the-shelf",
+        title: () => "On the shelf",
+        isPossible: ([first, ...others]) => others.length === 0 && modOf(first!) !== null,
+        run: ([first]) => go(`/shelf?mod=${encodeURIComponent(modOf(first!)!.id)}`),
+      },
+      {
+        id: "copy",
+        title: () => "Copy with seats",
+        keys: ["Ctrl+C"],
+        run: (items) => copyItems(items.map(({ id }) => seatAndTitle(editor.getState().roster, id))),
+      },
+    ];
+  }, [editor, go, onMoveTo]);
+}
+
+export const copyItems = (lines: readonly string[]): void =>
+  void navigator.clipboard.writeText(lines.join("\n"));
