@@ -57,4 +57,15 @@ test("in the plan a range grows and shrinks either way, names are typed, all are
   await page.getByRole("link", { name: /^Plan/ }).click();
   await plan(page).press("Control+a");
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("83");
+
+  // Sections are folded by keyboard: the row before the folded section has the focus then.
+  await page.keyboard.press("Home");
+  const bands = page.getByRole("button", { name: /^Unfold / });
+  await page.keyboard.press("ArrowLeft");
+  await expect(bands).toHaveCount(1);
+  await expect.poll(async () => (await selected(page)).length).toBe(1);
+  await page.keyboard.press("ArrowLeft");
+  await expect(bands).toHaveCount(2);
+  await page.keyboard.press("ArrowRight");
+  await expect(bands).toHaveCount(1);
 });

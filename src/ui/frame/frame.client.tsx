@@ -4,6 +4,7 @@ import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { Toaster } from "sonner";
 import { Floor } from "../kit/floor";
+import { focusView, viewId, watchFocus } from "../kit/give-focus-back";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
@@ -40,13 +41,15 @@ function Frame({ children }: { children: ReactNode }) {
   const theme = useTheme();
   const pathname = usePathname();
   const { trial } = useWorkspace();
+  useEffect(() => watchFocus(), []);
   return (
     <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
+      <SkipLink />
       <TopBar run={run} openDialog={setDialog} />
       <Rail />
       <div className="bg-surface flex min-h-0 min-w-0 flex-col overflow-hidden">
         <FirstOrderBar />
-        <main className="min-h-0 grow overflow-hidden">
+        <main id={viewId} tabIndex={-1} className="min-h-0 grow overflow-hidden focus-visible:outline-none">
           <Floor key={pathname} what="This view">
             {children}
           </Floor>
@@ -72,6 +75,22 @@ function Frame({ children }: { children: ReactNode }) {
         }}
       />
     </div>
+  );
+}
+
+/** The first stop of the tab key: past bar and rail. */
+function SkipLink() {
+  return (
+    <a
+      href={`#${viewId}`}
+      onClick={(event) => {
+        event.preventDefault();
+        focusView();
+      }}
+      className="border-pine bg-surface text-pine fixed left-2 top-2 z-50 -translate-y-16 rounded-md border-2 px-3 py-2 font-semibold focus:translate-y-0"
+    >
+      To the view
+    </a>
   );
 }
 

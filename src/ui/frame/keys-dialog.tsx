@@ -21,6 +21,7 @@ const planKeys: readonly (readonly [string, string])[] = [
   ["↑ ↓ while carrying", "Carry it up or down; PageUp and PageDown by ten"],
   ["Esc", "Put it back; or select nothing"],
   ["Alt+↑ ↓", "Move by one step"],
+  ["← →", "Fold the section; unfold the next folded one"],
   ["Enter", "Switch on or off"],
 ];
 

@@ -3,10 +3,11 @@
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
 import { Floor } from "./floor";
+import { giveFocusBack } from "./give-focus-back";
 
 const widths = { small: "w-[420px]", medium: "w-[640px]", large: "w-[960px] max-w-[96vw]" } as const;
 
-/** A small window over the work, for one question. */
+/** A small window over the work, for one question. It gives the focus back to where it was. */
 export function Dialog({
   open,
   onClose,
@@ -28,6 +29,10 @@ export function Dialog({
         <Primitive.Overlay className="fixed inset-0 z-40 bg-[#0b1116]/40" />
         <Primitive.Content
           aria-describedby={hint ? undefined : ""}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveFocusBack();
+          }}
           className={`border-line bg-surface text-ink fixed left-1/2 top-24 z-50 max-h-[80vh] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${widths[size]}`}
         >
           <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>

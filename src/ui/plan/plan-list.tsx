@@ -107,7 +107,7 @@ export function PlanList({
     [editor],
   );
   const selecting = usePlanSelection(rows);
-  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands);
+  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands, onFold);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const holdAtPointer = useHoldAtPointer(scroller, holdAtHeight, carry?.by === "pointer");
 

@@ -7,6 +7,7 @@ import { placeEdit } from "@/core/edit/place";
 import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
 import type { TieIndex } from "@/core/roster/ties";
 import { useWorkspace } from "../workspace/workspace.client";
+import { foldByKey } from "./fold-by-key";
 import type { PlanRows } from "./plan-rows";
 import { copyItems } from "./use-plan-commands";
 import type { PlanSelecting } from "./use-plan-selection";
@@ -21,6 +22,7 @@ export function usePlanKeys(
   carrying: Carrying,
   { keys, onKey, pick }: PlanSelecting,
   commands: readonly GridCommand<SeatedItem>[],
+  onFold: (section: string) => void,
 ) {
   const { editor, tell } = useWorkspace();
   const { carry, pickUp, hold, putDown, letGo } = carrying;
@@ -38,6 +40,18 @@ export function usePlanKeys(
       if (edit.value) editor.dispatch(edit.value);
     },
     [editor, tell, rows],
+  );
+
+  const fold = useCallback(
+    (key: "ArrowLeft" | "ArrowRight") => {
+      const { focused } = editor.getState();
+      const found = foldByKey(rows, focused, key);
+      if (!found) return;
+      onFold(found.section);
+      if (found.focused !== focused)
+        editor.select(found.focused === null ? [] : [found.focused], found.focused);
+    },
+    [editor, rows, onFold],
   );
 
   return useCallback(
@@ -58,7 +72,8 @@ export function usePlanKeys(
       if (altKey) {
         if (by === undefined || ctrlKey) return;
         nudge(by);
-      } else if (key === "ContextMenu" || (shiftKey && key === "F10")) openMenuAt(event.currentTarget);
+      } else if ((key === "ArrowLeft" || key === "ArrowRight") && !ctrlKey && !shiftKey) fold(key);
+      else if (key === "ContextMenu" || (shiftKey && key === "F10")) openMenuAt(event.currentTarget);
       else if (key === " " && !ctrlKey && focused !== null)
         pickUp(selected.includes(focused) ? selected : [focused], "keyboard");
       else if (ctrlKey && key.toLowerCase() === "c" && selected.length > 0)
@@ -75,7 +90,7 @@ export function usePlanKeys(
       }
       event.preventDefault();
     },
-    [carry, hold, putDown, letGo, editor, nudge, pickUp, commands, keys, onKey, pick, typeAhead],
+    [carry, hold, putDown, letGo, editor, nudge, fold, pickUp, commands, keys, onKey, pick, typeAhead],
   );
 }
 
