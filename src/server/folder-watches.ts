@@ -8,7 +8,7 @@ import type { Events, ServerEvent, ShelfChanges } from "./events";
 import { findShelfChanges } from "./operations/shelf-changes";
 
 /** Milliseconds for which the folders stay watched once nobody listens: a window that is loaded anew is back within them. */
-const patience = 60_000;
+const restAfter = 60_000;
 
 interface Ground {
   readonly db: Db;
@@ -32,6 +32,8 @@ export class FolderWatches {
   private listeners = 0;
   private stopFollowing: (() => void) | null = null;
   private resting: NodeJS.Timeout | undefined;
+
+  constructor(private readonly patience = restAfter) {}
 
   /** Hands on every event until `signal` is aborted; at once those that say how folders are. */
   listen(ground: Ground, tell: (event: ServerEvent) => void, signal: AbortSignal): void {
@@ -60,7 +62,7 @@ export class FolderWatches {
 
   private leave(): void {
     this.listeners -= 1;
-    if (this.listeners === 0) this.resting = setTimeout(() => this.end(), patience).unref();
+    if (this.listeners === 0) this.resting = setTimeout(() => this.end(), this.patience).unref();
   }
 
   private end(): void {

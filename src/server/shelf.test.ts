@@ -26,6 +26,7 @@ import { currentGame } from "./operations/situation";
 import { pathsOfContent, sharedBetween, whoBrings } from "./operations/content-files";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
+import { FolderWatches } from "./folder-watches";
 import { findShelfChanges } from "./operations/shelf-changes";
 import * as incoming from "./operations/take-in";
 import { settleFiles } from "./settle";
@@ -275,6 +276,38 @@ describe("what changes on the disk", () => {
     value(await read());
     expect(heard).toEqual([]);
   });
+});
+
+test("folders stay watched for a while once nobody listens: whoever comes back hears at once, later nothing is looked at", async () => {
+  const watches = new FolderWatches(300);
+  const looks: string[] = [];
+  context.events.subscribe(({ kind }) => void (kind === "shelf-changes" && looks.push(kind)));
+  const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+  const listen = () => {
+    const heard: string[] = [];
+    const left = new AbortController();
+    watches.listen(context, ({ kind }) => heard.push(kind), left.signal);
+    return { heard, leave: () => left.abort() };
+  };
+  const first = listen();
+  while (!looks.length) await wait(20);
+  first.leave();
+  const second = listen();
+  expect(second.heard).toContain("shelf-changes");
+  // The end that the first had begun is no end any more.
+  await wait(500);
+  looks.length = 0;
+  await mkdir(join(shelfFolder(), "Fresh-2.0"));
+  while (!looks.length) await wait(20);
+  second.leave();
+  await wait(700);
+  looks.length = 0;
+  await rm(join(shelfFolder(), "Fresh-2.0"), { recursive: true });
+  await wait(900);
+  expect(looks).toEqual([]);
+  const third = listen();
+  expect(third.heard).toEqual([]);
+  third.leave();
 });
 
 test("what is known of the disk has a name of what it holds; rows that did not change stay the same objects", async () => {

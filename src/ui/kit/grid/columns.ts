@@ -24,6 +24,15 @@ export interface GridColumn<Row> {
 /** The columns that are shown beside the fixed ones, in this order, with widths in pixels. */
 export type GridLayout = readonly { readonly id: string; readonly width: number }[];
 
+/** What of a grid its user chooses. */
+export interface Chosen {
+  readonly layout: GridLayout;
+  readonly onLayout: (layout: GridLayout) => void;
+  /** A column, the other way round where a minus stands before it; empty: as the rows come. */
+  readonly sort: string;
+  readonly onSort: (sort: string) => void;
+}
+
 export const narrowest = 40;
 export const widest = 800;
 const mainRoom = { least: 150, most: 560 };

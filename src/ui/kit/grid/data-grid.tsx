@@ -12,7 +12,7 @@ import {
   type MouseEvent,
   type ReactNode,
 } from "react";
-import { gridTemplate, type GridColumn, type GridLayout } from "./columns";
+import { gridTemplate, type Chosen, type GridColumn } from "./columns";
 import type { GridCommand } from "./commands";
 import { GridHead, headId } from "./grid-head";
 import { GridMenu, type MenuOf } from "./grid-menu";
@@ -22,17 +22,12 @@ import { useGridTable } from "./use-grid-table";
 
 const rowHeight = 32;
 
-interface DataGridProps<Row extends object> {
+interface DataGridProps<Row extends object> extends Chosen {
   readonly label: string;
   readonly rows: readonly Row[];
   readonly keyOf: (row: Row) => string;
   /** The same as long as the columns are, as what is derived of it is. */
   readonly columns: readonly GridColumn<Row>[];
-  readonly layout: GridLayout;
-  readonly onLayout: (layout: GridLayout) => void;
-  /** A column, the other way round where a minus stands before it; empty: as the rows come. */
-  readonly sort: string;
-  readonly onSort: (sort: string) => void;
   readonly selection: Selection;
   readonly onSelection: (selection: Selection) => void;
   readonly commands: readonly GridCommand<Row>[];

@@ -1,15 +1,11 @@
 import { useRef, useState, type PointerEvent } from "react";
-import { moved, widened, type GridColumn, type GridLayout, type gridTemplate } from "./columns";
+import { moved, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
 import { nextSort, sortWay } from "./sort";
 
-interface Props<Row> {
+interface Props<Row> extends Chosen {
   readonly label: string;
   readonly columns: readonly GridColumn<Row>[];
   readonly template: ReturnType<typeof gridTemplate>;
-  readonly layout: GridLayout;
-  readonly onLayout: (layout: GridLayout) => void;
-  readonly sort: string;
-  readonly onSort: (sort: string) => void;
   /** The place of the heading that the keyboard stands on. */
   readonly active: number | null;
 }

@@ -2,22 +2,18 @@ import { Check } from "lucide-react";
 import { ContextMenu as Menu } from "radix-ui";
 import type { ReactNode } from "react";
 import { menuItemLook, menuLook } from "../menu-look";
-import { moved, widened, type GridColumn, type GridLayout } from "./columns";
+import { moved, widened, type Chosen, type GridColumn } from "./columns";
 import { isPossible, type GridCommand } from "./commands";
 
 /** Of what the menu was opened: of the rows that are selected, or of a heading. */
 export type MenuOf = { readonly of: "rows" } | { readonly of: "column"; readonly id: string };
 
-interface Props<Row> {
+interface Props<Row> extends Chosen {
   readonly menu: MenuOf;
   readonly commands: readonly GridCommand<Row>[];
   readonly rows: readonly Row[];
   readonly columns: readonly GridColumn<Row>[];
   readonly shown: readonly GridColumn<Row>[];
-  readonly layout: GridLayout;
-  readonly onLayout: (layout: GridLayout) => void;
-  readonly sort: string;
-  readonly onSort: (sort: string) => void;
   /** Gives the focus back. */
   readonly onClosed: () => void;
 }

@@ -1,21 +1,17 @@
 import type { KeyboardEvent } from "react";
-import { copiedRows, moved, widened, type GridColumn, type GridLayout } from "./columns";
+import { copiedRows, moved, widened, type Chosen, type GridColumn } from "./columns";
 import { isPossible, type GridCommand } from "./commands";
 import { openMenuAt } from "./open-menu";
 import { afterKey, selectOne, type Selection } from "./selection";
 import { nextSort } from "./sort";
 import { useTypeAhead } from "./use-type-ahead";
 
-interface Keyed<Row> {
+interface Keyed<Row> extends Chosen {
   readonly keys: readonly string[];
   readonly rows: readonly Row[];
   /** What a row is found by when its name is typed. */
   readonly nameOf: (row: Row) => string;
   readonly columns: readonly GridColumn<Row>[];
-  readonly layout: GridLayout;
-  readonly onLayout: (layout: GridLayout) => void;
-  readonly sort: string;
-  readonly onSort: (sort: string) => void;
   readonly selection: Selection;
   readonly onSelection: (selection: Selection) => void;
   /** The place of the heading that the keyboard stands on; null where it is among the rows. */
