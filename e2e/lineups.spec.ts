@@ -198,7 +198,7 @@ test("a second, empty installation says of every format what is true: whole, and
       await openList(there, name, content);
       await there.getByRole("button", { name: "Make the profile" }).click();
       const proof = there.getByRole("status").filter({ hasText: "Its author’s" });
-      await proof.waitFor();
+      await expect(proof).toBeVisible();
       return (await proof.locator("p").first().innerText()).trim();
     };
     await there.getByRole("link", { name: "Lineups" }).click();
@@ -212,7 +212,7 @@ test("a second, empty installation says of every format what is true: whole, and
     await cp(shelfFolder, join(second, "shelf"), { recursive: true });
     await there.goto(`${server.url}/shelf`);
     await there.getByRole("button", { name: "Read the shelf" }).click();
-    await there.getByText(/^\d+ items: /).waitFor();
+    await expect(there.getByText(/^\d+ items: /)).toBeVisible();
     await there.getByRole("link", { name: "Lineups" }).click();
     for (const [format, text] of texts) {
       const altered = alterByHand(format, text, mod);

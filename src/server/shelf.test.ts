@@ -15,7 +15,6 @@ import { listBin, setMoving, takeFromBin, willPutInBin } from "@/store/bin";
 import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
-import type { ServerEvent } from "./events";
 import * as games from "./operations/games";
 import { reportFolder } from "./operations/folders";
 import { writeOrder } from "./operations/order-file";
@@ -26,6 +25,7 @@ import { currentGame } from "./operations/situation";
 import { pathsOfContent, sharedBetween, whoBrings } from "./operations/content-files";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
+import { Events, type ServerEvent } from "./events";
 import { FolderWatches } from "./folder-watches";
 import { findShelfChanges } from "./operations/shelf-changes";
 import * as incoming from "./operations/take-in";
@@ -281,12 +281,14 @@ describe("what changes on the disk", () => {
 test("folders stay watched for a while once nobody listens: whoever comes back hears at once, later nothing is looked at", async () => {
   const watches = new FolderWatches(300);
   const looks: string[] = [];
-  context.events.subscribe(({ kind }) => void (kind === "shelf-changes" && looks.push(kind)));
+  // Of its own, for what other tests listened to is watched for a while longer.
+  const ground = { ...context, events: new Events() };
+  ground.events.subscribe(({ kind }) => void (kind === "shelf-changes" && looks.push(kind)));
   const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
   const listen = () => {
     const heard: string[] = [];
     const left = new AbortController();
-    watches.listen(context, ({ kind }) => heard.push(kind), left.signal);
+    watches.listen(ground, ({ kind }) => heard.push(kind), left.signal);
     return { heard, leave: () => left.abort() };
   };
   const first = listen();

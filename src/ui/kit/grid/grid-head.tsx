@@ -31,8 +31,11 @@ export function GridHead<Row>({
   const dragged = useRef<{ id: string; x: number; isMoving: boolean } | null>(null);
   const onPointerMove = (event: PointerEvent) => {
     const drag = dragged.current;
+    // It was let go elsewhere.
+    if (event.buttons === 0) dragged.current = null;
     if (
       !drag ||
+      event.buttons === 0 ||
       columns.find(({ id }) => id === drag.id)?.isFixed ||
       Math.abs(event.clientX - drag.x) < slack
     )
@@ -80,6 +83,10 @@ export function GridHead<Row>({
               aria-label={sortBy === null ? words : `Sort by ${words}`}
               onPointerDown={(event) => {
                 if (event.button === 0) dragged.current = { id, x: event.clientX, isMoving: false };
+              }}
+              // By other means than a pointer, as a screen reader does.
+              onClick={({ detail }) => {
+                if (detail === 0 && sortBy !== null) onSort(nextSort(sort, id));
               }}
               className="hover:text-ink h-6 min-w-0 truncate"
             >

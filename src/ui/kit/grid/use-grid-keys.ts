@@ -76,7 +76,8 @@ function onRowKey<Row>(
   }
   const after = afterKey(keys, selection, { key, shiftKey, ctrlKey }, page());
   if (after) onSelection(after);
-  return after !== null || (!ctrlKey && onLetter(key));
+  // A space would scroll.
+  return after !== null || key === " " || (!ctrlKey && onLetter(key));
 }
 
 /** Left and right go from heading to heading, Enter sorts; with Alt they make the column narrower and wider, with Ctrl they move it. */
