@@ -65,7 +65,8 @@ export class FolderWatches {
     if (this.listeners === 0) this.resting = setTimeout(() => this.end(), this.patience).unref();
   }
 
-  private end(): void {
+  /** Stops watching at once. */
+  end(): void {
     this.stopFollowing?.();
     this.stopFollowing = null;
     for (const { stop } of this.games.values()) stop.abort();

@@ -40,7 +40,10 @@ let end: () => Promise<void>;
 beforeAll(async () => {
   ({ folder, context, end } = await makeDemoContext(30));
 }, 90_000);
-afterAll(() => end());
+afterAll(() => {
+  context.watches.end();
+  return end();
+});
 
 const shelfFolder = () => join(folder, "brinehollow/shelf");
 const onShelf = async () => (await listShelf(context.db, "brinehollow")).map((mod) => mod.path);
@@ -310,6 +313,7 @@ test("folders stay watched for a while once nobody listens: whoever comes back h
   const third = listen();
   expect(third.heard).toEqual([]);
   third.leave();
+  watches.end();
 });
 
 test("what is known of the disk has a name of what it holds; rows that did not change stay the same objects", async () => {
