@@ -63,6 +63,18 @@ test("what lies below is watched too: what was there, what comes, what takes its
   await isHeard(() => write("c/new/one/file.txt", "z"));
 });
 
+test("a folder that takes the place of the watched one is watched in its stead", async () => {
+  await mkdir(join(folder, "shelf"));
+  let stirs = 0;
+  watchFolders([join(folder, "shelf")], () => stirs++, end.signal, below);
+  await heard(() => stirs, 1);
+  await rm(join(folder, "shelf"), { recursive: true });
+  await mkdir(join(folder, "shelf/mod"), { recursive: true });
+  expect(await heard(() => stirs, 2)).toBe(2);
+  await write("shelf/mod/file.txt", "x");
+  expect(await heard(() => stirs, 3)).toBe(3);
+});
+
 test("takes one watch of the system a folder, whatever lies in it", async () => {
   const watches = async () => {
     const ids = await readdir("/proc/self/fdinfo");

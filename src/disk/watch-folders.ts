@@ -28,9 +28,12 @@ export function watchFolders(
   const watchers = new Map<string, FSWatcher | null>();
   /** What has come or gone since the last stir. */
   const renamed = new Set<string>();
+  /** Which folder is watched at the path of each of `folders`, by its inode and birth, for inodes are used again; null where none lay there. */
+  const roots = new Map<string, string | null>();
   let timer: NodeJS.Timeout | undefined;
   let looking: NodeJS.Timeout | undefined;
-  const lookAtIntervals = () => (looking ??= setInterval(onStir, between).unref());
+  const lookAtIntervals = () =>
+    (looking ??= setInterval(() => void followRoots().then(tell), between).unref());
 
   const watchOne = (folder: string) => {
     if (watchers.has(folder)) return;
@@ -79,12 +82,26 @@ export function watchFolders(
       if (found?.isDirectory()) await watchBelow(path);
     }
   };
+  /** A folder that lies in the place of a watched one, or has come back, is another one. */
+  const followRoots = async () => {
+    for (const root of folders) {
+      const found = await stat(root).catch(() => null);
+      const now = found && `${found.ino} ${found.birthtimeMs}`;
+      if (signal.aborted || roots.get(root) === now) continue;
+      roots.set(root, now);
+      forget(root);
+      await watchBelow(root);
+    }
+  };
+  const tell = () => {
+    if (!signal.aborted) onStir();
+  };
   const stir = () => {
     clearTimeout(timer);
-    timer = setTimeout(() => void followRenamed().then(() => !signal.aborted && onStir()), quiet);
+    timer = setTimeout(() => void followRenamed().then(followRoots).then(tell), quiet);
   };
 
-  void Promise.all(folders.map(watchBelow)).then(() => !signal.aborted && onStir());
+  void followRoots().then(tell);
   signal.addEventListener("abort", () => {
     clearTimeout(timer);
     clearInterval(looking);
