@@ -51,7 +51,7 @@ test("built-in plugins neither move nor switch off, and say why", async ({ watch
   );
   await expect(page.getByRole("button", { name: "Move to…" })).toHaveCount(0);
   await page.getByRole("grid").press("Space");
-  await expect(page.locator("[data-sonner-toast]")).toContainText("A1 Brinehollow.keel is built in");
+  await expect(page.locator("[data-message]")).toContainText("A1 Brinehollow.keel is built in");
   await row(page, "Brinehollow.keel").getByRole("switch").click({ force: true });
   await expect(
     page.getByRole("switch", { name: "Brinehollow.keel is built in and always on" }),

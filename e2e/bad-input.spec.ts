@@ -92,13 +92,13 @@ test("files that are no lineup give a clear message each and change nothing", as
     await page
       .getByLabel("Lineup file")
       .setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(content) });
-    await expect(page.locator("[data-sonner-toast]", { hasText: name })).toContainText(message);
+    await expect(page.locator("[data-message]", { hasText: name })).toContainText(message);
     await expect(page.getByRole("button", { name: "Choose a lineup" })).toBeVisible();
   }
   const large = testInfo.outputPath("fifty.json");
   await writeFile(large, Buffer.alloc(50 * 2 ** 20, "[1,"));
   await page.getByLabel("Lineup file").setInputFiles(large);
-  await expect(page.locator("[data-sonner-toast]", { hasText: "fifty.json" })).toContainText(
+  await expect(page.locator("[data-message]", { hasText: "fifty.json" })).toContainText(
     "is larger than 32 MB",
   );
   await rm(large);

@@ -80,7 +80,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await dialog.getByLabel("Nothing more goes into Patches").check();
   await expect(dialog.getByRole("listitem").last().getByLabel("Name of Patches")).toBeVisible();
   await dialog.getByRole("button", { name: "Move Unseated down" }).click();
-  await expect(page.locator("[data-sonner-toast]").first()).toContainText("a block stays at its end");
+  await expect(page.locator("[data-message]").first()).toContainText("a block stays at its end");
   await page.keyboard.press("Escape");
 
   await find(page, "Chalk Foam - Extras.skiff");

@@ -115,7 +115,7 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
   await drag(page, "Glass Tides.plank", { x: kelp.x + 400, y: kelp.y + 30 });
   await expect(page.getByTestId("carry")).toContainText("Not below");
   await page.mouse.up();
-  await expect(page.locator("[data-sonner-toast]").first()).toContainText(
+  await expect(page.locator("[data-message]").first()).toContainText(
     "Kelp Shelf Seams.skiff: this is a master of it",
   );
   expect(await seatOf(page, "Glass Tides.plank")).toBe(seat);

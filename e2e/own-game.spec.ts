@@ -116,7 +116,7 @@ test("laws are changed and saved as a file; everything goes out as one archive a
     mimeType: "application/zip",
     buffer: archive.subarray(0, 5000),
   });
-  await expect(page.locator("[data-sonner-toast]")).toContainText("no archive of Seating’s data");
+  await expect(page.locator("[data-message]")).toContainText("no archive of Seating’s data");
   await input.setInputFiles({ name: "all.seating.zip", mimeType: "application/zip", buffer: archive });
   await expect(page.getByRole("dialog")).toContainText("Long Descent");
   await page.getByRole("button", { name: "Replace everything" }).click();

@@ -91,7 +91,7 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   await page.goto(`${seating.url}/rules`);
   const books = page.getByRole("region", { name: "Rulebooks" });
   await books.getByLabel("Rulebook file").setInputFiles(join(home, "demo/demo.json"));
-  await expect(page.locator("[data-sonner-toast]").first()).toContainText("is no rulebook");
+  await expect(page.locator("[data-message]").first()).toContainText("is no rulebook");
   await books.getByLabel("Rulebook file").setInputFiles(join(depot, "soundings-1.0.json"));
   await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
   await expect(books).toContainText("4 rules, 0 off");
@@ -158,7 +158,7 @@ test("the plan is filtered, switched in bulk, sorted to look at, and its section
   await page.getByRole("grid").focus();
   await page.keyboard.press("Home");
   await page.keyboard.press("Space");
-  await expect(page.locator("[data-sonner-toast]").first()).toContainText("This is not the load order");
+  await expect(page.locator("[data-message]").first()).toContainText("This is not the load order");
   await bar.getByRole("button", { name: "Back to the load order" }).click();
 
   await page.getByRole("button", { name: "Sections", exact: true }).click();

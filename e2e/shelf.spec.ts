@@ -285,11 +285,9 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   expect(existsSync(join(shelfFolder, "Other Paint-2.0.7z"))).toBe(true);
 
   await drop("Cut.zip", zipSync(files).subarray(0, 300));
-  await expect(
-    page.locator("[data-sonner-toast]").filter({ hasText: "Cut.zip is no sound mod" }),
-  ).toBeVisible();
+  await expect(page.locator("[data-message]").filter({ hasText: "Cut.zip is no sound mod" })).toBeVisible();
   await drop("harbour.png", strToU8("no mod and no list"));
-  await expect(page.locator("[data-sonner-toast]").filter({ hasText: "drop an archive" })).toBeVisible();
+  await expect(page.locator("[data-message]").filter({ hasText: "drop an archive" })).toBeVisible();
 });
 
 test("what changes on the disk is told as a difference, and counts only when the shelf is read", async ({

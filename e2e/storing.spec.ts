@@ -208,7 +208,7 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await page.getByRole("menuitem", { name: "What this one is…" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Long Descent");
   await page.getByRole("button", { name: "Store" }).click();
-  await expect(page.locator("[data-sonner-toast]")).toContainText(
+  await expect(page.locator("[data-message]")).toContainText(
     "There is a profile named “Long Descent” already",
   );
   await page.getByLabel("Name", { exact: true }).fill("Second try");

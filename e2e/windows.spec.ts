@@ -133,10 +133,10 @@ function watchLosses(page: Page, told: string[]): void {
   void page.exposeFunction("tellLoss", (text: string) => told.push(text));
   void page.evaluate(() => {
     new MutationObserver(() => {
-      for (const toast of document.querySelectorAll("[data-sonner-toast]:not([data-seen])")) {
-        toast.setAttribute("data-seen", "");
-        if (toast.textContent?.includes("Not stored"))
-          (window as unknown as { tellLoss: (text: string) => void }).tellLoss(toast.textContent);
+      for (const message of document.querySelectorAll("[data-message]:not([data-seen])")) {
+        message.setAttribute("data-seen", "");
+        if (message.textContent?.includes("Not stored"))
+          (window as unknown as { tellLoss: (text: string) => void }).tellLoss(message.textContent);
       }
     }).observe(document.body, { childList: true, subtree: true });
   });

@@ -18,6 +18,7 @@ interface ProfileSummary {
   readonly hue: number | null;
   readonly note: string | null;
   readonly notedAt: Date | null;
+  /** On, and there. */
   readonly modsOn: number;
   readonly mods: number;
   /** Bytes on the disk of what is on. */
@@ -58,9 +59,13 @@ export async function listProfiles(db: Sql, gameId: string): Promise<ProfileSumm
     [gameId, between],
   );
   return rows.map(({ on, mods, ...profile }) => {
-    const ids = on === null ? [] : on.split(between);
-    const size = ids.reduce((sum, id) => sum + (sizeOf.get(id) ?? 0), 0);
-    return { ...profile, mods: mods ?? 0, modsOn: ids.length, size };
+    const sizes = (on === null ? [] : on.split(between)).flatMap((id) => sizeOf.get(id) ?? []);
+    return {
+      ...profile,
+      mods: mods ?? 0,
+      modsOn: sizes.length,
+      size: sizes.reduce((sum, size) => sum + size, 0),
+    };
   });
 }
 

@@ -372,6 +372,9 @@ function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Supplier
   return suppliers;
 }
 
+/** How many of its mods are on and there. */
+export const modsOn = (roster: Roster): number => roster.mods.filter(({ loads, mod }) => loads && mod).length;
+
 /** Used and available places of each counted class; plugins that do not load use none. */
 export function placesUsed(roster: Roster): { counting: Counting; used: number }[] {
   return roster.game.counting.map((counting) => ({

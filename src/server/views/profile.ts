@@ -18,6 +18,7 @@ export interface ProfileListed {
   readonly note: string | null;
   /** ISO 8601; when the note was last written. */
   readonly notedAt: string | null;
+  /** On, and there. */
   readonly modsOn: number;
   readonly mods: number;
   /** Bytes on the disk of the mods that are on. */

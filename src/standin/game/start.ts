@@ -80,7 +80,8 @@ async function readWanted(path: string, name: string): Promise<Uint8Array> {
   try {
     return await readFile(path);
   } catch (error) {
-    throw new Stopped(`${name} cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown"})`);
+    const isThere = (error as NodeJS.ErrnoException).code !== "ENOENT";
+    throw new Stopped(isThere ? `${name} cannot be read` : `${name} is not there`);
   }
 }
 

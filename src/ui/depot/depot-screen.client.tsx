@@ -7,13 +7,13 @@ import { Choose } from "../kit/choose";
 import { inputLook } from "../kit/field";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
+import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { useEditor } from "../workspace/workspace.client";
 import { DepotList } from "./depot-list";
 import { DepotPage } from "./depot-page";
 import { GetFiles } from "./get-missing";
 import { depotRows, kindsOf, standingWords, type DepotRow } from "./depot-rows";
 import { useDepot } from "./depot.client";
-import { Queue } from "./queue";
 
 /** What the depot offers: looked through, read about, got. */
 export function DepotScreen() {
@@ -23,6 +23,7 @@ export function DepotScreen() {
   const [kind, setKind] = useState<string | null>(null);
   const [standing, setStanding] = useState<string | null>(null);
   const [chosen, setChosen] = useState(nothingSelected);
+  const inspecting = useInspecting();
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const rows = useMemo(() => depotRows(mods ?? [], shelf), [mods, shelf]);
   const kinds = useMemo(() => kindsOf(rows), [rows]);
@@ -92,6 +93,7 @@ export function DepotScreen() {
               {state.signedIn ? "Signed in: sign out" : "Sign in"}
             </Button>
           )}
+          <InspectorButton inspecting={inspecting} />
         </span>
       </header>
       {mods?.length === 0 ? (
@@ -100,23 +102,21 @@ export function DepotScreen() {
           <code className="font-mono text-sm">npm run demo</code>.
         </p>
       ) : (
-        <div className="flex min-h-0 grow">
-          <div className="flex min-w-0 grow flex-col">
-            <DepotList rows={shown} selection={chosen} onSelection={setChosen} commands={commands} />
-            <Queue />
-          </div>
-          <aside
-            aria-label="Page"
-            tabIndex={0}
-            className="border-line bg-surface w-[320px] shrink-0 overflow-auto border-l p-3.5"
-          >
-            {row ? (
-              <DepotPage row={row} rows={rows} onChoose={(id) => setChosen(selectOne(id))} />
-            ) : (
-              <p className="text-ink2">Select a mod to read its page.</p>
-            )}
-          </aside>
-        </div>
+        <WithInspector
+          inspecting={inspecting}
+          label="Page"
+          inspector={
+            <div tabIndex={0} className="min-h-0 grow overflow-auto p-3.5">
+              {row ? (
+                <DepotPage row={row} rows={rows} onChoose={(id) => setChosen(selectOne(id))} />
+              ) : (
+                <p className="text-ink2">Select a mod to read its page.</p>
+              )}
+            </div>
+          }
+        >
+          <DepotList rows={shown} selection={chosen} onSelection={setChosen} commands={commands} />
+        </WithInspector>
       )}
     </div>
   );

@@ -29,7 +29,8 @@ interface Held extends DepotView {
 const DepotContext = createContext<Held | null>(null);
 
 export function DepotRoot({ children }: { children: ReactNode }) {
-  const { editor, unwrap } = useWorkspace();
+  const { editor, unwrap, panel } = useWorkspace();
+  const { show } = panel;
   const game = useEditor((state) => state.view.game.id);
   const [offered, setOffered] = useState<{ game: string; catalogue: DepotCatalogue | null } | null>(null);
   const [state, setState] = useState<DepotState | null>(null);
@@ -48,8 +49,8 @@ export function DepotRoot({ children }: { children: ReactNode }) {
       // Without a catalogue a list can still be matched against the shelf.
       setOffered({ game, catalogue: unwrap(outcome) });
     });
-    void readDepot().then(take);
-  }, [game, take, unwrap]);
+  }, [game, unwrap]);
+  useEffect(() => void readDepot().then(take), [game, take]);
   useEffect(
     () =>
       listenToServer(editor.getState().view.at, (event) => {
@@ -70,21 +71,32 @@ export function DepotRoot({ children }: { children: ReactNode }) {
       offers,
       state,
       want,
-      get: async (files) => take(await getFromDepot([...files])),
+      get: async (files) => {
+        show("queue");
+        take(await getFromDepot([...files]));
+      },
       act: async (act) => {
         const outcome = await actOnDepot(act);
         take(outcome);
       },
       empty: async () => take(await emptyQueue()),
     }),
-    [mods, offers, state, want, take],
+    [mods, offers, state, want, take, show],
   );
   return <DepotContext value={view}>{children}</DepotContext>;
 }
 
-export function useDepot(): DepotView {
+/** What is got at present; it asks for no catalogue. */
+export const useTransfers = (): DepotState | null => useHeld().state;
+
+function useHeld(): Held {
   const held = use(DepotContext);
   if (!held) throw new Error("there is no depot above this component");
+  return held;
+}
+
+export function useDepot(): DepotView {
+  const held = useHeld();
   const { want } = held;
   useEffect(() => want(), [want]);
   return held;

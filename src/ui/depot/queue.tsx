@@ -18,13 +18,16 @@ const stateWords: Readonly<Record<TransferState, string>> = {
 /** What is got from the depot, a line for each archive: what came, what failed and why, what waits. */
 export function Queue() {
   const { state, act, empty } = useDepot();
-  if (!state || state.transfers.length === 0) return null;
+  if (!state || state.transfers.length === 0)
+    return (
+      <p className="text-ink2 px-3 py-3">What you get from the depot is listed here, with how far it is.</p>
+    );
   const { transfers, running, halted } = state;
   const of = (wanted: TransferState) => transfers.filter((each) => each.state === wanted);
   const open = [...of("waiting"), ...of("under-way")];
   return (
-    <section aria-label="Queue" className="border-line flex max-h-[42%] shrink-0 flex-col border-t">
-      <div className="border-line flex min-h-10 flex-wrap items-center gap-2 border-b px-3 py-1">
+    <section aria-label="Queue" className="flex min-h-0 grow flex-col">
+      <div className="border-line flex min-h-9 shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1">
         <h2 className="font-bold">Queue</h2>
         <Progress transfers={transfers} bytesPerSecond={state.bytesPerSecond} />
         <span className="ml-auto flex gap-2">
@@ -60,7 +63,7 @@ export function Queue() {
           )}
         </span>
       </div>
-      <ul className="min-h-0 overflow-auto">
+      <ul className="min-h-0 overflow-auto" tabIndex={0}>
         {transfers.map((each) => (
           <Line key={each.file} transfer={each} />
         ))}

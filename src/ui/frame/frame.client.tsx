@@ -2,9 +2,11 @@
 
 import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
-import { Toaster } from "sonner";
+import { z } from "zod";
 import { Floor } from "../kit/floor";
 import { focusView, viewId, watchFocus } from "../kit/give-focus-back";
+import { Kept } from "../kit/kept";
+import { SidePane } from "../kit/panes/side-pane";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
 import { MoveToDialog } from "../plan/move-to-dialog";
@@ -12,15 +14,16 @@ import { FirstOrderBar } from "../order-file/first-order-bar";
 import { OrderFileDialog } from "../order-file/order-file-dialog";
 import type { ShownView } from "../workspace/read-workspace";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
+import { BottomPanel } from "./bottom-panel";
 import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
 import { KeysDialog } from "./keys-dialog";
 import { NewProfileDialog, PresentFactsDialog } from "../profiles/profile-dialogs";
 import { SwitchDialog } from "../profiles/switch-dialog";
-import { Rail } from "./rail";
+import { MessageLine } from "./message-line";
+import { WithRail } from "./rail";
 import { Strip } from "./strip";
-import { turnTheme, useTheme } from "./theme";
+import { turnTheme } from "./theme";
 import { TopBar } from "./top-bar";
-import { TrialPanel } from "./trial-panel";
 import { useGo } from "../workspace/use-go";
 
 /** Everything around a view: top bar, rail, strip, dialogs, keys. */
@@ -38,24 +41,37 @@ function Frame({ children }: { children: ReactNode }) {
   const [dialog, setDialog] = useState<DialogName | null>(null);
   const close = useCallback(() => setDialog(null), []);
   const run = useCommands(setDialog);
-  const theme = useTheme();
   const pathname = usePathname();
-  const { trial } = useWorkspace();
+  const { panel } = useWorkspace();
   useEffect(() => watchFocus(), []);
   return (
-    <div className="grid h-screen grid-cols-[auto_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)_auto_30px]">
+    <div className="flex h-screen flex-col overflow-hidden">
       <SkipLink />
       <TopBar run={run} openDialog={setDialog} />
-      <Rail />
-      <div className="bg-surface flex min-h-0 min-w-0 flex-col overflow-hidden">
-        <FirstOrderBar />
-        <main id={viewId} tabIndex={-1} className="min-h-0 grow overflow-hidden focus-visible:outline-none">
-          <Floor key={pathname} what="This view">
-            {children}
-          </Floor>
-        </main>
-      </div>
-      <TrialPanel />
+      <WithRail>
+        <SidePane
+          at="bottom"
+          name="panel"
+          size={panelHeight}
+          least={96}
+          most="70%"
+          pane={panel.tab && <BottomPanel tab={panel.tab} />}
+        >
+          <div className="bg-surface flex min-h-0 grow flex-col overflow-hidden">
+            <FirstOrderBar />
+            <main
+              id={viewId}
+              tabIndex={-1}
+              className="min-h-0 grow overflow-hidden focus-visible:outline-none"
+            >
+              <Floor key={pathname} what="This view">
+                {children}
+              </Floor>
+            </main>
+          </div>
+        </SidePane>
+      </WithRail>
+      <MessageLine />
       <Strip />
       <NewProfileDialog open={dialog === "new-profile"} onClose={close} />
       <PresentFactsDialog open={dialog === "profile-facts"} onClose={close} />
@@ -64,19 +80,12 @@ function Frame({ children }: { children: ReactNode }) {
       <KeysDialog open={dialog === "keys"} onClose={close} />
       <IncomingMods />
       <MoveToDialog open={dialog === "move-to"} onClose={close} />
-      <Toaster
-        theme={theme}
-        position="bottom-right"
-        offset={{ bottom: trial.open ? 268 : 44, right: 16 }}
-        closeButton
-        toastOptions={{
-          className: "!font-sans !text-[13px] !bg-surface !text-ink !border-line !rounded-md !shadow-xl",
-          classNames: { warning: "!border-saffron", closeButton: "!bg-surface !text-ink2 !border-line" },
-        }}
-      />
     </div>
   );
 }
+
+/** Less than a third of a usual window: it covers no half of a view unasked. */
+const panelHeight = new Kept("seating-panel-height", z.number().min(96).max(2000), 224);
 
 /** The first stop of the tab key: past bar and rail. */
 function SkipLink() {

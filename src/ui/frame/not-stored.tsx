@@ -1,7 +1,6 @@
 "use client";
 
 import { Popover } from "radix-ui";
-import { toast } from "sonner";
 import { labelText } from "@/core/messages/labels";
 import { plainText, plural } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
@@ -21,8 +20,7 @@ export function NotStored() {
   const words = `${plural(pending.length, "change")} not stored yet`;
   const title = (id: string) => titleOfId(roster, id);
   return (
-    // What was told of it would lie over what is told here.
-    <Popover.Root onOpenChange={(open) => open && toast.dismiss()}>
+    <Popover.Root>
       <Popover.Trigger className="bg-brick-soft text-brick h-6 shrink-0 rounded px-2 font-semibold">
         {words}
       </Popover.Trigger>

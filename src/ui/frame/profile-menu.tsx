@@ -3,6 +3,7 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import type { ProfileId } from "@/core/model/ids";
+import { modsOn } from "@/core/roster/roster";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -15,7 +16,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
   const { editor, unwrap, refresh, workOn, switchTo, tell } = useWorkspace();
   const profile = useEditor((state) => state.profile);
   const { profiles, game } = useEditor((state) => state.view);
-  const modsOn = useEditor((state) => state.roster).mods.filter((mod) => mod.loads).length;
+  const on = modsOn(useEditor((state) => state.roster));
   const present = profiles.find((each) => each.id === profile.id);
   const remove = async () => {
     await editor.settled();
@@ -57,7 +58,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
                 <span className="grow truncate font-semibold">{each.name}</span>
                 <span className="text-ink3 text-sm">{purposeWords(each.purpose)}</span>
                 <span className="text-ink2 w-8 text-right font-mono text-sm">
-                  {each.id === profile.id ? modsOn : each.modsOn}
+                  {each.id === profile.id ? on : each.modsOn}
                 </span>
               </Menu.Item>
             ))}

@@ -14,24 +14,44 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import { usePathname } from "next/navigation";
-import { useState } from "react";
+import type { ReactNode } from "react";
+import { z } from "zod";
 import { mainList } from "@/core/model/game";
+import { Kept, useKept } from "../kit/kept";
+import { SidePane } from "../kit/panes/side-pane";
 import { useEditor } from "../workspace/workspace.client";
 import { ViewLink } from "../workspace/view-link";
 
+const width = new Kept("seating-rail-width", z.number().min(120).max(600), 168);
+const isKeptNarrow = new Kept("seating-rail-narrow", z.boolean(), false);
+
+/** The rail, and beside it the rest. */
+export function WithRail({ children }: { children: ReactNode }) {
+  const [isNarrow, setNarrow] = useKept(isKeptNarrow);
+  return (
+    <SidePane
+      at="left"
+      name="rail"
+      size={width}
+      least={128}
+      most={320}
+      folded={{ size: 48, is: isNarrow, set: setNarrow }}
+      pane={<Rail narrow={isNarrow} setNarrow={setNarrow} />}
+    >
+      {children}
+    </SidePane>
+  );
+}
+
 /** The views that work, with what stands in each. */
-export function Rail() {
-  const [narrow, setNarrow] = useState(false);
+function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: (narrow: boolean) => void }) {
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
   const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
-    <nav
-      aria-label="Views"
-      className={`border-line bg-surface row-span-1 flex flex-col gap-0.5 border-r p-1.5 ${narrow ? "w-12" : "w-42"}`}
-    >
+    <nav aria-label="Views" className="bg-surface flex min-h-0 grow flex-col gap-0.5 overflow-y-auto p-1.5">
       <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
       <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
       <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />

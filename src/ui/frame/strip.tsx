@@ -2,12 +2,13 @@
 
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
-import { placesUsed } from "@/core/roster/roster";
+import { modsOn, placesUsed } from "@/core/roster/roster";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWords } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
+import { QueueMark } from "../depot/queue-mark";
 import { NotStored } from "./not-stored";
 import { isStoring } from "../workspace/editor-state";
 import { Later, useEditor } from "../workspace/workspace.client";
@@ -19,12 +20,12 @@ export function Strip() {
   const { roster, findings, checked, view, trouble } = state;
   const counts = countByLevel(findings);
   const { standing, words } = useStanding();
-  const on = roster.mods.filter((mod) => mod.loads && mod.mod).length;
+  const on = modsOn(roster);
   return (
-    <footer className="border-line bg-surface col-span-2 flex items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
+    <footer className="border-line bg-surface flex h-[30px] shrink-0 items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
       <span className="text-ink2">
-        <b className="text-ink font-mono">{on}</b> {on === 1 ? "mod" : "mods"} on of{" "}
-        <span className="font-mono">{view.stock.shelf.length}</span> on the shelf
+        <b className="text-ink font-mono">{on}</b> of{" "}
+        <span className="font-mono">{view.stock.shelf.length}</span> mods on
       </span>
       {placesUsed(roster).map(({ counting, used }) => (
         <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
@@ -42,6 +43,7 @@ export function Strip() {
       <Later>
         <FollowedMark />
       </Later>
+      <QueueMark />
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
         {isStoring(state) && !trouble ? "Storing…" : words}
       </span>

@@ -1,10 +1,10 @@
 "use client";
 
-import { Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
+import { Bell, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { labelText } from "@/core/messages/labels";
 import { findItem, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { useEditor, useMessages, useWorkspace } from "../workspace/workspace.client";
 import { Brand } from "./brand";
 import { CommandField } from "./command-field";
 import type { Command, DialogName } from "./commands";
@@ -23,7 +23,7 @@ export function TopBar({
   const theme = useTheme();
   const Lamp = theme === "dark" ? Sun : Moon;
   return (
-    <header className="border-line bg-surface col-span-2 flex items-center gap-2 border-b px-3">
+    <header className="border-line bg-surface flex h-12 shrink-0 items-center gap-2 border-b px-3">
       <Brand />
       <GameMenu />
       <ProfileMenu openDialog={openDialog} />
@@ -35,6 +35,7 @@ export function TopBar({
       <Button onClick={() => void trial.start()}>
         <Play size={14} aria-hidden /> Start a trial
       </Button>
+      <MessagesButton />
       <Button
         look="quiet"
         onClick={turnTheme}
@@ -44,6 +45,27 @@ export function TopBar({
         <Lamp size={16} aria-hidden />
       </Button>
     </header>
+  );
+}
+
+/** The log of messages, and how many came since it was looked at. */
+function MessagesButton() {
+  const { panel } = useWorkspace();
+  const unread = useMessages((state) => state.unread);
+  const words = unread === 0 ? "Messages" : `Messages, ${unread} new`;
+  const isOpen = panel.tab === "messages";
+  return (
+    <Button
+      look="quiet"
+      aria-pressed={isOpen}
+      aria-label={words}
+      title={words}
+      onClick={() => (isOpen ? panel.close() : panel.show("messages"))}
+      className="!px-2"
+    >
+      <Bell size={16} aria-hidden />
+      {unread > 0 && <span className="font-mono text-sm">{unread}</span>}
+    </Button>
   );
 }
 

@@ -3,6 +3,7 @@
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
 import { Floor } from "./floor";
+import { keepOpenBeside } from "./beside-dialogs";
 import { giveFocusBack } from "./give-focus-back";
 
 const widths = { small: "w-[420px]", medium: "w-[640px]", large: "w-[960px] max-w-[96vw]" } as const;
@@ -28,6 +29,7 @@ export function Dialog({
       <Primitive.Portal>
         <Primitive.Overlay className="fixed inset-0 z-40 bg-[#0b1116]/40" />
         <Primitive.Content
+          onInteractOutside={keepOpenBeside}
           aria-describedby={hint ? undefined : ""}
           onCloseAutoFocus={(event) => {
             event.preventDefault();

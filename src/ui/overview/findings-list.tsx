@@ -6,6 +6,8 @@ import { plural } from "@/core/messages/parts";
 import { wantsOf } from "@/core/depot/offers";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import { fixEdit, isEditing } from "@/core/check/fix-edit";
+import { groupFindings, type FindingGroup } from "@/core/check/group-findings";
+import { sayGroup } from "@/core/messages/finding-groups";
 import type { Finding, Fix } from "@/core/model/finding";
 import { GetMissing } from "../depot/get-missing";
 import { Button } from "../kit/button";
@@ -17,10 +19,11 @@ import { useGo } from "../workspace/use-go";
 
 const mostAtFirst = 60;
 
-/** What the checks saw, the gravest first, each with what can be done about it. */
+/** What the checks saw, the gravest first, what has one cause together, each with what can be done about it. */
 export function FindingsList() {
   const findings = useEditor((state) => state.findings);
   const checked = useEditor((state) => state.checked);
+  const groups = useMemo(() => groupFindings(findings), [findings]);
   const [all, setAll] = useState(false);
   if (!checked) return <p className="text-ink2 py-3">Checking…</p>;
   if (findings.length === 0)
@@ -29,21 +32,18 @@ export function FindingsList() {
         Nothing is the matter: every need is met, and the game reads this order.
       </p>
     );
-  const shown = all ? findings : findings.slice(0, mostAtFirst);
+  const shown = all ? groups : groups.slice(0, mostAtFirst);
   return (
     <>
       <GetAll findings={findings} />
       <ul className="border-line border-t">
-        {shown.map((finding, at) => (
-          <FindingRow
-            key={`${finding.id} ${finding.subjects.map((each) => each.id).join()} ${at}`}
-            finding={finding}
-          />
+        {shown.map((group) => (
+          <GroupRow key={group.key} group={group} />
         ))}
       </ul>
-      {shown.length < findings.length && (
+      {shown.length < groups.length && (
         <Button look="quiet" small onClick={() => setAll(true)} className="mt-2">
-          Show {findings.length - shown.length} more
+          Show {groups.length - shown.length} more
         </Button>
       )}
     </>
@@ -62,39 +62,90 @@ function GetAll({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-function FindingRow({ finding }: { finding: Finding }) {
+/** One finding, or several of one cause or kind, which unfold to single ones. */
+function GroupRow({ group }: { group: FindingGroup }) {
+  const { findings, level, fixes, wants } = group;
+  const [isOpen, open] = useState(false);
+  const [first] = findings;
+  const said = sayGroup(group);
+  const isOne = findings.length === 1;
+  return (
+    <li className="border-line border-b py-2">
+      <div className="flex items-start gap-2.5">
+        <span className="pt-0.5">
+          <LevelMark level={level} label={levelWords[level].one} size={13} />
+        </span>
+        <div className="min-w-0 grow">
+          <p className="font-bold">
+            {findingTitle[first!.id]}
+            {!isOne && <span className="text-ink2 font-mono text-sm font-normal"> × {findings.length}</span>}
+          </p>
+          {(isOne || said) && (
+            <p className="text-ink2">
+              <Say parts={said ?? sayFinding(first!)} />
+            </p>
+          )}
+        </div>
+        <div className="flex shrink-0 flex-wrap justify-end gap-1.5">
+          {wants.length > 0 && <GetMissing wants={wants} />}
+          {fixes.map((fix, at) => (
+            <FixButton key={at} fix={fix} />
+          ))}
+          {isOne ? (
+            <ShowItem finding={first!} />
+          ) : (
+            <Button small look="quiet" aria-expanded={isOpen} onClick={() => open(!isOpen)}>
+              {isOpen ? "Fold them" : `Show all ${findings.length}`}
+            </Button>
+          )}
+        </div>
+      </div>
+      {isOpen && (
+        <ul className="border-line mt-1.5 ml-1.5 border-l-2 pl-4">
+          {findings.map((finding, at) => (
+            <OneOfMany key={at} finding={finding} shared={fixes} />
+          ))}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+/** What ends it alone stands beside it; what ends all of them stands above. */
+function OneOfMany({ finding, shared }: { finding: Finding; shared: readonly Fix[] }) {
+  const own = finding.fixes.filter(
+    ({ does }) => !shared.some((fix) => JSON.stringify(fix.does) === JSON.stringify(does)),
+  );
+  return (
+    <li className="flex items-start gap-2.5 py-1 [contain-intrinsic-size:auto_32px] [content-visibility:auto]">
+      <p className="text-ink2 min-w-0 grow">
+        <Say parts={sayFinding(finding)} />
+      </p>
+      <div className="flex shrink-0 flex-wrap justify-end gap-1.5">
+        {own.map((fix, at) => (
+          <FixButton key={at} fix={fix} />
+        ))}
+        <ShowItem finding={finding} />
+      </div>
+    </li>
+  );
+}
+
+/** To the first item of it that the profile holds. */
+function ShowItem({ finding }: { finding: Finding }) {
   const { editor } = useWorkspace();
   const go = useGo();
-  const subject = finding.subjects.find(({ list, id }) =>
-    editor.getState().roster.lists[list].itemOf.has(id),
-  );
+  const roster = useEditor((state) => state.roster);
+  const subject = finding.subjects.find(({ list, id }) => roster.lists[list].itemOf.has(id));
+  if (!subject) return null;
   const show = () => {
-    editor.select([subject!.id], subject!.id, subject!.list);
+    editor.select([subject.id], subject.id, subject.list);
     go("/plan");
   };
   return (
-    <li className="border-line flex items-start gap-2.5 border-b py-2">
-      <span className="pt-0.5">
-        <LevelMark level={finding.level} label={levelWords[finding.level].one} size={13} />
-      </span>
-      <div className="min-w-0 grow">
-        <p className="font-bold">{findingTitle[finding.id]}</p>
-        <p className="text-ink2">
-          <Say parts={sayFinding(finding)} />
-        </p>
-      </div>
-      <div className="flex shrink-0 justify-end gap-1.5">
-        {finding.wants && <GetMissing wants={finding.wants} />}
-        {finding.fixes.map((fix, at) => (
-          <FixButton key={at} fix={fix} />
-        ))}
-        {subject && (
-          <Button small look="quiet" onClick={show} title="Show it in the plan">
-            Show
-          </Button>
-        )}
-      </div>
-    </li>
+    <Button small look="quiet" onClick={show} title="Show it in the plan">
+      Go to it
+    </Button>
   );
 }
 

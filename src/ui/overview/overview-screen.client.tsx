@@ -2,9 +2,10 @@
 
 import { useEffect, type ReactNode } from "react";
 import { countByLevel } from "@/core/check/run-checks";
-import { levels } from "@/core/model/finding";
+import { levels, type Finding } from "@/core/model/finding";
+import type { ListName } from "@/core/model/profile";
 import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
-import { placesUsed } from "@/core/roster/roster";
+import { modsOn, placesUsed } from "@/core/roster/roster";
 import { purposeWords } from "../profiles/purpose";
 import { formatSize } from "../kit/format-size";
 import { Gauge } from "../kit/gauge";
@@ -49,17 +50,12 @@ export function OverviewScreen() {
             </span>
           </p>
         </div>
-        <ProposeButton />
+        <ProposeButton of={listToPropose(findings)} />
       </header>
       <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-x-6 px-5 py-4">
         <div className="min-w-0 space-y-5">
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
-            <Number
-              label="mods on"
-              value={mods.filter((mod) => mod.loads).length}
-              of={mods.length}
-              href="/shelf"
-            />
+            <Number label="mods on" value={modsOn(roster)} of={view.stock.shelf.length} href="/shelf" />
             {main === "plugins" && (
               <Number
                 label="plugins load"
@@ -83,14 +79,18 @@ export function OverviewScreen() {
             <h2 className="text-lg font-bold">Findings</h2>
             <FindingsList />
           </section>
-          <section>
-            <h2 className="mb-2 text-lg font-bold">{main === "mods" ? "Mods" : "Plugins"} by section</h2>
-            <SectionsChart list={roster.lists[main]} />
-          </section>
-          <section>
-            <h2 className="mb-2 text-lg font-bold">The shelf</h2>
-            <ShelfPictures />
-          </section>
+          {roster.lists[main].items.length > 0 && (
+            <section>
+              <h2 className="mb-2 text-lg font-bold">{main === "mods" ? "Mods" : "Plugins"} by section</h2>
+              <SectionsChart list={roster.lists[main]} />
+            </section>
+          )}
+          {view.stock.shelf.length > 0 && (
+            <section>
+              <h2 className="mb-2 text-lg font-bold">The shelf</h2>
+              <ShelfPictures />
+            </section>
+          )}
         </div>
         <div className="space-y-5">
           {view.game.counting.length > 0 && (
@@ -154,6 +154,13 @@ export function OverviewScreen() {
       </div>
     </div>
   );
+}
+
+/** The list whose gravest finding an order would end, as findings come gravest first. */
+function listToPropose(findings: readonly Finding[]): ListName | undefined {
+  for (const { fixes } of findings)
+    for (const { does } of fixes) if (does.act === "propose") return does.list;
+  return undefined;
 }
 
 function Number({

@@ -27,7 +27,6 @@ export function ShelfPictures() {
   const shelf = useEditor((state) => state.view.stock.shelf);
   const sizes = useMemo(() => sizesByTag(shelf), [shelf]);
   const growth = useMemo(() => growthOf(shelf), [shelf]);
-  if (shelf.length === 0) return <p className="text-ink2">Nothing lies on the shelf yet.</p>;
   return (
     <div className="space-y-5">
       <Picture title="Size on the disk by tag" drawing={<SizeMap sizes={sizes} />}>

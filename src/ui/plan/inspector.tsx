@@ -18,15 +18,12 @@ export const Inspector = memo(function Inspector({ onMoveTo }: { onMoveTo: () =>
   const items = selected.map((id) => list.itemOf.get(id)).filter((item) => item !== undefined);
   const [only] = items;
   return (
-    <aside
-      aria-label="Inspector"
-      className="border-line bg-surface flex h-full w-[300px] shrink-0 flex-col overflow-hidden border-l"
-    >
+    <>
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {only && items.length === 1 ? <AboutItem item={only} /> : <NothingOrMany items={items} />}
       </div>
       {items.length > 0 && <InspectorActions items={items} onMoveTo={onMoveTo} />}
-    </aside>
+    </>
   );
 });
 

@@ -1,12 +1,13 @@
 "use client";
 
-import { ListFilter, PanelRight, Rows3 } from "lucide-react";
+import { ListFilter, Rows3 } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import type { ListName } from "@/core/model/profile";
 import { numbersOf } from "@/core/roster/sheet";
 import { filterItems, narrows, noFilter, type PlanSort } from "@/core/roster/plan-filter";
 import { Button } from "../kit/button";
+import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { MoveToDialog } from "./move-to-dialog";
 import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FilterBar } from "./filter-bar";
@@ -37,7 +38,7 @@ function PlanView() {
   const lens = useEditor((state) => state.lens);
   const list = roster.lists[lens];
   const findings = useEditor((state) => state.findings);
-  const [inspecting, setInspecting] = useState(true);
+  const inspecting = useInspecting();
   const [filtering, setFiltering] = useState(false);
   const [sectioning, setSectioning] = useState(false);
   const [moving, setMoving] = useState(false);
@@ -94,16 +95,7 @@ function PlanView() {
             <ListFilter size={16} aria-hidden /> Filter
           </Button>
           <ProposeButton />
-          <Button
-            look="quiet"
-            aria-pressed={inspecting}
-            aria-label="Inspector"
-            title={inspecting ? "Hide the inspector" : "Show the inspector"}
-            onClick={() => setInspecting(!inspecting)}
-            className="w-8 !px-0"
-          >
-            <PanelRight size={16} aria-hidden />
-          </Button>
+          <InspectorButton inspecting={inspecting} />
         </div>
       </header>
       {(filtering || shown || sortBy) && (
@@ -116,8 +108,17 @@ function PlanView() {
           total={list.items.length}
         />
       )}
-      <div className="flex min-h-0 grow">
-        <div className="relative flex min-w-0 grow flex-col">
+      <WithInspector
+        inspecting={inspecting}
+        inspector={
+          <Later>
+            <Floor what="The inspector">
+              <Inspector onMoveTo={openMoveTo} />
+            </Floor>
+          </Later>
+        }
+      >
+        <div className="relative flex min-h-0 min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
             <Floor what="The list">
@@ -132,14 +133,7 @@ function PlanView() {
           </div>
           <RememberBar />
         </div>
-        {inspecting && (
-          <Later>
-            <Floor what="The inspector">
-              <Inspector onMoveTo={openMoveTo} />
-            </Floor>
-          </Later>
-        )}
-      </div>
+      </WithInspector>
       <SheetDialog open={numbering} onClose={() => setNumbering(false)} />
       <SectionsDialog open={sectioning} onClose={() => setSectioning(false)} />
       <MoveToDialog open={moving} onClose={() => setMoving(false)} />

@@ -1,15 +1,16 @@
 "use client";
 
+import type { ListName } from "@/core/model/profile";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
-/** Asks for a proposal; while it is computed, the same button gives it up. */
-export function ProposeButton() {
+/** Asks for a proposal of a list, or of the one that is looked at; while it is computed, the same button cancels it. */
+export function ProposeButton({ of }: { of?: ListName | undefined }) {
   const { propose, proposing, stopProposing } = useWorkspace();
   const lens = useEditor((state) => state.lens);
-  if (proposing) return <Button onClick={stopProposing}>Computing… give it up</Button>;
+  if (proposing) return <Button onClick={stopProposing}>Computing… cancel</Button>;
   return (
-    <Button look="main" onClick={() => void propose({ list: lens, how: "propose" })}>
+    <Button look="main" onClick={() => void propose({ list: of ?? lens, how: "propose" })}>
       Propose an order
     </Button>
   );

@@ -3,6 +3,7 @@
 import type { ProfileId } from "@/core/model/ids";
 import { format } from "date-fns";
 import { useState } from "react";
+import { modsOn } from "@/core/roster/roster";
 import { plural } from "@/core/messages/parts";
 import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
@@ -69,7 +70,7 @@ function ProfileRow({
   isSelected: boolean;
   onSelect: () => void;
 }) {
-  const modsOn = useModsOn(profile, isPresent);
+  const on = useModsOn(profile, isPresent);
   return (
     <li>
       <button
@@ -89,7 +90,7 @@ function ProfileRow({
           </span>
         </span>
         <span className="text-ink2 text-right font-mono text-sm">
-          {modsOn} on
+          {on} on
           <span className="block">{formatSize(profile.size)}</span>
         </span>
       </button>
@@ -99,8 +100,8 @@ function ProfileRow({
 
 /** What the server counted of the present profile may be older than what is shown of it. */
 function useModsOn(profile: ProfileListed, isPresent: boolean): number {
-  const mods = useEditor((state) => state.roster.mods);
-  return isPresent ? mods.filter((mod) => mod.loads).length : profile.modsOn;
+  const roster = useEditor((state) => state.roster);
+  return isPresent ? modsOn(roster) : profile.modsOn;
 }
 
 function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
@@ -137,7 +138,7 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
   const { editor, unwrap, refresh, switchTo, tell } = useWorkspace();
   const [naming, setNaming] = useState(false);
   const [other, setOther] = useState<StateSource | null>(null);
-  const modsOn = useModsOn(profile, isPresent);
+  const on = useModsOn(profile, isPresent);
   const remove = async () => {
     await editor.settled();
     const outcome = await deleteProfile(profile.id);
@@ -163,7 +164,7 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
           </Button>
         </div>
         <p className="text-ink2">
-          A set {purposeWords(profile.purpose)} · {modsOn} of {plural(profile.mods, "mod")} on ·{" "}
+          A set {purposeWords(profile.purpose)} · {on} of {plural(profile.mods, "mod")} on ·{" "}
           {formatSize(profile.size)} · <span suppressHydrationWarning>made {day(profile.madeAt)}</span> ·{" "}
           <span suppressHydrationWarning>
             {profile.ranAt ? `last ran well ${day(profile.ranAt)}` : "no trial of it ran yet"}

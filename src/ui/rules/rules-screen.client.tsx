@@ -9,6 +9,7 @@ import { addRule, changeRule, preferBroader, switchRule } from "@/core/edit/rule
 import { idleRules, ruleStandings, type RuleStanding } from "@/core/roster/rules";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
+import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { Say } from "../kit/sentence";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -30,6 +31,7 @@ export function RulesScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [start, setStart] = useState<RuleStart | null>(null);
   const [exporting, setExporting] = useState(false);
+  const inspecting = useInspecting();
   const { rules } = roster.profile.state;
   const standings = useMemo(() => ruleStandings(roster, ties), [roster, ties]);
   const idle = useMemo(() => idleRules(roster, ties), [roster, ties]);
@@ -68,11 +70,33 @@ export function RulesScreen() {
           <Button look="main" onClick={() => setStart({ list: lens, about: [] })}>
             New rule…
           </Button>
+          <InspectorButton inspecting={inspecting} />
         </div>
       </header>
       <Contradictions onChoose={setChosen} />
-      <div className="flex min-h-0 grow">
-        <div className="min-w-0 grow overflow-auto">
+      <WithInspector
+        inspecting={inspecting}
+        label="About the rule"
+        inspector={
+          <div tabIndex={0} className="min-h-0 grow overflow-auto p-3.5">
+            {rule ? (
+              <RuleInspector
+                key={rule.id}
+                rule={rule}
+                standing={standings.get(rule.id)!}
+                idle={idle.has(rule.id)}
+                onChange={() => setStart(rule)}
+              />
+            ) : (
+              <p className="text-ink2">
+                Choose a rule to see what it does. Of two rules that cannot both hold, a must goes before a
+                prefer, the heavier before the lighter, and the one listed first before the next.
+              </p>
+            )}
+          </div>
+        }
+      >
+        <div className="min-h-0 min-w-0 grow overflow-auto">
           <ul aria-label="Rules">
             {shown.map((each) => (
               <RuleRow
@@ -104,26 +128,7 @@ export function RulesScreen() {
           )}
           {roster.game.lists.includes("plugins") && <Rulebooks />}
         </div>
-        <aside
-          aria-label="About the rule"
-          className="border-line bg-surface w-[320px] shrink-0 overflow-auto border-l p-3.5"
-        >
-          {rule ? (
-            <RuleInspector
-              key={rule.id}
-              rule={rule}
-              standing={standings.get(rule.id)!}
-              idle={idle.has(rule.id)}
-              onChange={() => setStart(rule)}
-            />
-          ) : (
-            <p className="text-ink2">
-              Choose a rule to see what it does. Of two rules that cannot both hold, a must goes before a
-              prefer, the heavier before the lighter, and the one listed first before the next.
-            </p>
-          )}
-        </aside>
-      </div>
+      </WithInspector>
       <ExportBookDialog open={exporting} onClose={() => setExporting(false)} />
       <RuleDialog start={start} onClose={() => setStart(null)} onStore={store} />
     </div>

@@ -30,10 +30,7 @@ export function ModInspector({
   onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
 }) {
   return (
-    <aside
-      aria-label="Inspector"
-      className="border-line bg-surface flex h-full w-[320px] shrink-0 flex-col overflow-hidden border-l"
-    >
+    <>
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
         {row ? (
           <AboutMod row={row} />
@@ -44,7 +41,7 @@ export function ModInspector({
         )}
       </div>
       {row && <ModActions key={row.key} row={row} onSwitch={onSwitch} />}
-    </aside>
+    </>
   );
 }
 

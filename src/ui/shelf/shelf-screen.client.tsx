@@ -8,6 +8,7 @@ import { Floor } from "../kit/floor";
 import { ColumnChoice } from "../kit/grid/column-choice";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
+import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { useGridLayout } from "../workspace/use-grid-layout";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -34,6 +35,7 @@ export function ShelfScreen() {
   const columns = useMemo(() => columnsFor(roster.game), [roster.game]);
   const [layout, setLayout] = useGridLayout("shelf-columns", columns, shownAtFirst);
   const [chosen, setChosen] = useState(nothingSelected);
+  const inspecting = useInspecting();
   const [act, setAct] = useState<BulkAct | null>(null);
   const all = useMemo(() => shelfRows(roster, usage, findings), [roster, usage, findings]);
   // What is typed shows at once; the rows follow as fast as they can.
@@ -72,6 +74,7 @@ export function ShelfScreen() {
           <ShelfBin />
           <ColumnChoice columns={columns} layout={layout} standard={shownAtFirst} onLayout={setLayout} />
           <ShelfReading />
+          <InspectorButton inspecting={inspecting} />
         </div>
       </header>
       <SameByNameBar />
@@ -87,7 +90,14 @@ export function ShelfScreen() {
           ) : null
         }
       />
-      <div className="flex min-h-0 grow">
+      <WithInspector
+        inspecting={inspecting}
+        inspector={
+          <Floor what="The inspector">
+            <ModInspector row={inspected} onSwitch={switchRow} />
+          </Floor>
+        }
+      >
         <Floor what="The list">
           <ShelfList
             rows={shown}
@@ -102,10 +112,7 @@ export function ShelfScreen() {
             commands={commands}
           />
         </Floor>
-        <Floor what="The inspector">
-          <ModInspector row={inspected} onSwitch={switchRow} />
-        </Floor>
-      </div>
+      </WithInspector>
       <BulkDialogs act={act} onClose={() => setAct(null)} />
     </div>
   );

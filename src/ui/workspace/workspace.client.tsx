@@ -12,7 +12,6 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from "react";
-import { toast } from "sonner";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
@@ -21,6 +20,8 @@ import { seatAndTitle } from "@/core/roster/roster";
 import type { ShownView } from "./read-workspace";
 import { setWindow } from "./address";
 import { ProfileEditor } from "./editor";
+import { MessageLog, type MessageState, type MessageTone } from "./messages";
+import { usePanel, type PanelState } from "./use-panel";
 import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
@@ -34,8 +35,10 @@ import { useTrial, type TrialState } from "./use-trial";
 
 export interface Workspace extends Proposing {
   readonly editor: ProfileEditor;
-  /** Tells the user one sentence; it stays until it is read. */
-  readonly tell: (sentence: Sentence, tone?: "plain" | "wrong") => void;
+  readonly messages: MessageLog;
+  readonly panel: PanelState;
+  /** Tells the user one sentence; the log keeps it. */
+  readonly tell: (sentence: Sentence, tone?: MessageTone) => void;
   /** Tells what was done, with a way to take it back. */
   readonly offer: (text: string, word: string, act: () => void) => void;
   /** The value of an outcome, or null after its refusal has been told. */
@@ -77,26 +80,33 @@ export function Later({ children }: { children: ReactNode }) {
   return <LaterContext value={state}>{children}</LaterContext>;
 }
 
+/** A part of what is told and was told; as `useEditor`. */
+export function useMessages<T>(select: (state: MessageState) => T): T {
+  const { messages } = useWorkspace();
+  const read = () => select(messages.getState());
+  return useSyncExternalStore(messages.subscribe, read, read);
+}
+
 const server = { editProfile, undoOrRedo, readProfile };
 
 export function WorkspaceRoot({ view, children }: { view: ShownView; children: ReactNode }) {
+  const [messages] = useState(() => new MessageLog(sessionStorage));
+  const panel = usePanel();
   const [editor] = useState(() => {
     // What is inside asks the server at once.
     setWindow(view.profile.id, view.token);
     return new ProfileEditor(view, server);
   });
   const tell = useCallback(
-    (sentence: Sentence, tone: "plain" | "wrong" = "plain") => {
+    (sentence: Sentence, tone: MessageTone = "plain") => {
       const text = plainText(sentence, (id) => seatAndTitle(editor.getState().roster, id));
-      if (tone === "wrong") toast.warning(text, { duration: 12_000 });
-      else toast(text);
+      messages.tell(text, tone);
     },
-    [editor],
+    [editor, messages],
   );
   const offer = useCallback(
-    (text: string, word: string, act: () => void) =>
-      toast(text, { duration: 15_000, action: { label: word, onClick: act } }),
-    [],
+    (text: string, word: string, act: () => void) => messages.tell(text, "plain", { word, run: act }),
+    [messages],
   );
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
@@ -117,7 +127,11 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
   const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
-  const trial = useTrial(unwrap);
+  const { show } = panel;
+  const trial = useTrial(
+    unwrap,
+    useCallback(() => show("trial"), [show]),
+  );
   const shelfReading = useShelfReading(editor, unwrap, refresh);
   const orderFile = useOrderFile(editor, unwrap, tell);
 
@@ -127,6 +141,8 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const workspace = useMemo(
     () => ({
       editor,
+      messages,
+      panel,
       tell,
       offer,
       unwrap,
@@ -138,7 +154,21 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       trial,
       shelfReading,
     }),
-    [editor, tell, offer, unwrap, refresh, workOn, switchTo, orderFile, proposals, trial, shelfReading],
+    [
+      editor,
+      messages,
+      panel,
+      tell,
+      offer,
+      unwrap,
+      refresh,
+      workOn,
+      switchTo,
+      orderFile,
+      proposals,
+      trial,
+      shelfReading,
+    ],
   );
   return <WorkspaceContext value={workspace}>{children}</WorkspaceContext>;
 }

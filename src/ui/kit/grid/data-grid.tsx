@@ -33,6 +33,8 @@ interface DataGridProps<Row extends object> extends Chosen {
   readonly commands: readonly GridCommand<Row>[];
   /** Said where there are no rows. */
   readonly empty: string;
+  /** How it takes its room; all that there is unless it is said. */
+  readonly className?: string;
 }
 
 /**
@@ -41,6 +43,7 @@ interface DataGridProps<Row extends object> extends Chosen {
  */
 export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
   const { label, keyOf, columns, layout, onLayout, sort, onSort, onSelection, commands, empty } = props;
+  const { className = "min-h-0 grow" } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const [head, setHead] = useState<number | null>(null);
   const [menu, setMenu] = useState<MenuOf>({ of: "rows" });
@@ -128,7 +131,7 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
           onKeyDown={onKeyDown}
           onBlur={() => setHead(null)}
           aria-activedescendant={activeId || undefined}
-          className="group/grid min-h-0 min-w-0 grow overflow-auto focus-visible:outline-none"
+          className={`group/grid min-w-0 overflow-auto focus-visible:outline-none ${className}`}
         >
           <GridHead
             label={label}

@@ -18,7 +18,9 @@ import {
 import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
 import { GetMissing } from "../../depot/get-missing";
 import { Button } from "../../kit/button";
-import { LongList } from "../../kit/long-list";
+import type { GridColumn } from "../../kit/grid/columns";
+import type { GridCommand } from "../../kit/grid/commands";
+import { ListGrid } from "../../workspace/list-grid";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import { useVerdict, type Followed } from "./use-followed";
 
@@ -112,14 +114,15 @@ function WayOut({
     () => takeOver(roster, pure, wayBack(roster, pure.profile.state, difference), name),
     [roster, pure, difference, name],
   );
-  if (!edit)
-    return <span className="text-ink2 max-w-72 shrink-0 text-sm">{differenceElsewhere(difference)}</span>;
+  if (!edit) return <>{differenceElsewhere(difference)}</>;
   return (
-    <Button aria-label={`As in the list: ${text}`} onClick={() => editor.dispatch(edit)}>
+    <Button small tabIndex={-1} aria-label={`As in the list: ${text}`} onClick={() => editor.dispatch(edit)}>
       As in the list
     </Button>
   );
 }
+
+const keyOfSetup = ({ facet, kind, key }: SetupDifference): string => `${facet} ${kind} ${key}`;
 
 function DifferenceList({
   followed: { lineup, pure },
@@ -128,6 +131,7 @@ function DifferenceList({
   followed: Followed;
   differences: Extract<Verdict, { kind: "differs" }>["differences"];
 }) {
+  const { editor } = useWorkspace();
   const { game, stock } = useEditor((state) => state.view);
   const roster = useEditor((state) => state.roster);
   const setups = useMemo(
@@ -138,25 +142,49 @@ function DifferenceList({
     () => titlesFrom([...game.expansions, ...stock.shelf, ...lineup.mods]),
     [game, stock, lineup],
   );
+  const columns = useMemo((): readonly GridColumn<SetupDifference>[] => {
+    const textOf = (difference: SetupDifference) => differenceText(difference, { ...setups, titleOf });
+    return [
+      { id: "text", label: "Difference", width: 150, isFixed: true, isMain: true, text: textOf },
+      { id: "effect", label: "What follows", width: 230, text: differenceEffect },
+      {
+        id: "way-out",
+        label: "Way out",
+        width: 230,
+        text: differenceElsewhere,
+        sortBy: null,
+        cell: (difference) => (
+          <WayOut pure={pure} difference={difference} text={textOf(difference)} name={lineup.title} />
+        ),
+      },
+    ];
+  }, [setups, titleOf, pure, lineup]);
+  const commands = useMemo((): readonly GridCommand<SetupDifference>[] => {
+    const editOf = (rows: readonly SetupDifference[]) => {
+      const ways = rows.flatMap((each) => wayBack(roster, pure.profile.state, each));
+      return takeOver(roster, pure, ways, lineup.title);
+    };
+    return [
+      {
+        id: "as-in-the-list",
+        title: () => "As in the list",
+        isPossible: (rows) => editOf(rows) !== null,
+        run: (rows) => {
+          const edit = editOf(rows);
+          if (edit) editor.dispatch(edit);
+        },
+      },
+    ];
+  }, [roster, pure, lineup, editor]);
   return (
-    <LongList
+    <ListGrid
+      kind="list-differences"
       label="Differences from the list"
       rows={differences}
-      keyOf={({ facet, kind, key }) => `${facet} ${kind} ${key}`}
-      rowHeight={48}
-    >
-      {(difference) => {
-        const text = differenceText(difference, { ...setups, titleOf });
-        return (
-          <>
-            <span className="flex min-w-0 grow flex-col">
-              <span className="truncate">{text}</span>
-              <span className="text-ink2 truncate text-sm">{differenceEffect(difference)}</span>
-            </span>
-            <WayOut pure={pure} difference={difference} text={text} name={lineup.title} />
-          </>
-        );
-      }}
-    </LongList>
+      keyOf={keyOfSetup}
+      columns={columns}
+      commands={commands}
+      className="border-line max-h-80 rounded-md border"
+    />
   );
 }

@@ -1,28 +1,25 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { basesOf } from "@/core/lineup/match-lines";
-import { planImport, type ImportPlan, type PlannedMod, type PlanStatus } from "@/core/lineup/plan";
-import { extraWords, foundText, planWords } from "@/core/messages/matching";
+import { planImport, type ImportPlan, type PlanStatus } from "@/core/lineup/plan";
 import { plural } from "@/core/messages/parts";
 import { besideWords } from "@/core/messages/losses";
 import { alteredText, unsaidWords } from "@/core/messages/verdict";
-import { roleWords } from "@/core/messages/roles";
 import { takeListIn } from "@/core/lineup/take-in";
-import { makeRoster, type SeatedMod } from "@/core/roster/roster";
+import { makeRoster } from "@/core/roster/roster";
 import type { TakeInWay } from "@/core/state/facet";
 import type { ProfileId } from "@/core/model/ids";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import { formatSize } from "../../kit/format-size";
 import { LevelMark } from "../../kit/level";
-import { LongList } from "../../kit/long-list";
 import { useDepot } from "../../depot/depot.client";
 import { GetFiles } from "../../depot/get-missing";
-import { Queue } from "../../depot/queue";
 import { Changes } from "../../profiles/differences";
 import { LostChanges } from "../follow/lost-changes";
 import { useEditor } from "../../workspace/workspace.client";
+import { ExtraMods, PlannedMods } from "./planned-mods";
 import { Recognised } from "./recognised";
 import { TargetForm, type Way } from "./target-form";
 import { AllLines, NoNames, UnsureLines } from "./unsure-lines";
@@ -56,12 +53,11 @@ export function PlanView({
   );
   const [way, setWay] = useState<Way>("new");
   const wanted = plan.toGet.filter(({ wanted: { id }, status }) => status === "to-get" || !keepMine.has(id));
-  const turn = (id: string, mine: boolean) => {
-    const next = new Set(keepMine);
-    if (mine) next.add(id);
-    else next.delete(id);
-    setKeepMine(next);
-  };
+  const turn = useCallback(
+    (ids: readonly string[], mine: boolean) =>
+      setKeepMine((now) => new Set(mine ? [...now, ...ids] : [...now].filter((id) => !ids.includes(id)))),
+    [],
+  );
   return (
     <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_260px] xl:grid-cols-[minmax(0,1fr)_340px]">
       <div className="flex min-h-0 min-w-0 flex-col">
@@ -75,7 +71,7 @@ export function PlanView({
           <NoNames matches={matches} />
           <NotCarried resolved={resolved} />
           {groups.map((status) => (
-            <Group
+            <PlannedMods
               key={status}
               status={status}
               mods={
@@ -87,10 +83,9 @@ export function PlanView({
               onTurn={turn}
             />
           ))}
-          <Extra mods={plan.extra} way={way} />
+          <ExtraMods mods={plan.extra} way={way} />
           <AllLines matches={matches} />
         </div>
-        <Queue />
       </div>
       <aside aria-label="Where it goes" className="border-line min-h-0 space-y-4 overflow-auto border-l p-5">
         <Recognised resolved={resolved} onMerge={onMerge} />
@@ -244,104 +239,4 @@ function Unanswered({ resolved: { matches } }: { resolved: ResolvedList }) {
   const none = matches.filter(({ how, known }) => known === null && how === "answer");
   if (none.length === 0) return null;
   return <p className="text-ink2">Left out, as you said: {none.map(({ line }) => line.name).join(", ")}.</p>;
-}
-
-function Group({
-  status,
-  mods,
-  keepMine,
-  onTurn,
-}: {
-  status: PlanStatus;
-  mods: readonly PlannedMod[];
-  keepMine: ReadonlySet<string>;
-  onTurn: (id: string, mine: boolean) => void;
-}) {
-  if (mods.length === 0) return null;
-  const [title, words] = planWords[status];
-  const hint = status === "found" ? foundText(mods.map(({ basis }) => basis)) : words;
-  return (
-    <details open={status !== "found"}>
-      <summary className="cursor-pointer font-semibold">
-        {title} <span className="font-mono">{mods.length}</span>{" "}
-        <span className="text-ink2 font-normal">{hint}</span>
-      </summary>
-      <LongList label={title} rows={mods} keyOf={({ wanted }) => wanted.id}>
-        {(mod) => <Row mod={mod} mine={keepMine.has(mod.wanted.id)} onTurn={onTurn} />}
-      </LongList>
-    </details>
-  );
-}
-
-/** What is on here and not in the list. */
-function Extra({ mods, way }: { mods: readonly SeatedMod[]; way: Way }) {
-  if (mods.length === 0) return null;
-  return (
-    <details>
-      <summary className="cursor-pointer font-semibold">
-        Extra here <span className="font-mono">{mods.length}</span>{" "}
-        <span className="text-ink2 font-normal">{extraWords[way]}</span>
-      </summary>
-      <LongList label="Extra here" rows={mods} keyOf={({ id }) => id}>
-        {({ seat, mod, id }) => (
-          <>
-            <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">{seat}</span>
-            <span className="min-w-0 grow truncate font-semibold">{mod?.name ?? id}</span>
-            <span className="text-ink2 shrink-0 font-mono text-sm">{mod?.version}</span>
-          </>
-        )}
-      </LongList>
-    </details>
-  );
-}
-
-function Row({
-  mod: { wanted, status, here, depot, exact, neededBy },
-  mine,
-  onTurn,
-}: {
-  mod: PlannedMod;
-  mine: boolean;
-  onTurn: (id: string, mine: boolean) => void;
-}) {
-  const size = depot?.mod.size ?? wanted.size;
-  return (
-    <>
-      <span className={`min-w-0 grow truncate ${wanted.on ? "font-semibold" : "text-ink3 line-through"}`}>
-        {wanted.name}
-        {wanted.role && <span className="text-ink2 ml-2 text-sm font-normal">{roleWords[wanted.role]}</span>}
-      </span>
-      {status !== "found" && neededBy.length > 0 && (
-        <span className="text-ink2 max-w-52 truncate text-sm">needed by {neededBy.join(", ")}</span>
-      )}
-      <span className="text-ink2 shrink-0 font-mono text-sm">{wanted.version}</span>
-      {status === "to-get" && (
-        <span className="text-ink2 w-60 shrink-0 truncate text-right font-mono text-sm">
-          {exact ? formatSize(size) : `only ${depot!.mod.version}`} · {wanted.source}
-        </span>
-      )}
-      {(status === "not-to-be-had" || status === "by-hand") && (
-        <span className="text-ink2 max-w-56 shrink-0 truncate text-sm">
-          {depot?.terms?.where ?? wanted.source}
-        </span>
-      )}
-      {status === "other" && wanted.content === here?.content && (
-        <span className="text-ink2 shrink-0 text-sm">here {here.version}, which is kept</span>
-      )}
-      {status === "other" && wanted.content !== here?.content && (
-        <select
-          aria-label={`Version of ${wanted.name}`}
-          value={mine ? "mine" : "theirs"}
-          onChange={(event) => onTurn(wanted.id, event.target.value === "mine")}
-          className="border-line bg-surface h-6 w-44 rounded-md border px-1 text-sm"
-        >
-          <option value="theirs">
-            take {wanted.version}
-            {exact ? "" : ", when it comes"}
-          </option>
-          <option value="mine">keep {here!.version}</option>
-        </select>
-      )}
-    </>
-  );
 }

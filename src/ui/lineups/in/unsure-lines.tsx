@@ -1,11 +1,12 @@
 "use client";
 
-import { useRef, type KeyboardEvent } from "react";
+import { useMemo, useRef, type KeyboardEvent } from "react";
 import { certaintyWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
 import type { KnownMod } from "@/core/lineup/known";
 import type { MatchedLine } from "@/core/lineup/match-lines";
-import { LongList } from "../../kit/long-list";
+import type { GridColumn } from "../../kit/grid/columns";
+import { ListGrid } from "../../workspace/list-grid";
 
 /** So many are asked at a time; as they are answered, the next come up. */
 const mostAtOnce = 100;
@@ -128,8 +129,55 @@ export function NoNames({ matches }: { matches: readonly MatchedLine[] }) {
   );
 }
 
+interface NumberedLine {
+  readonly match: MatchedLine;
+  readonly at: number;
+}
+
+const lineColumns: readonly GridColumn<NumberedLine>[] = [
+  {
+    id: "line",
+    label: "Line",
+    width: 44,
+    isFixed: true,
+    isFigure: true,
+    text: ({ at }) => String(at + 1),
+    sortBy: ({ at }) => at,
+  },
+  {
+    id: "text",
+    label: "Text",
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ match }) => match.line.text,
+  },
+  {
+    id: "how",
+    label: "Recognised by",
+    width: 150,
+    text: ({ match: { how, likeness } }) =>
+      how === "similar" ? `${certaintyWords[how]} ${Math.round(likeness * 100)} %` : certaintyWords[how],
+  },
+  {
+    id: "as",
+    label: "Taken for",
+    width: 180,
+    text: ({ match: { plugin, known } }) => plugin ?? known?.mod.name ?? "",
+  },
+  {
+    id: "version",
+    label: "Version",
+    width: 70,
+    isMono: true,
+    text: ({ match: { known } }) => known?.mod.version ?? "",
+  },
+  { id: "needs", label: "Says that it needs", width: 150, text: ({ match: { line } }) => line.needs ?? "" },
+];
+
 /** Every line with what it was taken for. */
 export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
+  const rows = useMemo(() => matches.map((match, at): NumberedLine => ({ match, at })), [matches]);
   if (matches.length === 0) return null;
   const taken = matches.filter(({ known, how }) => known !== null || how === "game").length;
   return (
@@ -138,23 +186,14 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
         How its {plural(matches.length, "line")} were taken{" "}
         <span className="text-ink2 font-mono font-normal">{taken} for something</span>
       </summary>
-      <LongList label="Lines of the list" rows={matches} keyOf={(_, at) => String(at)} rowHeight={26}>
-        {({ line, known, how, plugin, likeness }, at) => (
-          <>
-            <span className="text-ink2 w-8 shrink-0 text-right font-mono text-sm">{at + 1}</span>
-            <span className="w-64 min-w-0 truncate font-mono text-sm">{line.text}</span>
-            <span className="text-ink2 w-36 shrink-0 text-sm">
-              {certaintyWords[how]}
-              {how === "similar" && ` ${Math.round(likeness * 100)} %`}
-            </span>
-            <span className="min-w-24 truncate">{plugin ?? known?.mod.name ?? ""}</span>
-            {known && <span className="text-ink2 font-mono text-sm">{known.mod.version}</span>}
-            {line.needs && (
-              <span className="text-ink2 min-w-0 truncate text-sm">says that it needs {line.needs}</span>
-            )}
-          </>
-        )}
-      </LongList>
+      <ListGrid
+        kind="import-lines"
+        label="Lines of the list"
+        rows={rows}
+        keyOf={({ at }) => String(at)}
+        columns={lineColumns}
+        className="border-line mt-1 max-h-72 rounded-md border"
+      />
     </details>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { roleWords, termWords } from "@/core/messages/roles";
 import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
 import type { SeatedMod } from "@/core/roster/roster";
@@ -8,41 +8,32 @@ import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Dialog } from "../../kit/dialog";
 import { Field } from "../../kit/field";
-import { LongList } from "../../kit/long-list";
+import type { GridColumn } from "../../kit/grid/columns";
+import type { GridCommand } from "../../kit/grid/commands";
+import { ListGrid } from "../../workspace/list-grid";
 import { useEditor } from "../../workspace/workspace.client";
 import type { SheetState } from "./use-sheet";
-
-const columns = "grid grid-cols-[34px_minmax(0,1fr)_52px_116px_108px] items-center gap-x-2 px-2.5";
 
 /** What goes out: every mod in order, with what it is to the list and on what terms others get it. */
 export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "change">) {
   const mods = useEditor((state) => state.roster.mods);
   const [asking, setAsking] = useState<SeatedMod | null>(null);
+  const columns = useMemo(() => columnsOf(sheet, change, setAsking), [sheet, change]);
   return (
     <section aria-labelledby="contents" className="flex min-h-0 grow flex-col">
       <h2 id="contents" className="mb-2 text-lg font-bold">
-        What it holds
+        Contents
       </h2>
-      <div className="border-line flex min-h-0 grow flex-col rounded-md border">
-        <div
-          className={`border-line bg-sunk text-ink2 h-8 shrink-0 border-b text-sm font-semibold ${columns}`}
-        >
-          <span>Seat</span>
-          <span>Mod</span>
-          <span>Version</span>
-          <span>Part of the list</span>
-          <span>Terms</span>
-        </div>
-        <LongList
-          label="Mods of the list"
-          rows={mods}
-          keyOf={({ id }) => id}
-          rowLook={columns}
-          className="min-h-0 grow"
-        >
-          {(each) => <Row item={each} sheet={sheet} change={change} onTerms={() => setAsking(each)} />}
-        </LongList>
-      </div>
+      <ListGrid
+        kind="list-contents"
+        label="Mods of the list"
+        rows={mods}
+        keyOf={keyOf}
+        columns={columns}
+        commands={commandsOf(sheet, change, setAsking)}
+        empty="No mod is in this profile yet."
+        className="border-line min-h-0 grow rounded-md border"
+      />
       {asking && (
         <TermsDialog
           item={asking}
@@ -58,59 +49,115 @@ export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "chan
   );
 }
 
+type Change = SheetState["change"];
+
+const keyOf = ({ id }: SeatedMod): string => id;
+const nameOf = ({ id, mod }: SeatedMod): string => mod?.name ?? id;
+const partOfIt = "part of the list";
+const roleOf = ({ roles }: LineupSheet, { id }: SeatedMod): string => {
+  const role = roles[id];
+  return role ? roleWords[role] : partOfIt;
+};
+const termsOf = ({ terms }: LineupSheet, { id }: SeatedMod): string => {
+  const own = terms[id];
+  return own ? termWords[own.kind] : "not stated";
+};
+const stateOf = ({ mod, loads }: SeatedMod): string => (!mod ? "not on the shelf" : loads ? "on" : "off");
+
+const columnsOf = (
+  sheet: LineupSheet,
+  change: Change,
+  onTerms: (item: SeatedMod) => void,
+): readonly GridColumn<SeatedMod>[] => [
+  {
+    id: "seat",
+    label: "Seat",
+    width: 48,
+    isFixed: true,
+    isMono: true,
+    text: ({ seat }) => seat,
+    sortBy: ({ place }) => place,
+  },
+  { id: "name", label: "Mod", width: 150, isFixed: true, isMain: true, text: nameOf },
+  {
+    id: "state",
+    label: "State",
+    width: 72,
+    text: stateOf,
+    cell: (row) => <span className={row.mod ? "" : "text-saffron font-semibold"}>{stateOf(row)}</span>,
+  },
+  { id: "version", label: "Version", width: 64, isMono: true, text: ({ mod }) => mod?.version ?? "" },
+  {
+    id: "role",
+    label: "Part of the list",
+    width: 132,
+    text: (row) => roleOf(sheet, row),
+    cell: (row) => <RoleChoice item={row} sheet={sheet} change={change} />,
+  },
+  {
+    id: "terms",
+    label: "Terms",
+    width: 108,
+    text: (row) => termsOf(sheet, row),
+    cell: (row) => (
+      <button
+        type="button"
+        tabIndex={-1}
+        onClick={() => onTerms(row)}
+        aria-label={`${termsOf(sheet, row)}: the terms of ${nameOf(row)}`}
+        title={sheet.terms[row.id]?.where}
+        className={`hover:bg-sunk h-6 max-w-full truncate rounded-md px-1 text-left text-sm ${sheet.terms[row.id] ? "text-saffron font-semibold" : "text-ink2"}`}
+      >
+        {termsOf(sheet, row)}
+      </button>
+    ),
+  },
+];
+
+/** What the controls in a row do, for many rows and by keyboard. */
+const commandsOf = (
+  sheet: LineupSheet,
+  change: Change,
+  onTerms: (item: SeatedMod) => void,
+): readonly GridCommand<SeatedMod>[] => [
+  ...[null, ...(Object.keys(roleWords) as LineupRole[])].map((role) => ({
+    id: role ?? "part",
+    title: () => `Mark as ${role ? roleWords[role] : partOfIt}`,
+    run: (rows: readonly SeatedMod[]) =>
+      change({ roles: rows.reduce((roles, { id }) => withValue(roles, id, role), sheet.roles) }),
+  })),
+  {
+    id: "terms",
+    title: () => "Terms…",
+    isPossible: (rows) => rows.length === 1,
+    run: ([row]) => onTerms(row!),
+  },
+];
+
 function withValue<T>(record: Readonly<Record<string, T>>, key: string, value: T | null): Record<string, T> {
   const { [key]: _, ...rest } = record;
   return value === null ? rest : { ...rest, [key]: value };
 }
 
-function Row({
-  item: { id, seat, mod, loads },
-  sheet,
-  change,
-  onTerms,
-}: {
-  item: SeatedMod;
-  sheet: LineupSheet;
-  change: SheetState["change"];
-  onTerms: () => void;
-}) {
-  const name = mod?.name ?? id;
-  const terms = sheet.terms[id];
-  const words = terms ? termWords[terms.kind] : "not stated";
+function RoleChoice({ item, sheet, change }: { item: SeatedMod; sheet: LineupSheet; change: Change }) {
+  const role = sheet.roles[item.id];
   return (
-    <>
-      <span className="text-pine font-mono text-sm font-semibold">{seat}</span>
-      <span className={`truncate ${loads ? "font-semibold" : "text-ink2"}`}>
-        {name}
-        {!loads && <span className="text-ink2 ml-1.5 text-sm">off</span>}
-        {!mod && <span className="text-saffron ml-1.5 text-sm">not on the shelf</span>}
-      </span>
-      <span className="text-ink2 truncate font-mono text-sm">{mod?.version}</span>
-      <select
-        aria-label={`What ${name} is to the list`}
-        value={sheet.roles[id] ?? ""}
-        onChange={(event) =>
-          change({ roles: withValue(sheet.roles, id, (event.target.value || null) as LineupRole | null) })
-        }
-        className={`bg-surface border-line h-6 rounded-md border px-1 text-sm ${sheet.roles[id] ? "" : "text-ink2"}`}
-      >
-        <option value="">belongs to it</option>
-        {Object.entries(roleWords).map(([role, words]) => (
-          <option key={role} value={role}>
-            {words}
-          </option>
-        ))}
-      </select>
-      <button
-        type="button"
-        onClick={onTerms}
-        aria-label={`${words}: the terms of ${name}`}
-        title={terms?.where}
-        className={`hover:bg-sunk h-6 truncate rounded-md px-1 text-left text-sm ${terms ? "text-saffron font-semibold" : "text-ink2"}`}
-      >
-        {words}
-      </button>
-    </>
+    <select
+      aria-label={`What ${nameOf(item)} is to the list`}
+      tabIndex={-1}
+      value={role ?? ""}
+      onChange={(event) =>
+        change({ roles: withValue(sheet.roles, item.id, (event.target.value || null) as LineupRole | null) })
+      }
+      className={`bg-surface border-line h-6 w-full rounded-md border px-1 text-sm ${role ? "" : "text-ink2"}`}
+    >
+      <option value="">{partOfIt}</option>
+      {Object.entries(roleWords).map(([each, words]) => (
+        <option key={each} value={each}>
+          {words}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -1,0 +1,72 @@
+import { X } from "lucide-react";
+import { Tabs } from "radix-ui";
+import { Queue } from "../depot/queue";
+import { Button } from "../kit/button";
+import { Floor } from "../kit/floor";
+import { giveFocusBack } from "../kit/give-focus-back";
+import type { PanelTab } from "../workspace/use-panel";
+import { useWorkspace } from "../workspace/workspace.client";
+import { MessagesTab } from "./messages-tab";
+import { TrialTab } from "./trial-tab";
+
+const tabs = [
+  { id: "trial", label: "Trial", Content: TrialTab },
+  { id: "queue", label: "Queue", Content: Queue },
+  { id: "messages", label: "Messages", Content: MessagesTab },
+] as const;
+
+/** What goes on below the views, whichever is looked at. */
+export function BottomPanel({ tab }: { tab: PanelTab }) {
+  const { panel } = useWorkspace();
+  const close = () => {
+    panel.close();
+    setTimeout(giveFocusBack);
+  };
+  return (
+    <Tabs.Root
+      value={tab}
+      onValueChange={(to) => panel.show(to as PanelTab)}
+      className="bg-surface flex min-h-0 grow flex-col"
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || event.defaultPrevented) return;
+        event.preventDefault();
+        close();
+      }}
+    >
+      <div className="border-line flex h-8 shrink-0 items-stretch border-b px-1.5">
+        <Tabs.List aria-label="Panel" className="flex">
+          {tabs.map(({ id, label }) => (
+            <Tabs.Trigger
+              key={id}
+              value={id}
+              className="text-ink2 hover:text-ink data-[state=active]:text-ink data-[state=active]:border-pine border-b-2 border-transparent px-2.5 font-semibold -outline-offset-2"
+            >
+              {label}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Button
+          small
+          look="quiet"
+          onClick={close}
+          aria-label="Close the panel"
+          className="ml-auto w-6 self-center !px-0"
+        >
+          <X size={14} aria-hidden />
+        </Button>
+      </div>
+      {tabs.map(({ id, label, Content }) => (
+        <Tabs.Content
+          key={id}
+          value={id}
+          tabIndex={-1}
+          className="min-h-0 grow flex-col data-[state=active]:flex"
+        >
+          <Floor what={label}>
+            <Content />
+          </Floor>
+        </Tabs.Content>
+      ))}
+    </Tabs.Root>
+  );
+}

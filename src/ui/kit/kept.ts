@@ -1,0 +1,45 @@
+import { useSyncExternalStore } from "react";
+import type { z } from "zod";
+
+/** Something small that this browser remembers, whatever game and profile are looked at. */
+export class Kept<T> {
+  private value: T | null = null;
+  private readonly listeners = new Set<() => void>();
+
+  /** What can't be read any more, or is not there, is `standard`. */
+  constructor(
+    private readonly key: string,
+    private readonly schema: z.ZodType<T>,
+    readonly standard: T,
+  ) {}
+
+  readonly get = (): T => (this.value ??= this.read());
+
+  readonly set = (value: T): void => {
+    this.value = value;
+    try {
+      localStorage.setItem(this.key, JSON.stringify(value));
+    } catch {
+      // No room: it holds as long as this window.
+    }
+    for (const listener of this.listeners) listener();
+  };
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  private read(): T {
+    try {
+      return this.schema.parse(JSON.parse(localStorage.getItem(this.key) ?? "null"));
+    } catch {
+      return this.standard;
+    }
+  }
+}
+
+/** The standard one at first, as the server has drawn it. */
+export function useKept<T>(kept: Kept<T>): [T, (value: T) => void] {
+  return [useSyncExternalStore(kept.subscribe, kept.get, () => kept.standard), kept.set];
+}

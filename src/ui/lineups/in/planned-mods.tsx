@@ -1,0 +1,203 @@
+"use client";
+
+import { useMemo } from "react";
+import type { PlannedMod, PlanStatus } from "@/core/lineup/plan";
+import { extraWords, foundText, planWords } from "@/core/messages/matching";
+import { roleWords } from "@/core/messages/roles";
+import type { SeatedMod } from "@/core/roster/roster";
+import type { TakeInWay } from "@/core/state/facet";
+import { formatSize } from "../../kit/format-size";
+import type { GridColumn } from "../../kit/grid/columns";
+import type { GridCommand } from "../../kit/grid/commands";
+import { ListGrid } from "../../workspace/list-grid";
+
+/** Mods of a list that are in one state here, under what that state is. */
+export function PlannedMods({
+  status,
+  mods,
+  keepMine,
+  onTurn,
+}: {
+  status: PlanStatus;
+  mods: readonly PlannedMod[];
+  keepMine: ReadonlySet<string>;
+  onTurn: (ids: readonly string[], mine: boolean) => void;
+}) {
+  const columns = useMemo(() => columnsOf(status, keepMine, onTurn), [status, keepMine, onTurn]);
+  if (mods.length === 0) return null;
+  const [title, words] = planWords[status];
+  const hint = status === "found" ? foundText(mods.map(({ basis }) => basis)) : words;
+  return (
+    <details open={status !== "found"}>
+      <summary className="cursor-pointer font-semibold">
+        {title} <span className="font-mono">{mods.length}</span>{" "}
+        <span className="text-ink2 font-normal">{hint}</span>
+      </summary>
+      <ListGrid
+        kind={`import-${status}`}
+        label={title}
+        rows={mods}
+        keyOf={keyOf}
+        columns={columns}
+        commands={status === "other" ? versionCommands(onTurn) : undefined}
+        className={gridLook}
+      />
+    </details>
+  );
+}
+
+const gridLook = "border-line mt-1 max-h-72 rounded-md border";
+const keyOf = ({ wanted }: PlannedMod): string => wanted.id;
+
+type Turn = (ids: readonly string[], mine: boolean) => void;
+
+/** What stands beside a name depends on what can be done about the mod. */
+const columnsOf = (
+  status: PlanStatus,
+  keepMine: ReadonlySet<string>,
+  onTurn: Turn,
+): readonly GridColumn<PlannedMod>[] => [
+  {
+    id: "name",
+    label: "Mod",
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ wanted }) => wanted.name,
+    cell: ({ wanted }) => (
+      <span className={wanted.on ? "" : "text-ink3 font-normal line-through"}>{wanted.name}</span>
+    ),
+  },
+  { id: "version", label: "Version", width: 76, isMono: true, text: ({ wanted }) => wanted.version },
+  ...byStatus(status, keepMine, onTurn),
+  {
+    id: "role",
+    label: "Part of the list",
+    width: 120,
+    text: ({ wanted: { role } }) => (role ? roleWords[role] : ""),
+  },
+  ...(status === "found" ? [] : [neededBy]),
+];
+
+const neededBy: GridColumn<PlannedMod> = {
+  id: "needed-by",
+  label: "Needed by",
+  width: 170,
+  text: (mod) => mod.neededBy.join(", "),
+};
+
+function byStatus(
+  status: PlanStatus,
+  keepMine: ReadonlySet<string>,
+  onTurn: Turn,
+): readonly GridColumn<PlannedMod>[] {
+  switch (status) {
+    case "to-get":
+      return [
+        {
+          id: "offered",
+          label: "In the depot",
+          width: 110,
+          text: ({ exact, depot, wanted }) =>
+            exact ? formatSize(depot?.mod.size ?? wanted.size) : `only ${depot!.mod.version}`,
+        },
+        sourceColumn,
+      ];
+    case "by-hand":
+    case "not-to-be-had":
+      return [sourceColumn];
+    case "other":
+      return [choiceColumn(keepMine, onTurn)];
+    case "found":
+      return [];
+  }
+}
+
+const sourceColumn: GridColumn<PlannedMod> = {
+  id: "source",
+  label: "Where it is from",
+  width: 230,
+  isMono: true,
+  text: ({ depot, wanted }) => depot?.terms?.where ?? wanted.source ?? "",
+};
+
+/** Here in another version: the list's is taken, or the present one kept. */
+function choiceColumn(keepMine: ReadonlySet<string>, onTurn: Turn): GridColumn<PlannedMod> {
+  const theirs = ({ wanted, exact }: PlannedMod) => `take ${wanted.version}${exact ? "" : ", when it comes"}`;
+  const mine = ({ here }: PlannedMod) => `keep ${here!.version}`;
+  const isSame = ({ wanted, here }: PlannedMod) => wanted.content === here?.content;
+  const text = (row: PlannedMod) => {
+    if (isSame(row)) return `here ${row.here!.version}, which is kept`;
+    return keepMine.has(row.wanted.id) ? mine(row) : theirs(row);
+  };
+  return {
+    id: "here",
+    label: "Here",
+    width: 200,
+    text,
+    cell: (row) =>
+      isSame(row) ? (
+        text(row)
+      ) : (
+        <select
+          aria-label={`Version of ${row.wanted.name}`}
+          tabIndex={-1}
+          value={keepMine.has(row.wanted.id) ? "mine" : "theirs"}
+          onChange={(event) => onTurn([row.wanted.id], event.target.value === "mine")}
+          className="border-line bg-surface h-6 w-full rounded-md border px-1 text-sm"
+        >
+          <option value="theirs">{theirs(row)}</option>
+          <option value="mine">{mine(row)}</option>
+        </select>
+      ),
+  };
+}
+
+const versionCommands = (onTurn: Turn): readonly GridCommand<PlannedMod>[] =>
+  [false, true].map((isMine) => ({
+    id: isMine ? "keep-mine" : "take-theirs",
+    title: () => (isMine ? "Keep the version that is here" : "Take the version of the list"),
+    run: (rows) => onTurn(rows.map(keyOf), isMine),
+  }));
+
+const extraColumns: readonly GridColumn<SeatedMod>[] = [
+  {
+    id: "seat",
+    label: "Seat",
+    width: 56,
+    isFixed: true,
+    isMono: true,
+    text: ({ seat }) => seat,
+    sortBy: ({ place }) => place,
+  },
+  {
+    id: "name",
+    label: "Mod",
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ id, mod }) => mod?.name ?? id,
+  },
+  { id: "version", label: "Version", width: 76, isMono: true, text: ({ mod }) => mod?.version ?? "" },
+];
+
+/** What is on here and not in the list. */
+export function ExtraMods({ mods, way }: { mods: readonly SeatedMod[]; way: TakeInWay | "new" }) {
+  if (mods.length === 0) return null;
+  return (
+    <details>
+      <summary className="cursor-pointer font-semibold">
+        Extra here <span className="font-mono">{mods.length}</span>{" "}
+        <span className="text-ink2 font-normal">{extraWords[way]}</span>
+      </summary>
+      <ListGrid
+        kind="import-extra"
+        label="Extra here"
+        rows={mods}
+        keyOf={({ id }) => id}
+        columns={extraColumns}
+        className={gridLook}
+      />
+    </details>
+  );
+}

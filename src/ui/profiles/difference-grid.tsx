@@ -1,0 +1,189 @@
+"use client";
+
+import { useMemo } from "react";
+import {
+  differenceItem,
+  differenceName,
+  differenceSides,
+  groupDifferences,
+} from "@/core/messages/profile-differences";
+import { keyOfDifference, type Difference } from "@/core/compare/states";
+import { findItem, type Roster } from "@/core/roster/roster";
+import type { GridColumn } from "../kit/grid/columns";
+import type { GridCommand } from "../kit/grid/commands";
+import { ListGrid } from "../workspace/list-grid";
+
+/** Which of the differences are left, by their keys. */
+interface TakingOver {
+  readonly left: ReadonlySet<string>;
+  readonly onTurn: (keys: readonly string[], take: boolean) => void;
+}
+
+/** A difference with what is said of it. */
+interface Told {
+  readonly difference: Difference;
+  readonly key: string;
+  readonly kind: string;
+  readonly seat: string;
+  readonly name: string;
+  readonly here: string;
+  readonly there: string;
+}
+
+const keyOf = ({ key }: Told): string => key;
+
+/** All differences between two states, kind after kind; with `choice` each, several, or all of a kind can be left out of what is taken over. */
+export function DifferenceGrid({
+  here,
+  there,
+  differences,
+  choice,
+}: {
+  here: Roster;
+  there: Roster;
+  differences: readonly Difference[];
+  choice?: TakingOver;
+}) {
+  const groups = useMemo(() => groupDifferences(differences), [differences]);
+  const rows = useMemo(
+    () => groups.flatMap(({ title, members }) => members.map((each) => told(here, there, title, each))),
+    [groups, here, there],
+  );
+  const columns = useMemo(() => columnsOf(rows, choice), [rows, choice]);
+  if (rows.length === 0) return null;
+  return (
+    <>
+      {choice && groups.length > 1 && (
+        <div role="group" aria-label="Take over by kind" className="mb-2 flex flex-wrap gap-x-5 gap-y-1">
+          {groups.map(({ title, members }) => (
+            <KindChoice key={title} title={title} members={members} choice={choice} />
+          ))}
+        </div>
+      )}
+      <ListGrid
+        kind="differences"
+        label="Differences"
+        rows={rows}
+        keyOf={keyOf}
+        columns={columns}
+        commands={choice && commandsOf(choice)}
+        className="border-line max-h-[65vh] rounded-md border"
+      />
+    </>
+  );
+}
+
+function told(here: Roster, there: Roster, kind: string, difference: Difference): Told {
+  const item = differenceItem(difference);
+  const seat = item === null ? undefined : (findItem(here, item) ?? findItem(there, item))?.seat;
+  const [mine, theirs] = differenceSides(here, there, difference);
+  return {
+    difference,
+    key: keyOfDifference(difference),
+    kind,
+    seat: seat ?? "",
+    name: differenceName(here, there, difference),
+    here: mine || "none",
+    there: theirs || "none",
+  };
+}
+
+const matterWords = ({ difference: { matters } }: Told): string =>
+  matters === undefined ? "" : matters ? "changes a tie or a winner" : "changes nothing";
+
+const facts: readonly GridColumn<Told>[] = [
+  {
+    id: "seat",
+    label: "Seat",
+    width: 56,
+    isMono: true,
+    isFixed: true,
+    text: ({ seat }) => seat,
+    sortBy: ({ seat }) => seatOrder(seat),
+  },
+  { id: "name", label: "Name", width: 150, isFixed: true, isMain: true, text: ({ name }) => name },
+  { id: "kind", label: "What differs", width: 170, text: ({ kind }) => kind },
+  { id: "here", label: "Here", width: 130, isMono: true, text: ({ here }) => here },
+  { id: "there", label: "There", width: 130, isMono: true, text: ({ there }) => there },
+];
+
+/** `B9` before `B10` before `AA1`; what has no seat last. */
+function seatOrder(seat: string): string {
+  const [, letters = "", digits = ""] = /^(\D*)(\d*)$/.exec(seat) ?? [];
+  return seat === "" ? "\uffff" : `${letters.padStart(4)}${digits.padStart(6)}`;
+}
+
+const effect: GridColumn<Told> = {
+  id: "effect",
+  label: "Effect",
+  width: 170,
+  text: matterWords,
+  cell: (row) => (
+    <span className={row.difference.matters ? "text-ink font-semibold" : ""}>{matterWords(row)}</span>
+  ),
+};
+
+/** Nothing is said of effects where none was looked for. */
+function columnsOf(rows: readonly Told[], choice?: TakingOver): readonly GridColumn<Told>[] {
+  const told = rows.some(({ difference }) => difference.matters !== undefined);
+  return [...(choice ? [takeColumn(choice)] : []), ...facts, ...(told ? [effect] : [])];
+}
+
+const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
+  id: "take",
+  label: "Take",
+  width: 40,
+  isFixed: true,
+  text: ({ key }) => (left.has(key) ? "no" : "yes"),
+  cell: ({ key, name }) => (
+    <input
+      type="checkbox"
+      tabIndex={-1}
+      checked={!left.has(key)}
+      onClick={(event) => event.stopPropagation()}
+      onChange={(event) => onTurn([key], event.target.checked)}
+      aria-label={`Take over: ${name}`}
+      className="accent-pine align-middle"
+    />
+  ),
+});
+
+const commandsOf = ({ left, onTurn }: TakingOver): readonly GridCommand<Told>[] => [
+  {
+    id: "turn",
+    title: (rows) => (rows.some(({ key }) => left.has(key)) ? "Take over" : "Leave as it is here"),
+    keys: [" "],
+    run: (rows) => {
+      const take = rows.some(({ key }) => left.has(key));
+      onTurn(rows.map(keyOf), take);
+    },
+  },
+];
+
+function KindChoice({
+  title,
+  members,
+  choice: { left, onTurn },
+}: {
+  title: string;
+  members: readonly Difference[];
+  choice: TakingOver;
+}) {
+  const keys = members.map(keyOfDifference);
+  const taken = keys.filter((key) => !left.has(key)).length;
+  const isAll = taken === keys.length;
+  return (
+    <label className="flex items-center gap-1.5">
+      <input
+        type="checkbox"
+        checked={isAll}
+        ref={(box) => {
+          if (box) box.indeterminate = taken > 0 && !isAll;
+        }}
+        onChange={() => onTurn(keys, !isAll)}
+        className="accent-pine"
+      />
+      {title} <span className="text-ink2 font-mono text-sm">{keys.length}</span>
+    </label>
+  );
+}
