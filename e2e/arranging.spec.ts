@@ -91,10 +91,10 @@ test("a plugin off is not its mod off; one whose mod is off takes it along when 
   ).toBeVisible();
   await row(page, "Old Porthole.plank").getByRole("switch").click();
   await expect(page.getByRole("switch", { name: "Old Porthole.plank is on" })).toBeVisible();
-  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 72");
+  await expect(page.getByRole("contentinfo")).toContainText("59 of 72 mods on");
   await row(page, "Old Porthole.plank").getByRole("switch").click();
   await expect(page.getByRole("switch", { name: "Old Porthole.plank is off" })).toBeVisible();
-  await expect(page.getByRole("contentinfo")).toContainText("59 mods on of 72");
+  await expect(page.getByRole("contentinfo")).toContainText("59 of 72 mods on");
   await page.getByRole("link", { name: "On the shelf" }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector.getByRole("heading", { name: "Porthole Classic" })).toBeVisible();

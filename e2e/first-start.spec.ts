@@ -27,7 +27,7 @@ base(
       await page.getByLabel("Filter the shelf").fill("tidal core");
       await page.getByRole("row", { name: /Tidal Core/ }).click();
       await page.getByRole("button", { name: "Add to this profile" }).click();
-      await expect(page.getByRole("contentinfo")).toContainText("1 mod on of 72");
+      await expect(page.getByRole("contentinfo")).toContainText("1 of 72 mods on");
       await page.getByRole("link", { name: "Overview" }).click();
       await expect(page.locator("#findings")).toContainText("Tidal Core.keel needs Abyss Lib.keel");
     } finally {

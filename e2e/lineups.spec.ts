@@ -439,7 +439,7 @@ test("what a list does not have is told as extra, and goes off where the list is
   await expect(page.getByText(/^Extra here 1 they stay on/)).toBeVisible();
   await page.getByText("Into Long Descent, what is yours besides goes off").click();
   await page.getByText(/^Extra here 1 they are switched off/).click();
-  await expect(page.getByRole("group", { name: "Extra here" })).toContainText("Glass Tides");
+  await expect(page.getByRole("grid", { name: "Extra here" })).toContainText("Glass Tides");
   await page.getByRole("button", { name: "Take it in alone" }).click();
   const undo = page.getByRole("button", { name: /^Undo: take Long Descent in/ });
   await expect(undo).toBeVisible();

@@ -88,10 +88,10 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   watched: page,
   seating,
 }) => {
-  await page.goto(`${seating.url}/settings`);
+  await page.goto(`${seating.url}/settings?part=definition`);
   await expect(page.getByText("Every law is in order.")).toBeVisible();
   await page.getByLabel("At most").first().fill("20");
-  await page.getByRole("button", { name: "Store these laws" }).click();
+  await page.getByRole("button", { name: "Save definition" }).click();
   await expect(page.getByText("A definition of your own.")).toBeVisible();
   await expect(page.getByRole("contentinfo")).toContainText("/20");
   const law = page.waitForEvent("download");
@@ -109,7 +109,7 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   await page.goto(`${seating.url}/shelf?q=small+fry`);
   await page.getByRole("switch", { name: "Small Fry is on" }).click();
   await stored(page);
-  await page.goto(`${seating.url}/settings`);
+  await page.goto(`${seating.url}/settings?part=data`);
   const input = page.getByLabel("Replace everything from a file…");
   await input.setInputFiles({
     name: "broken.zip",
@@ -124,7 +124,7 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   await seating.restart();
   await page.goto(`${seating.url}/shelf?q=small+fry`);
   await expect(page.getByRole("switch", { name: "Small Fry is on" })).toBeVisible();
-  await page.goto(`${seating.url}/settings`);
+  await page.goto(`${seating.url}/settings?part=data`);
   await page.getByRole("button", { name: "Restore…" }).click();
   await page.getByRole("button", { name: "Replace everything" }).click();
   await expect(page).toHaveURL(/overview/);

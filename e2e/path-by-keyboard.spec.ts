@@ -84,7 +84,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
     await press("Alt+t");
     await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
-    await tabTo(/^Close the trial$/);
+    await tabTo(/^Close the panel$/);
     await press("Enter");
   });
 
@@ -97,7 +97,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     const download = page.waitForEvent("download");
     await press("Enter");
     const file = await (await download).path();
-    await command("Take a list in");
+    await command("Import a list");
     await tabTo(/^Choose a lineup$/);
     const chooser = page.waitForEvent("filechooser");
     await press("Enter");

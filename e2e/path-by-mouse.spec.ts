@@ -13,7 +13,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     await expect(page.getByRole("list", { name: "Start log" })).toContainText(
       /stopped: Tides × Weather\.plank .+ needs Glass Tides\.plank, which loads later/,
     );
-    await page.getByRole("button", { name: "Close the trial" }).click();
+    await page.getByRole("button", { name: "Close the panel" }).click();
   });
 
   await test.step("fixes take away what a proposal cannot", async () => {
@@ -78,7 +78,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     ).map((line) => line.replace(/^\d*\s*load /, ""));
     const written = (await readFile(join(gameFolder, "saves/lading.lst"), "utf8")).trim().split("\n");
     expect(loaded.slice(-written.length)).toEqual(written);
-    await page.getByRole("button", { name: "Close the trial" }).click();
+    await page.getByRole("button", { name: "Close the panel" }).click();
   });
 
   await test.step("the setup goes out as a lineup and comes back in with an equal fingerprint", async () => {

@@ -173,12 +173,12 @@ test("what is typed into a form stays over Escape, a reload and leaving it, unti
   await expect(page.getByLabel("Name", { exact: true })).toHaveValue("");
   await page.getByRole("dialog").getByRole("button", { name: "Cancel" }).click();
 
-  await page.goto(`${seating.url}/settings`);
+  await page.goto(`${seating.url}/settings?part=definition`);
   const name = page.getByRole("textbox", { name: "Name", exact: true }).first();
   const before = await name.inputValue();
   await name.fill("Another name");
   await page.goto(`${seating.url}/overview`);
-  await page.goto(`${seating.url}/settings`);
+  await page.goto(`${seating.url}/settings?part=definition`);
   await expect(name).toHaveValue("Another name");
   await page.getByRole("button", { name: "Discard draft" }).click();
   await expect(name).toHaveValue(before);

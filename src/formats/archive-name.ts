@@ -1,5 +1,7 @@
-/** Archives of mods, by the endings of their names. */
-const ending = /\.(?:zip|7z|rar)$/i;
+/** Of archives of mods. */
+export const archiveEndings = [".zip", ".7z", ".rar"] as const;
+
+const ending = new RegExp(`(?:${archiveEndings.join("|").replaceAll(".", "\\.")})$`, "i");
 
 export const isArchiveName = (name: string): boolean => ending.test(name);
 

@@ -11,7 +11,7 @@ import { findFollowed, listVersions } from "@/store/lineups";
 import { findRun } from "@/store/profiles";
 import { findRestorePoint, listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
-import { step } from "./operations/edit-profile";
+import { step } from "./operations/history";
 import { goBack } from "./operations/profiles";
 import { readSituation } from "./operations/situation";
 import { storedProfile, value } from "./testing/demo-context";

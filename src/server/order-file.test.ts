@@ -22,7 +22,8 @@ import { saveGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
 import { findWritten, willWrite } from "@/store/order-files";
 import type { Context } from "./context";
-import { step, storeEdit } from "./operations/edit-profile";
+import { storeEdit } from "./operations/edit-profile";
+import { step } from "./operations/history";
 import { addGame } from "./operations/games";
 import {
   listCopies,

@@ -5,12 +5,13 @@ import type { Edit } from "@/core/model/edit";
 import { label } from "@/core/edit/steps";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame } from "@/store/games";
-import { readHistory } from "@/store/journal";
+import { listJournal, readHistory } from "@/store/journal";
 import { listProfiles } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
 import { setUpDemo } from "./operations/demo";
-import { step, storeEdit } from "./operations/edit-profile";
+import { storeEdit } from "./operations/edit-profile";
+import { goToEdit, step } from "./operations/history";
 import { addGame } from "./operations/games";
 import { writeOrder } from "./operations/order-file";
 import * as profiles from "./operations/profiles";
@@ -58,6 +59,38 @@ describe("edits", () => {
       false,
     );
     value(await step(context, before.id, redone.profile.version, "undo"));
+  });
+
+  test("can be gone to from anywhere, forth and back, and their states looked at without going there", async () => {
+    const start = await present();
+    const oldest = (await listJournal(context.db, start.id)).at(-1);
+    const base = (await readHistory(context.db, start.id)).edits;
+    const ids = ["Small Fry.skiff", "Moult Season.plank", "Small Fry.skiff", "Glass Tides.plank"];
+    const states = new Map([[base, start.state]]);
+    for (const [at, id] of ids.entries()) {
+      const now = await present();
+      const on = now.state.plugins.entries.find((entry) => entry.id === id)!.on;
+      value(await storeEdit(context, now.id, now.version, turn(id, !on)));
+      states.set(base + at + 1, (await present()).state);
+    }
+    for (const number of [base + 2, base + 4, base, base + 3, base + 3, base + 1, base + 4, base]) {
+      const { id, version } = await present();
+      value(await goToEdit(context, id, version, number));
+      const now = await present();
+      expect(now).toMatchObject({ version: version + 1, state: states.get(number) });
+      const undone = (await listJournal(context.db, id)).filter((each) => each.undone);
+      expect(undone.map((each) => each.number).sort((a, b) => a - b)).toEqual(
+        [...states.keys()].filter((each) => each > number),
+      );
+      for (const [other, state] of states)
+        expect(value(await profiles.readStateOf(context, { edit: other, of: id }))).toEqual(state);
+      expect((await present()).version).toBe(now.version);
+    }
+    const { id, version } = await present();
+    expect(await goToEdit(context, id, version - 1, base)).toMatchObject({ refusal: { code: "stale" } });
+    for (const number of [base + 5, (oldest?.number ?? base + 1) - 2])
+      expect(await goToEdit(context, id, version, number)).toMatchObject({ refusal: { code: "edit-gone" } });
+    expect((await present()).version).toBe(version);
   });
 
   test("on an older version are refused as stale, and nothing is stored", async () => {

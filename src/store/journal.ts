@@ -9,7 +9,7 @@ export interface FollowedChange {
   readonly after: string | null;
 }
 
-interface JournalEntry {
+export interface JournalEntry {
   readonly number: number;
   readonly label: EditLabel;
   readonly steps: Step[];
@@ -51,10 +51,17 @@ export async function holdsEdit(tx: Tx, profileId: ProfileId, editId: string): P
 }
 
 /** The edit that would be undone next, or done again next; null if there is none. */
-export async function findNext(db: Sql, profileId: ProfileId, way: Way): Promise<JournalEntry | null> {
+export const findNext = (db: Sql, profileId: ProfileId, way: Way): Promise<JournalEntry | null> =>
+  findWhere(db, nextOf(way), [profileId, way === "redo"]);
+
+/** One that is kept; null if there is none of this number. */
+export const findEntry = (db: Sql, profileId: ProfileId, number: number): Promise<JournalEntry | null> =>
+  findWhere(db, "where profile_id = $1 and number = $2 order by number", [profileId, number]);
+
+async function findWhere(db: Sql, where: string, values: readonly unknown[]): Promise<JournalEntry | null> {
   const [row] = await db.query<JournalEntry & { format: number }>(
-    `select number, label, steps, inverse, followed, format from journal ${nextOf(way)}`,
-    [profileId, way === "redo"],
+    `select number, label, steps, inverse, followed, format from journal ${where}`,
+    [...values],
   );
   if (!row) return null;
   const { format, ...entry } = row;
@@ -62,7 +69,16 @@ export async function findNext(db: Sql, profileId: ProfileId, way: Way): Promise
   return { ...entry, label: EditLabel.parse(entry.label), steps, inverse };
 }
 
-type Way = "undo" | "redo";
+/** What is told of every edit that is kept, the newest first. */
+export async function listJournal(db: Sql, profileId: ProfileId) {
+  const rows = await db.query<{ number: number; label: unknown; at: Date; undone: boolean }>(
+    "select number, label, at, undone from journal where profile_id = $1 order by number desc",
+    [profileId],
+  );
+  return rows.map((row) => ({ ...row, label: EditLabel.parse(row.label) }));
+}
+
+export type Way = "undo" | "redo";
 
 const nextOf = (way: Way): string =>
   `where profile_id = $1 and undone = $2 order by number ${way === "undo" ? "desc" : "asc"} limit 1`;

@@ -1,7 +1,6 @@
 import { freeGaps } from "@/core/edit/place";
 import { indexTies } from "@/core/roster/ties";
 import { testRoster } from "@/core/testing/roster";
-import { commands, matchKeys } from "./frame/commands";
 import { contrast, sectionHue } from "./kit/hues";
 import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./kit/format-size";
@@ -123,26 +122,6 @@ describe("the rows of the plan", () => {
     expect(slotAtHeight(slots, rows.tops, -50)).toBe(0);
     expect(slotAtHeight(slots, rows.tops, 1e6)).toBe(slots.length - 1);
   });
-});
-
-test("keys of commands are each one's own, and are matched with their modifiers", () => {
-  const keys = commands.flatMap((command) => (command.keys ? [command.keys] : []));
-  expect(new Set(keys).size).toBe(keys.length);
-  const press = (code: string, change: Partial<KeyboardEvent> = {}) =>
-    ({
-      code,
-      key: code.slice(-1).toLowerCase(),
-      ctrlKey: false,
-      metaKey: false,
-      altKey: false,
-      shiftKey: false,
-      ...change,
-    }) as KeyboardEvent;
-  expect(matchKeys("Mod+Z", press("KeyZ", { ctrlKey: true }))).toBe(true);
-  expect(matchKeys("Mod+Z", press("KeyZ", { metaKey: true }))).toBe(true);
-  expect(matchKeys("Mod+Z", press("KeyZ", { ctrlKey: true, shiftKey: true }))).toBe(false);
-  expect(matchKeys("Alt+1", press("Digit1", { altKey: true }))).toBe(true);
-  expect(matchKeys("?", press("Slash", { key: "?", shiftKey: true }))).toBe(true);
 });
 
 test("every letter block has ink that can be read on it (WCAG 2.2, contrast at least 4.5)", () => {

@@ -48,6 +48,7 @@ const refusalText: {
   "no-profile": () => ["This profile is not there any more. Choose another one at the top."],
   "no-game": () => ["No game is registered yet. Add one on the overview."],
   "no-restore-point": () => ["This restore point is not there any more."],
+  "edit-gone": () => ["This edit is not kept any more. Older states are kept as restore points alone."],
   "profile-name": () => ["A profile needs a name of 1 to 80 characters, without line breaks."],
   "profile-name-taken": (d) => sentence`There is a profile named “${d.name}” already. Choose another name.`,
   "last-profile": () => ["This is the only profile of the game. Make another one before you delete it."],

@@ -95,6 +95,7 @@ export type RefusalData = ProblemData & {
   readonly "no-profile": Nothing;
   readonly "no-game": Nothing;
   readonly "no-restore-point": Nothing;
+  readonly "edit-gone": Nothing;
   readonly "profile-name": Nothing;
   readonly "profile-name-taken": Name;
   readonly "last-profile": Nothing;

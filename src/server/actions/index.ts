@@ -28,6 +28,7 @@ export const reads = [
   "readOrderOnDisk",
   "readProfile",
   "readProfiles",
+  "readJournal",
   "readSheet",
   "readStateOf",
   "reportFolder",

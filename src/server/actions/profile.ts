@@ -8,14 +8,16 @@ import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { windowContext } from "../window";
+import { storeEdit, type Stored } from "../operations/edit-profile";
 import {
+  goToEdit as goTo,
+  readJournal as readEdits,
   readReturned,
   step,
-  storeEdit,
+  type JournalLine,
   type Returned,
-  type Stored,
   type Travelled,
-} from "../operations/edit-profile";
+} from "../operations/history";
 import * as profiles from "../operations/profiles";
 
 const id = z.string().max(100);
@@ -58,12 +60,34 @@ export const undoOrRedo = async (
 export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
   guard(async () => readReturned((await windowContext()).db, ProfileId.parse(profileId)));
 
+/** The edits of a profile that are kept, the newest first. */
+export const readJournal = async (profileId: ProfileId): Promise<Outcome<JournalLine[]>> =>
+  guard(async () => readEdits(await windowContext(), ProfileId.parse(profileId)));
+
+/** Makes the profile what it was after an edit of its journal. */
+export const goToEdit = async (
+  profileId: ProfileId,
+  base: number,
+  number: number,
+): Promise<Outcome<{ readonly version: number }>> =>
+  guard(async () => {
+    const profile = ProfileId.parse(profileId);
+    const outcome = await goTo(
+      await windowContext(),
+      profile,
+      version.parse(base),
+      z.number().int().parse(number),
+    );
+    return outcome.ok ? done({ version: outcome.value.profile.version }) : outcome;
+  });
+
 /** The name is checked where it can be refused with a sentence. */
 const Facts = z.strictObject({ ...ProfileFacts.shape, name: z.string() });
 const StateSource = z.union([
   z.strictObject({ profile: ProfileId }),
   z.strictObject({ point: id }),
   z.strictObject({ lineup: id }),
+  z.strictObject({ edit: z.number().int(), of: ProfileId }),
 ]);
 const NewProfile = z.strictObject({
   facts: Facts,

@@ -1,29 +1,26 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import type { Edit, Step } from "@/core/model/edit";
+import type { Edit } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { Profile, ProfileState } from "@/core/model/profile";
+import type { ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { shorterSteps } from "@/core/edit/shorter-steps";
-import { applySteps } from "@/core/edit/steps";
 import { undoKey, UndoSteps, usualUndo } from "@/core/model/preferences";
 import { indexTies } from "@/core/roster/ties";
 import {
-  findNext,
   holdsEdit,
   readHistory,
   record,
-  setUndone,
   trimJournal,
   type FollowedChange,
   type History,
 } from "@/store/journal";
 import { readPreference } from "@/store/preferences";
 import { dropUnfollowed, followedId, setFollowed } from "@/store/lineups";
-import { findProfile, saveState } from "@/store/profiles";
+import { saveState } from "@/store/profiles";
 import { addRestorePoint } from "@/store/restore-points";
-import type { Db, Tx } from "@/store/sql";
+import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { keepAsFollowed, readFollowed, type Followed } from "./followed";
 import { findProfileKnown, readGround, rememberOrders, situationOf } from "./situation";
@@ -110,13 +107,14 @@ async function undoKept(tx: Tx, game: string): Promise<number> {
   return set.success ? set.data : usualUndo;
 }
 
-interface Change {
+/** What a profile was and what it is now. */
+export interface Change {
   readonly before: ProfileState;
   readonly after: ProfileState;
 }
 
 /** To be called when the change is stored for good. */
-function tellOfChange(
+export function tellOfChange(
   context: Context,
   game: string,
   profile: ProfileId,
@@ -142,59 +140,4 @@ async function followNext(
   if (after === before) return done(null);
   await setFollowed(tx, profileId, after);
   return done({ before, after });
-}
-
-export interface Returned {
-  readonly profile: Profile;
-  readonly history: History;
-  /** Only there if another list is followed now, or none. */
-  readonly followed?: Followed | null;
-}
-
-export interface Travelled extends Returned {
-  /** What led from the profile as it was to what it is now. */
-  readonly steps: readonly Step[];
-}
-
-/** Takes back the last edit, or does the last one that was taken back again. */
-export async function step(
-  context: Context,
-  profileId: ProfileId,
-  version: number,
-  way: "undo" | "redo",
-): Promise<Outcome<Travelled>> {
-  let change: Change | null = null;
-  const travelled = await context.db.transaction(async (tx): Promise<Outcome<Travelled>> => {
-    const profile = await findProfileKnown(context, tx, profileId);
-    if (!profile) return refuse("no-profile");
-    if (profile.version !== version) return refuse("stale");
-    const entry = await findNext(tx, profileId, way);
-    if (!entry) return refuse(`nothing-to-${way}`);
-    const steps = way === "undo" ? entry.inverse : entry.steps;
-    const applied = applySteps(profile.state, steps);
-    if (!applied.ok) return applied;
-    const { state } = applied.value;
-    await setUndone(tx, profileId, entry.number, way === "undo");
-    change = { before: profile.state, after: state };
-    await saveState(tx, profileId, version + 1, state, profile.state);
-    const now = { profile: { ...profile, version: version + 1, state }, steps };
-    const { followed } = entry;
-    if (!followed) return done({ ...now, history: await readHistory(tx, profileId) });
-    await setFollowed(tx, profileId, way === "undo" ? followed.before : followed.after);
-    const history = await readHistory(tx, profileId);
-    return done({ ...now, history, followed: await readFollowed(tx, profileId) });
-  });
-  if (travelled.ok && change) {
-    const { game, version: now } = travelled.value.profile;
-    tellOfChange(context, game, profileId, now, change);
-  }
-  return travelled;
-}
-
-export const readReturned = (db: Db, profileId: ProfileId): Promise<Outcome<Returned>> =>
-  db.transaction((tx) => readBack(tx, profileId));
-
-async function readBack(tx: Tx, profileId: ProfileId): Promise<Outcome<Returned>> {
-  const profile = await findProfile(tx, profileId);
-  return profile ? done({ profile, history: await readHistory(tx, profileId) }) : refuse("no-profile");
 }

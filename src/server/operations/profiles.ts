@@ -23,6 +23,7 @@ import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
+import { stateAfterEdit } from "./history";
 import { claimOfKept } from "@/core/lineup/claim";
 import { stateOfList } from "@/core/lineup/state-of-list";
 import { findImport } from "@/store/lineup-imports";
@@ -36,7 +37,11 @@ export interface NewProfile {
 
 /** Something that a state can be taken from, by its id; a lineup is one that was brought in before. */
 export type StateSource =
-  { readonly profile: ProfileId } | { readonly point: string } | { readonly lineup: string };
+  | { readonly profile: ProfileId }
+  | { readonly point: string }
+  | { readonly lineup: string }
+  /** After an edit of this number in the journal. */
+  | { readonly edit: number; readonly of: ProfileId };
 
 /** Makes a profile, empty or a copy, and switches to it. */
 export async function createProfile(context: Context, wanted: NewProfile): Promise<Outcome<Profile>> {
@@ -76,6 +81,7 @@ export async function stateOf(
     const point = await findRestorePoint(tx, source.point);
     return point ? done(point.state) : refuse("no-restore-point");
   }
+  if ("edit" in source) return stateAfterEdit(tx, source.of, source.edit);
   const found = await findImport(tx, source.lineup);
   if (!found) return refuse("import-gone");
   const { lineup, claim } = found;

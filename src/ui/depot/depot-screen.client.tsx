@@ -8,6 +8,7 @@ import { inputLook } from "../kit/field";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
+import { useScopedCommands } from "../workspace/scoped-commands";
 import { useEditor } from "../workspace/workspace.client";
 import { DepotList } from "./depot-list";
 import { DepotPage } from "./depot-page";
@@ -49,10 +50,15 @@ export function DepotScreen() {
     ],
     [get],
   );
+  const selected = useMemo(() => {
+    const keys = new Set(chosen.selected);
+    return shown.filter(({ id }) => keys.has(id));
+  }, [shown, chosen.selected]);
+  useScopedCommands("With what is selected in the depot", commands, selected);
   const updates = rows.filter((each) => each.standing === "newer" && !each.newest.terms);
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-2 border-b px-3">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-2 border-b px-3">
         <h1 className="text-lg font-bold">Depot</h1>
         <input
           type="search"

@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { Tabs } from "radix-ui";
 import { Queue } from "../depot/queue";
+import { HistoryTab } from "../history/history-tab";
 import { Button } from "../kit/button";
 import { Floor } from "../kit/floor";
 import { giveFocusBack } from "../kit/give-focus-back";
@@ -12,6 +13,7 @@ import { TrialTab } from "./trial-tab";
 const tabs = [
   { id: "trial", label: "Trial", Content: TrialTab },
   { id: "queue", label: "Queue", Content: Queue },
+  { id: "history", label: "History", Content: HistoryTab },
   { id: "messages", label: "Messages", Content: MessagesTab },
 ] as const;
 

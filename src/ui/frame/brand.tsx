@@ -1,8 +1,8 @@
 /** What the application is called, with its mark. */
 export const Brand = () => (
-  <span className="flex w-36 items-center gap-2.5 text-lg font-bold">
+  <span className="flex items-center gap-2.5 text-lg font-bold md:w-36">
     <Mark />
-    Seating
+    <span className="max-md:sr-only">Seating</span>
   </span>
 );
 

@@ -2,35 +2,29 @@
 
 import { Command as Cmdk } from "cmdk";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { plainText, type Sentence } from "@/core/messages/parts";
-import { sayRefusal } from "@/core/messages/refusals";
-import { ruleText } from "@/core/messages/rules";
-import type { ListName, Rule } from "@/core/model/profile";
-import { seatAndTitle, titleOf, type Roster, type SeatedItem, type SeatedList } from "@/core/roster/roster";
+import type { ProfileId } from "@/core/model/ids";
 import { addRule } from "@/core/edit/rule-edits";
-import { parseRule } from "@/core/edit/rule-sentence";
-import { newRule } from "../rules/new-rule";
+import { focusView } from "../kit/give-focus-back";
+import { useKept } from "../kit/kept";
+import { useScope } from "../workspace/scoped-commands";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { commands, type Command } from "./commands";
 import { useGo } from "../workspace/use-go";
+import { findHits, type Hit, type HitGroup } from "./command-hits";
+import { commands, type Command } from "./commands";
+import { changedKeys } from "./keys";
 
-interface Hit {
-  readonly key: string;
-  readonly group: "Rule" | "Seat" | "Plugins" | "Mods" | "Commands";
-  readonly title: string;
-  readonly detail: string;
-  readonly run: () => void;
-}
-
-const groupNames = ["Rule", "Seat", "Plugins", "Mods", "Commands"] as const;
-const most = { Rule: 1, Seat: 1, Plugins: 7, Mods: 5, Commands: 8 } as const;
-
-/** One field that finds items by seat or name and runs commands. */
+/** One field that finds items by seat or name, places of the application, and runs commands. */
 export function CommandField({ run }: { run: (command: Command) => void }) {
   const input = useRef<HTMLInputElement>(null);
+  /** Where the focus was before. */
+  const from = useRef<HTMLElement | null>(null);
+  /** A click into what is found leaves the field first. */
+  const closing = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
-  const hits = useHits(text, run);
+  /** Titles of the groups of which all are shown. */
+  const [whole, setWhole] = useState<readonly string[]>([]);
+  const groups = useGroups(open, text, run);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.code !== "KeyK") return;
@@ -41,13 +35,20 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
-  const choose = (hit: Hit) => {
+  const clear = () => {
     setOpen(false);
     setText("");
-    input.current?.blur();
+    setWhole([]);
+  };
+  const goBack = () => {
+    if (from.current?.isConnected) from.current.focus({ preventScroll: true });
+    else focusView();
+  };
+  const choose = (hit: Hit) => {
+    clear();
+    goBack();
     hit.run();
   };
-  const groups = groupNames.filter((group) => hits.some((hit) => hit.group === group));
   return (
     <Cmdk
       shouldFilter={false}
@@ -56,8 +57,9 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
       className="relative w-full max-w-[400px]"
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
-        setOpen(false);
-        input.current?.blur();
+        event.preventDefault();
+        clear();
+        goBack();
       }}
     >
       <Cmdk.Input
@@ -65,10 +67,17 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         value={text}
         onValueChange={(value) => {
           setText(value);
+          setWhole([]);
           setOpen(true);
         }}
-        onFocus={() => setOpen(true)}
-        onBlur={() => setTimeout(() => setOpen(false), 120)}
+        onFocus={({ relatedTarget }) => {
+          from.current = relatedTarget instanceof HTMLElement ? relatedTarget : null;
+          clearTimeout(closing.current);
+          setOpen(true);
+        }}
+        onBlur={() => {
+          closing.current = setTimeout(() => setOpen(false), 120);
+        }}
         placeholder="Search, or type a seat or a command"
         className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-14 pl-2.5"
       />
@@ -80,119 +89,101 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         hidden={!open}
         className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[360px] overflow-auto rounded-md border p-1 shadow-xl"
       >
-        {hits.length === 0 && (
-          <div className="text-ink2 px-2 py-3">Nothing is called “{text}”, and no seat or command.</div>
+        {groups.length === 0 && (
+          <div role="status" className="text-ink2 px-2 py-3">
+            Nothing found for “{text.trim()}”: no item, seat, place or command. The shelf has a search of its
+            own.
+          </div>
         )}
         {groups.map((group) => (
-          <Cmdk.Group
-            key={group}
-            heading={<span className="text-ink3 px-2 text-xs font-semibold">{group}</span>}
-          >
-            {hits
-              .filter((hit) => hit.group === group)
-              .map((hit) => (
-                <Cmdk.Item
-                  key={hit.key}
-                  value={hit.key}
-                  onSelect={() => choose(hit)}
-                  onMouseDown={(event) => event.preventDefault()}
-                  className="data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2"
-                >
-                  <span className="grow truncate">{hit.title}</span>
-                  <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
-                </Cmdk.Item>
-              ))}
-          </Cmdk.Group>
+          <Group
+            key={group.title}
+            group={group}
+            isWhole={whole.includes(group.title)}
+            onMore={() => setWhole([...whole, group.title])}
+            onChoose={choose}
+          />
         ))}
       </Cmdk.List>
     </Cmdk>
   );
 }
 
-function useHits(text: string, run: (command: Command) => void): Hit[] {
-  const { editor } = useWorkspace();
+const itemLook =
+  "data-[selected=true]:bg-pine-soft flex h-7 cursor-pointer items-center gap-2 rounded px-2 data-[selected=true]:outline-pine data-[selected=true]:outline-1";
+
+function Group({
+  group: { title, hits, most },
+  isWhole,
+  onMore,
+  onChoose,
+}: {
+  group: HitGroup;
+  isWhole: boolean;
+  onMore: () => void;
+  onChoose: (hit: Hit) => void;
+}) {
+  const shown = isWhole ? hits : hits.slice(0, most);
+  return (
+    <Cmdk.Group heading={<span className="text-ink3 px-2 text-sm font-semibold">{title}</span>}>
+      {shown.map((hit) => (
+        <Cmdk.Item
+          key={hit.key}
+          value={hit.key}
+          onSelect={() => onChoose(hit)}
+          onMouseDown={(event) => event.preventDefault()}
+          className={itemLook}
+        >
+          <span className="grow truncate">{hit.title}</span>
+          <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
+        </Cmdk.Item>
+      ))}
+      {shown.length < hits.length && (
+        <Cmdk.Item
+          value={`more ${title}`}
+          onSelect={onMore}
+          onMouseDown={(event) => event.preventDefault()}
+          className={`${itemLook} text-ink2`}
+        >
+          and {hits.length - shown.length} more
+        </Cmdk.Item>
+      )}
+    </Cmdk.Group>
+  );
+}
+
+function useGroups(open: boolean, text: string, run: (command: Command) => void): readonly HitGroup[] {
+  const { editor, workOn, panel } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const lens = useEditor((state) => state.lens);
+  const view = useEditor((state) => state.view);
+  const [keys] = useKept(changedKeys);
+  const scope = useScope();
   const go = useGo();
+  const present = roster.profile.id;
   return useMemo(() => {
-    const wanted = text.trim().toLowerCase();
-    const toItem = (list: ListName, id: string) => () => {
-      editor.select([id], id, list);
-      go("/plan");
-    };
-    const all = [
-      ...ruleHits(roster, lens, text, (rule) => editor.dispatch(addRule(rule))),
-      ...seatHits(roster.lists[lens], wanted, toItem),
-      ...nameHits(roster.lists.plugins, wanted, toItem),
-      ...nameHits(roster.lists.mods, wanted, toItem),
-      ...commandHits(wanted, run),
-    ];
-    const counts = new Map<string, number>();
-    return all.filter(({ group }) => {
-      const count = (counts.get(group) ?? 0) + 1;
-      counts.set(group, count);
-      return count <= most[group];
-    });
-  }, [text, roster, lens, editor, go, run]);
-}
-
-/** A sentence that is a rule: chosen, it is remembered; one that names nothing to be found says what is the matter. */
-function ruleHits(roster: Roster, list: ListName, text: string, remember: (rule: Rule) => void): Hit[] {
-  const spoken = parseRule(roster.lists[list], text);
-  if (!spoken) return [];
-  const words = (parts: Sentence) => plainText(parts, (id) => seatAndTitle(roster, id));
-  if (!spoken.ok)
-    return [
-      {
-        key: "rule",
-        group: "Rule",
-        title: words(sayRefusal(spoken.refusal)),
-        detail: "",
-        run: () => undefined,
+    // What nobody sees is not looked for: the list of a big profile changes with every edit.
+    if (!open) return none;
+    return findHits(text, {
+      roster,
+      lens,
+      commands,
+      keys,
+      scope,
+      profiles: view.profiles.filter((each) => !each.deleted && each.id !== present),
+      points: view.restorePoints,
+      lists: view.followed ? [{ id: "followed", title: view.followed.lineup.title }] : [],
+      run,
+      toItem: (list, id) => {
+        editor.select([id], id, list);
+        go("/plan");
       },
-    ];
-  const { rule, note } = spoken.value;
-  return [
-    {
-      key: "rule",
-      group: "Rule",
-      title: `Remember: ${words(ruleText(rule))}`,
-      detail: rule.strength,
-      run: () => remember(newRule(list, rule, note)),
-    },
-  ];
+      toProfile: (id) => void workOn(id as ProfileId),
+      toPoint: () => panel.show("history"),
+      toList: () => go("/lineups?part=following"),
+      remember: (rule) => editor.dispatch(addRule(rule)),
+    });
+  }, [open, text, roster, lens, keys, scope, view, present, run, editor, go, workOn, panel]);
 }
 
-type Go = (list: ListName, id: string) => () => void;
-
-const itemHit = (group: Hit["group"], item: SeatedItem, go: Go): Hit => ({
-  key: `${group} ${item.id}`,
-  group,
-  title: titleOf(item),
-  detail: item.seat,
-  run: go(item.list, item.id),
-});
-
-/** Of the order that is looked at. */
-const seatHits = ({ items }: SeatedList, wanted: string, go: Go): Hit[] =>
-  items.filter((item) => item.seat.toLowerCase() === wanted).map((item) => itemHit("Seat", item, go));
-
-function nameHits({ name, items }: SeatedList, wanted: string, go: Go): Hit[] {
-  if (wanted === "") return [];
-  const group = name === "mods" ? "Mods" : "Plugins";
-  return items
-    .filter((item) => `${titleOf(item)} ${item.id}`.toLowerCase().includes(wanted))
-    .map((item) => itemHit(group, item, go));
-}
-
-function commandHits(wanted: string, run: (command: Command) => void): Hit[] {
-  return commands
-    .filter((command) => command.title.toLowerCase().includes(wanted))
-    .map((command) => ({
-      key: `command ${command.id}`,
-      group: "Commands",
-      title: command.title,
-      detail: (command.keys ?? "").replace("Mod", "Ctrl"),
-      run: () => run(command),
-    }));
-}
+const none: readonly HitGroup[] = [];

@@ -15,7 +15,8 @@ import { OrderFileDialog } from "../order-file/order-file-dialog";
 import type { ShownView } from "../workspace/read-workspace";
 import { useWorkspace, WorkspaceRoot } from "../workspace/workspace.client";
 import { BottomPanel } from "./bottom-panel";
-import { commands, matchKeys, type Command, type CommandContext, type DialogName } from "./commands";
+import { commands, type Command, type CommandContext, type DialogName } from "./commands";
+import { changedKeys, keysOf, keysPressed } from "./keys";
 import { KeysDialog } from "./keys-dialog";
 import { NewProfileDialog, PresentFactsDialog } from "../profiles/profile-dialogs";
 import { SwitchDialog } from "../profiles/switch-dialog";
@@ -127,7 +128,9 @@ function useCommands(openDialog: (name: DialogName) => void): (command: Command)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.defaultPrevented || (isTyping(event.target) && !event.altKey && !isSave(event))) return;
-      const command = commands.find((each) => each.keys && matchKeys(each.keys, event));
+      const pressed = keysPressed(event);
+      const changed = changedKeys.get();
+      const command = pressed && commands.find((each) => keysOf(each, changed) === pressed);
       if (!command) return;
       event.preventDefault();
       run(command);

@@ -5,6 +5,7 @@ import {
   Layers,
   House,
   ListOrdered,
+  Menu,
   PanelLeftClose,
   PanelLeftOpen,
   LibraryBig,
@@ -14,11 +15,14 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import { usePathname } from "next/navigation";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { z } from "zod";
 import { mainList } from "@/core/model/game";
 import { Kept, useKept } from "../kit/kept";
+import { Button } from "../kit/button";
+import { Sheet } from "../kit/panes/sheet";
 import { SidePane } from "../kit/panes/side-pane";
+import { useNarrow } from "../kit/panes/use-narrow";
 import { useEditor } from "../workspace/workspace.client";
 import { ViewLink } from "../workspace/view-link";
 
@@ -28,6 +32,7 @@ const isKeptNarrow = new Kept("seating-rail-narrow", z.boolean(), false);
 /** The rail, and beside it the rest. */
 export function WithRail({ children }: { children: ReactNode }) {
   const [isNarrow, setNarrow] = useKept(isKeptNarrow);
+  const isSheet = useNarrow();
   return (
     <SidePane
       at="left"
@@ -36,15 +41,45 @@ export function WithRail({ children }: { children: ReactNode }) {
       least={128}
       most={320}
       folded={{ size: 48, is: isNarrow, set: setNarrow }}
-      pane={<Rail narrow={isNarrow} setNarrow={setNarrow} />}
+      pane={isSheet ? null : <Rail narrow={isNarrow} setNarrow={setNarrow} />}
     >
       {children}
     </SidePane>
   );
 }
 
+/** Where there is no room for the rail beside the view, the way to it. */
+export function RailButton() {
+  const isSheet = useNarrow();
+  const [isOpen, open] = useState(false);
+  const path = usePathname();
+  const [from, setFrom] = useState(path);
+  if (path !== from) {
+    // It was for going there.
+    setFrom(path);
+    open(false);
+  }
+  if (!isSheet) return null;
+  return (
+    <>
+      <Button
+        look="quiet"
+        aria-label="Views"
+        aria-expanded={isOpen}
+        onClick={() => open(true)}
+        className="w-8 !px-0"
+      >
+        <Menu size={16} aria-hidden />
+      </Button>
+      <Sheet open={isOpen} onClose={() => open(false)} at="left" title="Views">
+        <Rail narrow={false} setNarrow={null} />
+      </Sheet>
+    </>
+  );
+}
+
 /** The views that work, with what stands in each. */
-function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: (narrow: boolean) => void }) {
+function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: ((narrow: boolean) => void) | null }) {
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
@@ -60,14 +95,16 @@ function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: (narrow: bool
       <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
       <RailLink to="/depot" icon={Warehouse} label="Depot" narrow={narrow} />
       <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
-      <button
-        type="button"
-        onClick={() => setNarrow(!narrow)}
-        aria-label={narrow ? "Widen the rail" : "Narrow the rail"}
-        className="text-ink3 hover:bg-sunk hover:text-ink mt-auto flex h-8 items-center gap-3 rounded-md px-2"
-      >
-        <Fold size={16} aria-hidden />
-      </button>
+      {setNarrow && (
+        <button
+          type="button"
+          onClick={() => setNarrow(!narrow)}
+          aria-label={narrow ? "Widen the rail" : "Narrow the rail"}
+          className="text-ink3 hover:bg-sunk hover:text-ink mt-auto flex h-8 items-center gap-3 rounded-md px-2"
+        >
+          <Fold size={16} aria-hidden />
+        </button>
+      )}
     </nav>
   );
 }

@@ -22,7 +22,7 @@ export function Strip() {
   const { standing, words } = useStanding();
   const on = modsOn(roster);
   return (
-    <footer className="border-line bg-surface flex h-[30px] shrink-0 items-center gap-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap">
+    <footer className="border-line bg-surface flex min-h-[30px] shrink-0 flex-wrap items-center gap-x-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap md:h-[30px] md:flex-nowrap">
       <span className="text-ink2">
         <b className="text-ink font-mono">{on}</b> of{" "}
         <span className="font-mono">{view.stock.shelf.length}</span> mods on

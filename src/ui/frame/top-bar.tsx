@@ -1,6 +1,6 @@
 "use client";
 
-import { Bell, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
+import { Bell, History, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { labelText } from "@/core/messages/labels";
 import { findItem, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
@@ -8,6 +8,7 @@ import { useEditor, useMessages, useWorkspace } from "../workspace/workspace.cli
 import { Brand } from "./brand";
 import { CommandField } from "./command-field";
 import type { Command, DialogName } from "./commands";
+import { RailButton } from "./rail";
 import { GameMenu } from "./game-menu";
 import { ProfileMenu } from "./profile-menu";
 import { turnTheme, useTheme } from "./theme";
@@ -23,17 +24,19 @@ export function TopBar({
   const theme = useTheme();
   const Lamp = theme === "dark" ? Sun : Moon;
   return (
-    <header className="border-line bg-surface flex h-12 shrink-0 items-center gap-2 border-b px-3">
+    <header className="border-line bg-surface flex min-h-12 shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 md:flex-nowrap">
+      <RailButton />
       <Brand />
       <GameMenu />
       <ProfileMenu openDialog={openDialog} />
-      <div className="flex min-w-40 grow justify-center px-2">
+      <div className="flex min-w-40 grow justify-center max-md:order-last max-md:basis-full md:px-2">
         <CommandField run={run} />
       </div>
       <Travel way="undo" />
       <Travel way="redo" />
+      <HistoryButton />
       <Button onClick={() => void trial.start()}>
-        <Play size={14} aria-hidden /> Start a trial
+        <Play size={14} aria-hidden /> <span className="max-md:sr-only">Start a trial</span>
       </Button>
       <MessagesButton />
       <Button
@@ -45,6 +48,24 @@ export function TopBar({
         <Lamp size={16} aria-hidden />
       </Button>
     </header>
+  );
+}
+
+/** What was done before, and what can be gone back to. */
+function HistoryButton() {
+  const { panel } = useWorkspace();
+  const isOpen = panel.tab === "history";
+  return (
+    <Button
+      look="quiet"
+      aria-pressed={isOpen}
+      aria-label="History"
+      title="History of this profile"
+      onClick={() => (isOpen ? panel.close() : panel.show("history"))}
+      className="!px-2"
+    >
+      <History size={15} aria-hidden />
+    </Button>
   );
 }
 

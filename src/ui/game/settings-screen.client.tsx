@@ -1,10 +1,13 @@
 "use client";
 
+import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { undoKey, UndoSteps, usualUndo } from "@/core/model/preferences";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
+import { KeysSettings } from "../frame/keys-settings";
+import { PartLinks } from "../workspace/part-links";
 import { areNamed, FoldersFields } from "../start/folders-fields";
 import { changeDefinition, changeFolders } from "../workspace/server";
 import { Copies } from "../order-file/copies";
@@ -13,26 +16,43 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { DefinitionEditor } from "./definition-editor";
 import { OwnData } from "./own-data";
 
-/** What holds for the game as a whole: its folders, its laws, and everything that Seating keeps. */
+const parts = [
+  { id: "folders", label: "Folders", Content: Folders },
+  { id: "definition", label: "Game definition", Content: Definition },
+  { id: "data", label: "Data and undo", Content: Data },
+  { id: "keys", label: "Keys", Content: KeysSettings },
+] as const;
+
+/** What holds for the game as a whole, and for the application: a page for each. */
 export function SettingsScreen() {
   const game = useEditor((state) => state.view.game);
+  const wanted = useSearchParams().get("part");
+  const { id: part, Content } = parts.find(({ id }) => id === wanted) ?? parts[0];
   return (
-    <div className="h-full overflow-auto">
-      <header className="border-line flex h-11 items-center border-b px-5">
+    <div className="flex h-full flex-col">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 border-b px-5">
         <h1 className="text-lg font-bold">Settings of {game.name}</h1>
+        <PartLinks label="Pages" view="/settings" parts={parts} present={part} />
       </header>
-      <div className="max-w-5xl space-y-6 px-5 py-4">
-        <Folders key={game.id} />
-        <section aria-labelledby="copies" className="max-w-2xl space-y-2">
-          <h2 id="copies" className="text-lg font-bold">
-            Copies of what another program had written
-          </h2>
-          <Copies />
-        </section>
-        <Undo key={`${game.id} undo`} />
-        <OwnData />
-        <Laws key={game.id} />
+      <div key={`${game.id} ${part}`} className="min-h-0 grow overflow-auto px-5 py-4">
+        <Content />
       </div>
+    </div>
+  );
+}
+
+/** What is kept of the user's, and for how long. */
+function Data() {
+  return (
+    <div className="space-y-6">
+      <OwnData />
+      <Undo />
+      <section aria-labelledby="copies" className="max-w-2xl space-y-2">
+        <h2 id="copies" className="text-lg font-bold">
+          Copies of what another program had written
+        </h2>
+        <Copies />
+      </section>
     </div>
   );
 }
@@ -93,21 +113,21 @@ function Undo() {
   );
 }
 
-function Laws() {
+function Definition() {
   const { unwrap, tell, shelfReading } = useWorkspace();
   const { game, ownDefinition } = useEditor((state) => state.view);
   const store = async (definition: GameDefinition) => {
     const outcome = await changeDefinition(definition);
     unwrap(outcome);
     if (!outcome.ok) return false;
-    tell(["The laws are stored; the shelf is read anew by them."]);
+    tell(["The definition is saved; the shelf is scanned by it."]);
     void shelfReading.read();
     return true;
   };
   return (
-    <section aria-labelledby="laws">
+    <section aria-labelledby="laws" className="max-w-5xl">
       <h2 id="laws" className="text-lg font-bold">
-        Laws of the game
+        Game definition
       </h2>
       <p className="text-ink2">
         {ownDefinition
@@ -117,7 +137,7 @@ function Laws() {
       <DefinitionEditor
         draftKey={`definition-${game.id}`}
         start={game}
-        word="Store these laws"
+        word="Save definition"
         onStore={store}
       />
     </section>

@@ -25,19 +25,41 @@ export const listInDrop = ({ files }: DataTransfer): File | null =>
   [...files].find(({ name }) => isListName(name)) ?? null;
 
 async function packFolder(folder: FileSystemDirectoryEntry): Promise<Dropped> {
-  const files: AsyncZippable = {};
+  const files = new Map<string, File>();
   await collect(folder, "", files);
-  const bytes = await new Promise<Uint8Array>((done, fail) =>
-    zip(files, { level: 1 }, (error, data) => (error ? fail(error) : done(data))),
-  );
-  return { name: `${folder.name}.zip`, archive: new Blob([bytes as Uint8Array<ArrayBuffer>]) };
+  return packFiles(folder.name, files);
 }
 
-async function collect(folder: FileSystemDirectoryEntry, below: string, files: AsyncZippable): Promise<void> {
+/** Files of folders that were chosen: those below each folder, by their paths there. */
+export function foldersOfFiles(files: readonly File[]): ReadonlyMap<string, ReadonlyMap<string, File>> {
+  const folders = new Map<string, Map<string, File>>();
+  for (const file of files) {
+    const [top = "", ...below] = file.webkitRelativePath.split("/");
+    const inside = folders.get(top) ?? new Map<string, File>();
+    folders.set(top, inside.set(below.join("/"), file));
+  }
+  return folders;
+}
+
+/** An archive of these files. */
+export async function packFiles(name: string, files: ReadonlyMap<string, File>): Promise<Dropped> {
+  const contents: AsyncZippable = {};
+  for (const [path, file] of files) contents[path] = new Uint8Array(await file.arrayBuffer());
+  const bytes = await new Promise<Uint8Array>((done, fail) =>
+    zip(contents, { level: 1 }, (error, data) => (error ? fail(error) : done(data))),
+  );
+  return { name: `${name}.zip`, archive: new Blob([bytes as Uint8Array<ArrayBuffer>]) };
+}
+
+async function collect(
+  folder: FileSystemDirectoryEntry,
+  below: string,
+  files: Map<string, File>,
+): Promise<void> {
   for (const entry of await listEntries(folder.createReader())) {
     const path = `${below}${entry.name}`;
     if (entry.isDirectory) await collect(entry as FileSystemDirectoryEntry, `${path}/`, files);
-    else files[path] = new Uint8Array(await (await fileOf(entry as FileSystemFileEntry)).arrayBuffer());
+    else files.set(path, await fileOf(entry as FileSystemFileEntry));
   }
 }
 

@@ -11,6 +11,7 @@ import type { EditorState } from "../workspace/editor-state";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { listInDrop, readDrop, type Dropped } from "./dropped-files";
 import { offerList } from "../lineups/pending-list";
+import { useOfferedMods } from "./offered-mods";
 import { IncomingDialog, type Wanted } from "./incoming-dialog";
 import { once } from "../workspace/once";
 import { useGo } from "../workspace/use-go";
@@ -25,20 +26,19 @@ export function IncomingMods() {
   /** The mod that was just added and asks for choices, by its id. */
   const [asking, setAsking] = useState<string | null>(null);
   const asked = useEditor((state) => (asking ? state.roster.modOf.get(asking) : undefined)) ?? null;
-  const isOver = useDrop(
-    (dropped) => {
-      if (dropped.length > 0) setWaiting((before) => [...before, ...dropped]);
-      else
-        tell(
-          ["That is neither a mod nor a list: drop an archive (.zip, .7z, .rar), a folder, or a lineup."],
-          "wrong",
-        );
-    },
-    (list) => {
-      offerList(list);
-      go("/lineups?part=in");
-    },
-  );
+  const look = (mods: readonly Dropped[]) => {
+    if (mods.length > 0) setWaiting((before) => [...before, ...mods]);
+    else
+      tell(
+        ["That is neither a mod nor a list: drop an archive (.zip, .7z, .rar), a folder, or a lineup."],
+        "wrong",
+      );
+  };
+  useOfferedMods(look);
+  const isOver = useDrop(look, (list) => {
+    offerList(list);
+    go("/lineups?part=in");
+  });
   const next = waiting[0];
   useEffect(() => {
     if (!next || incoming || asking) return;
@@ -114,7 +114,7 @@ export function IncomingMods() {
   );
 }
 
-/** Whether something is dragged over the window; `onDrop` gets what is dropped where no view takes it itself. */
+/** Whether something is dragged over the window; `onDrop` gets what is dropped, or pasted, where no view takes it itself. */
 function useDrop(onDrop: (dropped: readonly Dropped[]) => void, onList: (list: File) => void): boolean {
   const [isOver, setIsOver] = useState(false);
   const take = useEffectEvent(onDrop);
@@ -137,10 +137,19 @@ function useDrop(onDrop: (dropped: readonly Dropped[]) => void, onList: (list: F
       if (list) return takeList(list);
       void readDrop(event.dataTransfer!).then((dropped) => take(dropped));
     };
+    const paste = (event: ClipboardEvent) => {
+      if (event.defaultPrevented || !event.clipboardData?.files.length) return;
+      event.preventDefault();
+      const list = listInDrop(event.clipboardData);
+      if (list) return takeList(list);
+      void readDrop(event.clipboardData).then((pasted) => take(pasted));
+    };
+    window.addEventListener("paste", paste);
     window.addEventListener("dragover", over);
     window.addEventListener("dragleave", leave);
     window.addEventListener("drop", drop);
     return () => {
+      window.removeEventListener("paste", paste);
       window.removeEventListener("dragover", over);
       window.removeEventListener("dragleave", leave);
       window.removeEventListener("drop", drop);

@@ -6,7 +6,7 @@ import { Floor } from "./floor";
 import { keepOpenBeside } from "./beside-dialogs";
 import { giveFocusBack } from "./give-focus-back";
 
-const widths = { small: "w-[420px]", medium: "w-[640px]", large: "w-[960px] max-w-[96vw]" } as const;
+const widths = { small: "w-[26.25rem]", medium: "w-[40rem]", large: "w-[60rem]" } as const;
 
 /** A small window over the work, for one question. It gives the focus back to where it was. */
 export function Dialog({
@@ -35,7 +35,7 @@ export function Dialog({
             event.preventDefault();
             giveFocusBack();
           }}
-          className={`border-line bg-surface text-ink fixed left-1/2 top-24 z-50 max-h-[80vh] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${widths[size]}`}
+          className={`border-line bg-surface text-ink fixed left-1/2 top-[min(6rem,5vh)] z-50 max-h-[min(80vh,calc(100vh-5vh-1rem))] max-w-[96vw] -translate-x-1/2 overflow-auto rounded-md border p-4 shadow-xl ${widths[size]}`}
         >
           <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>
           {hint && <Primitive.Description className="text-ink2 mt-1">{hint}</Primitive.Description>}

@@ -6,9 +6,19 @@ import type { ReactNode } from "react";
 import { menuLook } from "./menu-look";
 
 /** A button that opens onto settings of a list. */
-export function Drop({ label, isOn, children }: { label: string; isOn: boolean; children: ReactNode }) {
+export function Drop({
+  label,
+  isOn,
+  isOpenAtFirst = false,
+  children,
+}: {
+  label: string;
+  isOn: boolean;
+  isOpenAtFirst?: boolean;
+  children: ReactNode;
+}) {
   return (
-    <Popover.Root>
+    <Popover.Root defaultOpen={isOpenAtFirst}>
       <Popover.Trigger
         className={`border-line bg-surface flex h-7 items-center gap-1 rounded-md border px-2 ${isOn ? "font-semibold" : "text-ink2"}`}
       >

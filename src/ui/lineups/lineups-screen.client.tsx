@@ -11,20 +11,20 @@ import { ListOut } from "./out/list-out";
 import { usePendingList } from "./pending-list";
 import { PlayTogether } from "./together/play-together";
 import { useGo } from "../workspace/use-go";
-import { ViewLink } from "../workspace/view-link";
+import { PartLinks } from "../workspace/part-links";
 
 const parts = [
-  ["out", "Out"],
-  ["in", "In"],
-  ["following", "Following"],
-  ["together", "Together"],
+  { id: "out", label: "Out" },
+  { id: "in", label: "In" },
+  { id: "following", label: "Following" },
+  { id: "together", label: "Together" },
 ] as const;
 
 /** Lists out of this machine, into it, and the one that the profile follows. */
 export function LineupsScreen() {
   const go = useGo();
   const wanted = useSearchParams().get("part");
-  const part = parts.find(([id]) => id === wanted)?.[0] ?? "out";
+  const part = parts.find(({ id }) => id === wanted)?.id ?? "out";
   const pending = usePendingList();
   const { editor, switchTo } = useWorkspace();
   const [merging, setMerging] = useState<ListSource | null>(null);
@@ -38,20 +38,9 @@ export function LineupsScreen() {
   }, [pending, part, go]);
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-4 border-b px-4">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-4 border-b px-4">
         <h1 className="text-lg font-bold">Lineups</h1>
-        <nav aria-label="Parts" className="flex gap-1">
-          {parts.map(([id, label]) => (
-            <ViewLink
-              key={id}
-              href={`/lineups?part=${id}`}
-              aria-current={id === part ? "page" : undefined}
-              className={`flex h-7 items-center rounded-md px-3 font-semibold ${id === part ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
-            >
-              {label}
-            </ViewLink>
-          ))}
-        </nav>
+        <PartLinks label="Parts" view="/lineups" parts={parts} present={part} />
       </header>
       {part === "out" && <ListOut />}
       {part === "in" && (

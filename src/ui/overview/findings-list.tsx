@@ -71,11 +71,11 @@ function GroupRow({ group }: { group: FindingGroup }) {
   const isOne = findings.length === 1;
   return (
     <li className="border-line border-b py-2">
-      <div className="flex items-start gap-2.5">
+      <div className="flex flex-wrap items-start gap-x-2.5 gap-y-1.5 sm:flex-nowrap">
         <span className="pt-0.5">
           <LevelMark level={level} label={levelWords[level].one} size={13} />
         </span>
-        <div className="min-w-0 grow">
+        <div className="min-w-0 grow basis-56">
           <p className="font-bold">
             {findingTitle[first!.id]}
             {!isOne && <span className="text-ink2 font-mono text-sm font-normal"> × {findings.length}</span>}
@@ -86,7 +86,7 @@ function GroupRow({ group }: { group: FindingGroup }) {
             </p>
           )}
         </div>
-        <div className="flex shrink-0 flex-wrap justify-end gap-1.5">
+        <div className="flex flex-wrap justify-end gap-1.5 max-sm:ml-6 sm:max-w-[60%]">
           {wants.length > 0 && <GetMissing wants={wants} />}
           {fixes.map((fix, at) => (
             <FixButton key={at} fix={fix} />
@@ -94,7 +94,13 @@ function GroupRow({ group }: { group: FindingGroup }) {
           {isOne ? (
             <ShowItem finding={first!} />
           ) : (
-            <Button small look="quiet" aria-expanded={isOpen} onClick={() => open(!isOpen)}>
+            <Button
+              small
+              look="quiet"
+              aria-expanded={isOpen}
+              aria-label={`${isOpen ? "Fold them" : `Show all ${findings.length}`}: ${findingTitle[first!.id]}`}
+              onClick={() => open(!isOpen)}
+            >
               {isOpen ? "Fold them" : `Show all ${findings.length}`}
             </Button>
           )}

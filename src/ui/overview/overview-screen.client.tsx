@@ -52,7 +52,7 @@ export function OverviewScreen() {
         </div>
         <ProposeButton of={listToPropose(findings)} />
       </header>
-      <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-x-6 px-5 py-4">
+      <div className="grid gap-x-6 gap-y-5 px-5 py-4 md:grid-cols-[minmax(0,1fr)_17rem] lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-5">
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
             <Number label="mods on" value={modsOn(roster)} of={view.stock.shelf.length} href="/shelf" />

@@ -25,7 +25,7 @@ export function SectionsChart({ list }: { list: SeatedList }) {
   const counts = useMemo(() => countSections(list), [list]);
   const { data, options } = useMemo(() => draw(counts, theme), [counts, theme]);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(190px,auto)] gap-4">
+    <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(190px,auto)]">
       <div className="h-64 min-w-0">
         <Bar
           key={theme}

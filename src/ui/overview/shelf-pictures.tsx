@@ -49,7 +49,7 @@ function Picture({ title, drawing, children }: { title: string; drawing: ReactNo
   return (
     <div>
       <h3 className="mb-1 font-semibold">{title}</h3>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(190px,auto)] gap-4">
+      <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(190px,auto)]">
         <div className="h-52 min-w-0">{drawing}</div>
         {children}
       </div>

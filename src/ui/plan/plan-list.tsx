@@ -152,7 +152,7 @@ export function PlanList({
             aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
             tabIndex={0}
             onKeyDown={onKeyDown}
-            className="relative h-full overflow-auto focus-visible:outline-none"
+            className="@container relative h-full overflow-auto focus-visible:outline-none"
           >
             <DragGround height={rows.tops.at(-1)!}>
               {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}

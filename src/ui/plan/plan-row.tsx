@@ -40,7 +40,7 @@ export const SectionBand = memo(function SectionBand({
         <Fold size={14} aria-hidden />
       </button>
       <SectionLetter index={row.index} hue={row.section.hue} />
-      <span className="font-bold">{row.section.name}</span>
+      <span className="truncate font-bold">{row.section.name}</span>
       <span className="text-ink2 font-mono text-sm">{row.count}</span>
       {row.section.closed && (
         <span className="text-ink2 flex items-center gap-1 text-sm">
@@ -52,7 +52,7 @@ export const SectionBand = memo(function SectionBand({
           {plural(row.count, "waits", "wait")} to be seated
         </span>
       )}
-      <span className="text-ink2 truncate pr-3 text-sm">{row.section.guidance}</span>
+      <span className="text-ink2 hidden truncate pr-3 text-sm @xl:inline">{row.section.guidance}</span>
     </div>
   );
 });
@@ -146,7 +146,7 @@ export const ItemRow = memo(function ItemRow({
   return (
     <div
       data-item={item.id}
-      className={`border-line flex h-full items-center border-b select-none ${back} ${carried ? "opacity-40" : ""} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
+      className={`group/row border-line flex h-full items-center border-b select-none ${back} ${carried ? "opacity-40" : ""} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
       style={{ paddingLeft: gutterWidth }}
     >
       <span
@@ -174,26 +174,30 @@ export const ItemRow = memo(function ItemRow({
       </span>
       <span
         role="gridcell"
-        className={`flex min-w-0 grow basis-64 items-center gap-1.5 ${item.list === "plugins" ? "font-mono text-sm" : "font-semibold"} ${struck}`}
+        className={`flex max-w-[35rem] min-w-0 grow basis-64 items-center gap-1.5 bg-inherit ${item.list === "plugins" ? "font-mono text-sm" : "font-semibold"} ${struck}`}
       >
-        <span className="truncate">{titleOf(item)}</span>
+        <span
+          className={`truncate bg-inherit group-hover/row:relative group-hover/row:z-[1] group-hover/row:overflow-visible ${focused ? "relative z-[1] overflow-visible" : ""}`}
+        >
+          {titleOf(item)}
+        </span>
         {noted && <NotebookPen size={13} className="text-ink3 shrink-0" aria-label="with a note" />}
       </span>
-      <span role="gridcell" className="text-ink2 w-32 shrink-0 truncate text-sm">
+      <span role="gridcell" className="text-ink2 hidden w-32 shrink-0 truncate text-sm @xl:block">
         {kind}
       </span>
       <span
         role="gridcell"
-        className={`text-ink2 hidden w-40 shrink truncate text-sm min-[1120px]:block ${struck}`}
+        className={`text-ink2 hidden w-40 shrink truncate text-sm @3xl:block @6xl:w-72 ${struck}`}
       >
         {origin}
       </span>
       <span
         role="gridcell"
-        className="text-ink2 flex w-32 shrink-0 items-center justify-end gap-1.5 truncate pr-3 text-sm"
+        className="text-ink2 flex w-7 shrink-0 items-center gap-1.5 truncate pr-3 text-sm @2xl:w-36"
       >
         {mark && <LevelMark level={mark.level} />}
-        <span className="truncate">
+        <span className="hidden truncate @2xl:inline">
           {mark?.words ?? (item.fixed ? "fixed" : item.entry.home ? "raised" : "")}
         </span>
       </span>

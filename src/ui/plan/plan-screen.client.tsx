@@ -2,7 +2,7 @@
 
 import { ListFilter, Rows3 } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
-import { useCallback, useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import type { ListName } from "@/core/model/profile";
 import { numbersOf } from "@/core/roster/sheet";
 import { filterItems, narrows, noFilter, type PlanSort } from "@/core/roster/plan-filter";
@@ -24,6 +24,7 @@ import { SheetDialog } from "./sheet-dialog";
 import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
 import { usePlanCommands } from "./use-plan-commands";
+import { useScopedCommands } from "../workspace/scoped-commands";
 import { ViewLink } from "../workspace/view-link";
 
 /** The plugins in order, or a proposal beside it. */
@@ -33,7 +34,7 @@ export function PlanScreen() {
 }
 
 function PlanView() {
-  const { editor } = useWorkspace();
+  const { editor, tell } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const lens = useEditor((state) => state.lens);
   const list = roster.lists[lens];
@@ -66,10 +67,27 @@ function PlanView() {
     setSortBy(null);
     editor.lookAt(to);
   };
+  const narrowing = useRef({ rows, list, isFiltered: false });
+  useEffect(() => void (narrowing.current = { rows, list, isFiltered: shown !== null }));
   const carrying = useCarry(rows);
   const loading = list.items.filter((item) => item.loads).length;
   const openMoveTo = useCallback(() => setMoving(true), []);
   const planCommands = usePlanCommands(openMoveTo);
+  const selected = useEditor((state) => state.selected);
+  const selectedItems = useMemo(() => selected.flatMap((id) => list.itemOf.get(id) ?? []), [selected, list]);
+  useScopedCommands("With what is selected in the plan", planCommands, selectedItems);
+  useEffect(() => {
+    const { focused } = editor.getState();
+    const latest = narrowing.current;
+    if (focused === null || latest.rows.rowOf.has(focused) || !latest.list.itemOf.has(focused)) return;
+    // What is being looked for shows, whatever hid it.
+    if (latest.isFiltered) {
+      setFilter(noFilter);
+      tell(["The filter was lifted: it hid ", { item: focused }, "."]);
+    }
+    setCollapsed(new Set());
+    // Only where something is selected anew: a filter that is set later may hide it.
+  }, [selected, editor, tell]);
   const fold = useCallback(
     (section: string) =>
       setCollapsed(
@@ -79,14 +97,14 @@ function PlanView() {
   );
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Plan</h1>
         {roster.game.lists.length > 1 && <Lens lens={lens} onTurn={turn} />}
         <span className="text-ink2 min-w-0 truncate">
           <b className="text-ink font-mono">{loading}</b> of{" "}
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
         </span>
-        <div className="ml-auto flex gap-2">
+        <div className="ml-auto flex flex-wrap gap-2">
           <LookMenu look={look} onLook={setLook} onNumbers={() => setNumbering(true)} />
           <Button look="quiet" onClick={() => setSectioning(true)}>
             <Rows3 size={16} aria-hidden /> Sections

@@ -28,15 +28,15 @@ export function ProfilesScreen() {
   const selected = kept.find((each) => each.id === (chosen ?? present)) ?? kept[0]!;
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Profiles</h1>
         <span className="text-ink2 font-mono text-sm">{plural(kept.length, "profile")}</span>
         <Button className="ml-auto" onClick={() => setMaking(true)}>
           New profile…
         </Button>
       </header>
-      <div className="flex min-h-0 grow">
-        <div className="border-line w-[330px] shrink-0 overflow-auto border-r">
+      <div className="flex min-h-0 grow max-md:flex-col max-md:overflow-auto">
+        <div className="border-line shrink-0 overflow-auto max-md:border-b md:w-[20rem] md:border-r">
           <ul aria-label="Profiles">
             {kept.map((each) => (
               <ProfileRow

@@ -32,6 +32,7 @@ export function nameOfSource(
   source: StateSource,
 ): string {
   if ("profile" in source) return profiles.find((each) => each.id === source.profile)?.name ?? "";
+  if ("edit" in source) return "then";
   if ("point" in source) return restorePoints.find((each) => each.id === source.point)?.name ?? "";
   return imports.find((each) => each.id === source.lineup)?.title ?? "";
 }

@@ -47,7 +47,7 @@ export function RulesScreen() {
   };
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Rules</h1>
         <span className="text-ink2 font-mono">
           {shown.length < rules.length ? `${shown.length} of ${rules.length}` : rules.length}

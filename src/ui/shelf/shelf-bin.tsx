@@ -1,5 +1,6 @@
 "use client";
 
+import { useSearchParams } from "next/navigation";
 import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { Drop } from "../kit/drop";
@@ -11,7 +12,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 export function ShelfBin() {
   const { unwrap, refresh, shelfReading } = useWorkspace();
   const bin = useEditor((state) => state.view.bin);
-  if (bin.length === 0) return null;
+  const isAsked = useSearchParams().get("bin") === "open";
   const size = bin.reduce((sum, mod) => sum + mod.size, 0);
   const bringBack = async (ids: string[]) => {
     const outcome = await bringBackMods(ids);
@@ -23,7 +24,7 @@ export function ShelfBin() {
     refresh();
   };
   return (
-    <Drop label={`Bin (${bin.length})`} isOn={false}>
+    <Drop key={String(isAsked)} label={`Bin (${bin.length})`} isOn={false} isOpenAtFirst={isAsked}>
       <p className="text-ink2 pb-2">
         {plural(bin.length, "mod")}, {formatSize(size)}
       </p>
@@ -40,7 +41,7 @@ export function ShelfBin() {
           </li>
         ))}
       </ul>
-      <div className="border-line mt-2 flex gap-2 border-t pt-2">
+      <div hidden={bin.length === 0} className="border-line mt-2 flex gap-2 border-t pt-2">
         <Button small onClick={() => void bringBack(bin.map((mod) => mod.id))}>
           Bring all back
         </Button>

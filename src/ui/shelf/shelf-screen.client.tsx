@@ -10,8 +10,10 @@ import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { useGridLayout } from "../workspace/use-grid-layout";
+import { useScopedCommands } from "../workspace/scoped-commands";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { AddMods } from "./add-mods";
 import { Bulk, bulkCommands, BulkDialogs, type BulkAct } from "./bulk";
 import { ModInspector } from "./mod-inspector";
 import { SameByNameBar } from "./same-by-name";
@@ -45,7 +47,10 @@ export function ShelfScreen() {
   const asked = all.find(({ id }) => id === wanted);
   const selection = chosen.active === null && asked ? selectOne(asked.key) : chosen;
   const inspected = all.find(({ key }) => key === selection.active) ?? null;
-  const selected = shown.filter(({ key }) => selection.selected.includes(key));
+  const selected = useMemo(() => {
+    const chosenKeys = new Set(selection.selected);
+    return shown.filter(({ key }) => chosenKeys.has(key));
+  }, [shown, selection.selected]);
   const switchRow = useCallback(
     (mods: readonly ShelfMod[], on: boolean) => {
       const edit = switchMods(editor.getState().roster, mods, on);
@@ -55,9 +60,10 @@ export function ShelfScreen() {
   );
   const showInPlan = useShowInPlan();
   const commands = useMemo(() => [showInPlan, ...bulkCommands(setAct)], [showInPlan]);
+  useScopedCommands("With what is selected on the shelf", commands, selected);
   return (
     <div className="flex h-full flex-col">
-      <header className="border-line flex h-11 shrink-0 items-center gap-3 border-b px-3">
+      <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
         <h1 className="text-lg font-bold">Shelf</h1>
         <input
           type="search"
@@ -70,10 +76,11 @@ export function ShelfScreen() {
         <span className="text-ink2 font-mono text-sm" role="status">
           {shown.length} of {all.length} shown
         </span>
-        <div className="ml-auto flex items-center gap-2">
+        <div className="ml-auto flex flex-wrap items-center gap-2">
           <ShelfBin />
           <ColumnChoice columns={columns} layout={layout} standard={shownAtFirst} onLayout={setLayout} />
           <ShelfReading />
+          <AddMods />
           <InspectorButton inspecting={inspecting} />
         </div>
       </header>

@@ -5,7 +5,7 @@ import { z } from "zod";
 import { layoutOf, type GridColumn } from "../kit/grid/columns";
 import type { GridCommand } from "../kit/grid/commands";
 import { DataGrid } from "../kit/grid/data-grid";
-import { nothingSelected } from "../kit/grid/selection";
+import { nothingSelected, type Selection } from "../kit/grid/selection";
 import { useGridLayout } from "./use-grid-layout";
 import { usePreference } from "./use-preference";
 
@@ -19,19 +19,22 @@ interface Props<Row extends object> {
   readonly columns: readonly GridColumn<Row>[];
   readonly commands?: readonly GridCommand<Row>[] | undefined;
   readonly empty?: string;
+  /** Where something beside it goes by what is selected. */
+  readonly selection?: Selection;
+  readonly onSelection?: (selection: Selection) => void;
   /** How high it may become; it is no higher than its rows. */
   readonly className?: string;
 }
 
 const none: readonly GridCommand<object>[] = [];
 
-/** A grid in a page of other things, which keeps its own selection. */
+/** A grid in a page of other things. */
 export function ListGrid<Row extends object>(props: Props<Row>) {
   const { kind, columns, commands = none, empty = "", className = "max-h-72" } = props;
   const standard = useMemo(() => layoutOf(columns), [columns]);
   const [layout, setLayout] = useGridLayout(`${kind}-columns`, columns, standard);
   const [sort, setSort] = usePreference(`${kind}-sort`, z.string(), "");
-  const [selection, setSelection] = useState(nothingSelected);
+  const [own, setOwn] = useState(nothingSelected);
   return (
     <DataGrid
       {...props}
@@ -42,8 +45,8 @@ export function ListGrid<Row extends object>(props: Props<Row>) {
       onLayout={setLayout}
       sort={sort}
       onSort={setSort}
-      selection={selection}
-      onSelection={setSelection}
+      selection={props.selection ?? own}
+      onSelection={props.onSelection ?? setOwn}
     />
   );
 }

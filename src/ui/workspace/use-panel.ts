@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from "react";
 
-export type PanelTab = "trial" | "queue" | "messages";
+export type PanelTab = "trial" | "queue" | "history" | "messages";
 
 /** What the panel below the views shows. */
 export interface PanelState {

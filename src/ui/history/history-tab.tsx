@@ -1,0 +1,158 @@
+"use client";
+
+import { format } from "date-fns";
+import { useEffect, useMemo, useState } from "react";
+import { labelText } from "@/core/messages/labels";
+import { titleOfId } from "@/core/roster/roster";
+import type { JournalLine } from "@/server/operations/history";
+import type { GridColumn } from "../kit/grid/columns";
+import type { GridCommand } from "../kit/grid/commands";
+import { isPossible } from "../kit/grid/commands";
+import { nothingSelected } from "../kit/grid/selection";
+import { Button } from "../kit/button";
+import { ListGrid } from "../workspace/list-grid";
+import { goBack, goToEdit, readJournal } from "../workspace/server";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { ComparisonDialog, type Compared } from "./comparison-dialog";
+import { momentsOf, type Moment } from "./moments";
+
+/** What was done to the profile and when, with its restore points; each is a state to look at, to compare with, and to go back to. */
+export function HistoryTab() {
+  const { editor, unwrap, tell, refresh } = useWorkspace();
+  const profile = useEditor((state) => state.profile.id);
+  const lines = useJournal();
+  const points = useEditor((state) => state.view.restorePoints);
+  const roster = useEditor((state) => state.roster);
+  const [compared, setCompared] = useState<Compared | null>(null);
+  const [selection, setSelection] = useState(nothingSelected);
+  const moments = useMemo(() => {
+    const words = ({ label }: JournalLine) =>
+      labelText(label, { title: (id) => titleOfId(roster, id), seat: () => null });
+    return momentsOf(lines, points, words);
+  }, [lines, points, roster]);
+  const commands = useMemo((): readonly GridCommand<Moment>[] => {
+    const isOne = (rows: readonly Moment[]) => rows.length === 1;
+    const back = async (to: Moment) => {
+      await editor.settled();
+      const { id, version } = editor.getState().profile;
+      const outcome =
+        to.kind === "point" ? await goBack(to.id, version) : await goToEdit(id, version, to.number);
+      if (!unwrap(outcome)) return;
+      await editor.reload();
+      // Also which list is followed.
+      refresh();
+      tell([
+        to.kind === "point"
+          ? `Back at “${to.what}”. Undo takes you forward again.`
+          : `The profile is as it was after: ${to.what}.`,
+      ]);
+    };
+    return [
+      {
+        id: "go-back",
+        title: () => "Go back to this point",
+        keys: ["Enter"],
+        isPossible: (rows) => isOne(rows) && !rows[0]!.isNow,
+        run: ([moment]) => void back(moment!),
+      },
+      {
+        id: "compare",
+        title: () => "Compare it with now…",
+        isPossible: (rows) => isOne(rows) && !rows[0]!.isNow,
+        run: ([moment]) => setCompared({ then: moment!, with: "now" }),
+      },
+      {
+        id: "changed",
+        title: () => "Show what it changed…",
+        isPossible: (rows) => isOne(rows) && rows[0]!.kind === "edit",
+        run: ([moment]) => setCompared({ then: moment!, with: "before" }),
+      },
+    ];
+  }, [editor, unwrap, tell, refresh]);
+  const chosen = moments.filter(({ key }) => selection.selected.includes(key));
+  return (
+    <section aria-label="History" className="flex min-h-0 grow flex-col">
+      <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 px-3">
+        <h2 className="mr-2 font-bold">History of {roster.profile.name}</h2>
+        {commands.map((command) => (
+          <Button
+            key={command.id}
+            small
+            disabled={!isPossible(command, chosen)}
+            onClick={() => command.run(chosen)}
+          >
+            {command.title(chosen)}
+          </Button>
+        ))}
+      </header>
+      <ListGrid
+        kind="history"
+        label="Edits and restore points"
+        rows={moments}
+        keyOf={keyOf}
+        columns={columns}
+        commands={commands}
+        selection={selection}
+        onSelection={setSelection}
+        empty="Nothing has been changed in this profile yet."
+        className="border-line min-h-0 grow border-t"
+      />
+      {compared && (
+        <ComparisonDialog compared={compared} profile={profile} onClose={() => setCompared(null)} />
+      )}
+    </section>
+  );
+}
+
+const keyOf = ({ key }: Moment): string => key;
+
+const columns: readonly GridColumn<Moment>[] = [
+  {
+    id: "at",
+    label: "When",
+    width: 128,
+    isFixed: true,
+    isMono: true,
+    text: ({ at }) => format(at, "d MMM HH:mm:ss"),
+    sortBy: ({ at }) => at.getTime(),
+  },
+  {
+    id: "what",
+    label: "What was done",
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ what }) => what,
+    cell: ({ what, isUndone }) => (
+      <span className={isUndone ? "text-ink3 font-normal line-through" : ""}>{what}</span>
+    ),
+  },
+  {
+    id: "state",
+    label: "State",
+    width: 150,
+    text: ({ kind, isNow, isUndone }) =>
+      kind === "point" ? "restore point" : isNow ? "the profile now" : isUndone ? "undone" : "",
+  },
+];
+
+/** Read anew with every version of the profile. */
+function useJournal(): readonly JournalLine[] {
+  const { unwrap } = useWorkspace();
+  const { id } = useEditor((state) => state.profile);
+  const history = useEditor((state) => state.history);
+  const [read, setRead] = useState<{ of: string; lines: readonly JournalLine[] } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void readJournal(id).then((outcome) => {
+      const lines = wanted ? unwrap(outcome) : null;
+      if (lines) setRead({ of: id, lines });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [id, history, unwrap]);
+  return read?.of === id ? read.lines : none;
+}
+
+const none: readonly JournalLine[] = [];

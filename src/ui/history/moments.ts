@@ -1,0 +1,77 @@
+import type { JournalLine } from "@/server/operations/history";
+
+interface Shown {
+  readonly key: string;
+  readonly at: Date;
+  readonly what: string;
+  /** The profile is as it was then. */
+  readonly isNow: boolean;
+  readonly isUndone: boolean;
+}
+
+/** A state of a profile that can be gone back to: after an edit, or one that was kept by a name. */
+export type Moment = Shown &
+  ({ readonly kind: "edit"; readonly number: number } | { readonly kind: "point"; readonly id: string });
+
+interface Point {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/**
+ * Edits, the newest first as they are told, with the restore points at their times among them; what lies before the oldest edit that is kept
+ * stands last.
+ */
+export function momentsOf(
+  lines: readonly JournalLine[],
+  points: readonly Point[],
+  words: (line: JournalLine) => string,
+): readonly Moment[] {
+  const present = lines.find(({ undone }) => !undone);
+  const edits = lines.map((line): Moment => ({
+    kind: "edit",
+    key: `edit ${line.number}`,
+    number: line.number,
+    at: new Date(line.at),
+    what: words(line),
+    isNow: line === present,
+    isUndone: line.undone,
+  }));
+  const oldest = lines.at(-1);
+  const start: Moment[] = oldest
+    ? [
+        {
+          kind: "edit",
+          key: "start",
+          number: oldest.number - 1,
+          at: new Date(oldest.at),
+          what: oldest.number > 1 ? "before the oldest edit that is kept" : "as it was at first",
+          isNow: present === undefined,
+          isUndone: false,
+        },
+      ]
+    : [];
+  const kept = points.map((point): Moment => ({
+    kind: "point",
+    key: `point ${point.id}`,
+    id: point.id,
+    at: new Date(point.at),
+    what: point.name,
+    isNow: false,
+    isUndone: false,
+  }));
+  return merged([...edits, ...start], kept);
+}
+
+/** A point is kept before the edit with which it was made, at the same time. */
+function merged(edits: readonly Moment[], points: readonly Moment[]): readonly Moment[] {
+  const open = [...points].sort((a, b) => b.at.getTime() - a.at.getTime());
+  const all: Moment[] = [];
+  for (const edit of edits) {
+    while (open[0] && open[0].at > edit.at) all.push(open.shift()!);
+    all.push(edit);
+  }
+  return [...all, ...open];
+}
