@@ -64,9 +64,17 @@ test("a note is written with a name and a day, found again, and taken away by un
   await page.goto(`${seating.url}/plan`);
   await page.getByRole("button", { name: "Filter" }).click();
   const bar = page.getByRole("search", { name: "Filter of the plan" });
-  await bar.getByLabel("Note").selectOption("yes");
+  await bar.getByRole("button", { name: "Add filter" }).press("Enter");
+  await page.getByRole("menuitem", { name: "Note" }).press("ArrowRight");
+  await page.getByRole("menuitem", { name: "with a note" }).press("Enter");
   await expect(bar.getByRole("status")).toHaveText(/^1 of \d+$/);
   await expect(row(page, "Murk and Silt.plank").getByLabel("with a note")).toBeVisible();
+  await bar.getByRole("button", { name: "Remove filter: Note" }).click();
+  await expect(bar.getByRole("status")).toHaveCount(0);
+  await expect(bar.getByRole("button", { name: "Add filter" })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await page.getByRole("menuitem", { name: "Note" }).press("ArrowRight");
+  await page.getByRole("menuitem", { name: "with a note" }).press("Enter");
   await page.getByRole("button", { name: "Undo: write a note on Murk and Silt.plank" }).click();
   await expect(bar.getByRole("status")).toHaveText(/^0 of \d+$/);
 });

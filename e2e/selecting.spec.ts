@@ -69,3 +69,53 @@ test("in the plan a range grows and shrinks either way, names are typed, all are
   await page.keyboard.press("ArrowRight");
   await expect(bands).toHaveCount(1);
 });
+
+test("the plan has headings that are read, sort it to be looked at by mouse and keyboard, and lead back", async ({
+  watched: page,
+  seating,
+}) => {
+  await visit(page, `${seating.url}/plan`);
+  const heading = (name: string) => page.getByRole("columnheader", { name, exact: true });
+  await expect(plan(page).getByRole("columnheader")).toHaveCount(6);
+  await expect(heading("Seat")).toHaveAttribute("aria-sort", "ascending");
+  const [head, cell] = await Promise.all([
+    heading("Class").boundingBox(),
+    row(page, "Brinehollow.keel").getByText("built in", { exact: true }).boundingBox(),
+  ]);
+  expect(Math.abs(head!.x - cell!.x)).toBeLessThan(2);
+
+  await plan(page).focus();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowUp");
+  const active = () =>
+    plan(page)
+      .or(page.getByRole("grid", { name: "Plugins, sorted to look at" }))
+      .evaluate((grid) =>
+        document.getElementById(grid.getAttribute("aria-activedescendant")!)?.textContent?.trim(),
+      );
+  expect(await active()).toMatch(/^Seat/);
+  for (let n = 0; n < 2; n++) await page.keyboard.press("ArrowRight");
+  expect(await active()).toBe("Plugin");
+  await page.keyboard.press("Enter");
+  const sorted = page.getByRole("grid", { name: "Plugins, sorted to look at" });
+  await expect(heading("Plugin")).toHaveAttribute("aria-sort", "ascending");
+  const first = () =>
+    sorted
+      .locator("[data-item]")
+      .evaluateAll((rows) =>
+        rows.slice(0, 5).map((each) => (each as HTMLElement).dataset.item!.toLowerCase()),
+      );
+  expect(await first()).toEqual([...(await first())].sort());
+  await page.keyboard.press("Enter");
+  await expect(plan(page)).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  expect(await active()).toContain("Brinehollow.keel");
+
+  // Headings stay in sight, and bands below them.
+  await page.keyboard.press("End");
+  await expect(heading("Plugin")).toBeInViewport();
+  await heading("Class").getByRole("button").click();
+  await expect(sorted).toBeVisible();
+  await page.getByRole("button", { name: "Seat: the load order" }).click();
+  await expect(plan(page)).toBeVisible();
+});

@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
 import { Tabs } from "radix-ui";
+import type { ReactNode } from "react";
 import { Queue } from "../depot/queue";
 import { HistoryTab } from "../history/history-tab";
 import { Button } from "../kit/button";
@@ -18,7 +19,7 @@ const tabs = [
 ] as const;
 
 /** What goes on below the views, whichever is looked at. */
-export function BottomPanel({ tab }: { tab: PanelTab }) {
+export function BottomPanel({ tab, edge }: { tab: PanelTab; edge: ReactNode }) {
   const { panel } = useWorkspace();
   const close = () => {
     panel.close();
@@ -26,15 +27,18 @@ export function BottomPanel({ tab }: { tab: PanelTab }) {
   };
   return (
     <Tabs.Root
+      role="region"
+      aria-label="Panel"
       value={tab}
       onValueChange={(to) => panel.show(to as PanelTab)}
-      className="bg-surface flex min-h-0 grow flex-col"
+      className="bg-surface relative flex min-h-0 grow flex-col"
       onKeyDown={(event) => {
         if (event.key !== "Escape" || event.defaultPrevented) return;
         event.preventDefault();
         close();
       }}
     >
+      {edge}
       <div className="border-line flex h-8 shrink-0 items-stretch border-b px-1.5">
         <Tabs.List aria-label="Panel" className="flex">
           {tabs.map(({ id, label }) => (

@@ -84,27 +84,29 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
       <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-xs">
         Ctrl K
       </kbd>
-      {/* Always there, for the field names it as what it controls. */}
-      <Cmdk.List
+      <div
         hidden={!open}
-        className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[360px] overflow-auto rounded-md border p-1 shadow-xl"
+        className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[min(360px,90vw)] overflow-auto rounded-md border p-1 shadow-xl"
       >
+        {/* Always there, for the field names it as what it controls. */}
+        <Cmdk.List>
+          {groups.map((group) => (
+            <Group
+              key={group.title}
+              group={group}
+              isWhole={whole.includes(group.title)}
+              onMore={() => setWhole([...whole, group.title])}
+              onChoose={choose}
+            />
+          ))}
+        </Cmdk.List>
         {groups.length === 0 && (
           <div role="status" className="text-ink2 px-2 py-3">
             Nothing found for “{text.trim()}”: no item, seat, place or command. The shelf has a search of its
             own.
           </div>
         )}
-        {groups.map((group) => (
-          <Group
-            key={group.title}
-            group={group}
-            isWhole={whole.includes(group.title)}
-            onMore={() => setWhole([...whole, group.title])}
-            onChoose={choose}
-          />
-        ))}
-      </Cmdk.List>
+      </div>
     </Cmdk>
   );
 }
@@ -135,7 +137,7 @@ function Group({
           className={itemLook}
         >
           <span className="grow truncate">{hit.title}</span>
-          <span className="text-ink3 shrink-0 font-mono text-sm">{hit.detail}</span>
+          <span className="text-ink2 shrink-0 font-mono text-sm">{hit.detail}</span>
         </Cmdk.Item>
       ))}
       {shown.length < hits.length && (

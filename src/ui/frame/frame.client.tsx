@@ -44,6 +44,7 @@ function Frame({ children }: { children: ReactNode }) {
   const run = useCommands(setDialog);
   const pathname = usePathname();
   const { panel } = useWorkspace();
+  const openTab = panel.tab;
   useEffect(() => watchFocus(), []);
   return (
     <div className="flex h-screen flex-col overflow-hidden">
@@ -56,7 +57,7 @@ function Frame({ children }: { children: ReactNode }) {
           size={panelHeight}
           least={96}
           most="70%"
-          pane={panel.tab && <BottomPanel tab={panel.tab} />}
+          pane={openTab && ((edge) => <BottomPanel tab={openTab} edge={edge} />)}
         >
           <div className="bg-surface flex min-h-0 grow flex-col overflow-hidden">
             <FirstOrderBar />

@@ -56,7 +56,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
               >
                 <Swatch hue={each.hue} />
                 <span className="grow truncate font-semibold">{each.name}</span>
-                <span className="text-ink3 text-sm">{purposeWords(each.purpose)}</span>
+                <span className="text-ink2 text-sm">{purposeWords(each.purpose)}</span>
                 <span className="text-ink2 w-8 text-right font-mono text-sm">
                   {each.id === profile.id ? on : each.modsOn}
                 </span>

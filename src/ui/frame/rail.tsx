@@ -41,7 +41,7 @@ export function WithRail({ children }: { children: ReactNode }) {
       least={128}
       most={320}
       folded={{ size: 48, is: isNarrow, set: setNarrow }}
-      pane={isSheet ? null : <Rail narrow={isNarrow} setNarrow={setNarrow} />}
+      pane={isSheet ? null : (edge) => <Rail narrow={isNarrow} setNarrow={setNarrow} edge={edge} />}
     >
       {children}
     </SidePane>
@@ -79,14 +79,25 @@ export function RailButton() {
 }
 
 /** The views that work, with what stands in each. */
-function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: ((narrow: boolean) => void) | null }) {
+function Rail({
+  narrow,
+  setNarrow,
+  edge = null,
+}: {
+  narrow: boolean;
+  setNarrow: ((narrow: boolean) => void) | null;
+  edge?: ReactNode;
+}) {
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
   const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
-    <nav aria-label="Views" className="bg-surface flex min-h-0 grow flex-col gap-0.5 overflow-y-auto p-1.5">
+    <nav
+      aria-label="Views"
+      className="bg-surface relative flex min-h-0 grow flex-col gap-0.5 overflow-y-auto p-1.5"
+    >
       <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
       <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
       <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
@@ -105,6 +116,7 @@ function Rail({ narrow, setNarrow }: { narrow: boolean; setNarrow: ((narrow: boo
           <Fold size={16} aria-hidden />
         </button>
       )}
+      {edge}
     </nav>
   );
 }

@@ -1,17 +1,20 @@
 "use client";
 
-import { useMemo } from "react";
-import type { Level } from "@/core/model/finding";
+import { ChevronDown, Plus, X } from "lucide-react";
+import { DropdownMenu as Menu } from "radix-ui";
+import { useMemo, useRef, type ReactNode } from "react";
 import { switchItems } from "@/core/edit/edits";
-import { narrows, noFilter, tagsOf, type PlanFilter, type PlanSort } from "@/core/roster/plan-filter";
-import { letterOf } from "@/core/roster/seats";
+import { narrows, noFilter, type PlanFilter, type PlanSort } from "@/core/roster/plan-filter";
 import { changesSincePoint } from "../workspace/server";
 import { Button } from "../kit/button";
-import { Choose } from "../kit/choose";
 import { inputLook } from "../kit/field";
+import { menuItemLook, menuLook } from "../kit/menu-look";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { filterFacets, type FilterFacet } from "./filter-facets";
 
 interface Props {
+  /** It was asked for, to be typed into. */
+  isAsked: boolean;
   filter: PlanFilter;
   onFilter: (filter: PlanFilter) => void;
   sortBy: PlanSort | null;
@@ -21,26 +24,29 @@ interface Props {
   total: number;
 }
 
-/** Narrows the plan in place, sorts it to be looked at, and switches exactly what is shown. */
-export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Props) {
-  const { unwrap } = useWorkspace();
+const sortWords: Readonly<Record<PlanSort, string>> = {
+  name: "name",
+  kind: "class",
+  mod: "mod",
+  size: "size",
+};
+
+/** Narrows the plan in place, sorts it to be looked at, and switches exactly what is shown: a chip for each that is on. */
+export function FilterBar({ isAsked, filter, onFilter, sortBy, onSort, shown, total }: Props) {
   const roster = useEditor((state) => state.roster);
-  const points = useEditor((state) => state.view.restorePoints);
   const list = useEditor((state) => state.roster.lists[state.lens]);
-  const tags = useMemo(() => [...new Set(list.items.flatMap(tagsOf))].sort(), [list]);
-  const kinds = list.name === "mods" ? [] : [...roster.game.loadRanks, ...roster.game.counting];
+  const facets = useMemo(() => filterFacets(roster, list, filter), [roster, list, filter]);
   const change = (part: Partial<PlanFilter>) => onFilter({ ...filter, ...part });
-  const among = async (id: string) => {
-    const name = points.find((point) => point.id === id)?.name;
-    if (name === undefined) return change({ among: null });
-    const changes = unwrap(await changesSincePoint(id));
-    const moved = changes?.filter(
-      ({ facet, kind }) => facet === list.name && (kind === "place" || kind === "section"),
-    );
-    if (moved)
-      change({ among: { ids: new Set(moved.map(({ key }) => key)), words: `moved since “${name}”` } });
+  const add = useRef<HTMLButtonElement>(null);
+  const remove = (act: () => void) => () => {
+    act();
+    // The chip that had the focus is gone.
+    add.current?.focus();
   };
+  const among = useMovedSince(change);
   const isOn = narrows(filter) || sortBy !== null;
+  const sorts =
+    list.name === "plugins" ? (["name", "kind", "mod", "size"] as const) : (["name", "size"] as const);
   return (
     <div
       role="search"
@@ -52,85 +58,71 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
         onChange={(event) => change({ text: event.target.value })}
         placeholder="Seat, name, mod or author"
         aria-label="Show what is called"
-        autoFocus
+        // Not where a heading has sorted the list: the keyboard stays there.
+        autoFocus={isAsked}
         className={`${inputLook} !h-7 !w-44`}
       />
-      <Choose label="Loads" value={word(filter.loads)} onChoose={(value) => change({ loads: truth(value) })}>
-        <option value="yes">loads</option>
-        <option value="no">does not load</option>
-      </Choose>
-      <Choose label="Section" value={filter.section} onChoose={(section) => change({ section })}>
-        {list.sections.map((section, at) => (
-          <option key={section.id} value={section.id}>
-            {letterOf(at)} {section.name}
-          </option>
+      {facets
+        .filter(({ value }) => value !== null)
+        .map((facet) => (
+          <FacetChip
+            key={facet.label}
+            facet={facet}
+            onPart={change}
+            onRemove={remove(() => change(facet.part(null)))}
+          />
         ))}
-      </Choose>
-      {kinds.length > 0 && (
-        <Choose label="Class" value={filter.kind} onChoose={(kind) => change({ kind })}>
-          {kinds.map(({ id, label }) => (
-            <option key={id} value={id}>
-              {label.toLowerCase()}
-            </option>
-          ))}
-        </Choose>
-      )}
-      <Choose label="Tag" value={filter.tag} onChoose={(tag) => change({ tag })}>
-        {tags.map((tag) => (
-          <option key={tag}>{tag}</option>
-        ))}
-      </Choose>
-      <Choose
-        label="Finding"
-        value={filter.finding}
-        onChoose={(finding) => change({ finding: finding as Level | "any" | null })}
-      >
-        <option value="any">any finding</option>
-        <option value="blocker">blockers</option>
-        <option value="problem">problems</option>
-        <option value="hint">hints</option>
-      </Choose>
-      <Choose label="Rule" value={word(filter.ruled)} onChoose={(value) => change({ ruled: truth(value) })}>
-        <option value="yes">in a rule</option>
-        <option value="no">in no rule</option>
-      </Choose>
-      <Choose label="Note" value={word(filter.noted)} onChoose={(value) => change({ noted: truth(value) })}>
-        <option value="yes">with a note</option>
-        <option value="no">without a note</option>
-      </Choose>
-      <Choose label="Moved" value={filter.among ? "chosen" : null} onChoose={(id) => void among(id ?? "")}>
-        {filter.among && <option value="chosen">{filter.among.words}</option>}
-        {points.map((point) => (
-          <option key={point.id} value={point.id}>
-            since “{point.name}”
-          </option>
-        ))}
-      </Choose>
-      <Choose label="Load order" value={sortBy} onChoose={(by) => onSort(by as PlanSort | null)}>
-        <option value="name">by name</option>
-        {list.name === "plugins" && <option value="kind">by class</option>}
-        {list.name === "plugins" && <option value="mod">by mod</option>}
-        <option value="size">by size</option>
-      </Choose>
-      <label className="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={filter.fresh}
-          onChange={(event) => change({ fresh: event.target.checked })}
-          className="accent-pine"
+      {filter.among && (
+        <Chip
+          words={filter.among.words}
+          remove="Remove filter: moved"
+          onRemove={remove(() => change({ among: null }))}
         />
-        not placed yet
-      </label>
+      )}
+      {sortBy && (
+        <Chip
+          words={`Sorted by ${sortWords[sortBy]}`}
+          remove="Back to the load order"
+          onRemove={remove(() => onSort(null))}
+        />
+      )}
+      <Menu.Root>
+        <Menu.Trigger
+          ref={add}
+          className="border-line bg-surface text-ink2 hover:text-ink flex h-7 items-center gap-1 rounded-md border px-2 font-semibold"
+        >
+          <Plus size={13} aria-hidden /> Add filter
+        </Menu.Trigger>
+        <Menu.Portal>
+          <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-44`}>
+            {facets.map((facet) => (
+              <SubMenu key={facet.label} label={facet.label}>
+                <FacetItems facet={facet} onPart={change} />
+              </SubMenu>
+            ))}
+            {among.points.length > 0 && (
+              <SubMenu label="Moved since">
+                {among.points.map(({ id, name }) => (
+                  <Menu.Item key={id} className={menuItemLook} onSelect={() => void among.narrow(id)}>
+                    “{name}”
+                  </Menu.Item>
+                ))}
+              </SubMenu>
+            )}
+            <Menu.Separator className="bg-line my-1 h-px" />
+            <SubMenu label="Sort by">
+              {sorts.map((by) => (
+                <Menu.Item key={by} className={menuItemLook} onSelect={() => onSort(by)}>
+                  {sortWords[by]}
+                </Menu.Item>
+              ))}
+            </SubMenu>
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
       {isOn && (
-        <div className="ml-auto flex items-center gap-2">
-          {sortBy && (
-            <>
-              <b>Not the load order.</b>
-              <Button small onClick={() => onSort(null)}>
-                Back to the load order
-              </Button>
-            </>
-          )}
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          {sortBy && <b>Not the load order.</b>}
           {shown && (
             <>
               <b role="status" className="font-mono">
@@ -146,6 +138,102 @@ export function FilterBar({ filter, onFilter, sortBy, onSort, shown, total }: Pr
       )}
     </div>
   );
+}
+
+type OnPart = (part: Partial<PlanFilter>) => void;
+
+/** What is on: another value is chosen from it, or it is taken off. */
+function FacetChip({
+  facet,
+  onPart,
+  onRemove,
+}: {
+  facet: FilterFacet;
+  onPart: OnPart;
+  onRemove: () => void;
+}) {
+  const { label, options, value } = facet;
+  const words = `${label}: ${options.find((each) => each.value === value)?.label ?? value}`;
+  return (
+    <Chip words={words} remove={`Remove filter: ${label}`} onRemove={onRemove}>
+      <Menu.Root>
+        <Menu.Trigger className="flex h-6 items-center gap-1">
+          {words} <ChevronDown size={12} aria-hidden />
+        </Menu.Trigger>
+        <Menu.Portal>
+          <Menu.Content align="start" sideOffset={4} className={menuLook}>
+            <FacetItems facet={facet} onPart={onPart} />
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
+    </Chip>
+  );
+}
+
+function Chip({
+  words,
+  remove,
+  onRemove,
+  children,
+}: {
+  words: string;
+  remove: string;
+  onRemove: () => void;
+  children?: ReactNode;
+}) {
+  return (
+    <span className="border-saffron bg-surface flex h-7 items-center rounded-md border pl-2 font-semibold">
+      {children ?? words}
+      <button
+        type="button"
+        aria-label={remove}
+        title={remove}
+        onClick={onRemove}
+        className="text-ink2 hover:text-ink ml-1 flex h-6 w-6 items-center justify-center"
+      >
+        <X size={13} aria-hidden />
+      </button>
+    </span>
+  );
+}
+
+const FacetItems = ({ facet: { options, value, part }, onPart }: { facet: FilterFacet; onPart: OnPart }) =>
+  options.map((each) => (
+    <Menu.Item key={each.value} className={menuItemLook} onSelect={() => onPart(part(each.value))}>
+      <span className={each.value === value ? "font-semibold" : ""}>{each.label}</span>
+    </Menu.Item>
+  ));
+
+function SubMenu({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Menu.Sub>
+      <Menu.SubTrigger className={`${menuItemLook} justify-between`}>
+        {label} <ChevronDown size={12} aria-hidden className="-rotate-90" />
+      </Menu.SubTrigger>
+      <Menu.Portal>
+        <Menu.SubContent sideOffset={4} className={menuLook}>
+          {children}
+        </Menu.SubContent>
+      </Menu.Portal>
+    </Menu.Sub>
+  );
+}
+
+/** Narrows to what has moved since a restore point. */
+function useMovedSince(change: OnPart) {
+  const { unwrap } = useWorkspace();
+  const points = useEditor((state) => state.view.restorePoints);
+  const lens = useEditor((state) => state.lens);
+  const narrow = async (id: string) => {
+    const name = points.find((point) => point.id === id)?.name;
+    const changes = unwrap(await changesSincePoint(id));
+    const moved = changes?.filter(
+      ({ facet, kind }) => facet === lens && (kind === "place" || kind === "section"),
+    );
+    if (moved)
+      change({ among: { ids: new Set(moved.map(({ key }) => key)), words: `moved since “${name}”` } });
+  };
+  return { points, narrow };
 }
 
 function Bulk({ shown }: { shown: ReadonlySet<string> }) {
@@ -168,6 +256,3 @@ function Bulk({ shown }: { shown: ReadonlySet<string> }) {
     </Button>
   ));
 }
-
-const word = (value: boolean | null) => (value === null ? null : value ? "yes" : "no");
-const truth = (value: string | null) => (value === null ? null : value === "yes");

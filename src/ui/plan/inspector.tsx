@@ -32,9 +32,11 @@ function NothingOrMany({ items }: { items: readonly SeatedItem[] }) {
   if (one && other)
     return (
       <>
+        <h2 className="font-bold">
+          {items.length} {one.list} are selected
+        </h2>
         <p className="text-ink2">
-          {items.length} {one.list} are selected. Drag them, or move them to a seat; they keep their order
-          among themselves.
+          Drag them, or move them to a seat; they keep their order among themselves.
         </p>
         {items.length === 2 && <WhyBetween items={[one, other]} />}
       </>
@@ -64,7 +66,7 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   };
   const remember = () => setStart({ list: first.list, about: movable.map((item) => item.id) });
   return (
-    <footer className="border-line flex flex-wrap gap-2 border-t p-3">
+    <div className="border-line flex flex-wrap gap-2 border-t p-3">
       <Button onClick={onMoveTo}>Move to…</Button>
       <Button onClick={remember}>Remember…</Button>
       <RuleDialog
@@ -74,7 +76,7 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
       />
       <Button onClick={turn}>Switch {turnOn ? "on" : "off"}</Button>
       {movable.length === 1 && <OnTheShelf item={first} />}
-    </footer>
+    </div>
   );
 }
 

@@ -16,6 +16,7 @@ import {
   useEffect,
   useMemo,
   useRef,
+  useState,
   type MouseEvent as ReactMouseEvent,
   type ReactNode,
 } from "react";
@@ -24,6 +25,7 @@ import type { Finding } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
 import { switchItems } from "@/core/edit/edits";
 import { notesOf } from "@/core/roster/notes";
+import type { PlanSort } from "@/core/roster/plan-filter";
 import { titleOf, type SeatedItem } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
 import type { GridCommand } from "../kit/grid/commands";
@@ -31,6 +33,7 @@ import { ListMenu, RowItems } from "../kit/grid/grid-menu";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { bandHeight, type PlanRows } from "./plan-rows";
+import { headHeight, headingId, headingsOf, PlanHead, sortAfter } from "./plan-head";
 import { ItemRow, OffBand, SectionBand, type RowMark } from "./plan-row";
 import { gutterWidth, TieArcs } from "./tie-arcs";
 import { movedBy } from "./remember-bar";
@@ -46,6 +49,8 @@ export function PlanList({
   numbers,
   commands,
   onFold,
+  sortBy,
+  onSort,
 }: {
   rows: PlanRows;
   carrying: Carrying;
@@ -54,6 +59,8 @@ export function PlanList({
   /** What can be done with what is selected. */
   commands: readonly GridCommand<SeatedItem>[];
   onFold: (section: string) => void;
+  sortBy: PlanSort | null;
+  onSort: (by: PlanSort | null) => void;
 }) {
   const { editor } = useWorkspace();
   const { roster, lens, ties, findings, selected, focused } = useEditor((state) => state);
@@ -65,6 +72,8 @@ export function PlanList({
   const bands = useMemo(() => rows.rows.flatMap((row, at) => (row.kind === "item" ? [] : [at])), [rows]);
   // Where bands stand, and how high rows are: nothing else decides where a row begins.
   const layout = `${rows.rowHeight} ${rows.rows.length} ${bands.join()}`;
+  const headings = useMemo(() => headingsOf(lens, numbers !== null), [lens, numbers]);
+  const [head, setHead] = useState<number | null>(null);
   const activeBand = useRef(0);
   const carriedRow = carry ? rows.rowOf.get(carry.ids[0]!) : undefined;
   const virtual = useVirtualizer({
@@ -74,7 +83,9 @@ export function PlanList({
     getItemKey: useCallback((at: number) => rows.rows[at]!.key, [rows]),
     estimateSize: (at) => (rows.rows[at]!.kind === "item" ? rows.rowHeight : bandHeight),
     overscan: 10,
-    scrollPaddingStart: bandHeight,
+    // The headings stand above the rows, and stay in sight.
+    scrollMargin: headHeight,
+    scrollPaddingStart: headHeight + bandHeight,
     rangeExtractor: useCallback(
       (range: Range) => {
         activeBand.current = bands.findLast((at) => at <= range.startIndex) ?? 0;
@@ -107,12 +118,19 @@ export function PlanList({
     [editor],
   );
   const selecting = usePlanSelection(rows);
-  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands, onFold);
+  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands, onFold, {
+    active: head,
+    setActive: setHead,
+    count: headings.length,
+    press: (at) => onSort(sortAfter(headings[at]!, sortBy)),
+  });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const holdAtPointer = useHoldAtPointer(scroller, holdAtHeight, carry?.by === "pointer");
 
-  const select = ({ shiftKey, ctrlKey, metaKey }: ReactMouseEvent, id: string) =>
+  const select = ({ shiftKey, ctrlKey, metaKey }: ReactMouseEvent, id: string) => {
+    setHead(null);
     selecting.onClick(id, { shiftKey, ctrlKey: ctrlKey || metaKey });
+  };
   const onContextMenu = ({ target }: ReactMouseEvent) => {
     const id = (target as Element).closest<HTMLElement>("[data-item]")?.dataset.item;
     if (id !== undefined) selecting.onMenu(id);
@@ -120,6 +138,8 @@ export function PlanList({
   const chosen = useMemo(() => new Set(selected), [selected]);
   const carried = useMemo(() => new Set(carry?.ids), [carry?.ids]);
   const barred = useMemo(() => barredIds(carry, rows), [carry, rows]);
+  const isInSight = focused !== null && rows.rowOf.has(focused);
+  const activeId = head !== null ? headingId(headings[head]!.column) : isInSight ? rowId(focused) : undefined;
   return (
     <DndContext
       id="plan"
@@ -147,25 +167,28 @@ export function PlanList({
             ref={scroller}
             role="grid"
             aria-label={`${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`}
-            aria-rowcount={rows.rows.length}
+            aria-rowcount={rows.rows.length + 1}
+            aria-colcount={headings.length}
             aria-multiselectable
-            aria-activedescendant={focused !== null && rows.rowOf.has(focused) ? rowId(focused) : undefined}
+            aria-activedescendant={activeId}
+            onBlur={() => setHead(null)}
             tabIndex={0}
             onKeyDown={onKeyDown}
             className="@container relative h-full overflow-auto focus-visible:outline-none"
           >
+            <PlanHead headings={headings} sortBy={sortBy} onSort={onSort} active={head} />
             <DragGround height={rows.tops.at(-1)!}>
               {rows.isRealOrder && <TieArcs list={list} ties={ties[lens]} rows={rows} selected={selected} />}
               {virtual.getVirtualItems().map(({ index, key, start, size }) => {
                 const row = rows.rows[index]!;
                 const sticky = index === activeBand.current;
                 const place = sticky
-                  ? ({ position: "sticky", top: 0, zIndex: 3 } as const)
-                  : ({ position: "absolute", top: start, left: 0 } as const);
+                  ? ({ position: "sticky", top: headHeight, zIndex: 3 } as const)
+                  : ({ position: "absolute", top: start - headHeight, left: 0 } as const);
                 const at = { ...place, width: "100%", height: size };
                 if (row.kind !== "item")
                   return (
-                    <div key={key} role="row" aria-rowindex={index + 1} style={at}>
+                    <div key={key} role="row" aria-rowindex={index + 2} style={at}>
                       {row.kind === "off" ? (
                         <OffBand count={row.count} />
                       ) : (
@@ -179,9 +202,9 @@ export function PlanList({
                     key={key}
                     id={rowId(id)}
                     role="row"
-                    aria-rowindex={index + 1}
+                    aria-rowindex={index + 2}
                     aria-selected={chosen.has(id)}
-                    data-active={focused === id || undefined}
+                    data-active={(focused === id && head === null) || undefined}
                     style={at}
                     onClick={(event) => select(event, id)}
                   >
@@ -189,7 +212,7 @@ export function PlanList({
                       item={row.item}
                       sectionIndex={row.sectionIndex}
                       selected={chosen.has(id)}
-                      focused={focused === id}
+                      focused={focused === id && head === null}
                       carried={carried.has(id)}
                       barred={barred.has(id)}
                       mark={marks.get(id) ?? null}

@@ -10,6 +10,7 @@ import { SectionLetter } from "../kit/section-letter";
 import { sectionHue } from "../kit/hues";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
+import { columnLook } from "./plan-columns";
 import { gutterWidth } from "./tie-arcs";
 import type { PlanRow } from "./plan-rows";
 
@@ -141,12 +142,18 @@ export const ItemRow = memo(function ItemRow({
   onToggle,
 }: Props) {
   const struck = item.loads ? "" : "text-ink3 line-through decoration-1";
-  const back = selected ? "bg-pine-soft" : barred ? striped : "bg-surface";
+  const back = carried
+    ? "bg-saffron-soft outline-saffron outline-1 -outline-offset-1 outline-dashed"
+    : selected
+      ? "bg-pine-soft"
+      : barred
+        ? striped
+        : "bg-surface";
   const [kind, origin] = besideName(item);
   return (
     <div
       data-item={item.id}
-      className={`group/row border-line flex h-full items-center border-b select-none ${back} ${carried ? "opacity-40" : ""} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
+      className={`group/row border-line flex h-full items-center border-b select-none ${back} ${focused ? "outline-pine -outline-offset-2 outline-2" : ""}`}
       style={{ paddingLeft: gutterWidth }}
     >
       <span
@@ -154,15 +161,15 @@ export const ItemRow = memo(function ItemRow({
         className="section-edge mr-2.5 h-full w-1 shrink-0"
         style={{ "--hue": sectionHue(item.section?.hue ?? sectionIndex).fill } as CSSProperties}
       />
-      <span role="gridcell" className="w-10 shrink-0 font-mono text-sm">
+      <span role="gridcell" className={`font-mono text-sm ${columnLook.seat}`}>
         {item.seat}
       </span>
       {number !== undefined && (
-        <span role="gridcell" className="text-ink3 w-14 shrink-0 font-mono text-sm">
+        <span role="gridcell" className={`text-ink3 font-mono text-sm ${columnLook.number}`}>
           {number}
         </span>
       )}
-      <span role="gridcell" className="mr-2 flex shrink-0" onPointerDown={(event) => event.stopPropagation()}>
+      <span role="gridcell" className={columnLook.switch} onPointerDown={(event) => event.stopPropagation()}>
         <Toggle
           on={item.fixed || item.entry.on}
           half={!item.loads}
@@ -174,7 +181,7 @@ export const ItemRow = memo(function ItemRow({
       </span>
       <span
         role="gridcell"
-        className={`flex max-w-[35rem] min-w-0 grow basis-64 items-center gap-1.5 bg-inherit ${item.list === "plugins" ? "font-mono text-sm" : "font-semibold"} ${struck}`}
+        className={`bg-inherit ${columnLook.name} ${item.list === "plugins" ? "font-mono text-sm" : "font-semibold"} ${struck}`}
       >
         <span
           className={`truncate bg-inherit group-hover/row:relative group-hover/row:z-[1] group-hover/row:overflow-visible ${focused ? "relative z-[1] overflow-visible" : ""}`}
@@ -183,19 +190,13 @@ export const ItemRow = memo(function ItemRow({
         </span>
         {noted && <NotebookPen size={13} className="text-ink3 shrink-0" aria-label="with a note" />}
       </span>
-      <span role="gridcell" className="text-ink2 hidden w-32 shrink-0 truncate text-sm @xl:block">
+      <span role="gridcell" className={`text-ink2 text-sm ${columnLook.kind}`}>
         {kind}
       </span>
-      <span
-        role="gridcell"
-        className={`text-ink2 hidden w-40 shrink truncate text-sm @3xl:block @6xl:w-72 ${struck}`}
-      >
+      <span role="gridcell" className={`text-ink2 text-sm ${columnLook.origin} ${struck}`}>
         {origin}
       </span>
-      <span
-        role="gridcell"
-        className="text-ink2 flex w-7 shrink-0 items-center gap-1.5 truncate pr-3 text-sm @2xl:w-36"
-      >
+      <span role="gridcell" className={`text-ink2 text-sm ${columnLook.state}`}>
         {mark && <LevelMark level={mark.level} />}
         <span className="hidden truncate @2xl:inline">
           {mark?.words ?? (item.fixed ? "fixed" : item.entry.home ? "raised" : "")}

@@ -118,6 +118,7 @@ function PlanView() {
       </header>
       {(filtering || shown || sortBy) && (
         <FilterBar
+          isAsked={filtering}
           filter={filter}
           onFilter={setFilter}
           sortBy={sortBy}
@@ -146,6 +147,8 @@ function PlanView() {
                 numbers={numbers}
                 commands={planCommands}
                 onFold={fold}
+                sortBy={sortBy}
+                onSort={setSortBy}
               />
             </Floor>
           </div>

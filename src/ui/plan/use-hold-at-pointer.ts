@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, type RefObject } from "react";
+import { headHeight } from "./plan-head";
 import type { Carrying } from "./use-carry";
 
 /** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */
@@ -9,7 +10,8 @@ const restBefore = 0.15;
 const speedUp = 0.5;
 
 /** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge. */
-function scrollSpeed({ top, bottom, height }: DOMRect, y: number): number {
+function scrollSpeed({ top: edge, bottom, height }: DOMRect, y: number): number {
+  const top = edge + headHeight;
   const reach = nearEdge * height;
   const share = (depth: number) => Math.max(0, Math.min(1, depth / reach));
   return fastest * (share(y - (bottom - reach)) - share(top + reach - y));
@@ -28,7 +30,7 @@ export function useHoldAtPointer(
   const holdAtPointer = useCallback(() => {
     const list = listRef.current;
     if (!list || pointer.current === null) return;
-    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop);
+    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop - headHeight);
   }, [listRef, holdAtHeight]);
   useEffect(() => {
     const list = listRef.current;

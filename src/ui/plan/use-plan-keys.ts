@@ -16,6 +16,25 @@ import { notTheOrder, type Carrying } from "./use-carry";
 const page = 10;
 const steps: Record<string, number> = { ArrowUp: -1, ArrowDown: 1, PageUp: -page, PageDown: page };
 
+/** The headings above the first row, of which the keyboard stands on one or on none. */
+interface PlanHeadings {
+  readonly active: number | null;
+  readonly setActive: (at: number | null) => void;
+  readonly count: number;
+  readonly press: (at: number) => void;
+}
+
+/** Left and right go from heading to heading, Enter sorts; answers whether it is one of their keys. */
+function onHeadingKey({ active, setActive, count, press }: PlanHeadings, key: string): boolean {
+  if (active === null) return false;
+  if (key === "ArrowLeft") setActive(Math.max(0, active - 1));
+  else if (key === "ArrowRight") setActive(Math.min(count - 1, active + 1));
+  else if (key === "Enter" || key === " ") press(active);
+  else if (key === "ArrowDown" || key === "Escape") setActive(null);
+  else return false;
+  return true;
+}
+
 /** The keys of the plan: walking, selecting, picking up and putting down, single steps, on and off. */
 export function usePlanKeys(
   rows: PlanRows,
@@ -23,6 +42,7 @@ export function usePlanKeys(
   { keys, onKey, pick }: PlanSelecting,
   commands: readonly GridCommand<SeatedItem>[],
   onFold: (section: string) => void,
+  headings: PlanHeadings,
 ) {
   const { editor, tell } = useWorkspace();
   const { carry, pickUp, hold, putDown, letGo } = carrying;
@@ -69,10 +89,14 @@ export function usePlanKeys(
       const { key, altKey, shiftKey } = event;
       const ctrlKey = event.ctrlKey || event.metaKey;
       const command = ctrlKey ? undefined : commands.find((each) => each.keys?.includes(key));
+      if (!altKey && !ctrlKey && onHeadingKey(headings, key)) return event.preventDefault();
+      const isFirst = focused === null || focused === keys[0];
       if (altKey) {
         if (by === undefined || ctrlKey) return;
         nudge(by);
       } else if ((key === "ArrowLeft" || key === "ArrowRight") && !ctrlKey && !shiftKey) fold(key);
+      else if (key === "ArrowUp" && !shiftKey && !ctrlKey && isFirst && headings.active === null)
+        headings.setActive(0);
       else if (key === "ContextMenu" || (shiftKey && key === "F10")) openMenuAt(event.currentTarget);
       else if (key === " " && !ctrlKey && focused !== null)
         pickUp(selected.includes(focused) ? selected : [focused], "keyboard");
@@ -90,7 +114,22 @@ export function usePlanKeys(
       }
       event.preventDefault();
     },
-    [carry, hold, putDown, letGo, editor, nudge, fold, pickUp, commands, keys, onKey, pick, typeAhead],
+    [
+      carry,
+      hold,
+      putDown,
+      letGo,
+      editor,
+      nudge,
+      fold,
+      pickUp,
+      commands,
+      keys,
+      onKey,
+      pick,
+      typeAhead,
+      headings,
+    ],
   );
 }
 

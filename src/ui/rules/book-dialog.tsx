@@ -35,14 +35,14 @@ export function BookDialog({
       {chosen && (
         <>
           <Difference old={old} next={chosen} />
-          <footer className="flex justify-end gap-2 pt-3">
+          <div className="flex justify-end gap-2 pt-3">
             <Button look="quiet" onClick={onClose}>
               Leave it
             </Button>
             <Button look="main" onClick={onAccept}>
               {old ? `Go by ${chosen.version}` : "Go by it"}
             </Button>
-          </footer>
+          </div>
         </>
       )}
     </Dialog>

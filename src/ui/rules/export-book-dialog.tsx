@@ -65,7 +65,7 @@ function ExportForm({ onClose }: { onClose: () => void }) {
         maxLength={1000}
         onChange={(event) => setNews(event.target.value)}
       />
-      <footer className="flex items-center justify-end gap-2">
+      <div className="flex items-center justify-end gap-2">
         <p className="text-ink2 mr-auto">{plural(count, "rule")} that are on</p>
         <Button look="quiet" onClick={onClose}>
           Leave it
@@ -73,7 +73,7 @@ function ExportForm({ onClose }: { onClose: () => void }) {
         <Button look="main" type="submit" disabled={id === "" || version.trim() === ""}>
           Save the file
         </Button>
-      </footer>
+      </div>
     </form>
   );
 }

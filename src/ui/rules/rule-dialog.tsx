@@ -228,7 +228,7 @@ function RuleForm({
           </div>
         )}
       </div>
-      <footer className="flex items-center justify-end gap-2 pt-1">
+      <div className="flex items-center justify-end gap-2 pt-1">
         <p className="text-ink2 mr-auto">
           {rule ? <Say parts={[...ruleText(rule), "."]} /> : "Choose the other one."}
         </p>
@@ -238,7 +238,7 @@ function RuleForm({
         <Button look="main" type="submit" disabled={!rule}>
           {known ? "Store" : "Remember"}
         </Button>
-      </footer>
+      </div>
     </form>
   );
 }

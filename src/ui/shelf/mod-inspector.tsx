@@ -232,7 +232,7 @@ function ModActions({
   const isNamedByPath = mod !== null && !mod.problem && mod.manifest === null;
   if (!usable && !seated && !isNamedByPath) return null;
   return (
-    <footer className="border-line flex flex-wrap gap-2 border-t p-3">
+    <div className="border-line flex flex-wrap gap-2 border-t p-3">
       {usable && (
         <Button
           onClick={() => {
@@ -255,6 +255,6 @@ function ModActions({
       )}
       {isNamedByPath && <IdentityDialog open={identifying} onClose={() => setIdentifying(false)} mod={mod} />}
       <PartsDialog item={asking ? seated : null} onClose={() => setAsking(false)} />
-    </footer>
+    </div>
   );
 }

@@ -90,7 +90,7 @@ export function GridHead<Row>({
               }}
               className="hover:text-ink h-6 min-w-0 truncate"
             >
-              {words} {way === "ascending" ? "↑" : way === "descending" ? "↓" : ""}
+              {words} <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[way]}</span>
             </button>
             {!isFixed && <WidthHandle width={width} onWiden={(by) => onLayout(widened(layout, id, by))} />}
           </span>

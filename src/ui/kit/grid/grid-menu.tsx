@@ -65,7 +65,7 @@ export function RowItems<Row>({ commands, rows }: Pick<Props<Row>, "commands" | 
           onSelect={() => command.run(rows)}
         >
           <span className="grow">{command.title(rows)}</span>
-          {command.keys && <kbd className="text-ink3 pl-4 font-mono text-sm">{command.keys[0]}</kbd>}
+          {command.keys && <kbd className="text-ink2 pl-4 font-mono text-sm">{command.keys[0]}</kbd>}
         </Menu.Item>
       ))}
     </>

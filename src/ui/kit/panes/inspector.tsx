@@ -53,8 +53,9 @@ export function WithInspector({
   inspector: ReactNode;
   children: ReactNode;
 }) {
-  const pane = (
-    <aside aria-label={label} className="bg-surface flex min-h-0 grow flex-col overflow-hidden">
+  const pane = (edge: ReactNode) => (
+    <aside aria-label={label} className="bg-surface relative flex min-h-0 grow flex-col overflow-hidden">
+      {edge}
       {inspector}
     </aside>
   );
@@ -72,7 +73,7 @@ export function WithInspector({
       </SidePane>
       {isSheet && (
         <Sheet open={shown} onClose={turn} at="right" title={label}>
-          {pane}
+          {pane(null)}
         </Sheet>
       )}
     </>

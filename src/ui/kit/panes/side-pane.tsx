@@ -1,12 +1,12 @@
-import { useEffect, useRef, type ReactNode } from "react";
-import { Group, Panel, Separator, usePanelRef, type Layout } from "react-resizable-panels";
-import type { Kept } from "../kept";
+import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
+import { Group, Panel, usePanelRef, type Layout } from "react-resizable-panels";
+import { useKept, type Kept } from "../kept";
 
 type Side = "left" | "right" | "bottom";
 
 interface Props {
   readonly at: Side;
-  /** What stands in it, in words: "Inspector". */
+  /** What stands in it, in words: "inspector". */
   readonly name: string;
   /** In pixels, along the side. */
   readonly size: Kept<number>;
@@ -15,8 +15,8 @@ interface Props {
   readonly most: number | string;
   /** What is left of it where it is folded, in pixels; without this it can't be folded. */
   readonly folded?: { readonly size: number; readonly is: boolean; readonly set: (is: boolean) => void };
-  /** Null: there is none now, and all the room is for the rest. */
-  readonly pane: ReactNode;
+  /** Holds the edge, by which the keyboard changes its size; null: there is no pane now, and all the room is for the rest. */
+  readonly pane: ((edge: ReactNode) => ReactNode) | null;
   readonly children: ReactNode;
 }
 
@@ -40,7 +40,14 @@ export function SidePane({ at, name, size, least, most, folded, pane, children }
     if (isNowFolded !== isFolded) folded?.set(isNowFolded);
     if (!isNowFolded) size.set(pixels);
   };
-  const side = pane !== null && (
+  const onResize = (pixels: number) => {
+    if (isFolded) folded?.set(false);
+    panel.current?.resize(pixels);
+    size.set(pixels);
+    // It may be held to what there is room for, which is known once it has been drawn.
+    requestAnimationFrame(() => panel.current && size.set(Math.round(panel.current.getSize().inPixels)));
+  };
+  const side = pane && (
     <Panel
       key="side"
       id={name}
@@ -53,15 +60,8 @@ export function SidePane({ at, name, size, least, most, folded, pane, children }
       groupResizeBehavior="preserve-pixel-size"
       className="flex min-h-0 min-w-0 flex-col"
     >
-      {pane}
+      {pane(<Edge at={at} name={name} size={size} least={least} onResize={onResize} />)}
     </Panel>
-  );
-  const edge = pane !== null && (
-    <Separator
-      key="edge"
-      aria-label={`${isBelow ? "Height" : "Width"} of the ${name}`}
-      className={`bg-line hover:bg-pine focus-visible:bg-pine data-[separator=active]:bg-pine relative shrink-0 outline-offset-2 ${isBelow ? "h-px" : "w-px"}`}
-    />
   );
   return (
     <Group
@@ -71,12 +71,62 @@ export function SidePane({ at, name, size, least, most, folded, pane, children }
       className="min-h-0 min-w-0 grow"
     >
       {at === "left" && side}
-      {at === "left" && edge}
       <Panel key="rest" id="rest" minSize={160} className="flex min-h-0 min-w-0 flex-col">
         {children}
       </Panel>
-      {at !== "left" && edge}
       {at !== "left" && side}
     </Group>
+  );
+}
+
+/** Pixels by which one press changes the size. */
+const step = 16;
+
+/** Which way a key goes: towards a larger pane, or a smaller one. */
+const ways: Readonly<Record<Side, Readonly<Record<string, number>>>> = {
+  left: { ArrowRight: 1, ArrowLeft: -1 },
+  right: { ArrowLeft: 1, ArrowRight: -1 },
+  bottom: { ArrowUp: 1, ArrowDown: -1 },
+};
+
+const edgeLook: Readonly<Record<Side, string>> = {
+  left: "inset-y-0 right-0 w-1.5 cursor-col-resize border-r",
+  right: "inset-y-0 left-0 w-1.5 cursor-col-resize border-l",
+  bottom: "inset-x-0 top-0 h-1.5 cursor-row-resize border-t",
+};
+
+/** The pane lets itself be dragged here; what is drawn is for the eye and the keyboard, and stands within the pane's landmark. */
+function Edge({
+  at,
+  name,
+  size,
+  least,
+  onResize,
+}: {
+  at: Side;
+  name: string;
+  size: Kept<number>;
+  least: number;
+  onResize: (pixels: number) => void;
+}) {
+  const [pixels] = useKept(size);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const way = ways[at][event.key];
+    if (way === undefined && event.key !== "Home") return;
+    event.preventDefault();
+    onResize(way === undefined ? least : Math.max(least, pixels + way * step));
+  };
+  return (
+    <div
+      role="separator"
+      tabIndex={0}
+      aria-label={`${at === "bottom" ? "Height" : "Width"} of the ${name}`}
+      aria-orientation={at === "bottom" ? "horizontal" : "vertical"}
+      aria-valuenow={pixels}
+      aria-valuemin={least}
+      aria-valuetext={`${pixels} pixels`}
+      onKeyDown={onKeyDown}
+      className={`border-line hover:border-pine focus-visible:border-pine outline-pine absolute z-10 focus-visible:outline-2 ${edgeLook[at]}`}
+    />
   );
 }

@@ -1,0 +1,159 @@
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import type { Page } from "@playwright/test";
+import { expect, find, test, visit } from "./fixtures";
+
+const axe = readFileSync(createRequire(__filename).resolve("axe-core/axe.min.js"), "utf8");
+
+interface AxeResult {
+  readonly violations: readonly {
+    readonly id: string;
+    readonly impact: string;
+    readonly nodes: readonly { readonly html: string }[];
+  }[];
+}
+
+interface AxeWindow {
+  readonly axe: { readonly run: (context: string, options: object) => Promise<AxeResult> };
+}
+
+/** What depends on the theme is looked at in both. */
+const passes = [
+  { theme: "dark", options: { runOnly: ["color-contrast", "link-in-text-block"] } },
+  { theme: "light", options: {} },
+] as const;
+
+/** Every fault of what is shown, of whatever level, by an automatic check. */
+async function faultsOf(page: Page, within: string): Promise<string[]> {
+  // Not by an element, which the page's own policy refuses.
+  await page.evaluate(axe);
+  const faults: string[] = [];
+  for (const { theme, options } of passes) {
+    const { violations } = await page.evaluate(
+      ([theme, options, within]) => {
+        document.documentElement.dataset.theme = theme;
+        return (globalThis as unknown as AxeWindow).axe.run(within, options);
+      },
+      [theme, options, within] as const,
+    );
+    for (const { id, impact, nodes } of violations)
+      faults.push(`${theme}: ${id} (${impact}) ${nodes[0]!.html.slice(0, 160)}`);
+  }
+  return faults;
+}
+
+const check = async (page: Page, what: string, within = "html") =>
+  expect(await faultsOf(page, within), what).toEqual([]);
+
+/** An open menu by itself: what lies behind it is hidden from everybody, as from this check. */
+const checkMenu = (page: Page, what: string) => check(page, what, "[role=menu]");
+
+test("an automatic check of every view finds nothing", async ({ watched: page, seating }) => {
+  for (const view of [
+    "overview",
+    "shelf",
+    "plan",
+    "rules",
+    "lineups",
+    "lineups?part=in",
+    "lineups?part=following",
+    "lineups?part=together",
+    "profiles",
+    "depot",
+    "settings",
+    "settings?part=definition",
+    "settings?part=data",
+    "settings?part=keys",
+  ]) {
+    await visit(page, `${seating.url}/${view}`);
+    if (view === "plan") await find(page, "Glass Tides.plank");
+    if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();
+    if (view === "rules") await page.getByRole("button", { name: /Glass Tides/ }).click();
+    if (view === "profiles")
+      await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "All at Once" });
+    if (view === "profiles") await page.getByText(/differences from All at Once$/).waitFor();
+    await check(page, view);
+  }
+});
+
+test("nor of dialogs and menus", async ({ watched: page, seating }) => {
+  await visit(page, `${seating.url}/shelf?q=instrument`);
+  await page.getByRole("row", { name: /Instrument Room/ }).click();
+  await page.getByRole("button", { name: "Choose its parts…" }).click();
+  await check(page, "parts");
+  await page.keyboard.press("Escape");
+  for (const name of ["Tags", "More", "Saved", "Columns"]) {
+    await page.getByRole("button", { name, exact: true }).click();
+    await check(page, name);
+    await page.keyboard.press("Escape");
+  }
+  await page.getByRole("button", { name: "Add mods" }).click();
+  await checkMenu(page, "add mods");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: /^With these/ }).click();
+  await page.getByRole("menuitem", { name: /^Drop/ }).click();
+  await check(page, "drop");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Alt+p");
+  await check(page, "another profile");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await check(page, "keys");
+  await page.keyboard.press("Escape");
+  await visit(page, `${seating.url}/plan`);
+  await find(page, "Glass Tides.plank");
+  await page.getByRole("button", { name: "Remember…" }).click();
+  await check(page, "rule dialog");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Sections", exact: true }).click();
+  await check(page, "sections");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Alt+m");
+  await page.getByLabel("Where to").fill("C4");
+  await check(page, "move to");
+  await page.keyboard.press("Escape");
+  await page.getByRole("grid").press("Shift+F10");
+  await checkMenu(page, "the menu of the plan");
+});
+
+test("nor of states: while carrying, searching, told something, with a panel, in a narrow window", async ({
+  watched: page,
+  seating,
+}) => {
+  await visit(page, `${seating.url}/plan`);
+  await page.getByRole("radio", { name: "mods" }).click();
+  await find(page, "Glass Tides.plank");
+  await page.getByRole("radio", { name: "mods" }).click();
+  await page.getByRole("button", { name: "Write a note…" }).click();
+  await check(page, "mods and a note");
+  await page.getByRole("radio", { name: "plugins" }).click();
+  await page.getByRole("grid").press("Space");
+  await page.keyboard.press("PageUp");
+  await check(page, "carrying");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Filter" }).click();
+  await page.getByLabel("Show what is called").fill("tide");
+  await check(page, "filter");
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("re");
+  await check(page, "command field");
+  await page.keyboard.press("Control+a");
+  await page.keyboard.type("zzzz");
+  await check(page, "command field that finds nothing");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Alt+o");
+  await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
+  await check(page, "proposal");
+  await page.keyboard.press("Alt+t");
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(/running|stopped/);
+  await check(page, "trial");
+  for (const name of ["History", "Queue", "Messages"]) {
+    await page.getByRole("tab", { name, exact: true }).click();
+    await check(page, name);
+  }
+  await page.setViewportSize({ width: 320, height: 640 });
+  await check(page, "narrow");
+  await page.getByRole("button", { name: "Views" }).click();
+  await check(page, "the rail over a narrow window");
+});

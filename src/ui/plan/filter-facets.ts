@@ -1,0 +1,84 @@
+import type { Level } from "@/core/model/finding";
+import { tagsOf, type PlanFilter } from "@/core/roster/plan-filter";
+import type { Roster, SeatedList } from "@/core/roster/roster";
+import { letterOf } from "@/core/roster/seats";
+
+/** Something by which the plan is narrowed to one of several values. */
+export interface FilterFacet {
+  readonly label: string;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  /** The value by which it is narrowed now; null: by none. */
+  readonly value: string | null;
+  readonly part: (value: string | null) => Partial<PlanFilter>;
+}
+
+const yesOrNo = (yes: string, no: string) => [
+  { value: "yes", label: yes },
+  { value: "no", label: no },
+];
+const word = (value: boolean | null) => (value === null ? null : value ? "yes" : "no");
+const truth = (value: string | null) => (value === null ? null : value === "yes");
+
+const levelOptions: readonly { value: Level | "any"; label: string }[] = [
+  { value: "any", label: "any finding" },
+  { value: "blocker", label: "blockers" },
+  { value: "problem", label: "problems" },
+  { value: "hint", label: "hints" },
+];
+
+/** Those that can narrow this list at all. */
+export function filterFacets(roster: Roster, list: SeatedList, filter: PlanFilter): readonly FilterFacet[] {
+  const kinds = list.name === "mods" ? [] : [...roster.game.loadRanks, ...roster.game.counting];
+  const tags = [...new Set(list.items.flatMap(tagsOf))].sort();
+  const facets: readonly FilterFacet[] = [
+    {
+      label: "Loads",
+      options: yesOrNo("loads", "does not load"),
+      value: word(filter.loads),
+      part: (value) => ({ loads: truth(value) }),
+    },
+    {
+      label: "Section",
+      options: list.sections.map(({ id, name }, at) => ({ value: id, label: `${letterOf(at)} ${name}` })),
+      value: filter.section,
+      part: (section) => ({ section }),
+    },
+    {
+      label: "Class",
+      options: kinds.map(({ id, label }) => ({ value: id, label: label.toLowerCase() })),
+      value: filter.kind,
+      part: (kind) => ({ kind }),
+    },
+    {
+      label: "Tag",
+      options: tags.map((tag) => ({ value: tag, label: tag })),
+      value: filter.tag,
+      part: (tag) => ({ tag }),
+    },
+    {
+      label: "Finding",
+      options: levelOptions,
+      value: filter.finding,
+      part: (finding) => ({ finding: finding as Level | "any" | null }),
+    },
+    {
+      label: "Rule",
+      options: yesOrNo("in a rule", "in no rule"),
+      value: word(filter.ruled),
+      part: (value) => ({ ruled: truth(value) }),
+    },
+    {
+      label: "Note",
+      options: yesOrNo("with a note", "without a note"),
+      value: word(filter.noted),
+      part: (value) => ({ noted: truth(value) }),
+    },
+    {
+      label: "Placed",
+      options: [{ value: "no", label: "not placed yet" }],
+      value: filter.fresh ? "no" : null,
+      part: (value) => ({ fresh: value !== null }),
+    },
+  ];
+  return facets.filter(({ options }) => options.length > 0);
+}
