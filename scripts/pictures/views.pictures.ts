@@ -22,6 +22,11 @@ async function take(page: Page, name: string): Promise<void> {
   await page.screenshot({ path, animations: "disabled", caret: "hide" });
 }
 
+async function closeMessage(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Close the message" }).click();
+  await page.locator("[data-message]").waitFor({ state: "detached" });
+}
+
 test("the main views", async ({ page }) => {
   await visit(page, `${server.url}/overview`);
   await take(page, "overview");
@@ -50,9 +55,10 @@ test("the main views", async ({ page }) => {
   await page.getByText(/differences from All at Once$/).waitFor();
   await take(page, "profiles");
 
-  await visit(page, `${server.url}/settings`);
+  await visit(page, `${server.url}/settings?part=data`);
   await page.getByText("None yet. One is kept").waitFor();
   await take(page, "settings-data");
+  await visit(page, `${server.url}/settings?part=definition`);
   await page
     .getByLabel("A plugin to try")
     .setInputFiles(join(home, "demo/brinehollow/game/base/Brinehollow - Tides.keel"));
@@ -102,19 +108,20 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: /^Accept/ }).click();
 
   await page.getByRole("contentinfo").getByRole("button", { name: "Write order file" }).click();
-  await page.locator("[data-sonner-toast] [data-close-button]").click();
+  await closeMessage(page);
   await page.getByRole("button", { name: "Start a trial" }).click();
   await page.getByRole("region", { name: "Trial" }).getByText("stopped at start").waitFor();
-  await page.locator("[data-sonner-toast]").waitFor({ state: "detached" });
   await take(page, "trial");
-  await page.getByRole("button", { name: "Close the trial" }).click();
+  await page.getByRole("tab", { name: "History" }).click();
+  await page.getByRole("row", { name: /^Before accepting|accept 4 moves/ }).first().click();
+  await take(page, "history");
+  await page.getByRole("button", { name: "Close the panel" }).click();
 
   await visit(page, `${server.url}/rules`);
   const depot = join(home, "demo/brinehollow/depot/rulebooks/soundings-1.0.json");
   await page.getByLabel("Rulebook file").setInputFiles(depot);
   await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
-  await page.locator("[data-sonner-toast] [data-close-button]").click();
-  await page.locator("[data-sonner-toast]").waitFor({ state: "detached" });
+  await closeMessage(page);
   await page
     .getByRole("button", { name: /Glass Tides\.plank/ })
     .first()

@@ -84,7 +84,7 @@ export function PlanHead({
                 onClick={() => onSort(sortAfter(heading, sortBy))}
                 className="hover:text-ink h-6 truncate"
               >
-                {words} {way === "ascending" && <span aria-hidden>↑</span>}
+                {words} {way === "ascending" && sortBy !== null && <span aria-hidden>↑</span>}
               </button>
             )}
           </span>

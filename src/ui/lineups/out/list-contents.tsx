@@ -80,17 +80,9 @@ const columnsOf = (
   },
   { id: "name", label: "Mod", width: 150, isFixed: true, isMain: true, text: nameOf },
   {
-    id: "state",
-    label: "State",
-    width: 72,
-    text: stateOf,
-    cell: (row) => <span className={row.mod ? "" : "text-saffron font-semibold"}>{stateOf(row)}</span>,
-  },
-  { id: "version", label: "Version", width: 64, isMono: true, text: ({ mod }) => mod?.version ?? "" },
-  {
     id: "role",
     label: "Part of the list",
-    width: 132,
+    width: 124,
     text: (row) => roleOf(sheet, row),
     cell: (row) => <RoleChoice item={row} sheet={sheet} change={change} />,
   },
@@ -112,6 +104,14 @@ const columnsOf = (
       </button>
     ),
   },
+  {
+    id: "state",
+    label: "State",
+    width: 72,
+    text: stateOf,
+    cell: (row) => <span className={row.mod ? "" : "text-saffron font-semibold"}>{stateOf(row)}</span>,
+  },
+  { id: "version", label: "Version", width: 64, isMono: true, text: ({ mod }) => mod?.version ?? "" },
 ];
 
 /** What the controls in a row do, for many rows and by keyboard. */
