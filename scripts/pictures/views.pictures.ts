@@ -113,7 +113,10 @@ test("the main views", async ({ page }) => {
   await page.getByRole("region", { name: "Trial" }).getByText("stopped at start").waitFor();
   await take(page, "trial");
   await page.getByRole("tab", { name: "History" }).click();
-  await page.getByRole("row", { name: /^Before accepting|accept 4 moves/ }).first().click();
+  await page
+    .getByRole("row", { name: /^Before accepting|accept 4 moves/ })
+    .first()
+    .click();
   await take(page, "history");
   await page.getByRole("button", { name: "Close the panel" }).click();
 
