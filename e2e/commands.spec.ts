@@ -64,11 +64,15 @@ test("what is gone to shows: a filter that hides it is lifted and says so, a fol
   await expect(page.locator("[data-item]")).toHaveCount(1);
   await find(page, "Glass Tides.plank");
   await expect(page.locator("[data-message]")).toContainText("The filter was lifted");
+  await page.getByRole("button", { name: "Fold Foundations" }).click();
   await plan(page).focus();
   await page.keyboard.press("ArrowLeft");
   await expect(page.locator("[data-item='Glass Tides.plank']")).toHaveCount(0);
   await find(page, "Glass Tides.plank");
   await expect(page.locator("[data-item='Glass Tides.plank']")).toBeVisible();
+  // What else was folded stays so.
+  await plan(page).press("Home");
+  await expect(page.getByRole("button", { name: "Unfold Foundations" })).toBeVisible();
 });
 
 test("keys are changed in the settings, where what has them is named, and are the same after a reload", async ({
@@ -124,6 +128,7 @@ test("the history lists what was done, shows what each changed, and leads back t
   await history.focus();
   await page.keyboard.press("End");
   await expect(moment("as it was at first")).toHaveAttribute("aria-selected", "true");
+  await expect(page.getByRole("button", { name: "Show what it changed…" })).toBeDisabled();
   await page.keyboard.press("ArrowUp");
   await page.keyboard.press("Enter");
   await expect(moment("switch off Glass Tides.plank")).toContainText("the profile now");

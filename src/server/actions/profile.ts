@@ -9,15 +9,7 @@ import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/prof
 import { guard } from "../action";
 import { windowContext } from "../window";
 import { storeEdit, type Stored } from "../operations/edit-profile";
-import {
-  goToEdit as goTo,
-  readJournal as readEdits,
-  readReturned,
-  step,
-  type JournalLine,
-  type Returned,
-  type Travelled,
-} from "../operations/history";
+import * as history from "../operations/history";
 import * as profiles from "../operations/profiles";
 
 const id = z.string().max(100);
@@ -37,7 +29,7 @@ export const editProfile = async (
   );
 
 /** What a window that knows the state which this leads to need not be told is left out. */
-type Returning = Stored & { readonly steps?: Travelled["steps"] };
+type Returning = Stored & { readonly steps?: history.Travelled["steps"] };
 
 export const undoOrRedo = async (
   profileId: ProfileId,
@@ -46,7 +38,7 @@ export const undoOrRedo = async (
   isKnown: boolean,
 ): Promise<Outcome<Returning>> =>
   guard(async () => {
-    const travelled = await step(
+    const travelled = await history.step(
       await windowContext(),
       ProfileId.parse(profileId),
       version.parse(base),
@@ -57,12 +49,12 @@ export const undoOrRedo = async (
     return done({ version: profile.version, ...rest, ...(isKnown ? {} : { steps }) });
   });
 
-export const readProfile = async (profileId: ProfileId): Promise<Outcome<Returned>> =>
-  guard(async () => readReturned((await windowContext()).db, ProfileId.parse(profileId)));
+export const readProfile = async (profileId: ProfileId): Promise<Outcome<history.Returned>> =>
+  guard(async () => history.readReturned((await windowContext()).db, ProfileId.parse(profileId)));
 
 /** The edits of a profile that are kept, the newest first. */
-export const readJournal = async (profileId: ProfileId): Promise<Outcome<JournalLine[]>> =>
-  guard(async () => readEdits(await windowContext(), ProfileId.parse(profileId)));
+export const readJournal = async (profileId: ProfileId): Promise<Outcome<history.JournalLine[]>> =>
+  guard(async () => history.readJournal(await windowContext(), ProfileId.parse(profileId)));
 
 /** Makes the profile what it was after an edit of its journal. */
 export const goToEdit = async (
@@ -72,7 +64,7 @@ export const goToEdit = async (
 ): Promise<Outcome<{ readonly version: number }>> =>
   guard(async () => {
     const profile = ProfileId.parse(profileId);
-    const outcome = await goTo(
+    const outcome = await history.goToEdit(
       await windowContext(),
       profile,
       version.parse(base),

@@ -7,7 +7,7 @@ import { DifferenceGrid } from "../profiles/difference-grid";
 import { Comparison } from "../profiles/differences";
 import { tiedPairs, useOther } from "../profiles/use-other";
 import { useEditor } from "../workspace/workspace.client";
-import type { Moment } from "./moments";
+import { nameOfMoment, type Moment } from "./moments";
 
 /** A state, beside the profile as it is now or beside the state before it. */
 export interface Compared {
@@ -28,7 +28,7 @@ export function ComparisonDialog({
     (): StateSource => (then.kind === "point" ? { point: then.id } : { edit: then.number, of: profile }),
     [then, profile],
   );
-  const title = other === "now" ? `Now, and after: ${then.what}` : `What it changed: ${then.what}`;
+  const title = other === "now" ? `Now, and ${nameOfMoment(then)}` : `What it changed: ${then.what}`;
   return (
     <Dialog open onClose={onClose} title={title} size="large">
       {other === "now" ? (

@@ -11,14 +11,15 @@ import { isPossible } from "../kit/grid/commands";
 import { nothingSelected } from "../kit/grid/selection";
 import { Button } from "../kit/button";
 import { ListGrid } from "../workspace/list-grid";
-import { goBack, goToEdit, readJournal } from "../workspace/server";
+import { readJournal } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { ComparisonDialog, type Compared } from "./comparison-dialog";
 import { momentsOf, type Moment } from "./moments";
+import { useGoBack } from "./use-go-back";
 
 /** What was done to the profile and when, with its restore points; each is a state to look at, to compare with, and to go back to. */
 export function HistoryTab() {
-  const { editor, unwrap, tell, refresh } = useWorkspace();
+  const back = useGoBack();
   const profile = useEditor((state) => state.profile.id);
   const lines = useJournal();
   const points = useEditor((state) => state.view.restorePoints);
@@ -32,21 +33,6 @@ export function HistoryTab() {
   }, [lines, points, roster]);
   const commands = useMemo((): readonly GridCommand<Moment>[] => {
     const isOne = (rows: readonly Moment[]) => rows.length === 1;
-    const back = async (to: Moment) => {
-      await editor.settled();
-      const { id, version } = editor.getState().profile;
-      const outcome =
-        to.kind === "point" ? await goBack(to.id, version) : await goToEdit(id, version, to.number);
-      if (!unwrap(outcome)) return;
-      await editor.reload();
-      // Also which list is followed.
-      refresh();
-      tell([
-        to.kind === "point"
-          ? `Back at “${to.what}”. Undo takes you forward again.`
-          : `The profile is as it was after: ${to.what}.`,
-      ]);
-    };
     return [
       {
         id: "go-back",
@@ -68,7 +54,7 @@ export function HistoryTab() {
         run: ([moment]) => setCompared({ then: moment!, with: "before" }),
       },
     ];
-  }, [editor, unwrap, tell, refresh]);
+  }, [back]);
   const chosen = moments.filter(({ key }) => selection.selected.includes(key));
   return (
     <section aria-label="History" className="flex min-h-0 grow flex-col">

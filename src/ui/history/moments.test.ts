@@ -1,6 +1,6 @@
 import { label } from "@/core/edit/steps";
 import type { JournalLine } from "@/server/operations/history";
-import { momentsOf } from "./moments";
+import { momentsOf, nameOfMoment } from "./moments";
 
 const line = (number: number, minute: number, undone = false): JournalLine => ({
   number,
@@ -20,7 +20,7 @@ test("edits stand newest first, above what was before them; the last that is not
     ["edit 1", false, false],
     ["as it was at first", false, false],
   ]);
-  expect(moments.at(-1)).toMatchObject({ kind: "edit", number: 0 });
+  expect(moments.at(-1)).toMatchObject({ kind: "start", number: 0 });
 });
 
 test("where all is undone the profile is as before the oldest edit that is kept", () => {
@@ -37,6 +37,11 @@ test("restore points stand at their times, one that an edit made before that edi
     whats([line(2, 4), line(1, 2)], [point("late", 5), point("with 2", 4), point("early", 1)], words),
   ).toEqual(["late", "edit 2", "with 2", "edit 1", "as it was at first", "early"]);
   expect(whats([], [point("alone", 1)], words)).toEqual(["alone"]);
+});
+
+test("each has a name for a sentence, whatever kind it is of", () => {
+  const names = momentsOf([line(1, 2)], [point("storm", 1)], words).map(nameOfMoment);
+  expect(names).toEqual(["after “edit 1”", "before all edits that are kept", "at “storm”"]);
 });
 
 test("no two have the same key", () => {

@@ -9,9 +9,18 @@ interface Shown {
   readonly isUndone: boolean;
 }
 
-/** A state of a profile that can be gone back to: after an edit, or one that was kept by a name. */
+/** A state of a profile that can be gone back to: after an edit, before all of them, or one that was kept by a name. */
 export type Moment = Shown &
-  ({ readonly kind: "edit"; readonly number: number } | { readonly kind: "point"; readonly id: string });
+  (
+    | { readonly kind: "edit" | "start"; readonly number: number }
+    | { readonly kind: "point"; readonly id: string }
+  );
+
+/** As a part of a sentence: "as it was …". */
+export function nameOfMoment({ kind, what }: Moment): string {
+  if (kind === "start") return "before all edits that are kept";
+  return kind === "point" ? `at “${what}”` : `after “${what}”`;
+}
 
 interface Point {
   readonly id: string;
@@ -43,7 +52,7 @@ export function momentsOf(
   const start: Moment[] = oldest
     ? [
         {
-          kind: "edit",
+          kind: "start",
           key: "start",
           number: oldest.number - 1,
           at: new Date(oldest.at),
@@ -53,17 +62,18 @@ export function momentsOf(
         },
       ]
     : [];
-  const kept = points.map((point): Moment => ({
-    kind: "point",
-    key: `point ${point.id}`,
-    id: point.id,
-    at: new Date(point.at),
-    what: point.name,
-    isNow: false,
-    isUndone: false,
-  }));
-  return merged([...edits, ...start], kept);
+  return merged([...edits, ...start], points.map(momentOfPoint));
 }
+
+export const momentOfPoint = ({ id, name, at }: Point): Moment => ({
+  kind: "point",
+  key: `point ${id}`,
+  id,
+  at: new Date(at),
+  what: name,
+  isNow: false,
+  isUndone: false,
+});
 
 /** A point is kept before the edit with which it was made, at the same time. */
 function merged(edits: readonly Moment[], points: readonly Moment[]): readonly Moment[] {

@@ -3,7 +3,9 @@
 import { format } from "date-fns";
 import { useState, type FormEvent } from "react";
 import type { Difference } from "@/core/compare/states";
-import { changesSincePoint, goBack, nameRestorePoint } from "../workspace/server";
+import { changesSincePoint, nameRestorePoint } from "../workspace/server";
+import { momentOfPoint } from "../history/moments";
+import { useGoBack } from "../history/use-go-back";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -11,7 +13,7 @@ import { Since } from "./since";
 
 /** Named states of the profile to go back to; one is made before every accepted proposal. */
 export function RestorePoints() {
-  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const { editor, unwrap, refresh } = useWorkspace();
   const points = useEditor((state) => state.view.restorePoints);
   const [name, setName] = useState("");
   const [compared, setCompared] = useState<{ id: string; changes: readonly Difference[] } | null>(null);
@@ -30,12 +32,7 @@ export function RestorePoints() {
     const changes = unwrap(await changesSincePoint(id));
     if (changes) setCompared({ id, changes });
   };
-  const back = async (id: string, point: string) => {
-    await editor.settled();
-    if (!unwrap(await goBack(id, editor.getState().profile.version))) return;
-    await editor.reload();
-    tell([`Back at “${point}”. Undo takes you forward again.`]);
-  };
+  const back = useGoBack();
   return (
     <>
       <form onSubmit={(event) => void add(event)} className="mb-2 flex gap-2">
@@ -68,7 +65,7 @@ export function RestorePoints() {
             <Button small onClick={() => void compare(point.id)} aria-expanded={compared?.id === point.id}>
               Compare
             </Button>
-            <Button small onClick={() => void back(point.id, point.name)}>
+            <Button small onClick={() => void back(momentOfPoint(point))}>
               Go back
             </Button>
             {compared?.id === point.id && <Since changes={compared.changes} />}

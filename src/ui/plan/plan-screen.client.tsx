@@ -79,13 +79,15 @@ function PlanView() {
   useEffect(() => {
     const { focused } = editor.getState();
     const latest = narrowing.current;
-    if (focused === null || latest.rows.rowOf.has(focused) || !latest.list.itemOf.has(focused)) return;
+    const hidden =
+      focused === null || latest.rows.rowOf.has(focused) ? null : latest.list.itemOf.get(focused);
+    if (!hidden) return;
     // What is being looked for shows, whatever hid it.
     if (latest.isFiltered) {
       setFilter(noFilter);
-      tell(["The filter was lifted: it hid ", { item: focused }, "."]);
+      tell(["The filter was lifted: it hid ", { item: hidden.id }, "."]);
     }
-    setCollapsed(new Set());
+    setCollapsed((now) => new Set([...now].filter((id) => id !== hidden.entry.section)));
     // Only where something is selected anew: a filter that is set later may hide it.
   }, [selected, editor, tell]);
   const fold = useCallback(

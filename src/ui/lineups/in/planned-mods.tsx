@@ -181,6 +181,8 @@ const extraColumns: readonly GridColumn<SeatedMod>[] = [
   { id: "version", label: "Version", width: 76, isMono: true, text: ({ mod }) => mod?.version ?? "" },
 ];
 
+const keyOfExtra = ({ id }: SeatedMod): string => id;
+
 /** What is on here and not in the list. */
 export function ExtraMods({ mods, way }: { mods: readonly SeatedMod[]; way: TakeInWay | "new" }) {
   if (mods.length === 0) return null;
@@ -194,7 +196,7 @@ export function ExtraMods({ mods, way }: { mods: readonly SeatedMod[]; way: Take
         kind="import-extra"
         label="Extra here"
         rows={mods}
-        keyOf={({ id }) => id}
+        keyOf={keyOfExtra}
         columns={extraColumns}
         className={gridLook}
       />

@@ -134,6 +134,8 @@ interface NumberedLine {
   readonly at: number;
 }
 
+const keyOfLine = ({ at }: NumberedLine): string => String(at);
+
 const lineColumns: readonly GridColumn<NumberedLine>[] = [
   {
     id: "line",
@@ -190,7 +192,7 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
         kind="import-lines"
         label="Lines of the list"
         rows={rows}
-        keyOf={({ at }) => String(at)}
+        keyOf={keyOfLine}
         columns={lineColumns}
         className="border-line mt-1 max-h-72 rounded-md border"
       />
