@@ -1,6 +1,6 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
-import { test as base, type Page } from "@playwright/test";
+import { test as base, type Locator, type Page } from "@playwright/test";
 import { copyFolder, freePort, home, pristine, startSeating, type Server } from "./server";
 
 export { expect } from "@playwright/test";
@@ -98,3 +98,9 @@ export async function find(page: Page, id: string): Promise<void> {
 
 /** Waits until everything that was done is stored. */
 export const stored = (page: Page) => page.getByText("Storing…").waitFor({ state: "detached" });
+
+/** Chooses one of several in a field of that kind. */
+export async function choose(field: Locator, words: string): Promise<void> {
+  await field.click();
+  await field.page().getByRole("option", { name: words, exact: true }).click();
+}

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, find, row, seatOf, stored, test } from "./fixtures";
+import { choose, expect, find, row, seatOf, stored, test } from "./fixtures";
 
 test.beforeEach(async ({ watched: page, seating }) => {
   await page.goto(`${seating.url}/plan`);
@@ -84,10 +84,15 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
 }) => {
   await page.getByRole("button", { name: "Sections", exact: true }).click();
   const dialog = page.getByRole("dialog", { name: "Sections of the plugins" });
-  await dialog.getByLabel("Where Patches stands").selectOption("bottom");
-  await dialog.getByLabel("Nothing more goes into Patches").check();
-  await expect(dialog.getByRole("listitem").last().getByLabel("Name of Patches")).toBeVisible();
-  await dialog.getByRole("button", { name: "Move Unseated down" }).click();
+  await dialog.getByRole("option", { name: /Patches/ }).click();
+  await choose(dialog.getByLabel("Stands"), "last of its rank: nothing after it");
+  await dialog.getByLabel("Closed: nothing more goes in").check();
+  const last = dialog.getByRole("option").last();
+  await expect(last).toContainText("Patches");
+  await expect(last.getByLabel("closed")).toBeVisible();
+  await dialog.getByRole("option", { name: /Unseated/ }).click();
+  await dialog.getByRole("listbox", { name: "Sections" }).focus();
+  await page.keyboard.press("Alt+ArrowDown");
   await expect(page.locator("[data-message]").first()).toContainText("a block stays at its end");
   await page.keyboard.press("Escape");
 
@@ -114,7 +119,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await expect(told).toHaveCount(0);
 });
 
-test("what is off is gathered to be looked at, and keeps its seat; numbers stand beside the seats", async ({
+test("what is off is gathered to be looked at, and keeps its seat; numbers have a column", async ({
   watched: page,
 }) => {
   const seat = await seatOf(page, "Divers for Hire.plank");
@@ -125,9 +130,10 @@ test("what is off is gathered to be looked at, and keeps its seat; numbers stand
   const last = row(page, "Divers for Hire.plank");
   await expect(last).toBeVisible();
   expect(await seatOf(page, "Divers for Hire.plank")).toBe(seat);
-  await page.getByRole("button", { name: "Look", exact: true }).click();
-  await page.getByRole("menuitemcheckbox", { name: /^Numbers beside the seats/ }).click();
-  await expect(last.locator("[role=gridcell]").nth(1)).toHaveText(/^8\d(\.\d+)?$/);
+  await page.getByRole("button", { name: "Columns", exact: true }).click();
+  await page.getByRole("checkbox", { name: "Number" }).check();
+  await page.keyboard.press("Escape");
+  await expect(last.locator("[role=gridcell]").nth(3)).toHaveText(/^8\d(\.\d+)?$/);
   await last.getByRole("switch").click();
   await page.reload();
   await find(page, "Divers for Hire.plank");

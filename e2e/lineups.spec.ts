@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Browser, Page } from "@playwright/test";
 import { dropFile } from "./drop-file";
-import { expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
+import { choose, expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
 import { folderOf, startSeating, type Server } from "./server";
 
 const second = folderOf("second");
@@ -239,7 +239,7 @@ test("a list is copied as plain lines, with what they leave behind said before, 
 }) => {
   await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
   await page.goto(`${seating.url}/lineups`);
-  await page.getByLabel("As a file").selectOption({ label: "Plain lines" });
+  await choose(page.getByLabel("As a file"), "Plain lines");
   await expect(page.getByText("It leaves behind:", { exact: false }).first()).toContainText("hashes");
   await page.getByRole("button", { name: "Copy it", exact: true }).click();
   await expect(page.getByText("Long Descent as Plain lines is in the clipboard.")).toBeVisible();

@@ -20,7 +20,8 @@ test("every typed target leads to its seat, and each undo, after a restart, back
     ["before C1", "C1"],
     ["start of E", "E1"],
     ["end of C", "C12"],
-    ["41", "D3"],
+    ["number 41", "D3"],
+    ["35", "E3"],
   ] as const;
   for (const [text, seat] of targets) {
     await find(page, "Murk and Silt.plank");
@@ -119,6 +120,46 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
     "Kelp Shelf Seams.skiff: this is a master of it",
   );
   expect(await seatOf(page, "Glass Tides.plank")).toBe(seat);
+
+  // What bars it comes along.
+  await page
+    .getByRole("button", { name: /^Take .*Kelp Shelf Seams\.skiff.* along$|^Take .* along$/ })
+    .click();
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move /);
+  expect(await seatOf(page, "Glass Tides.plank")).not.toBe(seat);
+  const place = async (id: string) =>
+    Number(await row(page, id).evaluate((each) => each.closest("[role=row]")!.getAttribute("aria-rowindex")));
+  expect(await place("Kelp Shelf Seams.skiff")).toBeGreaterThan(await place("Glass Tides.plank"));
+});
+
+test("by keyboard: held where a tie bars it, T takes along what bars it; by a typed seat too", async ({
+  watched: page,
+}) => {
+  await find(page, "Kelp Shelf Seams.skiff");
+  const second = await seatOf(page, "Glass Tides.plank");
+  const first = await seatOf(page, "Kelp Shelf Seams.skiff");
+  await page.getByRole("grid").focus();
+  await page.keyboard.press("Space");
+  const carry = page.getByTestId("carry");
+  await expect(carry).toBeVisible();
+  for (let n = 0; n < 60 && !(await carry.innerText()).includes("T: Take"); n++)
+    await page.keyboard.press("ArrowUp");
+  await expect(carry).toContainText(/Not above .*T: Take .* along\./s);
+  await page.keyboard.press("t");
+  await expect(carry).toHaveCount(0);
+  await expect(undo(page)).toHaveAccessibleName(/^Undo: move /);
+  await undo(page).click();
+  expect(await seatOf(page, "Kelp Shelf Seams.skiff")).toBe(first);
+
+  await find(page, "Kelp Shelf Seams.skiff");
+  await page.keyboard.press("Alt+m");
+  await page.getByLabel("Where to").fill("start of C");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("status")).toContainText("Not above");
+  await dialog.getByRole("button", { name: /^Take .* along$/ }).click();
+  await expect(dialog).toHaveCount(0);
+  await find(page, "Glass Tides.plank");
+  expect(await seatOf(page, "Glass Tides.plank")).not.toBe(second);
 });
 
 test("by mouse: a drag that has come to rest at the edge before anything is drawn scrolls, and is put down there", async ({

@@ -1,6 +1,6 @@
 import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { expect, gameFolder, home, stored, test } from "./fixtures";
+import { choose, expect, gameFolder, home, stored, test } from "./fixtures";
 
 const ascii = (text: string) => Buffer.from(text, "latin1");
 
@@ -36,15 +36,15 @@ test("a game that nobody shipped is described, tried on its own plugin, and work
       .fill(label);
     await dialog.getByLabel("Label", { exact: true }).nth(at).fill(label);
   }
-  await dialog.getByLabel("Kind of file").selectOption("tagged");
+  await choose(dialog.getByLabel("Kind of file"), "records with tags");
   const set = (label: string, value: string, at = 0) =>
     dialog.getByLabel(label, { exact: true }).nth(at).fill(value);
   await set("Bytes in all", "8");
   await set("Letters of the tag", "2");
   await set("Flags at byte", "2");
-  await dialog.getByLabel("Width of the flags").selectOption("2");
+  await choose(dialog.getByLabel("Width of the flags"), "2 bytes");
   await set("Letters of the tag", "2", 1);
-  await dialog.getByLabel("Texts end").selectOption("field");
+  await choose(dialog.getByLabel("Texts end"), "with their field");
   await set("First record", "PL");
   await set("Master", "up");
   await set("Author", "by");
@@ -110,7 +110,7 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   await page.getByRole("switch", { name: "Small Fry is on" }).click();
   await stored(page);
   await page.goto(`${seating.url}/settings?part=data`);
-  const input = page.getByLabel("Replace everything from a file…");
+  const input = page.getByLabel("Archive of everything");
   await input.setInputFiles({
     name: "broken.zip",
     mimeType: "application/zip",

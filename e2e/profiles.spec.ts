@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, stored, test } from "./fixtures";
+import { choose, expect, stored, test } from "./fixtures";
 
 test("two profiles are compared, single differences taken over, and the comparison goes out as text", async ({
   watched: page,
@@ -10,7 +10,7 @@ test("two profiles are compared, single differences taken over, and the comparis
   await page.getByRole("radio", { name: "own words" }).check();
   await page.getByLabel("Purpose in your own words").fill("for the long nights");
   await page.getByRole("button", { name: "Colour 4" }).click();
-  await page.getByLabel("Begins").selectOption({ label: "Long Descent" });
+  await choose(page.getByLabel("Begins"), "Long Descent");
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByRole("button", { name: "Profile: Longer Descent" })).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=small+fry`);
@@ -25,7 +25,7 @@ test("two profiles are compared, single differences taken over, and the comparis
   await stored(page);
 
   await page.keyboard.press("Alt+6");
-  await page.getByRole("combobox", { name: "Compare it with" }).selectOption({ label: "Long Descent" });
+  await choose(page.getByLabel("Compare it with"), "Long Descent");
   await expect(page.getByText(/^\d+ differences? from Long Descent$/)).toBeVisible();
   await expect(page.getByRole("checkbox", { name: /^Take over: Small Fry/ }).first()).toBeVisible();
   const saved = page.waitForEvent("download");
@@ -61,16 +61,10 @@ test("a game of packages: expansions, parts of the game and launch settings reac
   await expect(page.getByRole("button", { name: "Game: Millwright Vale" })).toBeVisible();
   await page.getByRole("switch", { name: /^Market Days is/ }).click();
   await page.getByRole("switch", { name: "Lesson sheep is on" }).click();
-  await page
-    .getByRole("listitem")
-    .filter({ hasText: "First season" })
-    .getByRole("combobox")
-    .selectOption("autumn");
-  await page
-    .getByRole("listitem")
-    .filter({ hasText: "Valley to open" })
-    .getByRole("combobox")
-    .selectOption("upper-dale.vale");
+  const setting = (name: string) =>
+    page.getByRole("listitem").filter({ hasText: name }).getByRole("combobox");
+  await choose(setting("First season"), "autumn");
+  await choose(setting("Valley to open"), "upper-dale.vale");
   await stored(page);
   await page.keyboard.press("Control+s");
   await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
@@ -85,5 +79,5 @@ test("a game of packages: expansions, parts of the game and launch settings reac
   await expect(page.getByRole("button", { name: "Profile: Cart Yard" })).toBeVisible();
   await expect(
     page.getByRole("listitem").filter({ hasText: "Valley to open" }).getByRole("combobox"),
-  ).not.toHaveValue("upper-dale.vale");
+  ).not.toContainText("upper-dale.vale");
 });

@@ -163,11 +163,29 @@ test("the plan is filtered, switched in bulk, sorted to look at, and its section
 
   await page.getByRole("button", { name: "Sections", exact: true }).click();
   const dialog = page.getByRole("dialog", { name: /^Sections/ });
-  await dialog.getByLabel("Name of Patches").fill("Reconcilers");
+  const sections = dialog.getByRole("option");
+  const places = async () => (await sections.allInnerTexts()).map((text) => text.split("\n")[1]);
+  await dialog.getByRole("listbox", { name: "Sections" }).focus();
+  await page.keyboard.type("patch");
+  await dialog.getByLabel("Name", { exact: true }).fill("Reconcilers");
   await page.keyboard.press("Enter");
-  await dialog.getByRole("button", { name: "Move Reconcilers up" }).click();
-  await dialog.getByRole("button", { name: /^Remove Reconcilers/ }).click();
-  await expect(dialog.getByRole("listitem")).toHaveCount(9);
+  await expect(sections.filter({ hasText: "Reconcilers" })).toHaveAttribute("aria-selected", "true");
+  const before = await places();
+  await dialog.getByRole("listbox", { name: "Sections" }).focus();
+  await page.keyboard.press("Alt+ArrowUp");
+  await expect.poll(places).not.toEqual(before);
+  // By mouse past several at once.
+  const [from, to] = await Promise.all([
+    sections.filter({ hasText: "Reconcilers" }).boundingBox(),
+    sections.filter({ hasText: "Unseated" }).boundingBox(),
+  ]);
+  await page.mouse.move(from!.x + 90, from!.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(to!.x + 90, to!.y + 14, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(async () => (await places()).indexOf("Reconcilers")).toBe(before.indexOf("Unseated"));
+  await dialog.getByRole("button", { name: "Remove it" }).click();
+  await expect(sections).toHaveCount(9);
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Undo: remove the section Reconcilers" })).toBeVisible();
 

@@ -1,5 +1,5 @@
 import { once } from "node:events";
-import { expect, find, home, row, seatOf, stored, test } from "./fixtures";
+import { choose, expect, find, home, row, seatOf, stored, test } from "./fixtures";
 import { freePort, run } from "./server";
 
 const label = (id: string, on: boolean) => `${id} is ${on ? "on" : "off"}`;
@@ -201,7 +201,7 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await expect(page.locator("#findings")).toContainText("Masters in a circle");
   await page.keyboard.press("Alt+n");
   await page.getByLabel("Name", { exact: true }).fill("<i>Try & see</i>");
-  await page.getByLabel("Begins").selectOption({ label: "Harbour Lights" });
+  await choose(page.getByLabel("Begins"), "Harbour Lights");
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(menu("<i>Try & see</i>")).toBeVisible();
   await menu("<i>Try & see</i>").click();

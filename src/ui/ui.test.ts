@@ -20,7 +20,7 @@ describe("the rows of the plan", () => {
   const plain: PlanLook = {
     shown: null,
     collapsed: new Set(),
-    sortBy: null,
+    sorted: null,
     gatherOff: false,
     compact: false,
   };
@@ -46,8 +46,13 @@ describe("the rows of the plan", () => {
     expect(keys({ collapsed: new Set(["world"]) })).toEqual(
       rows.rows.map((row) => row.key).filter((key) => !/^[ab]\./.test(key)),
     );
-    expect(keys({ sortBy: "name" })).toEqual(["a.plank", "b.plank", "Core.keel", "p.plank", "Pond.keel"]);
-    expect(planRows(list, { ...plain, sortBy: "name" }).isRealOrder).toBe(false);
+    const backwards = [...list.items].reverse();
+    expect(keys({ sorted: backwards })).toEqual(backwards.map(({ id }) => id));
+    expect(keys({ sorted: backwards, shown: new Set(["a.plank", "b.plank"]) })).toEqual([
+      "b.plank",
+      "a.plank",
+    ]);
+    expect(planRows(list, { ...plain, sorted: backwards }).isRealOrder).toBe(false);
   });
 
   test("what is off is gathered below all else, and is nobody's neighbour there; lower rows are 28 high", () => {

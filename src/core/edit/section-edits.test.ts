@@ -23,6 +23,11 @@ function after(edit: Edit) {
   expect(back.ok && back.value.state).toEqual(roster.profile.state);
   return withState(roster, state);
 }
+const stateAfter = (of: typeof roster, edit: Edit) => {
+  const applied = applySteps(of.profile.state, edit.steps);
+  if (!applied.ok) throw new Error(applied.refusal.code);
+  return applied.value.state;
+};
 const sections = ({ profile }: typeof roster) => profile.state.plugins.sections.map((section) => section.id);
 const world = roster.profile.state.plugins.sections.find((section) => section.id === "world")!;
 
@@ -43,13 +48,40 @@ test("its name, guidance and colour are changed; nothing different is no edit", 
 });
 
 test("sections change places with their items, within their load rank", () => {
-  const move = (id: string, by: -1 | 1, list = roster.lists.plugins) => moveSection(list, id, by);
+  const move = (id: string, by: number, list = roster.lists.plugins) => moveSection(list, id, by);
   const moved = move("patches", -1);
   if (!moved.ok) throw new Error(moved.refusal.code);
   const next = after(moved.value);
   expect(orderOf(next)).toEqual(["Pond.keel", "Core.keel", "p.plank", "a.plank", "b.plank"]);
   expect(move("world", -1)).toMatchObject({ ok: false, refusal: { code: "rank-ends" } });
   expect(move("patches", 1)).toMatchObject({ ok: false, refusal: { code: "rank-ends" } });
+});
+
+test("a section goes past several at once, as one step at a time would lead; past none that bars it", () => {
+  let next = roster;
+  for (const id of ["one", "two"])
+    next = withState(
+      next,
+      stateAfter(next, addSection(next.lists.plugins, "world", { id: aSection(id), name: id, guidance: "" })),
+    );
+  expect(sections(next)).toEqual(["game", "base", "world", "two", "one", "patches"]);
+  const far = moveSection(next.lists.plugins, "patches", -3);
+  if (!far.ok) throw new Error(far.refusal.code);
+  let stepped = next;
+  for (let step = 0; step < 3; step++) {
+    const one = moveSection(stepped.lists.plugins, "patches", -1);
+    if (!one.ok) throw new Error(one.refusal.code);
+    stepped = withState(stepped, stateAfter(stepped, one.value));
+  }
+  expect(stateAfter(next, far.value)).toEqual(stepped.profile.state);
+  expect(moveSection(next.lists.plugins, "patches", -4)).toMatchObject({ refusal: { code: "rank-ends" } });
+  expect(moveSection(next.lists.plugins, "world", 4)).toMatchObject({ refusal: { code: "rank-ends" } });
+  const blocked = changeSection(next.lists.plugins, {
+    ...next.profile.state.plugins.sections[3]!,
+    block: "top",
+  })!;
+  const last = withState(next, stateAfter(next, blocked));
+  expect(moveSection(last.lists.plugins, "patches", -3)).toMatchObject({ refusal: { code: "past-block" } });
 });
 
 test("what a removed section held goes to its neighbour; the only one of a load rank stays", () => {

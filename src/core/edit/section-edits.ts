@@ -73,15 +73,17 @@ export function seatArrivalsLater(list: SeatedList, section: Section, on: boolea
   );
 }
 
-/** Changes places with its neighbour, and its items with it. Refused at the end of its load rank, and past a block. */
-export function moveSection(list: SeatedList, id: string, by: -1 | 1): Outcome<Edit> {
+/** Goes up or down past so many others, and its items with it. Refused past the end of its load rank, and past a block. */
+export function moveSection(list: SeatedList, id: string, by: number): Outcome<Edit> {
   const sections = [...list.sections];
   const at = sections.findIndex((section) => section.id === id);
-  const [own, other] = [sections[at]!, sections[at + by]];
-  if (!other || own.rank !== other.rank) return refuse("rank-ends", { name: own.name });
-  if (own.block !== other.block) return refuse("past-block", { name: own.name, other: other.name });
-  sections[at] = other;
-  sections[at + by] = own;
+  const own = sections[at]!;
+  const passed = by < 0 ? sections.slice(Math.max(0, at + by), at) : sections.slice(at + 1, at + 1 + by);
+  if (passed.length < Math.abs(by) || passed.some(({ rank }) => rank !== own.rank))
+    return refuse("rank-ends", { name: own.name });
+  const block = passed.find((each) => each.block !== own.block);
+  if (block) return refuse("past-block", { name: own.name, other: block.name });
+  sections.splice(at + by, 0, ...sections.splice(at, 1));
   return done(arrange(list, "move-section", own.name, sections));
 }
 

@@ -28,6 +28,7 @@ const refusalText: {
   "many-such-items": (d) =>
     sentence`“${d.text}” fits ${d.count}, ${item(d.item)} the first. Type its seat, or more of its name.`,
   "rule-of-one": (d) => sentence`A rule needs another one beside ${item(d.item)}.`,
+  "no-place": (d) => sentence`There is no place ${d.place}: the places of this list go from 1 to ${d.last}.`,
   "no-number": (d) =>
     sentence`No section has the number ${d.number}. They go in tens from ${d.first}, and the last begins at ${d.last}.`,
   "rank-ends": (d) => sentence`${d.name} cannot go further: there its load rank ends.`,

@@ -5,4 +5,5 @@ export const usualUndo = 500;
 /** Key of the preference that holds that number. */
 export const undoKey = "undo-steps";
 
-export const UndoSteps = z.number().int().min(10).max(100_000);
+export const undoRange = { least: 10, most: 100_000 } as const;
+export const UndoSteps = z.number().int().min(undoRange.least).max(undoRange.most);

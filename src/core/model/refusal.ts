@@ -78,6 +78,7 @@ export type RefusalData = ProblemData & {
   readonly "no-such-item": { readonly text: string };
   readonly "many-such-items": Item & { readonly text: string; readonly count: number };
   readonly "rule-of-one": Item;
+  readonly "no-place": { readonly place: number; readonly last: number };
   readonly "no-number": { readonly number: number; readonly first: number; readonly last: number };
   readonly "rank-ends": Name;
   readonly "past-block": Name & { readonly other: string };

@@ -3,7 +3,7 @@ import type { Finding } from "../model/finding";
 import { testRoster, withState } from "../testing/roster";
 import { compareStates } from "../compare/states";
 import { groupChanges } from "../messages/profile-differences";
-import { filterItems, narrows, noFilter, inLookOrder, type PlanFilter } from "./plan-filter";
+import { filterItems, narrows, noFilter, type PlanFilter } from "./plan-filter";
 
 const roster = testRoster(
   [
@@ -57,12 +57,6 @@ describe("a filter of the plan", () => {
       ),
     ).toBe(true);
   });
-});
-
-test("another order to look at keeps equal ones as they load", () => {
-  const ids = (by: Parameters<typeof inLookOrder>[1]) => inLookOrder(roster.plugins, by).map(({ id }) => id);
-  expect(ids("name")).toEqual(["a.plank", "b.skiff", "Core.keel", "p.plank", "Pond.keel"]);
-  expect(ids("size")).toEqual(roster.plugins.map(({ id }) => id));
 });
 
 describe("what has changed since", () => {

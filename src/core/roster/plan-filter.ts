@@ -101,20 +101,3 @@ function findingSubjects(
   const subjects = wanted.flatMap((finding) => finding.subjects).filter((subject) => subject.list === list);
   return new Set(subjects.map(({ id }) => id));
 }
-
-export type PlanSort = "name" | "kind" | "mod" | "size";
-
-/** The items in another order to look at, which is not the one that they load in. */
-export function inLookOrder(items: readonly SeatedItem[], by: PlanSort): SeatedItem[] {
-  const keyOf: Record<PlanSort, (item: SeatedItem) => string | number> = {
-    name: (item) => titleOf(item).toLowerCase(),
-    kind: (item) =>
-      kindsOf(item)
-        .map((kind) => kind.id)
-        .join(" "),
-    mod: (item) => (ownMod(item)?.name ?? "").toLowerCase(),
-    size: (item) => -((item.list === "mods" ? item.mod : item.file)?.size ?? 0),
-  };
-  const key = keyOf[by];
-  return [...items].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a.place - b.place));
-}

@@ -51,8 +51,20 @@ test("the start or the end of a section", () => {
 
 test("a number of a sheet", () => {
   expect(numbersOf(roster.lists.plugins).map(({ number }) => number)).toEqual([10, 20, 30, 33, 37, 40]);
-  expect(moved("a.plank", "36")).toBe("PCbcap world");
+  expect(moved("a.plank", "number 36")).toBe("PCbcap world");
   expect(moved("p.plank", "31.5")).toBe("PCapbc world");
-  expect(moved("p.plank", "5")).toBe("no-number");
-  expect(moved("p.plank", "99")).toBe("no-number");
+  expect(moved("p.plank", "Number 5")).toBe("no-number");
+  expect(moved("p.plank", "99.0")).toBe("no-number");
+});
+
+test("a place of the whole list, counted from 1, which the first of the items then has", () => {
+  for (const id of ["a.plank", "b.plank", "c.plank"])
+    for (const place of [3, 4, 5]) expect(moved(id, String(place)).indexOf(id[0]!)).toBe(place - 1);
+  // Between two sections it stays in its own where that is one of the two, else it takes that of what it pushes down.
+  expect(moved("a.plank", "5")).toBe("PCbcap world");
+  expect(moved("p.plank", "6")).toBe("PCabcp patches");
+  expect(moved("a.plank", "6")).toBe("PCbcpa patches");
+  expect(moved("p.plank", "5")).toBe("PCabpc world");
+  expect(moved("a.plank", "900")).toBe("PCbcpa patches");
+  expect(moved("a.plank", "0")).toBe("no-place");
 });

@@ -1,7 +1,7 @@
 import { done, refuse, type Outcome } from "../model/outcome";
 import { seatsOfNumbers } from "../order/tiers";
 import { findItems } from "./find-items";
-import type { SeatedList } from "./roster";
+import type { SeatedItem, SeatedList } from "./roster";
 import { letterOf } from "./seats";
 import { numbersOf, standardAfter, tiersOfSheet } from "./sheet";
 
@@ -12,16 +12,39 @@ interface SeatTarget {
 }
 
 /**
- * Where a phrase sends items: "C12", "after Tidal Core", "before C4", "start of C", "end of C", or a number as people
- * keep it in sheets: 31.5 is in the tier that begins at 30.
+ * Where a phrase sends items: "C12", "after Tidal Core", "before C4", "start of C", "end of C", "120" as the place in
+ * the whole list, counted from 1, or "number 31" and "31.5" as people keep it in sheets: in the tier that begins at 30.
  */
 export function findTarget(list: SeatedList, text: string, ids: readonly string[]): Outcome<SeatTarget> {
   const beside = /^\s*(after|before)\s+(.+)$/i.exec(text);
   if (beside) return besideItem(list, beside[2]!, beside[1]!.toLowerCase() === "after", ids);
   const end = /^\s*(start|end)\s+of\s+([a-z]{1,2})\s*$/i.exec(text);
   if (end) return findSeat(list, end[1]!.toLowerCase() === "start" ? `${end[2]}1` : end[2]!, ids);
-  const number = /^\s*\d+(\.\d+)?\s*$/.test(text) ? Number(text) : null;
-  return number === null ? findSeat(list, text, ids) : findNumber(list, number, ids);
+  const figure = /^\s*(number\s+)?(\d+(?:\.\d+)?)\s*$/i.exec(text);
+  if (!figure) return findSeat(list, text, ids);
+  const isOfSheet = figure[1] !== undefined || figure[2]!.includes(".");
+  return isOfSheet ? findNumber(list, Number(figure[2]), ids) : findPlace(list, Number(figure[2]), ids);
+}
+
+/** A place past the last one means the end. On a border items stay in their own section if it lies there. */
+function findPlace(
+  { items, sections }: SeatedList,
+  place: number,
+  ids: readonly string[],
+): Outcome<SeatTarget> {
+  const rest = items.filter((item) => !ids.includes(item.id));
+  if (place < 1) return refuse("no-place", { place, last: items.length });
+  const gap = Math.min(place - 1, rest.length);
+  const at = (item: SeatedItem | undefined, none: number) =>
+    item ? sections.findIndex(({ id }) => id === item.entry.section) : none;
+  const own = at(
+    items.find(({ id }) => ids.includes(id)),
+    0,
+  );
+  const [above, below] = [at(rest[gap - 1], 0), at(rest[gap], sections.length - 1)];
+  const isOwnThere = above <= own && own <= below;
+  const section = isOwnThere ? own : rest[gap] ? below : above;
+  return done({ gap, section: sections[section]!.id });
 }
 
 function besideItem(

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
-import { Choose } from "../kit/choose";
+import { NarrowBy } from "../kit/select";
 import { inputLook } from "../kit/field";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
@@ -68,20 +68,21 @@ export function DepotScreen() {
           aria-label="Search the depot"
           className={`${inputLook} ml-2 max-w-64`}
         />
-        <Choose label="Kind" value={kind} onChoose={setKind}>
-          {kinds.map(([each, count]) => (
-            <option key={each} value={each}>
-              {each} ({count})
-            </option>
-          ))}
-        </Choose>
-        <Choose label="Here or not" value={standing} onChoose={setStanding}>
-          {Object.entries(standingWords).map(([each, words]) => (
-            <option key={each} value={each}>
-              {words} ({rows.filter((one) => one.standing === each).length})
-            </option>
-          ))}
-        </Choose>
+        <NarrowBy
+          label="Kind"
+          value={kind}
+          options={kinds.map(([each, count]) => ({ value: each, words: `${each} (${count})` }))}
+          onChoose={setKind}
+        />
+        <NarrowBy
+          label="Here or not"
+          value={standing}
+          options={Object.entries(standingWords).map(([each, words]) => ({
+            value: each,
+            words: `${words} (${rows.filter((one) => one.standing === each).length})`,
+          }))}
+          onChoose={setStanding}
+        />
         <span className="text-ink2 font-mono text-sm" role="status">
           {shown.length} of {rows.length} shown
         </span>

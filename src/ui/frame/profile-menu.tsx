@@ -8,7 +8,7 @@ import { menuItemLook, menuLook } from "../kit/menu-look";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { purposeWords } from "../profiles/purpose";
-import { Swatch } from "../profiles/swatch";
+import { Swatch } from "../kit/swatch";
 import type { DialogName } from "./commands";
 
 /** The present profile; opens onto all others, and what can be done with this one. */

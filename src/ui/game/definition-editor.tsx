@@ -7,6 +7,8 @@ import { plural } from "@/core/messages/parts";
 import type { GameDefinition } from "@/core/model/game";
 import { Button } from "../kit/button";
 import { EarlierDraft } from "../kit/earlier-draft";
+import { FileButton } from "../kit/file-button";
+import { SelectField } from "../kit/select";
 import { saveText } from "../kit/save-text";
 import { useDraft } from "../kit/use-draft";
 import type { Draft } from "./field-specs";
@@ -38,8 +40,7 @@ export function DefinitionEditor({
   const [wrongFile, setWrongFile] = useState<string | null>(null);
   const read = useMemo(() => readDefinition(draft), [draft]);
   const { flaws } = read;
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const value = parse(await file.text());
     setWrongFile(value ? null : `${file.name} holds no definition of a game: it is no JSON object.`);
     if (value) setDraft(value);
@@ -52,16 +53,10 @@ export function DefinitionEditor({
         <p role="status" className={flaws.length > 0 ? "text-brick font-semibold" : "text-ink2"}>
           {flaws.length > 0 ? `${plural(flaws.length, "thing")} to mend` : "Every law is in order."}
         </p>
-        <div className="ml-auto flex items-center gap-2">
-          <label className="border-line hover:bg-sunk flex h-8 cursor-pointer items-center rounded-md border px-3 font-semibold focus-within:outline-2">
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          <FileButton of="Game definition" accept=".json,application/json" onFile={(file) => void take(file)}>
             Take one from a file…
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={({ target }) => void take(target.files?.[0])}
-            />
-          </label>
+          </FileButton>
           <Button
             onClick={() =>
               saveText(
@@ -100,18 +95,20 @@ export function DefinitionEditor({
           <section key={title} className="border-line border-b py-3">
             <h3 className="mb-2 text-lg font-bold">{title}</h3>
             {title === "How a plugin is laid out" && hasPlugins && (
-              <label className="mb-2 flex items-center gap-2">
-                <span className="text-ink2 text-sm">Kind of file</span>
-                <select
+              <div className="mb-2">
+                <SelectField
+                  label="Kind of file"
+                  beside
                   value={typeof layout === "string" ? layout : ""}
-                  onChange={({ target }) => setDraft({ ...draft, pluginLayout: layoutStarts[target.value] })}
-                  className="border-line bg-surface h-7 rounded-md border px-2"
-                >
-                  {layout === undefined && <option value="">choose…</option>}
-                  <option value="riff">RIFF, the published chunk container</option>
-                  <option value="tagged">records with tags</option>
-                </select>
-              </label>
+                  options={[
+                    ...(layout === undefined ? [{ value: "", words: "choose…" }] : []),
+                    { value: "riff", words: "RIFF, the published chunk container" },
+                    { value: "tagged", words: "records with tags" },
+                  ]}
+                  onChoose={(kind) => setDraft({ ...draft, pluginLayout: layoutStarts[kind] })}
+                  className="w-72"
+                />
+              </div>
             )}
             <FieldForm fields={there} draft={draft} path="" flaws={flaws} onChange={setDraft} />
             {title === "How a plugin is laid out" && (

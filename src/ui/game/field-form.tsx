@@ -1,9 +1,12 @@
 "use client";
 
 import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
-import { useId, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Flaw } from "@/core/game/definition-flaws";
 import { Button } from "../kit/button";
+import { inputLook, Labelled, type Ties } from "../kit/field";
+import { NumberField } from "../kit/number-field";
+import { Select } from "../kit/select";
 import { withValue, type Draft, type FieldSpec } from "./field-specs";
 import { settle } from "./law-fields";
 
@@ -88,23 +91,24 @@ function Group({ title, hint, children }: { title: string; hint?: string | undef
 }
 
 /** What is wrong at a place or, where nothing below it can show it, beneath it. */
-function Flaws({ of, flaws }: { of: string; flaws: readonly Flaw[] }) {
-  return flaws
+const flawsAt = (of: string, flaws: readonly Flaw[]): string[] =>
+  flaws
     .filter(
       ({ path }) => path === of || (path.startsWith(`${of}.`) && /^\d+$/.test(path.slice(of.length + 1))),
     )
-    .map(({ path, text }) => (
-      <p key={`${path} ${text}`} role="alert" className="text-brick mt-0.5 text-xs">
-        {text}
-      </p>
-    ));
+    .map(({ text }) => text);
+
+function Flaws({ of, flaws }: { of: string; flaws: readonly Flaw[] }) {
+  return flawsAt(of, flaws).map((text) => (
+    <p key={text} role="alert" className="text-brick mt-0.5">
+      {text}
+    </p>
+  ));
 }
 
 type SimpleSpec = Exclude<FieldSpec, { kind: "group" | "rows" }>;
-const look = "border-line bg-surface h-7 w-full rounded-md border px-2 text-base";
 
 function Simple({ field, value, at, flaws, onValue }: FieldProps & { field: SimpleSpec; at: string }) {
-  const id = useId();
   const isWide = field.kind === "words" || (field.kind === "text" && field.wide);
   if (field.kind === "flag")
     return (
@@ -123,59 +127,58 @@ function Simple({ field, value, at, flaws, onValue }: FieldProps & { field: Simp
     );
   return (
     <div className={isWide ? "min-w-52 grow basis-60" : "w-40"}>
-      <label htmlFor={id} className="text-ink2 mb-0.5 block text-sm">
-        {field.label}
-      </label>
-      <Input field={field} id={id} value={value} onValue={onValue} />
-      {field.hint && <p className="text-ink3 mt-0.5 text-xs">{field.hint}</p>}
-      <Flaws of={at} flaws={flaws} />
+      <Labelled label={field.label} hint={field.hint} error={flawsAt(at, flaws).join(" ")}>
+        {(ties) => <Input field={field} ties={ties} value={value} onValue={onValue} />}
+      </Labelled>
     </div>
   );
 }
 
 function Input({
   field,
-  id,
+  ties,
   value,
   onValue,
 }: {
   field: SimpleSpec;
-  id: string;
+  ties: Ties;
   value: unknown;
   onValue: (value: unknown) => void;
 }) {
+  const { id, describedBy, isWrong } = ties;
   const said = typeof value === "string" || typeof value === "number" ? String(value) : "";
   const nothing = "optional" in field && field.optional ? undefined : "";
   switch (field.kind) {
     case "number":
       return (
-        <input
+        <NumberField
+          label={field.label}
           id={id}
-          type="number"
-          value={said}
-          onChange={({ target }) => onValue(target.value === "" ? nothing : Number(target.value))}
-          className={`${look} font-mono`}
+          describedBy={describedBy}
+          value={said === "" ? null : Number(said)}
+          isLive
+          onStore={(number) => onValue(number ?? nothing)}
+          className="w-full"
         />
       );
     case "words":
-      return <Words id={id} value={value} nothing={field.optional ? undefined : []} onValue={onValue} />;
+      return <Words ties={ties} value={value} nothing={field.optional ? undefined : []} onValue={onValue} />;
     case "choice":
       return (
-        <select
+        <Select
           id={id}
+          describedBy={describedBy}
           value={said}
-          onChange={({ target }) =>
-            onValue(field.choices.find(([each]) => String(each) === target.value)?.[0] ?? undefined)
+          options={[
+            ...(field.optional || said === ""
+              ? [{ value: "", words: field.optional ? "no" : "choose…" }]
+              : []),
+            ...field.choices.map(([each, words]) => ({ value: String(each), words })),
+          ]}
+          onChoose={(chosen) =>
+            onValue(field.choices.find(([each]) => String(each) === chosen)?.[0] ?? undefined)
           }
-          className={look}
-        >
-          {(field.optional || said === "") && <option value="">{field.optional ? "no" : "choose…"}</option>}
-          {field.choices.map(([each, words]) => (
-            <option key={each} value={each}>
-              {words}
-            </option>
-          ))}
-        </select>
+        />
       );
     case "checks": {
       const chosen = Array.isArray(value) ? (value as string[]) : [];
@@ -205,10 +208,12 @@ function Input({
       return (
         <input
           id={id}
+          aria-describedby={describedBy}
+          aria-invalid={isWrong || undefined}
           value={said}
           spellCheck={false}
           onChange={({ target }) => onValue(target.value || nothing)}
-          className={look}
+          className={inputLook}
         />
       );
   }
@@ -216,12 +221,12 @@ function Input({
 
 /** Keeps what is typed, commas at the end too, while the draft holds the words. */
 function Words({
-  id,
+  ties: { id, describedBy, isWrong },
   value,
   nothing,
   onValue,
 }: {
-  id: string;
+  ties: Ties;
   value: unknown;
   nothing: [] | undefined;
   onValue: (value: unknown) => void;
@@ -237,6 +242,8 @@ function Words({
   return (
     <input
       id={id}
+      aria-describedby={describedBy}
+      aria-invalid={isWrong || undefined}
       value={shown}
       spellCheck={false}
       onChange={({ target }) => {
@@ -244,7 +251,7 @@ function Words({
         const next = split(target.value);
         onValue(next.length > 0 ? next : nothing);
       }}
-      className={look}
+      className={inputLook}
     />
   );
 }

@@ -6,6 +6,7 @@ import { plural } from "@/core/messages/parts";
 import type { DataArrived } from "@/server/data-files";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
+import { FileButton } from "../kit/file-button";
 import { postFile } from "../workspace/post-file";
 import { leaveData, listKeptData, lookAtKept, replaceData } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -67,19 +68,14 @@ export function OwnData() {
         >
           Save everything as a file
         </a>
-        <label className="border-line bg-surface hover:bg-sunk inline-flex h-8 cursor-pointer items-center rounded-md border px-3 font-semibold focus-within:outline-2">
+        <FileButton
+          of="Archive of everything"
+          accept=".zip,application/zip"
+          disabled={busy}
+          onFile={(file) => void look(fromFile(file))}
+        >
           {busy ? "Reading the archive…" : "Replace everything from a file…"}
-          <input
-            type="file"
-            accept=".zip,application/zip"
-            disabled={busy}
-            className="sr-only"
-            onChange={({ target }) => {
-              if (target.files?.[0]) void look(fromFile(target.files[0]));
-              target.value = "";
-            }}
-          />
-        </label>
+        </FileButton>
       </div>
       {kept.length > 0 && (
         <>

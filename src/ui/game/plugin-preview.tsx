@@ -10,6 +10,7 @@ import { countingOf, loadRankOf } from "@/core/roster/laws";
 import { foldName } from "@/core/roster/fold";
 import { headerOf } from "@/formats/plugin-facts";
 import { readPluginFacts } from "@/formats/plugin-layout";
+import { FileButton } from "../kit/file-button";
 import type { Draft } from "./field-specs";
 
 interface Tried {
@@ -42,15 +43,13 @@ export function PluginPreview({ draft, flaws }: { draft: Draft; flaws: readonly 
       }}
       className={`rounded-md border border-dashed p-3 ${over ? "border-pine bg-pine-soft" : "border-line"}`}
     >
-      <label className="flex flex-wrap items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         <span className="font-semibold">Try it on a plugin:</span>
         <span className="text-ink2">drop one here, or</span>
-        <input
-          type="file"
-          aria-label="A plugin to try"
-          onChange={({ target }) => void take(target.files?.[0])}
-        />
-      </label>
+        <FileButton small of="A plugin to try" onFile={(file) => void take(file)}>
+          Choose one…
+        </FileButton>
+      </div>
       {tried && <Found tried={tried} draft={draft} flaws={flaws} />}
     </div>
   );

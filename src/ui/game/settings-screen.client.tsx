@@ -3,9 +3,10 @@
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
-import { undoKey, UndoSteps, usualUndo } from "@/core/model/preferences";
+import { undoKey, undoRange, UndoSteps, usualUndo } from "@/core/model/preferences";
 import { Button } from "../kit/button";
-import { Field } from "../kit/field";
+import { Labelled } from "../kit/field";
+import { NumberField } from "../kit/number-field";
 import { KeysSettings } from "../frame/keys-settings";
 import { PartLinks } from "../workspace/part-links";
 import { areNamed, FoldersFields } from "../start/folders-fields";
@@ -85,30 +86,27 @@ function Folders() {
 /** How far back undo reaches. */
 function Undo() {
   const [kept, setKept] = usePreference(undoKey, UndoSteps, usualUndo);
-  const [typed, setTyped] = useState(String(kept));
-  const read = UndoSteps.safeParse(Number(typed));
   return (
     <section aria-labelledby="undo" className="max-w-2xl space-y-2">
       <h2 id="undo" className="text-lg font-bold">
         Undo
       </h2>
       <div className="max-w-52">
-        <Field
-          label="Edits kept for undo, of each profile"
-          inputMode="numeric"
-          value={typed}
-          onChange={({ target }) => {
-            setTyped(target.value);
-            const wanted = UndoSteps.safeParse(Number(target.value));
-            if (wanted.success) setKept(wanted.data);
-          }}
-        />
+        <Labelled label="Edits kept for undo, of each profile">
+          {({ id }) => (
+            <NumberField
+              label="Edits kept for undo, of each profile"
+              id={id}
+              value={kept}
+              {...undoRange}
+              isNeeded
+              onStore={(number) => number !== null && setKept(Math.round(number))}
+              className="w-full"
+            />
+          )}
+        </Labelled>
       </div>
-      <p className={read.success ? "text-ink2" : "text-brick"}>
-        {read.success
-          ? "Older edits are forgotten with the next edit. Restore points stay."
-          : "A number from 10 to 100,000."}
-      </p>
+      <p className="text-ink2">Older edits are forgotten with the next edit. Restore points stay.</p>
     </section>
   );
 }

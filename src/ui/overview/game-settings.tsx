@@ -6,6 +6,8 @@ import type { LaunchSetting } from "@/core/model/game";
 import { baseItemEdit, expansionEdit, launchEdit, launchValue } from "@/core/edit/settings";
 import { type LaunchValue } from "@/core/model/profile";
 import { inputLook } from "../kit/field";
+import { NumberField } from "../kit/number-field";
+import { Select } from "../kit/select";
 import { Toggle } from "../kit/toggle";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -116,45 +118,46 @@ function LaunchValueField({
     const known = setting.kind === "choice" ? setting.choices : ["", ...(files[setting.id] ?? [])];
     const choices = known.includes(String(value)) ? known : [...known, String(value)];
     return (
-      <select
-        aria-label={setting.label}
+      <Select
+        label={setting.label}
         value={String(value)}
-        onChange={(event) => onChange(event.target.value)}
-        className={`${inputLook} !w-40`}
-      >
-        {choices.map((choice) => (
-          <option key={choice} value={choice}>
-            {choice === "" ? "none" : choice}
-          </option>
-        ))}
-      </select>
+        options={choices.map((choice) => ({ value: choice, words: choice === "" ? "none" : choice }))}
+        onChoose={onChange}
+        className="w-40"
+      />
     );
   }
-  return <Typed key={String(value)} setting={setting} value={value} onChange={onChange} />;
+  if (setting.kind === "number")
+    return (
+      <NumberField
+        label={setting.label}
+        value={Number(value)}
+        least={setting.least}
+        most={setting.most}
+        isNeeded
+        onStore={(number) => number !== null && onChange(number)}
+        className="w-40"
+      />
+    );
+  return <Typed key={String(value)} label={setting.label} value={String(value)} onChange={onChange} />;
 }
 
 /** Stored once it is left, or with Enter: every change is an edit that can be undone. */
 function Typed({
-  setting,
+  label,
   value,
   onChange,
 }: {
-  setting: Extract<LaunchSetting, { kind: "number" | "text" }>;
-  value: LaunchValue;
-  onChange: (value: LaunchValue) => void;
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
 }) {
-  const [draft, setDraft] = useState(String(value));
-  const store = () => {
-    if (setting.kind === "text") return onChange(draft.trim());
-    const number = Number(draft);
-    if (draft.trim() === "" || !Number.isFinite(number)) return setDraft(String(value));
-    onChange(Math.min(setting.most, Math.max(setting.least, number)));
-  };
+  const [draft, setDraft] = useState(value);
+  const store = () => onChange(draft.trim());
   return (
     <input
-      aria-label={setting.label}
+      aria-label={label}
       value={draft}
-      inputMode={setting.kind === "number" ? "decimal" : "text"}
       maxLength={500}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={store}

@@ -17,7 +17,7 @@ import { ItemNote } from "./item-note";
 import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
 import { Meetings } from "./meetings";
-import { kindWords } from "./plan-row";
+import { kindWords } from "./plan-columns";
 import { WhyHere } from "./why-here";
 
 const mostListed = 12;

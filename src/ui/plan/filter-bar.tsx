@@ -4,7 +4,7 @@ import { ChevronDown, Plus, X } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useMemo, useRef, type ReactNode } from "react";
 import { switchItems } from "@/core/edit/edits";
-import { narrows, noFilter, type PlanFilter, type PlanSort } from "@/core/roster/plan-filter";
+import { narrows, noFilter, type PlanFilter } from "@/core/roster/plan-filter";
 import { changesSincePoint } from "../workspace/server";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
@@ -17,22 +17,16 @@ interface Props {
   isAsked: boolean;
   filter: PlanFilter;
   onFilter: (filter: PlanFilter) => void;
-  sortBy: PlanSort | null;
-  onSort: (by: PlanSort | null) => void;
+  /** The heading that the list is sorted by, to be looked at. */
+  sortedBy: string | null;
+  onUnsort: () => void;
   /** Ids of what is shown; null where nothing is hidden. */
   shown: ReadonlySet<string> | null;
   total: number;
 }
 
-const sortWords: Readonly<Record<PlanSort, string>> = {
-  name: "name",
-  kind: "class",
-  mod: "mod",
-  size: "size",
-};
-
-/** Narrows the plan in place, sorts it to be looked at, and switches exactly what is shown: a chip for each that is on. */
-export function FilterBar({ isAsked, filter, onFilter, sortBy, onSort, shown, total }: Props) {
+/** Narrows the plan in place and switches exactly what is shown: a chip for each that is on. */
+export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown, total }: Props) {
   const roster = useEditor((state) => state.roster);
   const list = useEditor((state) => state.roster.lists[state.lens]);
   const facets = useMemo(() => filterFacets(roster, list, filter), [roster, list, filter]);
@@ -44,9 +38,7 @@ export function FilterBar({ isAsked, filter, onFilter, sortBy, onSort, shown, to
     add.current?.focus();
   };
   const among = useMovedSince(change);
-  const isOn = narrows(filter) || sortBy !== null;
-  const sorts =
-    list.name === "plugins" ? (["name", "kind", "mod", "size"] as const) : (["name", "size"] as const);
+  const isOn = narrows(filter) || sortedBy !== null;
   return (
     <div
       role="search"
@@ -79,11 +71,11 @@ export function FilterBar({ isAsked, filter, onFilter, sortBy, onSort, shown, to
           onRemove={remove(() => change({ among: null }))}
         />
       )}
-      {sortBy && (
+      {sortedBy && (
         <Chip
-          words={`Sorted by ${sortWords[sortBy]}`}
+          words={`Sorted by ${sortedBy.toLowerCase()}`}
           remove="Back to the load order"
-          onRemove={remove(() => onSort(null))}
+          onRemove={remove(onUnsort)}
         />
       )}
       <Menu.Root>
@@ -109,20 +101,12 @@ export function FilterBar({ isAsked, filter, onFilter, sortBy, onSort, shown, to
                 ))}
               </SubMenu>
             )}
-            <Menu.Separator className="bg-line my-1 h-px" />
-            <SubMenu label="Sort by">
-              {sorts.map((by) => (
-                <Menu.Item key={by} className={menuItemLook} onSelect={() => onSort(by)}>
-                  {sortWords[by]}
-                </Menu.Item>
-              ))}
-            </SubMenu>
           </Menu.Content>
         </Menu.Portal>
       </Menu.Root>
       {isOn && (
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {sortBy && <b>Not the load order.</b>}
+          {sortedBy && <b>Not the load order.</b>}
           {shown && (
             <>
               <b role="status" className="font-mono">

@@ -12,7 +12,7 @@ const rowsWith = (...collapsed: string[]) =>
   planRows(lists.plugins, {
     shown: null,
     collapsed: new Set(collapsed),
-    sortBy: null,
+    sorted: null,
     gatherOff: false,
     compact: false,
   });

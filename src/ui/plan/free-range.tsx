@@ -6,7 +6,7 @@ import { freeGaps, openRuns } from "@/core/edit/place";
 import type { SeatedItem } from "@/core/roster/roster";
 import { numbersOf } from "@/core/roster/sheet";
 import { numberEdit } from "@/core/edit/numbers";
-import { NumberField } from "./number-field";
+import { NumberField } from "../kit/number-field";
 import { Part } from "../kit/part";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -63,7 +63,8 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         Its number is <span className="font-mono">{number}</span>
         <span className="ml-auto">weight</span>
         <NumberField
-          key={`${item.list} ${item.id} ${weight}`}
+          key={`${item.list} ${item.id}`}
+          className="w-24"
           label="Weight in its tier"
           value={weight}
           placeholder="worked out"

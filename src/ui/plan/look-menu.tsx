@@ -7,7 +7,6 @@ import type { KeptLook } from "./use-look";
 
 const choices: readonly { readonly key: keyof KeptLook; readonly words: string; readonly hint: string }[] = [
   { key: "gatherOff", words: "Gather what is off", hint: "below all else; each keeps its seat" },
-  { key: "numbers", words: "Numbers beside the seats", hint: "as in a sheet: tier and weight" },
   { key: "compact", words: "Lower rows", hint: "more of them on the screen" },
 ];
 

@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/edit/place";
+import { takeAlong } from "@/core/edit/take-along";
 import { seatAndTitle, titleOf } from "@/core/roster/roster";
 import { findTarget, seatAtTarget } from "@/core/roster/seat-target";
 import { Button } from "../kit/button";
@@ -11,6 +12,7 @@ import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import type { EditorState } from "../workspace/editor-state";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { alongWords } from "./use-tell-barred";
 
 /** Sends what is selected to a typed seat. */
 export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -24,7 +26,7 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
       open={open}
       onClose={onClose}
       title={`Move ${what} to a seat`}
-      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, or a number of its sheet."
+      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, 120 as its place in the whole list, or “number 31” as in a sheet."
     >
       <MoveToForm onClose={onClose} />
     </Dialog>
@@ -41,13 +43,19 @@ function findMove({ roster, lens, ties, selected }: EditorState, text: string) {
   if (!target.ok || !edit.ok) {
     const refused = target.ok ? edit : target;
     const why = refused.ok ? [] : sayRefusal(refused.refusal);
-    return { edit, words: plainText(why, (id) => seatAndTitle(roster, id)) };
+    const along = target.ok && takeAlong(list, ties[lens], selected, target.value.gap, target.value.section);
+    return {
+      edit,
+      words: plainText(why, (id) => seatAndTitle(roster, id)),
+      along: along ? { edit: along.edit, words: alongWords(list, along.ids) } : null,
+    };
   }
   const rest = list.items.filter((item) => !selected.includes(item.id));
   const above = rest[target.value.gap - 1];
   const seat = seatAtTarget(list, target.value, selected);
   return {
     edit,
+    along: null,
     words: above ? `To ${seat}, after ${above.seat} ${titleOf(above)}.` : `To ${seat}, before all others.`,
   };
 }
@@ -65,6 +73,12 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
     if (edit.value) editor.dispatch(edit.value);
     onClose();
   };
+  const moveAlong = () => {
+    const { along } = findMove(editor.getState(), seat);
+    if (!along) return;
+    editor.dispatch(along.edit);
+    onClose();
+  };
   return (
     <form onSubmit={move} className="space-y-3">
       <Field
@@ -78,7 +92,8 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
       <p role="status" className={`min-h-10 ${found?.edit.ok === false ? "text-brick" : "text-ink2"}`}>
         {found?.words}
       </p>
-      <div className="flex justify-end gap-2">
+      <div className="flex flex-wrap justify-end gap-2">
+        {found?.along && <Button onClick={moveAlong}>{found.along.words}</Button>}
         <Button look="quiet" onClick={onClose}>
           Leave it
         </Button>

@@ -1,6 +1,5 @@
 import type { Section } from "@/core/model/game";
 import { barrierAt, closedTo, type Barrier, type FreeGaps } from "@/core/edit/place";
-import { inLookOrder, type PlanSort } from "@/core/roster/plan-filter";
 import type { SeatedItem, SeatedList } from "@/core/roster/roster";
 
 const rowHeight = { plain: 32, compact: 28 } as const;
@@ -38,21 +37,22 @@ export interface PlanRows {
 }
 
 /**
- * How the plan is looked at: what is collapsed shows its band only, `sortBy` another order than the real one, and
+ * How the plan is looked at: what is collapsed shows its band only, `sorted` all items in another order than the real one, and
  * `gatherOff` what does not load below all else, though it keeps its place.
  */
 export interface PlanLook {
   readonly shown: ReadonlySet<string> | null;
   readonly collapsed: ReadonlySet<string>;
-  readonly sortBy: PlanSort | null;
+  readonly sorted: readonly SeatedItem[] | null;
   readonly gatherOff: boolean;
   readonly compact: boolean;
 }
 
 /** Where a filter narrows the list, bands of sections that show nothing are left out. */
 export function planRows(list: SeatedList, look: PlanLook): PlanRows {
-  const shown = look.shown ? list.items.filter((item) => look.shown!.has(item.id)) : list.items;
-  const rows = look.sortBy ? sortedRows(list, shown, look.sortBy) : sectionRows(list, shown, look);
+  const all = look.sorted ?? list.items;
+  const shown = look.shown ? all.filter((item) => look.shown!.has(item.id)) : all;
+  const rows = look.sorted ? sortedRows(list, shown) : sectionRows(list, shown, look);
   const height = rowHeight[look.compact ? "compact" : "plain"];
   const tops = [0];
   for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "item" ? height : bandHeight));
@@ -61,7 +61,7 @@ export function planRows(list: SeatedList, look: PlanLook): PlanRows {
     tops,
     rowHeight: height,
     rowOf: new Map(rows.map((row, at) => [row.key, at])),
-    isRealOrder: look.sortBy === null,
+    isRealOrder: look.sorted === null,
   };
 }
 
@@ -96,9 +96,9 @@ function sectionRows({ sections }: SeatedList, shown: readonly SeatedItem[], loo
   return rows;
 }
 
-function sortedRows({ sections }: SeatedList, shown: readonly SeatedItem[], by: PlanSort): PlanRow[] {
+function sortedRows({ sections }: SeatedList, shown: readonly SeatedItem[]): PlanRow[] {
   const indexOf = new Map(sections.map((section, at) => [section.id as string | null, at]));
-  return inLookOrder(shown, by).map((item) => ({
+  return shown.map((item) => ({
     kind: "item",
     key: item.id,
     item,

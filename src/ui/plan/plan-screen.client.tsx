@@ -4,9 +4,10 @@ import { ListFilter, Rows3 } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import type { ListName } from "@/core/model/profile";
-import { numbersOf } from "@/core/roster/sheet";
-import { filterItems, narrows, noFilter, type PlanSort } from "@/core/roster/plan-filter";
+import { filterItems, narrows, noFilter } from "@/core/roster/plan-filter";
 import { Button } from "../kit/button";
+import { ColumnChoice } from "../kit/grid/column-choice";
+import { useWidth } from "../kit/use-width";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { MoveToDialog } from "./move-to-dialog";
 import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -17,6 +18,7 @@ import { useLook } from "./use-look";
 import { Floor } from "../kit/floor";
 import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
+import { planShownAtFirst } from "./plan-columns";
 import { planRows } from "./plan-rows";
 import { ProposalPanel } from "./proposal-panel";
 import { RememberBar } from "./remember-bar";
@@ -24,6 +26,7 @@ import { SheetDialog } from "./sheet-dialog";
 import { SectionsDialog } from "./sections-dialog";
 import { useCarry } from "./use-carry";
 import { usePlanCommands } from "./use-plan-commands";
+import { usePlanGrid } from "./use-plan-grid";
 import { useScopedCommands } from "../workspace/scoped-commands";
 import { ViewLink } from "../workspace/view-link";
 
@@ -45,7 +48,8 @@ function PlanView() {
   const [moving, setMoving] = useState(false);
   const [numbering, setNumbering] = useState(false);
   const [filter, setFilter] = useState(noFilter);
-  const [sortBy, setSortBy] = useState<PlanSort | null>(null);
+  const ground = useRef<HTMLDivElement>(null);
+  const grid = usePlanGrid(useWidth(ground, 800));
   const [look, setLook] = useLook();
   const [collapsed, setCollapsed] = useState<ReadonlySet<string>>(new Set());
   const wanted = useDeferredValue(filter);
@@ -54,17 +58,13 @@ function PlanView() {
     [roster, list, findings, wanted],
   );
   const rows = useMemo(
-    () => planRows(list, { shown, collapsed, sortBy, gatherOff: look.gatherOff, compact: look.compact }),
-    [list, shown, collapsed, sortBy, look],
-  );
-  const numbers = useMemo(
-    () => (look.numbers ? new Map(numbersOf(list).map(({ id, number }) => [id, number])) : null),
-    [list, look.numbers],
+    () => planRows(list, { shown, collapsed, sorted: grid.sorted, ...look }),
+    [list, shown, collapsed, grid.sorted, look],
   );
   const turn = (to: ListName) => {
     // What narrows the one list need not exist in the other.
     setFilter(noFilter);
-    setSortBy(null);
+    grid.onSort("");
     editor.lookAt(to);
   };
   const narrowing = useRef({ rows, list, isFiltered: false });
@@ -72,7 +72,7 @@ function PlanView() {
   const carrying = useCarry(rows);
   const loading = list.items.filter((item) => item.loads).length;
   const openMoveTo = useCallback(() => setMoving(true), []);
-  const planCommands = usePlanCommands(openMoveTo);
+  const planCommands = usePlanCommands(openMoveTo, grid);
   const selected = useEditor((state) => state.selected);
   const selectedItems = useMemo(() => selected.flatMap((id) => list.itemOf.get(id) ?? []), [selected, list]);
   useScopedCommands("With what is selected in the plan", planCommands, selectedItems);
@@ -106,7 +106,13 @@ function PlanView() {
           <b className="text-ink font-mono">{loading}</b> of{" "}
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
         </span>
-        <div className="ml-auto flex flex-wrap gap-2">
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          <ColumnChoice
+            columns={grid.columns}
+            layout={grid.layout}
+            standard={planShownAtFirst[lens]}
+            onLayout={grid.onLayout}
+          />
           <LookMenu look={look} onLook={setLook} onNumbers={() => setNumbering(true)} />
           <Button look="quiet" onClick={() => setSectioning(true)}>
             <Rows3 size={16} aria-hidden /> Sections
@@ -118,13 +124,13 @@ function PlanView() {
           <InspectorButton inspecting={inspecting} />
         </div>
       </header>
-      {(filtering || shown || sortBy) && (
+      {(filtering || shown || grid.sortedBy) && (
         <FilterBar
           isAsked={filtering}
           filter={filter}
           onFilter={setFilter}
-          sortBy={sortBy}
-          onSort={setSortBy}
+          sortedBy={grid.sortedBy}
+          onUnsort={() => grid.onSort("")}
           shown={shown}
           total={list.items.length}
         />
@@ -139,19 +145,11 @@ function PlanView() {
           </Later>
         }
       >
-        <div className="relative flex min-h-0 min-w-0 grow flex-col">
+        <div ref={ground} className="relative flex min-h-0 min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
             <Floor what="The list">
-              <PlanList
-                rows={rows}
-                carrying={carrying}
-                numbers={numbers}
-                commands={planCommands}
-                onFold={fold}
-                sortBy={sortBy}
-                onSort={setSortBy}
-              />
+              <PlanList rows={rows} carrying={carrying} grid={grid} commands={planCommands} onFold={fold} />
             </Floor>
           </div>
           <RememberBar />

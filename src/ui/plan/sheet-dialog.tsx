@@ -11,7 +11,7 @@ import { saveFrom } from "../kit/save-text";
 import { SectionLetter } from "../kit/section-letter";
 import { listAddress } from "../workspace/address";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { NumberField } from "./number-field";
+import { NumberField } from "../kit/number-field";
 
 /** The order as a sheet: the number of each section's tier, what it holds, and room for more where one is full. */
 export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -75,10 +75,10 @@ function Tiers() {
                 </td>
                 <td className="text-right">
                   <NumberField
-                    key={`${id} ${value}`}
                     label={`Number of ${section.name}`}
                     value={isOwn ? value : null}
                     placeholder={String(value)}
+                    className="w-20"
                     onStore={(number) => give(section, index, number)}
                   />
                 </td>

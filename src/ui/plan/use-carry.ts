@@ -3,9 +3,11 @@ import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { refuse } from "@/core/model/outcome";
 import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/edit/place";
+import { takeAlong } from "@/core/edit/take-along";
 import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
 import { useWorkspace } from "../workspace/workspace.client";
 import { findSlots, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
+import { useTellBarred } from "./use-tell-barred";
 
 export const notTheOrder = "This is not the load order. Go back to it to arrange.";
 
@@ -26,6 +28,8 @@ export interface Carrying {
   /** Holds what is carried by pointer over the slot at a height of the list; nothing otherwise. */
   readonly holdAtHeight: (height: number) => void;
   readonly putDown: () => void;
+  /** Puts down what is carried with all that bars it there; as `putDown` where that is not enough. */
+  readonly putDownAlong: () => void;
   readonly letGo: () => void;
   /** The last thing that happened, to be read out. */
   readonly said: string;
@@ -33,6 +37,7 @@ export interface Carrying {
 
 export function useCarry(rows: PlanRows): Carrying {
   const { editor, tell } = useWorkspace();
+  const tellBarred = useTellBarred();
   const [carry, showCarry] = useState<Carry | null>(null);
   // What is held right now; a quick release must not drop where the last drawing was.
   const held = useRef<Carry | null>(null);
@@ -90,16 +95,27 @@ export function useCarry(rows: PlanRows): Carrying {
     const { roster, lens, ties } = editor.getState();
     if (!carry) return;
     const slot = carry.slots[carry.at]!;
-    if (slot.barrier) return tell(barrierText(slot, carry), "wrong");
+    if (slot.barrier) return tellBarred(barrierText(slot, carry), carry.ids, slot);
     const edit = placeEdit(roster.lists[lens], ties[lens], carry.ids, slot.gap, slot.section);
     if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
     if (edit.value) editor.dispatch(edit.value);
     setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} ${lens}`}.`);
-  }, [editor, tell, name, setCarry]);
+  }, [editor, tell, tellBarred, name, setCarry]);
+
+  const putDownAlong = useCallback(() => {
+    const carry = held.current;
+    const { roster, lens, ties } = editor.getState();
+    const slot = carry?.slots[carry.at];
+    const along = slot && takeAlong(roster.lists[lens], ties[lens], carry.ids, slot.gap, slot.section);
+    if (!along) return putDown();
+    setCarry(null);
+    editor.dispatch(along.edit);
+    setSaid(`Put down ${carry.ids.length + along.ids.length} ${lens}.`);
+  }, [editor, putDown, setCarry]);
 
   return useMemo(
-    () => ({ carry, pickUp, hold, holdAtHeight, putDown, letGo, said }),
-    [carry, pickUp, hold, holdAtHeight, putDown, letGo, said],
+    () => ({ carry, pickUp, hold, holdAtHeight, putDown, putDownAlong, letGo, said }),
+    [carry, pickUp, hold, holdAtHeight, putDown, putDownAlong, letGo, said],
   );
 }
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, type RefObject } from "react";
-import { headHeight } from "./plan-head";
+import { headHeight } from "../kit/grid/grid-head";
 import type { Carrying } from "./use-carry";
 
 /** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */

@@ -3,7 +3,6 @@ import { Kept, useKept } from "../kit/kept";
 
 const Look = z.object({
   gatherOff: z.boolean().catch(false),
-  numbers: z.boolean().catch(false),
   compact: z.boolean().catch(false),
 });
 
@@ -12,7 +11,6 @@ export type KeptLook = Readonly<z.infer<typeof Look>>;
 
 const kept = new Kept<KeptLook>("seating-plan-look", Look, {
   gatherOff: false,
-  numbers: false,
   compact: false,
 });
 

@@ -1,13 +1,20 @@
-import { useMemo } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { switchItems } from "@/core/edit/edits";
 import { seatAndTitle, type SeatedItem } from "@/core/roster/roster";
+import { copiedRows } from "../kit/grid/columns";
 import type { GridCommand } from "../kit/grid/commands";
 import { useGo } from "../workspace/use-go";
 import { useWorkspace } from "../workspace/workspace.client";
+import type { PlanGrid } from "./use-plan-grid";
 
 /** What can be done with items of the plan, for its menu. */
-export function usePlanCommands(onMoveTo: () => void): readonly GridCommand<SeatedItem>[] {
+export function usePlanCommands(
+  onMoveTo: () => void,
+  { shown, cellsOf }: Pick<PlanGrid, "shown" | "cellsOf">,
+): readonly GridCommand<SeatedItem>[] {
   const { editor } = useWorkspace();
+  const copied = useRef((items: readonly SeatedItem[]) => copiedRows(shown, items.map(cellsOf)));
+  useEffect(() => void (copied.current = (items) => copiedRows(shown, items.map(cellsOf))));
   const go = useGo();
   return useMemo(() => {
     const isMovable = ({ fixed }: SeatedItem) => !fixed;
@@ -42,6 +49,11 @@ export function usePlanCommands(onMoveTo: () => void): readonly GridCommand<Seat
         title: () => "Copy with seats",
         keys: ["Ctrl+C"],
         run: (items) => copyItems(items.map(({ id }) => seatAndTitle(editor.getState().roster, id))),
+      },
+      {
+        id: "copy-cells",
+        title: () => "Copy as cells of a table",
+        run: (items) => copyItems([copied.current(items)]),
       },
     ];
   }, [editor, go, onMoveTo]);

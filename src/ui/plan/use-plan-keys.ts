@@ -1,39 +1,22 @@
 import { useCallback, type KeyboardEvent } from "react";
 import { isPossible, type GridCommand } from "../kit/grid/commands";
 import { openMenuAt } from "../kit/grid/open-menu";
+import { onHeadKey, type Headed } from "../kit/grid/use-grid-keys";
 import { useTypeAhead } from "../kit/grid/use-type-ahead";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/edit/place";
 import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
-import type { TieIndex } from "@/core/roster/ties";
 import { useWorkspace } from "../workspace/workspace.client";
 import { foldByKey } from "./fold-by-key";
+import type { PlanCells } from "./plan-columns";
 import type { PlanRows } from "./plan-rows";
 import { copyItems } from "./use-plan-commands";
 import type { PlanSelecting } from "./use-plan-selection";
 import { notTheOrder, type Carrying } from "./use-carry";
+import { useTellBarred } from "./use-tell-barred";
 
 const page = 10;
 const steps: Record<string, number> = { ArrowUp: -1, ArrowDown: 1, PageUp: -page, PageDown: page };
-
-/** The headings above the first row, of which the keyboard stands on one or on none. */
-interface PlanHeadings {
-  readonly active: number | null;
-  readonly setActive: (at: number | null) => void;
-  readonly count: number;
-  readonly press: (at: number) => void;
-}
-
-/** Left and right go from heading to heading, Enter sorts; answers whether it is one of their keys. */
-function onHeadingKey({ active, setActive, count, press }: PlanHeadings, key: string): boolean {
-  if (active === null) return false;
-  if (key === "ArrowLeft") setActive(Math.max(0, active - 1));
-  else if (key === "ArrowRight") setActive(Math.min(count - 1, active + 1));
-  else if (key === "Enter" || key === " ") press(active);
-  else if (key === "ArrowDown" || key === "Escape") setActive(null);
-  else return false;
-  return true;
-}
 
 /** The keys of the plan: walking, selecting, picking up and putting down, single steps, on and off. */
 export function usePlanKeys(
@@ -42,10 +25,12 @@ export function usePlanKeys(
   { keys, onKey, pick }: PlanSelecting,
   commands: readonly GridCommand<SeatedItem>[],
   onFold: (section: string) => void,
-  headings: PlanHeadings,
+  head: number | null,
+  headed: Headed<PlanCells>,
 ) {
   const { editor, tell } = useWorkspace();
-  const { carry, pickUp, hold, putDown, letGo } = carrying;
+  const tellBarred = useTellBarred();
+  const { carry, pickUp, hold, putDown, putDownAlong, letGo } = carrying;
   const typeAhead = useTypeAhead();
 
   const nudge = useCallback(
@@ -55,11 +40,12 @@ export function usePlanKeys(
       const list = roster.lists[lens];
       const first = list.items.find((item) => selected.includes(item.id));
       if (!first) return;
-      const edit = nudgeEdit(list, ties[lens], selected, first, by);
-      if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
+      const target = nudgeTarget(list, selected, first, by);
+      const edit = placeEdit(list, ties[lens], selected, target.gap, target.section);
+      if (!edit.ok) return tellBarred(sayRefusal(edit.refusal), selected, target);
       if (edit.value) editor.dispatch(edit.value);
     },
-    [editor, tell, rows],
+    [editor, tell, tellBarred, rows],
   );
 
   const fold = useCallback(
@@ -80,6 +66,7 @@ export function usePlanKeys(
       if (carry) {
         if (by !== undefined) hold(Math.max(0, Math.min(carry.slots.length - 1, carry.at + by)));
         else if (event.key === " " || event.key === "Enter") putDown();
+        else if (event.key.toLowerCase() === "t") putDownAlong();
         else if (event.key === "Escape") letGo();
         else if (event.key !== "Tab") return;
         return event.preventDefault();
@@ -89,14 +76,14 @@ export function usePlanKeys(
       const { key, altKey, shiftKey } = event;
       const ctrlKey = event.ctrlKey || event.metaKey;
       const command = ctrlKey ? undefined : commands.find((each) => each.keys?.includes(key));
-      if (!altKey && !ctrlKey && onHeadingKey(headings, key)) return event.preventDefault();
+      if (head !== null && onHeadKey(headed, head, event)) return event.preventDefault();
       const isFirst = focused === null || focused === keys[0];
       if (altKey) {
         if (by === undefined || ctrlKey) return;
         nudge(by);
       } else if ((key === "ArrowLeft" || key === "ArrowRight") && !ctrlKey && !shiftKey) fold(key);
-      else if (key === "ArrowUp" && !shiftKey && !ctrlKey && isFirst && headings.active === null)
-        headings.setActive(0);
+      else if (key === "ArrowUp" && !shiftKey && !ctrlKey && isFirst)
+        headed.setHead(headed.columns.findIndex(({ isMain }) => isMain));
       else if (key === "ContextMenu" || (shiftKey && key === "F10")) openMenuAt(event.currentTarget);
       else if (key === " " && !ctrlKey && focused !== null)
         pickUp(selected.includes(focused) ? selected : [focused], "keyboard");
@@ -118,6 +105,7 @@ export function usePlanKeys(
       carry,
       hold,
       putDown,
+      putDownAlong,
       letGo,
       editor,
       nudge,
@@ -128,7 +116,8 @@ export function usePlanKeys(
       onKey,
       pick,
       typeAhead,
-      headings,
+      head,
+      headed,
     ],
   );
 }
@@ -137,7 +126,7 @@ export function usePlanKeys(
  * One step up or down. At the border of a section a step crosses the border first and passes nobody, so that every
  * place in the list can be reached.
  */
-function nudgeEdit(list: SeatedList, ties: TieIndex, ids: readonly string[], first: SeatedItem, by: number) {
+function nudgeTarget(list: SeatedList, ids: readonly string[], first: SeatedItem, by: number) {
   const { sections, items } = list;
   const rest = items.filter((item) => !ids.includes(item.id));
   const gap = rest.filter((item) => item.place < first.place).length;
@@ -145,6 +134,6 @@ function nudgeEdit(list: SeatedList, ties: TieIndex, ids: readonly string[], fir
   const passed = by < 0 ? rest[gap - 1] : rest[gap];
   const neighbour = sections[at + Math.sign(by)];
   if (passed?.entry.section !== first.entry.section && neighbour?.rank === first.rank.id)
-    return placeEdit(list, ties, ids, gap, neighbour.id);
-  return placeEdit(list, ties, ids, gap + by, first.entry.section);
+    return { gap, section: neighbour.id };
+  return { gap: Math.max(0, gap + by), section: first.entry.section };
 }

@@ -4,9 +4,8 @@ import type { ProfileFacts } from "@/core/model/profile";
 import { usualPurposes } from "@/core/model/profile";
 import { Choice } from "../kit/choice";
 import { Field, inputLook } from "../kit/field";
-import { hueCount } from "../kit/hues";
+import { HueChoice } from "../kit/hue-choice";
 import { isUsual, purposeWords } from "./purpose";
-import { Swatch } from "./swatch";
 
 interface Props {
   facts: ProfileFacts;
@@ -26,7 +25,14 @@ export function FactsFields({ facts, onChange }: Props) {
         autoFocus
       />
       <Purpose value={facts.purpose} onChange={(purpose) => change({ purpose })} />
-      <Colour facts={facts} onChange={onChange} />
+      <HueChoice
+        value={facts.hue ?? null}
+        orNone
+        onChoose={(hue) => {
+          const { hue: _, ...rest } = facts;
+          onChange(hue === null ? rest : { ...rest, hue });
+        }}
+      />
       <label className="block">
         <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
         <textarea
@@ -63,30 +69,6 @@ function Purpose({ value, onChange }: { value: string; onChange: (purpose: strin
           className={`${inputLook} max-w-56`}
         />
       )}
-    </fieldset>
-  );
-}
-
-function Colour({ facts, onChange }: Props) {
-  const { hue, ...rest } = facts;
-  const choices = [null, ...Array.from({ length: hueCount }, (_, at) => at)];
-  return (
-    <fieldset>
-      <legend className="text-ink2 mb-1 text-sm font-semibold">Colour</legend>
-      <div className="flex gap-1">
-        {choices.map((each) => (
-          <button
-            key={String(each)}
-            type="button"
-            aria-pressed={(hue ?? null) === each}
-            aria-label={each === null ? "No colour" : `Colour ${each + 1}`}
-            onClick={() => onChange(each === null ? rest : { ...rest, hue: each })}
-            className={`flex h-7 w-7 items-center justify-center rounded-md border ${(hue ?? null) === each ? "border-ink" : "border-transparent hover:bg-sunk"}`}
-          >
-            <Swatch hue={each} />
-          </button>
-        ))}
-      </div>
     </fieldset>
   );
 }

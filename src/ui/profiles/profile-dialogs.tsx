@@ -9,11 +9,11 @@ import { changeProfileFacts, createProfile } from "../workspace/server";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { EarlierDraft } from "../kit/earlier-draft";
-import { inputLook } from "../kit/field";
 import { useDraft } from "../kit/use-draft";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { FactsFields } from "./facts-fields";
 import { keyOfSource, sourceOfKey, useSources } from "./sources";
+import { SelectField } from "../kit/select";
 
 interface Props {
   open: boolean;
@@ -48,25 +48,12 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
   };
   return (
     <ProfileForm name="new" facts={blankFacts} word="Make it" onClose={onClose} onStore={make}>
-      <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">Begins</span>
-        <select
-          value={from ? keyOfSource(from) : ""}
-          onChange={(event) => setFrom(sourceOfKey(event.target.value))}
-          className={inputLook}
-        >
-          <option value="">empty</option>
-          {sources.map((group) => (
-            <optgroup key={group.title} label={group.title}>
-              {group.choices.map(({ source, name }) => (
-                <option key={keyOfSource(source)} value={keyOfSource(source)}>
-                  {name}
-                </option>
-              ))}
-            </optgroup>
-          ))}
-        </select>
-      </label>
+      <SelectField
+        label="Begins"
+        value={from ? keyOfSource(from) : ""}
+        options={[{ value: "", words: "empty" }, ...sources]}
+        onChoose={(key) => setFrom(sourceOfKey(key))}
+      />
     </ProfileForm>
   );
 }

@@ -9,14 +9,14 @@ import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
 import { formatSize } from "../kit/format-size";
 import { Button } from "../kit/button";
-import { inputLook } from "../kit/field";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Comparison } from "./differences";
 import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
 import { purposeWords } from "./purpose";
 import { keyOfSource, sourceOfKey, useSources } from "./sources";
-import { Swatch } from "./swatch";
+import { SelectField } from "../kit/select";
+import { Swatch } from "../kit/swatch";
 
 /** All sets of a game side by side: what each is, and in what it differs from the one that is worked on. */
 export function ProfilesScreen() {
@@ -205,24 +205,13 @@ function CompareWith({
       </p>
     );
   return (
-    <label className="flex items-center gap-2.5">
-      <span className="text-ink2 font-semibold">Compare it with</span>
-      <select
-        value={value ? keyOfSource(value) : ""}
-        onChange={(event) => onChoose(sourceOfKey(event.target.value))}
-        className={`${inputLook} max-w-80`}
-      >
-        <option value="">choose…</option>
-        {sources.map(({ title, choices }) => (
-          <optgroup key={title} label={title}>
-            {choices.map(({ source, name }) => (
-              <option key={keyOfSource(source)} value={keyOfSource(source)}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
-    </label>
+    <SelectField
+      label="Compare it with"
+      beside
+      value={value ? keyOfSource(value) : ""}
+      options={[{ value: "", words: "choose…" }, ...sources]}
+      onChoose={(key) => onChoose(sourceOfKey(key))}
+      className="w-80 max-w-full"
+    />
   );
 }

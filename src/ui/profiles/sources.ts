@@ -1,14 +1,10 @@
 import { useMemo } from "react";
 import type { StateSource } from "@/server/operations/profiles";
+import type { SelectGroup, SelectOption } from "../kit/select";
 import { useEditor } from "../workspace/workspace.client";
 
-interface SourceGroup {
-  readonly title: string;
-  readonly choices: readonly { readonly source: StateSource; readonly name: string }[];
-}
-
 /** What a state can be taken from: other profiles, restore points of this one, lineups that were brought in. */
-export function useSources({ present }: { present: boolean }): readonly SourceGroup[] {
+export function useSources({ present }: { present: boolean }): readonly SelectGroup[] {
   const { profiles, restorePoints, imports } = useEditor((state) => state.view);
   const id = useEditor((state) => state.profile.id);
   return useMemo(
@@ -16,22 +12,24 @@ export function useSources({ present }: { present: boolean }): readonly SourceGr
       [
         {
           title: "as a copy of a profile",
-          choices: profiles
+          options: profiles
             .filter((each) => !each.deleted && (present || each.id !== id))
-            .map((each) => ({ source: { profile: each.id }, name: each.name })),
+            .map((each) => option({ profile: each.id }, each.name)),
         },
         {
           title: "as this profile was at a restore point",
-          choices: restorePoints.map((each) => ({ source: { point: each.id }, name: each.name })),
+          options: restorePoints.map((each) => option({ point: each.id }, each.name)),
         },
         {
           title: "as a lineup describes it",
-          choices: imports.map((each) => ({ source: { lineup: each.id }, name: each.title })),
+          options: imports.map((each) => option({ lineup: each.id }, each.title)),
         },
-      ].filter(({ choices }) => choices.length > 0),
+      ].filter(({ options }) => options.length > 0),
     [profiles, restorePoints, imports, id, present],
   );
 }
+
+const option = (source: StateSource, words: string): SelectOption => ({ value: keyOfSource(source), words });
 
 /** A source as the value of a choice, and back. */
 export function keyOfSource(source: StateSource): string {

@@ -6,7 +6,7 @@ import { Dialog } from "../kit/dialog";
 import { inputLook } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { purposeWords } from "./purpose";
-import { Swatch } from "./swatch";
+import { Swatch } from "../kit/swatch";
 
 /** All profiles of the game by name, to work on another one from anywhere. */
 export function SwitchDialog({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState, type FormEvent, type ReactNode } from "react";
+import { Select } from "../kit/select";
 import { ruleText } from "@/core/messages/rules";
 import type { OrderRule, Strength } from "@/core/model/problem";
 import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
@@ -8,7 +9,8 @@ import { itemsOf } from "@/core/order/rule-items";
 import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";
-import { Field, inputLook } from "../kit/field";
+import { Field, Labelled } from "../kit/field";
+import { NumberField } from "../kit/number-field";
 import { Say } from "../kit/sentence";
 import { CutDown } from "./cut-down";
 import { newRule } from "./new-rule";
@@ -57,11 +59,11 @@ interface Draft {
   readonly other: string | null;
   readonly within: "section" | "list";
   readonly strength: Strength;
-  readonly weight: string;
+  readonly weight: number | null;
 }
 
 function draftOf(start: RuleStart): Draft {
-  const plain = { other: null, within: "section", strength: "prefer", weight: "" } as const;
+  const plain = { other: null, within: "section", strength: "prefer", weight: null } as const;
   if ("about" in start && !start.rule)
     return { ...plain, kind: start.about.length > 1 ? "together" : "after", items: start.about };
   const rule = start.rule!;
@@ -72,16 +74,15 @@ function draftOf(start: RuleStart): Draft {
     other: itemsOf(rule)[1] ?? null,
     within: "within" in rule ? rule.within : "section",
     strength: rule.strength,
-    weight: rule.weight === undefined ? "" : String(rule.weight),
+    weight: rule.weight ?? null,
   };
 }
 
 /** Null while something is missing. */
 function ruleOf({ kind, items, other, within, strength, weight }: Draft): OrderRule | null {
   const [item] = items;
-  const number = weight.trim() === "" ? undefined : Number(weight);
-  if (item === undefined || (number !== undefined && !Number.isFinite(number))) return null;
-  const weighed = number === undefined || strength === "must" ? {} : { weight: number };
+  if (item === undefined) return null;
+  const weighed = weight === null || strength === "must" ? {} : { weight };
   if (kind === "together")
     return items.length > 1 ? { kind, items: [...items], strength: "prefer", ...weighed } : null;
   if (kind === "first" || kind === "last") return { kind, item, within, strength, ...weighed };
@@ -124,25 +125,22 @@ function RuleForm({
           onChoose={(id) => change({ items: [id] })}
         />
       )}
-      <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">
+      <div>
+        <p className="text-ink2 mb-1 text-sm font-semibold">
           {draft.items.length > 0 && (
             <Say parts={draft.items.slice(0, 3).flatMap((item) => [{ item }, " "])} />
           )}
-        </span>
-        <select
-          className={inputLook}
+        </p>
+        <Select
+          label="What the rule says"
           value={draft.kind}
-          onChange={(event) => change({ kind: event.target.value as Kind })}
-          aria-label="What the rule says"
-        >
-          {(Object.keys(kindWords) as Kind[]).map((kind) => (
-            <option key={kind} value={kind}>
-              {kindWords[kind]}
-            </option>
-          ))}
-        </select>
-      </label>
+          options={(Object.keys(kindWords) as Kind[]).map((kind) => ({
+            value: kind,
+            words: kindWords[kind],
+          }))}
+          onChoose={(kind) => change({ kind: kind as Kind })}
+        />
+      </div>
       {isPair && draft.items.length > 0 && (
         <ItemPicker
           list={list}
@@ -218,13 +216,19 @@ function RuleForm({
         </div>
         {(draft.strength === "prefer" || draft.kind === "together") && (
           <div className="w-24">
-            <Field
-              label="Weight"
-              value={draft.weight}
-              inputMode="decimal"
-              placeholder="1"
-              onChange={(event) => change({ weight: event.target.value })}
-            />
+            <Labelled label="Weight">
+              {({ id }) => (
+                <NumberField
+                  label="Weight"
+                  id={id}
+                  value={draft.weight}
+                  placeholder="1"
+                  isLive
+                  onStore={(weight) => change({ weight })}
+                  className="w-full"
+                />
+              )}
+            </Labelled>
           </div>
         )}
       </div>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { ruleText, strengthText } from "@/core/messages/rules";
 import { plural } from "@/core/messages/parts";
 import type { Rulebook } from "@/core/model/rulebook";
@@ -8,6 +8,7 @@ import { dropBook, goByBook, switchBookRule } from "@/core/edit/books";
 import { bookRuleId, openBooks, type OpenBook } from "@/core/roster/books";
 import { readRulebook } from "@/formats/rulebook-file";
 import { Button } from "../kit/button";
+import { FileButton } from "../kit/file-button";
 import { Say } from "../kit/sentence";
 import { Toggle } from "../kit/toggle";
 import { storeRulebook } from "../workspace/server";
@@ -25,12 +26,10 @@ export function Rulebooks() {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const aside = useEditor((state) => state.ties.plugins).constraints.setAside;
-  const input = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const books = openBooks(roster);
   const setAside = new Set(aside.map(({ rule }) => ("id" in rule ? rule.id : undefined)));
-  const look = async (file: File | undefined) => {
-    if (!file) return;
+  const look = async (file: File) => {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const book = unwrap(readRulebook(bytes, file.name, roster.game));
     if (book) setChosen({ book, text: new TextDecoder().decode(bytes), fileName: file.name });
@@ -52,21 +51,15 @@ export function Rulebooks() {
         <span className="text-ink2">
           What others know about the order of their mods; your own rules always win.
         </span>
-        <Button small className="ml-auto" onClick={() => input.current?.click()}>
-          Bring one in…
-        </Button>
-        <input
-          ref={input}
-          type="file"
+        <FileButton
+          small
+          of="Rulebook file"
           accept=".json,application/json"
-          aria-label="Rulebook file"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            void look(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
+          className="ml-auto"
+          onFile={(file) => void look(file)}
+        >
+          Bring one in…
+        </FileButton>
       </header>
       {books.map((open) => (
         <Book

@@ -18,7 +18,7 @@ const mostShown = 8;
 
 /** Says who would lose what before anything is dropped. */
 export function DropDialog({ rows, open, onClose }: Props) {
-  const { editor, unwrap, refresh, offer, shelfReading } = useWorkspace();
+  const { editor, unwrap, refresh, tell, shelfReading } = useWorkspace();
   const present = useEditor((state) => state.profile.name);
   // Another version of the mod goes on counting for the profiles that hold it.
   const counting = rows.filter(({ state }) => state !== "superseded" && state !== "unsound");
@@ -34,7 +34,10 @@ export function DropDialog({ rows, open, onClose }: Props) {
     onClose();
     refresh();
     const back = () => void bringBackMods(binned).then(unwrap).then(shelfReading.read);
-    offer(`${plural(binned.length, "mod")} dropped into the shelf’s bin.`, "Bring back", back);
+    tell([`${plural(binned.length, "mod")} dropped into the shelf’s bin.`], "plain", {
+      word: "Bring back",
+      run: back,
+    });
   };
   return (
     <Dialog

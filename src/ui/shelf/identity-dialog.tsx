@@ -2,11 +2,12 @@
 
 import { ModId } from "@/core/model/ids";
 import { useState, type FormEvent } from "react";
+import { SelectField } from "../kit/select";
 import { idsApart } from "@/core/roster/identity";
 import type { ShelfMod } from "@/core/model/shelf";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
-import { Field, inputLook } from "../kit/field";
+import { Field } from "../kit/field";
 import { identify } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -60,17 +61,15 @@ function IdentityForm({ mod, onClose }: Props) {
   return (
     <form onSubmit={(event) => void save(event)} className="space-y-3">
       <Field label="Name" value={name} maxLength={300} onChange={(event) => setName(event.target.value)} />
-      <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">Version of</span>
-        <select value={of} onChange={(event) => setOf(event.target.value)} className={inputLook}>
-          <option value={itsOwn}>a mod of its own</option>
-          {others.map(([id, title]) => (
-            <option key={id} value={id}>
-              {title}
-            </option>
-          ))}
-        </select>
-      </label>
+      <SelectField
+        label="Version of"
+        value={of}
+        options={[
+          { value: itsOwn, words: "a mod of its own" },
+          ...others.map(([id, title]) => ({ value: id, words: title })),
+        ]}
+        onChoose={setOf}
+      />
       <div className="flex justify-end gap-2">
         <Button look="quiet" type="button" onClick={onClose}>
           Cancel

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { Select } from "../kit/select";
 import { plural } from "@/core/messages/parts";
 import type { ListName } from "@/core/model/profile";
 import { placeEdit } from "@/core/edit/place";
@@ -8,7 +9,6 @@ import { findSeat } from "@/core/roster/seat-target";
 import { letterOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
-import { inputLook } from "../kit/field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { ShelfRow } from "./shelf-rows";
 
@@ -55,23 +55,22 @@ function SectionForm({ rows, onClose }: Omit<Props, "open">) {
   };
   return (
     <div className="space-y-3">
-      <select
-        aria-label="Section"
+      <Select
+        label="Section"
         value={chosen}
-        onChange={(event) => setChosen(event.target.value)}
-        className={inputLook}
-      >
-        <option value="">choose…</option>
-        {game.lists.map((name) => (
-          <optgroup key={name} label={name === "mods" ? "of the mods" : "of the plugins"}>
-            {lists[name].sections.map((section, index) => (
-              <option key={section.id} value={`${name} ${section.id}`} disabled={section.closed === true}>
-                {letterOf(index)} {section.name}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
+        options={[
+          { value: "", words: "choose…" },
+          ...game.lists.map((name) => ({
+            title: name === "mods" ? "of the mods" : "of the plugins",
+            options: lists[name].sections.map((section, index) => ({
+              value: `${name} ${section.id}`,
+              words: `${letterOf(index)} ${section.name}`,
+              disabled: section.closed === true,
+            })),
+          })),
+        ]}
+        onChoose={setChosen}
+      />
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
           Leave it

@@ -2,7 +2,8 @@
 
 import { useMemo, type ReactNode } from "react";
 import { Button } from "../kit/button";
-import { Choose } from "../kit/choose";
+import { NumberField } from "../kit/number-field";
+import { NarrowBy } from "../kit/select";
 import { formatSize } from "../kit/format-size";
 import { Drop } from "../kit/drop";
 import { useEditor } from "../workspace/workspace.client";
@@ -91,15 +92,14 @@ function FacetChoice({
   onChoose: (value: string | null) => void;
 }) {
   return (
-    <Choose label={label} value={value} onChoose={onChoose}>
-      {values
+    <NarrowBy
+      label={label}
+      value={value}
+      options={values
         .filter(([each]) => counts.has(each) || each === value)
-        .map(([each, said]) => (
-          <option key={each} value={each}>
-            {said} ({counts.get(each) ?? 0})
-          </option>
-        ))}
-    </Choose>
+        .map(([each, said]) => ({ value: each, words: `${said} (${counts.get(each) ?? 0})` }))}
+      onChoose={onChoose}
+    />
   );
 }
 
@@ -169,29 +169,50 @@ function RangeFields({
     const { [range]: _, ...others } = ranges;
     onFilter({ ranges: next.from || next.to ? { ...others, [range]: next } : others });
   };
-  const look = "border-line bg-surface h-7 min-w-0 grow basis-0 rounded-md border px-1.5 text-sm";
   return (
     <fieldset>
       <legend className="text-ink2 mb-0.5 text-sm font-semibold">{label}</legend>
       <div className="flex items-center gap-1.5">
-        <input
+        <RangeEnd
           type={type}
-          min={0}
+          label={`${label}, from`}
           value={from}
-          aria-label={`${label}, from`}
-          onChange={(event) => set({ from: event.target.value, to })}
-          className={look}
+          onEnd={(next) => set({ from: next, to })}
         />
         <span className="text-ink3">to</span>
-        <input
-          type={type}
-          min={0}
-          value={to}
-          aria-label={`${label}, to`}
-          onChange={(event) => set({ from, to: event.target.value })}
-          className={look}
-        />
+        <RangeEnd type={type} label={`${label}, to`} value={to} onEnd={(next) => set({ from, to: next })} />
       </div>
     </fieldset>
+  );
+}
+
+interface RangeEndProps {
+  type: "date" | "number";
+  label: string;
+  /** Empty where there is no end. */
+  value: string;
+  onEnd: (value: string) => void;
+}
+
+function RangeEnd({ type, label, value, onEnd }: RangeEndProps) {
+  if (type === "number")
+    return (
+      <NumberField
+        label={label}
+        value={value === "" ? null : Number(value)}
+        least={0}
+        isLive
+        onStore={(number) => onEnd(number === null ? "" : String(number))}
+        className="min-w-0 grow basis-0"
+      />
+    );
+  return (
+    <input
+      type="date"
+      value={value}
+      aria-label={label}
+      onChange={(event) => onEnd(event.target.value)}
+      className="border-line bg-surface h-7 min-w-0 grow basis-0 rounded-md border px-1.5 text-sm"
+    />
   );
 }

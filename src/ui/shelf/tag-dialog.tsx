@@ -28,7 +28,7 @@ export function TagDialog({ rows, ...props }: Props) {
 }
 
 function TagForm({ rows, onClose }: Omit<Props, "open">) {
-  const { unwrap, refresh, offer } = useWorkspace();
+  const { unwrap, refresh, tell } = useWorkspace();
   const known = useEditor((state) => state.view.stock.shelf).flatMap((mod) => mod.tags);
   const own = rows.flatMap(({ mod }) => mod?.ownTags ?? []);
   const [tag, setTag] = useState("");
@@ -41,7 +41,7 @@ function TagForm({ rows, onClose }: Omit<Props, "open">) {
     refresh();
     const undo = () => void tagMods(changed, name, !on).then(unwrap).then(refresh);
     const said = on ? `have the tag ${name} now` : `have lost the tag ${name}`;
-    offer(`${plural(changed.length, "mod")} ${said}.`, "Undo", undo);
+    tell([`${plural(changed.length, "mod")} ${said}.`], "plain", { word: "Undo", run: undo });
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();

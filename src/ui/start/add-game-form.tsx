@@ -1,12 +1,12 @@
 "use client";
 
 import { useState, type FormEvent } from "react";
+import { SelectField } from "../kit/select";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { GameListed } from "@/server/views/workspace";
 import { Button } from "../kit/button";
 import { keepDraft } from "../kit/drafts";
-import { inputLook } from "../kit/field";
 import { addGame } from "../workspace/server";
 import { areNamed, FoldersFields, noFolders } from "./folders-fields";
 import { OwnGame, type DescribedGame } from "./own-game";
@@ -44,17 +44,15 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
     );
   return (
     <form onSubmit={(event) => void add(event)} className="space-y-3">
-      <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">Game</span>
-        <select value={id} onChange={(event) => setId(event.target.value)} className={inputLook}>
-          {games.map((game) => (
-            <option key={game.id} value={game.id}>
-              {game.name} {game.version}
-            </option>
-          ))}
-          <option value={ownGame}>another one, which you describe…</option>
-        </select>
-      </label>
+      <SelectField
+        label="Game"
+        value={id}
+        options={[
+          ...games.map((game) => ({ value: game.id, words: `${game.name} ${game.version}` })),
+          { value: ownGame, words: "another one, which you describe…" },
+        ]}
+        onChoose={setId}
+      />
       {id === ownGame && own && (
         <p>
           <b>{own.name}</b> {own.version}, described by you.{" "}

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useId, useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
 import type { FolderReport } from "@/server/operations/folders";
 import { Field } from "../kit/field";
@@ -30,6 +30,7 @@ export function FolderField({
   placeholder?: string;
   action?: ReactNode;
 }) {
+  const said = useId();
   const report = useReport(value, sign);
   const words = report && reportWords(report, needs);
   return (
@@ -41,13 +42,13 @@ export function FolderField({
           onChange={(event) => onChange(event.target.value)}
           placeholder={placeholder}
           spellCheck={false}
-          {...(hint ? { hint } : {})}
+          hint={hint}
+          error={words?.wrong ? words.text : null}
+          aria-describedby={words && !words.wrong ? said : undefined}
         />
-        {words && (
-          <p role="status" className={`mt-1 text-sm ${words.wrong ? "text-brick" : "text-ink2"}`}>
-            {words.text}
-          </p>
-        )}
+        <p id={said} role="status" className="text-ink2 mt-1 text-sm empty:hidden">
+          {words && !words.wrong && words.text}
+        </p>
       </div>
       {action}
     </div>

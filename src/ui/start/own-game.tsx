@@ -1,10 +1,10 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
+import { SelectField } from "../kit/select";
 import { blankDefinition } from "@/core/game/definition-flaws";
 import type { GameDefinition } from "@/core/model/game";
 import { DefinitionEditor } from "../game/definition-editor";
-import { inputLook } from "../kit/field";
 import { listShipped } from "../workspace/server";
 
 export interface DescribedGame {
@@ -25,21 +25,19 @@ export function OwnGame({ onDescribed }: { onDescribed: (described: DescribedGam
   const start = useMemo(() => (model ? { ...model, id: "", name: "" } : blankDefinition), [model]);
   return (
     <div>
-      <label className="flex items-center gap-2 pb-2">
-        <span className="text-ink2 shrink-0 text-sm font-semibold">Begins</span>
-        <select
+      <div className="pb-2">
+        <SelectField
+          label="Begins"
+          beside
           value={from}
-          onChange={(event) => setFrom(event.target.value)}
-          className={`${inputLook} max-w-72`}
-        >
-          <option value="">from nothing</option>
-          {shipped.map(({ id, name }) => (
-            <option key={id} value={id}>
-              with the laws of {name}
-            </option>
-          ))}
-        </select>
-      </label>
+          options={[
+            { value: "", words: "from nothing" },
+            ...shipped.map(({ id, name }) => ({ value: id, words: `with the laws of ${name}` })),
+          ]}
+          onChoose={setFrom}
+          className="w-72 max-w-full"
+        />
+      </div>
       <DefinitionEditor
         key={from}
         draftKey={draftKey}

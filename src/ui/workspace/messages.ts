@@ -12,7 +12,7 @@ export interface Message {
 
 export type MessageTone = "plain" | "wrong";
 
-interface MessageAct {
+export interface MessageAct {
   readonly word: string;
   readonly run: () => void;
 }

@@ -12,6 +12,9 @@ type Name = {
 export const unreachable = (error: unknown) =>
   refuse("unreachable", { detail: error instanceof Error ? error.message : String(error) });
 
+/** What is no longer still arrives where the window is closed meanwhile; browsers let 64 KiB in all be on its way then. */
+const mostKeptAlive = 16_000;
+
 type Act<Each extends Name> = (...args: Parameters<Acts[Each]>) => ReturnType<Acts[Each]>;
 type Read = Extract<(typeof reads)[number], Name>;
 
@@ -21,14 +24,17 @@ type Read = Extract<(typeof reads)[number], Name>;
  */
 const reach =
   <Each extends Exclude<Name, Read>>(name: Each): Act<Each> =>
-  (...args) =>
-    answerOf<Each>(
+  (...args) => {
+    const body = JSON.stringify(args);
+    return answerOf<Each>(
       fetch(`/api/act/${name}`, {
         method: "POST",
         headers: { ...windowHeaders(), "content-type": "application/json" },
-        body: JSON.stringify(args),
+        body,
+        keepalive: body.length <= mostKeptAlive,
       }),
     );
+  };
 
 /** The same of one that changes nothing. */
 const read =

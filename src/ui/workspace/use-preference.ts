@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef } from "react";
 import type { z } from "zod";
 import { setPreference } from "./server";
 import { useEditor, useWorkspace } from "./workspace.client";
@@ -10,13 +10,28 @@ const storedAfter = 400;
 export function usePreference<T>(key: string, schema: z.ZodType<T>, standard: T): [T, (value: T) => void] {
   const { editor, unwrap } = useWorkspace();
   const stored = useEditor((state) => state.view.preferences)[key];
-  const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const waiting = useRef<{ readonly timer: ReturnType<typeof setTimeout>; readonly send: () => void } | null>(
+    null,
+  );
+  useEffect(() => {
+    const flush = () => waiting.current?.send();
+    addEventListener("pagehide", flush);
+    return () => {
+      removeEventListener("pagehide", flush);
+      flush();
+    };
+  }, []);
   const value = useMemo(() => schema.safeParse(stored).data ?? standard, [schema, stored, standard]);
   const set = useCallback(
     (next: T) => {
       editor.setPreference(key, next);
-      clearTimeout(waiting.current);
-      waiting.current = setTimeout(() => void setPreference(key, next).then(unwrap), storedAfter);
+      const send = () => {
+        clearTimeout(waiting.current?.timer);
+        waiting.current = null;
+        void setPreference(key, next).then(unwrap);
+      };
+      clearTimeout(waiting.current?.timer);
+      waiting.current = { timer: setTimeout(send, storedAfter), send };
     },
     [editor, unwrap, key],
   );

@@ -20,7 +20,7 @@ import { seatAndTitle } from "@/core/roster/roster";
 import type { ShownView } from "./read-workspace";
 import { setWindow } from "./address";
 import { ProfileEditor } from "./editor";
-import { MessageLog, type MessageState, type MessageTone } from "./messages";
+import { MessageLog, type MessageAct, type MessageState, type MessageTone } from "./messages";
 import { usePanel, type PanelState } from "./use-panel";
 import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
@@ -33,14 +33,14 @@ import { useRefresh } from "./use-refresh";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
 
+/** Tells the user one sentence, and what can be done about it; the log keeps it. */
+type Tell = (sentence: Sentence, tone?: MessageTone, act?: MessageAct | null) => void;
+
 export interface Workspace extends Proposing {
   readonly editor: ProfileEditor;
   readonly messages: MessageLog;
   readonly panel: PanelState;
-  /** Tells the user one sentence; the log keeps it. */
-  readonly tell: (sentence: Sentence, tone?: MessageTone) => void;
-  /** Tells what was done, with a way to take it back. */
-  readonly offer: (text: string, word: string, act: () => void) => void;
+  readonly tell: Tell;
   /** The value of an outcome, or null after its refusal has been told. */
   readonly unwrap: <T>(outcome: Outcome<T>) => T | null;
   /** Reads anew what the server shows. */
@@ -98,15 +98,11 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     return new ProfileEditor(view, server);
   });
   const tell = useCallback(
-    (sentence: Sentence, tone: MessageTone = "plain") => {
+    (sentence: Sentence, tone: MessageTone = "plain", act: MessageAct | null = null) => {
       const text = plainText(sentence, (id) => seatAndTitle(editor.getState().roster, id));
-      messages.tell(text, tone);
+      messages.tell(text, tone, act);
     },
     [editor, messages],
-  );
-  const offer = useCallback(
-    (text: string, word: string, act: () => void) => messages.tell(text, "plain", { word, run: act }),
-    [messages],
   );
   const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
@@ -144,7 +140,6 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       messages,
       panel,
       tell,
-      offer,
       unwrap,
       refresh,
       workOn,
@@ -159,7 +154,6 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       messages,
       panel,
       tell,
-      offer,
       unwrap,
       refresh,
       workOn,

@@ -1,5 +1,6 @@
 import {
   copiedRows,
+  fitting,
   gridTemplate,
   layoutOf,
   moved,
@@ -7,6 +8,7 @@ import {
   type GridColumn,
   type GridLayout,
 } from "./columns";
+import { isSortable, nextSort, sortWay } from "./sort";
 import { testTable } from "./testing/table";
 
 interface Boat {
@@ -73,11 +75,32 @@ test("a width stays between the narrowest and the widest", () => {
 });
 
 test("the name has a width in which it is read at ease; what is left over lies behind all columns", () => {
-  expect(gridTemplate(columns).gridTemplateColumns).toBe("minmax(150px, 560px) 80px 120px minmax(0, 1fr)");
-  expect(gridTemplate(columns).minWidth).toBe(150 + 80 + 120 + 4 * 12);
+  expect(gridTemplate(columns).gridTemplateColumns).toBe("minmax(120px, 560px) 80px 120px minmax(0, 1fr)");
+  expect(gridTemplate(columns).minWidth).toBe(120 + 80 + 120 + 4 * 12);
 });
 
 test("rows are copied as cells apart by tabs, with headings where there are several; signs that part cells are none", () => {
   expect(copiedRows(columns, boats.slice(0, 1))).toBe("wren\t4\tone two three");
   expect(copiedRows(columns.slice(0, 2), boats.slice(0, 2))).toBe("Boat\tSize\nwren\t4\nKestrel\t12");
+});
+
+test("a narrow grid shows its first columns, and forgets none; names keep a fair part", () => {
+  const ids = (room: number) => fitting(columns, layout, room).map(({ id }) => id);
+  expect(ids(2000)).toEqual(["size", "note"]);
+  // A name 220, and 12 before, between and after the columns.
+  expect(ids(12 + 232 + 92 + 132)).toEqual(["size", "note"]);
+  expect(ids(12 + 232 + 92 + 131)).toEqual(["size"]);
+  expect(ids(12 + 232 + 91)).toEqual([]);
+  expect(fitting(columns, moved(layout, "note", -1), 12 + 232 + 92 + 131).map(({ id }) => id)).toEqual([
+    "note",
+  ]);
+});
+
+test("the place of the rows sorts them by nothing: it leads back to how they come", () => {
+  const place: GridColumn<Boat> = { id: "place", label: "Place", width: 40, isOrder: true, text: () => "" };
+  expect(isSortable(place)).toBe(false);
+  expect([sortWay("", place), sortWay("size", place)]).toEqual(["ascending", "none"]);
+  expect(nextSort("-size", place)).toBe("");
+  const [first] = testTable(boats, [place, ...columns], layout, "place").rows;
+  expect(first).toBe(boats[0]);
 });

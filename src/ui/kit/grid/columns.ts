@@ -13,6 +13,8 @@ export interface GridColumn<Row> {
   readonly isFixed?: boolean;
   /** What a row is called: fixed, and as wide as there is room for a name. One of a grid. */
   readonly isMain?: boolean;
+  /** The place of a row as the rows come: sorted by it they are as they come. */
+  readonly isOrder?: boolean;
   /** What is shown, copied, and sorted by unless `sortBy` says otherwise. */
   readonly text: (row: Row) => string;
   /** Null where rows cannot be sorted by it. */
@@ -35,8 +37,10 @@ export interface Chosen {
 
 export const narrowest = 40;
 export const widest = 800;
-const mainRoom = { least: 150, most: 560 };
+const mainRoom = { least: 120, fair: 220, most: 560 };
 const gap = 12;
+/** Pixels before the first and after the last column. */
+export const rowInset = 12;
 
 export const layoutOf = <Row>(columns: readonly GridColumn<Row>[]): GridLayout =>
   columns.filter(({ isFixed }) => !isFixed).map(({ id, width }) => ({ id, width }));
@@ -54,6 +58,19 @@ export function moved(layout: GridLayout, id: string, to: number | string): Grid
   const next = [...layout];
   next.splice(place, 0, ...next.splice(at, 1));
   return next;
+}
+
+/** What of a layout has room beside the fixed columns, in pixels, from its start, with a fair part left for names. */
+export function fitting<Row>(
+  columns: readonly GridColumn<Row>[],
+  layout: GridLayout,
+  room: number,
+): GridLayout {
+  let taken = columns
+    .filter(({ isFixed }) => isFixed)
+    .reduce((sum, { isMain, width }) => sum + gap + (isMain ? mainRoom.fair : width), gap);
+  const end = layout.findIndex(({ width }) => (taken += gap + width) > room);
+  return end < 0 ? layout : layout.slice(0, end);
 }
 
 /** How the columns lie in a row. What room is left over lies behind them, so that a name and what is said of it stay together. */

@@ -14,7 +14,8 @@ import {
 } from "react";
 import { gridTemplate, type Chosen, type GridColumn } from "./columns";
 import type { GridCommand } from "./commands";
-import { GridHead, headId } from "./grid-head";
+import { GridCells } from "./grid-cells";
+import { GridHead, headHeight, headId } from "./grid-head";
 import { GridMenu, type MenuOf } from "./grid-menu";
 import { afterClick, afterMenuClick, keepShown, type Selection } from "./selection";
 import { useGridKeys } from "./use-grid-keys";
@@ -60,8 +61,8 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
     estimateSize: () => rowHeight,
     overscan: 12,
     // The headings stand above the rows, and stay in sight.
-    scrollMargin: rowHeight,
-    scrollPaddingStart: rowHeight,
+    scrollMargin: headHeight,
+    scrollPaddingStart: headHeight,
     rangeExtractor: useCallback(
       (range: Range) => {
         const inSight = defaultRangeExtractor(range);
@@ -156,7 +157,7 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
                 rowKey={keys[index]!}
                 row={rows[index]!}
                 at={index}
-                top={start - rowHeight}
+                top={start - headHeight}
                 columns={shown}
                 template={template}
                 isSelected={chosen.has(keys[index]!)}
@@ -219,23 +220,7 @@ const GridRow = memo(function GridRow<Row>(props: GridRowProps<Row>) {
       className={rowLook}
       style={{ ...template, top, height: rowHeight }}
     >
-      {columns.map((column, place) => (
-        <span key={column.id} role="gridcell" aria-colindex={place + 1} className={cellLook(column)}>
-          {column.cell?.(row) ?? <span className={textLook}>{column.text(row)}</span>}
-        </span>
-      ))}
+      <GridCells columns={columns} row={row} />
     </div>
   );
 }) as <Row>(props: GridRowProps<Row>) => ReactNode;
-
-/** What is cut shows whole where the pointer or the keyboard is. */
-const textLook =
-  "group-hover/row:relative group-hover/row:z-[1] group-hover/row:bg-inherit group-data-[active]/row:relative group-data-[active]/row:z-[1] group-data-[active]/row:bg-inherit";
-
-const cellLook = ({
-  isMain,
-  isMono,
-  isFigure,
-}: Pick<GridColumn<unknown>, "isMain" | "isMono" | "isFigure">): string =>
-  `min-w-0 truncate bg-inherit group-hover/row:overflow-visible group-data-[active]/row:overflow-visible ` +
-  `${isMain ? "font-semibold" : "text-ink2"} ${isMono || isFigure ? "font-mono text-sm" : ""} ${isFigure ? "text-right" : ""}`;

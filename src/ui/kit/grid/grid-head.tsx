@@ -1,5 +1,5 @@
 import { useRef, useState, type PointerEvent } from "react";
-import { moved, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
+import { moved, rowInset, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
 import { nextSort, sortWay } from "./sort";
 
 interface Props<Row> extends Chosen {
@@ -8,7 +8,11 @@ interface Props<Row> extends Chosen {
   readonly template: ReturnType<typeof gridTemplate>;
   /** The place of the heading that the keyboard stands on. */
   readonly active: number | null;
+  /** Pixels before the first column. */
+  readonly inset?: number;
 }
+
+export const headHeight = 32;
 
 export const headId = (label: string, column: string): string =>
   `${encodeURIComponent(label)}-head-${column}`;
@@ -26,6 +30,7 @@ export function GridHead<Row>({
   sort,
   onSort,
   active,
+  inset = rowInset,
 }: Props<Row>) {
   const [target, setTarget] = useState<string | null>(null);
   const dragged = useRef<{ id: string; x: number; isMoving: boolean } | null>(null);
@@ -52,19 +57,20 @@ export function GridHead<Row>({
     const column = columns.find(({ id }) => id === drag.id)!;
     if (drag.isMoving) {
       if (target !== null) onLayout(moved(layout, drag.id, target));
-    } else if (column.sortBy !== null) onSort(nextSort(sort, drag.id));
+    } else if (column.sortBy !== null) onSort(nextSort(sort, column));
   };
   return (
     <div
       role="row"
       aria-rowindex={1}
-      style={template}
+      style={{ ...template, height: headHeight, paddingLeft: inset, paddingRight: rowInset }}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
-      className="border-line bg-sunk text-ink2 sticky top-0 z-[2] grid h-8 items-center border-b px-3 text-sm font-semibold"
+      className="border-line bg-sunk text-ink2 sticky top-0 z-[4] grid items-center border-b text-sm font-semibold"
     >
-      {columns.map(({ id, label: words, width, isFigure, isFixed, sortBy }, at) => {
-        const way = sortWay(sort, id);
+      {columns.map((column, at) => {
+        const { id, label: words, width, isFigure, isFixed, sortBy } = column;
+        const way = sortWay(sort, column);
         return (
           <span
             key={id}
@@ -86,11 +92,14 @@ export function GridHead<Row>({
               }}
               // By other means than a pointer, as a screen reader does.
               onClick={({ detail }) => {
-                if (detail === 0 && sortBy !== null) onSort(nextSort(sort, id));
+                if (detail === 0 && sortBy !== null) onSort(nextSort(sort, column));
               }}
               className="hover:text-ink h-6 min-w-0 truncate"
             >
-              {words} <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[way]}</span>
+              {words}{" "}
+              <span aria-hidden>
+                {column.isOrder ? "" : { ascending: "↑", descending: "↓", none: "" }[way]}
+              </span>
             </button>
             {!isFixed && <WidthHandle width={width} onWiden={(by) => onLayout(widened(layout, id, by))} />}
           </span>

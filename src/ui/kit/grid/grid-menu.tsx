@@ -4,22 +4,29 @@ import type { ReactNode } from "react";
 import { menuItemLook, menuLook } from "../menu-look";
 import { moved, widened, type Chosen, type GridColumn } from "./columns";
 import { isPossible, type GridCommand } from "./commands";
+import { isSortable } from "./sort";
 
 /** Of what the menu was opened: of the rows that are selected, or of a heading. */
 export type MenuOf = { readonly of: "rows" } | { readonly of: "column"; readonly id: string };
 
-interface Props<Row> extends Chosen {
-  readonly menu: MenuOf;
+interface OfRows<Row> {
   readonly commands: readonly GridCommand<Row>[];
   readonly rows: readonly Row[];
-  readonly columns: readonly GridColumn<Row>[];
-  readonly shown: readonly GridColumn<Row>[];
+}
+
+interface OfColumns<Cells> extends Chosen {
+  readonly columns: readonly GridColumn<Cells>[];
+  readonly shown: readonly GridColumn<Cells>[];
+}
+
+interface Props<Row, Cells> extends OfRows<Row>, OfColumns<Cells> {
+  readonly menu: MenuOf;
   /** Gives the focus back. */
   readonly onClosed: () => void;
 }
 
 /** The one menu of a grid: what can be done with the selected rows, or with a column. */
-export function GridMenu<Row>(props: Props<Row>) {
+export function GridMenu<Row, Cells>(props: Props<Row, Cells>) {
   const { menu, commands, rows, onClosed } = props;
   return (
     <ListMenu onClosed={onClosed}>
@@ -33,7 +40,7 @@ export function GridMenu<Row>(props: Props<Row>) {
 }
 
 /** What opens beside the pointer or the row; `onClosed` gives the focus back. */
-export function ListMenu({ onClosed, children }: { onClosed: () => void; children: ReactNode }) {
+function ListMenu({ onClosed, children }: { onClosed: () => void; children: ReactNode }) {
   return (
     <Menu.Portal>
       <Menu.Content
@@ -50,8 +57,7 @@ export function ListMenu({ onClosed, children }: { onClosed: () => void; childre
   );
 }
 
-/** What can be done with rows. */
-export function RowItems<Row>({ commands, rows }: Pick<Props<Row>, "commands" | "rows">) {
+function RowItems<Row>({ commands, rows }: OfRows<Row>) {
   return (
     <>
       <Menu.Label className="text-ink3 px-2 py-1 text-sm">
@@ -74,7 +80,7 @@ export function RowItems<Row>({ commands, rows }: Pick<Props<Row>, "commands" | 
 
 const step = 16;
 
-function ColumnItems<Row>({
+function ColumnItems<Cells>({
   id,
   columns,
   shown,
@@ -82,14 +88,14 @@ function ColumnItems<Row>({
   onLayout,
   sort,
   onSort,
-}: Props<Row> & { id: string }) {
+}: OfColumns<Cells> & { id: string }) {
   const column = shown.find((each) => each.id === id);
   if (!column) return null;
   const others = columns.filter(({ isFixed }) => !isFixed);
   const isShown = (each: string) => layout.some((one) => one.id === each);
   const items: readonly (readonly [string, boolean, () => void])[] = [
-    ["Sort upwards", column.sortBy !== null, () => onSort(id)],
-    ["Sort downwards", column.sortBy !== null, () => onSort(`-${id}`)],
+    ["Sort upwards", isSortable(column), () => onSort(id)],
+    ["Sort downwards", isSortable(column), () => onSort(`-${id}`)],
     ["Not sorted", sort !== "", () => onSort("")],
     ["Further left", !column.isFixed, () => onLayout(moved(layout, id, -1))],
     ["Further right", !column.isFixed, () => onLayout(moved(layout, id, 1))],

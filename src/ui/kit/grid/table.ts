@@ -9,7 +9,7 @@ import {
   type SortFn,
 } from "@tanstack/react-table";
 import { narrowest, widest, type GridColumn, type GridLayout } from "./columns";
-import { sortWay, type Sort } from "./sort";
+import { isSortable, sortWay, type Sort } from "./sort";
 
 export const gridFeatures = tableFeatures({
   columnOrderingFeature,
@@ -42,9 +42,9 @@ export function columnDefs<Row extends object>(
 /** What of the table its user has chosen. A sort by a column that is not there is none. */
 export function tableState<Row>(columns: readonly GridColumn<Row>[], layout: GridLayout, sort: Sort) {
   const laidOut = new Map(layout.map(({ id, width }) => [id, width]));
-  const sorted = columns.find(({ id, sortBy }) => sortBy !== null && sortWay(sort, id) !== "none");
+  const sorted = columns.find((column) => isSortable(column) && sortWay(sort, column) !== "none");
   return {
-    sorting: sorted ? [{ id: sorted.id, desc: sortWay(sort, sorted.id) === "descending" }] : [],
+    sorting: sorted ? [{ id: sorted.id, desc: sortWay(sort, sorted) === "descending" }] : [],
     columnOrder: [...columns.filter(({ isFixed }) => isFixed).map(({ id }) => id), ...laidOut.keys()],
     columnVisibility: Object.fromEntries(columns.map(({ id, isFixed }) => [id, isFixed || laidOut.has(id)])),
     columnSizing: Object.fromEntries(laidOut),

@@ -6,17 +6,22 @@ import { afterKey, selectOne, type Selection } from "./selection";
 import { nextSort } from "./sort";
 import { useTypeAhead } from "./use-type-ahead";
 
-interface Keyed<Row> extends Chosen {
+/** The headings, of which the keyboard can stand on one. */
+export interface Headed<Row> extends Chosen {
+  /** As they are shown. */
+  readonly columns: readonly GridColumn<Row>[];
+  readonly setHead: (head: number | null) => void;
+}
+
+interface Keyed<Row> extends Headed<Row> {
   readonly keys: readonly string[];
   readonly rows: readonly Row[];
   /** What a row is found by when its name is typed. */
   readonly nameOf: (row: Row) => string;
-  readonly columns: readonly GridColumn<Row>[];
   readonly selection: Selection;
   readonly onSelection: (selection: Selection) => void;
   /** The place of the heading that the keyboard stands on; null where it is among the rows. */
   readonly head: number | null;
-  readonly setHead: (head: number | null) => void;
   readonly commands: readonly GridCommand<Row>[];
   readonly selectedRows: readonly Row[];
   /** How many rows are in sight. */
@@ -81,12 +86,11 @@ function onRowKey<Row>(
 }
 
 /** Left and right go from heading to heading, Enter sorts; with Alt they make the column narrower and wider, with Ctrl they move it. */
-function onHeadKey<Row>(
-  keyed: Keyed<Row>,
+export function onHeadKey<Row>(
+  { columns, layout, onLayout, sort, onSort, setHead }: Headed<Row>,
   head: number,
   { key, altKey, ctrlKey, metaKey, currentTarget }: KeyboardEvent<HTMLElement>,
-) {
-  const { columns, layout, onLayout, sort, onSort, setHead } = keyed;
+): boolean {
   const column = columns[head]!;
   const by = { ArrowLeft: -1, ArrowRight: 1 }[key];
   if (by !== undefined) {
@@ -98,7 +102,7 @@ function onHeadKey<Row>(
       setHead(next);
     }
   } else if (key === "Enter" || key === " ") {
-    if (column.sortBy !== null) onSort(nextSort(sort, column.id));
+    if (column.sortBy !== null) onSort(nextSort(sort, column));
   } else if (key === "ContextMenu" || key === "F10") openMenuAt(currentTarget);
   else if (key === "ArrowDown" || key === "Escape") setHead(null);
   else return false;

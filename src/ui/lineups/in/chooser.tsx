@@ -1,9 +1,10 @@
 "use client";
 
 import { FileInput } from "lucide-react";
-import { useRef, useState, type ClipboardEvent, type DragEvent } from "react";
+import { useState, type ClipboardEvent, type DragEvent } from "react";
 import { Button } from "../../kit/button";
 import { inputLook } from "../../kit/field";
+import { FileButton } from "../../kit/file-button";
 import { fetchPage } from "../../workspace/server";
 import { useWorkspace } from "../../workspace/workspace.client";
 import type { ListSource } from "./use-list-in";
@@ -13,7 +14,6 @@ const linkPattern = /^\s*(http:\/\/\S+\/lineup\/\S+)\s*$/;
 /** A list as a file, dropped or chosen; as text or a share code; as a link to a page of this machine. */
 export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: ListSource) => void }) {
   const { unwrap } = useWorkspace();
-  const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState("");
   const [over, setOver] = useState(false);
   const openFile = async (file: File) =>
@@ -51,21 +51,9 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
           materials, an order file or plain lines: which it is, is seen by itself. Nothing is changed before
           you say so.
         </p>
-        <input
-          ref={input}
-          type="file"
-          aria-label="Lineup file"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) void openFile(file);
-            event.target.value = "";
-          }}
-        />
-        <Button onClick={() => input.current?.click()} disabled={busy}>
+        <FileButton of="Lineup file" disabled={busy} onFile={(file) => void openFile(file)}>
           <FileInput size={14} aria-hidden /> {busy ? "Reading…" : "Choose a lineup"}
-        </Button>
+        </FileButton>
       </div>
       <div className="space-y-2">
         <label className="block">

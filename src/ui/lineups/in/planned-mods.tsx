@@ -1,5 +1,6 @@
 "use client";
 
+import { Select } from "../../kit/select";
 import { useMemo } from "react";
 import type { PlannedMod, PlanStatus } from "@/core/lineup/plan";
 import { extraWords, foundText, planWords } from "@/core/messages/matching";
@@ -139,16 +140,17 @@ function choiceColumn(keepMine: ReadonlySet<string>, onTurn: Turn): GridColumn<P
       isSame(row) ? (
         text(row)
       ) : (
-        <select
-          aria-label={`Version of ${row.wanted.name}`}
+        <Select
+          label={`Version of ${row.wanted.name}`}
+          small
           tabIndex={-1}
           value={keepMine.has(row.wanted.id) ? "mine" : "theirs"}
-          onChange={(event) => onTurn([row.wanted.id], event.target.value === "mine")}
-          className="border-line bg-surface h-6 w-full rounded-md border px-1 text-sm"
-        >
-          <option value="theirs">{theirs(row)}</option>
-          <option value="mine">{mine(row)}</option>
-        </select>
+          options={[
+            { value: "theirs", words: theirs(row) },
+            { value: "mine", words: mine(row) },
+          ]}
+          onChoose={(whose) => onTurn([row.wanted.id], whose === "mine")}
+        />
       ),
   };
 }

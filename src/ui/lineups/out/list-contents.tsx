@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { roleWords, termWords } from "@/core/messages/roles";
 import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
 import type { SeatedMod } from "@/core/roster/roster";
+import { Select, type SelectOption } from "../../kit/select";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Dialog } from "../../kit/dialog";
@@ -139,25 +140,25 @@ function withValue<T>(record: Readonly<Record<string, T>>, key: string, value: T
   return value === null ? rest : { ...rest, [key]: value };
 }
 
+const roleOptions: readonly SelectOption[] = [
+  { value: "", words: partOfIt },
+  ...Object.entries(roleWords).map(([value, words]) => ({ value, words })),
+];
+
 function RoleChoice({ item, sheet, change }: { item: SeatedMod; sheet: LineupSheet; change: Change }) {
   const role = sheet.roles[item.id];
   return (
-    <select
-      aria-label={`What ${nameOf(item)} is to the list`}
+    <Select
+      label={`What ${nameOf(item)} is to the list`}
+      small
       tabIndex={-1}
       value={role ?? ""}
-      onChange={(event) =>
-        change({ roles: withValue(sheet.roles, item.id, (event.target.value || null) as LineupRole | null) })
+      options={roleOptions}
+      onChoose={(next) =>
+        change({ roles: withValue(sheet.roles, item.id, (next || null) as LineupRole | null) })
       }
-      className={`bg-surface border-line h-6 w-full rounded-md border px-1 text-sm ${role ? "" : "text-ink2"}`}
-    >
-      <option value="">{partOfIt}</option>
-      {Object.entries(roleWords).map(([each, words]) => (
-        <option key={each} value={each}>
-          {words}
-        </option>
-      ))}
-    </select>
+      className={`w-full ${role ? "" : "!text-ink2"}`}
+    />
   );
 }
 

@@ -9,8 +9,9 @@ import { sayLoss } from "@/core/messages/losses";
 import { plural } from "@/core/messages/parts";
 import type { Lineup } from "@/core/model/lineup";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
+import { SelectField } from "../../kit/select";
 import { Button } from "../../kit/button";
-import { inputLook } from "../../kit/field";
+
 import { saveFrom, saveText } from "../../kit/save-text";
 import { listAddress } from "../../workspace/address";
 import { useEditor } from "../../workspace/workspace.client";
@@ -77,16 +78,12 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
         </p>
       )}
       <div className="space-y-2">
-        <label className="block">
-          <span className="text-ink2 mb-1 block text-sm font-semibold">As a file</span>
-          <select value={format} onChange={(event) => setFormat(event.target.value)} className={inputLook}>
-            {lineupFormats.map(({ id, label }) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          label="As a file"
+          value={format}
+          options={lineupFormats.map(({ id, label }) => ({ value: id, words: label }))}
+          onChoose={setFormat}
+        />
         {losses.length === 0 ? (
           <p className="text-ink2 text-sm">It carries everything.</p>
         ) : (

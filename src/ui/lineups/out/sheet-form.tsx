@@ -1,8 +1,8 @@
 "use client";
 
 import { Plus, X } from "lucide-react";
-import { useRef } from "react";
 import type { LineupPicture, LineupSheet } from "@/core/model/lineup";
+import { FileButton } from "../../kit/file-button";
 import { Button } from "../../kit/button";
 import { Field, inputLook } from "../../kit/field";
 import { useWorkspace } from "../../workspace/workspace.client";
@@ -130,7 +130,6 @@ const largestPicture = 500_000;
 
 function Pictures({ sheet: { pictures = [] }, change }: Part) {
   const { tell } = useWorkspace();
-  const input = useRef<HTMLInputElement>(null);
   const add = async (file: File) => {
     if (file.size > largestPicture) {
       tell([`${file.name} is larger than 500 kB. Make it smaller first.`], "wrong");
@@ -165,22 +164,15 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
           </Button>
         </div>
       ))}
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        small
+        of="Picture file"
         accept="image/png,image/jpeg,image/webp"
-        aria-label="Picture file"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void add(file);
-          event.target.value = "";
-        }}
-      />
-      <Button small onClick={() => input.current?.click()} disabled={pictures.length >= mostPictures}>
+        disabled={pictures.length >= mostPictures}
+        onFile={(file) => void add(file)}
+      >
         <Plus size={13} aria-hidden /> Add a picture
-      </Button>
+      </FileButton>
     </fieldset>
   );
 }

@@ -1,6 +1,6 @@
-import { sectionHue } from "../kit/hues";
+import { sectionHue } from "./hues";
 
-/** The colour that a profile was given; a hollow square where it was given none. */
+/** A colour that something was given; a hollow square where it was given none. */
 export function Swatch({ hue }: { hue: number | null | undefined }) {
   const given = hue !== null && hue !== undefined;
   return (
