@@ -145,6 +145,8 @@ test("nor of states: while carrying, searching, told something, with a panel, in
   await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
   await check(page, "proposal");
   await page.keyboard.press("Alt+t");
+  await check(page, "what a trial asks");
+  await page.getByRole("button", { name: "Start with what is written", exact: true }).click();
   await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(/running|stopped/);
   await check(page, "trial");
   for (const name of ["History", "Queue", "Messages"]) {

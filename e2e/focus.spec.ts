@@ -71,3 +71,30 @@ test("a dialog whose opener has gone meanwhile gives the focus to the view; the 
   await expect.poll(() => focused(page)).not.toBe("");
   expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);
 });
+
+test("at most eight stops of the tab key lie before a view; bars and rail are one each, walked by arrows", async ({
+  watched: page,
+  seating,
+}) => {
+  for (const view of ["overview", "shelf", "plan", "rules", "lineups", "profiles", "depot", "settings"]) {
+    await visit(page, `${seating.url}/${view}`);
+    await page.locator("main h1").waitFor();
+    let stops = 0;
+    const isInView = () => page.evaluate(() => document.activeElement?.closest("main") !== null);
+    do {
+      await page.keyboard.press("Tab");
+      stops++;
+    } while (!(await isInView()) && stops < 20);
+    expect(stops - 1, view).toBeLessThanOrEqual(8);
+  }
+  await page.getByRole("link", { name: "Overview" }).focus();
+  await page.keyboard.press("ArrowDown");
+  await expect.poll(() => focused(page)).toMatch(/^Shelf/);
+  await page.keyboard.press("ArrowDown");
+  await expect.poll(() => focused(page)).toMatch(/^Plan/);
+  await page.getByRole("button", { name: "History" }).focus();
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(() => focused(page)).toMatch(/Start a trial$/);
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(() => focused(page)).toMatch(/^Messages/);
+});

@@ -149,7 +149,7 @@ test("by keyboard: held where a tie bars it, T takes along what bars it; by a ty
   await expect(carry).toHaveCount(0);
   await expect(undo(page)).toHaveAccessibleName(/^Undo: move /);
   await undo(page).click();
-  expect(await seatOf(page, "Kelp Shelf Seams.skiff")).toBe(first);
+  await expect.poll(() => seatOf(page, "Kelp Shelf Seams.skiff")).toBe(first);
 
   await find(page, "Kelp Shelf Seams.skiff");
   await page.keyboard.press("Alt+m");
@@ -158,8 +158,7 @@ test("by keyboard: held where a tie bars it, T takes along what bars it; by a ty
   await expect(dialog.getByRole("status")).toContainText("Not above");
   await dialog.getByRole("button", { name: /^Take .* along$/ }).click();
   await expect(dialog).toHaveCount(0);
-  await find(page, "Glass Tides.plank");
-  expect(await seatOf(page, "Glass Tides.plank")).not.toBe(second);
+  await expect.poll(() => seatOf(page, "Glass Tides.plank")).not.toBe(second);
 });
 
 test("by mouse: a drag that has come to rest at the edge before anything is drawn scrolls, and is put down there", async ({

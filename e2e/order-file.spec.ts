@@ -17,8 +17,8 @@ base("a game that has an order already starts with it, and nothing of it is lost
   const server = await startSeating("start.mjs", home);
   try {
     await page.goto(server.url);
-    await page.getByLabel("Folder of the game").fill(join(owned, "game"));
-    await page.getByLabel("Folder of the shelf").fill(join(owned, "shelf"));
+    await page.getByLabel("Folder of the game", { exact: true }).fill(join(owned, "game"));
+    await page.getByLabel("Folder of the shelf", { exact: true }).fill(join(owned, "shelf"));
     await page.getByRole("button", { name: "Use these folders" }).click();
     const bar = page.getByRole("complementary", { name: "The order that the game has" });
     await expect(bar).toContainText(`has an order of ${names(before).length} plugins already`);

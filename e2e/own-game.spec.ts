@@ -69,11 +69,11 @@ test("a game that nobody shipped is described, tried on its own plugin, and work
   ).toBeVisible();
   await expect(dialog.getByText("Every law is in order.")).toBeVisible();
   await dialog.getByRole("button", { name: "Go on to its folders" }).click();
-  await dialog.getByLabel("Folder of the game").fill(join(own, "shelf"));
+  await dialog.getByLabel("Folder of the game", { exact: true }).fill(join(own, "shelf"));
   await expect(dialog.getByText(/the game does not lie here/i)).toBeVisible();
-  await dialog.getByLabel("Folder of the game").fill(join(own, "game"));
+  await dialog.getByLabel("Folder of the game", { exact: true }).fill(join(own, "game"));
   await expect(dialog.getByText(/the game lies here, readable, writable/i)).toBeVisible();
-  await dialog.getByLabel("Folder of the shelf").fill(join(own, "shelf"));
+  await dialog.getByLabel("Folder of the shelf", { exact: true }).fill(join(own, "shelf"));
   await expect(dialog.getByText(/0 archives and 1 folder/i)).toBeVisible();
   await dialog.getByRole("button", { name: "Use these folders" }).click();
   await expect(page.getByRole("button", { name: "Game: Mire" })).toBeVisible();

@@ -78,7 +78,9 @@ test("by keyboard: the panel below opens with a trial, leaves most of the view, 
   const whole = (await boxOf(page.locator("main"))).height;
   await page.keyboard.press("Alt+t");
   await expect(page.getByRole("region", { name: "Trial" })).toBeVisible();
-  await expect(plan).toBeFocused();
+  await expect(
+    page.getByRole("button", { name: "Write this profile’s order and start", exact: true }),
+  ).toBeFocused();
   const left = (await boxOf(page.locator("main"))).height;
   expect(left).toBeGreaterThan(whole / 2);
 

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, row, test, visit } from "./fixtures";
+import { expect, find, row, test, visit } from "./fixtures";
 
 const plan = (page: Page) => page.getByRole("grid", { name: "Plugins in load order" });
 const selected = (page: Page) =>
@@ -128,7 +128,7 @@ test("columns of the plan are chosen, made wider and moved by mouse and keyboard
   await page.setViewportSize({ width: 1920, height: 1080 });
   await visit(page, `${seating.url}/plan`);
   const heading = (name: string) => page.getByRole("columnheader", { name, exact: true });
-  const names = () => plan(page).getByRole("columnheader").allInnerTexts();
+  const names = () => page.getByRole("grid").getByRole("columnheader").allInnerTexts();
   expect((await names()).map((name) => name.trim())).toEqual([
     "Seat",
     "On",
@@ -163,11 +163,47 @@ test("columns of the plan are chosen, made wider and moved by mouse and keyboard
   await expect(heading("Seat")).toBeVisible();
   await expect
     .poll(async () => (await names()).map((name) => name.trim()).slice(3))
-    .toEqual(["Masters", "State", "Mod"]);
+    .toEqual(["Masters ↓", "State", "Mod"]);
   expect(await width("State")).toBe(before + 16);
 
   // Where there is no room for its column, the mark of a state stands beside the name.
   await page.setViewportSize({ width: 640, height: 800 });
   await expect(heading("Mod")).toHaveCount(0);
   await expect(heading("Plugin")).toBeVisible();
+});
+
+test("the plan is kept between views and in its address: list, item, folded sections, filter, sort", async ({
+  watched: page,
+  seating,
+}) => {
+  await visit(page, `${seating.url}/plan`);
+  await find(page, "Glass Tides.plank");
+  await page.getByRole("button", { name: "Fold Interface" }).click();
+  await page.getByRole("button", { name: "Filter" }).click();
+  const bar = page.getByRole("search", { name: "Filter of the plan" });
+  await bar.getByLabel("Show what is called").fill("tides");
+  await expect(bar.getByRole("status")).toHaveText(/^\d+ of \d+$/);
+  const shown = await bar.getByRole("status").innerText();
+  await expect(page).toHaveURL(/item=Glass\+Tides\.plank.*fold=interface.*q=tides/);
+  const address = page.url();
+
+  // To another view and back, by the rail.
+  await page.getByRole("link", { name: /^Rules/ }).click();
+  await page.getByRole("heading", { name: "Rules", level: 1 }).waitFor();
+  await page.getByRole("link", { name: /^Plan/ }).click();
+  await expect(bar.getByRole("status")).toHaveText(shown);
+  await expect(row(page, "Glass Tides.plank").locator("xpath=..")).toHaveAttribute("aria-selected", "true");
+
+  // In another window.
+  await page.goto("about:blank");
+  await page.goto(address);
+  await expect(bar.getByRole("status")).toHaveText(shown);
+  await expect(row(page, "Glass Tides.plank").locator("xpath=..")).toHaveAttribute("aria-selected", "true");
+  await bar.getByRole("button", { name: "Show all" }).click();
+  await expect(page.getByRole("button", { name: "Unfold Interface" })).toHaveCount(1);
+
+  // The mod that is looked at on the shelf stays in the address too.
+  await page.goto(`${seating.url}/shelf?mod=glass-tides`);
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Glass Tides");
+  await expect(page).toHaveURL(/mod=glass-tides/);
 });

@@ -54,6 +54,8 @@ export interface Context {
   readonly underWay: Set<string>;
   /** What is written for a game, by its id: one after another. */
   readonly writing: Map<string, Promise<unknown>>;
+  /** Ids of the choosers of folders that are open in windows. */
+  readonly choosers: Set<string>;
   readonly events: Events;
   readonly watches: FolderWatches;
 }
@@ -115,6 +117,7 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     orders: new Map(),
     underWay: new Set(),
     writing: new Map(),
+    choosers: new Set(),
     events: new Events(),
     watches: new FolderWatches(),
   };

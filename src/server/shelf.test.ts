@@ -1,7 +1,19 @@
 import { createHash } from "node:crypto";
 import { existsSync } from "node:fs";
-import { copyFile, link, mkdir, readdir, readFile, rename, rm, utimes, writeFile } from "node:fs/promises";
-import { join } from "node:path";
+import {
+  copyFile,
+  link,
+  mkdir,
+  readdir,
+  readFile,
+  realpath,
+  rename,
+  rm,
+  symlink,
+  utimes,
+  writeFile,
+} from "node:fs/promises";
+import { basename, dirname, join } from "node:path";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
@@ -16,9 +28,10 @@ import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
 import type { Context } from "./context";
 import * as games from "./operations/games";
+import { closeChooser, listFolders, openChooser } from "./operations/choose-folder";
 import { reportFolder } from "./operations/folders";
 import { writeOrder } from "./operations/order-file";
-import { exportInto, importData as importFrom, lookAtData } from "./operations/own-data";
+import { exportInto, importData as importFrom, lookAtData, removeGame } from "./operations/own-data";
 import { changeProfileFacts, createProfile, readStateOf } from "./operations/profiles";
 import { storeEdit } from "./operations/edit-profile";
 import { step } from "./operations/history";
@@ -532,6 +545,46 @@ test("mods lie in several folders; those outside the first are known by their wh
   value(await read());
 });
 
+test("a folder of games tells which of them lie in it, and a typed path where it leads", async () => {
+  const games = join(folder, "games-of-mine");
+  await mkdir(join(games, "one/saves"), { recursive: true });
+  await mkdir(join(games, "two"));
+  await mkdir(join(games, "nothing"));
+  for (const at of ["one", "two"]) {
+    await mkdir(dirname(join(games, at, brinehollow.sign)), { recursive: true });
+    await writeFile(join(games, at, brinehollow.sign), "");
+  }
+  const found = await reportFolder(`"${games}/"`, "other.exe", [brinehollow]);
+  expect(found).toMatchObject({ holdsGame: false, path: await realpath(games) });
+  expect(found.games.map(({ id, path }) => [id, basename(path)])).toEqual([
+    ["brinehollow", "one"],
+    ["brinehollow", "two"],
+  ]);
+  expect((await reportFolder(join(games, "one"), "other.exe", [brinehollow])).games.length).toBe(1);
+  expect((await reportFolder(games, null, [brinehollow])).games).toEqual([]);
+});
+
+test("names of folders are told only to a chooser that is open, and of folders only", async () => {
+  const place = join(folder, "to-choose");
+  await mkdir(join(place, "b folder"), { recursive: true });
+  await mkdir(join(place, "A folder/inside"), { recursive: true });
+  await mkdir(join(place, ".hidden"));
+  await writeFile(join(place, "a file.txt"), "");
+  await symlink(join(place, "A folder"), join(place, "linked"));
+  await symlink(join(place, "a file.txt"), join(place, "linked file"));
+  const closed = "00000000-0000-4000-8000-000000000000";
+  expect(await listFolders(context, closed, place)).toMatchObject({ refusal: { code: "chooser-closed" } });
+  const id = value(openChooser(context));
+  const listing = value(await listFolders(context, id, place));
+  expect(listing.names).toEqual(["A folder", "b folder", "linked"]);
+  expect(listing.above).toBe(await realpath(folder));
+  // Where nothing lies at a path, the nearest folder above it is shown.
+  expect(value(await listFolders(context, id, join(place, "no/such/one"))).path).toBe(listing.path);
+  expect(value(await listFolders(context, id, join(place, "a file.txt"))).path).toBe(listing.path);
+  value(closeChooser(context, id));
+  expect(await listFolders(context, id, place)).toMatchObject({ refusal: { code: "chooser-closed" } });
+});
+
 test("a folder is reported as it is found", async () => {
   expect(await reportFolder(shelfFolder(), null)).toMatchObject({
     there: true,
@@ -633,6 +686,35 @@ describe("everything as one archive", () => {
     expect(stock.shelf).toEqual(await listShelf(context.db, "brinehollow"));
     const before = unzipSync(await readFile(join(kept, taken.kept)));
     expect(Object.keys(before)).toContain("seating-data.json");
+    await elsewhere.db.close();
+  }, 60_000);
+
+  test("a game is removed with all that is kept of it and nothing of the disk, and comes back from what was kept", async () => {
+    const elsewhere = await makeContext();
+    const kept = join(folder, "kept-of-removed");
+    value(await importData(elsewhere, await exportData(context, at), kept, at));
+    await saveGame(elsewhere.db, (await findCurrentGame(context.db))!);
+    await elsewhere.db.query(
+      `insert into file_copy (id, game_id, path, sha256, contents) values ('copy', 'brinehollow', 'lading.lst', 'x', 'abc')`,
+    );
+    const before = await rows(elsewhere);
+    const files = await readdir(shelfFolder(), { recursive: true });
+    expect(await removeGame(elsewhere, "nobody", kept, at)).toMatchObject({ refusal: { code: "no-game" } });
+    const removed = value(await removeGame(elsewhere, "brinehollow", kept, new Date("2026-11-06T10:00:00Z")));
+    const left = (await listGames(elsewhere.db)).map(({ id }) => id);
+    expect(left).not.toContain("brinehollow");
+    expect(left).toContain((await findCurrentGame(elsewhere.db))!.id);
+    for (const table of await elsewhere.db.query<{ name: string }>(
+      `select table_name as name from information_schema.columns where table_schema = 'public' and column_name = 'game_id'`,
+    ))
+      expect(await elsewhere.db.query(`select 1 from ${table.name} where game_id = 'brinehollow'`)).toEqual(
+        [],
+      );
+    expect(await readdir(shelfFolder(), { recursive: true })).toEqual(files);
+    value(await importFrom(elsewhere, join(kept, removed.kept), kept, at));
+    // The folders are named anew: nobody knew the game any more.
+    expect((await rows(elsewhere)).slice(3)).toEqual(before.slice(3));
+    expect(await elsewhere.db.query(`select id from file_copy`)).toEqual([{ id: "copy" }]);
     await elsewhere.db.close();
   }, 60_000);
 

@@ -80,6 +80,17 @@ export const chooseGame = (db: Sql, id: string) =>
     [id],
   );
 
+/** With everything that is kept of it; what else is registered is worked on then, or nothing. */
+export async function removeGame(tx: Sql, id: string): Promise<void> {
+  await tx.query("update workspace set game_id = (select id from game where id <> $1 order by id limit 1)", [
+    id,
+  ]);
+  await tx.query("update game set profile_id = null where id = $1", [id]);
+  await tx.query("delete from written_file where game_id = $1", [id]);
+  await tx.query("delete from file_copy where game_id = $1", [id]);
+  await tx.query("delete from game where id = $1", [id]);
+}
+
 export const chooseProfile = (db: Sql, gameId: string, profileId: ProfileId | null) =>
   db.query("update game set profile_id = $2 where id = $1", [gameId, profileId]);
 

@@ -41,7 +41,8 @@ export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string
   );
 }
 
-interface ProposalPart {
+/** Some of the moves of a proposal, and the order that comes of them. */
+export interface ProposalPart {
   readonly entries: readonly Entry[];
   /** The moves that are taken: those asked for, and those without which one of them would break a must tie that holds. */
   readonly taken: ReadonlySet<string>;

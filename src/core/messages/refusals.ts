@@ -72,6 +72,7 @@ const refusalText: {
     sentence`A file cannot be called “${d.name}” on every system. Give it another name, and drop it again.`,
   "no-incoming": () => ["What was dropped is not there any more. Drop it again."],
   "mod-unsound": (d) => sentence`${d.name} is no sound mod: ${sayProblem(d.problem)}. It was not taken in.`,
+  "chooser-closed": () => ["This chooser of folders is closed. Open it again."],
   "folder-missing": (d) => sentence`There is no folder at ${d.path}. Check the path.`,
   "folder-not-writable": (d) => sentence`Seating may not write in ${d.path}. Check who may.`,
   "folder-no-game": (d) =>

@@ -114,6 +114,7 @@ export type RefusalData = ProblemData & {
   readonly "file-name": Name;
   readonly "no-incoming": Nothing;
   readonly "mod-unsound": Name & { readonly problem: FileProblem };
+  readonly "chooser-closed": Nothing;
   readonly "folder-missing": Path;
   readonly "folder-not-writable": Path;
   readonly "folder-no-game": Path & { readonly game: string; readonly file: string };

@@ -4,6 +4,7 @@ import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
 import { keptFolder } from "../context";
 import { DataSource, forgetData, pathOfData } from "../data-files";
+import * as ownData from "../operations/own-data";
 import { importData, listKept, lookAtData, type DataSummary, type DataTaken } from "../operations/own-data";
 import { windowContext } from "../window";
 
@@ -20,6 +21,11 @@ export const replaceData = async (source: DataSource): Promise<Outcome<DataTaken
     if (taken.ok && "incoming" in source) await forgetData(source);
     return taken;
   });
+
+export const removeGame = async (id: string): Promise<Outcome<DataTaken>> =>
+  guard(async () =>
+    ownData.removeGame(await windowContext(), z.string().parse(id), keptFolder(), new Date()),
+  );
 
 /** An archive that has come in is not to be used. */
 export const leaveData = async (incoming: string): Promise<Outcome<null>> =>

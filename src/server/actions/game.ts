@@ -9,6 +9,7 @@ import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { windowContext } from "../window";
 import type { Stored } from "../operations/edit-profile";
+import * as choosing from "../operations/choose-folder";
 import * as folders from "../operations/folders";
 import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
@@ -41,7 +42,24 @@ export const changeFolders = async (folders: GameFolders): Promise<Outcome<null>
 /** What lies at a path that is being typed; `sign` is the file by which a game is known. */
 export const reportFolder = async (folder: string, sign: string | null): Promise<Outcome<FolderReport>> =>
   guard(async () =>
-    done(await folders.reportFolder(path.parse(folder), z.string().max(500).nullable().parse(sign))),
+    done(
+      await folders.reportFolder(
+        path.parse(folder),
+        z.string().max(500).nullable().parse(sign),
+        await games.knownGames(await windowContext()),
+      ),
+    ),
+  );
+
+export const openChooser = async (): Promise<Outcome<string>> =>
+  guard(async () => choosing.openChooser(await windowContext()));
+
+export const closeChooser = async (id: string): Promise<Outcome<null>> =>
+  guard(async () => choosing.closeChooser(await windowContext(), z.guid().parse(id)));
+
+export const listFolders = async (id: string, typed: string): Promise<Outcome<choosing.FolderListing>> =>
+  guard(async () =>
+    choosing.listFolders(await windowContext(), z.guid().parse(id), z.string().max(4000).parse(typed)),
   );
 
 export const switchGame = async (id: string): Promise<Outcome<ProfileId | null>> =>

@@ -5,6 +5,7 @@ import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
+import { namedPath } from "@/disk/named-path";
 import { isArchiveName } from "@/formats/archive-name";
 
 /** What is to be found at a path that somebody types; nothing but its names is read. */
@@ -17,7 +18,20 @@ export interface FolderReport {
   readonly folders: number;
   /** The game that is asked for lies in it; null where none is. */
   readonly holdsGame: boolean | null;
+  /** Where it is, however it was typed; null where it is not there. */
+  readonly path: string | null;
+  /** Games that Seating knows and that lie in it or in one of its folders. */
+  readonly games: readonly FoundGame[];
 }
+
+interface FoundGame {
+  readonly id: string;
+  readonly name: string;
+  readonly path: string;
+}
+
+/** By which file a game is known. */
+export type GameSign = Pick<GameDefinition, "id" | "name" | "sign">;
 
 const absent: FolderReport = {
   there: false,
@@ -26,10 +40,16 @@ const absent: FolderReport = {
   archives: 0,
   folders: 0,
   holdsGame: null,
+  path: null,
+  games: [],
 };
 
-/** `sign` is the file by which the game is known. */
-export async function reportFolder(path: string, sign: string | null): Promise<FolderReport> {
+/** `sign` is the file by which the game is known that is asked for; with it the folder is looked through for `known` games. */
+export async function reportFolder(
+  path: string,
+  sign: string | null,
+  known: readonly GameSign[] = [],
+): Promise<FolderReport> {
   const real = await findFolder(path);
   if (real === null) return absent;
   const entries = await readdir(real, { withFileTypes: true }).catch(() => null);
@@ -41,12 +61,37 @@ export async function reportFolder(path: string, sign: string | null): Promise<F
     archives: shown.filter((entry) => entry.isFile() && isArchiveName(entry.name)).length,
     folders: shown.filter((entry) => entry.isDirectory()).length,
     holdsGame: sign === null ? null : await isFile(join(real, sign)),
+    path: real,
+    games:
+      sign === null
+        ? []
+        : await gamesIn(
+            [real, ...shown.filter((entry) => entry.isDirectory()).map(({ name }) => join(real, name))],
+            known,
+          ),
   };
 }
 
+/** So many folders are looked at: a folder of games holds no more, and a whole disk is not gone through. */
+const mostLookedAt = 300;
+
+async function gamesIn(folders: readonly string[], known: readonly GameSign[]): Promise<FoundGame[]> {
+  const found = folders
+    .slice(0, mostLookedAt)
+    .map(async (path) =>
+      Promise.all(
+        known.map(async ({ id, name, sign }) =>
+          (await isFile(join(path, sign))) ? { id, name, path } : null,
+        ),
+      ),
+    );
+  return (await Promise.all(found)).flat().filter((game) => game !== null);
+}
+
 async function findFolder(path: string): Promise<string | null> {
-  const real = await realpath(path.trim()).catch(() => null);
-  const info = real === null ? null : await lstat(real).catch(() => null);
+  const named = namedPath(path);
+  const real = named && (await realpath(named).catch(() => null));
+  const info = !real ? null : await lstat(real).catch(() => null);
   return info?.isDirectory() ? real : null;
 }
 

@@ -18,7 +18,7 @@ import {
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { ownedExpansions } from "../stock";
-import { checkFolders } from "./folders";
+import { checkFolders, type GameSign } from "./folders";
 import { addProfile, told } from "./profiles";
 import { currentGame } from "./situation";
 
@@ -90,6 +90,12 @@ function readOwn(value: unknown): Outcome<GameDefinition> {
 async function isTaken({ db }: Context, id: string): Promise<boolean> {
   return games.some((game) => game.id === id) || (await listGames(db)).some((game) => game.id === id);
 }
+
+/** Those that come with Seating, and those that are kept. */
+export const knownGames = async ({ db }: Context): Promise<GameSign[]> => {
+  const own = (await listGames(db)).filter((game) => game.own).map(({ definition }) => definition);
+  return [...own, ...games.filter((game) => !own.some(({ id }) => id === game.id))];
+};
 
 /** Changes the laws of the game that is worked on; its shelf is read anew by them. */
 export async function changeDefinition(context: Context, wanted: unknown): Promise<Outcome<null>> {

@@ -7,7 +7,13 @@ import { readDefinition } from "@/core/game/definition-flaws";
 import { openZip } from "@/disk/zip-archive";
 import { readRows, RowArchiveWriter } from "@/disk/row-archive";
 import type { ModFile } from "@/disk/mod-file";
-import { listGames, saveGame, updateDefinitions, type RegisteredGame } from "@/store/games";
+import {
+  listGames,
+  removeGame as deleteGame,
+  saveGame,
+  updateDefinitions,
+  type RegisteredGame,
+} from "@/store/games";
 import { checkJournal } from "@/store/journal";
 import { checkKeptLists } from "@/store/lineups";
 import { applyMigration, makeLedger, readMigrations } from "@/store/migrate";
@@ -85,8 +91,7 @@ export async function importData(
   at: Date,
 ): Promise<Outcome<DataTaken>> {
   return withArchive(path, async (archive) => {
-    const kept = `before-${at.toISOString().replace(/[:.]/g, "-")}.seating.zip`;
-    await keepPresent(context, folder, kept, at);
+    const kept = await keepPresent(context, folder, at);
     const before = await listGames(context.db);
     const taken = await inTransaction(context, async (tx) => {
       const version = await latestVersion(tx);
@@ -100,20 +105,41 @@ export async function importData(
       await rm(join(folder, kept), { force: true });
       return taken;
     }
-    context.stocks.clear();
-    context.orders.clear();
-    context.events.publish({ kind: "all" });
+    becameAnother(context);
     return done({ kept });
   });
 }
 
-/** Under its name only when it is whole. */
-async function keepPresent(context: Context, folder: string, name: string, at: Date): Promise<void> {
+/** Removes a game with all that is kept of it; everything as it was is kept in `folder` first. The game itself and its mods stay. */
+export async function removeGame(
+  context: Context,
+  id: string,
+  folder: string,
+  at: Date,
+): Promise<Outcome<DataTaken>> {
+  if (!(await listGames(context.db)).some((game) => game.id === id)) return refuse("no-game");
+  const kept = await keepPresent(context, folder, at);
+  await context.db.transaction((tx) => deleteGame(tx, id));
+  becameAnother(context);
+  return done({ kept });
+}
+
+/** Nothing of what was read before holds any more, in any window. */
+function becameAnother({ stocks, orders, events }: Context): void {
+  stocks.clear();
+  orders.clear();
+  events.publish({ kind: "all" });
+}
+
+/** Under its name, which is answered, only when it is whole. */
+async function keepPresent(context: Context, folder: string, at: Date): Promise<string> {
+  const name = `before-${at.toISOString().replace(/[:.]/g, "-")}.seating.zip`;
   await mkdir(folder, { recursive: true });
   const draft = join(folder, `${name}.part`);
   await rm(draft, { force: true });
   await exportInto(context, draft, at);
   await rename(draft, join(folder, name));
+  return name;
 }
 
 /** Archives of what was there before something took its place, the newest first. */

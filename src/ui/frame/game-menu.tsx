@@ -1,7 +1,7 @@
 "use client";
 
 import { ChevronDown } from "lucide-react";
-import { DropdownMenu as Menu } from "radix-ui";
+import { DropdownMenu as Menu, Toolbar } from "radix-ui";
 import { useState } from "react";
 import { Dialog } from "../kit/dialog";
 import { menuItemLook, menuLook } from "../kit/menu-look";
@@ -27,12 +27,14 @@ export function GameMenu() {
   return (
     <>
       <Menu.Root>
-        <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
-          <span className="sr-only">Game: </span>
-          <b className="truncate">{game.name}</b>
-          <span className="text-ink2 font-mono text-sm">{game.version}</span>
-          <ChevronDown size={14} aria-hidden className="text-ink3" />
-        </Menu.Trigger>
+        <Toolbar.Button asChild>
+          <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
+            <span className="sr-only">Game: </span>
+            <b className="truncate">{game.name}</b>
+            <span className="text-ink2 font-mono text-sm">{game.version}</span>
+            <ChevronDown size={14} aria-hidden className="text-ink3" />
+          </Menu.Trigger>
+        </Toolbar.Button>
         <Menu.Portal>
           <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-64`}>
             <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>

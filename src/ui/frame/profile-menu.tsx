@@ -1,7 +1,7 @@
 "use client";
 
 import { ChevronDown } from "lucide-react";
-import { DropdownMenu as Menu } from "radix-ui";
+import { DropdownMenu as Menu, Toolbar } from "radix-ui";
 import type { ProfileId } from "@/core/model/ids";
 import { modsOn } from "@/core/roster/roster";
 import { menuItemLook, menuLook } from "../kit/menu-look";
@@ -33,15 +33,17 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
   };
   return (
     <Menu.Root>
-      <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
-        <span className="sr-only">Profile: </span>
-        <Swatch hue={present?.hue} />
-        <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
-        <span className="text-ink2 hidden text-sm min-[1180px]:inline">
-          {purposeWords(present?.purpose ?? profile.purpose)}
-        </span>
-        <ChevronDown size={14} aria-hidden className="text-ink3" />
-      </Menu.Trigger>
+      <Toolbar.Button asChild>
+        <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
+          <span className="sr-only">Profile: </span>
+          <Swatch hue={present?.hue} />
+          <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
+          <span className="text-ink2 hidden text-sm min-[1180px]:inline">
+            {purposeWords(present?.purpose ?? profile.purpose)}
+          </span>
+          <ChevronDown size={14} aria-hidden className="text-ink3" />
+        </Menu.Trigger>
+      </Toolbar.Button>
       <Menu.Portal>
         <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-72`}>
           <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>

@@ -15,6 +15,7 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import { usePathname } from "next/navigation";
+import { Toolbar } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { z } from "zod";
 import { mainList } from "@/core/model/game";
@@ -98,24 +99,25 @@ function Rail({
       aria-label="Views"
       className="bg-surface relative flex min-h-0 grow flex-col gap-0.5 overflow-y-auto p-1.5"
     >
-      <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
-      <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
-      <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
-      <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
-      <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
-      <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
-      <RailLink to="/depot" icon={Warehouse} label="Depot" narrow={narrow} />
-      <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
-      {setNarrow && (
-        <button
-          type="button"
-          onClick={() => setNarrow(!narrow)}
-          aria-label={narrow ? "Widen the rail" : "Narrow the rail"}
-          className="text-ink3 hover:bg-sunk hover:text-ink mt-auto flex h-8 items-center gap-3 rounded-md px-2"
-        >
-          <Fold size={16} aria-hidden />
-        </button>
-      )}
+      <Toolbar.Root orientation="vertical" aria-label="Views" className="flex min-h-0 grow flex-col gap-0.5">
+        <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
+        <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
+        <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
+        <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
+        <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
+        <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
+        <RailLink to="/depot" icon={Warehouse} label="Depot" narrow={narrow} />
+        <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
+        {setNarrow && (
+          <Toolbar.Button
+            onClick={() => setNarrow(!narrow)}
+            aria-label={narrow ? "Widen the rail" : "Narrow the rail"}
+            className="text-ink3 hover:bg-sunk hover:text-ink mt-auto flex h-8 items-center gap-3 rounded-md px-2"
+          >
+            <Fold size={16} aria-hidden />
+          </Toolbar.Button>
+        )}
+      </Toolbar.Root>
       {edge}
     </nav>
   );
@@ -136,16 +138,18 @@ function RailLink({
 }) {
   const here = usePathname() === to;
   return (
-    <ViewLink
-      href={to}
-      aria-current={here ? "page" : undefined}
-      aria-label={narrow ? label : undefined}
-      title={narrow ? label : undefined}
-      className={`flex h-8 items-center gap-3 rounded-md px-2 font-semibold ${here ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
-    >
-      <Icon size={16} aria-hidden className="shrink-0" />
-      {!narrow && <span className="grow">{label}</span>}
-      {!narrow && count !== undefined && <span className="text-sm font-mono font-normal">{count}</span>}
-    </ViewLink>
+    <Toolbar.Link asChild>
+      <ViewLink
+        href={to}
+        aria-current={here ? "page" : undefined}
+        aria-label={narrow ? label : undefined}
+        title={narrow ? label : undefined}
+        className={`flex h-8 items-center gap-3 rounded-md px-2 font-semibold ${here ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
+      >
+        <Icon size={16} aria-hidden className="shrink-0" />
+        {!narrow && <span className="grow">{label}</span>}
+        {!narrow && count !== undefined && <span className="text-sm font-mono font-normal">{count}</span>}
+      </ViewLink>
+    </Toolbar.Link>
   );
 }

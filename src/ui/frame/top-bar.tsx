@@ -1,6 +1,8 @@
 "use client";
 
 import { Bell, History, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
+import { Toolbar } from "radix-ui";
+import type { ComponentProps } from "react";
 import { labelText } from "@/core/messages/labels";
 import { findItem, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
@@ -27,36 +29,47 @@ export function TopBar({
     <header className="border-line bg-surface flex min-h-12 shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 md:flex-nowrap">
       <RailButton />
       <Brand />
-      <GameMenu />
-      <ProfileMenu openDialog={openDialog} />
+      <Toolbar.Root aria-label="Game and profile" className="flex min-w-0 flex-wrap items-center gap-2">
+        <GameMenu />
+        <ProfileMenu openDialog={openDialog} />
+      </Toolbar.Root>
       <div className="flex min-w-40 grow justify-center max-md:order-last max-md:basis-full md:px-2">
         <CommandField run={run} />
       </div>
-      <Travel way="undo" />
-      <Travel way="redo" />
-      <HistoryButton />
-      <Button onClick={() => void trial.start()}>
-        <Play size={14} aria-hidden /> <span className="max-md:sr-only">Start a trial</span>
-      </Button>
-      <MessagesButton />
-      <Button
-        look="quiet"
-        onClick={turnTheme}
-        aria-label={theme === "dark" ? "Light theme" : "Dark theme"}
-        className="w-8 !px-0"
-      >
-        <Lamp size={16} aria-hidden />
-      </Button>
+      <Toolbar.Root aria-label="What was done, and the game" className="flex items-center gap-2">
+        <Travel way="undo" />
+        <Travel way="redo" />
+        <HistoryButton />
+        <Tool onClick={() => void trial.start()}>
+          <Play size={14} aria-hidden /> <span className="max-md:sr-only">Start a trial</span>
+        </Tool>
+        <MessagesButton />
+        <Tool
+          look="quiet"
+          onClick={turnTheme}
+          aria-label={theme === "dark" ? "Light theme" : "Dark theme"}
+          className="w-8 !px-0"
+        >
+          <Lamp size={16} aria-hidden />
+        </Tool>
+      </Toolbar.Root>
     </header>
   );
 }
+
+/** A button of a bar that is one stop of the tab key: arrows go from one to the next. */
+const Tool = (props: ComponentProps<typeof Button>) => (
+  <Toolbar.Button asChild disabled={props.disabled}>
+    <Button {...props} />
+  </Toolbar.Button>
+);
 
 /** What was done before, and what can be gone back to. */
 function HistoryButton() {
   const { panel } = useWorkspace();
   const isOpen = panel.tab === "history";
   return (
-    <Button
+    <Tool
       look="quiet"
       aria-pressed={isOpen}
       aria-label="History"
@@ -65,7 +78,7 @@ function HistoryButton() {
       className="!px-2"
     >
       <History size={15} aria-hidden />
-    </Button>
+    </Tool>
   );
 }
 
@@ -76,7 +89,7 @@ function MessagesButton() {
   const words = unread === 0 ? "Messages" : `Messages, ${unread} new`;
   const isOpen = panel.tab === "messages";
   return (
-    <Button
+    <Tool
       look="quiet"
       aria-pressed={isOpen}
       aria-label={words}
@@ -86,7 +99,7 @@ function MessagesButton() {
     >
       <Bell size={16} aria-hidden />
       {unread > 0 && <span className="font-mono text-sm">{unread}</span>}
-    </Button>
+    </Tool>
   );
 }
 
@@ -105,7 +118,7 @@ function Travel({ way }: { way: "undo" | "redo" }) {
     });
   const title = `${word}: ${words ?? "nothing"}`;
   return (
-    <Button
+    <Tool
       look="quiet"
       disabled={!label}
       title={title}
@@ -117,6 +130,6 @@ function Travel({ way }: { way: "undo" | "redo" }) {
       {way === "undo" && words && (
         <span className="hidden max-w-36 truncate min-[1240px]:inline">{words}</span>
       )}
-    </Button>
+    </Tool>
   );
 }

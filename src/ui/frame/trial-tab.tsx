@@ -1,8 +1,15 @@
 import { useEffect, useRef } from "react";
+import { groupFindings } from "@/core/check/group-findings";
+import { sayGroup } from "@/core/messages/finding-groups";
+import { sayFinding } from "@/core/messages/findings";
+import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
+import { Say } from "../kit/sentence";
+import { ViewLink } from "../workspace/view-link";
 import type { TrialState } from "../workspace/use-trial";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { TrialQuestion } from "./trial-question";
 
 /** The start log of the stand-in game. */
 export function TrialTab() {
@@ -20,10 +27,14 @@ export function TrialTab() {
         <span className="text-ink3 text-sm">
           A stand-in game reads {game.orderFile.path} and its mods from the disk.
         </span>
-        <Button small className="ml-auto" onClick={() => void trial.start()}>
-          {trial.state ? "Start again" : "Start a trial"}
-        </Button>
+        {trial.state !== "asked" && (
+          <Button small className="ml-auto" onClick={() => void trial.start()}>
+            {trial.state ? "Start again" : "Start a trial"}
+          </Button>
+        )}
       </header>
+      <KnownBlockers />
+      {trial.state === "asked" && <TrialQuestion onAnswer={() => log.current?.focus()} />}
       <ol
         ref={log}
         tabIndex={0}
@@ -46,12 +57,37 @@ const lineLook = (line: string): string => {
   return line === "running" ? "font-semibold text-pine" : "text-ink2";
 };
 
+/** What is known beforehand to stop the game. */
+function KnownBlockers() {
+  const findings = useEditor((state) => state.findings);
+  const blockers = findings.filter(({ level }) => level === "blocker");
+  const [first] = groupFindings(blockers);
+  if (!first) return null;
+  return (
+    <p className="bg-brick-soft flex flex-wrap items-baseline gap-x-2 px-3 py-1">
+      <LevelMark level="blocker" />
+      <b>{plural(blockers.length, "blocker is known", "blockers are known")}: the game will stop.</b>
+      <span className="min-w-0">
+        <Say parts={sayGroup(first) ?? sayFinding(first.findings[0]!)} />
+      </span>
+      <ViewLink href="/overview#findings" className="text-pine font-semibold underline">
+        {blockers.length === 1 ? "The way out" : "All of them, and ways out"}
+      </ViewLink>
+    </p>
+  );
+}
+
 function TrialWord({ state }: { state: NonNullable<TrialState["state"]> }) {
-  const words = { "under way": "starting…", running: "running", stopped: "stopped at start" };
+  const words = {
+    asked: "not started yet",
+    "under way": "starting…",
+    running: "running",
+    stopped: "stopped at start",
+  };
   return (
     <span
       role="status"
-      className={`flex items-center gap-1.5 font-semibold ${state === "stopped" ? "text-brick" : "text-pine"}`}
+      className={`flex items-center gap-1.5 font-semibold ${state === "stopped" ? "text-brick" : state === "asked" ? "text-ink2" : "text-pine"}`}
     >
       {state === "stopped" && <LevelMark level="blocker" />}
       {words[state]}

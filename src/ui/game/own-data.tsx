@@ -1,12 +1,12 @@
 "use client";
 
-import { format } from "date-fns";
 import { useCallback, useEffect, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { DataArrived } from "@/server/data-files";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { FileButton } from "../kit/file-button";
+import { dayAndTime, timeOfKept } from "../kit/time-of-kept";
 import { postFile } from "../workspace/post-file";
 import { leaveData, listKeptData, lookAtKept, replaceData } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -100,7 +100,7 @@ export function OwnData() {
       >
         {arrived && (
           <>
-            <p className="text-ink2">Saved {day(arrived.summary.made)}:</p>
+            <p className="text-ink2">Saved {dayAndTime(arrived.summary.made)}:</p>
             <ul className="my-2 space-y-1">
               {arrived.summary.games.map(({ name, profiles }) => (
                 <li key={name}>
@@ -124,10 +124,3 @@ export function OwnData() {
     </section>
   );
 }
-
-const day = (at: string): string =>
-  Number.isNaN(Date.parse(at)) ? at : format(new Date(at), "d MMM yyyy, HH:mm");
-
-/** An archive is called by the time at which it was made. */
-const timeOfKept = (name: string): string =>
-  day(name.replace(/^before-(.*)T(\d\d)-(\d\d)-(\d\d)-(\d+)Z\..*$/, "$1T$2:$3:$4.$5Z"));

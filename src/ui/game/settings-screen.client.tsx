@@ -14,13 +14,16 @@ import { changeDefinition, changeFolders } from "../workspace/server";
 import { Copies } from "../order-file/copies";
 import { usePreference } from "../workspace/use-preference";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { ApplicationSettings } from "./application-settings";
 import { DefinitionEditor } from "./definition-editor";
 import { OwnData } from "./own-data";
+import { RemoveGame } from "./remove-game";
 
 const parts = [
   { id: "folders", label: "Folders", Content: Folders },
   { id: "definition", label: "Game definition", Content: Definition },
   { id: "data", label: "Data and undo", Content: Data },
+  { id: "application", label: "Trial and profiles", Content: ApplicationSettings },
   { id: "keys", label: "Keys", Content: KeysSettings },
 ] as const;
 
@@ -54,6 +57,7 @@ function Data() {
         </h2>
         <Copies />
       </section>
+      <RemoveGame />
     </div>
   );
 }

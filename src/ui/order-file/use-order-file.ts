@@ -8,12 +8,12 @@ import { lookAtOrder, putCopyBack, takeOverOrder, writeOrder } from "../workspac
 export interface OrderFileState {
   /** An order that somebody else has written, while it is looked at. */
   readonly theirs: TheirOrder | null;
-  /** Writes the order of the profile; what somebody else has written is looked at first. */
-  readonly write: () => Promise<void>;
+  /** Writes the order of the profile, and answers whether it did; what somebody else has written is looked at first. */
+  readonly write: () => Promise<boolean>;
   readonly look: () => Promise<void>;
   readonly leave: () => void;
   /** Writes over what is looked at, of which a copy is kept. */
-  readonly writeOver: () => Promise<void>;
+  readonly writeOver: () => Promise<boolean>;
   /** Makes the order that the game has the profile’s, by one edit. */
   readonly takeOver: () => Promise<void>;
   readonly putBack: (copy: string) => Promise<boolean>;
@@ -35,13 +35,17 @@ export function useOrderFile(
       await editor.settled();
       const outcome = await writeOrder(editor.getState().profile.id, seen);
       // Changed since it was last looked at: what would be lost is shown, not refused.
-      if (!outcome.ok && outcome.refusal.code === "order-file-theirs") return look();
+      if (!outcome.ok && outcome.refusal.code === "order-file-theirs") {
+        await look();
+        return false;
+      }
       const onDisk = unwrap(outcome);
-      if (!onDisk) return;
+      if (!onDisk) return false;
       setTheirs(null);
       editor.setOnDisk(onDisk);
       const { path } = editor.getState().view.game.orderFile;
       tell([`${path} is written: the game reads this order now.`]);
+      return true;
     },
     [editor, unwrap, tell, look],
   );

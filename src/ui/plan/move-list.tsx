@@ -5,7 +5,7 @@ import { plural } from "@/core/messages/parts";
 import { moveText } from "@/core/messages/reasons";
 import type { Move } from "@/core/order/propose";
 import { addRule } from "@/core/edit/rule-edits";
-import { moveEffects, type MoveEffect } from "@/core/edit/proposal-parts";
+import { moveEffects, type MoveEffect, type ProposalPart } from "@/core/edit/proposal-parts";
 import { titleOf } from "@/core/roster/roster";
 import { seatsOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
@@ -20,11 +20,11 @@ import { useWorkspace } from "../workspace/workspace.client";
 export function MoveList({
   roster,
   proposal,
-  taken,
+  part: { entries, taken },
   left,
   onTake,
 }: Proposed & {
-  taken: ReadonlySet<string>;
+  part: ProposalPart;
   left: ReadonlySet<string>;
   onTake: (id: string, isTaken: boolean) => void;
 }) {
@@ -32,10 +32,7 @@ export function MoveList({
   const [start, setStart] = useState<RuleStart | null>(null);
   const list = roster.lists[proposal.list];
   const effects = useMemo(() => moveEffects(roster, proposal), [roster, proposal]);
-  const seats = useMemo(
-    () => seatsOf({ sections: list.sections, entries: proposal.entries }),
-    [list, proposal],
-  );
+  const seats = useMemo(() => seatsOf({ sections: list.sections, entries }), [list, entries]);
   const telling = useMemo(() => tellingOf(roster, list.name), [roster, list]);
   const changes = ({ id }: Move) => effects.get(id)!.mends || effects.get(id)!.winners.length > 0;
   const groups = [
@@ -79,7 +76,9 @@ export function MoveList({
                   )}
                 </div>
                 <p className="text-pine shrink-0 font-mono text-sm font-semibold">
-                  {list.itemOf.get(move.id)!.seat} → {seats.get(move.id)}
+                  {taken.has(move.id)
+                    ? `${list.itemOf.get(move.id)!.seat} → ${seats.get(move.id)}`
+                    : `stays at ${seats.get(move.id)}`}
                 </p>
               </li>
             ))}

@@ -1,9 +1,12 @@
 "use client";
 
 import { ListFilter, Rows3 } from "lucide-react";
+import { useSearchParams } from "next/navigation";
 import { ToggleGroup } from "radix-ui";
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { mainList } from "@/core/model/game";
 import type { ListName } from "@/core/model/profile";
+import { findItem } from "@/core/roster/roster";
 import { filterItems, narrows, noFilter } from "@/core/roster/plan-filter";
 import { Button } from "../kit/button";
 import { ColumnChoice } from "../kit/grid/column-choice";
@@ -11,7 +14,9 @@ import { useWidth } from "../kit/use-width";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { MoveToDialog } from "./move-to-dialog";
 import { Later, useEditor, useWorkspace } from "../workspace/workspace.client";
+import { keepQuery, queryAtBegin } from "../workspace/address";
 import { FilterBar } from "./filter-bar";
+import { planFromQuery, planToQuery, type PlanAddress } from "./plan-address";
 import { Inspector } from "./inspector";
 import { LookMenu } from "./look-menu";
 import { useLook } from "./use-look";
@@ -47,12 +52,22 @@ function PlanView() {
   const [sectioning, setSectioning] = useState(false);
   const [moving, setMoving] = useState(false);
   const [numbering, setNumbering] = useState(false);
-  const [filter, setFilter] = useState(noFilter);
+  const begin = usePlanBegin();
+  const [filter, setFilter] = useState(begin.filter);
   const ground = useRef<HTMLDivElement>(null);
-  const grid = usePlanGrid(useWidth(ground, 800));
+  const grid = usePlanGrid(useWidth(ground, 800), begin.sort);
   const [look, setLook] = useLook();
-  const [collapsed, setCollapsed] = useState<ReadonlySet<string>>(new Set());
+  const [collapsed, setCollapsed] = useState<ReadonlySet<string>>(() => new Set(begin.folded));
   const wanted = useDeferredValue(filter);
+  const focused = useEditor((state) => state.focused);
+  const query = planToQuery({
+    list: lens === mainList(roster.game) ? null : lens,
+    item: focused,
+    folded: [...collapsed],
+    sort: grid.sort,
+    filter,
+  }).toString();
+  useEffect(() => keepQuery("/plan", query));
   const shown = useMemo(
     () => (narrows(wanted) ? filterItems(roster, list, findings, wanted) : null),
     [roster, list, findings, wanted],
@@ -76,9 +91,14 @@ function PlanView() {
   const selected = useEditor((state) => state.selected);
   const selectedItems = useMemo(() => selected.flatMap((id) => list.itemOf.get(id) ?? []), [selected, list]);
   useScopedCommands("With what is selected in the plan", planCommands, selectedItems);
+  const asLeft = useRef(begin.item);
   useEffect(() => {
     const { focused } = editor.getState();
     const latest = narrowing.current;
+    // What was selected when the plan was left may be hidden as it was then.
+    const isAsLeft = focused === asLeft.current;
+    asLeft.current = null;
+    if (isAsLeft) return;
     const hidden =
       focused === null || latest.rows.rowOf.has(focused) ? null : latest.list.itemOf.get(focused);
     if (!hidden) return;
@@ -166,6 +186,26 @@ const lensWords: Record<ListName, string> = {
   plugins: "load, top to bottom; what loads later wins in records",
   mods: "are on, top to bottom; what stands later wins in files",
 };
+
+/** As the address says, or as it was left; what the address names is selected. */
+function usePlanBegin(): PlanAddress {
+  const { editor } = useWorkspace();
+  const params = useSearchParams();
+  const [{ address, isAsked }] = useState(() => {
+    const { query, isAsked } = queryAtBegin("/plan", params);
+    return { address: planFromQuery(query), isAsked };
+  });
+  useEffect(() => {
+    const { list, item } = address;
+    const { roster, lens } = editor.getState();
+    if (!isAsked) return;
+    const found = item === null ? undefined : findItem(roster, item);
+    const wanted = list ?? found?.list ?? lens;
+    if (roster.game.lists.includes(wanted)) editor.lookAt(wanted);
+    if (found && found.list === wanted) editor.select([found.id], found.id, wanted);
+  }, [editor, address, isAsked]);
+  return address;
+}
 
 /** Which of the two orders is looked at; the selection goes along. */
 function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => void }) {

@@ -52,8 +52,8 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
   };
   return (
     <section aria-label="Proposal" className="flex h-full flex-col">
-      <header className="border-line flex min-h-15 items-center gap-2 border-b px-4 py-2">
-        <div className="grow">
+      <header className="border-line flex min-h-15 shrink-0 flex-wrap items-center gap-2 border-b px-4 py-2">
+        <div className="min-w-0 grow">
           <h1 className="text-lg font-bold">
             {count} of {total} {count === 1 ? "moves" : "move"}
             {proposal.result.certificate ? "; no valid order moves fewer" : ""}
@@ -76,12 +76,12 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
         </Button>
       </header>
       <Notices roster={roster} proposal={proposal} />
-      <div className="flex min-h-0 grow">
-        <div className="border-line min-h-0 w-[596px] shrink-0 overflow-auto border-r px-2 pt-2">
-          <SlopeChart roster={roster} proposal={proposal} />
+      <div className="flex min-h-0 grow flex-col overflow-auto lg:flex-row lg:overflow-hidden">
+        <div className="border-line w-[596px] max-w-full shrink-0 overflow-auto border-r px-2 pt-2 max-lg:order-last lg:min-h-0">
+          <SlopeChart roster={roster} proposal={proposal} part={part} />
         </div>
-        <div className="min-h-0 min-w-0 grow overflow-auto">
-          <MoveList roster={roster} proposal={proposal} taken={part.taken} left={left} onTake={take} />
+        <div className="min-w-0 grow lg:min-h-0 lg:overflow-auto">
+          <MoveList roster={roster} proposal={proposal} part={part} left={left} onTake={take} />
           <Raised roster={roster} proposal={proposal} />
         </div>
       </div>
@@ -99,7 +99,7 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
   return (
     <ul
       aria-label="What cannot be kept"
-      className="border-line bg-saffron-soft max-h-40 overflow-auto border-b"
+      className="border-line bg-saffron-soft max-h-[30%] min-h-10 shrink-0 overflow-auto border-b"
     >
       {result.cycles.map((cycle, at) => (
         <li key={`cycle ${at}`} className="flex gap-2.5 px-4 py-2">

@@ -1,13 +1,14 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { Sentence } from "@/core/messages/parts";
 import { ruleTextOf } from "@/core/messages/rules";
 import type { ListName } from "@/core/model/profile";
 import type { Edit } from "@/core/model/edit";
 import type { OrderRule } from "@/core/model/problem";
 import { addRule } from "@/core/edit/rule-edits";
 import { rulesToRemember } from "@/core/edit/remember";
-import { Button } from "../kit/button";
+import { Button, type ButtonLook } from "../kit/button";
 import { ItemName, Say } from "../kit/sentence";
 import { newRule } from "../rules/new-rule";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
@@ -21,6 +22,41 @@ export function movedBy(edit: Edit | null): { readonly list: ListName; readonly 
     : { list: "plugins", ids: [] };
 }
 
+interface Answer {
+  /** The digit that gives it. */
+  readonly key: string;
+  readonly words: Sentence;
+  readonly look: ButtonLook;
+  readonly run: () => void;
+}
+
+const noAnswers: readonly Answer[] = [];
+
+/** Wherever the focus is a digit answers, but where something is typed and in dialogs. */
+function useAnswerKeys(answers: readonly Answer[]): void {
+  const latest = useRef(answers);
+  useEffect(() => void (latest.current = answers));
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const { target, key, altKey, ctrlKey, metaKey } = event;
+      if (altKey || ctrlKey || metaKey || !(target instanceof Element)) return;
+      if (
+        target.matches("input, textarea, [contenteditable]") ||
+        target.closest("[role=dialog], [role=menu], [role=listbox]")
+      )
+        return;
+      const answer = latest.current.find((each) => each.key === key);
+      if (!answer) return;
+      event.preventDefault();
+      event.stopPropagation();
+      answer.run();
+    };
+    // Before a list takes the digit for the begin of a name.
+    window.addEventListener("keydown", onKey, { capture: true });
+    return () => window.removeEventListener("keydown", onKey, { capture: true });
+  }, []);
+}
+
 /** After a move by hand: what of it shall be remembered, so that no proposal undoes it. */
 export function RememberBar() {
   const { editor } = useWorkspace();
@@ -30,6 +66,22 @@ export function RememberBar() {
   const { list, ids: moved } = useMemo(() => movedBy(recent), [recent]);
   const offered = useMemo(() => rulesToRemember(roster, list, moved), [roster, list, moved]);
   const remember = (rule: OrderRule) => editor.dispatch(addRule(newRule(list, rule)));
+  const answers: readonly Answer[] = [
+    ...offered.map((rule, at) => ({
+      key: String(at + 1),
+      words: ruleTextOf(rule),
+      look: "plain" as const,
+      run: () => remember(rule),
+    })),
+    {
+      key: String(offered.length + 1),
+      words: ["Another rule…"],
+      look: "quiet",
+      run: () => setStart({ list, about: moved }),
+    },
+    { key: "0", words: ["No"], look: "quiet", run: () => editor.forgetRecent() },
+  ];
+  useAnswerKeys(moved.length > 0 && start === null ? answers : noAnswers);
   return (
     <>
       {moved.length > 0 && (
@@ -41,19 +93,23 @@ export function RememberBar() {
           <span className="font-semibold">
             Remember of {moved.length === 1 ? <ItemName id={moved[0]!} /> : `these ${moved.length}`}:
           </span>
-          {offered.map((rule, at) => (
-            <Button key={at} small onClick={() => remember(rule)}>
+          {answers.map(({ key, words, look, run }) => (
+            <Button
+              key={key}
+              small
+              look={look}
+              aria-keyshortcuts={key}
+              className={key === "0" ? "ml-auto" : ""}
+              onClick={run}
+            >
+              <kbd aria-hidden className="text-ink2 font-mono">
+                {key}
+              </kbd>
               <span>
-                <Say parts={ruleTextOf(rule)} />
+                <Say parts={words} />
               </span>
             </Button>
           ))}
-          <Button small look="quiet" onClick={() => setStart({ list, about: moved })}>
-            Another rule…
-          </Button>
-          <Button small look="quiet" className="ml-auto" onClick={() => editor.forgetRecent()}>
-            No
-          </Button>
         </div>
       )}
       <RuleDialog

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import type { OrderProposal } from "@/core/edit/accept";
+import type { ProposalPart } from "@/core/edit/proposal-parts";
 import { titleOf, type Roster } from "@/core/roster/roster";
 import { seatsOf } from "@/core/roster/seats";
 import { Button } from "../kit/button";
@@ -12,11 +13,20 @@ const left = 226;
 const right = 354;
 
 /** The order now and as proposed, with a line from each item's seat to its new one. */
-export function SlopeChart({ roster, proposal }: { roster: Roster; proposal: OrderProposal }) {
+export function SlopeChart({
+  roster,
+  proposal,
+  part,
+}: {
+  roster: Roster;
+  proposal: OrderProposal;
+  /** What of the proposal is taken: only that is drawn as a move. */
+  part: ProposalPart;
+}) {
   const [all, setAll] = useState(false);
   const { before, after, seats, moved } = useMemo(
-    () => findColumns(roster, proposal, all),
-    [roster, proposal, all],
+    () => findColumns(roster, proposal, part, all),
+    [roster, proposal, part, all],
   );
   const yOf = (at: number) => 40 + at * step;
   const placeAfter = new Map(after.map((id, at) => [id, at]));
@@ -74,21 +84,26 @@ const cut = (text: string, length: number): string =>
   text.length > length ? `${text.slice(0, length - 1)}…` : text;
 
 /** What is drawn: all, or what moves and its neighbours in both orders. */
-function findColumns({ lists }: Roster, { list, entries, moves }: OrderProposal, all: boolean) {
+function findColumns(
+  { lists }: Roster,
+  { list, moves }: OrderProposal,
+  { entries, taken }: ProposalPart,
+  all: boolean,
+) {
   const { sections, items } = lists[list];
   const before = items.map((item) => item.id);
   const after = entries.map((entry) => entry.id);
-  const moved = new Set(moves.map((move) => move.id));
+  const proposed = new Set(moves.map((move) => move.id));
   const drawn = new Set<string>();
   for (const order of [before, after])
     order.forEach((id, at) => {
-      if (moved.has(id)) for (const near of order.slice(Math.max(0, at - 1), at + 2)) drawn.add(near);
+      if (proposed.has(id)) for (const near of order.slice(Math.max(0, at - 1), at + 2)) drawn.add(near);
     });
   const keep = (ids: string[]) => (all ? ids : ids.filter((id) => drawn.has(id)));
   return {
     before: keep(before),
     after: keep(after),
     seats: seatsOf({ sections, entries }),
-    moved,
+    moved: taken,
   };
 }

@@ -31,13 +31,13 @@ export interface PlanGrid extends Chosen {
 const nothing: readonly PlanCells[] = [];
 
 /** What the plan shows of its items and in which order, in a list of so many pixels. */
-export function usePlanGrid(room: number): PlanGrid {
+export function usePlanGrid(room: number, sortAtFirst: string): PlanGrid {
   const { editor } = useWorkspace();
   const { roster, lens, findings } = useEditor((state) => state);
   const list = roster.lists[lens];
   const columns = planColumns[lens];
   const [layout, onLayout] = useGridLayout(`plan-${lens}-columns`, columns, planShownAtFirst[lens]);
-  const [sort, onSort] = useState("");
+  const [sort, onSort] = useState(sortAtFirst);
   const sortedBy = columns.find((column) => isSortable(column) && sortWay(sort, column) !== "none");
   const fitted = useMemo(() => fitting(columns, layout, room - planInset), [columns, layout, room]);
   const marks = useMemo(() => markRows(findings, lens), [findings, lens]);

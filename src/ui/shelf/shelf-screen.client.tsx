@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import type { ShelfMod } from "@/core/model/shelf";
 import { switchMods } from "@/core/edit/edits";
 import { inputLook } from "../kit/field";
@@ -24,7 +24,8 @@ import { ShelfFilterBar } from "./shelf-filter-bar";
 import { ShelfList } from "./shelf-list";
 import { ShelfReading } from "./shelf-reading";
 import { shelfRows, type ShelfRow } from "./shelf-rows";
-import { useShelfFilter } from "./use-shelf-filter";
+import { keepQuery } from "../workspace/address";
+import { shelfQuery, useShelfFilter } from "./use-shelf-filter";
 import { useGo } from "../workspace/use-go";
 
 /** Everything on the shelf, in use or not, with what each brings. */
@@ -47,6 +48,8 @@ export function ShelfScreen() {
   const asked = all.find(({ id }) => id === wanted);
   const selection = chosen.active === null && asked ? selectOne(asked.key) : chosen;
   const inspected = all.find(({ key }) => key === selection.active) ?? null;
+  const query = shelfQuery({ filter, sort }, inspected?.id ?? null);
+  useEffect(() => keepQuery("/shelf", query));
   const selected = useMemo(() => {
     const chosenKeys = new Set(selection.selected);
     return shown.filter(({ key }) => chosenKeys.has(key));

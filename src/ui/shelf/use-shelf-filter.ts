@@ -1,6 +1,6 @@
 import { useSearchParams } from "next/navigation";
-import { useCallback, useEffect, useState } from "react";
-import { showQuery } from "../workspace/address";
+import { useCallback, useState } from "react";
+import { queryAtBegin } from "../workspace/address";
 import { filterFromQuery, filterToQuery, type ShelfFilter } from "./shelf-filter";
 
 interface Narrowing {
@@ -15,16 +15,14 @@ interface Narrowing {
  */
 export function useShelfFilter() {
   const params = useSearchParams();
-  const [{ filter, sort }, setNow] = useState(() => fromQuery(params));
-  const [wanted] = useState(() => params.get("mod"));
-  const query = toQuery({ filter, sort });
-  useEffect(() => showQuery(query));
+  const [begin] = useState(() => queryAtBegin("/shelf", params).query);
+  const [{ filter, sort }, setNow] = useState(() => fromQuery(begin));
   const setFilter = useCallback(
     (part: Partial<ShelfFilter>) => setNow((now) => ({ ...now, filter: { ...now.filter, ...part } })),
     [],
   );
   const setSort = useCallback((next: string) => setNow((now) => ({ ...now, sort: next })), []);
-  return { filter, sort, wanted, setFilter, setSort };
+  return { filter, sort, wanted: begin.get("mod"), setFilter, setSort };
 }
 
 const fromQuery = (query: URLSearchParams): Narrowing => ({
@@ -32,8 +30,10 @@ const fromQuery = (query: URLSearchParams): Narrowing => ({
   sort: query.get("sort") ?? "",
 });
 
-function toQuery({ filter, sort }: Narrowing): string {
+/** `mod` is the one that is looked at. */
+export function shelfQuery({ filter, sort }: Narrowing, mod: string | null): string {
   const query = filterToQuery(filter);
   if (sort) query.set("sort", sort);
+  if (mod !== null) query.set("mod", mod);
   return query.toString();
 }

@@ -16,7 +16,7 @@ const ownGame = "*";
 
 /** Which of the games that ship, and the folders in which it and its mods lie. */
 export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; onAdded: () => void }) {
-  const [id, setId] = useState(games[0]?.id ?? ownGame);
+  const [id, setId] = useState(ownGame);
   const [described, setDescribed] = useState<DescribedGame | null>(null);
   const own = described?.definition ?? null;
   const [folders, setFolders] = useState(noFolders);
@@ -31,28 +31,30 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
     if (described) keepDraft(localStorage, described.draftKey, null);
     onAdded();
   };
+  const choice = (
+    <SelectField
+      label="Game"
+      value={id}
+      options={[
+        { title: "Your own", options: [{ value: ownGame, words: "my own game, which I describe" }] },
+        {
+          title: "For a trial: demo games that come with Seating",
+          options: games.map((game) => ({ value: game.id, words: `${game.name} ${game.version}` })),
+        },
+      ].filter(({ options }) => options.length > 0)}
+      onChoose={setId}
+    />
+  );
   if (id === ownGame && !own)
     return (
-      <>
-        {games.length > 0 && (
-          <Button small look="quiet" className="mb-2 -ml-2" onClick={() => setId(games[0]!.id)}>
-            Choose one that comes with Seating
-          </Button>
-        )}
+      <div className="space-y-3">
+        {choice}
         <OwnGame onDescribed={setDescribed} />
-      </>
+      </div>
     );
   return (
     <form onSubmit={(event) => void add(event)} className="space-y-3">
-      <SelectField
-        label="Game"
-        value={id}
-        options={[
-          ...games.map((game) => ({ value: game.id, words: `${game.name} ${game.version}` })),
-          { value: ownGame, words: "another one, which you describe…" },
-        ]}
-        onChoose={setId}
-      />
+      {choice}
       {id === ownGame && own && (
         <p>
           <b>{own.name}</b> {own.version}, described by you.{" "}
@@ -65,6 +67,14 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
         folders={folders}
         sign={(id === ownGame ? own?.sign : games.find((game) => game.id === id)?.sign) ?? ""}
         onChange={setFolders}
+        {...(own
+          ? {}
+          : {
+              onGame: (found, game) => {
+                if (games.some((each) => each.id === found)) setId(found);
+                setFolders({ ...folders, game });
+              },
+            })}
       />
       {wrong && (
         <p role="alert" className="text-brick">

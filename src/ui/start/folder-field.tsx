@@ -3,8 +3,12 @@
 import { useEffect, useId, useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
 import type { FolderReport } from "@/server/operations/folders";
+import { Button } from "../kit/button";
 import { Field } from "../kit/field";
 import { reportFolder } from "../workspace/server";
+import { FolderChooser } from "./folder-chooser";
+
+type FoundGame = FolderReport["games"][number];
 
 /** How long a path has to stand before it is looked at, in milliseconds. */
 const pause = 300;
@@ -19,6 +23,7 @@ export function FolderField({
   hint,
   placeholder,
   action,
+  onGame,
 }: {
   label: string;
   value: string;
@@ -29,10 +34,12 @@ export function FolderField({
   hint?: string;
   placeholder?: string;
   action?: ReactNode;
+  /** A game that lies there, or in a folder below, is chosen instead. */
+  onGame?: (game: FoundGame) => void;
 }) {
   const said = useId();
   const report = useReport(value, sign);
-  const words = report && reportWords(report, needs);
+  const words = report && reportWords(report, value, needs);
   return (
     <div className="flex items-end gap-2">
       <div className="min-w-0 grow">
@@ -49,9 +56,30 @@ export function FolderField({
         <p id={said} role="status" className="text-ink2 mt-1 text-sm empty:hidden">
           {words && !words.wrong && words.text}
         </p>
+        {onGame && report && report.games.length > 0 && report.holdsGame !== true && (
+          <FoundGames games={report.games} onGame={onGame} />
+        )}
       </div>
+      <FolderChooser label={label} path={value} onChoose={onChange} />
       {action}
     </div>
+  );
+}
+
+function FoundGames({ games, onGame }: { games: readonly FoundGame[]; onGame: (game: FoundGame) => void }) {
+  return (
+    <ul aria-label="Games that lie there" className="mt-1 space-y-1">
+      {games.map((game) => (
+        <li key={`${game.id} ${game.path}`} className="flex flex-wrap items-center gap-2">
+          <span>
+            <b>{game.name}</b> lies in <span className="font-mono text-sm">{game.path}</span>
+          </span>
+          <Button small aria-label={`Take ${game.name} in ${game.path}`} onClick={() => onGame(game)}>
+            Take this one
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -76,7 +104,8 @@ function useReport(path: string, sign: string | null): FolderReport | null {
 }
 
 function reportWords(
-  { there, readable, writable, archives, folders, holdsGame }: FolderReport,
+  { there, readable, writable, archives, folders, holdsGame, path }: FolderReport,
+  typed: string,
   needs: "mods" | "writing",
 ): { text: string; wrong: boolean } {
   if (!there) return { text: "There is no such folder.", wrong: true };
@@ -88,7 +117,9 @@ function reportWords(
     needs === "mods" ? found : "",
     writable ? "writable" : "not writable",
   ].filter(Boolean);
+  // However it was typed: where that leads.
+  const where = path !== null && path !== typed.trim() ? `${path}: ` : "";
   const text = `${parts.join(", ")}.`;
   const wrong = holdsGame === false || (needs === "writing" && !writable);
-  return { text: text[0]!.toUpperCase() + text.slice(1), wrong };
+  return { text: where + (where ? text : text[0]!.toUpperCase() + text.slice(1)), wrong };
 }

@@ -15,9 +15,12 @@ export function FoldersFields({
   folders,
   sign,
   onChange,
+  onGame,
 }: {
   folders: GameFolders;
   sign: string;
+  /** Where another game can be chosen: of the one that is found in a folder. */
+  onGame?: (id: string, folder: string) => void;
   onChange: (folders: GameFolders) => void;
 }) {
   const { game, order, shelves } = folders;
@@ -31,7 +34,8 @@ export function FoldersFields({
         onChange={(path) => onChange({ ...folders, game: path })}
         sign={sign}
         needs="writing"
-        placeholder="/games/…"
+        placeholder="/games/… or ~/games/…"
+        {...(onGame ? { onGame: (found) => onGame(found.id, found.path) } : {})}
       />
       {shelves.map((shelf, at) => (
         <FolderField

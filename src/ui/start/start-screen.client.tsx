@@ -2,6 +2,7 @@
 
 import type { StartView } from "@/server/views/workspace";
 import { AddGameForm } from "./add-game-form";
+import { KeptBefore } from "./kept-before";
 
 /** The first thing on a fresh machine: which game, and where its files are. */
 export function StartScreen({ games, onAdded }: StartView & { onAdded: () => void }) {
@@ -16,6 +17,7 @@ export function StartScreen({ games, onAdded }: StartView & { onAdded: () => voi
       <div className="border-line bg-surface rounded-md border p-4">
         <AddGameForm games={games} onAdded={onAdded} />
       </div>
+      <KeptBefore onBack={onAdded} />
       <p className="text-ink3">
         To look around first, stop this server and run <code className="font-mono text-sm">npm run demo</code>
         : it brings a game and a shelf of its own.

@@ -47,8 +47,26 @@ export function pushWithin(path: string): boolean {
   return true;
 }
 
-/** What a view keeps in the address. */
-export function showQuery(query: string): void {
+/** What each view kept in the address when it was last shown in this window, by its path. */
+const lastQueries = new Map<string, string>();
+
+/** What a view begins with: what its address says, or else as it was left. `isAsked`: the address says it. */
+export function queryAtBegin(
+  path: string,
+  params: URLSearchParams,
+): { readonly query: URLSearchParams; readonly isAsked: boolean } {
+  const said = new URLSearchParams([...params].filter(([key]) => key !== "profile"));
+  const isAsked = said.size > 0;
+  return { query: isAsked ? said : new URLSearchParams(lastQueries.get(path)), isAsked };
+}
+
+/** What a view keeps in its address, and has again when it is come back to. */
+export function keepQuery(path: string, query: string): void {
+  lastQueries.set(path, query);
+  showQuery(query);
+}
+
+function showQuery(query: string): void {
   const search = withProfile(query);
   if (location.search === search) return;
   // Past the router, which would take the change for a way to another page and may load that anew.

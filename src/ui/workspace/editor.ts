@@ -215,14 +215,16 @@ export class ProfileEditor {
   }
 
   /** Elsewhere the profile has become this version, or, where that is null, something that counts in it has changed. */
-  async hearOf(version: number | null): Promise<void> {
+  async hearOf(version: number | null): Promise<boolean> {
     await this.settled();
     const { profile } = this.state;
-    if (version !== null && version <= profile.version) return;
+    if (version !== null && version <= profile.version) return false;
     const stored = await this.server.readProfile(profile.id);
     const now = this.state;
     const isMeant = now.profile.id === profile.id && now.pending.length === 0;
-    if (stored.ok && isMeant && stored.value.profile.version >= now.profile.version) this.take(stored.value);
+    if (!stored.ok || !isMeant || stored.value.profile.version < now.profile.version) return false;
+    this.take(stored.value);
+    return true;
   }
 
   setOnDisk(onDisk: OnDisk): void {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Sentence } from "@/core/messages/parts";
 
 export interface Message {
   readonly id: number;
@@ -10,12 +11,15 @@ export interface Message {
   readonly act: MessageAct | null;
 }
 
-export type MessageTone = "plain" | "wrong";
+type MessageTone = "plain" | "wrong";
 
-export interface MessageAct {
+interface MessageAct {
   readonly word: string;
   readonly run: () => void;
 }
+
+/** Tells the user one sentence, and what can be done about it; the log keeps it. */
+export type Tell = (sentence: Sentence, tone?: MessageTone, act?: MessageAct | null) => void;
 
 export interface MessageState {
   /** Everything that was told in this window, the newest first. */

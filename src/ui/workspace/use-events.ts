@@ -3,6 +3,7 @@ import type { ShelfChanges } from "@/server/events";
 import type { ProfileEditor } from "./editor";
 import { listenToServer, type WindowEvent } from "./events";
 import { readOrderOnDisk } from "./server";
+import type { Tell } from "./messages";
 
 /** Milliseconds in which what a window has done itself is asked for by itself, and what happens at once is read once. */
 const patience = 400;
@@ -10,6 +11,7 @@ const patience = 400;
 /** Keeps what a window shows current with what other windows, the server and other programs do; `reach` reads up to a moment. */
 export function useEvents(
   editor: ProfileEditor,
+  tell: Tell,
   reach: (at: string) => Promise<void>,
   onShelfChanges: (changes: ShelfChanges) => void,
 ): void {
@@ -25,7 +27,13 @@ export function useEvents(
       const { profile, view } = editor.getState();
       switch (event.kind) {
         case "edited":
-          if (event.profile === profile.id) return void editor.hearOf(event.version);
+          if (event.profile === profile.id)
+            return void editor
+              .hearOf(event.version)
+              .then(
+                (isNews) =>
+                  isNews && tell(["Another window has changed this profile. You see it as it is now."]),
+              );
           if (event.shared && event.game === view.game.id) return void editor.hearOf(null);
           return;
         case "order-file":
@@ -52,5 +60,5 @@ export function useEvents(
       clearTimeout(timer);
       window.removeEventListener("focus", onFocus);
     };
-  }, [editor, reach, onShelfChanges]);
+  }, [editor, tell, reach, onShelfChanges]);
 }

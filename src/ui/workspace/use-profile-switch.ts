@@ -2,7 +2,10 @@ import type { ProfileId } from "@/core/model/ids";
 import { useCallback } from "react";
 import type { Outcome } from "@/core/model/outcome";
 import type { ProfileEditor } from "./editor";
+import { orderFileGap } from "@/core/check/order-file";
+import { afterSwitch } from "./launch-choices";
 import { readProfiles, switchProfile } from "./server";
+import type { Tell } from "./messages";
 
 /**
  * Works on another profile of the game in one act; only what differs between profiles is read before it shows, and what
@@ -11,6 +14,8 @@ import { readProfiles, switchProfile } from "./server";
 export function useProfileSwitch(
   editor: ProfileEditor,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
+  tell: Tell,
+  write: () => Promise<boolean>,
 ): (id: ProfileId) => Promise<boolean> {
   return useCallback(
     async (id: ProfileId) => {
@@ -18,10 +23,20 @@ export function useProfileSwitch(
       const view = unwrap(await switchProfile(id));
       if (!view) return false;
       editor.receive({ ...editor.getState().view, ...view });
+      const { roster, onDisk, profile } = editor.getState();
+      const how = afterSwitch.get();
+      if (how !== "leave" && orderFileGap(roster, onDisk) !== null) {
+        if (how === "write") void write();
+        else
+          tell([`${profile.name} is shown. The game reads another order.`], "plain", {
+            word: "Write this profile’s order",
+            run: () => void write(),
+          });
+      }
       const all = await readProfiles(view.profile.game);
       if (all.ok) editor.setProfiles(all.value);
       return true;
     },
-    [editor, unwrap],
+    [editor, unwrap, tell, write],
   );
 }

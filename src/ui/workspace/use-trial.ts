@@ -1,29 +1,50 @@
 import { useCallback, useMemo, useRef, useState } from "react";
+import { orderFileGap } from "@/core/check/order-file";
 import type { Outcome } from "@/core/model/outcome";
+import type { ProfileEditor } from "./editor";
+import { trialStart } from "./launch-choices";
 import { postForLines } from "./read-lines";
 
+/** Which order the game is to start with. */
+type StartWith = "write" | "as-written";
+
 export interface TrialState {
-  /** Null: none was started in this window. */
-  readonly state: "under way" | "running" | "stopped" | null;
+  /** "asked": what it starts with is to be answered. Null: none was started in this window. */
+  readonly state: "asked" | "under way" | "running" | "stopped" | null;
   readonly lines: readonly string[];
-  readonly start: () => Promise<void>;
+  /** Without an answer it asks where the game would read another order, unless its user has said what to do then. */
+  readonly start: (answer?: StartWith) => Promise<void>;
 }
 
-/** The start of the stand-in game and its log, which `show` brings into sight. */
-export function useTrial(unwrap: <T>(outcome: Outcome<T>) => T | null, show: () => void): TrialState {
+/** The start of the stand-in game and its log, which `show` brings into sight; `write` answers whether the order is written. */
+export function useTrial(
+  editor: ProfileEditor,
+  unwrap: <T>(outcome: Outcome<T>) => T | null,
+  show: () => void,
+  write: () => Promise<boolean>,
+): TrialState {
   const [lines, setLines] = useState<readonly string[]>([]);
   const [state, setState] = useState<TrialState["state"]>(null);
   const present = useRef<AbortController>(null);
-  const start = useCallback(async () => {
-    present.current?.abort();
-    const abort = (present.current = new AbortController());
-    show();
-    setLines([]);
-    setState("under way");
-    const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
-      setLines((now) => [...now, (value as { line: string }).line]);
-    });
-    if (outcome) setState(unwrap(outcome)?.running ? "running" : "stopped");
-  }, [unwrap, show]);
+  const start = useCallback(
+    async (answer?: StartWith) => {
+      present.current?.abort();
+      const abort = (present.current = new AbortController());
+      show();
+      setLines([]);
+      const { roster, onDisk } = editor.getState();
+      const isOther = orderFileGap(roster, onDisk) !== null;
+      const how = answer ?? trialStart.get();
+      if (isOther && how === "ask") return setState("asked");
+      setState("under way");
+      // What another program has written is looked at first, and the trial started anew after that.
+      if (isOther && how === "write" && !(await write())) return setState("asked");
+      const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
+        setLines((now) => [...now, (value as { line: string }).line]);
+      });
+      if (outcome) setState(unwrap(outcome)?.running ? "running" : "stopped");
+    },
+    [editor, unwrap, show, write],
+  );
   return useMemo(() => ({ lines, state, start }), [lines, state, start]);
 }

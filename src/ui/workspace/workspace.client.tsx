@@ -12,7 +12,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from "react";
-import { plainText, type Sentence } from "@/core/messages/parts";
+import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
@@ -20,7 +20,7 @@ import { seatAndTitle } from "@/core/roster/roster";
 import type { ShownView } from "./read-workspace";
 import { setWindow } from "./address";
 import { ProfileEditor } from "./editor";
-import { MessageLog, type MessageAct, type MessageState, type MessageTone } from "./messages";
+import { MessageLog, type MessageState, type Tell } from "./messages";
 import { usePanel, type PanelState } from "./use-panel";
 import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
@@ -32,9 +32,6 @@ import { useProposal, type Proposing } from "./use-proposal";
 import { useRefresh } from "./use-refresh";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
-
-/** Tells the user one sentence, and what can be done about it; the log keeps it. */
-type Tell = (sentence: Sentence, tone?: MessageTone, act?: MessageAct | null) => void;
 
 export interface Workspace extends Proposing {
   readonly editor: ProfileEditor;
@@ -97,8 +94,8 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     setWindow(view.profile.id, view.token);
     return new ProfileEditor(view, server);
   });
-  const tell = useCallback(
-    (sentence: Sentence, tone: MessageTone = "plain", act: MessageAct | null = null) => {
+  const tell: Tell = useCallback(
+    (sentence, tone = "plain", act = null) => {
       const text = plainText(sentence, (id) => seatAndTitle(editor.getState().roster, id));
       messages.tell(text, tone, act);
     },
@@ -121,18 +118,20 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     [refusal],
   );
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
-  const switchTo = useProfileSwitch(editor, unwrap);
   const proposals = useProposal(editor, tell);
   const { show } = panel;
+  const orderFile = useOrderFile(editor, unwrap, tell);
+  const switchTo = useProfileSwitch(editor, unwrap, tell, orderFile.write);
   const trial = useTrial(
+    editor,
     unwrap,
     useCallback(() => show("trial"), [show]),
+    orderFile.write,
   );
   const shelfReading = useShelfReading(editor, unwrap, refresh);
-  const orderFile = useOrderFile(editor, unwrap, tell);
 
   useOutbox(editor);
-  useEvents(editor, reach, shelfReading.setChanges);
+  useEvents(editor, tell, reach, shelfReading.setChanges);
 
   const workspace = useMemo(
     () => ({

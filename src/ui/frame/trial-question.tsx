@@ -1,0 +1,63 @@
+"use client";
+
+import { Button } from "../kit/button";
+import { useKept } from "../kit/kept";
+import { useStanding } from "../order-file/standing";
+import { trialStart } from "../workspace/launch-choices";
+import { useWorkspace } from "../workspace/workspace.client";
+
+/** Which order the game is to start with, where it would read another one than the profile's. */
+export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
+  const { trial } = useWorkspace();
+  const { standing, words } = useStanding();
+  const [, remember] = useKept(trialStart);
+  const answers = [
+    {
+      answer: "write",
+      words: standing === "theirs" ? "Look at it first" : "Write this profile’s order and start",
+    },
+    { answer: "as-written", words: "Start with what is written" },
+  ] as const;
+  const start = (answer: (typeof answers)[number]["answer"]) => {
+    // The answer that has the focus goes.
+    onAnswer();
+    void trial.start(answer);
+  };
+  return (
+    <div
+      role="group"
+      aria-label="What the game starts with"
+      className="bg-saffron-soft space-y-2 px-3 py-2.5"
+    >
+      <p>
+        <b>{words}.</b> What shall it start with?
+      </p>
+      <div className="flex flex-wrap items-center gap-2">
+        {answers.map(({ answer, words: title }, at) => (
+          <Button
+            key={answer}
+            look={at === 0 ? "main" : "plain"}
+            autoFocus={at === 0}
+            onClick={() => start(answer)}
+          >
+            {title}
+          </Button>
+        ))}
+        {standing !== "theirs" &&
+          answers.map(({ answer, words: title }) => (
+            <Button
+              key={answer}
+              small
+              look="quiet"
+              onClick={() => {
+                remember(answer);
+                start(answer);
+              }}
+            >
+              Always: {title.toLowerCase()}
+            </Button>
+          ))}
+      </div>
+    </div>
+  );
+}
