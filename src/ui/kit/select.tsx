@@ -137,11 +137,10 @@ export function NarrowBy({
   return (
     <Select
       label={label}
-      small
       value={value ?? ""}
       options={[{ value: "", words: label }, ...options]}
       onChoose={(next) => onChoose(next === "" ? null : next)}
-      className={`!h-7 max-w-44 ${value === null ? "!text-ink2" : "font-semibold"}`}
+      className={`!h-7 max-w-44 !px-2 ${value === null ? "!text-ink2" : "font-semibold"}`}
     />
   );
 }

@@ -64,7 +64,7 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         <span className="ml-auto">weight</span>
         <NumberField
           key={`${item.list} ${item.id}`}
-          className="w-24"
+          className="w-28"
           label="Weight in its tier"
           value={weight}
           placeholder="worked out"
