@@ -25,6 +25,10 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
   /** Titles of the groups of which all are shown. */
   const [whole, setWhole] = useState<readonly string[]>([]);
   const groups = useGroups(open, text, run);
+  const found = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (input.current && found.current) return tellChosen(input.current, found.current, open);
+  }, [open]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.code !== "KeyK") return;
@@ -89,7 +93,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[min(360px,90vw)] overflow-auto rounded-md border p-1 shadow-xl"
       >
         {/* Always there, for the field names it as what it controls. */}
-        <Cmdk.List>
+        <Cmdk.List ref={found} label="What was found">
           {groups.map((group) => (
             <Group
               key={group.title}
@@ -109,6 +113,20 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
       </div>
     </Cmdk>
   );
+}
+
+/** Says which hit is chosen, and whether any are shown: the package says the one only after an arrow, and the other always. */
+function tellChosen(input: HTMLInputElement, found: HTMLElement, isOpen: boolean): () => void {
+  const tell = () => {
+    const chosen = isOpen && found.querySelector("[role=option][aria-selected=true]");
+    if (chosen) input.setAttribute("aria-activedescendant", chosen.id);
+    else input.removeAttribute("aria-activedescendant");
+    input.setAttribute("aria-expanded", String(isOpen));
+  };
+  tell();
+  const observer = new MutationObserver(tell);
+  observer.observe(found, { subtree: true, childList: true, attributeFilter: ["aria-selected"] });
+  return () => observer.disconnect();
 }
 
 const itemLook =

@@ -75,6 +75,9 @@ function PartsForm({ item, onClose }: { item: SeatedMod; onClose: () => void }) 
       <Components
         states={states.filter(({ question }) => question === null)}
         row={(state) => row(state, false)}
+        onTake={(these, taken) =>
+          setChoice(these.reduce((now, state) => withPart(now, state, taken, false), choice))
+        }
       />
       {refused.length > 0 && (
         <p role="alert" className="text-brick">
@@ -137,9 +140,11 @@ function Question({
 function Components({
   states,
   row,
+  onTake,
 }: {
   states: readonly PartState[];
   row: (state: PartState) => React.ReactNode;
+  onTake: (states: readonly PartState[], taken: boolean) => void;
 }) {
   const [text, setText] = useState("");
   if (states.length === 0) return null;
@@ -152,6 +157,23 @@ function Components({
         <span className="text-ink2 font-mono text-sm font-normal">
           {states.filter(({ chosen }) => chosen).length} of {states.length} on
         </span>
+        {states.length > 1 &&
+          [true, false].map((taken) => (
+            <Button
+              key={String(taken)}
+              small
+              look="quiet"
+              aria-label={`${taken ? "All" : "None"} of the components${wanted === "" ? "" : " that are shown"}`}
+              onClick={() =>
+                onTake(
+                  shown.filter(({ unmet, chosen }) => chosen !== taken && !(taken && unmet)),
+                  taken,
+                )
+              }
+            >
+              {taken ? "All" : "None"}
+            </Button>
+          ))}
         {states.length > manyComponents && (
           <input
             type="search"
