@@ -207,3 +207,24 @@ test("with groups too, the order is right, says who moved, and is proposed again
     { numRuns: 1500 },
   );
 });
+
+test.each([
+  ["first", "e:c a x b c d", "c", "c"],
+  ["last", "c e a x b d:c", "d", "d"],
+] as const)("beside a group an item can still be %s of all, also one with needs", (kind, items, item, at) => {
+  const rule: OrderRule = { kind, item, within: "list", strength: "prefer", weight: 0.5 };
+  const { result } = propose(problem(items, [together("ab"), rule]));
+  expect(result.setAside).toEqual([]);
+  expect(result.order.at(kind === "first" ? 0 : -1)).toBe(at);
+  expect(Math.abs(result.order.indexOf("a") - result.order.indexOf("b"))).toBe(1);
+});
+
+test.each(["first", "last"] as const)(
+  "a member that must not be %s, by what its group needs, is told so",
+  (kind) => {
+    const items = kind === "first" ? "x a:x b c" : "a b x:a c";
+    const rule: OrderRule = { kind, item: "b", within: "list", strength: "prefer", weight: 0.5 };
+    const { result } = propose(problem(items, [together("ab"), rule]));
+    expect(result.setAside.map(({ index }) => index)).toEqual([1]);
+  },
+);

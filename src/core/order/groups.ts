@@ -86,13 +86,32 @@ export class Groups {
   private tryGateEdge(from: number, to: number, origin: number): boolean {
     const flat = this.ties.graph;
     if (!flat.tryEdge(from, to, origin)) return false;
-    const contraction = this.contract(this.kept);
+    const contraction = this.isGateBarred(from, to) ? null : this.contract(this.kept);
     if (!contraction) {
       flat.removeLastEdge();
       return false;
     }
     this.contraction = contraction;
     return true;
+  }
+
+  /**
+   * Whether the item, or its group, already comes on the wrong side of what the gate has on its other side. Then no graph of the groups
+   * can have the edge: whatever gates it goes over, it leads to all of these. Searching one is far less work than building the other.
+   */
+  private isGateBarred(from: number, to: number): boolean {
+    const { graph: flat } = this.ties;
+    const isInto = to >= this.groupOf.length;
+    const [item, gate] = isInto ? [from, to] : [to, from];
+    if (item >= this.groupOf.length) return false;
+    const others = isInto
+      ? flat.edgesFrom(gate).map((e) => flat.to[e]!)
+      : flat.edgesTo(gate).map((e) => flat.from[e]!);
+    const wanted = new Set(
+      others.filter((other) => other < this.groupOf.length).map((other) => this.nodeOf(other)),
+    );
+    const way = isInto ? "backward" : "forward";
+    return this.contraction!.graph.nearest(this.nodeOf(item), (node) => wanted.has(node), way) !== null;
   }
 
   /** The shortest chain by which one item must come before another, groups taken whole; null if it need not. */
