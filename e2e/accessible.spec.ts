@@ -158,3 +158,32 @@ test("nor of states: while carrying, searching, told something, with a panel, in
   await page.getByRole("button", { name: "Views" }).click();
   await check(page, "the rail over a narrow window");
 });
+
+test("in forced colours switches, gauges, the free range and what is selected keep their meaning", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  await visit(page, `${seating.url}/plan`);
+  await page.getByRole("grid").focus();
+  await page.keyboard.type("old porthole");
+  const ground = (selector: string, pseudo?: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((each, of) => getComputedStyle(each, of).backgroundColor, pseudo);
+  const on = "[role=switch][aria-checked=true]:not([aria-disabled]) > span";
+  const off = "[data-item] [role=switch][aria-checked=false] > span";
+  expect(await ground(on)).not.toBe(await ground(off));
+  expect(await ground(`${on} > span`)).not.toBe(await ground(on));
+  expect(await ground(`${off} > span`)).not.toBe(await ground(off));
+  expect(await ground("[role=meter] > span")).not.toBe(await ground("[role=meter]"));
+  expect(await ground("[aria-selected=true] [data-item]", "::before")).not.toBe(await ground("[data-item]"));
+  const range = page.getByText(/^May sit/).locator("xpath=following::div[1]");
+  const [run, mark] = await range
+    .locator("span")
+    .evaluateAll((spans) =>
+      [spans.at(0)!, spans.at(-1)!].map((each) => getComputedStyle(each).backgroundColor),
+    );
+  expect(new Set([run, mark, await ground("main")]).size).toBe(3);
+});

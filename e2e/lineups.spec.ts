@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Browser, Page } from "@playwright/test";
 import { dropFile } from "./drop-file";
+import { brinehollow } from "@/standin/brinehollow/definition";
 import { choose, expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
 import { folderOf, startSeating, type Server } from "./server";
 
@@ -27,6 +28,7 @@ async function startSecond(): Promise<Server> {
 async function enterSecond(browser: Browser, { url }: Server): Promise<Page> {
   const there = await (await browser.newContext()).newPage();
   await there.goto(url);
+  await choose(there.getByLabel("Game", { exact: true }), `Brinehollow ${brinehollow.version}`);
   await there.getByLabel("Folder of the game", { exact: true }).fill(join(second, "game"));
   await there.getByLabel("Folder of the shelf", { exact: true }).fill(join(second, "shelf"));
   await there.getByRole("button", { name: "Use these folders" }).click();

@@ -1,7 +1,8 @@
 import { cp, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, test as base } from "@playwright/test";
-import { gameFolder, test } from "./fixtures";
+import { brinehollow } from "@/standin/brinehollow/definition";
+import { choose, gameFolder, test } from "./fixtures";
 import { folderOf, pristine, startSeating } from "./server";
 
 const home = folderOf("owner");
@@ -17,6 +18,7 @@ base("a game that has an order already starts with it, and nothing of it is lost
   const server = await startSeating("start.mjs", home);
   try {
     await page.goto(server.url);
+    await choose(page.getByLabel("Game", { exact: true }), `Brinehollow ${brinehollow.version}`);
     await page.getByLabel("Folder of the game", { exact: true }).fill(join(owned, "game"));
     await page.getByLabel("Folder of the shelf", { exact: true }).fill(join(owned, "shelf"));
     await page.getByRole("button", { name: "Use these folders" }).click();

@@ -1,8 +1,9 @@
-import { freeGaps } from "@/core/edit/place";
+import fc from "fast-check";
+import { freeGaps, placeEdit } from "@/core/edit/place";
 import { indexTies } from "@/core/roster/ties";
 import { testRoster } from "@/core/testing/roster";
 import { contrast, sectionHue } from "./kit/hues";
-import { bandHeight, findSlots, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
+import { bandHeight, findSlots, ownPlace, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./kit/format-size";
 import { progressWords } from "./shelf/shelf-reading";
 import { shelfRows } from "./shelf/shelf-rows";
@@ -73,6 +74,48 @@ describe("the rows of the plan", () => {
       [3, "world"],
       [3, "patches"],
     ]);
+  });
+
+  test("whatever is hidden or gathered: put down where it was, an item stays where it is", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ on: fc.boolean(), isShown: fc.boolean(), patch: fc.boolean() }), {
+          minLength: 1,
+          maxLength: 8,
+        }),
+        fc.boolean(),
+        fc.boolean(),
+        (plugins, gatherOff, isFiltered) => {
+          const some = testRoster(
+            [...plugins]
+              .sort((a, b) => Number(a.patch) - Number(b.patch))
+              .map(({ on, patch }, at) => ({
+                name: `p${at}.plank`,
+                on,
+                ...(patch ? { section: "patches" } : {}),
+              })),
+          );
+          const { plugins: there } = some.lists;
+          const ties = indexTies(some, "plugins");
+          const shown = isFiltered
+            ? new Set<string>(there.items.filter((_, at) => plugins[at]?.isShown).map(({ id }) => id))
+            : null;
+          const look = planRows(there, { ...plain, gatherOff, shown });
+          for (const row of look.rows) {
+            if (row.kind !== "item" || row.item.fixed) continue;
+            const free = freeGaps(there, ties, [row.item.id]);
+            const slots = findSlots(look, free, [row.item], there);
+            const { at, gap } = ownPlace(slots, free, [row.item], there);
+            // A filter leaves bands of sections out in which nothing shows.
+            if (at === -1) continue;
+            const slot = slots[at]!;
+            expect([slot.gap, slot.barrier]).toEqual([gap, null]);
+            const edit = placeEdit(there, ties, [row.item.id], slot.gap, slot.section);
+            expect(edit).toEqual({ ok: true, value: null });
+          }
+        },
+      ),
+    );
   });
 
   test("in a list that is filtered or folded, slots lie where they do in the whole one", () => {

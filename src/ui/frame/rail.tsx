@@ -144,7 +144,7 @@ function RailLink({
         aria-current={here ? "page" : undefined}
         aria-label={narrow ? label : undefined}
         title={narrow ? label : undefined}
-        className={`flex h-8 items-center gap-3 rounded-md px-2 font-semibold ${here ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
+        className={`flex h-8 items-center gap-3 rounded-md px-2 font-semibold ${here ? "bg-pine-soft text-pine forced-colors:outline-1" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
       >
         <Icon size={16} aria-hidden className="shrink-0" />
         {!narrow && <span className="grow">{label}</span>}

@@ -21,10 +21,10 @@ export function Gauge({
         aria-valuenow={used}
         aria-valuemin={0}
         aria-valuemax={cap}
-        className={`inline-block h-2 overflow-hidden rounded-sm bg-ground ${wide ? "w-40" : "w-18"}`}
+        className={`inline-block h-2 overflow-hidden rounded-sm bg-ground forced-colors:border ${wide ? "w-40" : "w-18"}`}
       >
         <span
-          className={`block h-full ${over ? "bg-brick" : "bg-pine"}`}
+          className={`block h-full forced-colors:bg-[CanvasText] ${over ? "bg-brick" : "bg-pine"}`}
           style={{ width: `${Math.max(share * 100, used > 0 ? 3 : 0)}%` }}
         />
       </span>

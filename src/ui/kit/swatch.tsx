@@ -6,7 +6,7 @@ export function Swatch({ hue }: { hue: number | null | undefined }) {
   return (
     <span
       aria-hidden
-      className={`inline-block h-3.5 w-3.5 shrink-0 rounded-[3px] border ${given ? "border-transparent" : "border-ink3"}`}
+      className={`forced-color-adjust-none inline-block h-3.5 w-3.5 shrink-0 rounded-[3px] border ${given ? "border-transparent" : "border-ink3"}`}
       style={given ? { background: sectionHue(hue).fill } : undefined}
     />
   );

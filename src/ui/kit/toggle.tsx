@@ -26,10 +26,10 @@ export function Toggle({
       {...rest}
     >
       <span
-        className={`relative block h-3.5 w-6 rounded-[4px] border ${filled ? "border-pine bg-pine" : "border-ink3 bg-surface"}`}
+        className={`relative block h-3.5 w-6 rounded-[4px] border ${filled ? "border-pine bg-pine forced-colors:bg-[Highlight]" : "border-ink3 bg-surface"}`}
       >
         <span
-          className={`absolute top-[2px] h-2 w-2 rounded-[2px] ${on ? "right-[3px]" : "left-[3px]"} ${filled ? "bg-on-pine" : "bg-ink3"}`}
+          className={`absolute top-[2px] h-2 w-2 rounded-[2px] ${on ? "right-[3px]" : "left-[3px]"} ${filled ? "bg-on-pine forced-colors:bg-[HighlightText]" : "bg-ink3 forced-colors:bg-[CanvasText]"}`}
         />
       </span>
     </button>

@@ -32,7 +32,7 @@ export function DropLine({ carry, rows }: { carry: Carry; rows: PlanRows }) {
   return (
     <div
       aria-hidden
-      className={`pointer-events-none absolute right-0 z-[2] h-[3px] rounded ${barred ? "bg-brick" : "bg-saffron"}`}
+      className={`pointer-events-none absolute right-0 z-[2] h-[3px] rounded forced-colors:bg-[Highlight] ${barred ? "bg-brick" : "bg-saffron"}`}
       style={{ top: rows.tops[slot.row + 1]! - 2, left: gutterWidth }}
     />
   );

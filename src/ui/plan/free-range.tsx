@@ -46,11 +46,14 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         {runs.map(({ from, to }) => (
           <span
             key={from}
-            className="border-pine bg-pine-soft absolute inset-y-0 border-x-2"
+            className="border-pine bg-pine-soft absolute inset-y-0 border-x-2 forced-colors:bg-[Highlight]"
             style={{ left: share(from), width: share(to - from) }}
           />
         ))}
-        <span className="bg-saffron absolute inset-y-0 w-[3px]" style={{ left: share(item.place) }} />
+        <span
+          className="bg-saffron absolute inset-y-0 w-[3px] forced-colors:bg-[CanvasText]"
+          style={{ left: share(item.place) }}
+        />
       </div>
       <div className="text-ink3 mt-0.5 flex justify-between font-mono text-xs" aria-hidden>
         <span>{seatAt(0)}</span>

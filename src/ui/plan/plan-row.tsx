@@ -83,6 +83,10 @@ interface Props extends PlanCells {
 
 const striped = "bg-[repeating-linear-gradient(135deg,var(--sunk)_0_6px,var(--line)_6px_7px)]";
 
+// What is selected has a bar besides its tint, as in every grid.
+const chosenBar =
+  "before:bg-pine before:absolute before:inset-y-0 before:left-0 before:w-1 forced-colors:before:bg-[Highlight]";
+
 /** The row of an item, within a group that says whether the keyboard is on it. */
 export const ItemRow = memo(function ItemRow(props: Props) {
   const { columns, template, sectionIndex, selected, focused, carried, barred, ...cells } = props;
@@ -90,7 +94,7 @@ export const ItemRow = memo(function ItemRow(props: Props) {
   const back = carried
     ? "bg-saffron-soft outline-saffron outline-1 -outline-offset-1 outline-dashed"
     : selected
-      ? "bg-pine-soft"
+      ? `bg-pine-soft ${chosenBar}`
       : barred
         ? striped
         : "bg-surface";
@@ -102,7 +106,7 @@ export const ItemRow = memo(function ItemRow(props: Props) {
     >
       <span
         aria-hidden
-        className="section-edge absolute inset-y-0 w-1"
+        className="section-edge absolute inset-y-0 w-1 forced-color-adjust-none"
         style={
           { left: gutterWidth, "--hue": sectionHue(item.section?.hue ?? sectionIndex).fill } as CSSProperties
         }

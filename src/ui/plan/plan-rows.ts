@@ -117,7 +117,8 @@ export interface Slot {
 
 /**
  * Every slot from top to bottom. A border between two sections gives two: the end of one and the start of the next. A
- * collapsed section has one, its end.
+ * collapsed section has one, its end. What is hidden or gathered elsewhere is passed only by who passes what shows beside it: the slot
+ * where the items are is their own place, whatever stands between it and the row above.
  */
 export function findSlots(
   { rows }: PlanRows,
@@ -139,7 +140,24 @@ export function findSlots(
     const gap = gapAfter.get(row.item.id);
     if (gap !== undefined) slot(at, gap, row.item.section!);
   });
+  const { at, gap } = ownPlace(slots, free, moving, list);
+  const own = slots[at];
+  if (own && own.gap !== gap)
+    slots[at] = { ...own, gap, barrier: barrierOf(gap, moving[0]!.section!, free, moving) };
   return slots;
+}
+
+/** The gap where the items are, the first of them, and the slot that leads there; -1 where none does, as in a folded section. */
+export function ownPlace(
+  slots: readonly Slot[],
+  { rest }: FreeGaps,
+  moving: readonly SeatedItem[],
+  { itemOf }: SeatedList,
+): { readonly at: number; readonly gap: number } {
+  const [{ place, entry }] = moving as [SeatedItem];
+  const after = rest.findIndex((id) => itemOf.get(id)!.place > place);
+  const gap = after === -1 ? rest.length : after;
+  return { gap, at: slots.findLastIndex((slot) => slot.section === entry.section && slot.gap <= gap) };
 }
 
 /** The gaps at the start and at the end of every section, among what stays. */

@@ -221,7 +221,7 @@ function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => vo
         <ToggleGroup.Item
           key={name}
           value={name}
-          className="text-ink2 data-[state=on]:bg-pine-soft data-[state=on]:text-ink h-6 rounded px-2.5 font-semibold capitalize"
+          className="text-ink2 data-[state=on]:bg-pine-soft data-[state=on]:text-ink forced-colors:data-[state=on]:outline-1 h-6 rounded px-2.5 font-semibold capitalize"
         >
           {name}
         </ToggleGroup.Item>

@@ -124,7 +124,7 @@ function SectionRow({
       aria-selected={isChosen}
       {...listeners}
       onClick={() => onChoose(section.id)}
-      className={`border-line flex h-7 cursor-default items-center gap-2 border-b px-2 select-none last:border-b-0 ${isChosen ? "bg-pine-soft shadow-[inset_3px_0_0_var(--pine)]" : "hover:bg-sunk"} ${isDragging ? "opacity-50" : ""} ${isOver && !isDragging ? "outline-saffron outline-2 -outline-offset-2" : ""}`}
+      className={`border-line flex h-7 cursor-default items-center gap-2 border-b px-2 select-none last:border-b-0 ${isChosen ? "bg-pine-soft shadow-[inset_3px_0_0_var(--pine)] forced-colors:outline-2 forced-colors:-outline-offset-2" : "hover:bg-sunk"} ${isDragging ? "opacity-50" : ""} ${isOver && !isDragging ? "outline-saffron outline-2 -outline-offset-2" : ""}`}
     >
       <SectionLetter index={index} hue={section.hue} />
       <span className={`truncate ${isChosen ? "font-semibold" : ""}`}>{section.name}</span>

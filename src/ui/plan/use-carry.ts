@@ -6,7 +6,7 @@ import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/edit/place"
 import { takeAlong } from "@/core/edit/take-along";
 import { seatAndTitle, titleOf, type SeatedItem, type SeatedList } from "@/core/roster/roster";
 import { useWorkspace } from "../workspace/workspace.client";
-import { findSlots, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
+import { findSlots, ownPlace, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
 import { useTellBarred } from "./use-tell-barred";
 
 export const notTheOrder = "This is not the load order. Go back to it to arrange.";
@@ -119,7 +119,7 @@ export function useCarry(rows: PlanRows): Carrying {
   );
 }
 
-/** Held where it stands: over the slot right before the first of the items. */
+/** Held where it stands: over the slot of the first of the items. */
 function startCarry(
   list: SeatedList,
   rows: PlanRows,
@@ -128,15 +128,9 @@ function startCarry(
 ): Omit<Carry, "by"> {
   const slots = findSlots(rows, free, moving, list);
   const row = rows.rowOf.get(moving[0]!.id)!;
-  return {
-    ids: moving.map((item) => item.id),
-    free,
-    slots,
-    at: Math.max(
-      0,
-      slots.findLastIndex((slot) => slot.row < row),
-    ),
-  };
+  const { at } = ownPlace(slots, free, moving, list);
+  const nearest = slots.findLastIndex((slot) => slot.row < row);
+  return { ids: moving.map((item) => item.id), free, slots, at: Math.max(0, at === -1 ? nearest : at) };
 }
 
 /** Why the items may not be put down at a slot. */

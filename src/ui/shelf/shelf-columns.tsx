@@ -1,4 +1,5 @@
-import type { GameDefinition } from "@/core/model/game";
+import type { Counting, GameDefinition } from "@/core/model/game";
+import { countingOf } from "@/core/roster/laws";
 import { partsOf } from "@/core/roster/parts";
 import { formatSize } from "../kit/format-size";
 import { layoutOf, type GridColumn, type GridLayout } from "../kit/grid/columns";
@@ -116,9 +117,37 @@ export const shownAtFirst: GridLayout = layoutOf(shelfColumns).filter(({ id }) =
   ["version", "author", "plugins", "size", "file"].includes(id),
 );
 
+/** How many plugins of a mod take a place in each class that is counted, the class with the fewest places first. */
+function placesTaken({ counting }: GameDefinition, plugins: readonly (Counting | null)[]) {
+  const byCap = [...counting].sort((a, b) => a.cap - b.cap);
+  return byCap.map((each) => ({
+    label: each.label.toLowerCase(),
+    taken: plugins.filter((of) => of === each).length,
+  }));
+}
+
+/** What a mod costs before it is switched on. */
+function placesColumn(game: GameDefinition): ShelfColumn {
+  const taken = ({ mod }: ShelfRow) =>
+    placesTaken(
+      game,
+      (mod?.plugins ?? []).map((plugin) => countingOf(game, plugin)),
+    );
+  return {
+    id: "places",
+    label: "Places",
+    width: 110,
+    only: "plugins",
+    text: (row) =>
+      list(taken(row).flatMap((each) => (each.taken > 0 ? [`${each.taken} ${each.label}`] : []))),
+    // The dearest places first, as digits of one number.
+    sortBy: (row) => taken(row).reduce((sum, each) => sum * 10_000 + each.taken, 0),
+  };
+}
+
 /** Those that a game has anything for. */
 export const columnsFor = (game: GameDefinition): readonly ShelfColumn[] =>
-  shelfColumns.filter(
+  [...shelfColumns, ...(game.counting.length > 0 ? [placesColumn(game)] : [])].filter(
     ({ only }) =>
       only === undefined ||
       (only === "plugins" ? game.lists.includes("plugins") : game.expansions.length > 0),

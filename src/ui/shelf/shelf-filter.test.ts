@@ -4,7 +4,7 @@ import type { Finding } from "@/core/model/finding";
 import { makeRoster } from "@/core/roster/roster";
 import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
 import { testTable } from "../kit/grid/testing/table";
-import { shelfColumns } from "./shelf-columns";
+import { columnsFor, shelfColumns } from "./shelf-columns";
 import { filterFromQuery, filterToQuery, narrowShelf, noShelfFilter, type ShelfFilter } from "./shelf-filter";
 import { facets, shelfRows } from "./shelf-rows";
 import { searchTexts } from "./shelf-search";
@@ -153,4 +153,35 @@ test("sorted by any column, either way, equal ones by name; an unknown column ch
   expect(keys("-plugins").slice(0, 3)).toEqual(["spare-2.0.0.zip", "a-1.0.0.zip", "b-1.0.0.zip"]);
   expect(keys("nonsense")).toEqual(rows.map(({ key }) => key));
   for (const { id } of shelfColumns) expect(keys(`-${id}`).sort()).toEqual(keys(id).sort());
+});
+
+test("the places that a mod takes are told by class, and sort the dearest ones together", () => {
+  const { game } = roster;
+  const dear = { id: "full", label: "Full", cap: 240, extensions: [".plank"] };
+  const cheap = { id: "light", label: "Light", cap: 2000, extensions: [".skiff"] };
+  const columns = columnsFor({ ...game, counting: [cheap, dear] as typeof game.counting });
+  const places = columns.find(({ id }) => id === "places")!;
+  const of = (...names: string[]) => ({
+    ...rows[0]!,
+    key: names.join(),
+    mod: shelfMod(
+      "x",
+      names.map((name) => pluginFile(name)),
+    ),
+  });
+  const [one, many, both, none] = [
+    of("a.plank"),
+    of("a.skiff", "b.skiff", "c.skiff"),
+    of("a.plank", "b.skiff"),
+    of(),
+  ];
+  expect([one, many, both, none].map((row) => places.text(row))).toEqual([
+    "1 full",
+    "3 light",
+    "1 full, 1 light",
+    "",
+  ]);
+  const sorted = testTable([one, many, both, none], columns, [], "-places").rows.map(({ key }) => key);
+  expect(sorted).toEqual(["a.plank,b.skiff", "a.plank", "a.skiff,b.skiff,c.skiff", ""]);
+  expect(columnsFor({ ...game, counting: [] }).some(({ id }) => id === "places")).toBe(false);
 });

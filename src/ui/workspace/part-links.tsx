@@ -20,7 +20,7 @@ export function PartLinks({
           key={id}
           href={`${view}?part=${id}`}
           aria-current={id === present ? "page" : undefined}
-          className={`flex h-7 items-center rounded-md px-3 font-semibold ${id === present ? "bg-pine-soft text-pine" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
+          className={`flex h-7 items-center rounded-md px-3 font-semibold ${id === present ? "bg-pine-soft text-pine forced-colors:outline-1" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
         >
           {words}
         </ViewLink>
