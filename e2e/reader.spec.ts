@@ -142,6 +142,8 @@ test("components are all taken and all left, those that are shown or all there a
   await page.getByRole("menuitem", { name: /^Millwright Vale/ }).click();
   await expect(page.getByRole("button", { name: "Game: Millwright Vale" })).toBeVisible();
   await page.getByRole("link", { name: /^Shelf/ }).click();
+  // The plan has columns to choose too.
+  await page.getByRole("heading", { name: "Shelf", level: 1 }).waitFor();
   await page.getByRole("button", { name: "Columns" }).click();
   await page.getByRole("checkbox", { name: "Parts" }).check();
   await page.keyboard.press("Escape");

@@ -13,7 +13,7 @@ test("a move is remembered as a rule, and the next proposal keeps it, also after
   await page.keyboard.press("Alt+ArrowUp");
   const bar = page.getByRole("region", { name: "Remember the move" });
   const offer = bar.getByRole("button", { name: /^after D/ });
-  const words = await offer.innerText();
+  const words = await offer.locator(":scope > span").innerText();
   await offer.click();
   await expect(page.getByRole("button", { name: /^Undo: remember a rule for Murk and Silt/ })).toBeVisible();
   await stored(page);

@@ -208,9 +208,9 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await page.getByRole("menuitem", { name: "What this one is…" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Long Descent");
   await page.getByRole("button", { name: "Store" }).click();
-  await expect(page.locator("[data-message]")).toContainText(
-    "There is a profile named “Long Descent” already",
-  );
+  await expect(
+    page.locator("[data-message]").filter({ hasText: "There is a profile named “Long Descent” already" }),
+  ).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("Second try");
   await page.getByRole("button", { name: "Store" }).click();
   await menu("Second try").click();
