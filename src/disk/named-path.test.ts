@@ -1,6 +1,6 @@
 import { namedPath } from "./named-path";
 
-const named = (typed: string) => namedPath(typed, "/home/ada", "/work/here");
+const named = (typed: string) => namedPath(typed, "/home/ada", "/started/here");
 
 test("a path is taken as people type and paste it", () => {
   expect(named("/games/brine")).toBe("/games/brine");
@@ -14,9 +14,9 @@ test("a path is taken as people type and paste it", () => {
 });
 
 test("what has no beginning counts from where Seating was started", () => {
-  expect(named("games/brine")).toBe("/work/here/games/brine");
-  expect(named("../brine")).toBe("/work/brine");
-  expect(named(".")).toBe("/work/here");
+  expect(named("games/brine")).toBe("/started/here/games/brine");
+  expect(named("../brine")).toBe("/started/brine");
+  expect(named(".")).toBe("/started/here");
 });
 
 test("nothing is no path, and neither is the address of another machine or another's home", () => {
@@ -26,6 +26,6 @@ test("nothing is no path, and neither is the address of another machine or anoth
     null,
     null,
   ]);
-  expect(named("~other/games")).toBe("/work/here/~other/games");
-  expect(named('"/unfinished')).toBe('/work/here/"/unfinished');
+  expect(named("~other/games")).toBe("/started/here/~other/games");
+  expect(named('"/unfinished')).toBe('/started/here/"/unfinished');
 });
