@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
-import { NarrowBy } from "../kit/select";
+import { NarrowBy } from "../kit/narrow-by";
 import { inputLook } from "../kit/field";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";

@@ -8,6 +8,7 @@ import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
 import { ViewLink } from "../workspace/view-link";
 import type { TrialState } from "../workspace/use-trial";
+import { useStanding } from "../order-file/standing";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { TrialQuestion } from "./trial-question";
 
@@ -15,6 +16,9 @@ import { TrialQuestion } from "./trial-question";
 export function TrialTab() {
   const { trial } = useWorkspace();
   const game = useEditor((state) => state.view.game);
+  const { standing } = useStanding();
+  // What was asked answers itself where the order is written elsewhere.
+  const isAsked = trial.state === "asked" && standing !== "current";
   const log = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (log.current) log.current.scrollTop = log.current.scrollHeight;
@@ -27,14 +31,14 @@ export function TrialTab() {
         <span className="text-ink3 text-sm">
           A stand-in game reads {game.orderFile.path} and its mods from the disk.
         </span>
-        {trial.state !== "asked" && (
+        {!isAsked && (
           <Button small className="ml-auto" onClick={() => void trial.start()}>
-            {trial.state ? "Start again" : "Start a trial"}
+            {trial.state && trial.state !== "asked" ? "Start again" : "Start a trial"}
           </Button>
         )}
       </header>
       <KnownBlockers />
-      {trial.state === "asked" && <TrialQuestion onAnswer={() => log.current?.focus()} />}
+      {isAsked && <TrialQuestion onAnswer={() => log.current?.focus()} />}
       <ol
         ref={log}
         tabIndex={0}

@@ -40,8 +40,9 @@ export function NumberField(props: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [said, say] = useState("");
   const shown = value === null ? "" : String(value);
-  const store = () => {
-    if (typed === null) return;
+  /** Answers whether it was taken as it was typed. */
+  const store = (): boolean => {
+    if (typed === null) return true;
     setTyped(null);
     const taken = takenNumber(typed, { least, most, isNeeded });
     say(
@@ -50,6 +51,7 @@ export function NumberField(props: Props) {
         : `${taken.said}${taken.value === undefined ? `: ${shown || "nothing"} stays` : ""}.`,
     );
     if (taken.value !== undefined && taken.value !== value) onStore(taken.value);
+    return taken.said === "";
   };
   return (
     <span className={`inline-flex flex-col ${className}`}>
@@ -68,7 +70,8 @@ export function NumberField(props: Props) {
         }}
         onBlur={store}
         onKeyDown={(event) => {
-          if (event.key === "Enter") store();
+          // What became of it is read before a form is sent with it.
+          if (event.key === "Enter" && !store()) event.preventDefault();
           if (event.key === "Escape" && typed !== null) {
             // It puts back what was typed, and closes nothing.
             event.stopPropagation();

@@ -1,6 +1,6 @@
 "use client";
 
-import { useDeferredValue, useMemo, useState, type FormEvent } from "react";
+import { useDeferredValue, useId, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/edit/place";
@@ -63,6 +63,7 @@ function findMove({ roster, lens, ties, selected }: EditorState, text: string) {
 function MoveToForm({ onClose }: { onClose: () => void }) {
   const { editor } = useWorkspace();
   const [seat, setSeat] = useState("");
+  const said = useId();
   const state = useEditor((now) => now);
   const wanted = useDeferredValue(seat);
   const found = useMemo(() => (wanted.trim() === "" ? null : findMove(state, wanted)), [state, wanted]);
@@ -87,9 +88,15 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
         onChange={(event) => setSeat(event.target.value)}
         placeholder="C4, or after Tidal Core"
         autoFocus
+        aria-describedby={said}
+        aria-invalid={found?.edit.ok === false}
         className="border-line h-9 w-full rounded-md border px-2.5 font-mono"
       />
-      <p role="status" className={`min-h-10 ${found?.edit.ok === false ? "text-brick" : "text-ink2"}`}>
+      <p
+        id={said}
+        role="status"
+        className={`min-h-10 ${found?.edit.ok === false ? "text-brick" : "text-ink2"}`}
+      >
         {found?.words}
       </p>
       <div className="flex flex-wrap justify-end gap-2">

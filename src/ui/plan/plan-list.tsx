@@ -94,9 +94,10 @@ export function PlanList({
   }, [carry, virtual]);
 
   const selecting = usePlanSelection(rows);
-  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands, onFold, head, {
+  const onKeyDown = usePlanKeys(rows, carrying, selecting, commands, onFold, {
     ...grid,
     columns: shown,
+    head,
     setHead,
   });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));

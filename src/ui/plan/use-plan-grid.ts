@@ -33,7 +33,9 @@ const nothing: readonly PlanCells[] = [];
 /** What the plan shows of its items and in which order, in a list of so many pixels. */
 export function usePlanGrid(room: number, sortAtFirst: string): PlanGrid {
   const { editor } = useWorkspace();
-  const { roster, lens, findings } = useEditor((state) => state);
+  const roster = useEditor((state) => state.roster);
+  const lens = useEditor((state) => state.lens);
+  const findings = useEditor((state) => state.findings);
   const list = roster.lists[lens];
   const columns = planColumns[lens];
   const [layout, onLayout] = useGridLayout(`plan-${lens}-columns`, columns, planShownAtFirst[lens]);

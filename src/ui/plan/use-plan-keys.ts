@@ -25,7 +25,6 @@ export function usePlanKeys(
   { keys, onKey, pick }: PlanSelecting,
   commands: readonly GridCommand<SeatedItem>[],
   onFold: (section: string) => void,
-  head: number | null,
   headed: Headed<PlanCells>,
 ) {
   const { editor, tell } = useWorkspace();
@@ -76,7 +75,7 @@ export function usePlanKeys(
       const { key, altKey, shiftKey } = event;
       const ctrlKey = event.ctrlKey || event.metaKey;
       const command = ctrlKey ? undefined : commands.find((each) => each.keys?.includes(key));
-      if (head !== null && onHeadKey(headed, head, event)) return event.preventDefault();
+      if (onHeadKey(headed, event)) return event.preventDefault();
       const isFirst = focused === null || focused === keys[0];
       if (altKey) {
         if (by === undefined || ctrlKey) return;
@@ -116,7 +115,6 @@ export function usePlanKeys(
       onKey,
       pick,
       typeAhead,
-      head,
       headed,
     ],
   );

@@ -3,7 +3,7 @@
 import { useMemo, type ReactNode } from "react";
 import { Button } from "../kit/button";
 import { NumberField } from "../kit/number-field";
-import { NarrowBy } from "../kit/select";
+import { NarrowBy } from "../kit/narrow-by";
 import { formatSize } from "../kit/format-size";
 import { Drop } from "../kit/drop";
 import { useEditor } from "../workspace/workspace.client";

@@ -2,7 +2,7 @@
 
 import { ArrowUp, Folder } from "lucide-react";
 import { Toolbar } from "radix-ui";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState, type ComponentProps } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { FolderListing } from "@/server/operations/choose-folder";
@@ -104,7 +104,7 @@ function Folders({
   );
 }
 
-const Row = (props: React.ComponentProps<typeof Toolbar.Button>) => (
+const Row = (props: ComponentProps<typeof Toolbar.Button>) => (
   <Toolbar.Button
     {...props}
     className="hover:bg-sunk focus:bg-pine-soft flex h-7 w-full items-center gap-2 rounded px-2 text-left"

@@ -10,6 +10,8 @@ import { useTypeAhead } from "./use-type-ahead";
 export interface Headed<Row> extends Chosen {
   /** As they are shown. */
   readonly columns: readonly GridColumn<Row>[];
+  /** The place of the heading that the keyboard stands on; null where it is among the rows. */
+  readonly head: number | null;
   readonly setHead: (head: number | null) => void;
 }
 
@@ -20,8 +22,6 @@ interface Keyed<Row> extends Headed<Row> {
   readonly nameOf: (row: Row) => string;
   readonly selection: Selection;
   readonly onSelection: (selection: Selection) => void;
-  /** The place of the heading that the keyboard stands on; null where it is among the rows. */
-  readonly head: number | null;
   readonly commands: readonly GridCommand<Row>[];
   readonly selectedRows: readonly Row[];
   /** How many rows are in sight. */
@@ -47,7 +47,7 @@ export function useGridKeys<Row>(keyed: Keyed<Row>): (event: KeyboardEvent<HTMLE
       if (!walking.test(event.key)) return;
       event.currentTarget.focus({ preventScroll: true });
     }
-    if (keyed.head === null ? onRowKey(keyed, event, onLetter) : onHeadKey(keyed, keyed.head, event))
+    if (keyed.head === null ? onRowKey(keyed, event, onLetter) : onHeadKey(keyed, event))
       event.preventDefault();
   };
 }
@@ -87,10 +87,10 @@ function onRowKey<Row>(
 
 /** Left and right go from heading to heading, Enter sorts; with Alt they make the column narrower and wider, with Ctrl they move it. */
 export function onHeadKey<Row>(
-  { columns, layout, onLayout, sort, onSort, setHead }: Headed<Row>,
-  head: number,
+  { columns, layout, onLayout, sort, onSort, head, setHead }: Headed<Row>,
   { key, altKey, ctrlKey, metaKey, currentTarget }: KeyboardEvent<HTMLElement>,
 ): boolean {
+  if (head === null) return false;
   const column = columns[head]!;
   const by = { ArrowLeft: -1, ArrowRight: 1 }[key];
   if (by !== undefined) {
