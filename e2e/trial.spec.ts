@@ -14,7 +14,7 @@ test("a trial says what is known to stop the game, asks which order it starts wi
   await visit(page, `${seating.url}/plan`);
   const before = await written();
   await page.keyboard.press("Alt+t");
-  await expect(trial(page)).toContainText("7 blockers are known: the game will stop.");
+  await expect(trial(page)).toContainText("7 blockers are known in this profile.");
   await expect(trial(page).getByRole("status")).toHaveText("not started yet");
   await expect(trial(page)).toContainText("The game’s order file is 2 moves behind");
   await answer(page, "Start with what is written").click();

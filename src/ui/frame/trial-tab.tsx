@@ -61,7 +61,7 @@ const lineLook = (line: string): string => {
   return line === "running" ? "font-semibold text-pine" : "text-ink2";
 };
 
-/** What is known beforehand to stop the game. */
+/** What is known beforehand of this profile; each says itself what follows, for the game may be started with another order. */
 function KnownBlockers() {
   const findings = useEditor((state) => state.findings);
   const blockers = findings.filter(({ level }) => level === "blocker");
@@ -70,7 +70,7 @@ function KnownBlockers() {
   return (
     <p className="bg-brick-soft flex flex-wrap items-baseline gap-x-2 px-3 py-1">
       <LevelMark level="blocker" />
-      <b>{plural(blockers.length, "blocker is known", "blockers are known")}: the game will stop.</b>
+      <b>{plural(blockers.length, "blocker is known", "blockers are known")} in this profile.</b>
       <span className="min-w-0">
         <Say parts={sayGroup(first) ?? sayFinding(first.findings[0]!)} />
       </span>
