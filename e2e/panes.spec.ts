@@ -94,6 +94,7 @@ test("by keyboard: the panel below opens with a trial, leaves most of the view, 
   await page.keyboard.press("ArrowRight");
   await expect(tab(page, "Queue")).toHaveAttribute("aria-selected", "true");
   await page.keyboard.press("ArrowRight");
+  await expect(tab(page, "History")).toHaveAttribute("aria-selected", "true");
   await page.keyboard.press("ArrowRight");
   await expect(tab(page, "Messages")).toBeFocused();
   await page.keyboard.press("Escape");

@@ -5,7 +5,7 @@ import { zipSync, strToU8 } from "fflate";
 import type { Page } from "@playwright/test";
 import { make7z } from "@/disk/testing/make-7z";
 import { dropFile } from "./drop-file";
-import { expect, shelfFolder, stored, test, visit } from "./fixtures";
+import { choose, expect, shelfFolder, stored, test, visit } from "./fixtures";
 
 const shown = (page: Page) => page.getByText(/^\d+ of \d+ shown$/);
 const bar = (page: Page) => page.getByRole("search", { name: "Filter of the shelf" });
@@ -262,7 +262,9 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(dialog).toContainText("Twin Lanterns Easton the shelf, not in this profile");
   await expect(dialog).toContainText("kept-nowherenot here");
   await expect(dialog).toContainText("Glass Tides: 1 file");
-  await expect(dialog).toContainText("at the end of Water and weather");
+  const section = dialog.getByRole("combobox", { name: "Section of Fresh Paint" });
+  await expect(section).toHaveText("Water and weather");
+  await choose(section, "Interface and look");
   expect(existsSync(join(shelfFolder, "Fresh Paint-1.2.0.zip"))).toBe(false);
   await dialog.getByRole("button", { name: "Take it in" }).click();
   await expect(dialog).toContainText("Parts of Fresh Paint");
@@ -276,6 +278,10 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(page.getByRole("switch", { name: "Fresh Paint is off" })).toBeVisible();
   await page.getByRole("row", { name: /Fresh Paint/ }).click();
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Parts, 1 of 2 taken");
+  await page.keyboard.press("Shift+F10");
+  await page.getByRole("menuitem", { name: "Show in the plan" }).click();
+  await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText("Interface and look");
+  await page.getByRole("link", { name: /^Shelf/ }).click();
 
   // A mod in another kind of archive, which keeps its kind on the shelf.
   await drop("Other Paint-2.0.7z", await make7z({ "textures/water/other.tex": strToU8("other paint") }));
@@ -312,4 +318,37 @@ test("what changes on the disk is told as a difference, and counts only when the
   await expect(told).toHaveCount(0);
   expect((await readFile(join(shelfFolder, "Wide Lens.away"))).length).toBeGreaterThan(0);
   await rm(join(shelfFolder, "Wide Lens.away"));
+});
+
+test("what a mod needs is told before and after it is switched on, and comes on with it", async ({
+  watched: page,
+  seating,
+}) => {
+  await visit(page, `${seating.url}/shelf`);
+  const filter = page.getByLabel("Filter the shelf");
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  const turn = async (name: string, is: string) => {
+    await filter.fill(name);
+    await page.getByRole("switch", { name: `${name} is ${is}` }).click();
+  };
+  await turn("Tidal Core", "on");
+  await turn("Glass Tides", "on");
+  await turn("Glass Tides", "off");
+  const told = page.locator("[data-message]", { hasText: "Glass Tides needs 1 that is off: Tidal Core." });
+  await told.getByRole("button", { name: "Switch on Tidal Core" }).click();
+  await expect(page.getByRole("button", { name: "Undo: switch on Glass Tides" })).toHaveCount(0);
+  await filter.fill("Tidal Core");
+  await expect(page.getByRole("switch", { name: "Tidal Core is on" })).toBeVisible();
+
+  await turn("Tidal Core", "on");
+  await turn("Glass Tides", "on");
+  await page.getByRole("row", { name: /Glass Tides/ }).click();
+  await expect(inspector).toContainText("Glass Tides needs 1 that is off: Tidal Core.");
+  await inspector.getByRole("button", { name: "Switch on with Tidal Core" }).click();
+  await expect(inspector).not.toContainText("that is off");
+  await expect(page.getByRole("switch", { name: "Glass Tides is on" })).toBeVisible();
+  await filter.fill("Tidal Core");
+  await expect(page.getByRole("switch", { name: "Tidal Core is on" })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: switch on/ }).click();
+  await expect(page.getByRole("switch", { name: "Tidal Core is off" })).toBeVisible();
 });

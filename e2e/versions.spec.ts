@@ -53,7 +53,7 @@ test("a file is left out of the profile and brought back, and its plugin does no
   await find(page, "Quiet Compass.skiff");
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await inspector.getByRole("button", { name: /^Show its \d+ files$/ }).click();
-  await inspector.getByRole("button", { name: "Leave out Quiet Compass.skiff" }).click();
+  await inspector.getByRole("switch", { name: "Leave out Quiet Compass.skiff" }).click();
   await expect(row(page, "Quiet Compass.skiff").getByRole("switch")).toHaveAccessibleName(
     /its file is left out of this profile/,
   );
@@ -63,8 +63,17 @@ test("a file is left out of the profile and brought back, and its plugin does no
   await page.goto(`${seating.url}/plan`);
   await find(page, "Quiet Compass.skiff");
   await inspector.getByRole("button", { name: /^Show its \d+ files, 1 left out$/ }).click();
-  await inspector.getByRole("button", { name: "Bring back Quiet Compass.skiff" }).click();
+  await inspector.getByRole("switch", { name: "Bring back Quiet Compass.skiff" }).click();
   await expect(row(page, "Quiet Compass.skiff").getByRole("switch")).toHaveAccessibleName(/is on$/);
+
+  // Several at once, by keyboard.
+  const files = inspector.getByRole("grid", { name: "Files of Quiet Compass" });
+  await files.focus();
+  await page.keyboard.press("Control+a");
+  await page.keyboard.press("Delete");
+  await expect(files.getByRole("switch", { name: /^Bring back / })).toHaveCount(3);
+  await page.getByRole("button", { name: /^Undo: leave 3 files of .* out$/ }).click();
+  await expect(files.getByRole("switch", { name: /^Leave out / })).toHaveCount(3);
 });
 
 test("archives that only their names make one mod are asked about once, and one is named anew", async ({

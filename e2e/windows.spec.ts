@@ -31,11 +31,13 @@ test("two windows in each of two browsers work at once on one profile, and end w
       await expect(page.getByText("Storing…")).toHaveCount(0);
       await expect(page.getByRole("button", { name: /not stored yet$/ })).toHaveCount(0);
       await page.getByRole("link", { name: "Lineups" }).click();
+      // Its address is the view that it shows, once it shows it.
+      await expect(fingerprint(page)).toBeVisible();
     }
     // What is stored, and what each comes to, for the last thing that another one did has still to be heard of.
     const newcomer = await windows[0]!.context().newPage();
     await newcomer.goto(windows[0]!.url());
-    await fingerprint(newcomer).waitFor();
+    await expect(fingerprint(newcomer)).toBeVisible();
     const print = await fingerprint(newcomer).innerText();
     for (const page of windows) await expect(fingerprint(page)).toHaveText(print);
     expect(told).toEqual([]);

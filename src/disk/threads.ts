@@ -58,7 +58,14 @@ export function openThreads<Job>(program: string, most: number): <T>(job: Job) =
   const rest = () => {
     clearTimeout(resting);
     for (const { worker } of hands) worker.unref();
-    resting = setTimeout(() => hands.forEach(({ worker }) => void worker.terminate()), patience).unref();
+    resting = setTimeout(dismiss, patience).unref();
+  };
+  const dismiss = () => {
+    // One that is ending takes no job any more.
+    for (const hand of hands) {
+      hands.delete(hand);
+      void hand.worker.terminate();
+    }
   };
   return (job) =>
     new Promise((resolve, reject) => {

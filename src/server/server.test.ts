@@ -11,7 +11,7 @@ import { listRestorePoints } from "@/store/restore-points";
 import type { Context } from "./context";
 import { setUpDemo } from "./operations/demo";
 import { storeEdit } from "./operations/edit-profile";
-import { goToEdit, step } from "./operations/history";
+import { goToEdit, readJournal, step } from "./operations/history";
 import { addGame } from "./operations/games";
 import { writeOrder } from "./operations/order-file";
 import * as profiles from "./operations/profiles";
@@ -86,6 +86,17 @@ describe("edits", () => {
         expect(value(await profiles.readStateOf(context, { edit: other, of: id }))).toEqual(state);
       expect((await present()).version).toBe(now.version);
     }
+    const all = value(await readJournal(context, start.id, null));
+    expect(all).toMatchObject({ isWhole: true, present: base });
+    const read = async (known: (typeof all.lines)[number]) => {
+      const { lines, ...news } = value(await readJournal(context, start.id, known));
+      return { numbers: lines.map(({ number }) => number), ...news };
+    };
+    const [newest, before] = all.lines;
+    expect(await read(newest!)).toMatchObject({ numbers: [], isWhole: false, present: base });
+    expect(await read(before!)).toMatchObject({ numbers: [base + 4], isWhole: false });
+    // Another edit of the same number: what is known from there on is no part of the journal.
+    expect(await read({ ...newest!, at: before!.at })).toMatchObject({ isWhole: true });
     const { id, version } = await present();
     expect(await goToEdit(context, id, version - 1, base)).toMatchObject({ refusal: { code: "stale" } });
     for (const number of [base + 5, (oldest?.number ?? base + 1) - 2])

@@ -36,7 +36,7 @@ import { changeProfileFacts, createProfile, readStateOf } from "./operations/pro
 import { storeEdit } from "./operations/edit-profile";
 import { step } from "./operations/history";
 import { currentGame } from "./operations/situation";
-import { pathsOfContent, sharedBetween, whoBrings } from "./operations/content-files";
+import { filesOfMod, sharedBetween, whoBrings } from "./operations/content-files";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
 import { Events, type ServerEvent } from "./events";
@@ -473,8 +473,10 @@ test("of every file is known who brings it, and of two mods which files they sha
       mod,
       [[bytes.length, createHash("sha256").update(bytes).digest("hex").slice(0, 32)]],
     ]);
-    const known = value(await pathsOfContent(context, content!));
-    expect(known).toContain(name.slice(name.toLowerCase().lastIndexOf(path.toLowerCase())));
+    const known = value(await filesOfMod(context, content!));
+    expect(known.map((file) => file.path)).toContain(
+      name.slice(name.toLowerCase().lastIndexOf(path.toLowerCase())),
+    );
   }
   const [first, second] = [one, other].map((content) => bringing.find((each) => each.content === content)!);
   expect(equal).toBe(first!.files[0]!.hash === second!.files[0]!.hash);

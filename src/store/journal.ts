@@ -69,13 +69,25 @@ async function findWhere(db: Sql, where: string, values: readonly unknown[]): Pr
   return { ...entry, label: EditLabel.parse(entry.label), steps, inverse };
 }
 
-/** What is told of every edit that is kept, the newest first. */
-export async function listJournal(db: Sql, profileId: ProfileId) {
+/** What is told of the edits that are kept, between two numbers or all, the newest first. */
+export async function listJournal(db: Sql, profileId: ProfileId, from = 0, to = 2 ** 31 - 1) {
   const rows = await db.query<{ number: number; label: unknown; at: Date; undone: boolean }>(
-    "select number, label, at, undone from journal where profile_id = $1 order by number desc",
-    [profileId],
+    `select number, label, at, undone from journal
+     where profile_id = $1 and number between $2 and $3 order by number desc`,
+    [profileId, from, to],
   );
   return rows.map((row) => ({ ...row, label: EditLabel.parse(row.label) }));
+}
+
+/** Numbers of the oldest edit that is kept, and of the last that is not undone, which may be the one before it. */
+export async function readSpan(db: Sql, profileId: ProfileId): Promise<{ oldest: number; present: number }> {
+  const [row] = await db.query<{ oldest: number | null; present: number | null }>(
+    `select min(number) as oldest, max(number) filter (where not undone) as present
+     from journal where profile_id = $1`,
+    [profileId],
+  );
+  const oldest = row?.oldest ?? 1;
+  return { oldest, present: row?.present ?? oldest - 1 };
 }
 
 export type Way = "undo" | "redo";

@@ -52,7 +52,7 @@ function bringBack(roster: Roster, id: string): Edit | null {
   const mod = roster.pluginOf.get(id)?.mod;
   if (!mod) return null;
   const files = (mod.mod?.plugins ?? []).map(({ name }) => name);
-  return leaveOutEdit(roster, mod, id, false, files);
+  return leaveOutEdit(roster, mod, [id], false, files);
 }
 
 function leavePart(roster: Roster, id: string, key: string): Edit | null {

@@ -8,8 +8,17 @@ import { nothingDecided } from "../state/facets";
 import { chosenParts, proposedChoice } from "../roster/parts";
 import { arrivalSection, fixedPlugins, loadRankOf, modRank, sectionsOf } from "../roster/laws";
 
+/** Sections that arrivals are to go to, by the id of each; the others go to those that take them. */
+export type Homes = ReadonlyMap<string, SectionId>;
+const noHomes: Homes = new Map();
+
 /** Adds mods that the profile does not hold yet, each at the end of the section that takes its tags. */
-export function addAbsentMods(state: ProfileState, mods: readonly ShelfMod[], on: boolean): ProfileState {
+export function addAbsentMods(
+  state: ProfileState,
+  mods: readonly ShelfMod[],
+  on: boolean,
+  homes: Homes = noHomes,
+): ProfileState {
   const known = new Set(state.mods.entries.map((entry) => entry.id));
   const { sections } = state.mods;
   const arrivals = mods
@@ -17,7 +26,7 @@ export function addAbsentMods(state: ProfileState, mods: readonly ShelfMod[], on
     .map((mod) => ({
       id: mod.id,
       on,
-      section: sectionFor(sections, modRank.id, mod.tags),
+      section: homes.get(mod.id) ?? sectionFor(sections, modRank.id, mod.tags),
       ...(mod.content === null ? {} : { content: mod.content }),
       fresh: true as const,
     }));
@@ -30,6 +39,7 @@ export function addAbsentPlugins(
   state: ProfileState,
   mods: readonly ShelfMod[],
   on = false,
+  homes: Homes = noHomes,
 ): ProfileState {
   const { sections, entries } = state.plugins;
   const known = new Set(entries.map((entry) => foldName(game, entry.id)));
@@ -45,17 +55,17 @@ export function addAbsentPlugins(
   for (const id of fixedNames)
     arrive({ id, on: true, section: sectionFor(sections, game.loadRanks[0]!.id, []) });
   for (const mod of mods)
-    for (const file of chosenPlugins(state, mod))
+    for (const file of pluginsTaken(state, mod))
       arrive({
         id: file.name,
         on,
-        section: sectionFor(sections, loadRankOf(game, file, fixed).id, mod.tags),
+        section: homes.get(file.name) ?? sectionFor(sections, loadRankOf(game, file, fixed).id, mod.tags),
       });
   return withArrivals(state, "plugins", arrivals);
 }
 
 /** Those that the mod always brings, and those of the parts that the profile takes. */
-function chosenPlugins({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
+export function pluginsTaken({ choices }: ProfileState, mod: ShelfMod): PluginFile[] {
   if (mod.plugins.every(({ part }) => part === undefined)) return mod.plugins;
   const choice = choices.find((each) => each.mod === mod.id) ?? proposedChoice(mod.id, mod.manifest);
   const chosen = chosenParts(choice);

@@ -2,7 +2,7 @@ import type { Edit, Step } from "../model/edit";
 import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
-import { addAbsentMods, addAbsentPlugins, arrivalSteps } from "./arrivals";
+import { addAbsentMods, addAbsentPlugins, arrivalSteps, type Homes } from "./arrivals";
 import { foldName } from "../roster/fold";
 import type { Roster, SeatedItem, SeatedPlugin } from "../roster/roster";
 import { label } from "./steps";
@@ -53,20 +53,20 @@ function switchEdit(steps: Step[], names: readonly string[], on: boolean): Edit 
   };
 }
 
-/** Adds mods that are not in the profile yet, with their plugins, switched off until they are chosen. */
-export function addMods(roster: Roster, mods: readonly ShelfMod[]): Edit | null {
+/** Adds mods that are not in the profile yet, switched off until they are chosen; their plugins load as soon as they are on. */
+export function addMods(roster: Roster, mods: readonly ShelfMod[], homes?: Homes): Edit | null {
   const added = mods.filter((mod) => !roster.modOf.has(mod.id) && !mod.problem);
-  const steps = addSteps(roster, added, false);
+  const steps = addSteps(roster, added, false, homes);
   if (steps.length === 0) return null;
   return { label: label("add", { item: added[0]!.name, count: added.length }), steps };
 }
 
-function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[], on: boolean): Step[] {
+function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[], on: boolean, homes?: Homes): Step[] {
   if (mods.length === 0) return [];
   const { state } = profile;
   return [
-    ...arrivalSteps("mods", state, addAbsentMods(state, mods, on)),
-    ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, on)),
+    ...arrivalSteps("mods", state, addAbsentMods(state, mods, on, homes)),
+    ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, true, homes)),
   ];
 }
 

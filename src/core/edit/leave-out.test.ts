@@ -22,7 +22,7 @@ function apply(from: Roster, edit: Edit | null): Roster {
   return withState(from, applied.value.state);
 }
 const turn = (from: Roster, path: string, out: boolean) =>
-  leaveOutEdit(from, from.modOf.get("a")!, path, out, files);
+  leaveOutEdit(from, from.modOf.get("a")!, [path], out, files);
 
 test("a file is left out as the game compares its path, and brought back", () => {
   const without = apply(roster, turn(roster, "textures/Reed.dat", true));

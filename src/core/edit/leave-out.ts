@@ -7,27 +7,25 @@ import { facets } from "../state/facets";
 import { label, stepsBetween } from "./steps";
 
 /**
- * Leaves a file of a mod, or a folder (ending in a slash), out of the profile, or brings it back. `files` are all paths of the mod
+ * Leaves files of a mod, or folders (ending in a slash), out of the profile, or brings them back. `files` are all paths of the mod
  * as the game sees them: where one file of a folder that is left out comes back, the others stay out. Null where nothing changes.
  */
 export function leaveOutEdit(
   { game, profile }: Roster,
   item: Pick<SeatedMod, "id" | "leftOut">,
-  path: string,
+  paths: readonly string[],
   out: boolean,
   files: readonly string[],
 ): Edit | null {
-  const folded = foldName(game, path);
   const covers = (wider: string, narrower: string) =>
     wider === narrower || (wider.endsWith("/") && narrower.startsWith(wider));
-  const own = out
-    ? withPath(item.leftOut, folded, covers)
-    : withoutPath(
-        item.leftOut,
-        folded,
-        covers,
-        files.map((each) => foldName(game, each)),
-      );
+  const all = files.map((each) => foldName(game, each));
+  const own = paths
+    .map((path) => foldName(game, path))
+    .reduce(
+      (left, path) => (out ? withPath(left, path, covers) : withoutPath(left, path, covers, all)),
+      item.leftOut,
+    );
   const others = profile.state.leftOut.filter(({ mod }) => mod !== item.id);
   const next: ProfileState = {
     ...profile.state,
@@ -35,7 +33,11 @@ export function leaveOutEdit(
   };
   if (facets.leftOut.same(profile.state.leftOut, next.leftOut)) return null;
   return {
-    label: label(out ? "leave-out" : "bring-back", { item: item.id, path }),
+    label: label(out ? "leave-out" : "bring-back", {
+      item: item.id,
+      path: paths[0] ?? "",
+      count: paths.length,
+    }),
     steps: stepsBetween(profile.state, next),
   };
 }
@@ -43,9 +45,9 @@ export function leaveOutEdit(
 type Covers = (wider: string, narrower: string) => boolean;
 
 /** What lies below it need not be said any more. */
-const withPath = (leftOut: readonly string[], path: string, covers: Covers): string[] =>
+const withPath = (leftOut: readonly string[], path: string, covers: Covers): readonly string[] =>
   leftOut.some((each) => covers(each, path))
-    ? [...leftOut]
+    ? leftOut
     : [...leftOut.filter((each) => !covers(path, each)), path];
 
 function withoutPath(

@@ -40,8 +40,8 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   pin: (d, item) => (d.count > 1 ? `take in ${d.count} mods that have arrived` : `take in ${item}`),
   "own-work": (d, item) =>
     d.count > 1 ? `follow ${d.count} mods of your own` : `follow ${item}, your own work`,
-  "leave-out": (d, item) => `leave ${d.path} of ${item} out`,
-  "bring-back": (d, item) => `bring ${d.path} of ${item} back`,
+  "leave-out": (d, item) => `leave ${d.count > 1 ? `${d.count} files` : d.path} of ${item} out`,
+  "bring-back": (d, item) => `bring ${d.count > 1 ? `${d.count} files` : d.path} of ${item} back`,
   "expansion-on": (d) => `switch on ${d.name}`,
   "expansion-off": (d) => `switch off ${d.name}`,
   "base-on": (d) => `switch on ${d.name}`,

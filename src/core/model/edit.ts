@@ -92,8 +92,8 @@ export type LabelData = {
   readonly versions: Items & { readonly version: string };
   readonly pin: Items & { readonly version: string };
   readonly "own-work": Items & { readonly version: string };
-  readonly "leave-out": Item & { readonly path: string };
-  readonly "bring-back": Item & { readonly path: string };
+  readonly "leave-out": Items & { readonly path: string };
+  readonly "bring-back": Items & { readonly path: string };
   readonly "expansion-on": Named;
   readonly "expansion-off": Named;
   readonly "base-on": Named;

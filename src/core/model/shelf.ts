@@ -88,6 +88,8 @@ export const ModManifest = z.looseObject({
   expansions: z.array(z.string()).optional(),
   options: z.array(ModOption).max(200).optional(),
   components: z.array(ModComponent).max(2000).optional(),
+  /** Whether the game's awards stay possible with it. */
+  awards: z.boolean().optional(),
   /** Made by a generator, from what else there is: what kind of thing it made. */
   generated: z.string().max(100).optional(),
 });
@@ -104,6 +106,9 @@ const ContentFile = z.object({
   part: z.string().nullable(),
 });
 export type ContentFile = z.infer<typeof ContentFile>;
+
+/** A path that a mod brings, with whatever part. */
+export type FileOfMod = Pick<ContentFile, "path" | "size">;
 
 /** An archive or a folder of the shelf folder, as read. An unsound one has a `problem` and no content hash. */
 export const ShelfMod = z.strictObject({

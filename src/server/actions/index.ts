@@ -14,7 +14,7 @@ export const reads = [
   "changesSincePoint",
   "compareContents",
   "fetchPage",
-  "pathsOfContent",
+  "filesOfMod",
   "findFollowers",
   "listCopies",
   "listKeptData",

@@ -52,9 +52,16 @@ export const undoOrRedo = async (
 export const readProfile = async (profileId: ProfileId): Promise<Outcome<history.Returned>> =>
   guard(async () => history.readReturned((await windowContext()).db, ProfileId.parse(profileId)));
 
-/** The edits of a profile that are kept, the newest first. */
-export const readJournal = async (profileId: ProfileId): Promise<Outcome<history.JournalLine[]>> =>
-  guard(async () => history.readJournal(await windowContext(), ProfileId.parse(profileId)));
+const KnownLine = z.strictObject({ number: z.number().int(), at: z.string().max(40) });
+
+/** The edits of a profile that are kept, as far as they are not known. */
+export const readJournal = async (
+  profileId: ProfileId,
+  known: z.infer<typeof KnownLine> | null,
+): Promise<Outcome<history.JournalNews>> =>
+  guard(async () =>
+    history.readJournal(await windowContext(), ProfileId.parse(profileId), KnownLine.nullable().parse(known)),
+  );
 
 /** Makes the profile what it was after an edit of its journal. */
 export const goToEdit = async (

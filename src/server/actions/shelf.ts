@@ -2,11 +2,12 @@ import "server-only";
 import { ModId } from "@/core/model/ids";
 import { z } from "zod";
 import type { VersionDifference } from "@/core/edit/versions";
+import type { FileOfMod } from "@/core/model/shelf";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
 import { incomingFolder } from "../context";
 import { windowContext } from "../window";
-import { pathsOfContent as listPathsOf } from "../operations/content-files";
+import * as contents from "../operations/content-files";
 import * as shelf from "../operations/shelf";
 import * as versions from "../operations/versions";
 import type { Identity, VersionPair } from "../operations/versions";
@@ -18,9 +19,9 @@ const paths = z.array(path).max(20_000);
 const ids = z.array(z.string().min(1).max(500)).max(20_000);
 const largestPreference = 100_000;
 
-/** Paths of the files of a mod of the present game, by its contents. */
-export const pathsOfContent = async (content: string): Promise<Outcome<string[]>> =>
-  guard(async () => listPathsOf(await windowContext(), sha256.parse(content)));
+/** The files of a mod of the present game, by its contents. */
+export const filesOfMod = async (content: string): Promise<Outcome<FileOfMod[]>> =>
+  guard(async () => contents.filesOfMod(await windowContext(), sha256.parse(content)));
 
 export const dropFromShelf = async (modPaths: string[]): Promise<Outcome<string[]>> =>
   guard(async () => shelf.dropFromShelf(await windowContext(), paths.parse(modPaths)));

@@ -1,7 +1,7 @@
 import "server-only";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { ModId } from "@/core/model/ids";
-import type { ContentFile } from "@/core/model/shelf";
+import type { ContentFile, FileOfMod } from "@/core/model/shelf";
 import { foldName, isPlain } from "@/core/roster/fold";
 import { sharedFiles, type SharedFile } from "@/core/roster/shared-files";
 import { isManifest } from "@/formats/mod-layout";
@@ -11,12 +11,14 @@ import { listAsRead } from "@/store/shelf";
 import type { Context } from "../context";
 import { currentGame } from "./situation";
 
-/** Paths of the files of some contents, each once. */
-export async function pathsOfContent(context: Context, content: string): Promise<Outcome<string[]>> {
+/** The files of some contents; of several parts that bring one path, the first. */
+export async function filesOfMod(context: Context, content: string): Promise<Outcome<FileOfMod[]>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
   const files = await filesOfContent(context.db, game.value.id, content);
-  return done([...new Set(files.map(({ path }) => path))]);
+  const byPath = new Map<string, FileOfMod>();
+  for (const { path, size } of files) if (!byPath.has(path)) byPath.set(path, { path, size });
+  return done([...byPath.values()]);
 }
 
 interface Bringing {

@@ -8,6 +8,7 @@ import {
   findEntry,
   findNext,
   listJournal,
+  readSpan,
   readHistory,
   setUndone,
   type History,
@@ -132,14 +133,36 @@ export interface JournalLine {
   readonly label: EditLabel;
   /** ISO 8601. */
   readonly at: string;
-  readonly undone: boolean;
 }
 
-/** The edits that are kept, the newest first. */
-export const readJournal = ({ db }: Context, profileId: ProfileId): Promise<Outcome<JournalLine[]>> =>
+/** What of a journal its reader does not know yet. */
+export interface JournalNews {
+  /** The newest first: those after the one that is known, or all where that one is not in the journal any more. */
+  readonly lines: readonly JournalLine[];
+  readonly isWhole: boolean;
+  /** Number of the oldest edit that is kept. */
+  readonly oldest: number;
+  /** Number of the last edit that is not undone; the one before the oldest where all are. */
+  readonly present: number;
+}
+
+/** The edits that are kept; `known` is the newest that the reader has, and with it all before it. */
+export const readJournal = (
+  { db }: Context,
+  profileId: ProfileId,
+  known: Pick<JournalLine, "number" | "at"> | null,
+): Promise<Outcome<JournalNews>> =>
   db.transaction(async (tx) => {
-    const lines = await listJournal(tx, profileId);
-    return done(lines.map((line) => ({ ...line, at: line.at.toISOString() })));
+    const { oldest, present } = await readSpan(tx, profileId);
+    const [same] = known ? await listJournal(tx, profileId, known.number, known.number) : [];
+    const isWhole = same?.at.toISOString() !== known?.at || !known;
+    const lines = await listJournal(tx, profileId, isWhole ? oldest : known.number + 1);
+    return done({
+      lines: lines.map(({ number, label, at }) => ({ number, label, at: at.toISOString() })),
+      isWhole,
+      oldest,
+      present,
+    });
   });
 
 export const readReturned = (db: Db, profileId: ProfileId): Promise<Outcome<Returned>> =>

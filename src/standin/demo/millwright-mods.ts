@@ -126,7 +126,11 @@ const told: readonly DemoMod[] = [
   {
     ...plain("Lively Carts", "folk", "Carts that swerve."),
     loose: [{ path: "folk/carts.dat", size: 800 }],
-    manifest: { gameVersions, clashes: [{ mod: "steady-carts", reason: "both steer the same carts" }] },
+    manifest: {
+      gameVersions,
+      awards: false,
+      clashes: [{ mod: "steady-carts", reason: "both steer the same carts" }],
+    },
   },
   {
     ...plain("Steady Carts", "folk", "Carts that keep to the road."),

@@ -1,12 +1,12 @@
 "use client";
 
 import { z } from "zod";
-import { layoutOf, type GridColumn } from "../kit/grid/columns";
+import type { GameDefinition } from "@/core/model/game";
+import { layoutOf, type Chosen, type GridColumn, type GridLayout } from "../kit/grid/columns";
 import { DataGrid } from "../kit/grid/data-grid";
 import type { GridCommand } from "../kit/grid/commands";
 import type { Selection } from "../kit/grid/selection";
-import { formatSize } from "../kit/format-size";
-import { useGridLayout } from "../workspace/use-grid-layout";
+import { modColumns } from "../shelf/mod-columns";
 import { usePreference } from "../workspace/use-preference";
 import { standingWords, type DepotRow, type Standing } from "./depot-rows";
 
@@ -19,58 +19,48 @@ const hereLook: Readonly<Record<Standing, string>> = {
   "not-here": "text-ink",
 };
 
-/** What can be shown of what the depot offers. */
-const columns: readonly GridColumn<DepotRow>[] = [
-  {
-    id: "name",
-    label: "Mod",
-    width: 150,
-    isFixed: true,
-    isMain: true,
-    text: ({ newest }) => newest.mod.name,
-  },
-  { id: "version", label: "Version", width: 76, isMono: true, text: ({ newest }) => newest.mod.version },
-  { id: "author", label: "Author", width: 110, text: ({ newest }) => newest.mod.author ?? "" },
-  { id: "kinds", label: "Kinds", width: 150, text: ({ newest }) => newest.mod.tags.join(", ") },
-  {
-    id: "size",
-    label: "Size",
-    width: 76,
-    isFigure: true,
-    text: ({ newest }) => formatSize(newest.mod.size),
-    sortBy: ({ newest }) => newest.mod.size,
-  },
-  {
-    id: "here",
-    label: "Here",
-    width: 118,
-    text: hereWords,
-    cell: (row) => <span className={hereLook[row.standing]}>{hereWords(row)}</span>,
-  },
-];
-const standard = layoutOf(columns);
+/** What can be shown of what the depot offers, before it is got. */
+export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow>[] => {
+  const [author, kinds, ...others] = modColumns<DepotRow>(game, ({ newest }) => newest.mod);
+  return [
+    {
+      id: "name",
+      label: "Mod",
+      width: 150,
+      isFixed: true,
+      isMain: true,
+      text: ({ newest }) => newest.mod.name,
+    },
+    { id: "version", label: "Version", width: 76, isMono: true, text: ({ newest }) => newest.mod.version },
+    author!,
+    { ...kinds!, id: "kinds", label: "Kinds", width: 150 },
+    ...others,
+    {
+      id: "here",
+      label: "Here",
+      width: 118,
+      text: hereWords,
+      cell: (row) => <span className={hereLook[row.standing]}>{hereWords(row)}</span>,
+    },
+  ];
+};
+
+export const shownAtFirst = (columns: readonly GridColumn<DepotRow>[]): GridLayout =>
+  layoutOf(columns).filter(({ id }) => ["version", "author", "kinds", "size", "here"].includes(id));
+
 const keyOf = ({ id }: DepotRow): string => id;
 
 /** The table of what the depot offers. */
-export function DepotList(props: {
-  rows: readonly DepotRow[];
-  selection: Selection;
-  onSelection: (selection: Selection) => void;
-  commands: readonly GridCommand<DepotRow>[];
-}) {
-  const [layout, setLayout] = useGridLayout("depot-columns", columns, standard);
+export function DepotList(
+  props: Pick<Chosen, "layout" | "onLayout"> & {
+    rows: readonly DepotRow[];
+    columns: readonly GridColumn<DepotRow>[];
+    selection: Selection;
+    onSelection: (selection: Selection) => void;
+    commands: readonly GridCommand<DepotRow>[];
+    empty: string;
+  },
+) {
   const [sort, setSort] = usePreference("depot-sort", z.string(), "");
-  return (
-    <DataGrid
-      {...props}
-      label="Mods in the depot"
-      keyOf={keyOf}
-      columns={columns}
-      layout={layout}
-      onLayout={setLayout}
-      sort={sort}
-      onSort={setSort}
-      empty="Nothing in the depot fits."
-    />
-  );
+  return <DataGrid {...props} label="Mods in the depot" keyOf={keyOf} sort={sort} onSort={setSort} />;
 }

@@ -5,12 +5,14 @@ import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { NarrowBy } from "../kit/narrow-by";
 import { inputLook } from "../kit/field";
+import { ColumnChoice } from "../kit/grid/column-choice";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { useScopedCommands } from "../workspace/scoped-commands";
+import { useGridLayout } from "../workspace/use-grid-layout";
 import { useEditor } from "../workspace/workspace.client";
-import { DepotList } from "./depot-list";
+import { depotColumns, DepotList, shownAtFirst } from "./depot-list";
 import { DepotPage } from "./depot-page";
 import { GetFiles } from "./get-missing";
 import { depotRows, kindsOf, standingWords, type DepotRow } from "./depot-rows";
@@ -20,6 +22,7 @@ import { useDepot } from "./depot.client";
 export function DepotScreen() {
   const { mods, state, act, get } = useDepot();
   const shelf = useEditor((now) => now.view.stock.shelf);
+  const game = useEditor((now) => now.view.game);
   const [text, setText] = useState("");
   const [kind, setKind] = useState<string | null>(null);
   const [standing, setStanding] = useState<string | null>(null);
@@ -27,6 +30,9 @@ export function DepotScreen() {
   const inspecting = useInspecting();
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const rows = useMemo(() => depotRows(mods ?? [], shelf), [mods, shelf]);
+  const columns = useMemo(() => depotColumns(game), [game]);
+  const standard = useMemo(() => shownAtFirst(columns), [columns]);
+  const [layout, setLayout] = useGridLayout("depot-columns", columns, standard);
   const kinds = useMemo(() => kindsOf(rows), [rows]);
   const shown = useMemo(
     () =>
@@ -87,6 +93,7 @@ export function DepotScreen() {
           {shown.length} of {rows.length} shown
         </span>
         <span className="ml-auto flex items-center gap-2">
+          <ColumnChoice columns={columns} layout={layout} standard={standard} onLayout={setLayout} />
           {updates.length > 0 && (
             <GetFiles files={updates.map(({ newest }) => newest)}>
               Get {plural(updates.length, "newer version")}
@@ -122,7 +129,16 @@ export function DepotScreen() {
             </div>
           }
         >
-          <DepotList rows={shown} selection={chosen} onSelection={setChosen} commands={commands} />
+          <DepotList
+            rows={shown}
+            columns={columns}
+            layout={layout}
+            onLayout={setLayout}
+            selection={chosen}
+            onSelection={setChosen}
+            commands={commands}
+            empty={mods ? "Nothing in the depot fits." : "Reading what the depot offers…"}
+          />
         </WithInspector>
       )}
     </div>

@@ -5,6 +5,8 @@ import { sayRefusal } from "@/core/messages/refusals";
 import type { Transfer, TransferState } from "@/core/model/transfer";
 import { Button } from "../kit/button";
 import { formatSize } from "../kit/format-size";
+import type { GridColumn } from "../kit/grid/columns";
+import { ListGrid } from "../workspace/list-grid";
 import { useDepot } from "./depot.client";
 
 const stateWords: Readonly<Record<TransferState, string>> = {
@@ -14,6 +16,53 @@ const stateWords: Readonly<Record<TransferState, string>> = {
   failed: "failed",
   "by-hand": "by hand",
 };
+
+const stateLook: Readonly<Record<TransferState, string>> = {
+  waiting: "text-ink2",
+  "under-way": "text-ink2",
+  got: "text-pine",
+  failed: "text-brick",
+  "by-hand": "text-ink2",
+};
+
+/** Why it did not come, or what its user has to do. */
+function toSay({ state, problem }: Transfer): string {
+  if (state === "by-hand")
+    return "The depot has only its page. Get it there, and drop the archive anywhere in this window.";
+  return problem && state !== "got" ? plainText(sayRefusal(problem)) : "";
+}
+
+const share = ({ received, size }: Transfer): number => Math.min(received, size) / Math.max(size, 1);
+const keyOf = ({ file }: Transfer): string => file;
+
+const columns: readonly GridColumn<Transfer>[] = [
+  { id: "name", label: "Mod", width: 150, isFixed: true, isMain: true, text: ({ name }) => name },
+  { id: "version", label: "Version", width: 76, isMono: true, text: ({ version }) => version },
+  {
+    id: "state",
+    label: "State",
+    width: 96,
+    text: ({ state }) => stateWords[state],
+    cell: ({ state }) => <span className={`font-semibold ${stateLook[state]}`}>{stateWords[state]}</span>,
+  },
+  {
+    id: "came",
+    label: "Came",
+    width: 56,
+    isFigure: true,
+    text: (transfer) => (transfer.state === "by-hand" ? "" : `${Math.floor(share(transfer) * 100)} %`),
+    sortBy: share,
+  },
+  {
+    id: "size",
+    label: "Size",
+    width: 76,
+    isFigure: true,
+    text: ({ size }) => formatSize(size),
+    sortBy: ({ size }) => size,
+  },
+  { id: "about", label: "What to know", width: 480, text: toSay },
+];
 
 /** What is got from the depot, a line for each archive: what came, what failed and why, what waits. */
 export function Queue() {
@@ -63,11 +112,14 @@ export function Queue() {
           )}
         </span>
       </div>
-      <ul className="min-h-0 overflow-auto" tabIndex={0}>
-        {transfers.map((each) => (
-          <Line key={each.file} transfer={each} />
-        ))}
-      </ul>
+      <ListGrid
+        kind="queue"
+        label="Archives of the queue"
+        rows={transfers}
+        keyOf={keyOf}
+        columns={columns}
+        className="min-h-0 grow"
+      />
     </section>
   );
 }
@@ -85,33 +137,5 @@ function Progress({ transfers, bytesPerSecond }: { transfers: readonly Transfer[
       {count("by-hand") > 0 && `, ${count("by-hand")} by hand`} · {formatSize(came)} of {formatSize(all)}
       {left !== null && ` · ${formatSize(bytesPerSecond)}/s, ${plural(left, "second")} left`}
     </span>
-  );
-}
-
-function Line({ transfer }: { transfer: Transfer }) {
-  const { name, version, size, state, received, problem } = transfer;
-  return (
-    <li className="border-line border-b px-3 py-1">
-      <div className="flex items-center gap-3">
-        <span className="min-w-0 grow truncate font-semibold">{name}</span>
-        <span className="text-ink2 font-mono text-sm">{version}</span>
-        <span className="text-ink2 w-32 text-right font-mono text-sm">
-          {state === "under-way" || (state === "waiting" && received > 0)
-            ? `${formatSize(received)} of ${formatSize(size)}`
-            : formatSize(size)}
-        </span>
-        <span
-          className={`w-24 text-right text-sm font-semibold ${state === "failed" ? "text-brick" : state === "got" ? "text-pine" : "text-ink2"}`}
-        >
-          {stateWords[state]}
-        </span>
-      </div>
-      {problem && state !== "got" && <p className="text-ink2 text-sm">{plainText(sayRefusal(problem))}</p>}
-      {state === "by-hand" && (
-        <p className="text-ink2 text-sm">
-          The depot has only its page. Get it there, and drop the archive anywhere in this window.
-        </p>
-      )}
-    </li>
   );
 }

@@ -3,7 +3,9 @@
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Button } from "../kit/button";
+import { useKept } from "../kit/kept";
 import { LevelMark } from "../kit/level";
+import { messagesSaid, messageTime } from "../workspace/message-choices";
 import type { Message } from "../workspace/messages";
 import { useMessages, useWorkspace } from "../workspace/workspace.client";
 
@@ -12,11 +14,19 @@ const most = 3;
 
 /** Milliseconds for which something is said: longer where there is something to do about it. */
 const duration = ({ tone, act }: Message): number => (act ? 15_000 : tone === "wrong" ? 12_000 : 5_000);
+const times = { usual: 1, long: 3 };
 
 /** What is said at present. It has a place of its own above the strip, over nothing that it might speak of. */
 export function MessageLine() {
+  const { messages } = useWorkspace();
   const { said } = useMessages((state) => state);
   const [isHeld, hold] = useState(false);
+  const [wanted] = useKept(messagesSaid);
+  const isShown = ({ tone, act }: Message) => wanted === "all" || tone === "wrong" || act !== null;
+  const shown = said.filter(isShown);
+  useEffect(() => {
+    for (const message of said) if (!shown.includes(message)) messages.hush(message.id);
+  });
   return (
     <div
       role="log"
@@ -30,7 +40,7 @@ export function MessageLine() {
       className="pointer-events-auto relative z-[60] shrink-0"
       data-beside-dialogs
     >
-      {said.slice(-most).map((message) => (
+      {shown.slice(-most).map((message) => (
         <Said key={message.id} message={message} isHeld={isHeld} />
       ))}
     </div>
@@ -40,11 +50,12 @@ export function MessageLine() {
 function Said({ message, isHeld }: { message: Message; isHeld: boolean }) {
   const { messages, panel } = useWorkspace();
   const { id, text, tone, act } = message;
+  const [time] = useKept(messageTime);
   useEffect(() => {
-    if (isHeld) return;
-    const timer = setTimeout(() => messages.hush(id), duration(message));
+    if (isHeld || time === "stay") return;
+    const timer = setTimeout(() => messages.hush(id), duration(message) * times[time]);
     return () => clearTimeout(timer);
-  }, [messages, message, id, isHeld]);
+  }, [messages, message, id, isHeld, time]);
   return (
     <div
       data-message

@@ -1,7 +1,6 @@
 "use client";
 
-import { Choice } from "../kit/choice";
-import { useKept, type Kept } from "../kit/kept";
+import { KeptChoice } from "./kept-choice";
 import { afterSwitch, trialStart } from "../workspace/launch-choices";
 
 /** What Seating does by itself, in this browser. */
@@ -30,27 +29,5 @@ export function ApplicationSettings() {
         They hold in this browser. What another program has written is never written over unasked.
       </p>
     </div>
-  );
-}
-
-function KeptChoice<T extends string>({
-  title,
-  kept,
-  choices,
-}: {
-  title: string;
-  kept: Kept<T>;
-  choices: readonly (readonly [T, string])[];
-}) {
-  const [chosen, choose] = useKept(kept);
-  return (
-    <fieldset className="space-y-1">
-      <legend className="mb-1 text-lg font-bold">{title}</legend>
-      {choices.map(([value, words]) => (
-        <Choice key={value} name={title} checked={chosen === value} onChoose={() => choose(value)}>
-          {words}
-        </Choice>
-      ))}
-    </fieldset>
   );
 }

@@ -16,6 +16,7 @@ import { usePreference } from "../workspace/use-preference";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { ApplicationSettings } from "./application-settings";
 import { DefinitionEditor } from "./definition-editor";
+import { MessageSettings } from "./message-settings";
 import { OwnData } from "./own-data";
 import { RemoveGame } from "./remove-game";
 
@@ -24,6 +25,7 @@ const parts = [
   { id: "definition", label: "Game definition", Content: Definition },
   { id: "data", label: "Data and undo", Content: Data },
   { id: "application", label: "Trial and profiles", Content: ApplicationSettings },
+  { id: "messages", label: "Messages", Content: MessageSettings },
   { id: "keys", label: "Keys", Content: KeysSettings },
 ] as const;
 

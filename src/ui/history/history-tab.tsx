@@ -1,7 +1,7 @@
 "use client";
 
 import { format } from "date-fns";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { labelText } from "@/core/messages/labels";
 import { titleOfId } from "@/core/roster/roster";
 import type { JournalLine } from "@/server/operations/history";
@@ -14,6 +14,7 @@ import { ListGrid } from "../workspace/list-grid";
 import { readJournal } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { ComparisonDialog, type Compared } from "./comparison-dialog";
+import { noJournal, withNews, type Journal } from "./journal";
 import { momentsOf, type Moment } from "./moments";
 import { useGoBack } from "./use-go-back";
 
@@ -21,7 +22,7 @@ import { useGoBack } from "./use-go-back";
 export function HistoryTab() {
   const back = useGoBack();
   const profile = useEditor((state) => state.profile.id);
-  const lines = useJournal();
+  const journal = useJournal();
   const points = useEditor((state) => state.view.restorePoints);
   const roster = useEditor((state) => state.roster);
   const [compared, setCompared] = useState<Compared | null>(null);
@@ -29,8 +30,8 @@ export function HistoryTab() {
   const moments = useMemo(() => {
     const words = ({ label }: JournalLine) =>
       labelText(label, { title: (id) => titleOfId(roster, id), seat: () => null });
-    return momentsOf(lines, points, words);
-  }, [lines, points, roster]);
+    return momentsOf(journal, points, words);
+  }, [journal, points, roster]);
   const commands = useMemo((): readonly GridCommand<Moment>[] => {
     const isOne = (rows: readonly Moment[]) => rows.length === 1;
     return [
@@ -122,23 +123,27 @@ const columns: readonly GridColumn<Moment>[] = [
   },
 ];
 
-/** Read anew with every version of the profile. */
-function useJournal(): readonly JournalLine[] {
+/** With every change of the profile only what is new is read. */
+function useJournal(): Journal {
   const { unwrap } = useWorkspace();
   const { id } = useEditor((state) => state.profile);
   const history = useEditor((state) => state.history);
-  const [read, setRead] = useState<{ of: string; lines: readonly JournalLine[] } | null>(null);
+  const [read, setRead] = useState<{ of: string; journal: Journal }>({ of: id, journal: noJournal });
+  const latest = useRef(read);
   useEffect(() => {
     let wanted = true;
-    void readJournal(id).then((outcome) => {
-      const lines = wanted ? unwrap(outcome) : null;
-      if (lines) setRead({ of: id, lines });
+    const { of, journal } = latest.current;
+    const known = of === id ? journal : noJournal;
+    const [newest] = known.lines;
+    void readJournal(id, newest ? { number: newest.number, at: newest.at } : null).then((outcome) => {
+      const news = wanted ? unwrap(outcome) : null;
+      if (!news) return;
+      latest.current = { of: id, journal: withNews(known, news) };
+      setRead(latest.current);
     });
     return () => {
       wanted = false;
     };
   }, [id, history, unwrap]);
-  return read?.of === id ? read.lines : none;
+  return read.of === id ? read.journal : noJournal;
 }
-
-const none: readonly JournalLine[] = [];

@@ -1,4 +1,5 @@
 import type { JournalLine } from "@/server/operations/history";
+import type { Journal } from "./journal";
 
 interface Shown {
   readonly key: string;
@@ -34,19 +35,18 @@ interface Point {
  * stands last.
  */
 export function momentsOf(
-  lines: readonly JournalLine[],
+  { lines, present }: Journal,
   points: readonly Point[],
   words: (line: JournalLine) => string,
 ): readonly Moment[] {
-  const present = lines.find(({ undone }) => !undone);
   const edits = lines.map((line): Moment => ({
     kind: "edit",
     key: `edit ${line.number}`,
     number: line.number,
     at: new Date(line.at),
     what: words(line),
-    isNow: line === present,
-    isUndone: line.undone,
+    isNow: line.number === present,
+    isUndone: line.number > present,
   }));
   const oldest = lines.at(-1);
   const start: Moment[] = oldest
@@ -57,7 +57,7 @@ export function momentsOf(
           number: oldest.number - 1,
           at: new Date(oldest.at),
           what: oldest.number > 1 ? "before the oldest edit that is kept" : "as it was at first",
-          isNow: present === undefined,
+          isNow: present < oldest.number,
           isUndone: false,
         },
       ]

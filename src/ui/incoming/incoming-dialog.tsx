@@ -2,7 +2,9 @@
 
 import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
+import type { SectionId } from "@/core/model/ids";
 import { sayProblem } from "@/core/messages/problems";
+import { needsOf, type NeedStanding } from "@/core/roster/needs";
 import { partsOf } from "@/core/roster/parts";
 import { endingOf } from "@/formats/archive-name";
 import type { Incoming } from "@/server/operations/take-in";
@@ -11,14 +13,17 @@ import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { formatSize } from "../kit/format-size";
 import { Part } from "../kit/part";
+import { Select } from "../kit/select";
 import { useEditor } from "../workspace/workspace.client";
-import { needsOf, sectionsFor, type NeedStanding } from "./incoming-facts";
+import { sectionsFor } from "./sections-for";
 
 export interface Wanted {
   /** Into the profile too, switched off. */
   readonly add: boolean;
   /** Ids of mods of the shelf that it needs and that are to be switched on. */
   readonly on: readonly string[];
+  /** Sections that its user has chosen, by the name of the plugin; of the mod itself as "mods". */
+  readonly sections: Readonly<Record<string, SectionId>>;
   /** What it is to be called on the shelf, where it says no name and version of itself. */
   readonly fileName?: string;
 }
@@ -48,11 +53,13 @@ export function IncomingDialog({
   const roster = useEditor((state) => state.roster);
   const [add, setAdd] = useState(true);
   const [on, setOn] = useState<readonly string[]>([]);
+  const [chosen, setChosen] = useState<Readonly<Record<string, SectionId>>>({});
   const [named, setNamed] = useState({ name: mod.name, version: mod.version });
   const isRenamed = named.name !== mod.name || named.version !== mod.version;
   const wanted: Wanted = {
     add,
     on,
+    sections: chosen,
     ...(isRenamed ? { fileName: `${named.name.trim()}-${named.version.trim()}${endingOf(mod.path)}` } : {}),
   };
   const needs = useMemo(() => needsOf(roster, mod), [roster, mod]);
@@ -150,9 +157,22 @@ export function IncomingDialog({
         {sections.length > 0 && (
           <Part title="Where it would sit">
             <ul>
-              {sections.map(({ what, section }) => (
-                <li key={what}>
-                  <span className="font-mono text-sm">{what}</span> at the end of <b>{section}</b>
+              {sections.map(({ key, what, section, choices }) => (
+                <li key={key} className="flex min-h-7 items-center gap-2">
+                  <span className="min-w-0 truncate font-mono text-sm">{what}</span>
+                  <span className="shrink-0">at the end of</span>
+                  {choices.length > 1 ? (
+                    <Select
+                      small
+                      label={`Section of ${what}`}
+                      value={chosen[key] ?? section.id}
+                      options={choices.map(({ id, name }) => ({ value: id, words: name }))}
+                      onChoose={(id) => setChosen({ ...chosen, [key]: id as SectionId })}
+                      className="w-52 shrink-0"
+                    />
+                  ) : (
+                    <b>{section.name}</b>
+                  )}
                 </li>
               ))}
             </ul>

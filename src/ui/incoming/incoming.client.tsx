@@ -74,10 +74,13 @@ export function IncomingMods() {
     setBusy(false);
     close();
   };
-  const addWanted = ({ roster: { stock } }: EditorState, path: string, { add, on }: Wanted) => {
+  const addWanted = ({ roster: { stock } }: EditorState, path: string, { add, on, sections }: Wanted) => {
     const mod = stock.shelf.find((each) => each.path === path)!;
     const needed = stock.shelf.filter((each) => on.includes(each.id) && !each.problem);
-    const added = add ? addMods(editor.getState().roster, [mod]) : null;
+    const homes = new Map(
+      Object.entries(sections).map(([of, section]) => [of === "mods" ? mod.id : of, section]),
+    );
+    const added = add ? addMods(editor.getState().roster, [mod], homes) : null;
     if (added) editor.dispatch(added);
     const switched = switchMods(editor.getState().roster, needed, true);
     if (switched) editor.dispatch(switched);

@@ -3,15 +3,14 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useState } from "react";
-import { switchMods } from "@/core/edit/edits";
 import { Button } from "../kit/button";
 import type { GridCommand } from "../kit/grid/commands";
 import { menuItemLook, menuLook } from "../kit/menu-look";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { DropDialog } from "./drop-dialog";
 import { SectionDialog } from "./section-dialog";
 import type { ShelfRow } from "./shelf-rows";
 import { TagDialog } from "./tag-dialog";
+import { useSwitchMods } from "./use-switch-mods";
 
 type Act = "tag" | "section" | "drop";
 
@@ -55,25 +54,20 @@ export function Bulk({
   what: string;
   onAct: (act: BulkAct) => void;
 }) {
-  const { editor, tell, refresh } = useWorkspace();
-  const roster = useEditor((state) => state.roster);
+  const switchThem = useSwitchMods();
   const able = (on: boolean) =>
     rows
       .filter(({ state }) => (on ? state === "off" || state === "elsewhere" : state === "on"))
       .map((row) => row.mod!);
-  const turn = (on: boolean) => {
-    const mods = able(on);
-    const edit = switchMods(roster, mods, on);
-    if (!edit) return;
-    editor.dispatch({ ...edit, restorePoint: `Before switching ${mods.length} mods ${on ? "on" : "off"}` });
-    tell([`${mods.length} switched ${on ? "on" : "off"}. Undo takes it back.`]);
-    // The restore point that was made before it is listed by the server.
-    void editor.settled().then(refresh);
-  };
   return (
     <>
       {[true, false].map((on) => (
-        <Button key={String(on)} small disabled={able(on).length === 0} onClick={() => turn(on)}>
+        <Button
+          key={String(on)}
+          small
+          disabled={able(on).length === 0}
+          onClick={() => switchThem(able(on), on, true)}
+        >
           Switch {able(on).length} {on ? "on" : "off"}
         </Button>
       ))}

@@ -1,12 +1,14 @@
 "use client";
 
-import { useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { plural } from "@/core/messages/parts";
 import { hasWayOut, sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/roster/parts";
+import { neededWords, sayNeeded } from "@/core/messages/needed-too";
 import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/edit/edits";
+import { countNeeded, neededToo, switchOnWithNeeds } from "@/core/edit/needed-too";
 import { Button } from "../kit/button";
 import { FindingLine } from "../findings/finding-line";
 import { LevelMark } from "../kit/level";
@@ -20,15 +22,10 @@ import { VersionsOfMod } from "../versions/versions-of-mod";
 import { IdentityDialog } from "./identity-dialog";
 import { sourceOf, type ShelfRow } from "./shelf-rows";
 import { useGo } from "../workspace/use-go";
+import type { SwitchMods } from "./use-switch-mods";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
-export function ModInspector({
-  row,
-  onSwitch,
-}: {
-  row: ShelfRow | null;
-  onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
-}) {
+export function ModInspector({ row, onSwitch }: { row: ShelfRow | null; onSwitch: SwitchMods }) {
   return (
     <>
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
@@ -98,6 +95,10 @@ function AboutMod({ row }: { row: ShelfRow }) {
   );
 }
 
+/** Whether the game's awards stay possible, as the mod says. */
+const awardsOf = (manifest: ShelfMod["manifest"]): string =>
+  manifest?.awards === undefined ? "" : manifest.awards ? "stay possible" : "are switched off by it";
+
 const day = (at: string | null | undefined): string => at?.slice(0, 10) ?? "";
 
 function Facts({ mod }: { mod: ShelfMod }) {
@@ -117,6 +118,7 @@ function Facts({ mod }: { mod: ShelfMod }) {
     ["Tags", mod.tags.join(", ")],
     ["Page", manifest?.page ?? ""],
     ["For", manifest?.gameVersions && mono(`${roster.game.name} ${manifest.gameVersions}`)],
+    ["Awards", awardsOf(manifest)],
     [
       "Needs",
       (manifest?.requires ?? []).map((each) => requirement(each, roster.modOf.has(each.mod))).join(", "),
@@ -213,13 +215,7 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
 }
 
 /** What is on offer for a mod; one that is added and has parts asks which are wanted at once. */
-function ModActions({
-  row,
-  onSwitch,
-}: {
-  row: ShelfRow;
-  onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
-}) {
+function ModActions({ row, onSwitch }: { row: ShelfRow; onSwitch: SwitchMods }) {
   const { editor } = useWorkspace();
   const { mod, seated } = row;
   const drop = () => {
@@ -228,16 +224,20 @@ function ModActions({
   };
   const [asking, setAsking] = useState(false);
   const [identifying, setIdentifying] = useState(false);
+  const ask = () => {
+    if (!seated && hasParts(mod?.manifest ?? null)) setAsking(true);
+  };
   const usable = mod && !mod.problem && !row.supersededBy;
   const isNamedByPath = mod !== null && !mod.problem && mod.manifest === null;
   if (!usable && !seated && !isNamedByPath) return null;
   return (
     <div className="border-line flex flex-wrap gap-2 border-t p-3">
+      {usable && !seated?.loads && <WithNeeds mod={mod} onDone={ask} />}
       {usable && (
         <Button
           onClick={() => {
             onSwitch([mod], !seated?.loads);
-            if (!seated && hasParts(mod.manifest)) setAsking(true);
+            ask();
           }}
         >
           {seated?.loads ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
@@ -256,5 +256,28 @@ function ModActions({
       {isNamedByPath && <IdentityDialog open={identifying} onClose={() => setIdentifying(false)} mod={mod} />}
       <PartsDialog item={asking ? seated : null} onClose={() => setAsking(false)} />
     </div>
+  );
+}
+
+/** What a mod that is off would need and clash with, and a way to switch it on with all that it needs. */
+function WithNeeds({ mod, onDone }: { mod: ShelfMod; onDone: () => void }) {
+  const { editor } = useWorkspace();
+  const roster = useEditor((state) => state.roster);
+  const too = useMemo(() => neededToo(roster, [mod]), [roster, mod]);
+  const words = sayNeeded(roster, [mod], too);
+  if (!words) return null;
+  const switchOn = () => {
+    const edit = switchOnWithNeeds(roster, [mod]);
+    if (edit && editor.dispatch(edit).ok) onDone();
+  };
+  return (
+    <>
+      <p className="w-full">{words}</p>
+      {countNeeded(roster, too) > 0 && (
+        <Button look="main" onClick={switchOn}>
+          Switch on with {neededWords(roster, 1, too)}
+        </Button>
+      )}
+    </>
   );
 }

@@ -4,7 +4,7 @@ import type { Finding } from "@/core/model/finding";
 import { makeRoster } from "@/core/roster/roster";
 import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
 import { testTable } from "../kit/grid/testing/table";
-import { columnsFor, shelfColumns } from "./shelf-columns";
+import { columnsFor } from "./shelf-columns";
 import { filterFromQuery, filterToQuery, narrowShelf, noShelfFilter, type ShelfFilter } from "./shelf-filter";
 import { facets, shelfRows } from "./shelf-rows";
 import { searchTexts } from "./shelf-search";
@@ -147,6 +147,7 @@ describe("a search", () => {
 });
 
 test("sorted by any column, either way, equal ones by name; an unknown column changes nothing", () => {
+  const shelfColumns = columnsFor(roster.game);
   const keys = (sort: string) => testTable(rows, shelfColumns, [], sort).rows.map(({ key }) => key);
   expect(keys("-size")[0]).toBe("spare-2.0.0.zip");
   expect(keys("size").at(-1)).toBe("spare-2.0.0.zip");
@@ -184,4 +185,17 @@ test("the places that a mod takes are told by class, and sort the dearest ones t
   const sorted = testTable([one, many, both, none], columns, [], "-places").rows.map(({ key }) => key);
   expect(sorted).toEqual(["a.plank,b.skiff", "a.plank", "a.skiff,b.skiff,c.skiff", ""]);
   expect(columnsFor({ ...game, counting: [] }).some(({ id }) => id === "places")).toBe(false);
+});
+
+test("whether awards stay possible is said where the mod says it", () => {
+  const awards = columnsFor(roster.game).find(({ id }) => id === "awards")!;
+  const of = (said?: boolean) => ({
+    ...rows[0]!,
+    mod: { ...shelfMod("x"), manifest: { ...manifest, ...(said !== undefined && { awards: said }) } },
+  });
+  expect([of(), of(true), of(false)].map((row) => awards.text(row))).toEqual([
+    "",
+    "stay possible",
+    "switched off",
+  ]);
 });

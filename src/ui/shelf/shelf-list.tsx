@@ -1,7 +1,6 @@
 "use client";
 
 import { useCallback, useMemo } from "react";
-import type { ShelfMod } from "@/core/model/shelf";
 import { wantOfMod } from "@/core/depot/offers";
 import { GetMissing } from "../depot/get-missing";
 import type { GridColumn, GridLayout } from "../kit/grid/columns";
@@ -10,12 +9,12 @@ import { DataGrid } from "../kit/grid/data-grid";
 import type { Selection } from "../kit/grid/selection";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
-import type { ShelfColumn } from "./shelf-columns";
 import type { ShelfRow } from "./shelf-rows";
+import type { SwitchMods } from "./use-switch-mods";
 
 interface Props {
   /** Those that can be chosen. */
-  columns: readonly ShelfColumn[];
+  columns: readonly GridColumn<ShelfRow>[];
   rows: readonly ShelfRow[];
   layout: GridLayout;
   onLayout: (layout: GridLayout) => void;
@@ -23,7 +22,7 @@ interface Props {
   onSort: (sort: string) => void;
   selection: Selection;
   onSelection: (selection: Selection) => void;
-  onSwitch: (mods: readonly ShelfMod[], on: boolean) => void;
+  onSwitch: SwitchMods;
   /** What else can be done with rows. */
   commands: readonly GridCommand<ShelfRow>[];
 }

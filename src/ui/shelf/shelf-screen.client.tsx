@@ -1,8 +1,6 @@
 "use client";
 
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
-import type { ShelfMod } from "@/core/model/shelf";
-import { switchMods } from "@/core/edit/edits";
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { inputLook } from "../kit/field";
 import { Floor } from "../kit/floor";
 import { ColumnChoice } from "../kit/grid/column-choice";
@@ -26,17 +24,18 @@ import { ShelfReading } from "./shelf-reading";
 import { shelfRows, type ShelfRow } from "./shelf-rows";
 import { keepQuery } from "../workspace/address";
 import { shelfQuery, useShelfFilter } from "./use-shelf-filter";
+import { useSwitchMods } from "./use-switch-mods";
 import { useGo } from "../workspace/use-go";
 
 /** Everything on the shelf, in use or not, with what each brings. */
 export function ShelfScreen() {
-  const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const findings = useEditor((state) => state.findings);
   const usage = useUsage();
   const { filter, sort, wanted, setFilter, setSort } = useShelfFilter();
   const columns = useMemo(() => columnsFor(roster.game), [roster.game]);
-  const [layout, setLayout] = useGridLayout("shelf-columns", columns, shownAtFirst);
+  const standard = useMemo(() => shownAtFirst(columns), [columns]);
+  const [layout, setLayout] = useGridLayout("shelf-columns", columns, standard);
   const [chosen, setChosen] = useState(nothingSelected);
   const inspecting = useInspecting();
   const [act, setAct] = useState<BulkAct | null>(null);
@@ -54,13 +53,7 @@ export function ShelfScreen() {
     const chosenKeys = new Set(selection.selected);
     return shown.filter(({ key }) => chosenKeys.has(key));
   }, [shown, selection.selected]);
-  const switchRow = useCallback(
-    (mods: readonly ShelfMod[], on: boolean) => {
-      const edit = switchMods(editor.getState().roster, mods, on);
-      if (edit) editor.dispatch(edit);
-    },
-    [editor],
-  );
+  const switchRow = useSwitchMods();
   const showInPlan = useShowInPlan();
   const commands = useMemo(() => [showInPlan, ...bulkCommands(setAct)], [showInPlan]);
   useScopedCommands("With what is selected on the shelf", commands, selected);
@@ -81,7 +74,7 @@ export function ShelfScreen() {
         </span>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <ShelfBin />
-          <ColumnChoice columns={columns} layout={layout} standard={shownAtFirst} onLayout={setLayout} />
+          <ColumnChoice columns={columns} layout={layout} standard={standard} onLayout={setLayout} />
           <ShelfReading />
           <AddMods />
           <InspectorButton inspecting={inspecting} />

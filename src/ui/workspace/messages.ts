@@ -30,7 +30,8 @@ export interface MessageState {
   readonly unread: number;
 }
 
-const most = 500;
+/** As many are kept. */
+export const mostKept = 500;
 const key = "seating-messages";
 const KeptMessages = z.array(
   z.object({ at: z.number(), text: z.string(), tone: z.enum(["plain", "wrong"]) }),
@@ -61,7 +62,7 @@ export class MessageLog {
     const { all, said, unread } = this.state;
     const message: Message = { id: this.next++, at: this.now(), text, tone, act };
     this.set({
-      all: [message, ...all].slice(0, most),
+      all: [message, ...all].slice(0, mostKept),
       said: [...said.filter((each) => each.text !== text), message],
       unread: unread + 1,
     });
@@ -83,6 +84,9 @@ export class MessageLog {
     });
     message.act.run();
   };
+
+  /** Forgets everything that was told. */
+  readonly empty = (): void => this.set({ all: [], said: [], unread: 0 });
 
   readonly look = (): void => {
     if (this.state.unread > 0) this.set({ ...this.state, unread: 0 });

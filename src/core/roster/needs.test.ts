@@ -1,6 +1,6 @@
-import { makeRoster } from "@/core/roster/roster";
-import { pluginFile, shelfMod, testRoster } from "@/core/testing/roster";
-import { needsOf, sectionsFor } from "./incoming-facts";
+import { pluginFile, shelfMod, testRoster } from "../testing/roster";
+import { needsOf } from "./needs";
+import { makeRoster } from "./roster";
 
 const base = testRoster([{ name: "core.keel" }, { name: "lamp.plank", modOn: false }]);
 const spare = shelfMod("spare", [pluginFile("spare.plank")]);
@@ -11,7 +11,6 @@ const coming = {
     pluginFile("new.plank", ["Pond.keel", "core.keel", "spare.plank", "gone.plank", "new.keel"]),
     pluginFile("new.keel"),
   ]),
-  tags: ["patch"],
   manifest: {
     format: "seating-mod/1" as const,
     id: "new",
@@ -31,9 +30,18 @@ test("what a mod needs is told with how it stands here; masters that it brings, 
   ]);
 });
 
-test("its plugins would sit in the sections that take its tags, by the rank of each", () => {
-  expect(sectionsFor(roster, coming)).toEqual([
-    { what: "new.plank", section: "Patches" },
-    { what: "new.keel", section: "Foundations" },
+test("a master whose name is written otherwise is the same, and named once", () => {
+  const twice = shelfMod("twice", [
+    pluginFile("a.plank", ["LAMP.plank"]),
+    pluginFile("b.plank", ["lamp.Plank"]),
   ]);
+  expect(needsOf(roster, twice).map(({ name, standing }) => [name, standing])).toEqual([
+    ["lamp.plank, of lamp", "off"],
+  ]);
+});
+
+test("what the profile holds and the shelf has not any more is missing", () => {
+  const gone = makeRoster(base.game, base.profile, { ...base.stock, shelf: [], kept: base.stock.shelf });
+  const needing = shelfMod("needing", [pluginFile("needing.plank", ["lamp.plank"])]);
+  expect(needsOf(gone, needing).map(({ standing }) => standing)).toEqual(["missing"]);
 });

@@ -1,0 +1,85 @@
+import type { PluginId } from "../model/ids";
+import type { ShelfMod } from "../model/shelf";
+import { isInRange } from "../version/version";
+import { foldName } from "./fold";
+import { newestHere, type Roster, type SeatedPlugin } from "./roster";
+
+export type NeedStanding = "on" | "off" | "shelf" | "other-version" | "missing";
+
+/** Something that a mod needs, and how it stands with it here. */
+export interface Need {
+  readonly name: string;
+  readonly standing: NeedStanding;
+  /** The mod of the profile or the shelf that brings it; null where none does. */
+  readonly mod: ShelfMod | null;
+  /** The master that it is, where the profile has a seat for it. */
+  readonly plugin: PluginId | null;
+}
+
+/** The mods that it says it cannot do without. */
+export const requiredOf = (roster: Roster, { manifest }: ShelfMod): Need[] =>
+  (manifest?.requires ?? []).map(({ mod: id, versions }): Need => {
+    const mod = roster.modOf.get(id)?.mod ?? newestHere(roster.stock, id) ?? null;
+    const isRight = !versions || !mod || isInRange(mod.version, versions);
+    return {
+      name: mod?.name ?? id,
+      standing: isRight ? standingOf(roster, mod) : "other-version",
+      mod,
+      plugin: null,
+    };
+  });
+
+function standingOf({ modOf }: Roster, mod: ShelfMod | null): NeedStanding {
+  if (!mod) return "missing";
+  const seated = modOf.get(mod.id);
+  if (!seated) return "shelf";
+  return seated.loads ? "on" : seated.gone ? "missing" : "off";
+}
+
+/** The masters of plugins of one mod that neither the mod itself nor the game brings, each once. */
+export function mastersOf(roster: Roster, plugins: ShelfMod["plugins"], own: ShelfMod["plugins"]): Need[] {
+  const fold = (name: string) => foldName(roster.game, name);
+  const known = new Set([...own, ...roster.stock.base].map(({ name }) => fold(name)));
+  const needs: Need[] = [];
+  for (const name of plugins.flatMap(({ header }) => header?.masters ?? [])) {
+    if (known.has(fold(name))) continue;
+    known.add(fold(name));
+    const id = roster.idOfName.get(fold(name));
+    const seated = id === undefined ? undefined : roster.pluginOf.get(id);
+    needs.push(seated?.mod ? seatedMaster(seated) : masterOfShelf(roster, name));
+  }
+  return needs;
+}
+
+const seatedMaster = ({ id, loads, withheld, mod }: SeatedPlugin): Need => ({
+  name: mod?.mod ? `${id}, of ${mod.mod.name}` : id,
+  standing: loads ? "on" : withheld || mod?.gone ? "missing" : "off",
+  mod: mod?.mod ?? null,
+  plugin: id,
+});
+
+/** It comes with a mod that the profile does not hold, whatever part of it is taken. */
+function masterOfShelf(roster: Roster, name: string): Need {
+  const { game, modOf, stock } = roster;
+  const wanted = foldName(game, name);
+  const mod = stock.shelf.find(
+    (each) =>
+      !modOf.has(each.id) &&
+      newestHere(stock, each.id) === each &&
+      each.plugins.some(({ name: own, part }) => part === undefined && foldName(game, own) === wanted),
+  );
+  return {
+    name: mod ? `${name}, of ${mod.name}` : name,
+    standing: mod ? "shelf" : "missing",
+    mod: mod ?? null,
+    plugin: null,
+  };
+}
+
+/** Everything that a mod needs; a master that a required mod brings is told by the name of that. */
+export function needsOf(roster: Roster, mod: ShelfMod): Need[] {
+  const required = requiredOf(roster, mod);
+  const told = new Set(required.map((need) => need.mod?.id));
+  const masters = mastersOf(roster, mod.plugins, mod.plugins);
+  return [...required, ...masters.filter((need) => !need.mod || !told.has(need.mod.id))];
+}
