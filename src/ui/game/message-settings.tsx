@@ -36,7 +36,7 @@ export function MessageSettings() {
         </h2>
         <p className="text-ink2">
           This window keeps all messages, shown or not, over a reload: {plural(length, "message")} now, at
-          most 500.
+          most {mostKept}.
         </p>
         <Button disabled={length === 0} onClick={() => messages.empty()}>
           Empty the log
