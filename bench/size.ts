@@ -195,9 +195,10 @@ async function measureSearching(page: Page, url: string, figures: Figures): Prom
 
 async function measureComparing(page: Page, url: string, figures: Figures): Promise<void> {
   await page.goto(`${url}/profiles`);
-  await page.getByRole("combobox", { name: "Compare it with" }).waitFor();
   await page.waitForTimeout(2000);
-  const choose = { does: "enter", on: "main label select", text: small } as const;
+  await page.getByRole("combobox", { name: "Compare it with" }).click();
+  await page.getByRole("option", { name: small, exact: true }).waitFor();
+  const choose = { does: "click", on: "[role=option]", named: small } as const;
   const { ms: shown } = await painted(page, choose, { of: "main h3 [role=status]", holds: small });
   figures.set("two profiles compared, ms", ms(shown));
   figures.set("differences between them", await page.locator("main h3 [role=status]").innerText());
@@ -215,7 +216,7 @@ async function measureLists(page: Page, url: string, token: string, figures: Fig
   }
   figures.set("export of the lineup, ms", ms(median(exports)));
   await page.goto(`${url}/lineups?part=in`);
-  await page.getByLabel("Lineup file").waitFor();
+  await page.getByLabel("Lineup file").waitFor({ state: "attached" });
   await page.waitForTimeout(2000);
   const began = performance.now();
   await page

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import type { Page } from "@playwright/test";
 import { choose, expect, find, test, visit } from "./fixtures";
+import { views } from "./views";
 
 const axe = readFileSync(createRequire(__filename).resolve("axe-core/axe.min.js"), "utf8");
 
@@ -49,22 +50,7 @@ const check = async (page: Page, what: string, within = "html") =>
 const checkMenu = (page: Page, what: string) => check(page, what, "[role=menu]");
 
 test("an automatic check of every view finds nothing", async ({ watched: page, seating }) => {
-  for (const view of [
-    "overview",
-    "shelf",
-    "plan",
-    "rules",
-    "lineups",
-    "lineups?part=in",
-    "lineups?part=following",
-    "lineups?part=together",
-    "profiles",
-    "depot",
-    "settings",
-    "settings?part=definition",
-    "settings?part=data",
-    "settings?part=keys",
-  ]) {
+  for (const view of views) {
     await visit(page, `${seating.url}/${view}`);
     if (view === "plan") await find(page, "Glass Tides.plank");
     if (view === "shelf") await page.getByRole("row", { name: /Glass Tides/ }).click();

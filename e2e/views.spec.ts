@@ -1,4 +1,6 @@
 import { expect, test, visit } from "./fixtures";
+import { cutOff } from "./cut-off";
+import { views } from "./views";
 
 test("the theme is kept, and the first paint already has it", async ({ watched: page }) => {
   await page.getByRole("button", { name: "Dark theme" }).click();
@@ -20,21 +22,6 @@ test("the filter of the shelf lives in the address and says how much it shows", 
   await expect(page.getByText("72 of 72 shown")).toBeVisible();
 });
 
-const views = [
-  "overview",
-  "shelf",
-  "plan",
-  "rules",
-  "lineups",
-  "lineups?part=in",
-  "lineups?part=together",
-  "profiles",
-  "depot",
-  "settings",
-  "settings?part=definition",
-  "settings?part=keys",
-];
-
 for (const size of [
   { width: 320, height: 640 },
   // 1280x800 at 200 %.
@@ -50,25 +37,4 @@ for (const size of [
       expect(await page.evaluate(cutOff), view).toEqual([]);
     }
   });
-}
-
-/** Controls of which a part lies outside of the window, and no scrolling of a list brings it in. */
-function cutOff(): string[] {
-  const scrolls = (at: Element | null): boolean =>
-    at !== null && (["auto", "scroll"].includes(getComputedStyle(at).overflowX) || scrolls(at.parentElement));
-  const found: string[] = [];
-  if (document.documentElement.scrollWidth > innerWidth) found.push("the page scrolls sideways");
-  for (const control of document.querySelectorAll("button, a, input, select, textarea, [role=tab]")) {
-    const { left, right, width } = control.getBoundingClientRect();
-    if (
-      width === 0 ||
-      control.closest("[aria-hidden=true], .sr-only") ||
-      getComputedStyle(control).position === "fixed"
-    )
-      continue;
-    // Only a grid may scroll sideways, for its columns.
-    const isInGrid = control.closest("[role=grid]") !== null && scrolls(control);
-    if (!isInGrid && (left < -1 || right > innerWidth + 1)) found.push(control.outerHTML.slice(0, 120));
-  }
-  return found;
 }

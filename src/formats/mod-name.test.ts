@@ -1,3 +1,4 @@
+import { versionText } from "@/core/version/version";
 import { nameFromPath } from "./mod-name";
 
 test.each([
@@ -23,4 +24,11 @@ test.each([
   ["???", "???", "???", "0"],
 ])("%s", (path, id, name, version) => {
   expect(nameFromPath(path)).toEqual({ id, name, version });
+});
+
+test("of a mod whose name says no version none is shown", () => {
+  expect(["Loose Things.zip", "Reeds-3.zip"].map((path) => versionText(nameFromPath(path).version))).toEqual([
+    "",
+    "3",
+  ]);
 });

@@ -1,3 +1,4 @@
+import { noVersion } from "@/core/version/version";
 import { ModId } from "@/core/model/ids";
 import { withoutEnding } from "./archive-name";
 
@@ -25,11 +26,11 @@ const versions: readonly RegExp[] = [
   /^(.+)-(\d+)$/,
 ];
 
-/** What stands before the version, and the version; 0 where none is named. */
+/** What stands before the version, and the version. */
 function splitVersion(stem: string): readonly [string, string] {
   for (const pattern of versions) {
     const match = pattern.exec(stem);
     if (match) return [match[1]!, match[2]!];
   }
-  return [stem, "0"];
+  return [stem, noVersion];
 }

@@ -3,7 +3,7 @@ import { freeGaps, placeEdit } from "@/core/edit/place";
 import { indexTies } from "@/core/roster/ties";
 import { testRoster } from "@/core/testing/roster";
 import { contrast, sectionHue } from "./kit/hues";
-import { bandHeight, findSlots, ownPlace, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
+import { findSlots, ownPlace, planRows, slotAtHeight, type PlanLook } from "./plan/plan-rows";
 import { formatSize } from "./kit/format-size";
 import { progressWords } from "./shelf/shelf-reading";
 import { shelfRows } from "./shelf/shelf-rows";
@@ -24,6 +24,7 @@ describe("the rows of the plan", () => {
     sorted: null,
     gatherOff: false,
     compact: false,
+    textScale: 1,
   };
   const rows = planRows(list, plain);
 
@@ -42,7 +43,8 @@ describe("the rows of the plan", () => {
       "section patches",
       "p.plank",
     ]);
-    expect(rows.tops.at(-1)).toBe(4 * bandHeight + 5 * 32);
+    expect(rows.tops.at(-1)).toBe(4 * 30 + 5 * 32);
+    expect(planRows(list, { ...plain, textScale: 1.5 }).tops.at(-1)).toBe(4 * 45 + 5 * 48);
     expect(keys({ shown: new Set(["b.plank"]) })).toEqual(["section world", "b.plank"]);
     expect(keys({ collapsed: new Set(["world"]) })).toEqual(
       rows.rows.map((row) => row.key).filter((key) => !/^[ab]\./.test(key)),
@@ -66,7 +68,7 @@ describe("the rows of the plan", () => {
       "off",
       "a.plank",
     ]);
-    expect(gathered.tops.at(-1)).toBe(5 * bandHeight + 4 * 28);
+    expect(gathered.tops.at(-1)).toBe(5 * 30 + 4 * 28);
     const free = freeGaps(some.lists.plugins, indexTies(some, "plugins"), ["c.plank"]);
     const slots = findSlots(gathered, free, [some.pluginOf.get("c.plank")!], some.lists.plugins);
     expect(slots.filter(({ barrier }) => !barrier).map(({ gap, section }) => [gap, section])).toEqual([

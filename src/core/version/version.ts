@@ -22,6 +22,12 @@ function parseVersion(text: string): Version | null {
   return { numbers, preRelease: match[3]?.split(".") ?? [], letter: match[2]?.toLowerCase() ?? "" };
 }
 
+/** What a mod is known to have where nothing names a version of it. */
+export const noVersion = "0";
+
+/** A version as it is shown; of a mod without one nothing is. */
+export const versionText = (version: string): string => (version === noVersion ? "" : version);
+
 /** Negative where `a` is older, positive where it is newer, 0 where they are the same version. */
 export function compareVersions(a: string, b: string): number {
   const [left, right] = [parseVersion(a), parseVersion(b)];

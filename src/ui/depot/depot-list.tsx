@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { z } from "zod";
 import type { GameDefinition } from "@/core/model/game";
 import { layoutOf, type Chosen, type GridColumn, type GridLayout } from "../kit/grid/columns";
@@ -31,7 +32,13 @@ export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow
       isMain: true,
       text: ({ newest }) => newest.mod.name,
     },
-    { id: "version", label: "Version", width: 76, isMono: true, text: ({ newest }) => newest.mod.version },
+    {
+      id: "version",
+      label: "Version",
+      width: 76,
+      isMono: true,
+      text: ({ newest }) => versionText(newest.mod.version),
+    },
     author!,
     { ...kinds!, id: "kinds", label: "Kinds", width: 150 },
     ...others,

@@ -92,7 +92,7 @@ export function DepotScreen() {
         <span className="text-ink2 font-mono text-sm" role="status">
           {shown.length} of {rows.length} shown
         </span>
-        <span className="ml-auto flex items-center gap-2">
+        <span className="ml-auto flex flex-wrap items-center gap-2">
           <ColumnChoice columns={columns} layout={layout} standard={standard} onLayout={setLayout} />
           {updates.length > 0 && (
             <GetFiles files={updates.map(({ newest }) => newest)}>

@@ -58,7 +58,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
       shouldFilter={false}
       loop
       label="Search, or type a seat or a command"
-      className="relative w-full max-w-[400px]"
+      className="relative w-full max-w-[25rem]"
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
         event.preventDefault();
@@ -85,7 +85,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         placeholder="Search, or type a seat or a command"
         className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-14 pl-2.5"
       />
-      <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-xs">
+      <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-sm">
         Ctrl K
       </kbd>
       <div

@@ -37,7 +37,7 @@ export function GameMenu() {
         </Toolbar.Button>
         <Menu.Portal>
           <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-64`}>
-            <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>
+            <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">Work on</Menu.Label>
             {games.map(({ id, name, version }) => (
               <Menu.Item
                 key={id}

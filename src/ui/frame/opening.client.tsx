@@ -46,7 +46,7 @@ export function Opening({ profile, token, children }: OpeningProps) {
 
 /** The frame in its places, while what it holds is read. */
 const EmptyFrame = () => (
-  <div className="grid h-screen grid-rows-[48px_minmax(0,1fr)_30px]" aria-busy>
+  <div className="grid h-screen grid-rows-[3rem_minmax(0,1fr)_1.875rem]" aria-busy>
     <header className="border-line bg-surface flex items-center border-b px-3">
       <Brand />
     </header>

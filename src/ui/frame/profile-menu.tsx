@@ -46,7 +46,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
       </Toolbar.Button>
       <Menu.Portal>
         <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-72`}>
-          <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">Work on</Menu.Label>
+          <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">Work on</Menu.Label>
           {profiles
             .filter((each) => !each.deleted)
             .map((each) => (
@@ -77,7 +77,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
           {profiles.some((each) => each.deleted) && (
             <>
               <Menu.Separator className="bg-line my-1 h-px" />
-              <Menu.Label className="text-ink3 px-2 py-1 text-xs font-semibold">
+              <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">
                 In the bin: bring back
               </Menu.Label>
               {profiles

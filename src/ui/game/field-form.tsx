@@ -84,7 +84,7 @@ function Group({ title, hint, children }: { title: string; hint?: string | undef
   return (
     <fieldset className="w-full">
       {title && <legend className="mb-1 font-semibold">{title}</legend>}
-      {hint && <p className="text-ink3 mb-1 text-xs">{hint}</p>}
+      {hint && <p className="text-ink3 mb-1 text-sm">{hint}</p>}
       {children}
     </fieldset>
   );

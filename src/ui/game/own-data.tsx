@@ -60,7 +60,7 @@ export function OwnData() {
         Games, profiles with their history, rules, rulebooks, notes, tags and what was read of the shelf, of
         all games, as one archive. Mods themselves stay where they are.
       </p>
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <a
           href={`/api/data?token=${token}`}
           download

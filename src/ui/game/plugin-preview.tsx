@@ -94,7 +94,7 @@ function Found({
       <p>
         <b>{name}</b>, {plural(bytes.length, "byte")}: this is what was read from it.
       </p>
-      <dl className="mt-1 grid grid-cols-[110px_minmax(0,1fr)] gap-y-0.5">
+      <dl className="mt-1 grid grid-cols-[6.875rem_minmax(0,1fr)] gap-y-0.5">
         {rows
           .filter(([, value]) => value !== "")
           .map(([label, value]) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { useMemo, useState } from "react";
 import { plural } from "@/core/messages/parts";
 import type { SectionId } from "@/core/model/ids";
@@ -72,14 +73,14 @@ export function IncomingDialog({
     <Dialog open onClose={onLeave} title={`Take in ${mod.name}`} size="medium">
       <div className="space-y-3">
         <p>
-          <span className="font-mono text-sm">{mod.version}</span>
+          <span className="font-mono text-sm">{versionText(mod.version) || "no version"}</span>
           {mod.author && ` by ${mod.author}`} · {formatSize(mod.size)}, {plural(mod.files, "file")}
           {mod.plugins.length > 0 && `, ${plural(mod.plugins.length, "plugin")}`}
           {parts > 0 && `, ${plural(parts, "part")} to choose from`} · its contents are sound
         </p>
         {mod.summary && <p className="text-ink2">{mod.summary}</p>}
         {!mod.manifest && (
-          <div className="grid grid-cols-[1fr_140px] gap-3">
+          <div className="grid grid-cols-[1fr_8.75rem] gap-3">
             <Field
               label="Name"
               hint="It says nothing of itself: these are proposed by the name of its file."

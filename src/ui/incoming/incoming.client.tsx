@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { useEffect, useEffectEvent, useState } from "react";
 import { addMods, switchMods } from "@/core/edit/edits";
 import { hasParts } from "@/core/roster/parts";
@@ -84,7 +85,7 @@ export function IncomingMods() {
     if (added) editor.dispatch(added);
     const switched = switchMods(editor.getState().roster, needed, true);
     if (switched) editor.dispatch(switched);
-    tell([`${mod.name} ${mod.version} is on the shelf.`]);
+    tell([`${[mod.name, versionText(mod.version)].filter(Boolean).join(" ")} is on the shelf.`]);
     if (add && hasParts(mod.manifest)) setAsking(mod.id);
   };
   return (

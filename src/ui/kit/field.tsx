@@ -37,7 +37,7 @@ export function Labelled({
       </label>
       {children({ id, describedBy, isWrong: Boolean(error) })}
       {hint && (
-        <p id={hintId} className="text-ink3 mt-1 text-xs">
+        <p id={hintId} className="text-ink3 mt-1 text-sm">
           {hint}
         </p>
       )}

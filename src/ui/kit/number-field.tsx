@@ -80,7 +80,7 @@ export function NumberField(props: Props) {
         }}
         className={`${inputLook} !h-7 text-right font-mono`}
       />
-      <span id={own} role="status" className="text-saffron text-xs empty:hidden">
+      <span id={own} role="status" className="text-saffron text-sm empty:hidden">
         {said}
       </span>
     </span>

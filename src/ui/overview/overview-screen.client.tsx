@@ -145,7 +145,7 @@ export function OverviewScreen() {
           )}
           <Side title="Shelf">
             <ShelfReading />
-            <p className="text-ink3 mt-2 font-mono text-xs break-all">{view.folders.shelves.join(", ")}</p>
+            <p className="text-ink3 mt-2 font-mono text-sm break-all">{view.folders.shelves.join(", ")}</p>
           </Side>
           <Side title="Restore points">
             <RestorePoints />

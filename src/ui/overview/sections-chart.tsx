@@ -1,5 +1,6 @@
 "use client";
 
+import { useTextScale } from "../kit/text-scale";
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { useMemo } from "react";
 import { Bar } from "react-chartjs-2";
@@ -22,10 +23,11 @@ interface Count {
 /** The items of a list by section, drawn, with the same numbers as a table. */
 export function SectionsChart({ list }: { list: SeatedList }) {
   const theme = useTheme();
+  const textScale = useTextScale();
   const counts = useMemo(() => countSections(list), [list]);
-  const { data, options } = useMemo(() => draw(counts, theme), [counts, theme]);
+  const { data, options } = useMemo(() => draw(counts, theme, textScale), [counts, theme, textScale]);
   return (
-    <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(190px,auto)]">
+    <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(11.875rem,auto)]">
       <div className="h-64 min-w-0">
         <Bar
           key={theme}
@@ -70,8 +72,8 @@ function countSections({ sections, items }: SeatedList): Count[] {
   });
 }
 
-function draw(counts: readonly Count[], theme: string) {
-  const { colour, axis } = chartLook();
+function draw(counts: readonly Count[], theme: string, textScale: number) {
+  const { colour, axis } = chartLook(textScale);
   void theme;
   return {
     data: {

@@ -5,6 +5,7 @@ import { TreemapController, TreemapElement } from "chartjs-chart-treemap";
 import { useMemo, type ReactNode } from "react";
 import { Chart as Drawing, Line } from "react-chartjs-2";
 import { useTheme } from "../frame/theme";
+import { useTextScale } from "../kit/text-scale";
 import { chartLook } from "../kit/chart-look";
 import { formatSize } from "../kit/format-size";
 import { sectionHue } from "../kit/hues";
@@ -49,7 +50,7 @@ function Picture({ title, drawing, children }: { title: string; drawing: ReactNo
   return (
     <div>
       <h3 className="mb-1 font-semibold">{title}</h3>
-      <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(190px,auto)]">
+      <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(11.875rem,auto)]">
         <div className="h-52 min-w-0">{drawing}</div>
         {children}
       </div>
@@ -95,6 +96,7 @@ function Table({
 
 function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
   const theme = useTheme();
+  const textScale = useTextScale();
   const data = useMemo(() => {
     const hueOf = (at: number) => sectionHue(at);
     // A field's place in the list gives its hue; the list is sorted as the fields are drawn.
@@ -112,7 +114,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
             display: true,
             overflow: "hidden" as const,
             color: (context: { dataIndex: number }) => hueOf(at(context)).ink,
-            font: { family: "Atkinson Hyperlegible Next Variable", size: 12 },
+            font: { family: "Atkinson Hyperlegible Next Variable", size: 12.5 * textScale },
             formatter: (context: { dataIndex: number }) => {
               const one = sizes[at(context)];
               return one ? [one.tag, formatSize(one.bytes)] : "";
@@ -121,7 +123,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
         },
       ],
     };
-  }, [sizes]);
+  }, [sizes, textScale]);
   const options = {
     animation: false as const,
     maintainAspectRatio: false,
@@ -141,9 +143,10 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
 
 function GrowthLine({ growth }: { growth: readonly Growth[] }) {
   const theme = useTheme();
+  const textScale = useTextScale();
   const { data, options } = useMemo(() => {
     void theme;
-    const { colour, axis } = chartLook();
+    const { colour, axis } = chartLook(textScale);
     const line = colour("--pine");
     return {
       data: {
@@ -175,7 +178,7 @@ function GrowthLine({ growth }: { growth: readonly Growth[] }) {
         },
       },
     };
-  }, [growth, theme]);
+  }, [growth, theme, textScale]);
   return (
     <Line
       key={theme}

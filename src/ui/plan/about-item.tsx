@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import type { ReactNode } from "react";
 import { wantOfMod } from "@/core/depot/offers";
 import { plural } from "@/core/messages/parts";
@@ -84,14 +85,14 @@ function pluginWords(plugin: SeatedPlugin): string {
   if (fixed) return `Built in: the game loads it at this place, always${records}`;
   if (!mod?.mod) return "Its mod is not on the shelf";
   const by = mod.mod.author ? ` by ${mod.mod.author}` : "";
-  return `From ${mod.mod.name} ${mod.mod.version}${by} · ${kindWords(plugin)}${records}`;
+  return `From ${[mod.mod.name, versionText(mod.mod.version)].filter(Boolean).join(" ")}${by} · ${kindWords(plugin)}${records}`;
 }
 
 function modWords({ mod }: SeatedMod): string {
   if (!mod) return "Not on the shelf";
   const by = mod.author ? ` by ${mod.author}` : "";
   const brings = mod.plugins.length > 0 ? `, ${plural(mod.plugins.length, "plugin")}` : "";
-  return `${mod.version}${by} · ${plural(mod.files, "file")}${brings}`;
+  return `${versionText(mod.version) || "No version"}${by} · ${plural(mod.files, "file")}${brings}`;
 }
 
 /** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */

@@ -1,9 +1,11 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import type { ShelfMod } from "@/core/model/shelf";
 import { counterparts } from "@/core/roster/counterparts";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
+import { PageLink } from "../kit/page-link";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
 import { formatSize } from "../kit/format-size";
@@ -40,21 +42,15 @@ export function ModFacts({ mod }: { mod: ShelfMod }) {
   const page = mod.manifest?.page;
   return (
     <Part title={`${mod.name} on the shelf`}>
-      <dl className="grid grid-cols-[64px_minmax(0,1fr)] gap-y-1">
+      <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
         <dt className="text-ink3">Version</dt>
-        <dd className="font-mono text-sm">{mod.version}</dd>
+        <dd className="font-mono text-sm">{versionText(mod.version) || "none"}</dd>
         <dt className="text-ink3">Size</dt>
         <dd>{formatSize(mod.size)}</dd>
         {page && <dt className="text-ink3">Page</dt>}
         {page && (
-          <dd className="break-all">
-            {/^https?:\/\//.test(page) ? (
-              <a href={page} target="_blank" rel="noreferrer" className="text-pine underline">
-                {page}
-              </a>
-            ) : (
-              <span className="font-mono text-sm">{page}</span>
-            )}
+          <dd>
+            <PageLink page={page} />
           </dd>
         )}
       </dl>

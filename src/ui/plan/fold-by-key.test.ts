@@ -15,6 +15,7 @@ const rowsWith = (...collapsed: string[]) =>
     sorted: null,
     gatherOff: false,
     compact: false,
+    textScale: 1,
   });
 
 test("left folds the section of the item, and stands on the one before it, else after it", () => {

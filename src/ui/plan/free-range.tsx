@@ -55,7 +55,7 @@ export function FreeRange({ item }: { item: SeatedItem }) {
           style={{ left: share(item.place) }}
         />
       </div>
-      <div className="text-ink3 mt-0.5 flex justify-between font-mono text-xs" aria-hidden>
+      <div className="text-ink3 mt-0.5 flex justify-between font-mono text-sm" aria-hidden>
         <span>{seatAt(0)}</span>
         <span>{seatAt(total - 1)}</span>
       </div>

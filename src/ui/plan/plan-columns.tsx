@@ -1,3 +1,4 @@
+import { versionText } from "@/core/version/version";
 import { NotebookPen } from "lucide-react";
 import { levels, type Level } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
@@ -167,7 +168,7 @@ const ofMods: readonly PlanColumn[] = [
     label: "Version",
     width: 76,
     isMono: true,
-    text: ({ item }) => shelfModOf(item)?.version ?? "",
+    text: ({ item }) => versionText(shelfModOf(item)?.version ?? ""),
   },
   { id: "brings", label: "Brings", width: 116, text: ({ item }) => brings(item) },
 ];

@@ -18,9 +18,10 @@ import type { GridCommand } from "../kit/grid/commands";
 import { gridTemplate } from "../kit/grid/columns";
 import { GridHead, headHeight, headId } from "../kit/grid/grid-head";
 import { GridMenu, type MenuOf } from "../kit/grid/grid-menu";
+import { useTextScale } from "../kit/text-scale";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { besidePointer, CarriedChip, CarryBar, DropLine } from "./carry-bar";
-import { bandHeight, type PlanRows } from "./plan-rows";
+import type { PlanRows } from "./plan-rows";
 import { ItemRow, OffBand, SectionBand } from "./plan-row";
 import { TieArcs } from "./tie-arcs";
 import type { Carry, Carrying } from "./use-carry";
@@ -53,7 +54,9 @@ export function PlanList({
   // Where bands stand, and how high rows are: nothing else decides where a row begins.
   const layout = `${rows.rowHeight} ${rows.rows.length} ${bands.join()}`;
   const { shown, cellsOf } = grid;
-  const template = useMemo(() => gridTemplate(shown), [shown]);
+  const scale = useTextScale();
+  const above = headHeight * scale;
+  const template = useMemo(() => gridTemplate(shown, scale), [shown, scale]);
   const label = `${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`;
   const [menu, setMenu] = useState<MenuOf>({ of: "rows" });
   const [head, setHead] = useState<number | null>(null);
@@ -64,11 +67,11 @@ export function PlanList({
     getScrollElement: () => scroller.current,
     // The same function as long as the rows are, or all of them would be measured with every drawing.
     getItemKey: useCallback((at: number) => rows.rows[at]!.key, [rows]),
-    estimateSize: (at) => (rows.rows[at]!.kind === "item" ? rows.rowHeight : bandHeight),
+    estimateSize: (at) => (rows.rows[at]!.kind === "item" ? rows.rowHeight : rows.bandHeight),
     overscan: 10,
     // The headings stand above the rows, and stay in sight.
-    scrollMargin: headHeight,
-    scrollPaddingStart: headHeight + bandHeight,
+    scrollMargin: above,
+    scrollPaddingStart: above + rows.bandHeight,
     rangeExtractor: useCallback(
       (range: Range) => {
         activeBand.current = bands.findLast((at) => at <= range.startIndex) ?? 0;
@@ -102,7 +105,7 @@ export function PlanList({
   });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const beside = useMemo(() => [besidePointer(scroller)], []);
-  const holdAtPointer = useHoldAtPointer(scroller, holdAtHeight, carry?.by === "pointer");
+  const holdAtPointer = useHoldAtPointer(scroller, above, holdAtHeight, carry?.by === "pointer");
 
   const select = ({ shiftKey, ctrlKey, metaKey }: ReactMouseEvent, id: string) => {
     setHead(null);
@@ -169,8 +172,8 @@ export function PlanList({
                 const row = rows.rows[index]!;
                 const sticky = index === activeBand.current;
                 const place = sticky
-                  ? ({ position: "sticky", top: headHeight, zIndex: 3 } as const)
-                  : ({ position: "absolute", top: start - headHeight, left: 0 } as const);
+                  ? ({ position: "sticky", top: above, zIndex: 3 } as const)
+                  : ({ position: "absolute", top: start - above, left: 0 } as const);
                 const at = { ...place, width: "100%", height: size };
                 if (row.kind !== "item")
                   return (

@@ -2,8 +2,8 @@ import type { Section } from "@/core/model/game";
 import { barrierAt, closedTo, type Barrier, type FreeGaps } from "@/core/edit/place";
 import type { SeatedItem, SeatedList } from "@/core/roster/roster";
 
-const rowHeight = { plain: 32, compact: 28 } as const;
-export const bandHeight = 30;
+/** Pixels at the usual size of text. */
+const heights = { plain: 32, compact: 28, band: 30 } as const;
 
 /** What the plan lists, top to bottom: a band for every section, then what stands in it. */
 export type PlanRow =
@@ -30,8 +30,9 @@ export interface PlanRows {
   /** Where each row begins, in pixels; one more than there are rows. */
   readonly tops: readonly number[];
   readonly rowOf: ReadonlyMap<string, number>;
-  /** Of an item's row, in pixels. */
+  /** Of an item's row and of a band, in pixels. */
   readonly rowHeight: number;
+  readonly bandHeight: number;
   /** False where they are sorted to be looked at; nothing can be arranged then. */
   readonly isRealOrder: boolean;
 }
@@ -46,6 +47,8 @@ export interface PlanLook {
   readonly sorted: readonly SeatedItem[] | null;
   readonly gatherOff: boolean;
   readonly compact: boolean;
+  /** How much larger than usual text is. */
+  readonly textScale: number;
 }
 
 /** Where a filter narrows the list, bands of sections that show nothing are left out. */
@@ -53,13 +56,15 @@ export function planRows(list: SeatedList, look: PlanLook): PlanRows {
   const all = look.sorted ?? list.items;
   const shown = look.shown ? all.filter((item) => look.shown!.has(item.id)) : all;
   const rows = look.sorted ? sortedRows(list, shown) : sectionRows(list, shown, look);
-  const height = rowHeight[look.compact ? "compact" : "plain"];
+  const height = heights[look.compact ? "compact" : "plain"] * look.textScale;
+  const bandHeight = heights.band * look.textScale;
   const tops = [0];
   for (const row of rows) tops.push(tops.at(-1)! + (row.kind === "item" ? height : bandHeight));
   return {
     rows,
     tops,
     rowHeight: height,
+    bandHeight,
     rowOf: new Map(rows.map((row, at) => [row.key, at])),
     isRealOrder: look.sorted === null,
   };

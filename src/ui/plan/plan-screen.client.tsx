@@ -10,6 +10,7 @@ import { findItem } from "@/core/roster/roster";
 import { filterItems, narrows, noFilter } from "@/core/roster/plan-filter";
 import { Button } from "../kit/button";
 import { ColumnChoice } from "../kit/grid/column-choice";
+import { useTextScale } from "../kit/text-scale";
 import { useWidth } from "../kit/use-width";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { MoveToDialog } from "./move-to-dialog";
@@ -72,9 +73,10 @@ function PlanView() {
     () => (narrows(wanted) ? filterItems(roster, list, findings, wanted) : null),
     [roster, list, findings, wanted],
   );
+  const textScale = useTextScale();
   const rows = useMemo(
-    () => planRows(list, { shown, collapsed, sorted: grid.sorted, ...look }),
-    [list, shown, collapsed, grid.sorted, look],
+    () => planRows(list, { shown, collapsed, sorted: grid.sorted, textScale, ...look }),
+    [list, shown, collapsed, grid.sorted, textScale, look],
   );
   const turn = (to: ListName) => {
     // What narrows the one list need not exist in the other.

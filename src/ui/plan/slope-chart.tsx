@@ -32,19 +32,21 @@ export function SlopeChart({
   const placeAfter = new Map(after.map((id, at) => [id, at]));
   const list = roster.lists[proposal.list];
   const hidden = list.items.length - before.length;
-  const titled = (id: string, seat: string) => cut(titleOf(list.itemOf.get(id)!), 28 - seat.length);
+  const titled = (id: string, seat: string) => cut(titleOf(list.itemOf.get(id)!), 27 - seat.length);
   return (
     <div>
       <svg
-        width={width}
-        height={yOf(before.length)}
+        viewBox={`0 0 ${width} ${yOf(before.length)}`}
+        fontSize={12.5}
+        // As large as the text around it, whatever its user has chosen.
+        style={{ width: `${width / 16}rem` }}
         role="img"
         aria-label="The order now beside the order proposed; the list of moves says the same in words"
       >
-        <text x={left - 10} y={18} textAnchor="end" className="fill-ink2 text-sm font-semibold">
+        <text x={left - 10} y={18} textAnchor="end" className="fill-ink2 font-semibold">
           Now
         </text>
-        <text x={right + 10} y={18} className="fill-ink2 text-sm font-semibold">
+        <text x={right + 10} y={18} className="fill-ink2 font-semibold">
           Proposed
         </text>
         {before.map((id, at) => {
@@ -53,7 +55,7 @@ export function SlopeChart({
           const look = isMoved ? "fill-ink font-semibold" : "fill-ink3";
           const [y1, y2] = [yOf(at), yOf(to)];
           return (
-            <g key={id} className="font-mono text-xs">
+            <g key={id} className="font-mono">
               <text x={left - 10} y={y1 + 4} textAnchor="end" className={look}>
                 {titled(id, list.itemOf.get(id)!.seat)} {list.itemOf.get(id)!.seat}
               </text>

@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useRef, type RefObject } from "react";
-import { headHeight } from "../kit/grid/grid-head";
 import type { Carrying } from "./use-carry";
 
 /** Within this share of its height from an edge the list scrolls by itself, at the edge by so many pixels a second. */
@@ -9,9 +8,9 @@ const fastest = 2000;
 const restBefore = 0.15;
 const speedUp = 0.5;
 
-/** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge. */
-function scrollSpeed({ top: edge, bottom, height }: DOMRect, y: number): number {
-  const top = edge + headHeight;
+/** Pixels a second, negative upwards, for a pointer at `y`; outside of the list as fast as at its edge, which lies `above` below its top. */
+function scrollSpeed({ top: edge, bottom, height }: DOMRect, above: number, y: number): number {
+  const top = edge + above;
   const reach = nearEdge * height;
   const share = (depth: number) => Math.max(0, Math.min(1, depth / reach));
   return fastest * (share(y - (bottom - reach)) - share(top + reach - y));
@@ -23,6 +22,7 @@ function scrollSpeed({ top: edge, bottom, height }: DOMRect, y: number): number 
  */
 export function useHoldAtPointer(
   listRef: RefObject<HTMLDivElement | null>,
+  above: number,
   holdAtHeight: Carrying["holdAtHeight"],
   dragging: boolean,
 ): () => void {
@@ -30,8 +30,8 @@ export function useHoldAtPointer(
   const holdAtPointer = useCallback(() => {
     const list = listRef.current;
     if (!list || pointer.current === null) return;
-    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop - headHeight);
-  }, [listRef, holdAtHeight]);
+    holdAtHeight(pointer.current - list.getBoundingClientRect().top + list.scrollTop - above);
+  }, [listRef, above, holdAtHeight]);
   useEffect(() => {
     const list = listRef.current;
     const onMove = (event: PointerEvent) => {
@@ -45,12 +45,19 @@ export function useHoldAtPointer(
       list?.removeEventListener("scroll", holdAtPointer);
     };
   }, [listRef, holdAtPointer]);
-  useEffect(() => (dragging ? scrollAtEdges(listRef.current, pointer) : undefined), [dragging, listRef]);
+  useEffect(
+    () => (dragging ? scrollAtEdges(listRef.current, above, pointer) : undefined),
+    [dragging, listRef, above],
+  );
   return holdAtPointer;
 }
 
 /** Scrolls the list, frame by frame, for as long as the pointer is near an edge; answers how to end that. */
-function scrollAtEdges(list: HTMLElement | null, pointer: { readonly current: number | null }): () => void {
+function scrollAtEdges(
+  list: HTMLElement | null,
+  above: number,
+  pointer: { readonly current: number | null },
+): () => void {
   let last = performance.now();
   let rested = 0;
   const step = (now: number) => {
@@ -58,7 +65,9 @@ function scrollAtEdges(list: HTMLElement | null, pointer: { readonly current: nu
     const seconds = Math.min(now - last, 50) / 1000;
     last = now;
     const speed =
-      list && pointer.current !== null ? scrollSpeed(list.getBoundingClientRect(), pointer.current) : 0;
+      list && pointer.current !== null
+        ? scrollSpeed(list.getBoundingClientRect(), above, pointer.current)
+        : 0;
     rested = speed === 0 ? 0 : rested + seconds;
     const share = Math.max(0, Math.min(1, (rested - restBefore) / speedUp));
     if (list && share > 0) list.scrollTop += speed * share * seconds;

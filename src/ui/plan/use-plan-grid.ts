@@ -9,6 +9,7 @@ import { numbersOf } from "@/core/roster/sheet";
 import { fitting, type Chosen, type GridColumn } from "../kit/grid/columns";
 import { isSortable, sortWay } from "../kit/grid/sort";
 import { useGridTable } from "../kit/grid/use-grid-table";
+import { useTextScale } from "../kit/text-scale";
 import { useGridLayout } from "../workspace/use-grid-layout";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { planColumns, planShownAtFirst, type PlanCells, type RowMark } from "./plan-columns";
@@ -41,7 +42,11 @@ export function usePlanGrid(room: number, sortAtFirst: string): PlanGrid {
   const [layout, onLayout] = useGridLayout(`plan-${lens}-columns`, columns, planShownAtFirst[lens]);
   const [sort, onSort] = useState(sortAtFirst);
   const sortedBy = columns.find((column) => isSortable(column) && sortWay(sort, column) !== "none");
-  const fitted = useMemo(() => fitting(columns, layout, room - planInset), [columns, layout, room]);
+  const scale = useTextScale();
+  const fitted = useMemo(
+    () => fitting(columns, layout, (room - planInset) / scale),
+    [columns, layout, room, scale],
+  );
   const marks = useMemo(() => markRows(findings, lens), [findings, lens]);
   const notes = useMemo(() => notesOf(roster, lens), [roster, lens]);
   const isNumbered = layout.some(({ id }) => id === "number");

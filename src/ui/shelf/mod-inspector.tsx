@@ -12,6 +12,7 @@ import { countNeeded, neededToo, switchOnWithNeeds } from "@/core/edit/needed-to
 import { Button } from "../kit/button";
 import { FindingLine } from "../findings/finding-line";
 import { LevelMark } from "../kit/level";
+import { PageLink } from "../kit/page-link";
 import { Part } from "../kit/part";
 import { ItemNote } from "../plan/item-note";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -116,7 +117,7 @@ function Facts({ mod }: { mod: ShelfMod }) {
     ["Added", mono(day(mod.added))],
     ["Updated", mono(day(mod.updated))],
     ["Tags", mod.tags.join(", ")],
-    ["Page", manifest?.page ?? ""],
+    ["Page", manifest?.page && <PageLink page={manifest.page} />],
     ["For", manifest?.gameVersions && mono(`${roster.game.name} ${manifest.gameVersions}`)],
     ["Awards", awardsOf(manifest)],
     [
@@ -128,7 +129,7 @@ function Facts({ mod }: { mod: ShelfMod }) {
     ["Contents", mono(mod.content?.slice(0, 12) ?? null)],
   ];
   return (
-    <dl className="grid grid-cols-[72px_minmax(0,1fr)] gap-y-1">
+    <dl className="grid grid-cols-[4.5rem_minmax(0,1fr)] gap-y-1">
       {rows
         .filter(([, value]) => Boolean(value))
         .map(([name, value]) => (

@@ -4,7 +4,7 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { countingOf } from "@/core/roster/laws";
 import { notesOf } from "@/core/roster/notes";
 import { newestById, type Roster, type SeatedMod } from "@/core/roster/roster";
-import { compareVersions, isInRange } from "@/core/version/version";
+import { compareVersions, isInRange, versionText } from "@/core/version/version";
 import { usageKey } from "../workspace/usage-key";
 import type { Finding } from "@/core/model/finding";
 
@@ -62,7 +62,8 @@ export function shelfRows(roster: Roster, usage: Usage, findings: readonly Findi
     const seated = mod.problem ? null : (roster.modOf.get(mod.id) ?? null);
     const counts = seated?.mod ?? newest.get(mod.id);
     const supersededBy = !mod.problem && counts && counts !== mod ? counts.version : null;
-    const { id, name, version } = mod;
+    const { id, name } = mod;
+    const version = versionText(mod.version);
     return complete({ key: mod.path, id, name, version, mod, seated, supersededBy });
   });
   const missing = roster.mods
@@ -73,7 +74,7 @@ export function shelfRows(roster: Roster, usage: Usage, findings: readonly Findi
         key: `missing ${id}`,
         id,
         name: seated.mod?.name ?? id,
-        version: seated.mod?.version ?? "",
+        version: versionText(seated.mod?.version ?? ""),
         mod: null,
         seated,
         supersededBy: null,

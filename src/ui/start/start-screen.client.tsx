@@ -7,7 +7,7 @@ import { KeptBefore } from "./kept-before";
 /** The first thing on a fresh machine: which game, and where its files are. */
 export function StartScreen({ games, onAdded }: StartView & { onAdded: () => void }) {
   return (
-    <main className="mx-auto py-16 max-h-full w-[860px] max-w-[94vw] overflow-auto space-y-4">
+    <main className="mx-auto py-16 max-h-full w-[53.75rem] max-w-[94vw] overflow-auto space-y-4">
       <h1 className="text-xl font-bold">Which game do you keep mods for?</h1>
       <p className="text-ink2">
         Seating reads two folders: the game’s own, where the order file is written, and your shelf, where the

@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { otherVersions, type VersionChange } from "@/core/edit/versions";
 import type { SeatedMod } from "@/core/roster/roster";
-import { compareVersions } from "@/core/version/version";
+import { compareVersions, versionText } from "@/core/version/version";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { markOwnWork } from "../workspace/server";
@@ -26,7 +26,9 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
   return (
     <Part title="Version">
       <p className="flex min-h-6 items-baseline gap-2">
-        <span className="grow font-mono text-sm">{item.mod ? item.mod.version : "not known"}</span>
+        <span className="grow font-mono text-sm">
+          {item.mod ? versionText(item.mod.version) || "none" : "not known"}
+        </span>
         {item.gone ? (
           <span className="text-brick font-semibold">not on the shelf</span>
         ) : (
@@ -36,12 +38,12 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
       <ul className="space-y-1">
         {others.map((to) => (
           <li key={to.path} className="flex min-h-6 items-baseline gap-2">
-            <span className="grow font-mono text-sm">{to.version}</span>
+            <span className="grow font-mono text-sm">{versionText(to.version) || "no version"}</span>
             <span className="text-ink2 text-sm">
               {item.mod && compareVersions(to.version, item.mod.version) > 0 ? "newer" : "here too"}
             </span>
             <Button small look="quiet" onClick={() => setChanges([{ item, to }])}>
-              Take {to.version}…
+              Take {versionText(to.version) || "it"}…
             </Button>
           </li>
         ))}

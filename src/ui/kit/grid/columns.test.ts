@@ -75,8 +75,11 @@ test("a width stays between the narrowest and the widest", () => {
 });
 
 test("the name has a width in which it is read at ease; what is left over lies behind all columns", () => {
-  expect(gridTemplate(columns).gridTemplateColumns).toBe("minmax(120px, 560px) 80px 120px minmax(0, 1fr)");
-  expect(gridTemplate(columns).minWidth).toBe(120 + 80 + 120 + 4 * 12);
+  expect(gridTemplate(columns, 1).gridTemplateColumns).toBe("minmax(120px, 560px) 80px 120px minmax(0, 1fr)");
+  expect(gridTemplate(columns, 1).minWidth).toBe(120 + 80 + 120 + 4 * 12);
+  expect(gridTemplate(columns, 2).gridTemplateColumns).toBe(
+    "minmax(240px, 1120px) 160px 240px minmax(0, 1fr)",
+  );
 });
 
 test("rows are copied as cells apart by tabs, with headings where there are several; signs that part cells are none", () => {

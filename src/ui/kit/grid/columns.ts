@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 export interface GridColumn<Row> {
   readonly id: string;
   readonly label: string;
-  /** Pixels, until its user makes it wider or narrower. */
+  /** Pixels at the usual size of text, until its user makes it wider or narrower. */
   readonly width: number;
   /** A figure, which stands at the right. */
   readonly isFigure?: boolean;
@@ -60,7 +60,7 @@ export function moved(layout: GridLayout, id: string, to: number | string): Grid
   return next;
 }
 
-/** What of a layout has room beside the fixed columns, in pixels, from its start, with a fair part left for names. */
+/** What of a layout has room beside the fixed columns, in pixels at the usual size of text, from its start, with a fair part left for names. */
 export function fitting<Row>(
   columns: readonly GridColumn<Row>[],
   layout: GridLayout,
@@ -73,16 +73,24 @@ export function fitting<Row>(
   return end < 0 ? layout : layout.slice(0, end);
 }
 
-/** How the columns lie in a row. What room is left over lies behind them, so that a name and what is said of it stay together. */
-export function gridTemplate<Row>(columns: readonly GridColumn<Row>[]) {
+/**
+ * How the columns lie in a row, with text so much larger than usual. What room is left over lies behind them, so that a name and what is
+ * said of it stay together.
+ */
+export function gridTemplate<Row>(columns: readonly GridColumn<Row>[], textScale: number) {
+  const pixels = (width: number) => `${width * textScale}px`;
   const tracks = columns.map(({ isMain, width }) =>
-    isMain ? `minmax(${mainRoom.least}px, ${mainRoom.most}px)` : `${width}px`,
+    isMain ? `minmax(${pixels(mainRoom.least)}, ${pixels(mainRoom.most)})` : pixels(width),
   );
   const least = columns.reduce(
     (sum, { isMain, width }) => sum + gap + (isMain ? mainRoom.least : width),
     gap,
   );
-  return { gridTemplateColumns: `${tracks.join(" ")} minmax(0, 1fr)`, columnGap: gap, minWidth: least };
+  return {
+    gridTemplateColumns: `${tracks.join(" ")} minmax(0, 1fr)`,
+    columnGap: gap,
+    minWidth: least * textScale,
+  };
 }
 
 /** Rows as a spreadsheet takes them in: a line each, cells apart by tabs; the headings first where there are several. */

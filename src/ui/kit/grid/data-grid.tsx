@@ -20,7 +20,9 @@ import { GridMenu, type MenuOf } from "./grid-menu";
 import { afterClick, afterMenuClick, keepShown, type Selection } from "./selection";
 import { useGridKeys } from "./use-grid-keys";
 import { useGridTable } from "./use-grid-table";
+import { useTextScale } from "../text-scale";
 
+/** Pixels at the usual size of text. */
 const rowHeight = 32;
 
 interface DataGridProps<Row extends object> extends Chosen {
@@ -52,17 +54,19 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
   const keys = useMemo(() => rows.map(keyOf), [rows, keyOf]);
   const places = useMemo(() => new Map(keys.map((key, at) => [key, at])), [keys]);
   const selection = useMemo(() => keepShown(places, props.selection), [places, props.selection]);
-  const template = useMemo(() => gridTemplate(shown), [shown]);
+  const scale = useTextScale();
+  const [height, above] = [rowHeight * scale, headHeight * scale];
+  const template = useMemo(() => gridTemplate(shown, scale), [shown, scale]);
   const active = selection.active === null ? undefined : places.get(selection.active);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
     getItemKey: useCallback((at: number) => keys[at]!, [keys]),
-    estimateSize: () => rowHeight,
+    estimateSize: () => height,
     overscan: 12,
     // The headings stand above the rows, and stay in sight.
-    scrollMargin: headHeight,
-    scrollPaddingStart: headHeight,
+    scrollMargin: above,
+    scrollPaddingStart: above,
     rangeExtractor: useCallback(
       (range: Range) => {
         const inSight = defaultRangeExtractor(range);
@@ -73,6 +77,7 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
       [active],
     ),
   });
+  useEffect(() => virtual.measure(), [height, virtual]);
   useEffect(() => {
     if (active !== undefined) virtual.scrollToIndex(active, { align: "auto" });
   }, [active, virtual]);
@@ -96,7 +101,7 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
     setHead,
     commands,
     selectedRows,
-    page: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 0) / rowHeight) - 2),
+    page: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 0) / height) - 2),
   });
   const clicked = useCallback(
     (event: MouseEvent, key: string) => {
@@ -157,7 +162,8 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
                 rowKey={keys[index]!}
                 row={rows[index]!}
                 at={index}
-                top={start - headHeight}
+                top={start - above}
+                height={height}
                 columns={shown}
                 template={template}
                 isSelected={chosen.has(keys[index]!)}
@@ -193,6 +199,7 @@ interface GridRowProps<Row> {
   readonly row: Row;
   readonly at: number;
   readonly top: number;
+  readonly height: number;
   readonly columns: readonly GridColumn<Row>[];
   readonly template: ReturnType<typeof gridTemplate>;
   readonly isSelected: boolean;
@@ -207,7 +214,7 @@ const rowLook =
   "forced-colors:aria-selected:before:bg-[Highlight] outline-pine data-[active]:group-focus-visible/grid:outline-2 data-[active]:-outline-offset-2";
 
 const GridRow = memo(function GridRow<Row>(props: GridRowProps<Row>) {
-  const { id, rowKey, row, at, top, columns, template, isSelected, isActive, onClick } = props;
+  const { id, rowKey, row, at, top, height, columns, template, isSelected, isActive, onClick } = props;
   return (
     <div
       id={id}
@@ -218,7 +225,7 @@ const GridRow = memo(function GridRow<Row>(props: GridRowProps<Row>) {
       aria-selected={isSelected}
       onClick={(event) => onClick(event, rowKey)}
       className={rowLook}
-      style={{ ...template, top, height: rowHeight }}
+      style={{ ...template, top, height }}
     >
       <GridCells columns={columns} row={row} />
     </div>

@@ -1,6 +1,7 @@
 import { useRef, useState, type PointerEvent } from "react";
 import { moved, rowInset, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
 import { nextSort, sortWay } from "./sort";
+import { useTextScale } from "../text-scale";
 
 interface Props<Row> extends Chosen {
   readonly label: string;
@@ -12,6 +13,7 @@ interface Props<Row> extends Chosen {
   readonly inset?: number;
 }
 
+/** Pixels at the usual size of text. */
 export const headHeight = 32;
 
 export const headId = (label: string, column: string): string =>
@@ -32,6 +34,7 @@ export function GridHead<Row>({
   active,
   inset = rowInset,
 }: Props<Row>) {
+  const scale = useTextScale();
   const [target, setTarget] = useState<string | null>(null);
   const dragged = useRef<{ id: string; x: number; isMoving: boolean } | null>(null);
   const onPointerMove = (event: PointerEvent) => {
@@ -63,7 +66,7 @@ export function GridHead<Row>({
     <div
       role="row"
       aria-rowindex={1}
-      style={{ ...template, height: headHeight, paddingLeft: inset, paddingRight: rowInset }}
+      style={{ ...template, height: headHeight * scale, paddingLeft: inset, paddingRight: rowInset }}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
       className="border-line bg-sunk text-ink2 sticky top-0 z-[4] grid items-center border-b text-sm font-semibold"
@@ -101,7 +104,13 @@ export function GridHead<Row>({
                 {column.isOrder ? "" : { ascending: "↑", descending: "↓", none: "" }[way]}
               </span>
             </button>
-            {!isFixed && <WidthHandle width={width} onWiden={(by) => onLayout(widened(layout, id, by))} />}
+            {!isFixed && (
+              <WidthHandle
+                width={width}
+                onWiden={(to) => onLayout(widened(layout, id, to - width))}
+                scale={scale}
+              />
+            )}
           </span>
         );
       })}
@@ -110,7 +119,15 @@ export function GridHead<Row>({
 }
 
 /** Makes a column wider or narrower by dragging its edge; the keyboard does so at the heading itself. */
-function WidthHandle({ width, onWiden }: { width: number; onWiden: (by: number) => void }) {
+function WidthHandle({
+  width,
+  scale,
+  onWiden,
+}: {
+  width: number;
+  scale: number;
+  onWiden: (to: number) => void;
+}) {
   const from = useRef<{ x: number; width: number } | null>(null);
   return (
     <span
@@ -122,7 +139,7 @@ function WidthHandle({ width, onWiden }: { width: number; onWiden: (by: number) 
         event.currentTarget.setPointerCapture(event.pointerId);
       }}
       onPointerMove={(event) => {
-        if (from.current) onWiden(from.current.width + event.clientX - from.current.x - width);
+        if (from.current) onWiden(from.current.width + (event.clientX - from.current.x) / scale);
       }}
       onPointerUp={(event) => {
         event.stopPropagation();

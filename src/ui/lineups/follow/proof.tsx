@@ -46,7 +46,7 @@ export function Proof({ followed }: { followed: Followed }) {
         <Icon size={22} aria-hidden className={`shrink-0 ${ink}`} />
         <div>
           <p className="text-lg font-bold">{verdictTitle(verdict)}</p>
-          <dl className="mt-1 grid grid-cols-[90px_1fr] gap-y-0.5">
+          <dl className="mt-1 grid grid-cols-[5.625rem_1fr] gap-y-0.5">
             <dt className="text-ink2">Its author’s</dt>
             <dd className="font-mono">
               {claim.fingerprint === null ? (

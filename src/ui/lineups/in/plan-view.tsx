@@ -59,7 +59,7 @@ export function PlanView({
     [],
   );
   return (
-    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] max-md:overflow-auto md:grid-cols-[minmax(0,1fr)_260px] xl:grid-cols-[minmax(0,1fr)_340px]">
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] max-md:overflow-auto md:grid-cols-[minmax(0,1fr)_16.25rem] xl:grid-cols-[minmax(0,1fr)_21.25rem]">
       <div className="flex min-h-0 min-w-0 flex-col">
         <div className="min-h-0 grow space-y-4 overflow-auto p-5">
           <Head resolved={resolved} fileName={fileName} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { Select } from "../../kit/select";
 import { useMemo } from "react";
 import type { PlannedMod, PlanStatus } from "@/core/lineup/plan";
@@ -69,7 +70,13 @@ const columnsOf = (
       <span className={wanted.on ? "" : "text-ink3 font-normal line-through"}>{wanted.name}</span>
     ),
   },
-  { id: "version", label: "Version", width: 76, isMono: true, text: ({ wanted }) => wanted.version },
+  {
+    id: "version",
+    label: "Version",
+    width: 76,
+    isMono: true,
+    text: ({ wanted }) => versionText(wanted.version),
+  },
   ...byStatus(status, keepMine, onTurn),
   {
     id: "role",
@@ -180,7 +187,13 @@ const extraColumns: readonly GridColumn<SeatedMod>[] = [
     isMain: true,
     text: ({ id, mod }) => mod?.name ?? id,
   },
-  { id: "version", label: "Version", width: 76, isMono: true, text: ({ mod }) => mod?.version ?? "" },
+  {
+    id: "version",
+    label: "Version",
+    width: 76,
+    isMono: true,
+    text: ({ mod }) => versionText(mod?.version ?? ""),
+  },
 ];
 
 const keyOfExtra = ({ id }: SeatedMod): string => id;

@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { useMemo, useRef, type KeyboardEvent } from "react";
 import { certaintyWords } from "@/core/messages/matching";
 import { plural } from "@/core/messages/parts";
@@ -92,7 +93,7 @@ function Line({
           >
             <span className="text-ink2 font-mono text-sm">{at + 1}</span>
             {mod.name}
-            <span className="text-ink2 font-mono text-sm">{mod.version}</span>
+            <span className="text-ink2 font-mono text-sm">{versionText(mod.version)}</span>
             {from === "depot" && <span className="text-ink2 text-sm">depot</span>}
           </button>
         ))}
@@ -172,7 +173,7 @@ const lineColumns: readonly GridColumn<NumberedLine>[] = [
     label: "Version",
     width: 70,
     isMono: true,
-    text: ({ match: { known } }) => known?.mod.version ?? "",
+    text: ({ match: { known } }) => versionText(known?.mod.version ?? ""),
   },
   { id: "needs", label: "Says that it needs", width: 150, text: ({ match: { line } }) => line.needs ?? "" },
 ];

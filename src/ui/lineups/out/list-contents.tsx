@@ -1,5 +1,6 @@
 "use client";
 
+import { versionText } from "@/core/version/version";
 import { useMemo, useState } from "react";
 import { roleWords, termWords } from "@/core/messages/roles";
 import type { LineupRole, LineupSheet, LineupTerms } from "@/core/model/lineup";
@@ -112,7 +113,13 @@ const columnsOf = (
     text: stateOf,
     cell: (row) => <span className={row.mod ? "" : "text-saffron font-semibold"}>{stateOf(row)}</span>,
   },
-  { id: "version", label: "Version", width: 64, isMono: true, text: ({ mod }) => mod?.version ?? "" },
+  {
+    id: "version",
+    label: "Version",
+    width: 64,
+    isMono: true,
+    text: ({ mod }) => versionText(mod?.version ?? ""),
+  },
 ];
 
 /** What the controls in a row do, for many rows and by keyboard. */

@@ -19,7 +19,7 @@ export function ListOut() {
     [roster, settled],
   );
   return (
-    <div className="divide-line grid min-h-0 grow grid-cols-[minmax(0,1fr)] max-md:overflow-auto md:grid-cols-[minmax(0,1fr)_300px] md:grid-rows-2 md:divide-x xl:grid-cols-[270px_minmax(0,1fr)_300px] xl:grid-rows-1">
+    <div className="divide-line grid min-h-0 grow grid-cols-[minmax(0,1fr)] max-md:overflow-auto md:grid-cols-[minmax(0,1fr)_18.75rem] md:grid-rows-2 md:divide-x xl:grid-cols-[16.875rem_minmax(0,1fr)_18.75rem] xl:grid-rows-1">
       <div className="min-h-0 overflow-auto p-4 max-xl:row-start-2">
         <SheetForm sheet={sheet} change={change} />
       </div>

@@ -50,7 +50,7 @@ export function ShareCode({ lineup, note }: { lineup: Lineup } & Pick<Numbering,
         aria-label="Share code"
         value={code}
         rows={4}
-        className={`${inputLook} !h-auto py-1.5 font-mono text-xs break-all`}
+        className={`${inputLook} !h-auto py-1.5 font-mono text-sm break-all`}
         onFocus={(event) => event.target.select()}
       />
       <p className="text-ink2 text-sm">

@@ -15,7 +15,7 @@ export function SheetForm({ sheet, change }: Pick<SheetState, "sheet" | "change"
       <h2 id="sheet" className="text-lg font-bold">
         What you say of it
       </h2>
-      <div className="grid grid-cols-[1fr_110px] gap-3">
+      <div className="grid grid-cols-[1fr_6.875rem] gap-3">
         <Field
           label="Author"
           value={sheet.author}
@@ -88,7 +88,7 @@ function Keys({ sheet: { keys = [] }, change }: Part) {
     <fieldset>
       <legend className="text-ink2 mb-1 text-sm font-semibold">Keys of the game that the list changes</legend>
       {keys.map(({ key, does }, at) => (
-        <div key={at} className="mb-1.5 grid grid-cols-[80px_1fr_28px] gap-1.5">
+        <div key={at} className="mb-1.5 grid grid-cols-[5rem_1fr_1.75rem] gap-1.5">
           <input
             aria-label={`Key ${at + 1}`}
             value={key}
@@ -144,7 +144,7 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
     <fieldset>
       <legend className="text-ink2 mb-1 text-sm font-semibold">Pictures</legend>
       {pictures.map(({ caption, data }, at) => (
-        <div key={at} className="mb-1.5 grid grid-cols-[56px_1fr_28px] items-center gap-1.5">
+        <div key={at} className="mb-1.5 grid grid-cols-[3.5rem_1fr_1.75rem] items-center gap-1.5">
           {/* eslint-disable-next-line @next/next/no-img-element -- a picture as data: there is nothing to optimise */}
           <img src={data} alt={caption} className="border-line h-9 w-14 rounded border object-cover" />
           <input
