@@ -2,7 +2,7 @@ import { BitRows } from "./bit-rows";
 import { digraph, type Digraph } from "./digraph";
 import { Frontier } from "./frontier";
 import { OrderedNodes } from "./ordered-nodes";
-import { ShortestPaths, type ChainedEdges } from "./shortest-path";
+import { ShortestPaths, type KeyedGraph } from "./shortest-path";
 
 /** A table of bits of more nodes than this takes more than 32 MiB. */
 const mostInTable = 16_384;
@@ -19,7 +19,7 @@ const mostInTable = 16_384;
  * Nodes may be items or gates. A gate stands between two sets of items so that "all of these before all of
  * those" takes one edge an item instead of one a pair; a step over a gate counts as part of one link.
  */
-export class AcyclicGraph implements ChainedEdges {
+export class AcyclicGraph implements KeyedGraph {
   readonly from: number[] = [];
   readonly to: number[] = [];
   readonly origin: number[] = [];
@@ -46,10 +46,14 @@ export class AcyclicGraph implements ChainedEdges {
     this.firstIn = new Array<number>(items).fill(-1);
     this.mark = new Array<number>(items).fill(0);
     this.order = new OrderedNodes(items);
-    this.paths = new ShortestPaths(this, items);
+    this.paths = new ShortestPaths(this);
     const key = (v: number) => this.order.key(v);
     this.ahead = new Frontier(this.mark, key, this.firstOut, this.nextOut, this.to);
     this.behind = new Frontier(this.mark, (v) => -key(v), this.firstIn, this.nextIn, this.from);
+  }
+
+  get keys(): readonly number[] {
+    return this.order.keys;
   }
 
   get nodes(): number {
@@ -211,11 +215,7 @@ export class AcyclicGraph implements ChainedEdges {
    */
   shortestPath(start: number, goal: number, edges = this.from.length): number[] | null {
     // Whatever edges were added since, what lies on the way lies between the two.
-    const [first, last] = [this.order.key(start), this.order.key(goal)];
-    return this.paths.between(start, goal, (edge, node) => {
-      const key = this.order.key(node);
-      return edge < edges && key >= first && key <= last;
-    });
+    return this.paths.between(start, goal, edges);
   }
 
   /**

@@ -6,7 +6,8 @@ const spacing = 2 ** 32;
  * those of its neighbours. Where there is no room left for one, all keys are dealt out anew.
  */
 export class OrderedNodes {
-  private readonly keys: number[];
+  /** Of each node, greater the later it comes; until the next change. */
+  readonly keys: number[];
   private readonly before: number[];
   private readonly behind: number[];
   private first: number;
@@ -20,7 +21,6 @@ export class OrderedNodes {
     this.last = count - 1;
   }
 
-  /** Greater the later a node comes; until the next change. */
   key(node: number): number {
     return this.keys[node]!;
   }

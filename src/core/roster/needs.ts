@@ -2,7 +2,7 @@ import type { PluginId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
 import { isInRange } from "../version/version";
 import { foldName } from "./fold";
-import { newestHere, type Roster, type SeatedPlugin } from "./roster";
+import { newestHere, type Roster, type SeatedPlugin, type Stock } from "./roster";
 
 export type NeedStanding = "on" | "off" | "shelf" | "other-version" | "missing";
 
@@ -60,20 +60,34 @@ const seatedMaster = ({ id, loads, withheld, mod }: SeatedPlugin): Need => ({
 
 /** It comes with a mod that the profile does not hold, whatever part of it is taken. */
 function masterOfShelf(roster: Roster, name: string): Need {
-  const { game, modOf, stock } = roster;
-  const wanted = foldName(game, name);
-  const mod = stock.shelf.find(
-    (each) =>
-      !modOf.has(each.id) &&
-      newestHere(stock, each.id) === each &&
-      each.plugins.some(({ name: own, part }) => part === undefined && foldName(game, own) === wanted),
-  );
+  const bringing = bringersOf(roster).get(foldName(roster.game, name)) ?? [];
+  const mod = bringing.find(({ id }) => !roster.modOf.has(id));
   return {
     name: mod ? `${name}, of ${mod.name}` : name,
     standing: mod ? "shelf" : "missing",
     mod: mod ?? null,
     plugin: null,
   };
+}
+
+const bringers = new WeakMap<Stock, ReadonlyMap<string, readonly ShelfMod[]>>();
+
+/** The newest mods of the shelf that bring a plugin whatever is taken of them, by its name as the game compares names. */
+function bringersOf({ game, stock }: Roster): ReadonlyMap<string, readonly ShelfMod[]> {
+  const known = bringers.get(stock);
+  if (known) return known;
+  const byName = new Map<string, ShelfMod[]>();
+  for (const mod of stock.shelf) {
+    if (newestHere(stock, mod.id) !== mod) continue;
+    for (const { name, part } of mod.plugins) {
+      if (part !== undefined) continue;
+      const key = foldName(game, name);
+      if (byName.has(key)) byName.get(key)!.push(mod);
+      else byName.set(key, [mod]);
+    }
+  }
+  bringers.set(stock, byName);
+  return byName;
 }
 
 /** Everything that a mod needs; a master that a required mod brings is told by the name of that. */
