@@ -171,7 +171,7 @@ async function measurePlan(page: Page, url: string, figures: Figures): Promise<v
   for (let run = 0; run < 3; run++) {
     const propose = { does: "click", on: "button", named: "Propose an order" } as const;
     proposals.push((await painted(page, propose, { of: "main h1", holds: "of" })).ms);
-    await page.getByRole("button", { name: "Leave as it is" }).click();
+    await page.getByRole("button", { name: "Cancel" }).click();
     await page.getByRole("grid").waitFor();
   }
   figures.set("proposal shown, ms", ms(median(proposals)));
@@ -222,11 +222,11 @@ async function measureLists(page: Page, url: string, token: string, figures: Fig
   await page
     .getByLabel("Lineup file")
     .setInputFiles({ name: "all.lineup.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await page.getByRole("button", { name: "Make the profile" }).waitFor();
+  await page.getByRole("button", { name: "Create profile" }).waitFor();
   figures.set("import of it, to a shown preview, ms", ms(performance.now() - began));
   const made = await painted(
     page,
-    { does: "click", on: "button", named: "Make the profile" },
+    { does: "click", on: "button", named: "Create profile" },
     { of: "header" },
   );
   figures.set("making the profile, ms", ms(made.ms));

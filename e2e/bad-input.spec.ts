@@ -8,20 +8,20 @@ test("broken archives and lying plugins are told with their names, and stop noth
 }) => {
   await page.getByRole("link", { name: /^Shelf/ }).click();
   // The copy that this test runs on has times of its own, so everything is read once more.
-  await page.getByRole("button", { name: "Read the shelf" }).click();
-  await expect(page.getByText(/^72 items: \d+ read, \d+ unchanged, 3 unsound$/)).toBeVisible();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
+  await expect(page.getByText(/^72 items: \d+ read, \d+ unchanged, 3 unusable$/)).toBeVisible();
   const whole = await readFile(join(shelfFolder, "Glass Tides-2.3.0.zip"));
   await writeFile(join(shelfFolder, "Cut Short-1.0.zip"), whole.subarray(0, 700));
   await mkdir(join(shelfFolder, "Lying Plugin-1.0"));
   await writeFile(join(shelfFolder, "Lying Plugin-1.0", "Lying.plank"), "RIFF\x7f\0\0\0SEAP");
   await copyFile(join(shelfFolder, "Small Fry-1.0.0.zip"), join(shelfFolder, "Small Fry-0.9.zip"));
-  await page.getByRole("button", { name: "Read the shelf" }).click();
-  await expect(page.getByText("75 items: 3 read, 72 unchanged, 4 unsound")).toBeVisible();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
+  await expect(page.getByText("75 items: 3 read, 72 unchanged, 4 unusable")).toBeVisible();
   await page.getByLabel("Filter the shelf").fill("cut short");
   await expect(page.getByText("1 of 75 shown")).toBeVisible();
   await page.getByRole("row", { name: /Cut Short/ }).click();
   await expect(page.getByRole("complementary", { name: "Inspector" })).toContainText(
-    "It is left out: it is no sound zip archive",
+    "It is ignored: it is no intact ZIP archive",
   );
   await page.getByLabel("Filter the shelf").fill("lying");
   await page.getByRole("row", { name: /Lying Plugin/ }).click();
@@ -33,10 +33,10 @@ test("broken archives and lying plugins are told with their names, and stop noth
   await stored(page);
   await page.getByRole("link", { name: "Overview" }).click();
   await expect(page.locator("#findings")).toContainText("Plugin cannot be read");
-  await page.getByRole("button", { name: "Show all 4: Unsound on the shelf" }).click();
-  await expect(page.locator("#findings")).toContainText("Cut Short-1.0.zip is left out");
+  await page.getByRole("button", { name: "Show all 4: Damaged or unusable" }).click();
+  await expect(page.locator("#findings")).toContainText("Cut Short-1.0.zip is ignored");
   await rm(join(shelfFolder, "Cut Short-1.0.zip"));
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await expect(page.locator("#findings")).not.toContainText("Cut Short-1.0.zip");
 });
 
@@ -83,11 +83,11 @@ test("files that are no lineup give a clear message each and change nothing", as
     [
       "markup.json",
       JSON.stringify(named("<img src=x onerror=alert(1)>.plank")),
-      /markup\.json is not sound at plugins\.8\.name: this cannot be the name of a file/,
+      /markup\.json is not valid at plugins\.8\.name: this cannot be the name of a file/,
     ],
-    ["quotes.json", JSON.stringify(named('a"b.plank')), /quotes\.json is not sound at plugins\.8\.name/],
-    ["newline.json", JSON.stringify(named("a\nb.plank")), /newline\.json is not sound at plugins\.8\.name/],
-    ["path.json", JSON.stringify(named("../../x.plank")), /path\.json is not sound at plugins\.8\.name/],
+    ["quotes.json", JSON.stringify(named('a"b.plank')), /quotes\.json is not valid at plugins\.8\.name/],
+    ["newline.json", JSON.stringify(named("a\nb.plank")), /newline\.json is not valid at plugins\.8\.name/],
+    ["path.json", JSON.stringify(named("../../x.plank")), /path\.json is not valid at plugins\.8\.name/],
   ];
   for (const [name, content, message] of cases) {
     await page
@@ -116,13 +116,13 @@ test("a lineup with what is not here lists it first, keeps its seats, and says h
   const file = Buffer.from(await (await page.request.get(`${seating.url}${href}`)).body());
   await rm(join(shelfFolder, "Small Fry-1.0.0.zip"));
   await page.goto(`${seating.url}/shelf`);
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await expect(page.getByText("71 items")).toBeVisible();
   await page.goto(`${seating.url}/lineups?part=in`);
   await dropFile(page.getByText("Drop a lineup file here"), "dropped.lineup.json", file);
   await expect(page.getByText(/^To get/)).toContainText("1");
   await expect(page.getByText(/depot:small-fry/)).toBeVisible();
-  await page.getByRole("button", { name: "Make the profile" }).click();
+  await page.getByRole("button", { name: "Create profile" }).click();
   await expect(page.getByText("Not yet: 1 thing of the list is not here")).toBeVisible();
   await expect(page.getByText("Small Fry 1.0.0: not here")).toBeVisible();
   await page.goto(`${seating.url}/plan`);

@@ -49,7 +49,7 @@ base(
       await page.getByRole("button", { name: "Use these folders" }).click();
       await expect(page.getByRole("heading", { name: "First set" })).toBeVisible();
       await page.getByRole("link", { name: /^Shelf/ }).click();
-      await expect(page.getByText("72 items: 72 read, 0 unchanged, 3 unsound")).toBeVisible();
+      await expect(page.getByText("72 items: 72 read, 0 unchanged, 3 unusable")).toBeVisible();
       await page.getByLabel("Filter the shelf").fill("tidal core");
       await page.getByRole("row", { name: /Tidal Core/ }).click();
       await page.getByRole("button", { name: "Add to this profile" }).click();
@@ -64,7 +64,7 @@ base(
       await expect(asked).toContainText("1 profile goes: First set");
       await asked.getByRole("button", { name: "Remove Brinehollow" }).click();
       await expect(page.getByRole("heading", { name: "Which game do you keep mods for?" })).toBeVisible();
-      await page.getByRole("button", { name: "Bring it back" }).click();
+      await page.getByRole("button", { name: "Restore" }).click();
       await expect(page.getByRole("heading", { name: "First set" })).toBeVisible();
       await expect(page.getByRole("contentinfo")).toContainText("1 of");
     } finally {

@@ -64,9 +64,9 @@ test("a dialog whose opener has gone meanwhile gives the focus to the view; the 
   await page.getByRole("row", { name: /Glass Tides/ }).waitFor();
   const these = page.getByRole("button", { name: /^With these/ });
   await these.press("Enter");
-  await page.getByRole("menuitem", { name: /^Drop 1/ }).press("Enter");
+  await page.getByRole("menuitem", { name: /^Move 1 to bin/ }).press("Enter");
   const dialog = page.getByRole("dialog");
-  await dialog.getByRole("button", { name: /^Drop/ }).click();
+  await dialog.getByRole("button", { name: /^Move 1 mod to bin/ }).click();
   await expect(dialog).toHaveCount(0);
   await expect.poll(() => focused(page)).not.toBe("");
   expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);

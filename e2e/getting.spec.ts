@@ -10,7 +10,7 @@ test("what is missing is got where it is reported, with what it needs, and once"
   for (const name of ["Glass Tides", "Tidal Core"])
     for (const file of await lying(name)) await rm(join(shelfFolder, file), { recursive: true });
   await page.goto(`${seating.url}/overview`);
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await page.getByText(/^\d+ items: /).waitFor();
   await expect(page.getByRole("link", { name: "2 mods of this profile not on the shelf" })).toBeVisible();
   const gone = page.getByRole("listitem").filter({ hasText: "Glass Tides" }).filter({ hasText: "version" });

@@ -115,7 +115,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await expect(told).toContainText(
     "Nothing of its load rank comes after Patches. Nothing more goes into Patches.",
   );
-  await told.getByRole("button", { name: "Lift what J Patches demands" }).click();
+  await told.getByRole("button", { name: "Remove the rule of section J Patches" }).click();
   await expect(told).toHaveCount(0);
 });
 
@@ -147,7 +147,7 @@ test("sections have numbers of their own and items weights, which last; an outgr
   await find(page, id);
   const number = () =>
     page
-      .getByText(/^Its number is/)
+      .getByText(/^Number in a sheet:/)
       .locator(".font-mono")
       .first()
       .innerText();
@@ -178,14 +178,14 @@ test("sections have numbers of their own and items weights, which last; an outgr
   // It holds more than lies between it and the next one: numbered anew, with what that changes shown before.
   await look();
   await expect(dialog.getByText("outgrown").first()).toBeVisible();
-  await dialog.getByRole("button", { name: "Number it anew…" }).click();
+  await dialog.getByRole("button", { name: "Renumber…" }).click();
   const preview = dialog.getByRole("region", { name: "Numbered anew" });
   await expect(preview).toContainText(`${at * 10 + 5} → ${at * 100}`);
   await expect(preview).toContainText("1 weight becomes a whole number");
   const [sheet] = await Promise.all([
     page.waitForEvent("download"),
     preview
-      .getByRole("button", { name: "Number it so" })
+      .getByRole("button", { name: "Renumber", exact: true })
       .click()
       .then(() => dialog.getByRole("button", { name: "Export the sheet" }).click()),
   ]);
@@ -219,7 +219,7 @@ test("a conflict shows who wins, and is kept so by a rule; two orders that disag
   await page.getByRole("option", { name: /^Bellbuoy Narrows D\d/ }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector).toContainText(/(Wins over|Loses to) .+ in \d files?\./);
-  await inspector.getByRole("button", { name: "Keep it so…" }).first().click();
+  await inspector.getByRole("button", { name: "Remember as a rule…" }).first().click();
   const dialog = page.getByRole("dialog", { name: "Remember as a rule" });
   await dialog.getByRole("button", { name: "Remember" }).click();
   await expect(page.getByRole("button", { name: /^Undo: remember a rule for/ })).toBeVisible();

@@ -64,7 +64,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
   await page.getByRole("menuitem", { name: "Harbour Lights" }).click();
   await expect(page.getByRole("button", { name: "Profile: Harbour Lights" })).toBeVisible();
   const text = await exported(page, seating.url);
-  await page.getByText("Send it").waitFor();
+  await page.getByRole("heading", { name: "Share", exact: true }).waitFor();
   const code = await page.getByRole("textbox", { name: "Share code" }).inputValue();
 
   const server = await startSecond();
@@ -87,7 +87,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
     await queue(there).getByRole("button", { name: "Try 1 failed again" }).click();
     await expect(queue(there).getByText("failed", { exact: true })).toHaveCount(0, { timeout: 60_000 });
     await expect(queue(there).getByText("by hand", { exact: true })).toHaveCount(0);
-    await there.getByRole("button", { name: "Make the profile" }).click();
+    await there.getByRole("button", { name: "Create profile" }).click();
     // What has no transfer is brought by hand.
     await expect(there.getByText(/^Not yet: 2 things/)).toBeVisible();
     for (const name of ["Lamplight Rework", "Ropewalk Quay"])
@@ -96,7 +96,7 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
         join(second, "shelf", `${name}.zip`),
       );
     await there.goto(`${server.url}/shelf`);
-    await there.getByRole("button", { name: "Read the shelf" }).click();
+    await there.getByRole("button", { name: "Scan for changes" }).click();
     await there.getByText(/^\d+ items/).waitFor();
     await there.goto(`${server.url}/lineups?part=following`);
     await expect(there.getByText("Reproduced exactly")).toBeVisible();
@@ -104,13 +104,13 @@ test("a list goes out here and comes in on another machine with an empty shelf: 
     // The code says the same, and the link to the page of the first one, too.
     await there.goto(`${server.url}/lineups?part=in#code=${code}`);
     await expect(there.getByText(/^Found here/)).toBeVisible();
-    await there.getByRole("button", { name: "Leave it" }).click();
+    await there.getByRole("button", { name: "Cancel" }).click();
     const profile = new URL(
       (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!,
       seating.url,
     ).searchParams.get("profile")!;
     await there.getByLabel(/^Or paste/).fill(`${seating.url}/lineup/${profile}`);
-    await there.getByRole("button", { name: "Read it" }).click();
+    await there.getByRole("button", { name: "Read list" }).click();
     await expect(there.getByRole("heading", { name: "Harbour Lights" })).toBeVisible();
     await there.context().close();
   } finally {
@@ -134,7 +134,7 @@ test("a list that was changed by hand says so and where; one without a fingerpri
   const verdictOn = async (name: string, content: string) => {
     await page.goto(`${seating.url}/lineups?part=in`);
     await openList(page, name, content);
-    await page.getByRole("button", { name: "Make the profile" }).click();
+    await page.getByRole("button", { name: "Create profile" }).click();
     await expect(page.getByRole("status").filter({ hasText: "Its author’s" })).toBeVisible();
     return page.getByRole("status").filter({ hasText: "Its author’s" });
   };
@@ -199,7 +199,7 @@ test("a second, empty installation says of every format what is true: whole, and
       await partIn.click();
       await expect(partIn).toHaveAttribute("aria-current", "page");
       await openList(there, name, content);
-      await there.getByRole("button", { name: "Make the profile" }).click();
+      await there.getByRole("button", { name: "Create profile" }).click();
       const proof = there.getByRole("status").filter({ hasText: "Its author’s" });
       await expect(proof).toBeVisible();
       return (await proof.locator("p").first().innerText()).trim();
@@ -214,7 +214,7 @@ test("a second, empty installation says of every format what is true: whole, and
 
     await cp(shelfFolder, join(second, "shelf"), { recursive: true });
     await there.goto(`${server.url}/shelf`);
-    await there.getByRole("button", { name: "Read the shelf" }).click();
+    await there.getByRole("button", { name: "Scan for changes" }).click();
     await expect(there.getByText(/^\d+ items: /)).toBeVisible();
     await there.getByRole("link", { name: "Lineups" }).click();
     for (const [format, text] of texts) {
@@ -243,8 +243,8 @@ test("a list is copied as plain lines, with what they leave behind said before, 
   await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
   await page.goto(`${seating.url}/lineups`);
   await choose(page.getByLabel("As a file"), "Plain lines");
-  await expect(page.getByText("It leaves behind:", { exact: false }).first()).toContainText("hashes");
-  await page.getByRole("button", { name: "Copy it", exact: true }).click();
+  await expect(page.getByText("Not included:", { exact: false }).first()).toContainText("hashes");
+  await page.getByRole("button", { name: "Copy text", exact: true }).click();
   await expect(page.getByText("Long Descent as Plain lines is in the clipboard.")).toBeVisible();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied).toMatch(
@@ -252,7 +252,7 @@ test("a list is copied as plain lines, with what they leave behind said before, 
   );
   await page.goto(`${seating.url}/lineups?part=in`);
   await page.getByLabel(/^Or paste/).fill(copied);
-  await page.getByRole("button", { name: "Read it" }).click();
+  await page.getByRole("button", { name: "Read list" }).click();
   await expect(page.getByRole("heading", { name: "Long Descent" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Lines to be answered" })).toHaveCount(0);
   await expect(page.getByText(/^To get|^Not to be had|^Here in another version/)).toHaveCount(0);
@@ -266,7 +266,7 @@ test("messy words from a forum are matched, the unsure ones answered by keyboard
   const words =
     "My winter list, enjoy it everybody!\n1. Tidal Core v2.1.0\n2) Abyss Libary\n- [ ] Small Fry\nPurple Orchard of Quartz";
   await page.getByLabel(/^Or paste/).fill(words);
-  await page.getByRole("button", { name: "Read it" }).click();
+  await page.getByRole("button", { name: "Read list" }).click();
   const lines = page.getByRole("list", { name: "Lines to be answered" });
   await expect(lines.getByRole("listitem")).toHaveCount(2);
   await lines.getByRole("listitem").first().focus();
@@ -279,11 +279,11 @@ test("messy words from a forum are matched, the unsure ones answered by keyboard
   await page.waitForTimeout(600);
   await page.reload();
   await page.getByLabel(/^Or paste/).fill(words);
-  await page.getByRole("button", { name: "Read it" }).click();
-  await expect(page.getByRole("button", { name: "Make the profile" })).toBeVisible();
+  await page.getByRole("button", { name: "Read list" }).click();
+  await expect(page.getByRole("button", { name: "Create profile" })).toBeVisible();
   await expect(lines).toHaveCount(0);
   await page.getByText("Only its order, into Long Descent").click();
-  await page.getByRole("button", { name: "Take its order" }).click();
+  await page.getByRole("button", { name: "Apply order" }).click();
   await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toBeVisible();
   await page.getByRole("button", { name: /^Undo: take the order of/ }).click();
   await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toHaveCount(0);
@@ -299,7 +299,7 @@ test("a list that is dropped anywhere in the window is looked at, and left witho
   await dropFile(page.locator("main"), "winter.csv", text);
   await expect(page.getByRole("heading", { name: "winter" })).toBeVisible();
   await expect(page.getByText(/^Found here/)).toContainText("59");
-  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByRole("button", { name: "Choose a lineup" })).toBeVisible();
   await page.getByRole("button", { name: /^Profile:/ }).click();
   await expect(page.getByRole("menuitem", { name: /^winter/ })).toHaveCount(0);
@@ -343,7 +343,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await page.goto(`${seating.url}/lineups?part=in`);
   await openList(page, "winter.lineup.json", first);
   await page.getByLabel("Name of the new profile").fill("Mine");
-  await page.getByRole("button", { name: "Make the profile" }).click();
+  await page.getByRole("button", { name: "Create profile" }).click();
   await expect(page.getByText("Reproduced exactly")).toBeVisible();
   await expect(page.getByText("No difference from the list")).toBeVisible();
 
@@ -382,14 +382,14 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await expect(known).toContainText("the same number and other contents");
   await page.getByLabel(/^Into Mine, with what is yours/).check();
   await expect(page.getByText(/^\d+ changes? of yours would be lost$/)).toBeVisible();
-  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
   await openList(page, "winter-2.lineup.json", JSON.stringify(next));
   await expect(known).toContainText("Mine follows version 1.0 of this list. This is version 2.0: newer.");
   await known.getByRole("button", { name: "Merge it into Mine" }).click();
   await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
   await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();
   await page.getByText("the list’s: taken out").click();
-  await page.getByRole("button", { name: /^Take over \d+$/ }).click();
+  await page.getByRole("button", { name: /^Apply \d+ changes?$/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await stored(page);
   await page.getByRole("button", { name: /^Undo: take over/ }).click();
@@ -417,7 +417,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   expect(third.mods.length).toBeLessThan(next.mods.length);
   await openList(page, "winter-3.lineup.json", JSON.stringify(third));
   await expect(page.getByText("do not contradict each other")).toBeVisible();
-  await page.getByRole("button", { name: /^Take over \d+$/ }).click();
+  await page.getByRole("button", { name: /^Apply \d+ changes?$/ }).click();
   await expect(page.getByRole("heading", { name: /move; no valid order moves fewer$/ })).toBeVisible();
   await expect(page.getByRole("link", { name: "1 changed by you" })).toBeVisible();
 });
@@ -440,10 +440,10 @@ test("what a list does not have is told as extra, and goes off where the list is
   await expect(page.getByText(/^Extra here 1 not in the new profile$/)).toBeVisible();
   await page.getByText("Into Long Descent, with what is yours").click();
   await expect(page.getByText(/^Extra here 1 they stay on/)).toBeVisible();
-  await page.getByText("Into Long Descent, what is yours besides goes off").click();
+  await page.getByText("Replace Long Descent: your other mods are switched off").click();
   await page.getByText(/^Extra here 1 they are switched off/).click();
   await expect(page.getByRole("grid", { name: "Extra here" })).toContainText("Glass Tides");
-  await page.getByRole("button", { name: "Take it in alone" }).click();
+  await page.getByRole("button", { name: "Replace profile" }).click();
   const undo = page.getByRole("button", { name: /^Undo: take Long Descent in/ });
   await expect(undo).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=glass+tides`);
@@ -468,7 +468,7 @@ test("nothing that a list says runs on its page, and the ticks of its steps are 
     );
   await page.getByRole("button", { name: "Add a key" }).click();
   await page.getByLabel("Key 1", { exact: true }).fill(script.slice(0, 50));
-  await page.getByRole("button", { name: "Note this as a version" }).click();
+  await page.getByRole("button", { name: "Publish as a version" }).click();
   await expect(page.getByText("The first version.")).toBeVisible();
   const href = (await page.getByRole("link", { name: "Export the lineup" }).getAttribute("href"))!;
   const profile = new URL(href, seating.url).searchParams.get("profile")!;

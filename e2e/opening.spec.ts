@@ -44,7 +44,7 @@ test("a tag brings the row that it changes, and no other", async ({ watched: pag
     await page.getByRole("button", { name: /^With these/ }).click();
     await page.getByRole("menuitem", { name: /^Tag 1/ }).click();
     await page.getByLabel("Tag", { exact: true }).fill(tag);
-    await page.getByRole("button", { name: "Give it" }).click();
+    await page.getByRole("button", { name: "Add tag" }).click();
     await page.getByText(`tag ${tag}`).waitFor();
     count += 1;
     await expect.poll(() => read.length).toBe(count);

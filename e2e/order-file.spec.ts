@@ -27,11 +27,11 @@ base("a game that has an order already starts with it, and nothing of it is lost
     await expect(page.getByRole("contentinfo")).toContainText("0 of 72 mods on");
     await expect(page.getByRole("button", { name: "Write order file" })).toHaveCount(0);
 
-    await bar.getByRole("button", { name: "Look at it" }).click();
+    await bar.getByRole("button", { name: "Compare orders" }).click();
     const dialog = page.getByRole("dialog");
     await expect(dialog).toContainText(`Lines that go: ${names(before).length}`);
     await expect(dialog).toContainText("Lost and Gone.skiff");
-    await dialog.getByRole("button", { name: "Take over the order that the game has now" }).click();
+    await dialog.getByRole("button", { name: "Apply the order that the game has now" }).click();
     await expect(bar).toHaveCount(0);
     await page.getByRole("link", { name: /^Plan/ }).click();
     await expect(
@@ -50,7 +50,7 @@ base("a game that has an order already starts with it, and nothing of it is lost
     await page
       .getByRole("listitem")
       .filter({ hasText: "lading.lst" })
-      .getByRole("button", { name: "Put it back" })
+      .getByRole("button", { name: "Restore" })
       .click();
     await expect(page.getByRole("contentinfo")).toContainText("Another program wrote the game’s order file");
     expect(await readFile(order, "utf8")).toBe(before);
@@ -72,7 +72,7 @@ test("what another program writes meanwhile is told, and can be taken over", asy
   await strip.getByRole("button", { name: "Look at the order file" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Lines that move: 1");
-  await dialog.getByRole("button", { name: "Take over the order that the game has now" }).click();
+  await dialog.getByRole("button", { name: "Apply the order that the game has now" }).click();
   await expect(strip).toContainText("The game reads this order");
   expect((await readFile(order, "utf8")).trim().split("\n")).toEqual(turned);
 });

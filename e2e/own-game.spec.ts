@@ -19,14 +19,14 @@ test("a game that nobody shipped is described, tried on its own plugin, and work
   await page.getByRole("button", { name: "Game: Brinehollow" }).click();
   await page.getByRole("menuitem", { name: "Add another game…" }).click();
   const dialog = page.getByRole("dialog");
-  await expect(dialog.getByText("3 things to mend")).toBeVisible();
+  await expect(dialog.getByText("3 fields need fixing")).toBeVisible();
   await dialog.getByLabel("Id", { exact: true }).first().fill("mire");
   await dialog.getByLabel("Name", { exact: true }).first().fill("Mire");
-  await dialog.getByLabel("Known by the file").fill("mire.exe");
+  await dialog.getByLabel("File that identifies the game").fill("mire.exe");
   await dialog.getByLabel("plugins", { exact: true }).check();
   await expect(dialog.getByText("needs at least one rank for plugins")).toBeVisible();
   await dialog.getByLabel("Extensions", { exact: true }).fill("mul");
-  await expect(dialog.getByText(/has to look different/)).toBeVisible();
+  await expect(dialog.getByText(/is not a valid value/)).toBeVisible();
   await dialog.getByLabel("Extensions", { exact: true }).fill(".mul");
   for (const [at, label] of ["first", "ordinary"].entries()) {
     await dialog.getByRole("button", { name: "Another rank" }).click();
@@ -67,7 +67,7 @@ test("a game that nobody shipped is described, tried on its own plugin, and work
   await expect(
     dialog.getByText(/short\.mul cannot be read so: the record “PL” at byte 0 says 20 bytes/),
   ).toBeVisible();
-  await expect(dialog.getByText("Every law is in order.")).toBeVisible();
+  await expect(dialog.getByText("The definition is complete.")).toBeVisible();
   await dialog.getByRole("button", { name: "Go on to its folders" }).click();
   await dialog.getByLabel("Folder of the game", { exact: true }).fill(join(own, "shelf"));
   await expect(dialog.getByText(/the game does not lie here/i)).toBeVisible();
@@ -89,7 +89,7 @@ test("laws are changed and saved as a file; everything goes out as one archive a
   seating,
 }) => {
   await page.goto(`${seating.url}/settings?part=definition`);
-  await expect(page.getByText("Every law is in order.")).toBeVisible();
+  await expect(page.getByText("The definition is complete.")).toBeVisible();
   await page.getByLabel("At most").first().fill("20");
   await page.getByRole("button", { name: "Save definition" }).click();
   await expect(page.getByText("A definition of your own.")).toBeVisible();

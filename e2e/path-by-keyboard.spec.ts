@@ -109,7 +109,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
       buffer: await readFile(file),
     });
     await page.getByText(/^Found here/).waitFor();
-    await tabTo(/^Make the profile$/);
+    await tabTo(/^Create profile$/);
     await press("Enter");
     await expect(page.getByText("Reproduced exactly")).toBeVisible();
   });

@@ -94,7 +94,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     });
     await expect(page.getByText(/^Found here/)).toContainText("59");
     await expect(page.getByText(/^To get/)).toHaveCount(0);
-    await page.getByRole("button", { name: "Make the profile" }).click();
+    await page.getByRole("button", { name: "Create profile" }).click();
     await expect(page.getByText("Reproduced exactly")).toBeVisible();
     const [wanted, here] = await page.locator("dd.font-mono").allInnerTexts();
     expect(here).toBe(wanted);

@@ -10,8 +10,8 @@ test("two profiles are compared, single differences taken over, and the comparis
   await page.getByRole("radio", { name: "own words" }).check();
   await page.getByLabel("Purpose in your own words").fill("for the long nights");
   await page.getByRole("button", { name: "Colour 4" }).click();
-  await choose(page.getByLabel("Begins"), "Long Descent");
-  await page.getByRole("button", { name: "Make it" }).click();
+  await choose(page.getByLabel("Start from"), "Long Descent");
+  await page.getByRole("button", { name: "Create profile" }).click();
   await expect(page.getByRole("button", { name: "Profile: Longer Descent" })).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=small+fry`);
   await page.getByRole("switch", { name: "Small Fry is on" }).click();
@@ -27,14 +27,14 @@ test("two profiles are compared, single differences taken over, and the comparis
   await page.keyboard.press("Alt+6");
   await choose(page.getByLabel("Compare it with"), "Long Descent");
   await expect(page.getByText(/^\d+ differences? from Long Descent$/)).toBeVisible();
-  await expect(page.getByRole("checkbox", { name: /^Take over: Small Fry/ }).first()).toBeVisible();
+  await expect(page.getByRole("checkbox", { name: /^Apply: Small Fry/ }).first()).toBeVisible();
   const saved = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as text" }).click();
   const text = await readFile(await (await saved).path(), "utf8");
   expect(text).toContain("Longer Descent");
   expect(text).toContain("Small Fry");
   expect(text).toContain("Instrument Room");
-  await page.getByRole("button", { name: /^Take over \d+$/ }).click();
+  await page.getByRole("button", { name: /^Apply \d+ changes?$/ }).click();
   await expect(page.getByText("No difference from Long Descent")).toBeVisible();
   await stored(page);
   await page.getByRole("button", { name: /^Undo: take over/ }).click();

@@ -55,7 +55,7 @@ test("a proposal is told as headings, moves with a switch each, and what accepti
   await expect(proposal).toMatchAriaSnapshot(`
     - region "Proposal":
       - heading /4 of 83 move; no valid order moves fewer/ [level=1]
-      - button "Leave as it is"
+      - button "Cancel"
       - button "Accept 4 moves"
       - img "The order now beside the order proposed; the list of moves says the same in words"
       - group "Moves":
@@ -104,7 +104,7 @@ test("a list that comes in is told by counts under headings, and its lines as a 
 }) => {
   await page.goto(`${seating.url}/lineups?part=in`);
   await page.getByLabel(/^Or paste/).fill("Glass Tides\nTidal Core\nSomething Unheard Of\n");
-  await page.getByRole("button", { name: "Read it" }).click();
+  await page.getByRole("button", { name: "Read list" }).click();
   const main = page.getByRole("main");
   await expect(main).toMatchAriaSnapshot(`
     - main:

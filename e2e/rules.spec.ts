@@ -31,7 +31,7 @@ test("a move is remembered as a rule, and the next proposal keeps it, also after
   await page.keyboard.press("Alt+o");
   await expect(page.getByRole("heading", { name: /of \d+ move; no valid order moves fewer/ })).toBeVisible();
   await expect(page.getByRole("group", { name: "Moves" })).not.toContainText("Murk and Silt.plank");
-  await page.getByRole("button", { name: "Leave as it is" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
 
   await seating.restart();
   await page.goto(`${seating.url}/rules`);
@@ -93,7 +93,7 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   await books.getByLabel("Rulebook file").setInputFiles(join(home, "demo/demo.json"));
   await expect(page.locator("[data-message]").first()).toContainText("is no rulebook");
   await books.getByLabel("Rulebook file").setInputFiles(join(depot, "soundings-1.0.json"));
-  await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Use", exact: true }).click();
   await expect(books).toContainText("4 rules, 0 off");
   await expect(books.getByRole("listitem").filter({ hasText: "Honest Prices.plank" })).toContainText(
     "set aside",
@@ -105,7 +105,7 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   const dialog = page.getByRole("dialog", { name: "Soundings: from 1.0 to 1.1" });
   await expect(dialog).toContainText("Prices go last, not first");
   await expect(dialog).toContainText("Changed rules 1");
-  await dialog.getByRole("button", { name: "Go by 1.1" }).click();
+  await dialog.getByRole("button", { name: "Use 1.1" }).click();
   await expect(books).toContainText("5 rules, 1 off");
   await stored(page);
   await page.goto(`${seating.url}/overview`);

@@ -23,7 +23,7 @@ test("the shelf is searched with slips, narrowed with counts told before, and al
   );
   await page.getByLabel("Filter the shelf").fill("");
   await bar(page).getByRole("combobox", { name: "State" }).click();
-  await expect(page.getByRole("option", { name: "unsound (3)" })).toBeVisible();
+  await expect(page.getByRole("option", { name: "unusable (3)" })).toBeVisible();
   await page.keyboard.press("Escape");
   await bar(page).getByRole("button", { name: "Tags" }).click();
   await page.getByLabel(/^water/).click();
@@ -196,7 +196,7 @@ test("what is shown is tagged, moved to a section, and dropped into a bin that g
   await expect(shown(page)).toHaveText("1 of 72 shown");
   await act(/^Tag 1/);
   await page.getByLabel("Tag", { exact: true }).fill("keep this");
-  await page.getByRole("button", { name: "Give it" }).click();
+  await page.getByRole("button", { name: "Add tag" }).click();
   await expect(
     page.getByText("1 mod have the tag keep this now.").or(page.getByText(/tag keep this/)),
   ).toBeVisible();
@@ -211,18 +211,18 @@ test("what is shown is tagged, moved to a section, and dropped into a bin that g
   await expect(page.getByRole("button", { name: /^Undo: move/ })).toBeVisible();
   await stored(page);
 
-  await act(/^Drop 1/);
+  await act(/^Move 1 to bin/);
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Long Descent would lose 1 mod: Small Fry");
   await expect(dialog).toContainText("All at Once would lose 1 mod: Small Fry");
-  await dialog.getByRole("button", { name: "Drop 1 mod" }).click();
+  await dialog.getByRole("button", { name: "Move 1 mod to bin" }).click();
   await expect(dialog).toHaveCount(0);
   await expect.poll(() => existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(false);
   await page.goto(`${seating.url}/overview`);
   await expect(page.getByRole("link", { name: "1 mod of this profile not on the shelf" })).toBeVisible();
   await page.goto(`${seating.url}/shelf`);
   await page.getByRole("button", { name: "Bin (1)" }).click();
-  await page.getByRole("button", { name: "Bring back Small Fry 1.0.0" }).click();
+  await page.getByRole("button", { name: "Restore Small Fry 1.0.0" }).click();
   await expect(page.getByText(/^72 items: 1 read/)).toBeVisible();
   expect(existsSync(join(shelfFolder, "Small Fry-1.0.0.zip"))).toBe(true);
 });
@@ -258,7 +258,7 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   };
   await drop("Fresh Paint-1.2.0.zip", zipSync(files));
   const dialog = page.getByRole("dialog");
-  await expect(dialog).toContainText("Take in Fresh Paint");
+  await expect(dialog).toContainText("Add Fresh Paint");
   await expect(dialog).toContainText("Twin Lanterns Easton the shelf, not in this profile");
   await expect(dialog).toContainText("kept-nowherenot here");
   await expect(dialog).toContainText("Glass Tides: 1 file");
@@ -266,7 +266,7 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(section).toHaveText("Water and weather");
   await choose(section, "Interface and look");
   expect(existsSync(join(shelfFolder, "Fresh Paint-1.2.0.zip"))).toBe(false);
-  await dialog.getByRole("button", { name: "Take it in" }).click();
+  await dialog.getByRole("button", { name: "Add to shelf" }).click();
   await expect(dialog).toContainText("Parts of Fresh Paint");
   await expect(dialog).toContainText("needs the expansion The Cold Trench, which is not on");
   await expect(dialog.getByRole("radio", { name: /^Pale/ })).toBeDisabled();
@@ -285,15 +285,17 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
 
   // A mod in another kind of archive, which keeps its kind on the shelf.
   await drop("Other Paint-2.0.7z", await make7z({ "textures/water/other.tex": strToU8("other paint") }));
-  await expect(dialog).toContainText("Take in Other Paint");
-  await dialog.getByRole("button", { name: "Take it in" }).click();
+  await expect(dialog).toContainText("Add Other Paint");
+  await dialog.getByRole("button", { name: "Add to shelf" }).click();
   await expect(dialog).toHaveCount(0);
   await page.getByLabel("Filter the shelf").fill("other paint");
   await expect(page.getByRole("switch", { name: "Other Paint is off" })).toBeVisible();
   expect(existsSync(join(shelfFolder, "Other Paint-2.0.7z"))).toBe(true);
 
   await drop("Cut.zip", zipSync(files).subarray(0, 300));
-  await expect(page.locator("[data-message]").filter({ hasText: "Cut.zip is no sound mod" })).toBeVisible();
+  await expect(
+    page.locator("[data-message]").filter({ hasText: "Cut.zip is damaged or unusable" }),
+  ).toBeVisible();
   await drop("harbour.png", strToU8("no mod and no list"));
   await expect(page.locator("[data-message]").filter({ hasText: "drop an archive" })).toBeVisible();
 });
@@ -303,7 +305,7 @@ test("what changes on the disk is told as a difference, and counts only when the
   seating,
 }) => {
   await page.goto(`${seating.url}/shelf`);
-  await expect(page.getByText("72 items as last read")).toBeVisible();
+  await expect(page.getByText("72 items as last scanned")).toBeVisible();
   await page.waitForTimeout(1000);
   await copyFile(join(shelfFolder, "Small Fry-1.0.0.zip"), join(shelfFolder, "Small Fry-1.0.1.zip"));
   await rename(join(shelfFolder, "Wide Lens-0.9.1.zip"), join(shelfFolder, "Wide Lens.away"));
@@ -313,7 +315,7 @@ test("what changes on the disk is told as a difference, and counts only when the
   await expect(page.getByText("Small Fry-1.0.1.zip", { exact: true })).toBeVisible();
   await expect(shown(page)).toHaveText("72 of 72 shown");
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await expect(page.getByText(/^72 items: 1 read, 71 unchanged/)).toBeVisible();
   await expect(told).toHaveCount(0);
   expect((await readFile(join(shelfFolder, "Wide Lens.away"))).length).toBeGreaterThan(0);

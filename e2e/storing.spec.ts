@@ -97,7 +97,7 @@ test("another window sees edits, shared rules and new profiles as they happen, a
   await page.getByRole("button", { name: "Profile: Long Descent" }).click();
   await page.getByRole("menuitem", { name: "New profile…" }).click();
   await page.getByRole("dialog").getByLabel("Name").fill("Seen Elsewhere");
-  await page.getByRole("dialog").getByRole("button", { name: "Make it" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Create profile" }).click();
   await other.getByRole("button", { name: /^Profile:/ }).click();
   await expect(other.getByRole("menuitem", { name: "Seen Elsewhere" })).toBeVisible();
 });
@@ -136,7 +136,7 @@ test("each window keeps its own profile and game, over a reload and whatever ano
   await menu(other, "Harbour Lights").click();
   await other.getByRole("menuitem", { name: "New profile…" }).click();
   await other.getByRole("dialog").getByLabel("Name").fill("Beside");
-  await other.getByRole("dialog").getByRole("button", { name: "Make it" }).click();
+  await other.getByRole("dialog").getByRole("button", { name: "Create profile" }).click();
   await expect(menu(other, "Beside")).toBeVisible();
   await menu(page, "Long Descent").click();
   await expect(page.getByRole("menuitem", { name: "Beside" })).toBeVisible();
@@ -201,8 +201,8 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await expect(page.locator("#findings")).toContainText("Masters in a circle");
   await page.keyboard.press("Alt+n");
   await page.getByLabel("Name", { exact: true }).fill("<i>Try & see</i>");
-  await choose(page.getByLabel("Begins"), "Harbour Lights");
-  await page.getByRole("button", { name: "Make it" }).click();
+  await choose(page.getByLabel("Start from"), "Harbour Lights");
+  await page.getByRole("button", { name: "Create profile" }).click();
   await expect(menu("<i>Try & see</i>")).toBeVisible();
   await menu("<i>Try & see</i>").click();
   await page.getByRole("menuitem", { name: "What this one is…" }).click();

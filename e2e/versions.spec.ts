@@ -84,7 +84,7 @@ test("archives that only their names make one mod are asked about once, and one 
   await writeFile(join(shelfFolder, "Common Sail-1.0.zip"), archive);
   await writeFile(join(shelfFolder, "Common Sail-1.1.zip"), zipSync({ "textures/sail.tex": strToU8("two") }));
   await page.goto(`${seating.url}/shelf?q=common+sail`);
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   const asked = page.getByRole("region", { name: "Versions or mods of their own" });
   await expect(asked).toContainText("Common Sail-1.0.zip, Common Sail-1.1.zip");
   await asked.getByRole("button", { name: "Mods of their own" }).click();
@@ -102,7 +102,7 @@ test("archives that only their names make one mod are asked about once, and one 
   await expect(page.getByRole("row", { name: /Sail of the Commons/ })).toBeVisible();
   await seating.restart();
   await page.goto(`${seating.url}/shelf?q=sail`);
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await expect(page.getByRole("row", { name: /Sail of the Commons/ })).toBeVisible();
   await expect(asked).toHaveCount(0);
 });

@@ -46,9 +46,9 @@ test("the main views", async ({ page }) => {
     "Winter Harbour-1.4.7z",
     await make7z({ "textures/water/shallow.tex": strToU8("ice") }),
   );
-  await page.getByRole("dialog").getByText("Take in Winter Harbour").waitFor();
+  await page.getByRole("dialog").getByText("Add Winter Harbour").waitFor();
   await take(page, "taking-in");
-  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
 
   await visit(page, `${server.url}/profiles`);
   await page.getByLabel("Compare it with").click();
@@ -124,7 +124,7 @@ test("the main views", async ({ page }) => {
   await visit(page, `${server.url}/rules`);
   const depot = join(home, "demo/brinehollow/depot/rulebooks/soundings-1.0.json");
   await page.getByLabel("Rulebook file").setInputFiles(depot);
-  await page.getByRole("dialog").getByRole("button", { name: "Go by it" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Use", exact: true }).click();
   await closeMessage(page);
   await page
     .getByRole("button", { name: /Glass Tides\.plank/ })
@@ -138,7 +138,7 @@ test("the main views", async ({ page }) => {
   const text = await (await page.request.get(`${server.url}${href}`)).text();
   await rm(join(home, "demo/brinehollow/shelf/Small Fry-1.0.0.zip"));
   await visit(page, `${server.url}/shelf`);
-  await page.getByRole("button", { name: "Read the shelf" }).click();
+  await page.getByRole("button", { name: "Scan for changes" }).click();
   await page.getByText(/^\d+ items/).waitFor();
   await visit(page, `${server.url}/lineups`);
   await page.getByText("None yet.").waitFor();
@@ -171,7 +171,7 @@ test("the main views", async ({ page }) => {
   const file = page.getByLabel("Lineup file");
   await file.setInputFiles({ name: "Long-Descent.lineup.json", mimeType: "application/json", buffer });
   await page.getByLabel("Name of the new profile").fill("Long Descent, mine");
-  await page.getByRole("button", { name: "Make the profile" }).click();
+  await page.getByRole("button", { name: "Create profile" }).click();
   await page.getByRole("heading", { name: /^Changed by you/ }).waitFor();
   await visit(page, `${server.url}/shelf?q=glass+tides`);
   await page.getByRole("switch", { name: "Glass Tides is on" }).click();

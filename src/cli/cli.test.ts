@@ -91,7 +91,7 @@ test.each([
   [
     ["verify", path, file("odd.json", { format: "seating-order-result/1" })],
     undefined,
-    "The result is not sound at order",
+    "The result is not valid at order",
   ],
 ])("wrong use exits with 2 and says what is wrong: %j", (args, input, words) => {
   const { status, stderr, stdout } = seating(args, input);

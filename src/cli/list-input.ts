@@ -67,7 +67,7 @@ function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefi
     const read = readDefinition(json.value);
     return "definition" in read
       ? done(read.definition)
-      : refuse("definition-flaw", { path: wanted, text: "is no sound definition" });
+      : refuse("definition-flaw", { path: wanted, text: "is not a valid definition" });
   }
   for (const game of games) {
     const list = readList(bytes, "list", game);

@@ -22,7 +22,7 @@ const shapeWords: Readonly<Record<string, (issue: z.core.$ZodIssue) => string>> 
   too_small: (issue) =>
     issue.code === "too_small" && issue.minimum === 1 ? "has to be filled in" : "is too small",
   too_big: () => "is too long or too large",
-  invalid_format: (issue) => `has to look different: ${issue.message}`,
+  invalid_format: (issue) => `is not a valid value: ${issue.message}`,
   unrecognized_keys: (issue) =>
     issue.code === "unrecognized_keys" ? `holds what no law knows: ${issue.keys.join(", ")}` : "",
 };

@@ -39,7 +39,7 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   "end-broken": "Rule broken",
   "group-broken": "Rule broken",
   "cap-exceeded": "Too many plugins",
-  "unsound-archive": "Unsound on the shelf",
+  "unsound-archive": "Damaged or unusable",
   "unreadable-plugin": "Plugin cannot be read",
   "rule-broken": "Rule broken",
   "closed-section-entered": "In a closed section",
@@ -102,7 +102,7 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     ),
   "cap-exceeded": (d) =>
     sentence`${d.used} ${d.label.toLowerCase()} plugins load; the game holds ${d.cap}. Switch off ${d.over}.`,
-  "unsound-archive": (d) => sentence`${String(d.path)} is left out: ${sayProblem(d.problem)}.`,
+  "unsound-archive": (d) => sentence`${String(d.path)} is ignored: ${sayProblem(d.problem)}.`,
   "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(d.problem)}.`,
   "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
   "closed-section-entered": (d) =>

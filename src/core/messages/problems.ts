@@ -2,7 +2,7 @@ import type { FileProblem, ProblemCode, ProblemData } from "../model/refusal";
 
 /** Why a file could not be read. Plain text, for it names parts of files and no items. */
 export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[Code]) => string } = {
-  "not-a-zip": (d) => `it is no sound zip archive: ${d.detail}`,
+  "not-a-zip": () => "it is no intact ZIP archive: cut short, or a file of another kind",
   "zip-too-many": (d) => `it lists ${d.count} files; at most ${d.limit} are read`,
   "zip-too-large": (d) => `it would unpack to ${d.size} bytes; at most ${d.limit} are read`,
   "zip-bomb": (d) => `it would unpack to ${d.ratio} times its size, more than any honest archive`,

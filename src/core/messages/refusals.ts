@@ -53,7 +53,7 @@ const refusalText: {
   "profile-name": () => ["A profile needs a name of 1 to 80 characters, without line breaks."],
   "profile-name-taken": (d) => sentence`There is a profile named “${d.name}” already. Choose another name.`,
   "last-profile": () => ["This is the only profile of the game. Make another one before you delete it."],
-  "not-on-shelf": (d) => sentence`${d.path} is not on the shelf any more. Read the shelf.`,
+  "not-on-shelf": (d) => sentence`${d.path} is not on the shelf any more. Scan for changes.`,
   "named-by-manifest": (d) => sentence`${d.name} says itself what it is, in its manifest.`,
   "held-by-profile": (d) =>
     sentence`A profile holds ${d.name} as what it is now. Remove it from the profiles that hold it first.`,
@@ -71,7 +71,8 @@ const refusalText: {
   "file-name": (d) =>
     sentence`A file cannot be called “${d.name}” on every system. Give it another name, and drop it again.`,
   "no-incoming": () => ["What was dropped is not there any more. Drop it again."],
-  "mod-unsound": (d) => sentence`${d.name} is no sound mod: ${sayProblem(d.problem)}. It was not taken in.`,
+  "mod-unsound": (d) =>
+    sentence`${d.name} is damaged or unusable: ${sayProblem(d.problem)}. It was not taken in.`,
   "chooser-closed": () => ["This chooser of folders is closed. Open it again."],
   "folder-missing": (d) => sentence`There is no folder at ${d.path}. Check the path.`,
   "folder-not-writable": (d) => sentence`Seating may not write in ${d.path}. Check who may.`,
@@ -94,14 +95,14 @@ const refusalText: {
     sentence`This copy is of ${d.path}, which is none of the files that this game reads now. Name that folder under Settings first.`,
   "too-large": (d) => sentence`${d.name} is larger than ${d.limit}. Nothing was read from it.`,
   "not-json": (d) => sentence`${d.name} is no JSON: ${d.detail}.`,
-  "problem-broken": (d) => sentence`${d.name ?? "The problem"} is not sound at ${d.path}: ${d.detail}.`,
+  "problem-broken": (d) => sentence`${d.name ?? "The problem"} is not valid at ${d.path}: ${d.detail}.`,
   "not-utf8": (d) => sentence`${d.name} is not UTF-8 text.`,
   "not-a-lineup": (d) => sentence`${d.name} is no lineup: ${d.detail}.`,
   "lineup-version": (d) =>
     sentence`${d.name} is a lineup of the format ${d.format}; this Seating reads ${d.known}.`,
   "lineup-game": (d) =>
     sentence`${d.name} is a lineup for the game ${d.game}; you are working on ${d.present}.`,
-  "lineup-broken": (d) => sentence`${d.name} is not sound at ${d.path}: ${d.detail}.`,
+  "lineup-broken": (d) => sentence`${d.name} is not valid at ${d.path}: ${d.detail}.`,
   "not-in-depot": (d) => sentence`The depot has no ${d.name} any more. Look at its page again.`,
   busy: (d) => sentence`The depot was too busy for ${d.name}. Try it again in a while.`,
   "broke-off": (d) =>
@@ -121,7 +122,7 @@ const refusalText: {
   "code-cut": () => [
     "This share code was cut short or changed on its way. Copy it whole, from its S to its last sign, and try again.",
   ],
-  "code-unsound": () => ["This share code says nothing sound. Ask for it anew."],
+  "code-unsound": () => ["This share code is damaged. Ask for it anew."],
   "list-game": (d) =>
     sentence`It does not say of which game it is. Name one with --game: ${d.known}, or the file of a definition.`,
   "list-needs-shelf": (d) =>
@@ -134,7 +135,7 @@ const refusalText: {
   "list-long": (d) =>
     sentence`${d.name} has ${d.count} lines; ${d.most} are the most that are read. Nothing was changed.`,
   "not-a-rulebook": (d) => sentence`${d.name} is no rulebook: ${d.detail}.`,
-  "rulebook-broken": (d) => sentence`${d.name} is not sound at ${d.path}: ${d.detail}.`,
+  "rulebook-broken": (d) => sentence`${d.name} is not valid at ${d.path}: ${d.detail}.`,
   "rulebook-game": (d) =>
     sentence`${d.name} is a rulebook for the game ${d.game}; you are working on ${d.present}.`,
   "import-gone": () => ["This import is not there any more. Choose the file again."],

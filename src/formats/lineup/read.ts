@@ -111,7 +111,7 @@ function ofXml(text: string, name: string, game: GameDefinition): Outcome<ListIn
   const listing = readXml(text);
   return listing
     ? listed(listing, "XML", name, game)
-    : refuse("list-broken", { name, detail: "it is no sound XML, or declares entities of its own" });
+    : refuse("list-broken", { name, detail: "it is not valid XML, or declares entities of its own" });
 }
 
 function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListIn> {

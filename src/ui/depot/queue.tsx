@@ -107,7 +107,7 @@ export function Queue() {
           )}
           {open.length + of("failed").length > 0 && (
             <Button small look="quiet" onClick={() => void empty()}>
-              Get none of the rest
+              Cancel the rest
             </Button>
           )}
         </span>

@@ -116,7 +116,7 @@ function Asking({
       </Button>
       {isChanged && (
         <Button small onClick={onStandard}>
-          As at first
+          Reset
         </Button>
       )}
     </div>

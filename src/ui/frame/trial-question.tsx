@@ -14,7 +14,7 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
   const answers = [
     {
       answer: "write",
-      words: standing === "theirs" ? "Look at it first" : "Write this profile’s order and start",
+      words: standing === "theirs" ? "Compare orders first" : "Write this profile’s order and start",
     },
     { answer: "as-written", words: "Start with what is written" },
   ] as const;

@@ -51,11 +51,13 @@ export function DefinitionEditor({
     <div>
       <div className="bg-surface border-line sticky top-0 z-10 flex flex-wrap items-center gap-2 border-b py-2">
         <p role="status" className={flaws.length > 0 ? "text-brick font-semibold" : "text-ink2"}>
-          {flaws.length > 0 ? `${plural(flaws.length, "thing")} to mend` : "Every law is in order."}
+          {flaws.length > 0
+            ? `${plural(flaws.length, "field")} ${flaws.length === 1 ? "needs" : "need"} fixing`
+            : "The definition is complete."}
         </p>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <FileButton of="Game definition" accept=".json,application/json" onFile={(file) => void take(file)}>
-            Take one from a file…
+            Load from file…
           </FileButton>
           <Button
             onClick={() =>

@@ -56,7 +56,7 @@ function OneField(props: FieldProps) {
       <Group {...props} title={field.label} hint={field.hint}>
         {value === undefined && field.start ? (
           <Button small onClick={() => onValue(field.start)}>
-            <Plus size={13} aria-hidden /> Say it
+            <Plus size={13} aria-hidden /> Add
           </Button>
         ) : (
           <>
@@ -69,7 +69,7 @@ function OneField(props: FieldProps) {
             />
             {field.start && (
               <Button small look="quiet" className="mt-1.5" onClick={() => onValue(undefined)}>
-                <X size={13} aria-hidden /> Leave it out
+                <X size={13} aria-hidden /> Remove
               </Button>
             )}
           </>

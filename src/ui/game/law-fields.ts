@@ -186,7 +186,7 @@ export const lawGroups: readonly LawGroup[] = [
       { ...id, hint: "small letters, digits, hyphens" },
       { kind: "text", key: "name", label: "Name" },
       { kind: "text", key: "version", label: "Version" },
-      { kind: "text", key: "sign", label: "Known by the file", hint: "below its folder" },
+      { kind: "text", key: "sign", label: "File that identifies the game", hint: "below its folder" },
       {
         kind: "checks",
         key: "lists",
@@ -200,7 +200,7 @@ export const lawGroups: readonly LawGroup[] = [
         kind: "group",
         key: "paths",
         label: "Paths",
-        fields: [{ kind: "flag", key: "ignoreCase", label: "Large and small letters are the same" }],
+        fields: [{ kind: "flag", key: "ignoreCase", label: "Ignore upper and lower case" }],
       },
       {
         kind: "words",
@@ -285,7 +285,7 @@ export const lawGroups: readonly LawGroup[] = [
       {
         kind: "text",
         key: "holdsFile",
-        label: "File of what it opens",
+        label: "File with the list of mods",
         hint: "which Seating writes beside it",
       },
       {

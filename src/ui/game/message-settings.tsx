@@ -39,7 +39,7 @@ export function MessageSettings() {
           most {mostKept}.
         </p>
         <Button disabled={length === 0} onClick={() => messages.empty()}>
-          Empty the log
+          Clear log
         </Button>
       </section>
     </div>

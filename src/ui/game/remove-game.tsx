@@ -56,7 +56,7 @@ export function RemoveGame() {
         </p>
         <div className="mt-3 flex justify-end gap-2">
           <Button look="quiet" onClick={() => ask(false)}>
-            Leave it
+            Cancel
           </Button>
           <Button look="danger" disabled={busy} onClick={() => void remove()}>
             {busy ? "Removing…" : `Remove ${game.name}`}

@@ -70,13 +70,13 @@ export function IncomingDialog({
   const faults = mod.plugins.filter((plugin) => plugin.problem);
   const turn = (id: string) => setOn(on.includes(id) ? on.filter((each) => each !== id) : [...on, id]);
   return (
-    <Dialog open onClose={onLeave} title={`Take in ${mod.name}`} size="medium">
+    <Dialog open onClose={onLeave} title={`Add ${mod.name}`} size="medium">
       <div className="space-y-3">
         <p>
           <span className="font-mono text-sm">{versionText(mod.version) || "no version"}</span>
           {mod.author && ` by ${mod.author}`} · {formatSize(mod.size)}, {plural(mod.files, "file")}
           {mod.plugins.length > 0 && `, ${plural(mod.plugins.length, "plugin")}`}
-          {parts > 0 && `, ${plural(parts, "part")} to choose from`} · its contents are sound
+          {parts > 0 && `, ${plural(parts, "part")} to choose from`} · not damaged
         </p>
         {mod.summary && <p className="text-ink2">{mod.summary}</p>}
         {!mod.manifest && (
@@ -190,10 +190,10 @@ export function IncomingDialog({
         </label>
         <div className="flex justify-end gap-2">
           <Button look="quiet" onClick={onLeave}>
-            Leave it
+            Cancel
           </Button>
           <Button look="main" disabled={busy || isHere} onClick={() => onTake(wanted)}>
-            {busy ? "Taking it in…" : "Take it in"}
+            {busy ? "Adding…" : "Add to shelf"}
           </Button>
         </div>
       </div>

@@ -41,7 +41,7 @@ export function Copies() {
             {when(copy.at)}
           </time>
           <Button small onClick={() => void putBack(copy)}>
-            Put it back
+            Restore
           </Button>
         </li>
       ))}

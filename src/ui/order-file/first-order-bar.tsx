@@ -22,10 +22,10 @@ export function FirstOrderBar() {
         {!isReady && " The shelf has to be read first, so that it is known what brings them."}
       </p>
       <Button look="quiet" disabled={!isReady} onClick={() => void orderFile.look()}>
-        Look at it
+        Compare orders
       </Button>
       <Button look="main" disabled={!isReady} onClick={() => void orderFile.takeOver()}>
-        Take over the order that the game has now
+        Apply the order that the game has now
       </Button>
     </aside>
   );

@@ -57,7 +57,7 @@ function Ways({ theirs }: { theirs: TheirOrder }) {
         </Button>
         {isKnown && (
           <Button look="main" onClick={() => void orderFile.takeOver()}>
-            Take over the order that the game has now
+            Apply the order that the game has now
           </Button>
         )}
       </div>

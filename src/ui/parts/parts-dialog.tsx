@@ -88,7 +88,7 @@ function PartsForm({ item, onClose }: { item: SeatedMod; onClose: () => void }) 
       )}
       <div className="bg-surface border-line sticky -bottom-4 -mx-4 -mb-4 flex justify-end gap-2 border-t px-4 py-3">
         <Button look="quiet" onClick={onClose}>
-          Leave it as it was
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={refused.length > 0}>
           Take {plural(chosenParts(choice).size, "part")}

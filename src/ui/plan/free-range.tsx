@@ -63,7 +63,7 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         In any order that keeps its ties: place {any.first + 1} to {any.last + 1} of {total}.
       </p>
       <p className="text-ink2 mt-1 flex items-center gap-2">
-        Its number is <span className="font-mono">{number}</span>
+        Number in a sheet: <span className="font-mono">{number}</span>
         <span className="ml-auto">weight</span>
         <NumberField
           key={`${item.list} ${item.id}`}

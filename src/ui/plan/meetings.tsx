@@ -43,7 +43,7 @@ export function Meetings({ item }: { item: SeatedItem }) {
             {other.place < item.place ? "Wins over " : "Loses to "}
             <ItemName id={other.id} /> in {plural(shared, noun)}.{" "}
             <Button small look="quiet" className="!h-5 !px-1" onClick={() => keep(other)}>
-              Keep it so…
+              Remember as a rule…
             </Button>
           </li>
         ))}

@@ -102,7 +102,7 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
       <div className="flex flex-wrap justify-end gap-2">
         {found?.along && <Button onClick={moveAlong}>{found.along.words}</Button>}
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={seat.trim() === ""}>
           Move

@@ -67,7 +67,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
           </p>
         </div>
         <Button look="quiet" onClick={leaveProposal}>
-          Leave as it is
+          Cancel
         </Button>
         <Button look="main" onClick={accept} disabled={!edit || !isCurrent} autoFocus>
           {part.taken.size === count

@@ -99,7 +99,7 @@ function Tiers() {
       )}
       {preview && <Preview onDone={() => setPreview(false)} />}
       <div className="flex gap-2">
-        {!preview && <Button onClick={() => setPreview(true)}>Number it anew…</Button>}
+        {!preview && <Button onClick={() => setPreview(true)}>Renumber…</Button>}
         <Button onClick={() => void exportSheet()}>Export the sheet</Button>
       </div>
     </div>
@@ -140,10 +140,10 @@ function Preview({ onDone }: { onDone: () => void }) {
       </p>
       <div className="flex gap-2">
         <Button look="main" disabled={!edit} onClick={accept}>
-          Number it so
+          Renumber
         </Button>
         <Button look="quiet" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </section>

@@ -54,7 +54,7 @@ export function DifferenceGrid({
   return (
     <>
       {choice && groups.length > 1 && (
-        <div role="group" aria-label="Take over by kind" className="mb-2 flex flex-wrap gap-x-5 gap-y-1">
+        <div role="group" aria-label="Apply by kind" className="mb-2 flex flex-wrap gap-x-5 gap-y-1">
           {groups.map(({ title, members }) => (
             <KindChoice key={title} title={title} members={members} choice={choice} />
           ))}
@@ -142,7 +142,7 @@ const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
       checked={!left.has(key)}
       onClick={(event) => event.stopPropagation()}
       onChange={(event) => onTurn([key], event.target.checked)}
-      aria-label={`Take over: ${name}`}
+      aria-label={`Apply: ${name}`}
       className="accent-pine align-middle"
     />
   ),
@@ -151,7 +151,7 @@ const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
 const commandsOf = ({ left, onTurn }: TakingOver): readonly GridCommand<Told>[] => [
   {
     id: "turn",
-    title: (rows) => (rows.some(({ key }) => left.has(key)) ? "Take over" : "Leave as it is here"),
+    title: (rows) => (rows.some(({ key }) => left.has(key)) ? "Apply" : "Keep mine"),
     keys: [" "],
     run: (rows) => {
       const take = rows.some(({ key }) => left.has(key));

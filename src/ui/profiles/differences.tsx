@@ -140,7 +140,7 @@ function TakeOver({
   };
   return (
     <Button look="main" disabled={taken.length === 0} onClick={() => void take()}>
-      Take over {taken.length}
+      Apply {plural(taken.length, "change")}
     </Button>
   );
 }

@@ -47,9 +47,9 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
     return made !== null;
   };
   return (
-    <ProfileForm name="new" facts={blankFacts} word="Make it" onClose={onClose} onStore={make}>
+    <ProfileForm name="new" facts={blankFacts} word="Create profile" onClose={onClose} onStore={make}>
       <SelectField
-        label="Begins"
+        label="Start from"
         value={from ? keyOfSource(from) : ""}
         options={[{ value: "", words: "empty" }, ...sources]}
         onChoose={(key) => setFrom(sourceOfKey(key))}
@@ -60,7 +60,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
 
 export function ProfileFactsDialog({ open, onClose, profile }: Props & { profile: ProfileListed }) {
   return (
-    <Dialog open={open} onClose={onClose} title="What this profile is">
+    <Dialog open={open} onClose={onClose} title="Details of the profile">
       <ProfileFactsForm onClose={onClose} profile={profile} />
     </Dialog>
   );

@@ -155,12 +155,12 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
           <h2 className="min-w-0 grow truncate text-xl font-bold">{profile.name}</h2>
           {!isPresent && (
             <Button look="main" onClick={() => void switchTo(profile.id)}>
-              Work on it
+              Switch to this profile
             </Button>
           )}
-          <Button onClick={() => setNaming(true)}>What it is…</Button>
+          <Button onClick={() => setNaming(true)}>Edit details…</Button>
           <Button look="quiet" onClick={() => void remove()}>
-            Into the bin
+            Move to bin
           </Button>
         </div>
         <p className="text-ink2">

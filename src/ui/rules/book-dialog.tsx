@@ -37,10 +37,10 @@ export function BookDialog({
           <Difference old={old} next={chosen} />
           <div className="flex justify-end gap-2 pt-3">
             <Button look="quiet" onClick={onClose}>
-              Leave it
+              Cancel
             </Button>
             <Button look="main" onClick={onAccept}>
-              {old ? `Go by ${chosen.version}` : "Go by it"}
+              {old ? `Use ${chosen.version}` : "Use"}
             </Button>
           </div>
         </>

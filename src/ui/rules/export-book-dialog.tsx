@@ -68,7 +68,7 @@ function ExportForm({ onClose }: { onClose: () => void }) {
       <div className="flex items-center justify-end gap-2">
         <p className="text-ink2 mr-auto">{plural(count, "rule")} that are on</p>
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={id === "" || version.trim() === ""}>
           Save the file

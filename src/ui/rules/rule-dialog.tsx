@@ -237,7 +237,7 @@ function RuleForm({
           {rule ? <Say parts={[...ruleText(rule), "."]} /> : "Choose the other one."}
         </p>
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={!rule}>
           {known ? "Store" : "Remember"}

@@ -58,7 +58,7 @@ export function Rulebooks() {
           className="ml-auto"
           onFile={(file) => void look(file)}
         >
-          Bring one in…
+          Import rulebook…
         </FileButton>
       </header>
       {books.map((open) => (
@@ -69,7 +69,7 @@ export function Rulebooks() {
           onDrop={() => editor.dispatch(dropBook(open))}
         />
       ))}
-      {books.length === 0 && <p className="text-ink2 px-3 py-3">This profile goes by none.</p>}
+      {books.length === 0 && <p className="text-ink2 px-3 py-3">No rulebook in use.</p>}
       <BookDialog
         chosen={chosen?.book ?? null}
         onClose={() => setChosen(null)}
@@ -104,7 +104,7 @@ function Book({
           </span>
         </p>
         <Button small look="danger" onClick={onDrop}>
-          Do without it
+          Stop using
         </Button>
       </header>
       <ul aria-label={`Rules of ${book.name}`}>

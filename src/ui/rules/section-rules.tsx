@@ -48,8 +48,13 @@ function Lift({ list, section, letter }: { list: SeatedList; section: Section; l
     if (edit) editor.dispatch(edit);
   };
   return (
-    <Button small look="quiet" onClick={lift} aria-label={`Lift what ${letter} ${section.name} demands`}>
-      Lift
+    <Button
+      small
+      look="quiet"
+      onClick={lift}
+      aria-label={`Remove the rule of section ${letter} ${section.name}`}
+    >
+      Remove the section’s rule
     </Button>
   );
 }

@@ -25,7 +25,7 @@ const acts: readonly {
 }[] = [
   { id: "tag", title: (count) => `Tag ${count}…`, fits: lies },
   { id: "section", title: (count) => `Move ${count} to a section…`, fits: isSeated },
-  { id: "drop", title: (count) => `Drop ${count} from the shelf…`, fits: lies },
+  { id: "drop", title: (count) => `Move ${count} to bin…`, fits: lies },
 ];
 
 /** What was chosen to be done, and with which rows. */

@@ -34,8 +34,8 @@ export function DropDialog({ rows, open, onClose }: Props) {
     onClose();
     refresh();
     const back = () => void bringBackMods(binned).then(unwrap).then(shelfReading.read);
-    tell([`${plural(binned.length, "mod")} dropped into the shelf’s bin.`], "plain", {
-      word: "Bring back",
+    tell([`${plural(binned.length, "mod")} moved to bin.`], "plain", {
+      word: "Restore",
       run: back,
     });
   };
@@ -43,7 +43,7 @@ export function DropDialog({ rows, open, onClose }: Props) {
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Drop ${plural(rows.length, "mod")} from the shelf`}
+      title={`Move ${plural(rows.length, "mod")} to bin`}
       hint={`${formatSize(size)} move into the bin beside the shelf folder. Profiles keep their seats, as missing.`}
     >
       {losing.size === 0 ? (
@@ -63,10 +63,10 @@ export function DropDialog({ rows, open, onClose }: Props) {
       )}
       <div className="mt-3 flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Leave them
+          Cancel
         </Button>
         <Button look="danger" onClick={() => void drop()}>
-          Drop {plural(rows.length, "mod")}
+          Move {plural(rows.length, "mod")} to bin
         </Button>
       </div>
     </Dialog>

@@ -8,7 +8,7 @@ const stateWords: Record<ShelfState, string> = {
   off: "off",
   elsewhere: "not in this profile",
   missing: "not on the shelf",
-  unsound: "unsound",
+  unsound: "unusable",
   superseded: "another version counts",
 };
 

@@ -58,7 +58,7 @@ function AboutMod({ row }: { row: ShelfRow }) {
         <p className="bg-saffron-soft flex gap-2 rounded-md p-2">
           <LevelMark level="problem" label="problem" />
           <span>
-            It is left out: {sayProblem(mod.problem)}.
+            It is ignored: {sayProblem(mod.problem)}.
             {!hasWayOut(mod.problem) && " Get it again from its author, or take it off the shelf folder."}
           </span>
         </p>

@@ -73,7 +73,7 @@ function SectionForm({ rows, onClose }: Omit<Props, "open">) {
       />
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" disabled={ids.length === 0} onClick={move}>
           Move {plural(ids.length, list === "plugins" ? "plugin" : "mod")}

@@ -35,15 +35,15 @@ export function ShelfBin() {
               <b>{name}</b> <span className="font-mono text-sm">{version}</span>
             </span>
             <span className="text-ink2 font-mono text-sm">{formatSize(own)}</span>
-            <Button small aria-label={`Bring back ${name} ${version}`} onClick={() => void bringBack([id])}>
-              Bring back
+            <Button small aria-label={`Restore ${name} ${version}`} onClick={() => void bringBack([id])}>
+              Restore
             </Button>
           </li>
         ))}
       </ul>
       <div hidden={bin.length === 0} className="border-line mt-2 flex gap-2 border-t pt-2">
         <Button small onClick={() => void bringBack(bin.map((mod) => mod.id))}>
-          Bring all back
+          Restore all
         </Button>
         <Button small look="danger" onClick={() => void remove(bin.map((mod) => mod.id))}>
           Delete {plural(bin.length, "mod")} for good

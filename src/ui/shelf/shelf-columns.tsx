@@ -7,7 +7,7 @@ import { sourceOf, type ShelfRow } from "./shelf-rows";
 const count = (number: number): string => (number > 0 ? String(number) : "");
 
 const fileWords = ({ mod }: ShelfRow): string =>
-  mod ? (mod.problem ? `unsound: ${mod.path}` : mod.path) : "not on the shelf";
+  mod ? (mod.problem ? `unusable: ${mod.path}` : mod.path) : "not on the shelf";
 
 /** What is known of a mod because it lies here. */
 const ownColumns: readonly GridColumn<ShelfRow>[] = [

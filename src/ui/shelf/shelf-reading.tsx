@@ -30,7 +30,7 @@ export function ShelfReading() {
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button look={changes ? "main" : "plain"} onClick={() => void read()}>
-        Read the shelf
+        Scan for changes
       </Button>
       {changes ? (
         <Drop label={changesWords(changes)} isOn>
@@ -39,8 +39,8 @@ export function ShelfReading() {
       ) : (
         <span className="text-ink2" role="status">
           {last
-            ? `${plural(last.total, "item")}: ${last.read} read, ${last.unchanged} unchanged, ${last.unsound} unsound`
-            : `${plural(count, "item")} as last read`}
+            ? `${plural(last.total, "item")}: ${last.read} read, ${last.unchanged} unchanged, ${last.unsound} unusable`
+            : `${plural(count, "item")} as last scanned`}
         </span>
       )}
     </div>

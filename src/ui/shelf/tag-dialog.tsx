@@ -64,13 +64,13 @@ function TagForm({ rows, onClose }: Omit<Props, "open">) {
       </datalist>
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button disabled={!own.includes(name)} onClick={() => void act(false)}>
-          Take it away
+          Remove tag
         </Button>
         <Button look="main" type="submit" disabled={!name}>
-          Give it
+          Add tag
         </Button>
       </div>
     </form>

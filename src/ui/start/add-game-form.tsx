@@ -59,7 +59,7 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
         <p>
           <b>{own.name}</b> {own.version}, described by you.{" "}
           <Button small look="quiet" onClick={() => setDescribed(null)}>
-            Describe it again
+            Edit definition
           </Button>
         </p>
       )}

@@ -94,7 +94,7 @@ function Folders({
       )}
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" onClick={() => onChoose(path)}>
           Use this folder

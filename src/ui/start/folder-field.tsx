@@ -75,7 +75,7 @@ function FoundGames({ games, onGame }: { games: readonly FoundGame[]; onGame: (g
             <b>{game.name}</b> lies in <span className="font-mono text-sm">{game.path}</span>
           </span>
           <Button small aria-label={`Take ${game.name} in ${game.path}`} onClick={() => onGame(game)}>
-            Take this one
+            Use this folder
           </Button>
         </li>
       ))}

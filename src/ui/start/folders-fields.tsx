@@ -62,11 +62,10 @@ export function FoldersFields({
         <Plus size={14} aria-hidden /> Mods lie in another folder too
       </Button>
       <FolderField
-        label="Folder below which the order file is written"
+        label="Folder of the order file (empty: the game’s)"
         value={order}
         onChange={(path) => onChange({ ...folders, order: path })}
         needs="writing"
-        hint="Left empty, the game’s own."
       />
     </>
   );

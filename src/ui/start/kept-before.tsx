@@ -31,7 +31,7 @@ export function KeptBefore({ onBack }: { onBack: () => void }) {
           <li key={name} className="flex items-center gap-2 py-0.5">
             <span>Until {timeOfKept(name)}</span>
             <Button small disabled={busy} onClick={() => void bringBack(name)}>
-              Bring it back
+              Restore
             </Button>
           </li>
         ))}

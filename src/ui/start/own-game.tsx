@@ -27,12 +27,12 @@ export function OwnGame({ onDescribed }: { onDescribed: (described: DescribedGam
     <div>
       <div className="pb-2">
         <SelectField
-          label="Begins"
+          label="Start from"
           beside
           value={from}
           options={[
-            { value: "", words: "from nothing" },
-            ...shipped.map(({ id, name }) => ({ value: id, words: `with the laws of ${name}` })),
+            { value: "", words: "an empty definition" },
+            ...shipped.map(({ id, name }) => ({ value: id, words: `the definition of ${name}` })),
           ]}
           onChoose={setFrom}
           className="w-72 max-w-full"

@@ -66,7 +66,7 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
       const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
       if (nothing) {
         leaveProposal();
-        tell(["Nothing moves: this order already holds everything that it can."]);
+        tell(["Already in order: nothing moves."]);
         return null;
       }
       setProposed(answer);

@@ -49,7 +49,7 @@ export function ColumnChoice<Row>({
         ))}
       </ul>
       <Button small look="quiet" className="mt-2" onClick={() => onLayout(standard)}>
-        As at first
+        Reset
       </Button>
     </Drop>
   );

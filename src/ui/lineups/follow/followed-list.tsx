@@ -117,7 +117,7 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
         Back to the pure list…
       </Button>
       <Button look="quiet" onClick={() => leave()}>
-        Follow it no longer
+        Stop following
       </Button>
       <Dialog
         open={asking}
@@ -138,7 +138,7 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
             Set back {plural(changes, "difference")}
           </Button>
           <Button look="quiet" onClick={() => setAsking(false)}>
-            Leave it as it is
+            Cancel
           </Button>
         </div>
       </Dialog>

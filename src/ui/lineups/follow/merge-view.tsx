@@ -103,9 +103,9 @@ export function MergeView({
           From {followed.lineup.listVersion || "the version before"} to {next.listVersion || "the new one"}
         </h2>
         <Button look="quiet" onClick={onDone}>
-          Leave it for now
+          Cancel
         </Button>
-        <Button onClick={() => void followOnly()}>Follow it, and take nothing more over</Button>
+        <Button onClick={() => void followOnly()}>Follow the new version, keep mine as it is</Button>
       </header>
       <p
         className={`max-w-3xl ${isVersion && relation === "newer" ? "text-ink2" : "bg-saffron-soft rounded-md px-3 py-2"}`}

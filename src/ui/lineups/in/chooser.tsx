@@ -48,8 +48,8 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
       >
         <p className="text-ink2">
           Drop a lineup file here, or choose one. JSON, YAML, CSV, XML, Markdown, a lineup page, a bill of
-          materials, an order file or plain lines: which it is, is seen by itself. Nothing is changed before
-          you say so.
+          materials, an order file or plain lines: the format is recognised. Nothing is changed before you say
+          so.
         </p>
         <FileButton of="Lineup file" disabled={busy} onFile={(file) => void openFile(file)}>
           <FileInput size={14} aria-hidden /> {busy ? "Reading…" : "Choose a lineup"}
@@ -70,7 +70,7 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
           />
         </label>
         <Button disabled={busy || text.trim() === ""} onClick={() => void openText(text)}>
-          Read it
+          Read list
         </Button>
       </div>
     </div>

@@ -14,10 +14,10 @@ import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 export type Way = "new" | TakeInWay;
 
 const doWords: Readonly<Record<Way, string>> = {
-  new: "Make the profile",
-  into: "Take it in",
-  alone: "Take it in alone",
-  order: "Take its order",
+  new: "Create profile",
+  into: "Import list",
+  alone: "Replace profile",
+  order: "Apply order",
 };
 
 /** Into what a list comes, and the one click that does it. */
@@ -79,7 +79,7 @@ export function TargetForm({
           Into {profile.name}, with what is yours
         </Choice>
         <Choice name="target" checked={way === "alone"} onChoose={() => onWay("alone")}>
-          Into {profile.name}, what is yours besides goes off
+          Replace {profile.name}: your other mods are switched off
         </Choice>
         <Choice name="target" checked={way === "order"} onChoose={() => onWay("order")}>
           Only its order, into {profile.name}
@@ -100,7 +100,7 @@ export function TargetForm({
           {doWords[way]}
         </Button>
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -211,7 +211,7 @@ function TermsDialog({
           />
         )}
         <Button look="main" type="submit" disabled={kind !== null && where.trim() === ""}>
-          Keep it so
+          Save
         </Button>
       </form>
     </Dialog>

@@ -52,7 +52,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
   return (
     <section aria-labelledby="send" className="space-y-4">
       <h2 id="send" className="text-lg font-bold">
-        Send it
+        Share
       </h2>
       <p className="text-ink2">
         Fingerprint{" "}
@@ -88,7 +88,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
           <p className="text-ink2 text-sm">It carries everything.</p>
         ) : (
           <div className="text-ink2 text-sm">
-            It leaves behind:
+            Not included:
             <ul className="list-disc pl-4">
               {losses.map((loss) => (
                 <li key={loss.aspect}>{sayLoss(loss)}</li>
@@ -108,7 +108,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
           >
             <Download size={14} aria-hidden /> Export the lineup
           </a>
-          <Button onClick={() => void copyText()}>Copy it</Button>
+          <Button onClick={() => void copyText()}>Copy text</Button>
           <Button onClick={() => void go(`/lineup/${encodeURIComponent(profile)}`, true)}>
             Open its page
           </Button>

@@ -54,15 +54,16 @@ export function ShareCode({ lineup, note }: { lineup: Lineup } & Pick<Numbering,
         onFocus={(event) => event.target.select()}
       />
       <p className="text-ink2 text-sm">
-        {code.length} signs. {unknown > 0 && `${unknown} mods that the depot does not know are named in it. `}
-        It leaves behind: {losses.map(sayLoss).join("; ") || "nothing"}.
+        {code.length} characters.{" "}
+        {unknown > 0 && `${unknown} mods that the depot does not know are named in it. `}
+        Not included: {losses.map(sayLoss).join("; ") || "nothing"}.
       </p>
       <div className="flex flex-wrap gap-2">
         <Button small onClick={() => void send(code, "The code")}>
           Copy the code
         </Button>
         <Button small onClick={() => void send(link(), "A link with the code")}>
-          Copy it as a link
+          Copy link
         </Button>
         <Button small aria-expanded={shown} onClick={() => setShown(!shown)}>
           {shown ? "Hide the picture" : "Show it as a picture"}

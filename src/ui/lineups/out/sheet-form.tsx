@@ -13,7 +13,7 @@ export function SheetForm({ sheet, change }: Pick<SheetState, "sheet" | "change"
   return (
     <section aria-labelledby="sheet" className="space-y-3">
       <h2 id="sheet" className="text-lg font-bold">
-        What you say of it
+        About this list
       </h2>
       <div className="grid grid-cols-[1fr_6.875rem] gap-3">
         <Field

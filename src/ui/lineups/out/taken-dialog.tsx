@@ -17,11 +17,11 @@ export function TakenDialog({ taken }: Pick<Numbering, "taken">) {
     >
       <div className="flex flex-wrap gap-2">
         <Button look="main" onClick={() => answer(next)}>
-          Call it {next}
+          Use {next}
         </Button>
-        <Button onClick={() => answer(version)}>Let it be {version} all the same</Button>
+        <Button onClick={() => answer(version)}>Keep {version}</Button>
         <Button look="quiet" onClick={() => answer(null)}>
-          Do not send it
+          Cancel
         </Button>
       </div>
     </Dialog>

@@ -28,7 +28,7 @@ export function Versions({ note, noted }: Pick<Numbering, "note" | "noted">) {
         Versions
       </h3>
       <Button small onClick={() => void note(true)}>
-        Note this as a version
+        Publish as a version
       </Button>
       {versions.length === 0 && (
         <p className="text-ink2 text-sm">
