@@ -76,7 +76,7 @@ test("nor of dialogs and menus", async ({ watched: page, seating }) => {
   await checkMenu(page, "add mods");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: /^With these/ }).click();
-  await page.getByRole("menuitem", { name: /^Drop/ }).click();
+  await page.getByRole("menuitem", { name: /^Move 1 to bin/ }).click();
   await check(page, "drop");
   await page.keyboard.press("Escape");
   await page.keyboard.press("Alt+p");

@@ -105,7 +105,7 @@ test("keys are changed in the settings, where what has them is named, and are th
   await page.keyboard.press("Alt+o");
   await expect.poll(() => isDark(page)).toBe(false);
   await expect(page).toHaveURL(/settings/);
-  await page.getByRole("button", { name: "All as at first" }).click();
+  await page.getByRole("button", { name: "Reset all" }).click();
   await page.keyboard.press("Alt+l");
   await expect.poll(() => isDark(page)).toBe(true);
 });

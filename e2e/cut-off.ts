@@ -18,3 +18,22 @@ export function cutOff(): string[] {
   }
   return found;
 }
+
+/** Headings that stand over one another, as what is given no room of its own does. */
+export function overlapping(): string[] {
+  const headings = [...document.querySelectorAll("main :is(h1, h2, h3):not(.sr-only)")].map((each) => {
+    const range = document.createRange();
+    range.selectNodeContents(each);
+    return { text: each.textContent ?? "", box: range.getBoundingClientRect() };
+  });
+  return headings.flatMap(({ text, box }, at) =>
+    headings
+      .slice(at + 1)
+      .filter(
+        ({ box: other }) =>
+          Math.min(box.right, other.right) - Math.max(box.left, other.left) > 2 &&
+          Math.min(box.bottom, other.bottom) - Math.max(box.top, other.top) > 2,
+      )
+      .map((other) => `${text} and ${other.text}`),
+  );
+}

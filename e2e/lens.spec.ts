@@ -18,7 +18,7 @@ test("under the lens of mods the selection goes along, and mods are arranged, wi
   await expect(inspector).toContainText("Its plugins");
   await inspector.getByRole("button", { name: /^Show its 5 files/ }).click();
   // Its plugins name it, too, so that only the list of files tells whether that has come.
-  const files = inspector.getByRole("list", { name: "Files of Glass Tides" });
+  const files = inspector.getByRole("grid", { name: "Files of Glass Tides" });
   await expect(files.getByText("Glass Tides - Reefs.skiff", { exact: true })).toBeVisible();
 
   const grid = page.getByRole("grid", { name: "Mods in load order" });

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import config from "../playwright.config";
-import { cutOff } from "./cut-off";
+import { cutOff, overlapping } from "./cut-off";
 import { expect, test, visit } from "./fixtures";
 import { views } from "./views";
 
@@ -33,6 +33,7 @@ test("text follows the size that is set in the browser, with nothing cut off", a
       await visit(page, `${seating.url}/${view}`);
       await page.getByRole("heading", { level: 1 }).waitFor();
       expect(await page.evaluate(cutOff), view).toEqual([]);
+      expect(await page.evaluate(overlapping), view).toEqual([]);
       expect(await page.evaluate(lowerThanText), view).toEqual([]);
     }
   } finally {

@@ -1,5 +1,5 @@
 import { expect, test, visit } from "./fixtures";
-import { cutOff } from "./cut-off";
+import { cutOff, overlapping } from "./cut-off";
 import { views } from "./views";
 
 test("the theme is kept, and the first paint already has it", async ({ watched: page }) => {
@@ -29,12 +29,16 @@ for (const size of [
   { width: 1024, height: 700 },
   { width: 1920, height: 1080 },
 ]) {
-  test(`nothing is cut off at ${size.width}x${size.height}`, async ({ watched: page, seating }) => {
+  test(`nothing is cut off or stands over another at ${size.width}x${size.height}`, async ({
+    watched: page,
+    seating,
+  }) => {
     await page.setViewportSize(size);
     for (const view of views) {
       await visit(page, `${seating.url}/${view}`);
       await page.getByRole("heading", { level: 1 }).waitFor();
       expect(await page.evaluate(cutOff), view).toEqual([]);
+      expect(await page.evaluate(overlapping), view).toEqual([]);
     }
   });
 }

@@ -22,7 +22,7 @@ export function KeysSettings() {
           Keys
         </h2>
         <Button disabled={!isAnyChanged} onClick={() => change({})}>
-          All as at first
+          Reset all
         </Button>
       </div>
       <p className="text-ink2">

@@ -177,9 +177,9 @@ function RuleRow({
         type="button"
         aria-pressed={chosen}
         onClick={onChoose}
-        className="flex min-h-11 min-w-0 grow items-center gap-3 px-1 py-1.5 pr-3 text-left"
+        className="flex min-h-11 min-w-0 grow flex-wrap items-center gap-x-3 px-1 py-1.5 pr-3 text-left"
       >
-        <span className="min-w-0 grow">
+        <span className="min-w-0 grow basis-48">
           <span className={`block ${rule.off ? "text-ink3" : ""}`}>
             <Say parts={ruleText(rule.rule)} />
           </span>

@@ -36,7 +36,7 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
     void openFile(file);
   };
   return (
-    <div className="grid max-w-4xl grid-cols-2 gap-5">
+    <div className="grid max-w-4xl gap-5 sm:grid-cols-2">
       <div
         onDragOver={(event) => {
           event.preventDefault();

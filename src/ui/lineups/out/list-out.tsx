@@ -19,15 +19,15 @@ export function ListOut() {
     [roster, settled],
   );
   return (
-    <div className="divide-line grid min-h-0 grow grid-cols-[minmax(0,1fr)] max-md:overflow-auto md:grid-cols-[minmax(0,1fr)_18.75rem] md:grid-rows-2 md:divide-x xl:grid-cols-[16.875rem_minmax(0,1fr)_18.75rem] xl:grid-rows-1">
-      <div className="min-h-0 overflow-auto p-4 max-xl:row-start-2">
+    <div className="divide-line flex min-h-0 grow flex-col max-md:overflow-auto md:grid md:grid-cols-[minmax(0,1fr)_18.75rem] md:grid-rows-2 md:divide-x xl:grid-cols-[16.875rem_minmax(0,1fr)_18.75rem] xl:grid-rows-1">
+      <div className="p-4 max-xl:row-start-2 md:min-h-0 md:overflow-auto">
         <SheetForm sheet={sheet} change={change} />
       </div>
       {/* Before the rows, of which each takes two steps of the Tab key. */}
-      <div className="col-start-2 row-span-full min-h-0 overflow-auto p-4 xl:col-start-3">
+      <div className="p-4 md:col-start-2 md:row-span-full md:min-h-0 md:overflow-auto xl:col-start-3">
         <Send lineup={lineup} sheet={state} />
       </div>
-      <div className="flex min-h-0 flex-col p-4 max-xl:col-start-1 max-xl:row-start-1 xl:col-start-2 xl:row-start-1">
+      <div className="flex flex-col p-4 max-md:h-96 max-md:shrink-0 max-xl:col-start-1 max-xl:row-start-1 md:min-h-0 xl:col-start-2 xl:row-start-1">
         <ListContents sheet={sheet} change={change} />
       </div>
     </div>
