@@ -45,3 +45,12 @@ test("what the profile holds and the shelf has not any more is missing", () => {
   const needing = shelfMod("needing", [pluginFile("needing.plank", ["lamp.plank"])]);
   expect(needsOf(gone, needing).map(({ standing }) => standing)).toEqual(["missing"]);
 });
+
+test("a definition that compares names otherwise finds other bringers, though the shelf is the same", () => {
+  const needing = shelfMod("needing", [pluginFile("needing.plank", ["SPARE.plank"])]);
+  const standing = (ignoreCase: boolean) => {
+    const game = { ...base.game, paths: { ...base.game.paths, ignoreCase } };
+    return needsOf(makeRoster(game, base.profile, roster.stock), needing).map((need) => need.standing);
+  };
+  expect([standing(true), standing(false)]).toEqual([["shelf"], ["missing"]]);
+});

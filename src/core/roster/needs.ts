@@ -1,3 +1,4 @@
+import type { GameDefinition } from "../model/game";
 import type { PluginId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
 import { isInRange } from "../version/version";
@@ -70,12 +71,16 @@ function masterOfShelf(roster: Roster, name: string): Need {
   };
 }
 
-const bringers = new WeakMap<Stock, ReadonlyMap<string, readonly ShelfMod[]>>();
+/** As a definition of the game compares names: with another one they are told apart anew. */
+const bringers = new WeakMap<
+  Stock,
+  { readonly game: GameDefinition; readonly byName: ReadonlyMap<string, readonly ShelfMod[]> }
+>();
 
 /** The newest mods of the shelf that bring a plugin whatever is taken of them, by its name as the game compares names. */
 function bringersOf({ game, stock }: Roster): ReadonlyMap<string, readonly ShelfMod[]> {
   const known = bringers.get(stock);
-  if (known) return known;
+  if (known?.game === game) return known.byName;
   const byName = new Map<string, ShelfMod[]>();
   for (const mod of stock.shelf) {
     if (newestHere(stock, mod.id) !== mod) continue;
@@ -86,7 +91,7 @@ function bringersOf({ game, stock }: Roster): ReadonlyMap<string, readonly Shelf
       else byName.set(key, [mod]);
     }
   }
-  bringers.set(stock, byName);
+  bringers.set(stock, { game, byName });
   return byName;
 }
 

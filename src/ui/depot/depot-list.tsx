@@ -22,7 +22,7 @@ const hereLook: Readonly<Record<Standing, string>> = {
 
 /** What can be shown of what the depot offers, before it is got. */
 export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow>[] => {
-  const [author, kinds, ...others] = modColumns<DepotRow>(game, ({ newest }) => newest.mod);
+  const ofMods = modColumns<DepotRow>(game, ({ newest }) => newest.mod);
   return [
     {
       id: "name",
@@ -39,9 +39,10 @@ export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow
       isMono: true,
       text: ({ newest }) => versionText(newest.mod.version),
     },
-    author!,
-    { ...kinds!, id: "kinds", label: "Kinds", width: 150 },
-    ...others,
+    // What the depot tags with is the kind of a mod.
+    ...ofMods.map((each) =>
+      each.id === "tags" ? { ...each, id: "kinds", label: "Kinds", width: 150 } : each,
+    ),
     {
       id: "here",
       label: "Here",
