@@ -19,7 +19,9 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ["/node_modules/(?!(@tanstack|@leeoniya|@scure|canonicalize|parse5|entities))"],
+  transformIgnorePatterns: [
+    "/node_modules/(?!(@tanstack|@leeoniya|@scure|canonicalize|parse5|entities|intl-messageformat|@formatjs))",
+  ],
   modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/dist", "<rootDir>/.seating"],
   // By itself it leaves one core idle, which of two is half of all there is.
   maxWorkers: "100%",

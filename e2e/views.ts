@@ -13,6 +13,7 @@ export const views = [
   "settings",
   "settings?part=definition",
   "settings?part=data",
+  "settings?part=appearance",
   "settings?part=application",
   "settings?part=messages",
   "settings?part=keys",

@@ -8,7 +8,7 @@ export default function Fault({ error, reset }: { error: Error & { digest?: stri
   return (
     <html lang="en">
       <body>
-        <FaultNote what="Seating" error={error} onAgain={reset} />
+        <FaultNote what={"Seating"} error={error} onAgain={reset} />
       </body>
     </html>
   );

@@ -1,15 +1,16 @@
+import { say } from "@/core/language/say";
 import type { Metadata } from "next";
 import Link from "next/link";
 
-export const metadata: Metadata = { title: "Not found" };
+export const generateMetadata = (): Metadata => ({ title: say("app.notFound") });
 
 export default function NotFound() {
   return (
     <main className="space-y-2 p-8">
-      <h1 className="text-xl font-bold">There is nothing at this address</h1>
+      <h1 className="text-xl font-bold">{say("app.thereIsNothingAtThisAddress")}</h1>
       <p>
         <Link href="/overview" className="text-pine underline">
-          Go to the overview
+          {say("app.goToTheOverview")}
         </Link>
       </p>
     </main>

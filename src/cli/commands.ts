@@ -1,4 +1,4 @@
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { FoundOrder, Link, OrderProblem, ToldChain } from "@/core/model/problem";
 import { OrderResult as ResultSchema } from "@/core/model/problem";
@@ -16,11 +16,11 @@ import type { FailLevel } from "./usage";
 
 const lines = (...parts: (string | string[])[]): string => parts.flat().join("\n");
 const linkReport = ({ before, after, because }: Link): string =>
-  `${before} before ${after} (${originName(because)})`;
+  say("cli.before", { before, after, originName: originName(because) });
 const chain = (told: ToldChain): string => {
   const links = told.links.map(linkReport);
   const gap = gapOf(told);
-  return (gap === null ? links : links.toSpliced(gap, 0, `… ${told.left} more …`)).join(", ");
+  return (gap === null ? links : links.toSpliced(gap, 0, say("cli.more", { left: told.left }))).join(", ");
 };
 
 export function order(value: unknown, failOn: FailLevel): Outcome<Answer> {
@@ -51,18 +51,17 @@ function hasFindings(problem: OrderProblem, result: FoundOrder, failOn: FailLeve
 function orderReport(problem: OrderProblem, proposal: Proposal): string {
   const { result } = proposal;
   const moves = explainMoves(proposal);
-  const proof = result.certificate ? "; no valid order moves fewer" : "";
+  const proof = result.certificate ? say("common.noValidOrderMovesFewer") : "";
   return lines(
-    `${moves.length} of ${plural(result.order.length, "item")} ${moves.length === 1 ? "moves" : "move"}${proof}.`,
+    say("cli.ofItemsMove", { count: moves.length, count2: result.order.length, proof }),
     moves.map(({ id, because }) => `  ${id}: ${chain(because)}`),
-    result.missing.map(({ item, needs }) => `Missing: ${item} needs ${needs}.`),
-    result.cycles.map(({ links }) => `In a circle: ${chain(tellChain(links))}.`),
+    result.missing.map(({ item, needs }) => say("cli.missingNeeds", { item, needs })),
+    result.cycles.map(({ links }) => say("cli.inACircle", { chain: chain(tellChain(links)) })),
     findContradictions(problem, proposal).flatMap(contradictionReport),
-    result.raised.map(
-      ({ item, section, effective }) =>
-        `Raised: ${item} belongs to ${section} but must stand in ${effective}.`,
+    result.raised.map(({ item, section, effective }) =>
+      say("cli.raisedBelongsToButMustStand", { item, section, effective }),
     ),
-    "Order:",
+    say("cli.order"),
     result.order.map((id, at) => `${String(at + 1).padStart(5)}  ${id}`),
   );
 }
@@ -72,18 +71,23 @@ const mostWithWaysOut = 20;
 
 function contradictionReport(contradiction: Contradiction, at: number): string[] {
   const { rule, name, circle } = contradiction;
-  const said = rule.kind === "needs" ? `${rule.item} needs ${rule.other}` : `the rule ${name}`;
+  const said =
+    rule.kind === "needs"
+      ? say("common.needs", { item: rule.item, other: rule.other })
+      : say("cli.theRule", { name });
   return [
-    `Set aside: ${said}.${circle.links.length > 0 ? ` It would close a circle: ${chain(circle)}.` : ""}`,
-    ...(at < mostWithWaysOut ? contradiction.waysOut : []).map(
-      (way) =>
-        `  ${way.how === "drop" ? "without the rule" : "with only a preference in place of"} ${way.rule}: ${plural(way.moves, "move")}, ${way.setAside} set aside`,
+    say("cli.setAside", {
+      said,
+      rest: circle.links.length > 0 ? say("cli.itWouldCloseACircle", { chain: chain(circle) }) : "",
+    }),
+    ...(at < mostWithWaysOut ? contradiction.waysOut : []).map((way) =>
+      say("cli.movesSetAside", { how: way.how, rule: way.rule, moves: way.moves, setAside: way.setAside }),
     ),
   ];
 }
 
 const noItem = (item: string) =>
-  refuse("problem-broken", { path: "items", detail: `there is no item “${item}”` });
+  refuse("problem-broken", { path: "items", detail: say("cli.thereIsNoItem", { item }) });
 
 export function why(value: unknown, item: string, other?: string): Outcome<Answer> {
   const problem = readProblem(value);
@@ -92,10 +96,15 @@ export function why(value: unknown, item: string, other?: string): Outcome<Answe
   const here = whyHere(constraints, item);
   if (!here) return noItem(item);
   if (other !== undefined) return whyBefore(constraints, item, other);
-  const say = (links: readonly Link[]) => links.map((link) => `  ${linkReport(link)}`);
+  const reports = (links: readonly Link[]) => links.map((link) => `  ${linkReport(link)}`);
   return done({
     json: { item, above: writeLinks(here.above), below: writeLinks(here.below) },
-    text: lines(`Above ${item}:`, say(here.above), `Below ${item}:`, say(here.below)),
+    text: lines(
+      say("cli.above", { item }),
+      reports(here.above),
+      say("cli.below", { item }),
+      reports(here.below),
+    ),
     findings: false,
   });
 }
@@ -112,13 +121,13 @@ function whyBefore(
   if (!links)
     return done({
       json: { free: [a, b] },
-      text: `${a} and ${b} are free: either may come first.`,
+      text: say("cli.andAreFreeEitherMayCome", { a, b }),
       findings: false,
     });
   const [before, after] = forward ? [a, b] : [b, a];
   return done({
     json: { before, after, chain: links },
-    text: `${before} must come before ${after}: ${chain(tellChain(links))}.`,
+    text: say("cli.mustComeBefore", { before, after, chain: chain(tellChain(links)) }),
     findings: false,
   });
 }
@@ -142,14 +151,14 @@ export function seats(value: unknown, item: string): Outcome<Answer> {
   const { staying, any } = json;
   const words =
     staying.earliest > staying.latest
-      ? "no place keeps its ties"
-      : `${staying.earliest} to ${staying.latest}`;
+      ? say("cli.noPlaceKeepsItsTies")
+      : say("cli.to", { earliest: staying.earliest, latest: staying.latest });
   return done({
     json,
     text: lines(
-      `${item} stands at ${json.present}.`,
-      `While the others stay: ${words}.`,
-      `In any valid order: ${any.earliest} to ${any.latest}.`,
+      say("cli.standsAt", { item, present: json.present }),
+      say("cli.whileTheOthersStay", { words }),
+      say("cli.inAnyValidOrderTo", { earliest: any.earliest, latest: any.latest }),
     ),
     findings: false,
   });
@@ -162,21 +171,21 @@ export function verify(value: unknown, resultValue: unknown): Outcome<Answer> {
   if (!result.success) {
     const issue = result.error.issues[0]!;
     return refuse("problem-broken", {
-      name: "The result",
+      name: say("cli.theResult"),
       path: jsonPath(issue.path),
       detail: issue.message,
     });
   }
   const complaints = verifyResult(problem.value, result.data);
   const { moved, certificate } = result.data;
-  const proof = certificate ? "; no valid order moves fewer" : ", without a proof that fewer would not do";
+  const proof = certificate ? say("common.noValidOrderMovesFewer") : say("cli.withoutAProofThatFewerWould");
   return done({
     json: { right: complaints.length === 0, complaints },
     text:
       complaints.length === 0
-        ? `Right: ${plural(moved.length, "move")}${proof}.`
+        ? say("cli.rightMoves", { count: moved.length, proof })
         : lines(
-            "Wrong:",
+            say("cli.wrong"),
             complaints.map((each) => `  ${each}`),
           ),
     findings: complaints.length > 0,

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { readFileSync } from "node:fs";
 import { basename, join, resolve } from "node:path";
 import { knownMods } from "@/core/lineup/known";
@@ -67,7 +68,7 @@ function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefi
     const read = readDefinition(json.value);
     return "definition" in read
       ? done(read.definition)
-      : refuse("definition-flaw", { path: wanted, text: "is not a valid definition" });
+      : refuse("definition-flaw", { path: wanted, text: say("cli.isNotAValidDefinition") });
   }
   for (const game of games) {
     const list = readList(bytes, "list", game);

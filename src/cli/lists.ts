@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { changesBetween } from "@/core/lineup/changelog";
 import { factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { lossesOf } from "@/core/lineup/losses";
@@ -37,7 +38,9 @@ function verdictJson(verdict: Verdict) {
 
 const verdictLines = (verdict: Verdict): string[] => [
   `${verdictTitle(verdict)}.`,
-  ...verdictReasons(verdict, (part) => `not said: ${unsaidWords[part]}`).map((line) => `  ${line}`),
+  ...verdictReasons(verdict, (part) => say("cli.notSaid", { unsaidWord: unsaidWords[part] })).map(
+    (line) => `  ${line}`,
+  ),
 ];
 
 const answer = (verdict: Verdict, json: object, lines: readonly string[]): Answer => ({
@@ -99,7 +102,7 @@ export async function compare(a: File, b: File, options: ListOptions): Promise<O
   const titleOf = titlesFrom([...first.value.game.expansions, ...one.mods, ...two.mods]);
   return done(
     answer(verdict, { equal: verdict.kind === "exact", changes }, [
-      ...(verdict.kind === "exact" ? ["The same setup."] : verdictLines(verdict)),
+      ...(verdict.kind === "exact" ? [say("cli.theSameSetup")] : verdictLines(verdict)),
       ...differences.map(
         (each) => `${differenceText(each, { wanted, here, titleOf })} ${differenceEffect(each)}`,
       ),
@@ -150,7 +153,7 @@ export async function convert(
     json: text,
     text,
     raw: text,
-    aside: losses.map((loss) => `Left behind: ${loss}.`),
+    aside: losses.map((loss) => say("cli.leftBehind", { loss })),
     findings: false,
   });
 }

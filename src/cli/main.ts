@@ -1,4 +1,5 @@
 #!/usr/bin/env node
+import { say } from "@/core/language/say";
 import { readFileSync } from "node:fs";
 import { basename } from "node:path";
 import { parseArgs } from "node:util";
@@ -27,10 +28,12 @@ function readFile(path: string): { bytes: Uint8Array; name: string } {
   try {
     return {
       bytes: readFileSync(path === "-" ? 0 : path),
-      name: path === "-" ? "Standard input" : basename(path),
+      name: path === "-" ? say("cli.standardInput") : basename(path),
     };
   } catch (error) {
-    throw new WrongUse(`${path} cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown"}).`);
+    throw new WrongUse(
+      say("cli.cannotBeRead", { path, code: (error as NodeJS.ErrnoException).code ?? "unknown" }),
+    );
   }
 }
 

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ModManifest } from "@/core/model/shelf";
 import { decodeText, parseJson } from "./text";
@@ -6,11 +7,11 @@ import type { ProblemCode } from "@/core/model/refusal";
 export function readManifest(bytes: Uint8Array): Outcome<ModManifest, ProblemCode> {
   const broken = (detail: string) => refuse("manifest-broken", { detail });
   const decoded = decodeText(bytes, "seating-mod.json");
-  if (!decoded.ok) return broken("it is not UTF-8 text");
+  if (!decoded.ok) return broken(say("formats.itIsNotUTF8Text"));
   const json = parseJson(decoded.value.text, "seating-mod.json");
   if (!json.ok) return broken(json.refusal.data.detail);
   const parsed = ModManifest.safeParse(json.value);
   if (parsed.success) return done(parsed.data);
   const issue = parsed.error.issues[0]!;
-  return broken(`${issue.path.join(".") || "the top"}: ${issue.message}`);
+  return broken(`${issue.path.join(".") || say("common.theTop")}: ${issue.message}`);
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProblemCode } from "@/core/model/refusal";
 
@@ -33,7 +34,11 @@ function readChunks(bytes: Uint8Array): Outcome<Chunk[], ProblemCode> {
   const chunks: Chunk[] = [];
   for (let at = 0; at < bytes.length;) {
     if (bytes.length - at < 8)
-      return refuse("riff-truncated", { chunk: "a chunk's header", size: 8, left: bytes.length - at });
+      return refuse("riff-truncated", {
+        chunk: say("formats.aChunksHeader"),
+        size: 8,
+        left: bytes.length - at,
+      });
     const name = nameAt(bytes, at);
     const size = sizeAt(bytes, at + 4);
     const left = bytes.length - at - 8;

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { Rulebook } from "@/core/model/rulebook";
@@ -12,13 +13,14 @@ export function readRulebook(bytes: Uint8Array, name: string, game: GameDefiniti
   const json = parseJson(decoded.value.text, name);
   if (!json.ok) return json;
   const format = (json.value as { format?: unknown } | null)?.format;
-  if (format !== known) return refuse("not-a-rulebook", { name, detail: `its format is not “${known}”` });
+  if (format !== known)
+    return refuse("not-a-rulebook", { name, detail: say("formats.itsFormatIsNot", { known }) });
   const parsed = Rulebook.safeParse(json.value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     return refuse("rulebook-broken", {
       name,
-      path: issue.path.join(".") || "the top",
+      path: issue.path.join(".") || say("common.theTop"),
       detail: issue.message,
     });
   }
@@ -30,10 +32,12 @@ function checkBook(book: Rulebook, name: string, game: GameDefinition) {
   if (book.game !== game.id) return refuse("rulebook-game", { name, game: book.game, present: game.name });
   const seen = new Set<string>();
   const twice = book.rules.find(({ id }) => seen.size === seen.add(id).size);
-  if (twice) return broken("rules", `“${twice.id}” stands twice`);
+  if (twice) return broken("rules", say("formats.standsTwice4", { id: twice.id }));
   const ranks = new Set(game.loadRanks.map((rank) => rank.id));
   const foreign = book.sections.find((section) => !ranks.has(section.rank));
-  return foreign ? broken("sections", `“${foreign.rank}” is no load rank of ${game.name}`) : null;
+  return foreign
+    ? broken("sections", say("formats.isNoLoadRankOf", { rank: foreign.rank, name: game.name }))
+    : null;
 }
 
 /** Two spaces, for people read it and version control compares it. */

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
 const strict = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
@@ -47,7 +48,7 @@ const deepest = 200;
 function flawOfJson(value: unknown): string | null {
   let level: unknown[] = [value];
   for (let depth = 0; level.length > 0; depth++) {
-    if (depth > deepest) return `it is nested more than ${deepest} deep`;
+    if (depth > deepest) return say("formats.itIsNestedMoreThanDeep", { deepest });
     const below: unknown[] = [];
     for (const each of level) {
       if (typeof each === "string") {
@@ -63,6 +64,6 @@ function flawOfJson(value: unknown): string | null {
 
 /** PostgreSQL keeps no zero character, and UTF-8 has no half of a pair. */
 function flawOfText(text: string): string | null {
-  if (text.includes("\0")) return "it holds a zero character";
-  return /[\uD800-\uDFFF]/u.test(text) ? "it holds half a character (a lone surrogate)" : null;
+  if (text.includes("\0")) return say("formats.itHoldsAZeroCharacter");
+  return /[\uD800-\uDFFF]/u.test(text) ? say("formats.itHoldsHalfACharacterA") : null;
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
@@ -35,7 +36,7 @@ export async function receiveData(context: Context, request: Request): Promise<O
   const source = { incoming: randomUUID() };
   const path = pathOfData(source);
   await mkdir(join(path, ".."), { recursive: true });
-  const received = await receiveInto(path, request, "The archive", largest);
+  const received = await receiveInto(path, request, say("server.theArchive"), largest);
   const looked = received.ok ? await lookAtData(context, path) : received;
   if (looked.ok) return done({ source, summary: looked.value });
   await forgetData(source);

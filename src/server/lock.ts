@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { randomUUID } from "node:crypto";
 import { execFileSync } from "node:child_process";
 import { linkSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
@@ -21,9 +22,9 @@ export class FolderInUse extends Error {
     readonly holder: LockHolder,
   ) {
     super(
-      `Seating already runs with the data folder ${folder}: ${holder.address} (process ${holder.pid}). ` +
-        `Use that one, stop it first, or name another folder with SEATING_HOME. ` +
-        `If process ${holder.pid} is something else, delete ${join(folder, "server.lock")} and start again.`,
+      say("server.seatingAlreadyRunsWithTheData", { folder, address: holder.address, pid: holder.pid }) +
+        say("server.useThatOneStopItFirst") +
+        say("server.ifProcessIsSomethingElseDelete", { pid: holder.pid, join: join(folder, "server.lock") }),
     );
   }
 }

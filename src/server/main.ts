@@ -5,6 +5,7 @@ import { profileHeader } from "@/core/model/window-headers";
 import { home, root } from "@/disk/places";
 import { themeScript } from "./theme-script";
 import { closedTo, headersOf, profileInAddress } from "./gate";
+import { inLanguage, languageFor, speakAsAsked } from "./languages";
 import { readToken } from "./token";
 
 /** Milliseconds by which everything that a window asks is answered later, to see what of it waits for the server and need not. */
@@ -17,6 +18,7 @@ async function main(): Promise<void> {
   const token = readToken(home());
   const app = next({ dev: false, dir: root(), hostname, port });
   await app.prepare();
+  speakAsAsked();
   const answer = app.getRequestHandler();
   const server = createServer((request, response) => {
     const { method = "", url = "", headers } = request;
@@ -31,7 +33,8 @@ async function main(): Promise<void> {
     headers[profileHeader] ??= profileInAddress(url) ?? undefined;
     // By this the scripts of a page are marked with the nonce.
     headers["content-security-policy"] = said["content-security-policy"];
-    const begin = () => void answer(request, response);
+    const language = languageFor(headers.cookie ?? "", String(headers["accept-language"] ?? ""));
+    const begin = () => void inLanguage(language, () => answer(request, response));
     if (url.startsWith("/api/")) setTimeout(begin, slowness);
     else begin();
   });

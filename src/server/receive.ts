@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { open } from "node:fs/promises";
 import { parseJson } from "@/formats/text";
@@ -13,10 +14,10 @@ export async function receiveFile(request: Request, name: string, cap: number): 
 /** A body of JSON, which no page of another origin can send without being asked first. */
 export async function receiveJson(request: Request, cap: number): Promise<Outcome<unknown>> {
   if (!/^application\/json\b/.test(request.headers.get("content-type") ?? ""))
-    return refuse("bad-request", { detail: "the body is no JSON" });
-  const bytes = await receiveFile(request, "the request", cap);
+    return refuse("bad-request", { detail: say("server.theBodyIsNoJSON") });
+  const bytes = await receiveFile(request, say("server.theRequest"), cap);
   if (!bytes.ok) return bytes;
-  const json = parseJson(new TextDecoder().decode(bytes.value), "what was sent");
+  const json = parseJson(new TextDecoder().decode(bytes.value), say("server.whatWasSent"));
   return json.ok ? json : refuse("bad-request", { detail: json.refusal.data.detail });
 }
 
@@ -41,7 +42,10 @@ async function receive(
   cap: number,
   take: (part: Uint8Array) => Promise<void>,
 ): Promise<Outcome<null>> {
-  const tooLarge = refuse("too-large", { name, limit: `${Math.round(cap / 2 ** 20)} MB` });
+  const tooLarge = refuse("too-large", {
+    name,
+    limit: say("common.mB", { round: Math.round(cap / 2 ** 20) }),
+  });
   if (Number(request.headers.get("content-length") ?? 0) > cap) return tooLarge;
   let size = 0;
   const reader = request.body?.getReader();

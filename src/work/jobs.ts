@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { proposeOrder, type OrderProposal } from "@/core/edit/accept";
 import { alignOrder } from "@/core/roster/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
@@ -47,7 +48,7 @@ export class Jobs {
     const { game, stock } = this.told();
     const list = readList(bytes, name, game);
     if (!list.ok) return list;
-    const title = name.replace(/\.[^.]{1,8}$/, "") || "List";
+    const title = name.replace(/\.[^.]{1,8}$/, "") || say("common.list");
     return done(resolveList(list.value, game, knownMods(stock.shelf, depot), stock, title, answers));
   }
 

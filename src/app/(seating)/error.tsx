@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { FaultNote } from "@/ui/kit/floor";
 
 /** A view that the server could not make. */
@@ -10,5 +11,5 @@ export default function ViewFault({
   error: Error & { digest?: string };
   reset: () => void;
 }) {
-  return <FaultNote what="This view" error={error} onAgain={reset} />;
+  return <FaultNote what={say("common.thisView")} error={error} onAgain={reset} />;
 }

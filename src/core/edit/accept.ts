@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { Edit } from "../model/edit";
 import type { Entry, ListName } from "../model/profile";
 import type { FoundOrder, SetAside, ToldChain } from "../model/problem";
@@ -86,6 +87,6 @@ export function arrangeEdit(
   return {
     label: label("accept", { moves }),
     steps: [{ kind: "arrange", list, entries: [...entries] }],
-    restorePoint: "Before an accepted proposal",
+    restorePoint: say("edit.beforeAnAcceptedProposal"),
   };
 }

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { Edit, Step } from "../model/edit";
 import type { BookRule, Rulebook } from "../model/rulebook";
 import { itemsOf } from "../order/rule-items";
@@ -14,7 +15,7 @@ export function goByBook(roster: Roster, book: Rulebook): Edit {
   return {
     label: label(old ? "update-book" : "add-book", { name: book.name, version: book.version }),
     steps: [{ kind: "decide", facet: "books", key: book.id, item: own }, ...sectionSteps(roster, book)],
-    restorePoint: `Before the rulebook ${book.name} ${book.version}`.slice(0, 80),
+    restorePoint: say("edit.beforeTheRulebook", { name: book.name, version: book.version }).slice(0, 80),
   };
 }
 

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { Edit } from "../model/edit";
 import type { Choice, ProfileState } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
@@ -42,7 +43,12 @@ export function versionEdit(
   const steps = stepsBetween(state, withVersions(roster, changes));
   if (steps.length === 0) return null;
   const data = { item: first.item.id, version: first.to.version, count: changes.length };
-  const restorePoint = `Before ${changes.length === 1 ? `${first.to.name} ${first.to.version}` : `${changes.length} other versions`}`;
+  const restorePoint = say("edit.before", {
+    rest:
+      changes.length === 1
+        ? `${first.to.name} ${first.to.version}`
+        : say("edit.otherVersions", { count: changes.length }),
+  });
   return { label: label(id, data), steps, restorePoint: restorePoint.slice(0, 80) };
 }
 

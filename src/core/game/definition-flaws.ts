@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { z } from "zod";
 import { GameDefinition, MODS_RANK } from "../model/game";
 
@@ -18,13 +19,15 @@ export function readDefinition(
 }
 
 const shapeWords: Readonly<Record<string, (issue: z.core.$ZodIssue) => string>> = {
-  invalid_type: () => "has to be filled in",
+  invalid_type: () => say("game.hasToBeFilledIn"),
   too_small: (issue) =>
-    issue.code === "too_small" && issue.minimum === 1 ? "has to be filled in" : "is too small",
-  too_big: () => "is too long or too large",
-  invalid_format: (issue) => `is not a valid value: ${issue.message}`,
+    issue.code === "too_small" && issue.minimum === 1 ? say("game.hasToBeFilledIn") : say("game.isTooSmall"),
+  too_big: () => say("game.isTooLongOrTooLarge"),
+  invalid_format: (issue) => say("game.isNotAValidValue", { message: issue.message }),
   unrecognized_keys: (issue) =>
-    issue.code === "unrecognized_keys" ? `holds what no law knows: ${issue.keys.join(", ")}` : "",
+    issue.code === "unrecognized_keys"
+      ? say("game.holdsWhatNoLawKnows", { keys: issue.keys.join(", ") })
+      : "",
 };
 
 function shapeFlaw(issue: z.core.$ZodIssue): Flaw {
@@ -50,8 +53,8 @@ const idPattern = /^[a-z0-9][a-z0-9-]{0,59}$/;
 function idFlaws(game: GameDefinition): Flaw[] {
   const flaws: Flaw[] = idPattern.test(game.id)
     ? []
-    : [{ path: "id", text: "takes small letters, digits and hyphens, at most 60" }];
-  if (game.name.trim() === "") flaws.push({ path: "name", text: "has to be filled in" });
+    : [{ path: "id", text: say("game.takesSmallLettersDigitsAndHyphens") }];
+  if (game.name.trim() === "") flaws.push({ path: "name", text: say("game.hasToBeFilledIn") });
   const lists = {
     loadRanks: game.loadRanks,
     counting: game.counting,
@@ -62,21 +65,21 @@ function idFlaws(game: GameDefinition): Flaw[] {
   };
   for (const [list, items] of Object.entries(lists))
     items.forEach(({ id }, at) => {
-      if (id === "") flaws.push({ path: `${list}.${at}.id`, text: "has to be filled in" });
+      if (id === "") flaws.push({ path: `${list}.${at}.id`, text: say("game.hasToBeFilledIn") });
       if (items.findIndex((other) => other.id === id) !== at)
-        flaws.push({ path: `${list}.${at}.id`, text: `stands twice: ${id}` });
+        flaws.push({ path: `${list}.${at}.id`, text: say("game.standsTwice", { id }) });
     });
   return flaws;
 }
 
 function listFlaws({ lists, pluginExtensions, pluginLayout, loadRanks }: GameDefinition): Flaw[] {
   const flaws: Flaw[] = [];
-  if (!lists.includes("mods")) flaws.push({ path: "lists", text: "has to hold the mods" });
+  if (!lists.includes("mods")) flaws.push({ path: "lists", text: say("game.hasToHoldTheMods") });
   if (!lists.includes("plugins")) return flaws;
   if (pluginExtensions.length === 0)
-    flaws.push({ path: "pluginExtensions", text: "has to say by which extensions plugins are known" });
-  if (!pluginLayout) flaws.push({ path: "pluginLayout", text: "has to say how a plugin is laid out" });
-  if (loadRanks.length === 0) flaws.push({ path: "loadRanks", text: "needs at least one rank for plugins" });
+    flaws.push({ path: "pluginExtensions", text: say("game.hasToSayByWhichExtensions") });
+  if (!pluginLayout) flaws.push({ path: "pluginLayout", text: say("game.hasToSayHowAPlugin") });
+  if (loadRanks.length === 0) flaws.push({ path: "loadRanks", text: say("game.needsAtLeastOneRankFor") });
   return flaws;
 }
 
@@ -89,15 +92,16 @@ function rankFlaws({ loadRanks, counting, builtIn, pluginExtensions }: GameDefin
   if (last && isMarked(last))
     flaws.push({
       path: `loadRanks.${loadRanks.length - 1}`,
-      text: "the last rank takes what no other claims, and has no mark of its own",
+      text: say("game.theLastRankTakesWhatNo"),
     });
   const plain = counting.flatMap((each, at) => (isMarked(each) ? [] : [at]));
   if (plain.length > 1)
-    flaws.push({ path: `counting.${plain[1]}`, text: "only one class can take what no mark claims" });
+    flaws.push({ path: `counting.${plain[1]}`, text: say("game.onlyOneClassCanTakeWhat") });
   const known = (name: string) =>
     pluginExtensions.some((extension) => name.toLowerCase().endsWith(extension));
   builtIn.forEach((name, at) => {
-    if (!known(name)) flaws.push({ path: `builtIn.${at}`, text: `${name} has no extension of a plugin` });
+    if (!known(name))
+      flaws.push({ path: `builtIn.${at}`, text: say("game.hasNoExtensionOfAPlugin", { name }) });
   });
   return flaws;
 }
@@ -107,7 +111,10 @@ function sectionFlaws({ sections, loadRanks, lists }: GameDefinition): Flaw[] {
   const ranks = [...loadRanks.map((rank) => rank.id), MODS_RANK];
   sections.forEach((section, at) => {
     if (!ranks.includes(section.rank))
-      flaws.push({ path: `sections.${at}.rank`, text: `there is no load rank “${section.rank}”` });
+      flaws.push({
+        path: `sections.${at}.rank`,
+        text: say("game.thereIsNoLoadRank", { rank: section.rank }),
+      });
   });
   const own = sections.filter((section) => section.rank !== MODS_RANK);
   const order = own.map((section) => loadRanks.findIndex((rank) => rank.id === section.rank));
@@ -115,12 +122,12 @@ function sectionFlaws({ sections, loadRanks, lists }: GameDefinition): Flaw[] {
   if (early > 0)
     flaws.push({
       path: `sections.${sections.indexOf(own[early]!)}`,
-      text: `stands behind a section of a later rank: sections follow the ranks`,
+      text: say("game.standsBehindASectionOfA"),
     });
   if (lists.includes("plugins"))
     for (const rank of loadRanks)
       if (!own.some((section) => section.rank === rank.id))
-        flaws.push({ path: "sections", text: `has to hold one for the load rank “${rank.label}”` });
+        flaws.push({ path: "sections", text: say("game.hasToHoldOneForThe", { label: rank.label }) });
   return flaws;
 }
 
@@ -137,9 +144,7 @@ function pathFlaws(game: GameDefinition): Flaw[] {
     ),
   ];
   return named.flatMap(([path, value]) =>
-    isBelow(value)
-      ? []
-      : [{ path, text: "has to be a path below the game’s folder, with / between its parts" }],
+    isBelow(value) ? [] : [{ path, text: say("game.hasToBeAPathBelow") }],
   );
 }
 
@@ -156,9 +161,7 @@ function sameFileFlaws({ sign, orderFile, holdsFile }: GameDefinition): Flaw[] {
     const other = named
       .slice(0, at)
       .find(([, each]) => isSameOrBelow(value, each) || isSameOrBelow(each, value));
-    return other
-      ? [{ path, text: `has to be another file than ${other[0]}, and neither lies in the other` }]
-      : [];
+    return other ? [{ path, text: say("game.hasToBeAnotherFileThan", { other: other[0] }) }] : [];
   });
 }
 
@@ -174,7 +177,7 @@ function fileNameFlaws({ builtIn, expansions }: GameDefinition): Flaw[] {
     ),
   ];
   return named.flatMap(([path, name]) =>
-    isBelow(name) && !name.includes("/") ? [] : [{ path, text: "has to be the name of a file" }],
+    isBelow(name) && !name.includes("/") ? [] : [{ path, text: say("game.hasToBeTheNameOf") }],
   );
 }
 
@@ -201,5 +204,14 @@ export const blankDefinition = {
   expansions: [],
   orderFile: { path: "order.txt", dialect: "lines" },
   holdsFile: "holds.json",
-  sections: [{ id: "mods", name: "Mods", rank: MODS_RANK, guidance: "" }],
+  sections: [
+    {
+      id: "mods",
+      get name() {
+        return say("common.mods");
+      },
+      rank: MODS_RANK,
+      guidance: "",
+    },
+  ],
 };

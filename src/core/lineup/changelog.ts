@@ -1,11 +1,11 @@
+import { say } from "../language/say";
 import { compareStates, type Difference } from "../compare/states";
-import { plural } from "../messages/parts";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
 import type { FacetName, ProfileState } from "../model/profile";
 import type { DifferenceKind } from "../state/facet";
 import { stateOfLineup } from "./state-of-lineup";
-import { facetNouns } from "../messages/facets";
+import { facetCount } from "../messages/facets";
 import { keyedNames } from "../state/facets";
 
 /** What became of a list between two versions of it, a line for each kind of change; empty where nothing did. */
@@ -18,13 +18,13 @@ export function changesBetween(
   const was = new Map(before.mods.map((mod) => [mod.id, mod]));
   const is = new Map(after.mods.map((mod) => [mod.id, mod]));
   const all = compareStates(...states);
-  const lines = told.flatMap(({ title, of, say }) => {
+  const lines = told.flatMap(({ title, of, text }) => {
     const some = all.filter((difference) => of(difference, states[1]));
-    return some.length > 0 ? [say(title, some, was, is)] : [];
+    return some.length > 0 ? [text(title, some, was, is)] : [];
   });
   return before.game.version === after.game.version
     ? lines
-    : [...lines, `Game version: ${before.game.version} → ${after.game.version}`];
+    : [...lines, say("lineup.gameVersion", { version: before.game.version, version2: after.game.version })];
 }
 
 type Known = ReadonlyMap<string, LineupMod>;
@@ -32,11 +32,11 @@ type Known = ReadonlyMap<string, LineupMod>;
 interface Line {
   readonly title: string;
   readonly of: (difference: Difference, after: ProfileState) => boolean;
-  readonly say: (title: string, some: readonly Difference[], was: Known, is: Known) => string;
+  readonly text: (title: string, some: readonly Difference[], was: Known, is: Known) => string;
 }
 
 const nameIn =
-  (name: (was: LineupMod | undefined, is: LineupMod | undefined) => string): Line["say"] =>
+  (name: (was: LineupMod | undefined, is: LineupMod | undefined) => string): Line["text"] =>
   (title, some, was, is) =>
     `${title}: ${some.map(({ key }) => name(was.get(key), is.get(key)) || key).join(", ")}`;
 
@@ -54,9 +54,9 @@ const turned =
     ofMods("on")(each, after) && after.mods.entries.find(({ id }) => id === each.key)!.on === on;
 
 const counted =
-  (noun: string, many = `${noun}s`): Line["say"] =>
+  (count: (count: number) => string): Line["text"] =>
   (words, some) =>
-    `${words}: ${plural(some.length, noun, many)}`;
+    `${words}: ${count(some.length)}`;
 
 const sections: ReadonlySet<DifferenceKind> = new Set([
   "section-only-here",
@@ -66,39 +66,69 @@ const sections: ReadonlySet<DifferenceKind> = new Set([
 ]);
 
 /** What is said of a change of what its noun alone says too little of. */
-const inOwnWords: Partial<Readonly<Record<FacetName, readonly [words: string, noun: string]>>> = {
-  broaderFirst: ["Changed", "setting"],
-  choices: ["Other parts chosen", "mod"],
-  leftOut: ["Left out or brought back", "file"],
-};
+const inOwnWords: ReadonlySet<FacetName> = new Set(["broaderFirst", "choices", "leftOut"] as const);
+type InOwnWords = "broaderFirst" | "choices" | "leftOut";
+const isInOwnWords = (facet: FacetName): facet is InOwnWords => inOwnWords.has(facet);
 
 const told: readonly Line[] = [
-  { title: "Added", of: ofMods("only-there"), say: nameIn((_, is) => named(is)) },
-  { title: "Removed", of: ofMods("only-here"), say: nameIn((was) => named(was)) },
   {
-    title: "Other contents",
+    get title() {
+      return say("common.added");
+    },
+    of: ofMods("only-there"),
+    text: nameIn((_, is) => named(is)),
+  },
+  {
+    get title() {
+      return say("lineup.removed");
+    },
+    of: ofMods("only-here"),
+    text: nameIn((was) => named(was)),
+  },
+  {
+    get title() {
+      return say("lineup.otherContents");
+    },
     of: ofMods("content"),
-    say: nameIn((was, is) =>
+    text: nameIn((was, is) =>
       was?.version === is?.version
-        ? `${named(is)}, under the same version`
+        ? say("lineup.underTheSameVersion", { named: named(is) })
         : `${title(was, is)} ${was?.version ?? ""} → ${is?.version ?? ""}`,
     ),
   },
-  { title: "Switched on", of: turned(true), say: nameIn(title) },
-  { title: "Switched off", of: turned(false), say: nameIn(title) },
+  {
+    get title() {
+      return say("lineup.switchedOn");
+    },
+    of: turned(true),
+    text: nameIn(title),
+  },
+  {
+    get title() {
+      return say("lineup.switchedOff");
+    },
+    of: turned(false),
+    text: nameIn(title),
+  },
   ...(["mods", "plugins"] as const).map((facet) => ({
-    title: "Moved",
+    get title() {
+      return say("common.moved");
+    },
     of: (each: Difference) => each.facet === facet && (each.kind === "place" || each.kind === "section"),
-    say: counted(...facetNouns[facet]),
+    text: counted((count) => facetCount(facet, count)),
   })),
   {
-    title: "Sections changed",
+    get title() {
+      return say("common.sectionsChanged");
+    },
     of: (each) => sections.has(each.kind),
-    say: counted("section"),
+    text: counted((count) => say("lineup.sectionCount", { count })),
   },
   ...keyedNames.map((facet) => ({
-    title: inOwnWords[facet]?.[0] ?? "Changed",
+    get title() {
+      return isInOwnWords(facet) ? say(`lineup.changed.${facet}`) : say("common.changed");
+    },
     of: (each: Difference) => each.facet === facet,
-    say: inOwnWords[facet] ? counted(inOwnWords[facet][1]) : counted(...facetNouns[facet]),
+    text: counted((count) => facetCount(facet, count)),
   })),
 ];

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { BesidePart, Claim, UnsaidPart } from "../model/claim";
 import type { GameDefinition } from "../model/game";
 import type { Lineup } from "../model/lineup";
@@ -22,7 +23,7 @@ export const claimOfLineup = (lineup: Lineup, format: string): Claim => ({
 
 /** A code says all but what is left out; `unknown` are the mods of it that nothing here knows. */
 export const claimOfCode = (setup: SharedSetup, unknown: readonly SharedSetup["mods"][number][]): Claim => ({
-  format: "share code",
+  format: say("common.shareCode"),
   fingerprint: setup.fingerprint.length === 64 ? setup.fingerprint : null,
   altered: [],
   unsaid: ["left-out"],

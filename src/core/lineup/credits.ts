@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { Credit } from "../model/lineup";
 import type { Roster } from "../roster/roster";
 
@@ -16,8 +17,8 @@ export function creditsOf({ mods }: Pick<Roster, "mods">): Credit[] {
 /** The credits as a text to be put beside a lineup. */
 export const creditsText = (title: string, credits: readonly Credit[]): string =>
   [
-    `Thanks to those whose mods make “${title}”:`,
+    say("lineup.thanksToThoseWhoseModsMake", { title }),
     "",
-    ...credits.map(({ author, mods }) => `${author || "Author not named"}: ${mods.join(", ")}`),
+    ...credits.map(({ author, mods }) => `${author || say("lineup.authorNotNamed")}: ${mods.join(", ")}`),
     "",
   ].join("\n");

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
 import { loadingPlugins } from "./fingerprint";
@@ -17,18 +18,18 @@ interface Instructions {
 /** Everything that somebody without Seating does to have the same setup, in the order in which to do it. */
 export function instructionsOf(lineup: Lineup, game: GameDefinition): Instructions[] {
   const parts: Instructions[] = [
-    { title: "The game", steps: gameSteps(lineup, game) },
-    { title: "Get the mods", steps: needsFirst(lineup.mods.filter((mod) => mod.on)).map(getStep) },
-    { title: "Choose their parts", steps: lineup.mods.filter((mod) => mod.on).flatMap(partSteps) },
+    { title: say("common.theGame"), steps: gameSteps(lineup, game) },
+    { title: say("lineup.getTheMods"), steps: needsFirst(lineup.mods.filter((mod) => mod.on)).map(getStep) },
+    { title: say("lineup.chooseTheirParts"), steps: lineup.mods.filter((mod) => mod.on).flatMap(partSteps) },
     {
-      title: "Put the mods in this order, the first loads earliest",
+      title: say("lineup.putTheModsInThisOrder"),
       steps: orderSteps(
         "mod",
         lineup.mods.filter((mod) => mod.on).map(({ name }) => name),
       ),
     },
     {
-      title: "Put the plugins in this order, the first loads earliest",
+      title: say("lineup.putThePluginsInThisOrder"),
       steps: orderSteps(
         "plugin",
         loadingPlugins(lineup)
@@ -36,7 +37,7 @@ export function instructionsOf(lineup: Lineup, game: GameDefinition): Instructio
           .map(({ name }) => name),
       ),
     },
-    { title: "At last", steps: lastSteps(lineup) },
+    { title: say("lineup.atLast"), steps: lastSteps(lineup) },
   ];
   return parts.filter(({ steps }) => steps.length > 0);
 }
@@ -48,14 +49,23 @@ function gameSteps(
   const nameOf = (id: string) => game.expansions.find((each) => each.id === id)?.name ?? id;
   const part = (id: string) => game.baseItems?.find((each) => each.id === id)?.name ?? id;
   const setting = (id: string) => game.launchSettings?.find((each) => each.id === id);
-  const valueText = (said: unknown) => (typeof said === "boolean" ? (said ? "on" : "off") : String(said));
+  const valueText = (said: unknown) =>
+    typeof said === "boolean" ? (said ? say("common.on") : say("common.off")) : String(said);
   return [
-    { id: "game", text: `Have ${game.name} ${wanted.version}.`, detail: "" },
-    ...expansions.map((id) => ({ id: `on:${id}`, text: `Switch ${nameOf(id)} on.`, detail: "" })),
-    ...baseOff.map((id) => ({ id: `off:${id}`, text: `Switch ${part(id)} off.`, detail: "" })),
+    { id: "game", text: say("lineup.have", { name: game.name, version: wanted.version }), detail: "" },
+    ...expansions.map((id) => ({
+      id: `on:${id}`,
+      text: say("lineup.switchOn", { nameOf: nameOf(id) }),
+      detail: "",
+    })),
+    ...baseOff.map((id) => ({
+      id: `off:${id}`,
+      text: say("lineup.switchOff", { part: part(id) }),
+      detail: "",
+    })),
     ...Object.entries(launch).map(([id, said]) => ({
       id: `set:${id}`,
-      text: `Set ${setting(id)?.label ?? id} to ${valueText(said)}.`,
+      text: say("lineup.setTo", { label: setting(id)?.label ?? id, valueText: valueText(said) }),
       detail: "",
     })),
   ];
@@ -89,18 +99,23 @@ export function needsFirst<
 }
 
 const roles = {
-  optional: "You may leave it out.",
-  helper: "It helps, and is no part of the setup.",
+  get optional() {
+    return say("lineup.youMayLeaveItOut");
+  },
+  get helper() {
+    return say("lineup.itHelpsAndIsNoPart");
+  },
   once: "",
 };
 
 function getStep({ id, name, version, source, role, terms }: LineupMod): Instruction {
-  const where = source === "local" ? "from its author" : `from ${source}`;
+  const where = source === "local" ? say("lineup.fromItsAuthor") : say("lineup.from", { source });
   const price =
-    terms && `${terms.kind === "paid" ? "It has to be paid for" : "It may not be passed on"}: ${terms.where}`;
+    terms &&
+    `${terms.kind === "paid" ? say("lineup.itHasToBePaidFor") : say("lineup.itMayNotBePassedOn")}: ${terms.where}`;
   return {
     id: `get:${id}`,
-    text: `Get ${name} ${version} ${where}.`,
+    text: say("lineup.get", { name, version, where }),
     detail: [role && roles[role], price].filter(Boolean).join(" "),
   };
 }
@@ -110,14 +125,21 @@ function partSteps({ id, name, options, components, labels = {} }: LineupMod): I
   return [
     ...Object.entries(options).map(([question, parts]) => ({
       id: `part:${id}:${question}`,
-      text: `Of ${name}, take for “${called(question)}”: ${parts.map((part) => called(`${question}/${part}`, part)).join(", ") || "none"}.`,
+      text: say("lineup.ofTakeFor", {
+        name,
+        called: called(question),
+        parts: parts.map((part) => called(`${question}/${part}`, part)).join(", ") || "none",
+      }),
       detail: "",
     })),
     ...(components.length > 0
       ? [
           {
             id: `parts:${id}`,
-            text: `Of ${name}, have on: ${components.map((each) => called(each)).join(", ")}.`,
+            text: say("lineup.ofHaveOn", {
+              name,
+              components: components.map((each) => called(each)).join(", "),
+            }),
             detail: "",
           },
         ]
@@ -129,7 +151,7 @@ const orderSteps = (noun: string, names: readonly string[]): Instruction[] =>
   names.map((name, at) => ({
     id: `${noun}:${name}`,
     text: name,
-    detail: at === 0 ? "" : `after ${names[at - 1]!}`,
+    detail: at === 0 ? "" : say("lineup.after", { name: names[at - 1]! }),
   }));
 
 function lastSteps({ followUps, mods, fingerprint }: Lineup): Instruction[] {
@@ -137,13 +159,13 @@ function lastSteps({ followUps, mods, fingerprint }: Lineup): Instruction[] {
   return [
     ...followUps.map((id) => ({
       id: `after:${id}`,
-      text: `Start the game once; ${nameOf(id)} may go then.`,
-      detail: "It is needed once only.",
+      text: say("lineup.startTheGameOnceMayGo", { nameOf: nameOf(id) }),
+      detail: say("lineup.itIsNeededOnceOnly"),
     })),
     {
       id: "proof",
-      text: `Compare the fingerprint: ${fingerprint}`,
-      detail: "Equal to the last digit, it is the same setup.",
+      text: say("lineup.compareTheFingerprint", { fingerprint }),
+      detail: say("lineup.equalToTheLastDigitIt"),
     },
   ];
 }

@@ -1,16 +1,21 @@
+import { say } from "../language/say";
 import type { Clash } from "../compare/states";
 import type { ClashSide } from "../state/facet";
 import type { ItemChange } from "../state/merge-orders";
 import type { Choice, Rule } from "../model/profile";
 import type { ProfileBook } from "../model/rulebook";
-import { facetNouns } from "./facets";
-import { plainText, plural } from "./parts";
+import { facetWord } from "./facets";
+import { plainText } from "./parts";
 import { partWords } from "./profile-differences";
 import { ruleText } from "./rules";
 
 const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
-  removed: "taken out or changed",
-  on: "on or off",
+  get removed() {
+    return say("clashes.whatWords.removed");
+  },
+  get on() {
+    return say("clashes.whatWords.on");
+  },
   content: "version",
   section: "section",
   place: "place",
@@ -18,7 +23,7 @@ const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
 
 /** What a clash is about. */
 export const clashWords = ({ facet, what }: Clash): string =>
-  what === "changed" ? facetNouns[facet][0] : whatWords[what];
+  what === "changed" ? facetWord(facet, "one") : whatWords[what];
 
 /** How things are called that a clash names by an id or a hash. */
 export interface ClashNames {
@@ -29,23 +34,35 @@ export interface ClashNames {
 }
 
 const changeWords: Readonly<Record<ItemChange, string>> = {
-  on: "switched on",
-  off: "switched off",
-  content: "in another version",
-  section: "in another section",
+  get on() {
+    return say("clashes.changeWords.on");
+  },
+  get off() {
+    return say("clashes.changeWords.off");
+  },
+  get content() {
+    return say("clashes.changeWords.content");
+  },
+  get section() {
+    return say("clashes.changeWords.section");
+  },
 };
 
 /** What one side of a clash says. */
 export function sayClashSide({ what }: Clash, { value, after }: ClashSide, names: ClashNames): string {
   if (what === "place")
     return after === undefined
-      ? "not there"
+      ? say("clashes.notThere")
       : after === null
-        ? "first of its section"
-        : `after ${names.item(after)}`;
-  if (value === undefined) return what === "content" ? "whichever is the newest" : "none";
-  if (what === "removed") return value === "removed" ? "taken out" : `kept, ${changed(value as string)}`;
-  if (what === "on") return value === true ? "on" : "off";
+        ? say("clashes.firstOfItsSection")
+        : say("clashes.after", { after: names.item(after) });
+  if (value === undefined)
+    return what === "content" ? say("clashes.whicheverIsTheNewest") : say("common.none");
+  if (what === "removed")
+    return value === "removed"
+      ? say("clashes.takenOut")
+      : say("clashes.kept", { changed: changed(value as string) });
+  if (what === "on") return value === true ? say("common.on") : say("common.off");
   if (what === "section") return names.section(value as string);
   if (what === "content") return names.version(value as string);
   return sayDecision(value, names);
@@ -58,11 +75,14 @@ function sayDecision(value: unknown, { item }: ClashNames): string {
   if ("text" in value) return String(value.text);
   const { rule, off } = value as Partial<Rule>;
   if (rule) return `${plainText(ruleText(rule), item)}${off ? " (off)" : ""}`;
-  if ("components" in value) return partWords(value as Choice) || "none of its parts";
+  if ("components" in value) return partWords(value as Choice) || say("clashes.noneOfItsParts");
   const { version, off: left = [] } = value as Partial<ProfileBook>;
   if (version !== undefined)
-    return `version ${version}${left.length > 0 ? `, ${plural(left.length, "rule")} off` : ""}`;
-  return "path" in value ? "left out" : JSON.stringify(value);
+    return say("clashes.version", {
+      version,
+      rest: left.length > 0 ? say("clashes.rulesOff", { count: left.length }) : "",
+    });
+  return "path" in value ? say("common.leftOut") : JSON.stringify(value);
 }
 
 const changed = (codes: string): string =>

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { SetupDifference } from "../lineup/compare";
 import type { FingerprintFacts } from "../lineup/fingerprint";
 import type { DifferenceKind } from "../state/facet";
@@ -33,20 +34,34 @@ const moved =
     const after = (facts: FingerprintFacts) => {
       const keys = keysOf[list](facts);
       const before = keys[keys.indexOf(key) - 1];
-      return before === undefined ? "first" : `after ${titleOf(before)}`;
+      return before === undefined
+        ? say("differences.first")
+        : say("differences.after", { titleOf: titleOf(before) });
     };
-    return `${titleOf(key)} stands ${after(here)} here; in the lineup ${after(wanted)}.`;
+    return say("differences.standsHereInTheLineup", {
+      titleOf: titleOf(key),
+      after: after(here),
+      after2: after(wanted),
+    });
   };
 
 const otherParts: Words = {
-  is: (id, { titleOf }) => `Of ${titleOf(id)} other parts are chosen here.`,
-  may: "Files of it are there, or missing, that are not so in the lineup.",
+  is: (id, { titleOf }) => say("differences.otherParts.is", { titleOf: titleOf(id) }),
+  get may() {
+    return say("differences.otherParts.may");
+  },
 };
 
 const otherLaunch: Words = {
   is: (key, { wanted, here }) =>
-    `The launch setting ${key} is ${String(here.launch[key] ?? "not set")} here; in the lineup ${String(wanted.launch[key] ?? "not set")}.`,
-  may: "The game starts otherwise.",
+    say("differences.otherLaunch.is", {
+      key,
+      launch: String(here.launch[key] ?? say("differences.notSet")),
+      launch2: String(wanted.launch[key] ?? say("differences.notSet")),
+    }),
+  get may() {
+    return say("differences.otherLaunch.may");
+  },
 };
 
 type Table = Partial<Readonly<Record<FacetName | "game", Partial<Readonly<Record<DifferenceKind, Words>>>>>>;
@@ -55,81 +70,125 @@ const words: Table = {
   game: {
     changed: {
       is: (_, { wanted, here }) =>
-        `The game is ${here.game.id} ${here.game.version}; the lineup was made for ${wanted.game.id} ${wanted.game.version}.`,
-      may: "What leans on how that version works may not load, or not work.",
+        say("differences.words.is", {
+          id: here.game.id,
+          version: here.game.version,
+          id2: wanted.game.id,
+          version2: wanted.game.version,
+        }),
+      get may() {
+        return say("differences.words.may");
+      },
     },
   },
   expansions: {
     "only-there": {
-      is: (id, { titleOf }) => `The expansion ${titleOf(id)} is not owned or not on here.`,
-      may: "What needs it does not load.",
+      is: (id, { titleOf }) => say("differences.words.is2", { titleOf: titleOf(id) }),
+      get may() {
+        return say("differences.words.may2");
+      },
     },
     "only-here": {
-      is: (id, { titleOf }) => `The expansion ${titleOf(id)} is on here and not in the lineup.`,
-      may: "Mods that know it do more here than their list was tried with.",
+      is: (id, { titleOf }) => say("differences.words.is3", { titleOf: titleOf(id) }),
+      get may() {
+        return say("differences.words.may3");
+      },
     },
   },
   baseOff: {
     "only-here": {
-      is: (id) => `${id} of the game itself is off here.`,
-      may: "What needs it does not load.",
+      is: (id) => say("differences.words.is4", { id }),
+      get may() {
+        return say("differences.words.may2");
+      },
     },
     "only-there": {
-      is: (id) => `${id} of the game itself is on here and off in the lineup.`,
-      may: "Its records come into the game again.",
+      is: (id) => say("differences.words.is5", { id }),
+      get may() {
+        return say("differences.words.may4");
+      },
     },
   },
   mods: {
     "only-there": {
       is: (id, { wanted, titleOf }) =>
-        `${titleOf(id)} ${modOf(wanted, id)?.version ?? ""} is missing or off here.`,
-      may: "What it brings is not there; what needs it fails or does not load.",
+        say("differences.words.is6", { titleOf: titleOf(id), version: modOf(wanted, id)?.version ?? "" }),
+      get may() {
+        return say("differences.words.may5");
+      },
     },
     "only-here": {
       is: (id, { here, titleOf }) =>
-        `${titleOf(id)} ${modOf(here, id)?.version ?? ""} is on here and not in the lineup.`,
-      may: "Its files and records are added, and win over those that stand earlier.",
+        say("differences.words.is7", { titleOf: titleOf(id), version: modOf(here, id)?.version ?? "" }),
+      get may() {
+        return say("differences.words.may6");
+      },
     },
     content: {
       is: (id, { wanted, here, titleOf }) => {
         const [mine, theirs] = [modOf(here, id)?.version ?? "", modOf(wanted, id)?.version ?? ""];
         return mine === theirs
-          ? `${titleOf(id)} ${mine} has other contents here, under the same version.`
-          : `${titleOf(id)} is ${mine} here; the lineup has ${theirs}.`;
+          ? say("differences.hasOtherContentsHereUnderThe", { titleOf: titleOf(id), mine })
+          : say("differences.isHereTheLineupHas", { titleOf: titleOf(id), mine, theirs });
       },
-      may: "It may behave otherwise, and patches made for other contents may not fit.",
+      get may() {
+        return say("differences.words.may7");
+      },
     },
-    place: { is: moved("mods"), may: "Of files that it shares with others, another one may win." },
+    place: {
+      is: moved("mods"),
+      get may() {
+        return say("differences.words.may8");
+      },
+    },
   },
   plugins: {
     "only-there": {
-      is: (name) => `${name} does not load here.`,
-      may: "Its records are not in the game; plugins with it as a master do not load.",
+      is: (name) => say("differences.words.is8", { name }),
+      get may() {
+        return say("differences.words.may9");
+      },
     },
     "only-here": {
-      is: (name) => `${name} loads here and not in the lineup.`,
-      may: "Its records are added, and win over those that load earlier.",
+      is: (name) => say("differences.words.is9", { name }),
+      get may() {
+        return say("differences.words.may10");
+      },
     },
-    content: { is: (name) => `${name} is another file here.`, may: "Its records may say something else." },
-    place: { is: moved("plugins"), may: "Of records that it shares with others, another one may win." },
+    content: {
+      is: (name) => say("differences.words.is10", { name }),
+      get may() {
+        return say("differences.words.may11");
+      },
+    },
+    place: {
+      is: moved("plugins"),
+      get may() {
+        return say("differences.words.may12");
+      },
+    },
   },
   choices: { "only-here": otherParts, "only-there": otherParts, changed: otherParts },
   launch: { "only-here": otherLaunch, "only-there": otherLaunch, changed: otherLaunch },
   leftOut: {
     "only-here": {
-      is: (key, setups) => `${leftOutWords(key, setups)} is left out here.`,
-      may: "Another mod's file wins in its place, or none is there.",
+      is: (key, setups) => say("differences.words.is11", { leftOutWords: leftOutWords(key, setups) }),
+      get may() {
+        return say("differences.words.may13");
+      },
     },
     "only-there": {
-      is: (key, setups) => `${leftOutWords(key, setups)} is left out in the lineup and there here.`,
-      may: "It wins over others, or is there, which it is not in the lineup.",
+      is: (key, setups) => say("differences.words.is12", { leftOutWords: leftOutWords(key, setups) }),
+      get may() {
+        return say("differences.words.may14");
+      },
     },
   },
 };
 
 function leftOutWords(key: string, { titleOf }: Setups): string {
   const at = key.indexOf(" ");
-  return `${key.slice(at + 1)} of ${titleOf(key.slice(0, at))}`;
+  return say("differences.of", { key: key.slice(at + 1), titleOf: titleOf(key.slice(0, at)) });
 }
 
 /** How a setup differs from what its list describes. */
@@ -141,12 +200,18 @@ export const differenceEffect = ({ facet, kind }: SetupDifference): string => wo
 
 /** What would mend a difference that no edit of the profile can. */
 export const differenceElsewhere = ({ facet }: SetupDifference): string =>
-  elsewhere[facet] ?? "Ask its curator for the list anew.";
+  elsewhere[facet] ?? say("differences.askItsCuratorForTheList");
 
 const elsewhere: Partial<Readonly<Record<SetupDifference["facet"], string>>> = {
-  game: "Play that version of the game, or ask its curator for a list for yours.",
-  expansions: "It has to be owned, and lie in the game’s folder.",
-  plugins: "The game’s own file: repair the game, or bring it to the list’s version.",
+  get game() {
+    return say("differences.elsewhere.game");
+  },
+  get expansions() {
+    return say("differences.elsewhere.expansions");
+  },
+  get plugins() {
+    return say("differences.elsewhere.plugins");
+  },
 };
 
 /** Titles from what is known of mods and expansions; of two with the same id the later. */

@@ -1,38 +1,34 @@
 import type { FindingData, FindingId } from "../model/finding";
 import type { FindingGroup } from "../check/group-findings";
-import { item, plural, sentence, type Sentence } from "./parts";
+import { item, sentence, type Sentence } from "./parts";
 
 type Say<Id extends FindingId> = (count: number, data: FindingData[Id]) => Sentence;
 
 /** What several findings of one cause say together. */
 const groupText: { readonly [Id in FindingId]?: Say<Id> } = {
-  "missing-master": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${d.master}, which is in no mod of this profile: the game would stop at start.`,
+  "missing-master": (n, d) => sentence("findingGroups.groupText.missing-master", { n, master: d.master }),
   "missing-expansion": (n, d) =>
-    sentence`${plural(n, "plugin")} need the expansion ${d.expansion}, which is not there: the game would stop at start.`,
-  "master-off": (n, d) => sentence`${plural(n, "plugin")} need ${item(d.master)}, which is switched off.`,
+    sentence("findingGroups.groupText.missing-expansion", { n, expansion: d.expansion }),
+  "master-off": (n, d) => sentence("findingGroups.groupText.master-off", { n, master: item(d.master) }),
   "master-mod-off": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.master)}, whose mod ${d.mod} is switched off.`,
+    sentence("findingGroups.groupText.master-mod-off", { n, master: item(d.master), mod: d.mod }),
   "master-part-off": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.master)}, a part of ${d.mod} that is not taken. Choose the parts of that mod.`,
+    sentence("findingGroups.groupText.master-part-off", { n, master: item(d.master), mod: d.mod }),
   "master-left-out": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.master)}, whose file in ${d.mod} is left out of this profile.`,
-  "master-gone": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.master)}, which is listed here but not on the shelf.`,
-  "master-late": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.master)}, which loads later than they do: the game would stop at start.`,
-  "required-off": (n, d) => sentence`${plural(n, "mod")} need ${d.other}, which is not on in this profile.`,
-  "required-missing": (n, d) => sentence`${plural(n, "mod")} need ${d.other}, which is not on the shelf.`,
+    sentence("findingGroups.groupText.master-left-out", { n, master: item(d.master), mod: d.mod }),
+  "master-gone": (n, d) => sentence("findingGroups.groupText.master-gone", { n, master: item(d.master) }),
+  "master-late": (n, d) => sentence("findingGroups.groupText.master-late", { n, master: item(d.master) }),
+  "required-off": (n, d) => sentence("findingGroups.groupText.required-off", { n, other: d.other }),
+  "required-missing": (n, d) => sentence("findingGroups.groupText.required-missing", { n, other: d.other }),
   "required-late": (n, d) =>
-    sentence`${plural(n, "mod")} need ${item(d.earlier)}, which loads later than they do.`,
+    sentence("findingGroups.groupText.required-late", { n, earlier: item(d.earlier) }),
   "advice-requires": (n, d) =>
-    sentence`${plural(n, "plugin")} need ${item(d.other)}, though it is no master of theirs.`,
-  "expansion-off": (n, d) =>
-    sentence`${plural(n, "mod")} need the expansion ${d.expansion}, which is off in this profile.`,
+    sentence("findingGroups.groupText.advice-requires", { n, other: item(d.other) }),
+  "expansion-off": (n, d) => sentence("findingGroups.groupText.expansion-off", { n, expansion: d.expansion }),
   "expansion-not-owned": (n, d) =>
-    sentence`${plural(n, "mod")} need the expansion ${d.expansion}, which is not owned here.`,
+    sentence("findingGroups.groupText.expansion-not-owned", { n, expansion: d.expansion }),
   "closed-section-entered": (n, d) =>
-    sentence`${plural(n, "item")} are in ${d.section}, which is closed, for they must follow something there.`,
+    sentence("findingGroups.groupText.closed-section-entered", { n, section: d.section }),
 };
 
 /** What the findings of a group say of their cause together; null where they have none, or there is one alone. */

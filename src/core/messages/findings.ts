@@ -1,5 +1,6 @@
+import { say } from "../language/say";
 import type { Finding, FindingData, FindingId, Fix, FixData } from "../model/finding";
-import { item, plural, sentence, type Sentence } from "./parts";
+import { item, sentence, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
 
 const cycleNames = ({ items }: FindingData["master-cycle"]): Sentence => [
@@ -9,12 +10,12 @@ const cycleNames = ({ items }: FindingData["master-cycle"]): Sentence => [
 
 const away = (d: FindingData["order-file-differs"]): string =>
   [
-    Number(d.moves) > 0 && plural(d.moves, "move"),
-    Number(d.added) > 0 && `${d.added} to add`,
-    Number(d.removed) > 0 && `${d.removed} to take out`,
+    Number(d.moves) > 0 && say("common.moves", { moves: d.moves }),
+    Number(d.added) > 0 && say("common.toAdd", { added: d.added }),
+    Number(d.removed) > 0 && say("common.toTakeOut", { removed: d.removed }),
   ]
     .filter(Boolean)
-    .join(", ") || "other mods to open";
+    .join(", ") || say("findings.otherModsToOpen");
 
 /** What a rulebook adds to its advice, and which one it is. */
 const because = ({ reason }: FindingData["required-off"]): string =>
@@ -24,122 +25,253 @@ const told = (d: FindingData["advice-known-bad"]): string =>
   `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
 
 export const findingTitle: Readonly<Record<FindingId, string>> = {
-  "missing-master": "Master missing",
-  "missing-expansion": "Expansion missing",
-  "master-off": "Master off",
-  "master-mod-off": "Master’s mod off",
-  "master-part-off": "Master’s part not taken",
-  "contents-gone": "Version not on the shelf",
-  "newer-here": "Newer versions",
-  "master-left-out": "Master left out",
-  "master-gone": "Master not on the shelf",
-  "master-late": "Master loads later",
-  "master-cycle": "Masters in a circle",
-  "master-self": "Its own master",
-  "end-broken": "Rule broken",
-  "group-broken": "Rule broken",
-  "cap-exceeded": "Too many plugins",
-  "unsound-archive": "Damaged or unusable",
-  "unreadable-plugin": "Plugin cannot be read",
-  "rule-broken": "Rule broken",
-  "closed-section-entered": "In a closed section",
-  "required-late": "Needs come later",
-  "orders-disagree": "The two orders disagree",
-  "advice-known-bad": "Known to be bad",
-  "advice-outdated": "Outdated",
-  "advice-leftover": "Leftover changes",
-  "advice-requires": "Needs another one",
-  "required-off": "Needed mod off",
-  "required-missing": "Needed mod missing",
-  "required-version": "Needed mod of another version",
-  "mods-clash": "Two mods clash",
-  "expansion-off": "Expansion off",
-  "expansion-not-owned": "Expansion not owned",
-  "part-refused": "Part that cannot work",
-  "question-open": "Question not answered",
-  "other-game-version": "Made for another version",
-  "not-on-shelf": "Not on the shelf",
-  "order-file-differs": "The game reads an older order",
-  "order-file-absent": "No order written yet",
-  "order-file-theirs": "Another program wrote the order file",
+  get "missing-master"() {
+    return say("findings.title.missing-master");
+  },
+  get "missing-expansion"() {
+    return say("findings.title.missing-expansion");
+  },
+  get "master-off"() {
+    return say("findings.title.master-off");
+  },
+  get "master-mod-off"() {
+    return say("findings.title.master-mod-off");
+  },
+  get "master-part-off"() {
+    return say("findings.title.master-part-off");
+  },
+  get "contents-gone"() {
+    return say("findings.title.contents-gone");
+  },
+  get "newer-here"() {
+    return say("findings.title.newer-here");
+  },
+  get "master-left-out"() {
+    return say("findings.title.master-left-out");
+  },
+  get "master-gone"() {
+    return say("findings.title.master-gone");
+  },
+  get "master-late"() {
+    return say("findings.title.master-late");
+  },
+  get "master-cycle"() {
+    return say("findings.title.master-cycle");
+  },
+  get "master-self"() {
+    return say("findings.title.master-self");
+  },
+  get "end-broken"() {
+    return say("findings.title.end-broken");
+  },
+  get "group-broken"() {
+    return say("findings.title.group-broken");
+  },
+  get "cap-exceeded"() {
+    return say("findings.title.cap-exceeded");
+  },
+  get "unsound-archive"() {
+    return say("findings.title.unsound-archive");
+  },
+  get "unreadable-plugin"() {
+    return say("findings.title.unreadable-plugin");
+  },
+  get "rule-broken"() {
+    return say("findings.title.rule-broken");
+  },
+  get "closed-section-entered"() {
+    return say("findings.title.closed-section-entered");
+  },
+  get "required-late"() {
+    return say("findings.title.required-late");
+  },
+  get "orders-disagree"() {
+    return say("findings.title.orders-disagree");
+  },
+  get "advice-known-bad"() {
+    return say("findings.title.advice-known-bad");
+  },
+  get "advice-outdated"() {
+    return say("findings.title.advice-outdated");
+  },
+  get "advice-leftover"() {
+    return say("findings.title.advice-leftover");
+  },
+  get "advice-requires"() {
+    return say("findings.title.advice-requires");
+  },
+  get "required-off"() {
+    return say("findings.title.required-off");
+  },
+  get "required-missing"() {
+    return say("findings.title.required-missing");
+  },
+  get "required-version"() {
+    return say("findings.title.required-version");
+  },
+  get "mods-clash"() {
+    return say("findings.title.mods-clash");
+  },
+  get "expansion-off"() {
+    return say("findings.title.expansion-off");
+  },
+  get "expansion-not-owned"() {
+    return say("findings.title.expansion-not-owned");
+  },
+  get "part-refused"() {
+    return say("findings.title.part-refused");
+  },
+  get "question-open"() {
+    return say("findings.title.question-open");
+  },
+  get "other-game-version"() {
+    return say("findings.title.other-game-version");
+  },
+  get "not-on-shelf"() {
+    return say("findings.title.not-on-shelf");
+  },
+  get "order-file-differs"() {
+    return say("findings.title.order-file-differs");
+  },
+  get "order-file-absent"() {
+    return say("findings.title.order-file-absent");
+  },
+  get "order-file-theirs"() {
+    return say("findings.title.order-file-theirs");
+  },
 };
 
 /** A sentence for every finding, of just what it has to say; one that is missing, or says what is not there, does not compile. */
 const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sentence } = {
   "missing-master": (d) =>
-    sentence`${item(d.item)} needs ${String(d.master)}, which is in no mod of this profile: the game would stop at start.`,
+    sentence("findings.text.missing-master", { item: item(d.item), master: String(d.master) }),
   "missing-expansion": (d) =>
-    sentence`${item(d.item)} needs ${String(d.master)} of the expansion ${String(d.expansion)}, which is not there: the game would stop at start.`,
-  "master-off": (d) => sentence`${item(d.item)} needs ${item(d.master)}, which is switched off.`,
+    sentence("findings.text.missing-expansion", {
+      item: item(d.item),
+      master: String(d.master),
+      expansion: String(d.expansion),
+    }),
+  "master-off": (d) => sentence("findings.text.master-off", { item: item(d.item), master: item(d.master) }),
   "master-mod-off": (d) =>
-    sentence`${item(d.item)} needs ${item(d.master)}, whose mod ${String(d.mod)} is switched off.`,
+    sentence("findings.text.master-mod-off", {
+      item: item(d.item),
+      master: item(d.master),
+      mod: String(d.mod),
+    }),
   "master-part-off": (d) =>
-    sentence`${item(d.item)} needs ${item(d.master)}, a part of ${String(d.mod)} that is not taken. Choose the parts of that mod.`,
+    sentence("findings.text.master-part-off", {
+      item: item(d.item),
+      master: item(d.master),
+      mod: String(d.mod),
+    }),
   "contents-gone": (d) =>
-    sentence`${item(d.item)} is held here in the version ${String(d.version)}, whose file is not on the shelf any more.`,
+    sentence("findings.text.contents-gone", { item: item(d.item), version: String(d.version) }),
   "newer-here": (d) =>
     Number(d.count) === 1
-      ? sentence`1 mod has a newer version here: ${item(d.first)}.`
-      : sentence`${Number(d.count)} mods have newer versions here, ${item(d.first)} the first.`,
+      ? sentence("findings.text.newer-here", { first: item(d.first) })
+      : sentence("findings.text.newer-here2", { count: Number(d.count), first: item(d.first) }),
   "master-left-out": (d) =>
-    sentence`${item(d.item)} needs ${item(d.master)}, whose file in ${String(d.mod)} is left out of this profile.`,
-  "master-gone": (d) =>
-    sentence`${item(d.item)} needs ${item(d.master)}, which is listed here but not on the shelf.`,
-  "master-late": (d) =>
-    sentence`${item(d.item)} needs ${item(d.master)}, which loads later than it: the game would stop at start.`,
-  "master-cycle": (d) =>
-    sentence`No order can please these, for each needs the one before: ${""}`.concat(cycleNames(d), ["."]),
-  "master-self": (d) =>
-    sentence`${item(d.item)} names itself as its master, and so can never be loaded after it: the game would stop at start.`,
+    sentence("findings.text.master-left-out", {
+      item: item(d.item),
+      master: item(d.master),
+      mod: String(d.mod),
+    }),
+  "master-gone": (d) => sentence("findings.text.master-gone", { item: item(d.item), master: item(d.master) }),
+  "master-late": (d) => sentence("findings.text.master-late", { item: item(d.item), master: item(d.master) }),
+  "master-cycle": (d) => sentence("findings.text.master-cycle", { items: cycleNames(d) }),
+  "master-self": (d) => sentence("findings.text.master-self", { item: item(d.item) }),
   "end-broken": (d) =>
     d.end === "first"
-      ? sentence`${item(d.item)} should load first of all beside it, and ${item(d.other)} loads before it: your rule.`
-      : sentence`${item(d.item)} should load last of all beside it, and ${item(d.other)} loads after it: your rule.`,
+      ? sentence("findings.text.end-broken", { item: item(d.item), other: item(d.other) })
+      : sentence("findings.text.end-broken2", { item: item(d.item), other: item(d.other) }),
   "group-broken": (d) =>
-    sentence`These should stand together, and ${item(d.between)} stands between them: your rule. `.concat(
-      d.items.flatMap((id, at) => (at === 0 ? [item(id)] : [", ", item(id)])),
-      ["."],
-    ),
+    sentence("findings.text.group-broken", {
+      between: item(d.between),
+      items: d.items.flatMap((id, at) => (at === 0 ? [item(id)] : [", ", item(id)])),
+    }),
   "cap-exceeded": (d) =>
-    sentence`${d.used} ${d.label.toLowerCase()} plugins load; the game holds ${d.cap}. Switch off ${d.over}.`,
-  "unsound-archive": (d) => sentence`${String(d.path)} is ignored: ${sayProblem(d.problem)}.`,
-  "unreadable-plugin": (d) => sentence`${item(d.item)} cannot be loaded: ${sayProblem(d.problem)}.`,
-  "rule-broken": (d) => sentence`${item(d.later)} should load later than ${item(d.earlier)}: your rule.`,
+    sentence("findings.text.cap-exceeded", {
+      used: d.used,
+      label: d.label.toLowerCase(),
+      cap: d.cap,
+      over: d.over,
+    }),
+  "unsound-archive": (d) =>
+    sentence("findings.text.unsound-archive", { path: String(d.path), problem: sayProblem(d.problem) }),
+  "unreadable-plugin": (d) =>
+    sentence("findings.text.unreadable-plugin", { item: item(d.item), problem: sayProblem(d.problem) }),
+  "rule-broken": (d) =>
+    sentence("findings.text.rule-broken", { later: item(d.later), earlier: item(d.earlier) }),
   "closed-section-entered": (d) =>
-    sentence`${item(d.item)} stands in ${String(d.section)}, which is closed, for it must follow something there. Open the section, or change what ties them.`,
-  "required-late": (d) => sentence`${item(d.later)} requires ${item(d.earlier)}, which loads later than it.`,
+    sentence("findings.text.closed-section-entered", { item: item(d.item), section: String(d.section) }),
+  "required-late": (d) =>
+    sentence("findings.text.required-late", { later: item(d.later), earlier: item(d.earlier) }),
   "orders-disagree": (d) =>
-    sentence`${plural(d.count, "pair")} of mods: the files of the one win, and the records of the other, as of ${item(d.earlier)} and ${item(d.later)}.${Number(d.apart) > 0 ? ` The sections hold ${d.apart} more apart.` : ""}`,
-  "advice-known-bad": (d) => sentence`${item(d.item)} is known to be bad${told(d)}`,
-  "advice-outdated": (d) => sentence`${item(d.item)} is outdated; ${item(d.other)} replaces it${told(d)}`,
+    sentence("findings.text.orders-disagree", {
+      count: d.count,
+      earlier: item(d.earlier),
+      later: item(d.later),
+      rest: Number(d.apart) > 0 ? say("findings.theSectionsHoldMoreApart", { apart: d.apart }) : "",
+    }),
+  "advice-known-bad": (d) =>
+    sentence("findings.text.advice-known-bad", { item: item(d.item), told: told(d) }),
+  "advice-outdated": (d) =>
+    sentence("findings.text.advice-outdated", { item: item(d.item), other: item(d.other), told: told(d) }),
   "advice-leftover": (d) =>
-    sentence`${item(d.item)} holds ${plural(d.count, "change")} left over from its making${told(d)}`,
+    sentence("findings.text.advice-leftover", { item: item(d.item), count: d.count, told: told(d) }),
   "advice-requires": (d) =>
-    sentence`${item(d.item)} needs ${item(d.other)}, though it is no master of it${told(d)}`,
+    sentence("findings.text.advice-requires", { item: item(d.item), other: item(d.other), told: told(d) }),
   "required-off": (d) =>
-    sentence`${item(d.item)} needs ${String(d.other)}, which is not on in this profile${because(d)}.`,
+    sentence("findings.text.required-off", {
+      item: item(d.item),
+      other: String(d.other),
+      because: because(d),
+    }),
   "required-missing": (d) =>
-    sentence`${item(d.item)} needs ${String(d.other)}, which is not on the shelf${because(d)}.`,
+    sentence("findings.text.required-missing", {
+      item: item(d.item),
+      other: String(d.other),
+      because: because(d),
+    }),
   "required-version": (d) =>
-    sentence`${item(d.item)} needs ${String(d.other)} ${String(d.versions)}; here it is ${String(d.here)}${because(d)}.`,
+    sentence("findings.text.required-version", {
+      item: item(d.item),
+      other: String(d.other),
+      versions: String(d.versions),
+      here: String(d.here),
+      because: because(d),
+    }),
   "mods-clash": (d) =>
-    sentence`${item(d.item)} cannot stand beside ${item(d.other)}${d.reason ? `: ${String(d.reason)}` : ""}.`,
+    sentence("findings.text.mods-clash", {
+      item: item(d.item),
+      other: item(d.other),
+      rest: d.reason ? `: ${String(d.reason)}` : "",
+    }),
   "expansion-off": (d) =>
-    sentence`${item(d.item)} needs the expansion ${String(d.expansion)}, which is off in this profile.`,
+    sentence("findings.text.expansion-off", { item: item(d.item), expansion: String(d.expansion) }),
   "expansion-not-owned": (d) =>
-    sentence`${item(d.item)} needs the expansion ${String(d.expansion)}, which is not owned here.`,
+    sentence("findings.text.expansion-not-owned", { item: item(d.item), expansion: String(d.expansion) }),
   "part-refused": (d) =>
-    sentence`${item(d.item)}: the part ${String(d.part)} is taken, but ${String(d.why)}.`,
+    sentence("findings.text.part-refused", { item: item(d.item), part: String(d.part), why: String(d.why) }),
   "question-open": (d) =>
-    sentence`${item(d.item)} asks ${plural(d.count, "question")} that ${Number(d.count) === 1 ? "is" : "are"} not answered: ${String(d.first)}${Number(d.count) > 1 ? " and more" : ""}.`,
+    sentence("findings.text.question-open", {
+      item: item(d.item),
+      count: d.count,
+      first: String(d.first),
+      which: String(Number(d.count) > 1),
+    }),
   "other-game-version": (d) =>
-    sentence`${item(d.item)} was made for the game ${String(d.versions)}; this one is ${String(d.game)}.`,
-  "not-on-shelf": (d) => sentence`${String(d.mod)} is on in this profile but not on the shelf.`,
-  "order-file-differs": (d) => sentence`${String(d.path)} is behind this profile: ${away(d)}.`,
+    sentence("findings.text.other-game-version", {
+      item: item(d.item),
+      versions: String(d.versions),
+      game: String(d.game),
+    }),
+  "not-on-shelf": (d) => sentence("findings.text.not-on-shelf", { mod: String(d.mod) }),
+  "order-file-differs": (d) =>
+    sentence("findings.text.order-file-differs", { path: String(d.path), away: away(d) }),
   "order-file-theirs": (d) =>
-    sentence`${String(d.path)} is not as Seating wrote it last, and differs from this profile: ${away(d)}.`,
-  "order-file-absent": (d) =>
-    sentence`${String(d.path)} is not there yet, so the game loads only what is built in.`,
+    sentence("findings.text.order-file-theirs", { path: String(d.path), away: away(d) }),
+  "order-file-absent": (d) => sentence("findings.text.order-file-absent", { path: String(d.path) }),
 };
 
 /** What a finding says. */
@@ -148,18 +280,18 @@ export const sayFinding = ({ id, data }: Finding): Sentence =>
   (findingText[id] as (data: Finding["data"]) => Sentence)(data);
 
 const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence } = {
-  "switch-on": (d) => sentence`Switch on ${item(d.item)}`,
-  "switch-on-mod": (d) => sentence`Switch on ${d.name}`,
-  versions: () => ["See what they change"],
-  "take-version": (d) => sentence`Take the ${d.version} that is here`,
-  "bring-back": (d) => sentence`Bring ${item(d.item)} back`,
-  "leave-part": (d) => sentence`Leave ${d.part}`,
-  "switch-off": (d) => sentence`Switch off ${item(d.item)}`,
-  propose: () => ["Propose an order"],
-  "align-mods": () => ["Align the mods with the plugins"],
-  "align-plugins": () => ["Align the plugins with the mods"],
-  "write-order": () => ["Write order file"],
-  "look-at-order": () => ["Look at the order file"],
+  "switch-on": (d) => sentence("findings.fixText.switch-on", { item: item(d.item) }),
+  "switch-on-mod": (d) => sentence("findings.fixText.switch-on-mod", { name: d.name }),
+  versions: () => [say("findings.seeWhatTheyChange")],
+  "take-version": (d) => sentence("findings.fixText.take-version", { version: d.version }),
+  "bring-back": (d) => sentence("findings.fixText.bring-back", { item: item(d.item) }),
+  "leave-part": (d) => sentence("findings.fixText.leave-part", { part: d.part }),
+  "switch-off": (d) => sentence("findings.fixText.switch-off", { item: item(d.item) }),
+  propose: () => [say("common.proposeAnOrder")],
+  "align-mods": () => [say("findings.alignTheModsWithThePlugins")],
+  "align-plugins": () => [say("findings.alignThePluginsWithTheMods")],
+  "write-order": () => [say("common.writeOrderFile")],
+  "look-at-order": () => [say("common.lookAtTheOrderFile")],
 };
 
 /** What a way out says. */

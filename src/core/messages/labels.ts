@@ -1,5 +1,5 @@
+import { say } from "../language/say";
 import type { EditLabel, LabelData } from "../model/edit";
-import { plural } from "./parts";
 
 /** How the items of an edit are called now; `seat` is null where a move is not done, and so leads to no seat yet. */
 interface LabelNames {
@@ -14,48 +14,77 @@ type Words<Data> = (d: Data, item: string, seat: string | null) => string;
 /** A sentence for every label, of just what it has to say; one that is missing, or says what is not there, does not compile. */
 const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   move: (d, item, seat) =>
-    `move ${d.count > 1 ? `${item} and ${d.count - 1} more` : item}${seat ? ` to ${seat}` : ""}`,
-  "switch-on": (d, item) => (d.count > 1 ? `switch on ${d.count}` : `switch on ${item}`),
-  "switch-off": (d, item) => (d.count > 1 ? `switch off ${d.count}` : `switch off ${item}`),
-  accept: (d) => `accept ${plural(d.moves, "move")}`,
-  drop: (d, item) => (d.count > 1 ? `take out ${d.count} mods` : `take out ${item}`),
-  restore: (d) => `go back to “${d.name}”`,
-  "add-rule": (d, item) => `remember a rule for ${item}`,
-  "change-rule": (d, item) => `change a rule for ${item}`,
-  "drop-rule": (d, item) => `delete a rule for ${item}`,
-  "rule-on": (d, item) => `switch on a rule for ${item}`,
-  "rule-off": (d, item) => `switch off a rule for ${item}`,
-  "broader-first": (d) => (d.on ? "let the broader load earlier" : "not mind which is broader"),
-  "add-section": (d) => `add the section ${d.name}`,
-  "change-section": (d) => `change the section ${d.name}`,
-  "drop-section": (d) => `remove the section ${d.name}`,
-  "move-section": (d) => `move the section ${d.name}`,
-  "add-book": (d) => `go by the rulebook ${d.name}`,
-  "update-book": (d) => `go by ${d.name} ${d.version}`,
-  "drop-book": (d) => `do without the rulebook ${d.name}`,
-  "write-note": (d, item) => `write a note on ${item}`,
-  "drop-note": (d, item) => `take away the note on ${item}`,
-  choose: (d, item) => `choose the parts of ${item}`,
-  versions: (d, item) => (d.count > 1 ? `take ${d.count} other versions` : `take ${item} ${d.version}`),
-  pin: (d, item) => (d.count > 1 ? `take in ${d.count} mods that have arrived` : `take in ${item}`),
+    say("labels.words.move", {
+      rest: d.count > 1 ? say("labels.andMore", { item, count: d.count - 1 }) : item,
+      rest2: seat ? say("labels.to", { seat }) : "",
+    }),
+  "switch-on": (d, item) =>
+    d.count > 1
+      ? say("labels.words.switch-on", { count: d.count })
+      : say("labels.words.switch-on2", { item }),
+  "switch-off": (d, item) =>
+    d.count > 1
+      ? say("labels.words.switch-off", { count: d.count })
+      : say("labels.words.switch-off2", { item }),
+  accept: (d) => say("labels.words.accept", { moves: d.moves }),
+  drop: (d, item) =>
+    d.count > 1 ? say("labels.words.drop", { count: d.count }) : say("labels.words.drop2", { item }),
+  restore: (d) => say("labels.words.restore", { name: d.name }),
+  "add-rule": (d, item) => say("labels.words.add-rule", { item }),
+  "change-rule": (d, item) => say("labels.words.change-rule", { item }),
+  "drop-rule": (d, item) => say("labels.words.drop-rule", { item }),
+  "rule-on": (d, item) => say("labels.words.rule-on", { item }),
+  "rule-off": (d, item) => say("labels.words.rule-off", { item }),
+  "broader-first": (d) => (d.on ? say("labels.words.broader-first") : say("labels.words.broader-first2")),
+  "add-section": (d) => say("labels.words.add-section", { name: d.name }),
+  "change-section": (d) => say("labels.words.change-section", { name: d.name }),
+  "drop-section": (d) => say("labels.words.drop-section", { name: d.name }),
+  "move-section": (d) => say("labels.words.move-section", { name: d.name }),
+  "add-book": (d) => say("labels.words.add-book", { name: d.name }),
+  "update-book": (d) => say("labels.words.update-book", { name: d.name, version: d.version }),
+  "drop-book": (d) => say("labels.words.drop-book", { name: d.name }),
+  "write-note": (d, item) => say("labels.words.write-note", { item }),
+  "drop-note": (d, item) => say("labels.words.drop-note", { item }),
+  choose: (d, item) => say("labels.words.choose", { item }),
+  versions: (d, item) =>
+    d.count > 1
+      ? say("labels.words.versions", { count: d.count })
+      : say("labels.words.versions2", { item, version: d.version }),
+  pin: (d, item) =>
+    d.count > 1 ? say("labels.words.pin", { count: d.count }) : say("labels.words.pin2", { item }),
   "own-work": (d, item) =>
-    d.count > 1 ? `follow ${d.count} mods of your own` : `follow ${item}, your own work`,
-  "leave-out": (d, item) => `leave ${d.count > 1 ? `${d.count} files` : d.path} of ${item} out`,
-  "bring-back": (d, item) => `bring ${d.count > 1 ? `${d.count} files` : d.path} of ${item} back`,
-  "expansion-on": (d) => `switch on ${d.name}`,
-  "expansion-off": (d) => `switch off ${d.name}`,
-  "base-on": (d) => `switch on ${d.name}`,
-  "base-off": (d) => `switch off ${d.name}`,
-  launch: (d) => `set ${d.name}`,
-  "take-over": (d) => `take over ${plural(d.count, "difference")} of ${d.name}`,
-  number: (d, item) => (d.number === "" ? `take the number of ${item} away` : `number ${item} ${d.number}`),
-  renumber: (d) => `number the ${d.name} anew`,
-  follow: (d) => `follow ${[d.name, d.version].filter(Boolean).join(" ")}`,
-  unfollow: (d) => `follow ${d.name} no longer`,
-  "take-in": (d) => (d.way === "order" ? `take the order of ${d.name}` : `take ${d.name} in`),
-  "take-over-order": (d) => `take over the order in ${d.path}`,
-  add: (d, item) => (d.count > 1 ? `add ${d.count} mods` : `add ${item}`),
-  arrivals: (d) => `take in ${plural(d.count, "new plugin")}`,
+    d.count > 1 ? say("labels.words.own-work", { count: d.count }) : say("labels.words.own-work2", { item }),
+  "leave-out": (d, item) =>
+    say("labels.words.leave-out", {
+      rest: d.count > 1 ? say("labels.files", { count: d.count }) : d.path,
+      item,
+    }),
+  "bring-back": (d, item) =>
+    say("labels.words.bring-back", {
+      rest: d.count > 1 ? say("labels.files", { count: d.count }) : d.path,
+      item,
+    }),
+  "expansion-on": (d) => say("labels.words.expansion-on", { name: d.name }),
+  "expansion-off": (d) => say("labels.words.expansion-off", { name: d.name }),
+  "base-on": (d) => say("labels.words.base-on", { name: d.name }),
+  "base-off": (d) => say("labels.words.base-off", { name: d.name }),
+  launch: (d) => say("labels.words.launch", { name: d.name }),
+  "take-over": (d) => say("labels.words.take-over", { count: d.count, name: d.name }),
+  number: (d, item) =>
+    d.number === ""
+      ? say("labels.words.number", { item })
+      : say("labels.words.number2", { item, number: d.number }),
+  renumber: (d) => say("labels.words.renumber", { name: d.name }),
+  follow: (d) => say("labels.words.follow", { value: [d.name, d.version].filter(Boolean).join(" ") }),
+  unfollow: (d) => say("labels.words.unfollow", { name: d.name }),
+  "take-in": (d) =>
+    d.way === "order"
+      ? say("labels.words.take-in", { name: d.name })
+      : say("labels.words.take-in2", { name: d.name }),
+  "take-over-order": (d) => say("labels.words.take-over-order", { path: d.path }),
+  add: (d, item) =>
+    d.count > 1 ? say("labels.words.add", { count: d.count }) : say("labels.words.add2", { item }),
+  arrivals: (d) => say("labels.words.arrivals", { count: d.count }),
 };
 
 /** What an edit does, to stand behind "Undo" or "Redo". */

@@ -3,7 +3,7 @@ import { certainties } from "../lineup/match-lines";
 import { aspects } from "../lineup/losses";
 import { clashWords, sayClashSide, type ClashNames } from "./clashes";
 import { sayLoss } from "./losses";
-import { certaintyWords, extraWords, planWords } from "./matching";
+import { certaintyWords, extraWords, planTitle } from "./matching";
 import { plainText } from "./parts";
 import { roleWords, termWords } from "./roles";
 import { sayRefusal } from "./refusals";
@@ -12,7 +12,7 @@ test("every certainty, loss, plan and clash has words of its own", () => {
   for (const words of [
     certainties.map((each) => certaintyWords[each]),
     aspects.map((aspect) => sayLoss({ aspect, count: 3 })),
-    Object.values(planWords).map(([title]) => title),
+    (["to-get", "other", "by-hand", "not-to-be-had", "found"] as const).map(planTitle),
     (["removed", "on", "content", "section", "place"] as const).map((what) =>
       clashWords({ facet: "mods", what, key: "a", mine: {}, theirs: {} }),
     ),

@@ -1,30 +1,40 @@
+import { say } from "../language/say";
 import type { BesidePart } from "../model/claim";
 import type { Loss } from "../lineup/losses";
-import { plural } from "./parts";
 
 const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
-  off: (count) => `${plural(count, "item")} that are off: they are left out`,
-  versions: () => "versions of the mods",
-  hashes: (count) => `hashes: that the contents of ${plural(count, "mod")} are the same cannot be told`,
-  mods: (count) => `the mods: ${count} of them`,
-  plugins: (count) => `the order of ${plural(count, "plugin")}`,
-  sections: (count) => `${plural(count, "section")}; the order itself stays`,
-  numbers: (count) => `${plural(count, "number")} of its sheet`,
-  parts: (count) => `what is chosen of ${plural(count, "package")}`,
-  "left-out": (count) => `${plural(count, "file")} or folders that are left out`,
-  settings: (count) => `${plural(count, "setting")}: expansions, parts of the game, how it is launched`,
-  rules: (count) => plural(count, "rule"),
-  notes: (count) => `notes and conditions of ${plural(count, "mod")}`,
-  facts: () => "author, read-me, keys, pictures and changes",
+  off: (count) => say("losses.lossText.off", { count }),
+  versions: () => say("losses.lossText.versions"),
+  hashes: (count) => say("losses.lossText.hashes", { count }),
+  mods: (count) => say("losses.lossText.mods", { count }),
+  plugins: (count) => say("losses.lossText.plugins", { count }),
+  sections: (count) => say("losses.lossText.sections", { count }),
+  numbers: (count) => say("losses.lossText.numbers", { count }),
+  parts: (count) => say("losses.lossText.parts", { count }),
+  "left-out": (count) => say("losses.lossText.left-out", { count }),
+  settings: (count) => say("losses.lossText.settings", { count }),
+  rules: (count) => say("losses.lossText.rules", { count }),
+  notes: (count) => say("losses.lossText.notes", { count }),
+  facts: () => say("losses.lossText.facts"),
 };
 
 /** What did not come along of a list, whether or not it had any. */
 export const besideWords = {
-  sections: "its sections",
-  numbers: "the numbers of its sheet",
-  rules: "its rules and rulebooks",
-  notes: "notes and conditions of its mods",
-  facts: "who made it, its read-me, keys, pictures and changes",
+  get sections() {
+    return say("losses.besideWords.sections");
+  },
+  get numbers() {
+    return say("losses.besideWords.numbers");
+  },
+  get rules() {
+    return say("losses.besideWords.rules");
+  },
+  get notes() {
+    return say("losses.besideWords.notes");
+  },
+  get facts() {
+    return say("losses.besideWords.facts");
+  },
 } as const satisfies Record<BesidePart, string>;
 
 /** What a format leaves behind, in words. */

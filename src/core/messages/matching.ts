@@ -1,43 +1,77 @@
+import { say } from "../language/say";
 import type { Basis, Certainty } from "../lineup/match-lines";
 import type { PlanStatus } from "../lineup/plan";
 import type { TakeInWay } from "../state/facet";
 
 /** By what a line of a list was matched. */
 export const certaintyWords: Readonly<Record<Certainty, string>> = {
-  answer: "as you said before",
-  content: "same contents",
-  archive: "same archive",
-  id: "same id",
-  plugin: "by its plugin file",
-  "name-version": "name and version",
-  name: "by name",
-  game: "part of the game",
-  similar: "similar name",
-  none: "nothing like it",
-  talk: "no name",
+  get answer() {
+    return say("matching.certaintyWords.answer");
+  },
+  get content() {
+    return say("matching.certaintyWords.content");
+  },
+  get archive() {
+    return say("matching.certaintyWords.archive");
+  },
+  get id() {
+    return say("matching.certaintyWords.id");
+  },
+  get plugin() {
+    return say("matching.certaintyWords.plugin");
+  },
+  get "name-version"() {
+    return say("matching.certaintyWords.name-version");
+  },
+  get name() {
+    return say("matching.certaintyWords.name");
+  },
+  get game() {
+    return say("facets.one.baseOff");
+  },
+  get similar() {
+    return say("matching.certaintyWords.similar");
+  },
+  get none() {
+    return say("matching.certaintyWords.none");
+  },
+  get talk() {
+    return say("matching.certaintyWords.talk");
+  },
 };
 
 /** What becomes of mods that are on here and not in the list, by where it goes. */
 export const extraWords: Readonly<Record<TakeInWay | "new", string>> = {
-  new: "not in the new profile",
-  into: "they stay on, beside the neighbours that they have",
-  alone: "they are switched off and keep their seats",
-  order: "they stay, beside the neighbours that they have",
+  get new() {
+    return say("matching.extraWords.new");
+  },
+  get into() {
+    return say("matching.extraWords.into");
+  },
+  get alone() {
+    return say("matching.extraWords.alone");
+  },
+  get order() {
+    return say("matching.extraWords.order");
+  },
 };
 
 /** How it stands with the mods of a lineup, and what that means. */
-export const planWords: Readonly<Record<PlanStatus, readonly [title: string, hint: string]>> = {
-  "to-get": ["To get", "from the depot, what others need first"],
-  other: ["Here in another version", "take the list’s, or keep yours"],
-  "by-hand": ["To get by hand", "the depot has only their pages"],
-  "not-to-be-had": ["Not to be had", "their seats are kept"],
-  found: ["Found here", ""],
-};
+export const planTitle = (status: PlanStatus): string => say(`matching.plan.${status}`);
+
+/** Of what was found it is told by what. */
+export const planHint = (status: Exclude<PlanStatus, "found">): string => say(`matching.planHint.${status}`);
 
 const basisWords: Readonly<Record<Basis, string>> = {
-  contents: "with the same contents",
-  "name-version": "by name and version",
-  name: "by name",
+  get contents() {
+    return say("matching.basisWords.contents");
+  },
+  get "name-version"() {
+    return say("matching.basisWords.name-version");
+  },
+  get name() {
+    return say("matching.basisWords.name");
+  },
 };
 
 /** On what mods were found: one way for all of them, or how many by each. */

@@ -4,7 +4,7 @@ import { testRoster } from "../testing/roster";
 import { tellChain } from "../order/tell-chain";
 import { indexTies } from "../roster/ties";
 import { labelText } from "./labels";
-import { plainText, plural, sentence } from "./parts";
+import { plainText, sentence } from "./parts";
 import { problemText, sayProblem } from "./problems";
 import { chainText, moveText, tieText, type Telling } from "./reasons";
 import { sayRefusal } from "./refusals";
@@ -14,10 +14,12 @@ const telling: Telling = { list: "plugins", note: (id: string) => (id === "noted
 const whole = (...links: Link[]): ToldChain => ({ links, left: 0 });
 
 test("sentences keep their items apart from their words", () => {
-  const parts = sentence`Not above ${{ item: "a.plank" }}: ${2} left${""}.`;
-  expect(parts).toEqual(["Not above ", { item: "a.plank" }, ": ", "2", " left", "."]);
-  expect(plainText(parts, (id) => `C1 ${id}`)).toBe("Not above C1 a.plank: 2 left.");
-  expect([plural(1, "move"), plural(2, "move")]).toEqual(["1 move", "2 moves"]);
+  const item = { item: "a.plank" };
+  const parts = sentence("refusals.text.many-such-items", { text: "a", count: 2, item });
+  expect(parts).toEqual(["“a” fits 2, ", item, " the first. Type its seat, or more of its name."]);
+  expect(plainText(parts, (id) => `C1 ${id}`)).toContain("fits 2, C1 a.plank the first");
+  const told = sentence("findings.text.master-cycle", { items: [item, " → ", item] });
+  expect(told.slice(1, -1)).toEqual([item, " → ", item]);
 });
 
 test("ties are told from the side of the item", () => {

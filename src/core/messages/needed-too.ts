@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import { countNeeded, type NeededToo } from "../edit/needed-too";
 import type { ShelfMod } from "../model/shelf";
 import type { Roster } from "../roster/roster";
@@ -6,7 +7,9 @@ const mostNamed = 3;
 
 function listed(names: readonly string[]): string {
   const shown = names.slice(0, mostNamed).join(", ");
-  return names.length > mostNamed ? `${shown} and ${names.length - mostNamed} more` : shown;
+  return names.length > mostNamed
+    ? say("neededToo.andMore", { shown, count: names.length - mostNamed })
+    : shown;
 }
 
 /** What they are called that are to be switched on too. */
@@ -21,24 +24,22 @@ function namesOf({ game, pluginOf }: Roster, { mods, plugins, expansions }: Need
 
 /** What mods that are on, or are to be, lack and clash with; null where it is nothing. */
 export function sayNeeded(roster: Roster, wanted: readonly ShelfMod[], too: NeededToo): string | null {
-  const subject = wanted.length === 1 ? wanted[0]!.name : `These ${wanted.length}`;
-  const needs = wanted.length === 1 ? "needs" : "need";
+  const subject = { count: wanted.length, name: wanted[0]!.name };
   const off = namesOf(roster, too);
   const parts = [
-    off.length > 0 && `${subject} ${needs} ${off.length} that ${isOrAre(off)} off: ${listed(off)}.`,
-    too.missing.length > 0 &&
-      `${subject} ${needs} what is not here, or not in the right version: ${listed(too.missing)}.`,
-    ...too.clashes.slice(0, mostNamed).map(([one, other]) => `${one} says that it clashes with ${other}.`),
-    too.clashes.length > mostNamed && `${too.clashes.length - mostNamed} more clash.`,
+    off.length > 0 && say("neededToo.off", { ...subject, off: off.length, listed: listed(off) }),
+    too.missing.length > 0 && say("neededToo.missing", { ...subject, listed: listed(too.missing) }),
+    ...too.clashes
+      .slice(0, mostNamed)
+      .map(([one, other]) => say("neededToo.saysThatItClashesWith", { one, other })),
+    too.clashes.length > mostNamed && say("neededToo.moreClash", { count: too.clashes.length - mostNamed }),
   ].filter((part) => typeof part === "string");
   return parts.length > 0 ? parts.join(" ") : null;
 }
-
-const isOrAre = ({ length }: readonly string[]): string => (length === 1 ? "is" : "are");
 
 /** What so many mods need and is to be switched on too, in a few words. */
 export function neededWords(roster: Roster, wanted: number, too: NeededToo): string {
   const count = countNeeded(roster, too);
   const [name] = namesOf(roster, too);
-  return count === 1 ? name! : `the ${count} ${wanted === 1 ? "it needs" : "they need"}`;
+  return count === 1 ? name! : say("neededToo.theTheyNeed", { count, wanted });
 }

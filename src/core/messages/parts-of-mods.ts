@@ -1,14 +1,16 @@
+import { say } from "../language/say";
 import type { Unmet } from "../roster/parts";
 import type { Roster } from "../roster/roster";
 import { newestHere } from "../roster/roster";
 
 /** What stands against a part, as the end of a sentence on it. */
 export function unmetWords(roster: Roster, { because, id }: Unmet): string {
-  if (because === "expansion") return `needs the expansion ${expansionName(roster, id)}, which is not on`;
+  if (because === "expansion")
+    return say("partsOfMods.needsTheExpansionWhichIsNot", { expansionName: expansionName(roster, id) });
   const name = modName(roster, id);
   return because === "mod"
-    ? `needs ${name}, which is not on in this profile`
-    : `not beside ${name}, which is on`;
+    ? say("partsOfMods.needsWhichIsNotOnIn", { name })
+    : say("partsOfMods.notBesideWhichIsOn", { name });
 }
 
 const expansionName = ({ game }: Roster, id: string): string =>

@@ -1,22 +1,22 @@
+import { sayPieces, type TextKey, type Values } from "../language/say";
+
 /** A piece of a sentence: plain words, or an item that the reader shows by its seat and name. */
 type Part = string | { readonly item: string };
 export type Sentence = readonly Part[];
 
 export const item = (id: string | number | undefined): Part => ({ item: String(id) });
 
-/** `say`A ${item} B`` with the values of a template as parts. */
-export function sentence(strings: TemplateStringsArray, ...values: readonly (Part | number)[]): Sentence {
+/** A text whose values may be items, and sentences that hold some. */
+export function sentence(text: TextKey, values: Values<Sentence | Part> = {}): Sentence {
   const parts: Part[] = [];
-  strings.forEach((text, at) => {
-    if (text) parts.push(text);
-    const value = values[at];
-    if (value !== undefined && value !== "") parts.push(typeof value === "number" ? String(value) : value);
-  });
+  for (const piece of sayPieces(text, values as Values<object>)) parts.push(...flat(piece));
   return parts;
 }
 
-export const plural = (count: string | number | undefined, one: string, many = `${one}s`): string =>
-  `${count} ${Number(count) === 1 ? one : many}`;
+function flat(piece: string | object): Sentence {
+  if (Array.isArray(piece)) return piece as Sentence;
+  return piece === "" ? [] : [piece as Part];
+}
 
 /** The sentence as plain text; `name` tells how an item is called. */
 export const plainText = (parts: Sentence, name: (id: string) => string = (id) => id): string =>

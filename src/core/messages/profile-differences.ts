@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { Difference } from "../compare/states";
 import type { FacetName, ListName } from "../model/profile";
 import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
@@ -5,13 +6,26 @@ import { facets, noteKey, numberKey } from "../state/facets";
 import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";
-import { facetNouns } from "./facets";
+import { facetWord } from "./facets";
 
-type Kinds = Partial<Readonly<Record<DifferenceKind, string>>>;
+const onEitherSide = ["only-here", "only-there"] as const;
+const orderKinds = [
+  ...onEitherSide,
+  "on",
+  "content",
+  "section",
+  "place",
+  "section-only-here",
+  "section-only-there",
+  "section-changed",
+  "section-place",
+] as const;
+const ruleKinds = [...onEitherSide, "changed", "place"] as const;
 
 interface FacetWords {
-  /** Headings of the kinds of difference, in the order in which they are shown. */
-  readonly titles: Kinds;
+  /** In the order in which they are shown. */
+  readonly kinds: readonly DifferenceKind[];
+  readonly title: (kind: DifferenceKind) => string;
   /** What a decision is about, as a person calls it; `roster` is one that holds it. */
   readonly name: (roster: Roster, key: string) => string;
   /** What stands there; empty where there is nothing. */
@@ -23,21 +37,12 @@ const itemName = (roster: Roster, id: string): string => {
   return item ? titleOf(item) : (roster.stock.shelf.find((mod) => mod.id === id)?.name ?? id);
 };
 
-const onOff = (on: boolean): string => (on ? "on" : "off");
+const onOff = (on: boolean): string => (on ? say("common.on") : say("common.off"));
 
 const orderWords = (list: ListName): FacetWords => ({
-  titles: {
-    "only-here": `Only here, ${list}`,
-    "only-there": `Only there, ${list}`,
-    on: `On or off, ${list}`,
-    content: `Other version, ${list}`,
-    section: `Other section, ${list}`,
-    place: `Other order, ${list}`,
-    "section-only-here": `Sections only here, ${list}`,
-    "section-only-there": `Sections only there, ${list}`,
-    "section-changed": `Sections that are not the same, ${list}`,
-    "section-place": `Order of sections, ${list}`,
-  },
+  kinds: orderKinds,
+  title: (kind) =>
+    say(`profileDifferences.order.${kind as (typeof orderKinds)[number]}`, { list: facetWord(list, "many") }),
   name: (roster, key) => sectionName(roster, list, key) ?? itemName(roster, key),
   side: (roster, key, kind) => {
     const item = roster.lists[list].itemOf.get(key);
@@ -57,11 +62,12 @@ function itemSide(item: SeatedItem, kind: DifferenceKind): string {
 
 /** A set of ids that are on, or off where the facet says what is off. */
 const setWords = (
-  title: string,
+  facet: "expansions" | "broaderFirst" | "baseOff",
   name: FacetWords["name"],
   isOn: (roster: Roster, key: string) => boolean,
 ): FacetWords => ({
-  titles: { "only-here": title, "only-there": title },
+  kinds: onEitherSide,
+  title: () => say(`profileDifferences.title.${facet}`),
   name,
   side: (roster, key) => onOff(isOn(roster, key)),
 });
@@ -90,12 +96,8 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
   mods: orderWords("mods"),
   plugins: orderWords("plugins"),
   rules: {
-    titles: {
-      "only-here": "Rules only here",
-      "only-there": "Rules only there",
-      changed: "Rules that are not the same",
-      place: "Order of rules",
-    },
+    kinds: ruleKinds,
+    title: (kind) => say(`profileDifferences.rules.${kind as (typeof ruleKinds)[number]}`),
     name: (roster, id) => {
       const rule = ruleOf(roster, id);
       return rule ? plainText(ruleText(rule.rule), (item) => itemName(roster, item)) : id;
@@ -107,40 +109,36 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     },
   },
   expansions: setWords(
-    "Expansions",
+    "expansions",
     ({ game }, id) => game.expansions.find((each) => each.id === id)?.name ?? id,
     ({ profile }, id) => profile.state.expansions.includes(id),
   ),
   broaderFirst: setWords(
-    "The broader loads earlier",
-    () => "Of plugins that nobody has placed",
+    "broaderFirst",
+    () => say("profileDifferences.ofPluginsThatNobodyHasPlaced"),
     ({ profile }) => profile.state.broaderFirst,
   ),
   books: {
-    titles: {
-      "only-here": "Rulebooks",
-      "only-there": "Rulebooks",
-      changed: "Rulebooks",
-      place: "Order of rulebooks",
-    },
+    kinds: ruleKinds,
+    title: (kind) => say(`profileDifferences.${kind === "place" ? "orderOfBooks" : "title.books"}`),
     name: ({ stock }, id) => stock.books.find((book) => book.id === id)?.name ?? id,
     side: ({ profile }, id) => {
       const book = profile.state.books.find((each) => each.id === id);
       if (!book) return "";
-      return book.off.length > 0 ? `${book.version} without ${book.off.length}` : book.version;
+      return book.off.length > 0
+        ? say("profileDifferences.without", { version: book.version, count: book.off.length })
+        : book.version;
     },
   },
   notes: {
-    titles: { "only-here": "Notes", "only-there": "Notes", changed: "Notes" },
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.notes"),
     name: (roster, key) => itemName(roster, key.slice(key.indexOf(" ") + 1)),
     side: ({ profile }, key) => profile.state.notes.find((note) => noteKey(note) === key)?.text ?? "",
   },
   numbers: {
-    titles: {
-      "only-here": "Numbers of the sheet",
-      "only-there": "Numbers of the sheet",
-      changed: "Numbers of the sheet",
-    },
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.numbers"),
     name: (roster, key) => {
       const [list = "", of = "", id = ""] = /^(\S+) (\S+) (.*)$/s.exec(key)?.slice(1) ?? [];
       if (of === "item") return itemName(roster, id);
@@ -151,7 +149,8 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
       String(profile.state.numbers.find((each) => numberKey(each) === key)?.number ?? ""),
   },
   choices: {
-    titles: { "only-here": "Other parts", "only-there": "Other parts", changed: "Other parts" },
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.choices"),
     name: itemName,
     side: ({ modOf }, id) => {
       const item = modOf.get(id);
@@ -159,28 +158,28 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     },
   },
   baseOff: setWords(
-    "Of the game itself",
+    "baseOff",
     ({ game }, id) => game.baseItems?.find((each) => each.id === id)?.name ?? id,
     ({ profile }, id) => !profile.state.baseOff.includes(id),
   ),
   launch: {
-    titles: {
-      "only-here": "Launch settings",
-      "only-there": "Launch settings",
-      changed: "Launch settings",
-    },
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.launch"),
     name: ({ game }, id) => game.launchSettings?.find((each) => each.id === id)?.label ?? id,
     side: ({ game, profile }, id) =>
       String(profile.state.launch[id] ?? game.launchSettings?.find((each) => each.id === id)?.standard ?? ""),
   },
   leftOut: {
-    titles: { "only-here": "Left out", "only-there": "Left out" },
+    kinds: onEitherSide,
+    title: () => say("profileDifferences.title.leftOut"),
     name: (roster, key) => {
       const found = roster.profile.state.leftOut.find((each) => facets.leftOut.keyOf(each) === key);
       return found ? `${itemName(roster, found.mod)}: ${found.path}` : key;
     },
     side: ({ profile }, key) =>
-      profile.state.leftOut.some((each) => facets.leftOut.keyOf(each) === key) ? "left out" : "there",
+      profile.state.leftOut.some((each) => facets.leftOut.keyOf(each) === key)
+        ? say("facets.one.leftOut")
+        : say("profileDifferences.there2"),
   },
 };
 
@@ -189,25 +188,19 @@ const asideOrders = (Object.keys(words) as FacetName[]).filter(
 );
 
 /** Headings of the groups in which differences are shown, in their order: items first, then what is beside them. */
-const differenceTitles: readonly string[] = [
-  ...new Set([
-    ...Object.keys(words.mods.titles).flatMap((kind) => [
-      words.mods.titles[kind as DifferenceKind]!,
-      words.plugins.titles[kind as DifferenceKind]!,
-    ]),
-    ...asideOrders.flatMap((facet) => Object.values(words[facet].titles)),
-  ]),
-];
-
-const differenceTitle = ({ facet, kind }: Pick<Difference, "facet" | "kind">): string =>
-  words[facet].titles[kind] ?? facet;
+const differenceTitles = (): Set<string> =>
+  new Set([
+    ...words.mods.kinds.flatMap((kind) => [words.mods.title(kind), words.plugins.title(kind)]),
+    ...asideOrders.flatMap((facet) => words[facet].kinds.map(words[facet].title)),
+  ]);
 
 /** Differences under their headings, those without any left out. */
 export function groupDifferences(
   differences: readonly Difference[],
 ): { readonly title: string; readonly members: Difference[] }[] {
-  const groups = new Map<string, Difference[]>(differenceTitles.map((title) => [title, []]));
-  for (const difference of differences) groups.get(differenceTitle(difference))?.push(difference);
+  const groups = new Map<string, Difference[]>([...differenceTitles()].map((title) => [title, []]));
+  for (const difference of differences)
+    groups.get(words[difference.facet].title(difference.kind))?.push(difference);
   return [...groups]
     .filter(([, members]) => members.length > 0)
     .map(([title, members]) => ({ title, members }));
@@ -242,8 +235,12 @@ export function comparisonText(
   names: readonly [here: string, there: string],
   differences: readonly Difference[],
 ): string {
-  const lines = [`Here: ${names[0]}`, `There: ${names[1]}`, `Game: ${here.game.name} ${here.game.version}`];
-  if (differences.length === 0) return [...lines, "", "No difference.", ""].join("\n");
+  const lines = [
+    say("profileDifferences.here", { name: names[0] }),
+    say("profileDifferences.there", { name: names[1] }),
+    say("profileDifferences.game", { name: here.game.name, version: here.game.version }),
+  ];
+  if (differences.length === 0) return [...lines, "", say("profileDifferences.noDifference"), ""].join("\n");
   for (const { title, members } of groupDifferences(differences)) {
     lines.push("", `${title}: ${members.length}`);
     lines.push(...members.map((each) => `- ${differenceName(here, there, each)}${sides(here, there, each)}`));
@@ -255,34 +252,43 @@ function sides(hereRoster: Roster, thereRoster: Roster, difference: Difference):
   const [here, there] = differenceSides(hereRoster, thereRoster, difference);
   const { facet, kind, matters } = difference;
   if (facet === "rules" && kind !== "changed") return here || there ? ` (${here || there})` : "";
-  const turned = matters === undefined ? "" : matters ? "; changes a tie or a winner" : "; changes nothing";
-  return ` (here ${here || "none"}, there ${there || "none"}${turned})`;
+  const turned =
+    matters === undefined
+      ? ""
+      : matters
+        ? say("profileDifferences.changesATieOrAWinner")
+        : say("profileDifferences.changesNothing");
+  return say("profileDifferences.hereThere", {
+    here: here || say("common.none"),
+    there: there || say("common.none"),
+    turned,
+  });
 }
 
-/** What has become of a profile since an earlier state, under headings that say so. */
-const sinceTitles: Kinds = {
-  "only-there": "New",
-  "only-here": "Gone",
-  on: "Switched on or off",
-  place: "Moved",
-  section: "Moved to another section",
-  content: "In another version",
-  changed: "Changed",
-  "section-only-there": "New sections",
-  "section-only-here": "Sections gone",
-  "section-changed": "Sections changed",
-  "section-place": "Sections moved",
-};
+/** What may have become of a profile since an earlier state, the more telling first. */
+const sinceKinds = [
+  "only-there",
+  "only-here",
+  "on",
+  "place",
+  "section",
+  "content",
+  "changed",
+  "section-only-there",
+  "section-only-here",
+  "section-changed",
+  "section-place",
+] as const;
 
 /** Changes since an earlier state by what happened and to what, the more telling first. */
 export function groupChanges(
   changes: readonly Difference[],
 ): { readonly title: string; readonly members: Difference[] }[] {
   const groups = new Map<string, Difference[]>();
-  for (const kind of Object.keys(sinceTitles) as DifferenceKind[])
+  for (const kind of sinceKinds)
     for (const facet of ["plugins", "mods", ...asideOrders] as const) {
       const members = changes.filter((each) => each.facet === facet && each.kind === kind);
-      const title = `${sinceTitles[kind]}, ${facetNouns[facet][1]}`;
+      const title = `${say(`profileDifferences.since.${kind}`)}, ${facetWord(facet, "many")}`;
       if (members.length > 0) groups.set(title, members);
     }
   return [...groups].map(([title, members]) => ({ title, members }));

@@ -1,8 +1,9 @@
+import { say } from "../language/say";
 import type { Link, RuleOrigin, ToldChain } from "../model/problem";
 import type { ListName } from "../model/profile";
 import type { DirectTie } from "../roster/ties";
 import { gapOf } from "../order/tell-chain";
-import { item, plural, sentence, type Sentence } from "./parts";
+import { item, sentence, type Sentence } from "./parts";
 
 /** What a sentence about ties has to know. */
 export interface Telling {
@@ -15,15 +16,15 @@ function ruleWords({ rule, source }: RuleOrigin, { list, note }: Telling): strin
   const named = (says: string) => (note(rule) ? `${says}, “${note(rule)}”` : says);
   switch (source?.kind) {
     case undefined:
-      return named("your rule");
+      return named(say("common.yourRule"));
     case "book":
-      return named("the rulebook");
+      return named(say("reasons.theRulebook"));
     case "built-in":
-      return "the game’s fixed order";
+      return say("common.theGameSFixedOrder");
     case "broader-first":
-      return "the broader of two that change the same records loads earlier";
+      return say("reasons.theBroaderOfTwoThatChange");
     case "aligned":
-      return `so the ${list === "mods" ? "plugins" : "mods"}’ order has it`;
+      return say("reasons.soTheOrderHasIt", { list });
   }
 }
 
@@ -31,37 +32,42 @@ function ruleWords({ rule, source }: RuleOrigin, { list, note }: Telling): strin
 export function tieText(tie: DirectTie, from: string, telling: Telling): Sentence {
   const isLater = tie.later === from;
   const other = item(isLater ? tie.earlier : tie.later);
-  const side = isLater ? "After " : "Before ";
-  if (tie.because !== "needs") return sentence`${side}${other}: ${ruleWords(tie.because, telling)}.`;
+  const side = isLater ? say("reasons.after") : say("reasons.before");
+  if (tie.because !== "needs")
+    return sentence("reasons.text", { side, other, ruleWords: ruleWords(tie.because, telling) });
   if (telling.list === "mods")
     return isLater
-      ? sentence`${side}${other}: this one requires it.`
-      : sentence`${side}${other}: it requires this one.`;
+      ? sentence("reasons.thisOneRequiresIt", { side, other })
+      : sentence("reasons.itRequiresThisOne", { side, other });
   return isLater
-    ? sentence`${side}${other}: it is a master of this one.`
-    : sentence`${side}${other}: this is a master of it.`;
+    ? sentence("reasons.itIsAMasterOfThis", { side, other })
+    : sentence("reasons.thisIsAMasterOfIt", { side, other });
 }
 
 function linkText(link: Link, telling: Telling): Sentence {
   const [before, after] = [item(link.before), item(link.after)];
   // Only a group that is kept ties an item to itself.
   if (link.before === link.after && typeof link.because !== "string")
-    return sentence`${before} stands in another group by ${ruleWords(link.because, telling)}`;
+    return sentence("reasons.standsInAnotherGroupBy", {
+      before,
+      ruleWords: ruleWords(link.because, telling),
+    });
   if (link.because === "needs")
     return telling.list === "mods"
-      ? sentence`${after} requires ${before}`
-      : sentence`${before} is a master of ${after}`;
-  if (link.because === "class") return sentence`${before} is of an earlier load rank than ${after}`;
-  if (link.because === "section") return sentence`${before} belongs to an earlier section than ${after}`;
-  return sentence`${before} comes before ${after} by ${ruleWords(link.because, telling)}`;
+      ? sentence("reasons.requires", { after, before })
+      : sentence("reasons.isAMasterOf", { before, after });
+  if (link.because === "class") return sentence("reasons.isOfAnEarlierLoadRank", { before, after });
+  if (link.because === "section") return sentence("reasons.belongsToAnEarlierSectionThan", { before, after });
+  return sentence("reasons.comesBeforeBy", { before, after, ruleWords: ruleWords(link.because, telling) });
 }
 
 /** Why a move is needed: the chain between the moved item and one that stays. */
 export function chainText(chain: ToldChain, telling: Telling): Sentence {
   const { links, left } = chain;
   return links.flatMap((link, at) => {
-    const between = at === gapOf(chain) ? `, … (${plural(left, "more step")}) …` : "";
-    const start: Sentence = at === 0 ? [] : [`${between}${at === links.length - 1 ? ", and " : ", "}`];
+    const between = at === gapOf(chain) ? `, … (${say("reasons.moreSteps", { left })}) …` : "";
+    const start: Sentence =
+      at === 0 ? [] : [`${between}${at === links.length - 1 ? say("reasons.and") : ", "}`];
     return [...start, ...linkText(link, telling)];
   });
 }
@@ -69,21 +75,25 @@ export function chainText(chain: ToldChain, telling: Telling): Sentence {
 /** A move's reason as one sentence, seen from the item that moves. */
 export function moveText(id: string, chain: ToldChain, telling: Telling): Sentence {
   const [only] = chain.links;
-  if (!only) return ["It follows what it is tied to."];
+  if (!only) return [say("reasons.itFollowsWhatItIsTied")];
   if (chain.links.length > 1) return [...chainText(chain, telling), "."];
   const loadsLater = only.after === id;
   const other = item(loadsLater ? only.before : only.after);
   if (only.because === "needs" && telling.list === "mods")
     return loadsLater
-      ? sentence`It requires ${other}, which loads later than it.`
-      : sentence`${other} requires it, and loads earlier.`;
+      ? sentence("reasons.itRequiresWhichLoadsLaterThan", { other })
+      : sentence("reasons.requiresItAndLoadsEarlier", { other });
   if (only.because === "needs")
     return loadsLater
-      ? sentence`Its master ${other} loads later than it: the game would stop at start.`
-      : sentence`It is a master of ${other}, which loads earlier: the game would stop at start.`;
+      ? sentence("reasons.itsMasterLoadsLaterThanIt", { other })
+      : sentence("reasons.itIsAMasterOfWhich", { other });
   if (only.because === "class")
-    return sentence`The game loads its rank ${loadsLater ? "after" : "before"} that of ${other}.`;
+    return sentence("reasons.theGameLoadsItsRankThat", { loadsLater: String(loadsLater), other });
   if (only.because === "section")
-    return sentence`Its section comes ${loadsLater ? "after" : "before"} that of ${other}.`;
-  return sentence`It should load ${loadsLater ? "after" : "before"} ${other}: ${ruleWords(only.because, telling)}.`;
+    return sentence("reasons.itsSectionComesThatOf", { loadsLater: String(loadsLater), other });
+  return sentence("reasons.itShouldLoad", {
+    loadsLater: String(loadsLater),
+    other,
+    ruleWords: ruleWords(only.because, telling),
+  });
 }

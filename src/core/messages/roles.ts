@@ -1,14 +1,23 @@
+import { say } from "../language/say";
 import type { LineupRole, LineupTerms } from "../model/lineup";
 
 /** What a mod is to its list, where it is not simply a part of it. */
 export const roleWords: Readonly<Record<LineupRole, string>> = {
-  optional: "may be left out",
+  get optional() {
+    return say("roles.roleWords.optional");
+  },
   helper: "helper",
-  once: "needed once",
+  get once() {
+    return say("roles.roleWords.once");
+  },
 };
 
 /** On what terms others get a mod, where that is known. */
 export const termWords: Readonly<Record<LineupTerms["kind"], string>> = {
-  paid: "to be paid for",
-  "not-passed-on": "not to be passed on",
+  get paid() {
+    return say("roles.termWords.paid");
+  },
+  get "not-passed-on"() {
+    return say("roles.termWords.not-passed-on");
+  },
 };

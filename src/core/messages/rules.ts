@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { OrderRule, SetAside } from "../model/problem";
 import type { Section } from "../model/game";
 import type { Rule } from "../model/profile";
@@ -8,31 +9,32 @@ import { item, sentence, type Sentence } from "./parts";
 export function ruleText(rule: SetAside["rule"]): Sentence {
   switch (rule.kind) {
     case "needs":
-      return sentence`${item(rule.item)} needs ${item(rule.other)}`;
+      return sentence("common.needs", { item: item(rule.item), other: item(rule.other) });
     case "together":
       return [...listed(rule.items), " together"];
     case "after":
-      return sentence`${item(rule.item)} loads later than ${item(rule.other)}`;
+      return sentence("rules.loadsLaterThan", { item: item(rule.item), other: item(rule.other) });
     case "before":
-      return sentence`${item(rule.item)} loads earlier than ${item(rule.other)}`;
+      return sentence("rules.loadsEarlierThan", { item: item(rule.item), other: item(rule.other) });
     default:
-      return sentence`${item(rule.item)} ${rule.kind} ${rule.within === "section" ? "in its section" : "of all"}`;
+      return sentence("rules.text", { item: item(rule.item), kind: rule.kind, within: rule.within });
   }
 }
 
 /** The same where it is plain which item is meant. */
 export function ruleTextOf(rule: OrderRule): Sentence {
   if (rule.kind === "together") return ["together"];
-  if ("within" in rule) return [`${rule.kind} ${rule.within === "section" ? "in its section" : "of all"}`];
+  if ("within" in rule)
+    return [`${rule.kind} ${rule.within === "section" ? say("rules.inItsSection") : say("rules.ofAll")}`];
   return [`${rule.kind} `, item(rule.other)];
 }
 
 /** What a section demands, as sentences without their full stops. */
 export function sectionRuleTexts({ name, block, closed }: Section): string[] {
   const told: string[] = [];
-  if (block === "top") told.push(`Nothing of its load rank comes before ${name}`);
-  if (block === "bottom") told.push(`Nothing of its load rank comes after ${name}`);
-  if (closed) told.push(`Nothing more goes into ${name}`);
+  if (block === "top") told.push(say("rules.nothingOfItsLoadRankComes", { name }));
+  if (block === "bottom") told.push(say("rules.nothingOfItsLoadRankComes2", { name }));
+  if (closed) told.push(say("rules.nothingMoreGoesInto", { name }));
   return told;
 }
 
@@ -44,13 +46,21 @@ function listed(ids: readonly string[]): Sentence {
 }
 
 export const strengthText = ({ rule }: Pick<Rule, "rule">): string =>
-  rule.strength === "must" ? "must" : `prefer${rule.weight === undefined ? "" : `, weight ${rule.weight}`}`;
+  rule.strength === "must"
+    ? "must"
+    : `prefer${rule.weight === undefined ? "" : say("rules.weight", { weight: rule.weight })}`;
 
 /** How a rule stands in the present order, in a word or two. */
 export const standingText: Record<RuleStanding, string> = {
   holds: "holds",
-  broken: "broken now",
-  "set-aside": "set aside",
-  absent: "not here",
+  get broken() {
+    return say("rules.standingText.broken");
+  },
+  get "set-aside"() {
+    return say("rules.standingText.set-aside");
+  },
+  get absent() {
+    return say("rules.standingText.absent");
+  },
   off: "off",
 };

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { SetupDifference } from "../lineup/compare";
 import type { FingerprintFacts } from "../lineup/fingerprint";
 
@@ -16,23 +17,31 @@ export function waysTogether(
   { mine, theirs, titleOf }: Two,
 ): readonly [you: string, they: string] {
   const name = facet === "mods" || facet === "expansions" ? titleOf(key) : key;
-  if (facet === "game") return [`play version ${theirs.game.version}`, `play version ${mine.game.version}`];
-  if (facet === "choices") return [`choose parts of ${titleOf(key)} as they do`, `choose them as you do`];
+  if (facet === "game")
+    return [
+      say("together.playVersion", { version: theirs.game.version }),
+      say("together.playVersion", { version: mine.game.version }),
+    ];
+  if (facet === "choices")
+    return [
+      say("together.choosePartsOfAsTheyDo", { titleOf: titleOf(key) }),
+      say("together.chooseThemAsYouDo"),
+    ];
   if (facet === "leftOut" || facet === "launch" || facet === "baseOff")
-    return [`set ${key} as they have it`, `set it as you have it`];
+    return [say("together.setAsTheyHaveIt", { key }), say("together.setItAsYouHaveIt")];
   switch (kind) {
     case "only-there":
-      return [`have ${name} on`, `switch it off`];
+      return [say("together.haveOn", { name }), say("together.switchItOff")];
     case "only-here":
-      return [`switch ${name} off`, `have it on`];
+      return [say("together.switchOff", { name }), say("together.haveItOn")];
     case "content":
       return facet === "mods"
         ? [
-            `take ${name} ${versionIn(theirs, key)}, in their contents`,
-            `take ${versionIn(mine, key)}, in yours`,
+            say("together.takeInTheirContents", { name, versionIn: versionIn(theirs, key) }),
+            say("together.takeInYours", { versionIn: versionIn(mine, key) }),
           ]
-        : [`bring the mod of ${name} to their version`, `bring it to yours`];
+        : [say("together.bringTheModOfToTheir", { name }), say("together.bringItToYours")];
     default:
-      return [`move ${name} to where they have it`, `move it to where you have it`];
+      return [say("together.moveToWhereTheyHaveIt", { name }), say("together.moveItToWhereYouHave")];
   }
 }

@@ -1,23 +1,23 @@
+import { say } from "../language/say";
 import type { Lack, Verdict } from "../lineup/verdict";
 import type { AlteredPlace, Claim, UnsaidPart } from "../model/claim";
 import type { Roster } from "../roster/roster";
-import { plural } from "./parts";
 
 /** What a verdict says in a few words. */
 export function verdictTitle(verdict: Verdict): string {
   switch (verdict.kind) {
     case "exact":
-      return "Reproduced exactly";
+      return say("verdict.reproducedExactly");
     case "as-far":
-      return "As far as the list says";
+      return say("verdict.asFarAsTheListSays");
     case "differs":
       return verdict.differences.length > 0
-        ? `Not the same setup: ${plural(verdict.differences.length, "difference")}`
-        : "Not the same setup";
+        ? say("verdict.notTheSameSetupDifferences", { count: verdict.differences.length })
+        : say("verdict.notTheSameSetup");
     case "not-yet":
-      return `Not yet: ${plural(verdict.lacks.length, "thing")} of the list ${verdict.lacks.length === 1 ? "is" : "are"} not here`;
+      return say("verdict.notYetThingsOfTheList", { count: verdict.lacks.length });
     case "altered":
-      return "The list was changed after it went out";
+      return say("verdict.theListWasChangedAfterIt");
   }
 }
 
@@ -25,15 +25,15 @@ export function verdictTitle(verdict: Verdict): string {
 export function verdictMark(verdict: Verdict): string {
   switch (verdict.kind) {
     case "exact":
-      return "exactly its list";
+      return say("verdict.exactlyItsList");
     case "as-far":
-      return "as far as its list says";
+      return say("verdict.asFarAsItsListSays");
     case "differs":
-      return "not the setup of its list";
+      return say("verdict.notTheSetupOfItsList");
     case "not-yet":
-      return `${verdict.lacks.length} of its list not here`;
+      return say("verdict.ofItsListNotHere", { count: verdict.lacks.length });
     case "altered":
-      return "its list was changed";
+      return say("verdict.itsListWasChanged");
   }
 }
 
@@ -44,22 +44,22 @@ export function verdictText(
 ): string {
   switch (verdict.kind) {
     case "exact":
-      return "The fingerprint that its author’s Seating wrote is the one here, and nothing of it is missing.";
+      return say("verdict.theFingerprintThatItsAuthorS");
     case "as-far":
       return verdict.unsaid.length > 0
-        ? "It carries no fingerprint of its author’s. What it says holds here; what it does not say is as this profile has it:"
-        : "It carries no fingerprint of its author’s. What it says holds here.";
+        ? say("verdict.itCarriesNoFingerprintOfIts")
+        : say("verdict.itCarriesNoFingerprintOfIts2");
     case "differs":
-      if (fingerprint === null) return "Not all that the list says holds here:";
+      if (fingerprint === null) return say("verdict.notAllThatTheListSays");
       return verdict.differences.length > 0
-        ? "The fingerprint that its author’s Seating wrote is another one. This is what differs from what the list says:"
-        : `All that the list says holds here, but the fingerprint that its author’s Seating wrote is another one. A list of this format (${format}) does not carry where the two differ; ask for the JSON. It can be:`;
+        ? say("verdict.theFingerprintThatItsAuthorS2")
+        : say("verdict.allThatTheListSaysHolds", { format });
     case "not-yet":
       return verdict.lacks.some(({ what }) => what !== "missing")
-        ? "What is on in the list has to be here, in the contents that it names, and every line of it understood, before anything is proved. Open the list again to be asked about its lines:"
-        : "What is on in the list has to be here, in the contents that it names, before anything is proved:";
+        ? say("verdict.whatIsOnInTheList")
+        : say("verdict.whatIsOnInTheList2");
     case "altered":
-      return "What it says is not what its author’s Seating wrote. Ask its author for it anew. Changed were:";
+      return say("verdict.whatItSaysIsNotWhat");
   }
 }
 
@@ -80,67 +80,110 @@ export function verdictReasons(verdict: Verdict, sayUnsaid: (part: UnsaidPart) =
 }
 
 export const placeWords: Readonly<Record<AlteredPlace, string>> = {
-  mods: "the mods: which, in what order, on or off, in which version",
-  plugins: "the plugins: which, in what order, on or off",
-  options: "the parts that are chosen",
-  leftOut: "the files that are left out",
-  expansions: "the expansions",
-  baseItems: "the parts of the game that are off",
-  launch: "the launch settings",
-  sections: "the sections, and what stands in them",
-  rules: "the rules and rulebooks",
-  digests: "what proves it: its digests are gone",
-  fingerprint: "something of which its fingerprint was worked out, or the fingerprint itself",
+  get mods() {
+    return say("verdict.placeWords.mods");
+  },
+  get plugins() {
+    return say("verdict.placeWords.plugins");
+  },
+  get options() {
+    return say("verdict.placeWords.options");
+  },
+  get leftOut() {
+    return say("verdict.placeWords.leftOut");
+  },
+  get expansions() {
+    return say("verdict.placeWords.expansions");
+  },
+  get baseItems() {
+    return say("verdict.placeWords.baseItems");
+  },
+  get launch() {
+    return say("verdict.placeWords.launch");
+  },
+  get sections() {
+    return say("verdict.placeWords.sections");
+  },
+  get rules() {
+    return say("verdict.placeWords.rules");
+  },
+  get digests() {
+    return say("verdict.placeWords.digests");
+  },
+  get fingerprint() {
+    return say("verdict.placeWords.fingerprint");
+  },
 };
 
 /** What a list does not say. */
 export const unsaidWords: Readonly<Record<UnsaidPart, string>> = {
-  game: "the version of the game",
-  mods: "the order of the mods",
-  plugins: "the plugins and their order",
-  versions: "which version of each mod is meant",
-  hashes: "which contents each mod has",
-  off: "what is off",
-  parts: "the parts of packages",
+  get game() {
+    return say("verdict.unsaidWords.game");
+  },
+  get mods() {
+    return say("verdict.unsaidWords.mods");
+  },
+  get plugins() {
+    return say("verdict.unsaidWords.plugins");
+  },
+  get versions() {
+    return say("verdict.unsaidWords.versions");
+  },
+  get hashes() {
+    return say("verdict.unsaidWords.hashes");
+  },
+  get off() {
+    return say("verdict.unsaidWords.off");
+  },
+  get parts() {
+    return say("verdict.unsaidWords.parts");
+  },
   "left-out": "files left out",
-  settings: "expansions, parts of the game and launch settings",
-  base: "the game’s own plugins",
+  get settings() {
+    return say("verdict.unsaidWords.settings");
+  },
+  get base() {
+    return say("verdict.unsaidWords.base");
+  },
 };
 
 /** The same, with what the profile has instead. */
 export function unsaidText(part: UnsaidPart, roster: Roster): string {
-  return `${unsaidWords[part]}: here ${hereInstead[part](roster)}`;
+  return say("verdict.here", { unsaidWord: unsaidWords[part], value: hereInstead[part](roster) });
 }
 
 const loading = (all: readonly { readonly loads: boolean }[]) => all.filter(({ loads }) => loads).length;
 
 const hereInstead: Readonly<Record<UnsaidPart, (roster: Roster) => string>> = {
   game: ({ game }) => game.version,
-  mods: ({ profile }) => `as ${profile.name} has it`,
-  plugins: ({ plugins }) => `${loading(plugins)} load`,
-  versions: () => "those that the profile holds",
-  hashes: () => "those that the profile holds",
-  off: ({ mods }) => plural(mods.length - loading(mods), "mod"),
-  parts: ({ profile: { state } }) =>
-    `${plural(state.choices.length, "choice")} of one’s own, else as their authors propose`,
+  mods: ({ profile }) => say("verdict.hereInstead.mods", { name: profile.name }),
+  plugins: ({ plugins }) => say("verdict.hereInstead.plugins", { loading: loading(plugins) }),
+  versions: () => say("verdict.hereInstead.versions"),
+  hashes: () => say("verdict.hereInstead.hashes"),
+  off: ({ mods }) => say("verdict.hereInstead.off", { count: mods.length - loading(mods) }),
+  parts: ({ profile: { state } }) => say("verdict.hereInstead.parts", { count: state.choices.length }),
   "left-out": ({ profile: { state } }) =>
-    state.leftOut.length === 0 ? "none" : String(state.leftOut.length),
+    state.leftOut.length === 0 ? say("verdict.hereInstead.left-out") : String(state.leftOut.length),
   settings: ({ profile: { state } }) =>
-    `${plural(state.expansions.length, "expansion")} on, ${plural(state.baseOff.length, "part")} of the game off, ${plural(Object.keys(state.launch).length, "setting")} of one’s own`,
-  base: ({ stock }) => plural(stock.base.length, "file"),
+    say("verdict.hereInstead.settings", {
+      count: state.expansions.length,
+      count2: state.baseOff.length,
+      count3: Object.keys(state.launch).length,
+    }),
+  base: ({ stock }) => say("verdict.hereInstead.base", { count: stock.base.length }),
 };
 
 export function lackText({ what, item }: Lack): string {
   switch (what) {
     case "missing":
-      return `${item}: not here`;
+      return say("verdict.notHere", { item });
     case "unmatched":
-      return `“${item}”: nothing was known by that name`;
+      return say("verdict.nothingWasKnownByThatName", { item });
     case "unsure":
-      return `“${item}”: nobody has said what it means`;
+      return say("verdict.nobodyHasSaidWhatItMeans", { item });
   }
 }
 
 /** Where a list is not as it went out. */
 export const alteredText = (places: readonly AlteredPlace[]): string =>
-  `The list was changed after it went out. Changed were: ${places.map((place) => placeWords[place]).join("; ")}.`;
+  say("verdict.theListWasChangedAfterIt2", { places: places.map((place) => placeWords[place]).join("; ") });

@@ -1,34 +1,47 @@
+import { say } from "../language/say";
 import type { VersionDifference } from "../edit/versions";
-import { plural } from "./parts";
 
 const mostNamed = 4;
 
 const named = (names: readonly string[]): string =>
   names.length > mostNamed
-    ? `${names.slice(0, mostNamed).join(", ")} and ${names.length - mostNamed} more`
+    ? say("versions.andMore", {
+        names: names.slice(0, mostNamed).join(", "),
+        count: names.length - mostNamed,
+      })
     : names.join(", ");
 
-const line = (count: number, noun: string, what: string, names: readonly string[]): string[] =>
-  count > 0 ? [`${plural(count, noun)} ${what}: ${named(names)}`] : [];
+type Thing = "plugins" | "masters" | "requirements" | "parts" | "files";
+
+const line = (thing: Thing, what: string, names: readonly string[]): string[] =>
+  names.length > 0
+    ? [
+        say("versions.line", {
+          things: say(`versions.things.${thing}`, { count: names.length }),
+          what,
+          names: named(names),
+        }),
+      ]
+    : [];
 
 /** What another version of a mod changes, a line for each kind of thing; one line where nothing does. */
 export function versionLines(difference: VersionDifference): string[] {
   const { filesAdded, filesGone, filesChanged, pluginsAdded, pluginsGone, pluginsChanged } = difference;
   const lines = [
-    ...line(pluginsAdded.length, "plugin", "new", pluginsAdded),
-    ...line(pluginsGone.length, "plugin", "gone", pluginsGone),
+    ...line("plugins", say("versions.new"), pluginsAdded),
+    ...line("plugins", say("versions.gone"), pluginsGone),
     ...pluginsChanged.flatMap(({ name, mastersAdded, mastersGone, records: [was, is] }) => [
-      ...line(mastersAdded.length, "master", `of ${name} new`, mastersAdded),
-      ...line(mastersGone.length, "master", `of ${name} gone`, mastersGone),
-      ...(was === is ? [] : [`${name}: ${was} → ${plural(is, "record")}`]),
+      ...line("masters", say("versions.ofNew", { name }), mastersAdded),
+      ...line("masters", say("versions.ofGone", { name }), mastersGone),
+      ...(was === is ? [] : [`${name}: ${was} → ${say("versions.records", { is })}`]),
     ]),
-    ...line(difference.requirementsAdded.length, "requirement", "new", difference.requirementsAdded),
-    ...line(difference.requirementsGone.length, "requirement", "gone", difference.requirementsGone),
-    ...line(difference.partsAdded.length, "part", "new", difference.partsAdded),
-    ...line(difference.partsGone.length, "part", "gone", difference.partsGone),
-    ...line(filesAdded.length, "file", "new", filesAdded),
-    ...line(filesGone.length, "file", "gone", filesGone),
-    ...line(filesChanged.length, "file", "changed", filesChanged),
+    ...line("requirements", say("versions.new"), difference.requirementsAdded),
+    ...line("requirements", say("versions.gone"), difference.requirementsGone),
+    ...line("parts", say("versions.new"), difference.partsAdded),
+    ...line("parts", say("versions.gone"), difference.partsGone),
+    ...line("files", say("versions.new"), filesAdded),
+    ...line("files", say("versions.gone"), filesGone),
+    ...line("files", say("versions.changed"), filesChanged),
   ];
-  return lines.length > 0 ? lines : ["The same files, plugins and requirements."];
+  return lines.length > 0 ? lines : [say("versions.theSameFilesPluginsAndRequirements")];
 }

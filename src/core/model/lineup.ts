@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say } from "../language/say";
 import { digestNames, type DigestName } from "./claim";
 import { Section } from "./game";
 import { SectionId } from "./ids";
@@ -12,15 +13,15 @@ const name = z
   .string()
   .min(1)
   .max(500)
-  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF]*$/u, "a name must be one line, without control characters");
+  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF]*$/u, { error: () => say("model.oneLine") });
 
 /** What can be the name of a file on every system, and never a path. */
 const fileName = z
   .string()
   .min(1)
   .max(255)
-  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF/\\<>"|?*:]+$/u, "this cannot be the name of a file")
-  .refine((text) => text !== "." && text !== "..", "this cannot be the name of a file");
+  .regex(/^[^\p{Cc}\p{Cs}\uFFFE\uFFFF/\\<>"|?*:]+$/u, { error: () => say("model.noFileName") })
+  .refine((text) => text !== "." && text !== "..", { error: () => say("model.noFileName") });
 
 /**
  * What a mod is to a list: a part that one may leave out; a helper that is no part of the setup itself; something that is
@@ -82,7 +83,9 @@ export const LineupPicture = z.strictObject({
   data: z
     .string()
     .max(700_000)
-    .regex(/^data:image\/(?:png|jpeg|webp);base64,[A-Za-z0-9+/]+={0,2}$/, "not a PNG, JPEG or WebP picture"),
+    .regex(/^data:image\/(?:png|jpeg|webp);base64,[A-Za-z0-9+/]+={0,2}$/, {
+      error: () => say("model.noPicture"),
+    }),
 });
 export type LineupPicture = z.infer<typeof LineupPicture>;
 

@@ -1,7 +1,8 @@
+import { say } from "../language/say";
 import { z } from "zod";
 
-const fourLetters = z.string().regex(/^[\x20-\x7e]{4}$/, "four letters");
-const tag = z.string().regex(/^[\x21-\x7e]{1,8}$/, "one to eight letters");
+const fourLetters = z.string().regex(/^[\x20-\x7e]{4}$/, { error: () => say("model.fourLetters") });
+const tag = z.string().regex(/^[\x21-\x7e]{1,8}$/, { error: () => say("model.upToEightLetters") });
 const chunks = z.strictObject({ list: fourLetters, item: fourLetters });
 
 /** Of texts, where it is not UTF-8; labels of the Encoding standard. */
@@ -69,7 +70,7 @@ const TaggedShape = z.strictObject({
         ["flagsAt", record.flagsAt, record.flagsBytes],
       ] as const)
         if (at + width > record.headerBytes)
-          context.addIssue({ code: "custom", path: [what], message: "ends behind the header of a record" });
+          context.addIssue({ code: "custom", path: [what], message: say("model.endsBehindTheHeaderOfA") });
     }),
   /**
    * Records with this tag hold no fields but records, and such groups again; tag and size stand where every record has them. They
@@ -101,11 +102,15 @@ export const TaggedLayout = TaggedShape.superRefine(({ record, groups, tags }, c
     context.addIssue({
       code: "custom",
       path: ["groups", "headerBytes"],
-      message: "ends before the tag and the size that every record has",
+      message: say("model.endsBeforeTheTagAndThe"),
     });
   // While both are being typed, both are empty.
   if (groups.tag !== "" && groups.tag === tags.file)
-    context.addIssue({ code: "custom", path: ["groups", "tag"], message: "is that of the first record" });
+    context.addIssue({
+      code: "custom",
+      path: ["groups", "tag"],
+      message: say("model.isThatOfTheFirstRecord"),
+    });
 });
 export type TaggedLayout = z.infer<typeof TaggedLayout>;
 

@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import { done, refuse, type Outcome } from "../model/outcome";
 import { OrderProblem, type OrderRule } from "../model/problem";
 
@@ -33,18 +34,20 @@ export const jsonPath = (path: readonly PropertyKey[]): string =>
   path
     .map((part) => (typeof part === "number" ? `[${part}]` : `.${String(part)}`))
     .join("")
-    .replace(/^\./, "") || "the top";
+    .replace(/^\./, "") || say("common.theTop");
 
 function firstTwice(names: readonly string[], list: string, field = "") {
   const seen = new Set<string>();
   const at = names.findIndex((name) => seen.size === seen.add(name).size);
-  return at === -1 ? null : broken(`${list}[${at}]${field}`, `“${names[at]}” stands twice`);
+  return at === -1 ? null : broken(`${list}[${at}]${field}`, say("order.standsTwice", { name: names[at] }));
 }
 
 function firstUnknown({ items }: OrderProblem, field: "class" | "section", known: readonly string[] = []) {
   const names = new Set(known);
   const at = items.findIndex((item) => item[field] !== undefined && !names.has(item[field]));
-  return at === -1 ? null : broken(`items[${at}].${field}`, `there is no ${field} “${items[at]![field]}”`);
+  return at === -1
+    ? null
+    : broken(`items[${at}].${field}`, say("order.thereIsNo", { field, item: items[at]![field] }));
 }
 
 function checkRules(rules: readonly OrderRule[]) {

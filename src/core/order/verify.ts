@@ -2,6 +2,7 @@
  * The independent check of a result: it shares no code with the solver and rebuilds every tie from the problem, less
  * what was set aside. Slow and plain on purpose; each complaint is one sentence.
  */
+import { say } from "../language/say";
 import type { OrderProblem, OrderResult, OrderRule, WrittenLink } from "../model/problem";
 
 interface Tie {
@@ -116,8 +117,8 @@ class Facts {
     const same =
       this.result.order.length === this.problem.items.length && this.placeThen.size === this.placeNow.size;
     const stranger = this.result.order.find((id) => !this.placeNow.has(id));
-    if (stranger !== undefined) return [`${stranger} is in the order and not in the problem`];
-    return same ? [] : ["the order does not hold every item exactly once"];
+    if (stranger !== undefined) return [say("order.isInTheOrderAndNot", { stranger })];
+    return same ? [] : [say("order.theOrderDoesNotHoldEvery")];
   }
 
   /** The effective section is the latest of the item's own and those of what it follows by a need or must in its class. */
@@ -142,7 +143,7 @@ class Facts {
     return this.problem.items.flatMap(({ id, section }) => {
       if (section === undefined || held.has(id) || effective.get(id) === this.sectionOf.get(id)) return [];
       return [
-        `the effective section of ${id} is ${this.problem.sections![effective.get(id)!]}, not what the result says`,
+        say("order.theEffectiveSectionOfIsNot", { id, section: this.problem.sections![effective.get(id)!] }),
       ];
     });
   }
@@ -157,17 +158,19 @@ class Facts {
     const late = this.ties.filter(
       ({ before, after }) => this.placeThen.get(before)! >= this.placeThen.get(after)!,
     );
-    const complaints = late.map((tie) => `${tie.before} should come before ${tie.after} (${tie.because})`);
+    const complaints = late.map((tie) =>
+      say("order.shouldComeBefore", { before: tie.before, after: tie.after, because: tie.because }),
+    );
     complaints.push(...this.checkGroups());
     let [rank, section] = [0, 0];
     for (const id of this.result.order) {
       const own = this.classOf.get(id) ?? 0;
-      if (own < rank) complaints.push(`${id} stands after an item of a later class`);
+      if (own < rank) complaints.push(say("order.standsAfterAnItemOfA", { id }));
       if (own > rank) section = 0;
       rank = Math.max(rank, own);
       const group = this.sectionOf.get(id);
       if (group === undefined) continue;
-      if (group < section) complaints.push(`${id} stands after an item of a later section`);
+      if (group < section) complaints.push(say("order.standsAfterAnItemOfA2", { id }));
       section = Math.max(section, group);
     }
     return complaints;
@@ -180,11 +183,11 @@ class Facts {
       const places = members.map((id) => this.placeThen.get(id)!);
       return Math.max(...places) - Math.min(...places) !== members.length - 1;
     });
-    const complaints = torn.map(
-      ({ members, name }) => `${members.join(", ")} do not stand together (${name})`,
+    const complaints = torn.map(({ members, name }) =>
+      say("order.doNotStandTogether", { members: members.join(", "), name }),
     );
     if (groups.length > 0 && this.result.certificate !== null)
-      complaints.push("there is a certificate although a group was kept");
+      complaints.push(say("order.thereIsACertificateAlthoughA"));
     return complaints;
   }
 
@@ -205,11 +208,15 @@ class Facts {
         !wanted || (because[0]!.before === wanted.later && because.at(-1)!.after === wanted.earlier);
       const false_ = because.find((link) => !this.holds(link));
       const name = JSON.stringify(rule);
-      if (!joined || !right)
-        return [`the chain of ${name} does not lead from what it wants later to what it wants earlier`];
+      if (!joined || !right) return [say("order.theChainOfDoesNotLead", { name })];
       return false_
         ? [
-            `${false_.before} before ${false_.after} (${false_.because}) is no tie; ${name} was set aside for it`,
+            say("order.beforeIsNoTieWasSet", {
+              before: false_.before,
+              after: false_.after,
+              because: false_.because,
+              name,
+            }),
           ]
         : [];
     });
@@ -240,7 +247,7 @@ class Facts {
     const moved = new Set(this.result.moved);
     const stays = this.result.order.filter((id) => !moved.has(id));
     const out = stays.find((id, at) => at > 0 && this.placeNow.get(stays[at - 1]!)! > this.placeNow.get(id)!);
-    return out === undefined ? [] : [`${out} does not keep its place relative to the others that stay`];
+    return out === undefined ? [] : [say("order.doesNotKeepItsPlaceRelative", { out })];
   }
 
   /** As many inverted pairs as moves, no item twice on a side, and a path from each pair's later item to its earlier one. */
@@ -249,15 +256,17 @@ class Facts {
     if (certificate === null) return [];
     const complaints: string[] = [];
     if (certificate.length !== moved.length)
-      complaints.push(`${moved.length} moves have ${certificate.length} pairs in the certificate`);
+      complaints.push(
+        say("order.movesHavePairsInTheCertificate", { count: moved.length, count2: certificate.length }),
+      );
     for (const side of [0, 1] as const)
       if (new Set(certificate.map((pair) => pair[side])).size !== certificate.length)
-        complaints.push("an item stands twice on one side of the certificate");
+        complaints.push(say("order.anItemStandsTwiceOnOne"));
     const next = this.successors();
     for (const [earlier, later] of certificate) {
       const inverted = this.placeNow.get(earlier)! < this.placeNow.get(later)!;
       if (!inverted || !this.reaches(next, later, earlier))
-        complaints.push(`nothing makes ${later} come before ${earlier}`);
+        complaints.push(say("order.nothingMakesComeBefore", { later, earlier }));
     }
     return complaints;
   }

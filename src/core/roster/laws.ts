@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import { MODS_RANK, type Counting, type GameDefinition, type LoadRank, type Section } from "../model/game";
 import type { PluginId, SectionId } from "../model/ids";
 import type { ListName } from "../model/profile";
@@ -39,7 +40,14 @@ export function countingOf(game: GameDefinition, plugin: Marks): Counting | null
 /** The rank that all mods have: the game knows none of them. */
 export const modRank: LoadRank = { id: MODS_RANK, label: "mods" };
 
-const allMods: Section = { id: "mods" as SectionId, name: "Mods", rank: MODS_RANK, guidance: "" };
+const allMods: Section = {
+  id: "mods" as SectionId,
+  get name() {
+    return say("common.mods");
+  },
+  rank: MODS_RANK,
+  guidance: "",
+};
 
 /** The sections that a new profile has for a list; the mods always have one. */
 export function sectionsOf(game: Pick<GameDefinition, "sections">, list: ListName): Section[] {

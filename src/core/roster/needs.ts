@@ -1,3 +1,4 @@
+import { say } from "../language/say";
 import type { GameDefinition } from "../model/game";
 import type { PluginId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
@@ -53,7 +54,7 @@ export function mastersOf(roster: Roster, plugins: ShelfMod["plugins"], own: She
 }
 
 const seatedMaster = ({ id, loads, withheld, mod }: SeatedPlugin): Need => ({
-  name: mod?.mod ? `${id}, of ${mod.mod.name}` : id,
+  name: mod?.mod ? say("roster.of", { id, name: mod.mod.name }) : id,
   standing: loads ? "on" : withheld || mod?.gone ? "missing" : "off",
   mod: mod?.mod ?? null,
   plugin: id,
@@ -64,7 +65,7 @@ function masterOfShelf(roster: Roster, name: string): Need {
   const bringing = bringersOf(roster).get(foldName(roster.game, name)) ?? [];
   const mod = bringing.find(({ id }) => !roster.modOf.has(id));
   return {
-    name: mod ? `${name}, of ${mod.name}` : name,
+    name: mod ? say("roster.of2", { name, name2: mod.name }) : name,
     standing: mod ? "shelf" : "missing",
     mod: mod ?? null,
     plugin: null,

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { z } from "zod";
 import { rowsOf, type LineupRow } from "@/core/lineup/rows";
 import { dependsOn, headFields, headOf, listingOfTable } from "@/core/lineup/table";
@@ -83,7 +84,9 @@ function withNeeds<T extends object>(
 /** CycloneDX 1.6 (ECMA-424), JSON. */
 export const bom: LineupFormat = {
   id: "bom",
-  label: "Bill of materials (CycloneDX 1.6)",
+  get label() {
+    return say("formats.billOfMaterialsCycloneDX16");
+  },
   extension: ".cdx.json",
   mime: "application/vnd.cyclonedx+json",
   carries: carriedByRows,

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import Papa from "papaparse";
 import { lineOfRow, rowColumns, rowsOf } from "@/core/lineup/rows";
 import { sheetCellsOf, sheetLine } from "@/core/lineup/numbers";
@@ -15,7 +16,9 @@ export const unguardCell = (cell: string): string => (guarded.test(cell) ? cell.
 /** RFC 4180: CRLF, a header, quotes where they are needed. */
 export const csv: LineupFormat = {
   id: "csv",
-  label: "Table (CSV)",
+  get label() {
+    return say("formats.tableCSV");
+  },
   extension: ".csv",
   mime: "text/csv",
   carries: [...carriedByRows, "numbers"],

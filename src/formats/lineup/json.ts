@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { ItemId, SectionId } from "@/core/model/ids";
 import { Lineup } from "@/core/model/lineup";
@@ -23,14 +24,18 @@ export function readLineup(bytes: Uint8Array, name: string, game: GameDefinition
 export function lineupFrom(value: unknown, name: string, game: GameDefinition): Outcome<Lineup> {
   const format = (value as { format?: unknown } | null)?.format;
   if (typeof format !== "string" || !format.startsWith("seating-lineup/"))
-    return refuse("not-a-lineup", { name, detail: `its format is not “${known}”` });
+    return refuse("not-a-lineup", { name, detail: say("formats.itsFormatIsNot", { known }) });
   if (format !== known && format !== alsoRead)
     return refuse("lineup-version", { name, format: format.slice(0, 60), known });
   if (!isOfUsualSize(value)) return refuse("list-large", { name, most: mostValues });
   const parsed = Lineup.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    return refuse("lineup-broken", { name, path: issue.path.join(".") || "the top", detail: issue.message });
+    return refuse("lineup-broken", {
+      name,
+      path: issue.path.join(".") || say("common.theTop"),
+      detail: issue.message,
+    });
   }
   const lineup = parsed.data;
   if (lineup.game.id !== game.id)
@@ -55,22 +60,24 @@ function isOfUsualSize(value: unknown): boolean {
 function checkLists(lineup: Lineup, name: string, game: GameDefinition) {
   const broken = (path: string, detail: string) => refuse("lineup-broken", { name, path, detail });
   const mod = firstTwice(lineup.mods.map((each) => each.id));
-  if (mod !== null) return broken("mods", `“${mod}” stands twice`);
+  if (mod !== null) return broken("mods", say("formats.standsTwice", { mod }));
   const plugin = firstTwice(lineup.plugins.map((each) => foldName(game, each.name)));
-  if (plugin !== null) return broken("plugins", `“${plugin}” stands twice`);
+  if (plugin !== null) return broken("plugins", say("formats.standsTwice2", { plugin }));
   const section = firstTwice(lineup.sections.map((each) => each.id));
-  if (section !== null) return broken("sections", `“${section}” stands twice`);
+  if (section !== null) return broken("sections", say("formats.standsTwice3", { section }));
   const ranks = new Set([...game.loadRanks.map((rank) => rank.id), MODS_RANK]);
   const foreign = lineup.sections.find((each) => !ranks.has(each.rank));
   if (lineup.sections.length === 0 || foreign)
     return broken(
       "sections",
-      foreign ? `“${foreign.rank}” is no load rank of ${game.name}` : "there are none",
+      foreign
+        ? say("formats.isNoLoadRankOf", { rank: foreign.rank, name: game.name })
+        : say("formats.thereAreNone"),
     );
   const outside = (list: ListName, entries: readonly { id: ItemId; section: SectionId | null }[]) => {
     const own = lineup.sections.filter((each) => (each.rank === MODS_RANK) === (list === "mods"));
     const first = firstOutOfSection(own, entries);
-    return first && broken(list, `“${first.id}” stands outside its section`);
+    return first && broken(list, say("formats.standsOutsideItsSection", { id: first.id }));
   };
   return (
     outside(
@@ -94,7 +101,9 @@ export const writeLineup = (lineup: Lineup): string => `${JSON.stringify(lineup,
 
 export const json: LineupFormat = {
   id: "lineup",
-  label: "Lineup (JSON)",
+  get label() {
+    return say("formats.lineupJSON");
+  },
   extension: ".lineup.json",
   mime: "application/json",
   carries: everything,

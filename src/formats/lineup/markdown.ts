@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { Aspect } from "@/core/lineup/losses";
 import type { Lineup } from "@/core/model/lineup";
 import type { Listing, ListLine } from "@/core/model/listing";
@@ -57,7 +58,9 @@ const carried: readonly Aspect[] = ["off", "versions", "plugins", "mods", "secti
 
 export const markdownList: LineupFormat = {
   id: "markdown-list",
-  label: "Markdown, a list",
+  get label() {
+    return say("formats.markdownAList");
+  },
   extension: ".list.md",
   mime: "text/markdown",
   carries: carried,
@@ -83,7 +86,9 @@ const rareColumns = ["parts", "left-out"] as const;
 
 export const markdownTable: LineupFormat = {
   id: "markdown-table",
-  label: "Markdown, a table",
+  get label() {
+    return say("formats.markdownATable");
+  },
   extension: ".table.md",
   mime: "text/markdown",
   carries: [...carried, "parts", "left-out"],

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { loadingPlugins } from "@/core/lineup/fingerprint";
 import { mainList } from "@/core/model/game";
 import { foldName } from "@/core/roster/fold";
@@ -8,7 +9,9 @@ import type { LineupFormat } from "./format";
 /** What the game itself reads: what is on, less what is built in. */
 export const gameOrder: LineupFormat = {
   id: "order-file",
-  label: "The game’s own order file",
+  get label() {
+    return say("formats.theGameSOwnOrderFile");
+  },
   extension: ".order.txt",
   fileName: ({ orderFile }) => orderFile.path.split("/").at(-1)!,
   mime: "text/plain",

@@ -5,7 +5,8 @@ const boxes = [...document.querySelectorAll("[data-step]")];
 const read = () => { try { return new Set(JSON.parse(localStorage.getItem(key) ?? "[]")); } catch { return new Set(); } };
 const tell = () => {
   const ticked = boxes.filter((box) => box.checked);
-  document.getElementById("ticked").textContent = ticked.length + " of " + boxes.length + " done";
+  const told = document.getElementById("ticked");
+  told.textContent = told.dataset.text.replace("{ticked}", ticked.length).replace("{all}", boxes.length);
   return ticked.map((box) => box.dataset.step);
 };
 const kept = read();
@@ -24,7 +25,8 @@ document.getElementById("search").addEventListener("input", (event) => {
     if (!item.hidden) shown++;
   }
   for (const band of bands) band.hidden = words.length > 0;
-  document.getElementById("found").textContent = words.length > 0 ? shown + " of " + items.length + " shown" : "";
+  const found = document.getElementById("found");
+  found.textContent = words.length > 0 ? found.dataset.text.replace("{shown}", shown).replace("{all}", items.length) : "";
 });
 const files = JSON.parse(document.getElementById("seating-files").textContent);
 for (const button of document.querySelectorAll("[data-file]")) {

@@ -1,3 +1,4 @@
+import { say, spokenLanguage } from "@/core/language/say";
 import { sha256 } from "@noble/hashes/sha2";
 import { utf8ToBytes } from "@noble/hashes/utils";
 import { base64 } from "@scure/base";
@@ -30,7 +31,7 @@ type PageFile = { readonly label: string } & (
  */
 export function lineupPage(lineup: Lineup, game: GameDefinition, files: readonly PageFile[] = []): string {
   return markup`<!doctype html>
-    <html lang="en">
+    <html lang="${spokenLanguage().tag}">
       <head>
         <meta charset="utf-8" />
         <meta http-equiv="Content-Security-Policy" content="${policy}" />
@@ -43,8 +44,8 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, files: readonly
           ${factsPart(lineup, game)}
           ${
             files.length > 0 &&
-            markup`<nav aria-label="Take it with you">
-              <h2>Take it with you</h2>
+            markup`<nav aria-label="${say("formats.takeItWithYou")}">
+              <h2>${say("formats.takeItWithYou")}</h2>
               <ul class="links">
                 ${files.map(fileItem)}
               </ul>
@@ -52,8 +53,8 @@ export function lineupPage(lineup: Lineup, game: GameDefinition, files: readonly
           }
           ${prose(lineup)}
           <p class="search">
-            <label>Search this list <input type="search" id="search" autocomplete="off" /></label>
-            <span id="found" role="status"></span>
+            <label>${say("formats.searchThisList")} <input type="search" id="search" autocomplete="off" /></label>
+            <span id="found" role="status" data-text="${say("formats.shown", { shown: "{shown}", all: "{all}" })}"></span>
           </p>
           ${(["mods", "plugins"] as const).filter((list) => game.lists.includes(list)).map((list) => orderPart(lineup, list))}
           ${byHand(lineup, game)} ${thanks(lineup)}
@@ -96,14 +97,14 @@ const policy = [
 function factsPart(lineup: Lineup, game: GameDefinition): Markup {
   const on = lineup.mods.filter((mod) => mod.on);
   const rows: readonly (readonly [string, string])[] = [
-    ["Game", `${game.name} ${lineup.game.version}`],
-    ["Author", lineup.author],
-    ["List version", lineup.listVersion],
-    ["Date", day(lineup.date)],
-    ["Mods", `${on.length} on, ${lineup.mods.length - on.length} off`],
-    ["Size", sizeText(on.reduce((sum, mod) => sum + mod.size, 0))],
+    [say("common.game"), `${game.name} ${lineup.game.version}`],
+    [say("common.author"), lineup.author],
+    [say("common.listVersion"), lineup.listVersion],
+    [say("common.date"), day(lineup.date)],
+    [say("common.mods"), say("formats.onOff", { count: on.length, count2: lineup.mods.length - on.length })],
+    [say("common.size"), sizeText(on.reduce((sum, mod) => sum + mod.size, 0))],
     [
-      "Expansions",
+      say("common.expansions"),
       lineup.expansions.map((id) => game.expansions.find((each) => each.id === id)?.name ?? id).join(", "),
     ],
   ];
@@ -122,7 +123,7 @@ function factsPart(lineup: Lineup, game: GameDefinition): Markup {
       ${
         lineup.fingerprint !== undefined &&
         markup`<div class="wide">
-          <dt>Fingerprint</dt>
+          <dt>${say("formats.fingerprint")}</dt>
           <dd class="mono">
             <b>${shortFingerprint(lineup.fingerprint)}</b> <span class="faint">${lineup.fingerprint}</span>
           </dd>
@@ -153,7 +154,7 @@ function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
       section,
       on,
       name,
-      cells: [mod === null ? "the game itself" : called([mod])],
+      cells: [mod === null ? say("formats.theGameItself") : called([mod])],
       mark: "",
     }));
   return lineup.mods.map(({ id, name, version, source, size, on, section, requires, role, terms }) => ({
@@ -168,10 +169,10 @@ function rowsOfList(lineup: Lineup, list: ListName): PageRow[] {
   }));
 }
 
-const heads: Readonly<Record<ListName, readonly string[]>> = {
-  mods: ["Seat", "Mod", "Version", "Size", "From", "Requires"],
-  plugins: ["Seat", "Plugin", "Comes with"],
-};
+const heads = {
+  mods: ["seat", "mod", "version", "size", "from", "requires"],
+  plugins: ["seat", "plugin", "comesWith"],
+} as const;
 
 function orderPart(lineup: Lineup, list: ListName): Markup {
   const rows = rowsOfList(lineup, list);
@@ -189,20 +190,20 @@ function orderPart(lineup: Lineup, list: ListName): Markup {
       <tr class="item${!row.on && " off"}">
         <td class="mono">${row.seat}</td>
         <th scope="row">
-          ${row.name}${!row.on && markup` <span class="faint">off</span>`}${row.mark && markup` <span class="mark">${row.mark}</span>`}
+          ${row.name}${!row.on && markup` <span class="faint">${say("common.off")}</span>`}${row.mark && markup` <span class="mark">${row.mark}</span>`}
         </th>
         ${row.cells.map((cell) => markup`<td>${cell}</td>`)}
       </tr>`;
   });
   return markup`<section>
     <h2>
-      ${list === "mods" ? "Mods" : "Plugins"} in order
-      <span class="faint">the first loads earliest, the last wins</span>
+      ${say(`formats.inOrder.${list}`)}
+      <span class="faint">${say("formats.firstAndLast")}</span>
     </h2>
     <table>
       <thead>
         <tr>
-          ${heads[list].map((head) => markup`<th scope="col">${head}</th>`)}
+          ${heads[list].map((head) => markup`<th scope="col">${say(`formats.head.${head}`)}</th>`)}
         </tr>
       </thead>
       <tbody>
@@ -221,8 +222,16 @@ function byHand(lineup: Lineup, game: GameDefinition): Markup {
       >
     </li>`;
   return markup`<section class="by-hand">
-    <h2>Step by step, by hand <span id="ticked" class="faint" role="status"></span></h2>
-    <p class="faint">Ticks are kept in this browser.</p>
+    <h2>
+      ${say("formats.byHand")}
+      <span
+        id="ticked"
+        class="faint"
+        role="status"
+        data-text="${say("formats.ticked", { ticked: "{ticked}", all: "{all}" })}"
+      ></span>
+    </h2>
+    <p class="faint">${say("formats.ticksAreKept")}</p>
     ${instructionsOf(lineup, game).map(
       ({ title, steps }) =>
         markup`<details open>
@@ -238,9 +247,9 @@ function byHand(lineup: Lineup, game: GameDefinition): Markup {
 const thanks = ({ credits = [] }: Lineup): Markup | false =>
   credits.length > 0 &&
   markup`<section>
-    <h2>Thanks to those who made the mods</h2>
+    <h2>${say("formats.thanks")}</h2>
     <ul>
-      ${credits.map(({ author, mods }) => markup`<li><b>${author || "Author not named"}</b>: ${mods.join(", ")}</li>`)}
+      ${credits.map(({ author, mods }) => markup`<li><b>${author || say("lineup.authorNotNamed")}</b>: ${mods.join(", ")}</li>`)}
     </ul>
   </section>`;
 
@@ -255,7 +264,9 @@ function sizeText(bytes: number): string {
 /** The page as a file that holds the list in these formats, too, for whoever wants to take it elsewhere. */
 export const pageHolding = (formats: readonly LineupFormat[]): LineupFormat => ({
   id: "page",
-  label: "Page to read (HTML)",
+  get label() {
+    return say("formats.pageToReadHTML");
+  },
   extension: ".html",
   mime: "text/html",
   carries: everything,

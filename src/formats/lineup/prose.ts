@@ -1,4 +1,5 @@
 import MarkdownIt from "markdown-it";
+import { say } from "@/core/language/say";
 import type { Lineup } from "@/core/model/lineup";
 import { markup, Markup } from "./markup";
 
@@ -31,13 +32,13 @@ export function prose({ note, readMe, keys = [], pictures = [], changelog = [], 
   return markup`${
     note &&
     markup`<section>
-      <h2>What to expect</h2>
+      <h2>${say("formats.whatToExpect")}</h2>
       ${note.split(/\n{2,}/).map((part) => markup`<p>${part}</p>`)}
     </section>`
   }
   ${
     pictures.length > 0 &&
-    markup`<section class="pictures" aria-label="Pictures">
+    markup`<section class="pictures" aria-label="${say("formats.pictures")}">
       ${pictures.map(
         ({ caption, data }) =>
           markup`<figure>
@@ -51,7 +52,7 @@ export function prose({ note, readMe, keys = [], pictures = [], changelog = [], 
   ${
     keys.length > 0 &&
     markup`<section>
-      <h2>Keys</h2>
+      <h2>${say("formats.keys")}</h2>
       <dl class="keys">
         ${keys.map(
           ({ key, does }) =>
@@ -67,7 +68,7 @@ export function prose({ note, readMe, keys = [], pictures = [], changelog = [], 
     open.length > 0 &&
     markup`<section>
       <details>
-        <summary>Known and still open <span class="faint">${open.length}</span></summary>
+        <summary>${say("formats.stillOpen")} <span class="faint">${open.length}</span></summary>
         <ul>
           ${open.map((text) => markup`<li>${text}</li>`)}
         </ul>
@@ -77,7 +78,7 @@ export function prose({ note, readMe, keys = [], pictures = [], changelog = [], 
   ${
     changelog.length > 0 &&
     markup`<section>
-      <h2>What changed</h2>
+      <h2>${say("formats.whatChanged")}</h2>
       ${changelog.map(
         ({ version, date, text }) =>
           markup`<h3>${version} <span class="faint">${day(date)}</span></h3>

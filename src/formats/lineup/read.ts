@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { SharedSetup } from "@/core/lineup/share";
 import type { GameDefinition } from "@/core/model/game";
 import { Lineup } from "@/core/model/lineup";
@@ -33,7 +34,10 @@ const longestWithCode = 200_000;
 /** Reads a list in any format, which it recognises by itself; refuses it whole where it holds none. */
 export function readList(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<ListIn> {
   if (bytes.length > largestList)
-    return refuse("too-large", { name, limit: `${Math.round(largestList / 2 ** 20)} MB` });
+    return refuse("too-large", {
+      name,
+      limit: say("common.mB", { round: Math.round(largestList / 2 ** 20) }),
+    });
   const decoded = decodeAnyText(bytes, name);
   if (!decoded.ok) return decoded;
   try {
@@ -85,16 +89,16 @@ function shared(text: string, name: string, game: GameDefinition): Outcome<ListI
   if (!setup.ok) return setup;
   if (setup.value.game.id !== game.id)
     return refuse("lineup-game", { name, game: setup.value.game.id, present: game.name });
-  return done({ kind: "code", format: "share code", setup: setup.value });
+  return done({ kind: "code", format: say("common.shareCode"), setup: setup.value });
 }
 
 function ofValue(value: unknown, format: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const bom = readBom(value);
-  if (bom) return listed(bom, "bill of materials", name, game);
+  if (bom) return listed(bom, say("formats.billOfMaterials"), name, game);
   if (Array.isArray(value)) {
     const rows = (value as unknown[]).map((each) => (typeof each === "string" ? { name: each } : {}));
     const lines = rows.map(lineOfRow).filter((line) => line !== null);
-    return listed({ title: "", game: null, lines }, "names in JSON", name, game);
+    return listed({ title: "", game: null, lines }, say("formats.namesInJSON"), name, game);
   }
   const lineup = lineupFrom(value, name, game);
   return lineup.ok ? done({ kind: "lineup", format, lineup: lineup.value }) : lineup;
@@ -102,16 +106,17 @@ function ofValue(value: unknown, format: string, name: string, game: GameDefinit
 
 function ofPage(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const data = dataInPage(text);
-  if (data === null) return refuse("not-a-lineup", { name, detail: "no lineup lies inside this page" });
+  if (data === null)
+    return refuse("not-a-lineup", { name, detail: say("formats.noLineupLiesInsideThisPage") });
   const json = parseJson(data, name);
-  return json.ok ? ofValue(json.value, "lineup page", name, game) : json;
+  return json.ok ? ofValue(json.value, say("formats.lineupPage"), name, game) : json;
 }
 
 function ofXml(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
   const listing = readXml(text);
   return listing
     ? listed(listing, "XML", name, game)
-    : refuse("list-broken", { name, detail: "it is not valid XML, or declares entities of its own" });
+    : refuse("list-broken", { name, detail: say("formats.itIsNotValidXMLOr") });
 }
 
 function ofYaml(text: string, name: string, game: GameDefinition): Outcome<ListIn> {
@@ -135,7 +140,7 @@ function ofWords(text: string, name: string, game: GameDefinition): Outcome<List
   // What somebody pasted may look like it in places, and lose lines when it is taken for it. The head of a table is none.
   const markdown = readMarkdown(text);
   return markdown.settings || entriesOf(markdown) >= entriesOf(words) - tables
-    ? listed(markdown, "Markdown", name, game)
+    ? listed(markdown, say("formats.markdown"), name, game)
     : listed(words, "text", name, game);
 }
 

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { loadingPlugins } from "@/core/lineup/fingerprint";
 import type { GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
@@ -36,7 +37,9 @@ function inParts(
 /** What is on, one name a line. */
 export const plainLines: LineupFormat = {
   id: "lines",
-  label: "Plain lines",
+  get label() {
+    return say("formats.plainLines");
+  },
   extension: ".lines.txt",
   mime: "text/plain",
   carries: ["versions", "plugins", "mods", "settings"],
@@ -55,7 +58,9 @@ const mark = (on: boolean): string => (on ? "[x]" : "[ ]");
 
 export const markedLines: LineupFormat = {
   id: "marked",
-  label: "Lines with marks",
+  get label() {
+    return say("formats.linesWithMarks");
+  },
   extension: ".marked.txt",
   mime: "text/plain",
   carries: ["off", "versions", "plugins", "mods", "settings"],
@@ -70,7 +75,9 @@ export const markedLines: LineupFormat = {
 
 export const keyedLines: LineupFormat = {
   id: "keyed",
-  label: "Names as keys",
+  get label() {
+    return say("formats.namesAsKeys");
+  },
   extension: ".ini",
   mime: "text/plain",
   carries: ["off", "plugins", "mods", "settings"],

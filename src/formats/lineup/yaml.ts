@@ -1,3 +1,4 @@
+import { say } from "../../core/language/say";
 import { CORE_SCHEMA, dump, load, YAMLException } from "js-yaml";
 import { everything, type LineupFormat } from "./format";
 
@@ -20,7 +21,7 @@ export function readYaml(text: string): unknown {
     return load(text, { schema: CORE_SCHEMA, maxDepth: 100, maxAliases: 0 });
   } catch (error) {
     if (!(error instanceof YAMLException)) throw error;
-    const line = error.mark ? ` in line ${error.mark.line + 1}` : "";
+    const line = error.mark ? say("formats.inLine", { line: error.mark.line + 1 }) : "";
     throw new Error(`${error.reason}${line}`, { cause: error });
   }
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { Dirent } from "node:fs";
@@ -80,8 +81,8 @@ export async function listFolders(
     more: Math.max(0, names.length - mostTold),
     places: [
       { name: "Home", path: homedir() },
-      { name: "Where Seating was started", path: startedIn() },
-      { name: "The whole machine", path: parse(real).root },
+      { name: say("server.whereSeatingWasStarted"), path: startedIn() },
+      { name: say("server.theWholeMachine"), path: parse(real).root },
     ],
   });
 }

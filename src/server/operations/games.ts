@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { readdir } from "node:fs/promises";
 import { join } from "node:path";
@@ -46,7 +47,12 @@ export async function addGame(context: Context, wanted: NewGame): Promise<Outcom
     await storeGame(tx, checked.value);
     const game = await findCurrentGame(tx);
     if (game?.profileId) return done(null);
-    const made = await addProfile(tx, definition.id, { name: "First set", purpose: "play" }, state);
+    const made = await addProfile(
+      tx,
+      definition.id,
+      { name: say("server.firstSet"), purpose: "play" },
+      state,
+    );
     return made.ok ? done(null) : made;
   });
 }

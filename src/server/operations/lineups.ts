@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { runChecks } from "@/core/check/run-checks";
@@ -74,7 +75,9 @@ async function lineupOf(db: Sql, roster: Roster): Promise<Lineup> {
 }
 
 const textOfChanges = (game: GameDefinition, before: Lineup | undefined, after: Lineup): string =>
-  before ? changesBetween(game, before, after).join("\n") || "Nothing changed." : "The first version.";
+  before
+    ? changesBetween(game, before, after).join("\n") || say("server.nothingChanged")
+    : say("server.theFirstVersion");
 
 export async function lineupFile(
   context: Context,
@@ -249,7 +252,7 @@ async function takeIn(
   const edit = {
     label: label("take-in", { name: title, way }),
     steps: [{ kind: "replace" as const, state: takeListIn(situation.value.roster, list, way) }],
-    restorePoint: `Before ${title} came in`.slice(0, 80),
+    restorePoint: say("server.beforeCameIn", { title }).slice(0, 80),
     ...(way !== "order" && { follow: importId }),
   };
   const stored = await storeEdit(context, profileId, version, edit, {

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { OnDisk, OrderFileOwner } from "@/core/check/check";
@@ -223,7 +224,7 @@ export async function takeOverOrder(
   return storeEdit(context, profileId, version, {
     label: label("take-over-order", { path: definition.orderFile.path }),
     steps: [{ kind: "replace", state: takeListIn(roster, { lineup, claim }, "alone") }],
-    restorePoint: `Before the game’s order was taken over`,
+    restorePoint: say("server.beforeTheGameSOrderWas"),
   });
 }
 

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { mkdir, readdir, rename, rm } from "node:fs/promises";
 import { join } from "node:path";
@@ -170,7 +171,10 @@ async function withArchive<T>(
   const { files, close } = opened.value;
   if (files.reduce((sum, { size }) => sum + size, 0) > largest) {
     await close();
-    return refuse("too-large", { name: "The archive", limit: `${largest / 2 ** 30} GB` });
+    return refuse("too-large", {
+      name: say("server.theArchive"),
+      limit: say("server.gB", { rest: largest / 2 ** 30 }),
+    });
   }
   try {
     const head = await readHead(files.find((file) => file.path === headName));

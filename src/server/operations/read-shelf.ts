@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { join } from "node:path";
 import type { ShelfMod } from "@/core/model/shelf";
@@ -38,7 +39,7 @@ export async function readShelfOfGame(
 ): Promise<Outcome<ShelfRead>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const name = `Reading the shelf of ${game.value.definition.name}`;
+  const name = say("server.readingTheShelfOf", { name: game.value.definition.name });
   if (context.underWay.has(name)) return refuse("in-progress", { what: name });
   context.underWay.add(name);
   try {

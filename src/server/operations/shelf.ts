@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { dirname, resolve } from "node:path";
@@ -21,7 +22,7 @@ export async function dropFromShelf(context: Context, paths: readonly string[]):
   const gone = paths.find((path) => !known.has(path));
   if (gone !== undefined) return refuse("not-on-shelf", { path: gone });
   if (!(await isThere(shelf)))
-    return refuse("cannot-move", { path: shelf, detail: "the folder is not there" });
+    return refuse("cannot-move", { path: shelf, detail: say("server.theFolderIsNotThere") });
   const mods: bin.BinnedMod[] = [];
   for (const path of new Set(paths)) {
     const { name, version, size } = known.get(path)!;
@@ -57,7 +58,7 @@ async function moveAll(moves: readonly Move[]): Promise<{ path: string; detail: 
       for (const { from, to } of moved.reverse()) await moveOnce(to, from);
       return {
         path: move.from,
-        detail: done instanceof Error ? done.message : `${move.to} is there already`,
+        detail: done instanceof Error ? done.message : say("server.isThereAlready", { to: move.to }),
       };
     }
     moved.push(move);

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { spawn } from "node:child_process";
 import { join } from "node:path";
@@ -47,7 +48,7 @@ export async function runTrial(
   for (const stream of [child.stdout, child.stderr]) createInterface({ input: stream }).on("line", onLine);
   const ran = await stateThatIsRead(context, game.value);
   const code = await ended;
-  if (signal?.aborted) return refuse("cancelled", { what: "The trial" });
+  if (signal?.aborted) return refuse("cancelled", { what: say("server.theTrial") });
   if (code === 0 && ran) await saveRun(context.db, ran.id, ran.state);
   return code === 0 || code === 1
     ? done({ running: code === 0 })

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { z } from "zod";
 import type { GameDefinition } from "@/core/model/game";
@@ -12,7 +13,7 @@ import { usePreference } from "../workspace/use-preference";
 import { standingWords, type DepotRow, type Standing } from "./depot-rows";
 
 const hereWords = ({ newest, standing }: DepotRow): string =>
-  newest.terms && standing !== "here" ? "by hand" : standingWords[standing];
+  newest.terms && standing !== "here" ? say("depot.byHand") : standingWords[standing];
 
 const hereLook: Readonly<Record<Standing, string>> = {
   here: "text-ink3",
@@ -26,7 +27,7 @@ export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow
   return [
     {
       id: "name",
-      label: "Mod",
+      label: say("common.mod"),
       width: 150,
       isFixed: true,
       isMain: true,
@@ -34,18 +35,18 @@ export const depotColumns = (game: GameDefinition): readonly GridColumn<DepotRow
     },
     {
       id: "version",
-      label: "Version",
+      label: say("common.version"),
       width: 76,
       isMono: true,
       text: ({ newest }) => versionText(newest.mod.version),
     },
     // What the depot tags with is the kind of a mod.
     ...ofMods.map((each) =>
-      each.id === "tags" ? { ...each, id: "kinds", label: "Kinds", width: 150 } : each,
+      each.id === "tags" ? { ...each, id: "kinds", label: say("depot.kinds"), width: 150 } : each,
     ),
     {
       id: "here",
-      label: "Here",
+      label: say("common.here"),
       width: 118,
       text: hereWords,
       cell: (row) => <span className={hereLook[row.standing]}>{hereWords(row)}</span>,
@@ -70,5 +71,7 @@ export function DepotList(
   },
 ) {
   const [sort, setSort] = usePreference("depot-sort", z.string(), "");
-  return <DataGrid {...props} label="Mods in the depot" keyOf={keyOf} sort={sort} onSort={setSort} />;
+  return (
+    <DataGrid {...props} label={say("depot.modsInTheDepot")} keyOf={keyOf} sort={sort} onSort={setSort} />
+  );
 }

@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
-import { plural } from "@/core/messages/parts";
 import type { DepotMod } from "@/core/model/depot";
 import { formatSize } from "../kit/format-size";
 import { Part } from "../kit/part";
@@ -28,24 +28,29 @@ export function DepotPage({
       <header>
         <h2 className="text-lg font-bold break-words">{mod.name}</h2>
         <p className="text-ink2">
-          {[mod.version, mod.author && `by ${mod.author}`, formatSize(mod.size)].filter(Boolean).join(" · ")}
+          {[mod.version, mod.author && say("common.by2", { author: mod.author }), formatSize(mod.size)]
+            .filter(Boolean)
+            .join(" · ")}
         </p>
         <p className="mt-1.5">{about}</p>
       </header>
       <GetIt newest={newest} row={row} />
       {here && (
         <p className="text-ink2">
-          Version {here.version} is on the shelf{row.standing === "newer" && "; the depot has a newer one"}.
+          {say("depot.versionIsOnTheShelf", {
+            version: here.version,
+            rest: row.standing === "newer" && say("depot.theDepotHasANewerOne"),
+          })}
         </p>
       )}
-      {mod.tags.length > 0 && <Part title="Kinds">{mod.tags.join(", ")}</Part>}
+      {mod.tags.length > 0 && <Part title={say("depot.kinds")}>{mod.tags.join(", ")}</Part>}
       {(mod.manifest?.requires?.length ?? 0) > 0 && (
-        <Part title="Requires">
+        <Part title={say("common.requires")}>
           <Links ids={mod.manifest!.requires!.map((each) => each.mod)} nameOf={nameOf} onChoose={onChoose} />
         </Part>
       )}
       {issues.length > 0 && (
-        <Part title="Known issues">
+        <Part title={say("depot.knownIssues")}>
           <ul className="list-disc pl-4">
             {issues.map((each) => (
               <li key={each}>{each}</li>
@@ -54,7 +59,7 @@ export function DepotPage({
         </Part>
       )}
       {keys.length > 0 && (
-        <Part title="Keys">
+        <Part title={say("common.keys")}>
           {keys.map(({ key, does }) => (
             <p key={key}>
               <kbd className="border-line rounded border px-1.5 font-mono text-sm">{key}</kbd> {does}
@@ -63,7 +68,7 @@ export function DepotPage({
         </Part>
       )}
       {versions.length > 1 && (
-        <Part title="Other versions">
+        <Part title={say("depot.otherVersions")}>
           <ul>
             {versions.slice(1).map((each) => (
               <Version key={each.mod.path} version={each} />
@@ -72,7 +77,7 @@ export function DepotPage({
         </Part>
       )}
       {others.length > 0 && (
-        <Part title={`${plural(others.length, "other")} by ${mod.author}`}>
+        <Part title={say("depot.othersBy", { count: others.length, author: mod.author })}>
           <Links ids={others.slice(0, 12).map(({ id }) => id)} nameOf={nameOf} onChoose={onChoose} />
         </Part>
       )}
@@ -90,8 +95,7 @@ function GetIt({ newest, row }: { newest: DepotMod; row: DepotRow }) {
   if (terms)
     return (
       <p className="bg-saffron-soft rounded-md px-3 py-2">
-        {terms.kind === "paid" ? "It has to be paid for" : "It may not be passed on"}: {terms.where}. The
-        depot has only this page; get it there, and drop the archive anywhere in this window.
+        {say("depot.theDepotHasOnlyThisPage", { kind: terms.kind, where: terms.where })}
       </p>
     );
   if (row.standing === "here" || !offer) return null;
@@ -100,11 +104,11 @@ function GetIt({ newest, row }: { newest: DepotMod; row: DepotRow }) {
   return (
     <>
       <GetFiles look="main" files={files}>
-        {needs > 0 ? `Get it and ${needs} that it needs, ${size}` : `Get it, ${size}`}
+        {needs > 0 ? say("depot.getItAndThatItNeeds", { needs, size }) : say("depot.getIt2", { size })}
       </GetFiles>
       {byHand.length > 0 && (
         <p className="text-ink2 mt-1">
-          To be got by hand besides: {byHand.map(({ mod }) => mod.name).join(", ")}.
+          {say("depot.toBeGotByHandBesides2", { byHand: byHand.map(({ mod }) => mod.name).join(", ") })}
         </p>
       )}
     </>
@@ -118,7 +122,7 @@ function Version({ version }: { version: DepotMod }) {
       <span className="grow font-mono text-sm">{mod.version}</span>
       <span className="text-ink2 font-mono text-sm">{formatSize(mod.size)}</span>
       <GetFiles small files={[version]}>
-        Get {mod.version}
+        {say("depot.get", { version: mod.version })}
       </GetFiles>
     </li>
   );

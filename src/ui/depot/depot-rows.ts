@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { DepotMod } from "@/core/model/depot";
 import type { ShelfMod } from "@/core/model/shelf";
 import { newestById } from "@/core/roster/roster";
@@ -7,9 +8,15 @@ import { compareVersions } from "@/core/version/version";
 export type Standing = "here" | "newer" | "not-here";
 
 export const standingWords: Readonly<Record<Standing, string>> = {
-  here: "on the shelf",
-  newer: "newer than here",
-  "not-here": "not here",
+  get here() {
+    return say("common.onTheShelf");
+  },
+  get newer() {
+    return say("depot.newerThanHere");
+  },
+  get "not-here"() {
+    return say("common.notHere");
+  },
 };
 
 /** A mod of the depot with all of its versions, the newest first. */

@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useDeferredValue, useMemo, useState } from "react";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { NarrowBy } from "../kit/narrow-by";
 import { inputLook } from "../kit/field";
@@ -49,7 +49,8 @@ export function DepotScreen() {
     (): readonly GridCommand<DepotRow>[] => [
       {
         id: "get",
-        title: (some) => (some.length === 1 ? "Get it" : `Get ${some.filter(canGet).length}`),
+        title: (some) =>
+          some.length === 1 ? say("depot.getIt") : say("depot.get2", { count: some.filter(canGet).length }),
         isPossible: (some) => some.some(canGet),
         run: (some) => void get(some.filter(canGet).map(({ newest }) => newest.mod.path)),
       },
@@ -60,28 +61,28 @@ export function DepotScreen() {
     const keys = new Set(chosen.selected);
     return shown.filter(({ id }) => keys.has(id));
   }, [shown, chosen.selected]);
-  useScopedCommands("With what is selected in the depot", commands, selected);
+  useScopedCommands(say("depot.withWhatIsSelectedInThe"), commands, selected);
   const updates = rows.filter((each) => each.standing === "newer" && !each.newest.terms);
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-2 border-b px-3">
-        <h1 className="text-lg font-bold">Depot</h1>
+        <h1 className="text-lg font-bold">{say("common.depot")}</h1>
         <input
           type="search"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          placeholder="Search name, author, words…"
-          aria-label="Search the depot"
+          placeholder={say("depot.searchNameAuthorWords")}
+          aria-label={say("depot.searchTheDepot")}
           className={`${inputLook} ml-2 max-w-64`}
         />
         <NarrowBy
-          label="Kind"
+          label={say("common.kind")}
           value={kind}
           options={kinds.map(([each, count]) => ({ value: each, words: `${each} (${count})` }))}
           onChoose={setKind}
         />
         <NarrowBy
-          label="Here or not"
+          label={say("depot.hereOrNot")}
           value={standing}
           options={Object.entries(standingWords).map(([each, words]) => ({
             value: each,
@@ -90,13 +91,13 @@ export function DepotScreen() {
           onChoose={setStanding}
         />
         <span className="text-ink2 font-mono text-sm" role="status">
-          {shown.length} of {rows.length} shown
+          {say("common.ofShown", { count: shown.length, count2: rows.length })}
         </span>
         <span className="ml-auto flex flex-wrap items-center gap-2">
           <ColumnChoice columns={columns} layout={layout} standard={standard} onLayout={setLayout} />
           {updates.length > 0 && (
             <GetFiles files={updates.map(({ newest }) => newest)}>
-              Get {plural(updates.length, "newer version")}
+              {say("depot.getNewerVersions", { count: updates.length })}
             </GetFiles>
           )}
           {state && (
@@ -104,7 +105,7 @@ export function DepotScreen() {
               look={state.signedIn ? "quiet" : "plain"}
               onClick={() => void act(state.signedIn ? "sign-out" : "sign-in")}
             >
-              {state.signedIn ? "Signed in: sign out" : "Sign in"}
+              {state.signedIn ? say("depot.signedInSignOut") : say("depot.signIn")}
             </Button>
           )}
           <InspectorButton inspecting={inspecting} />
@@ -112,19 +113,19 @@ export function DepotScreen() {
       </header>
       {mods?.length === 0 ? (
         <p className="text-ink2 p-5">
-          No depot offers anything for this game. The one of the demo comes with{" "}
+          {say("depot.noDepotOffersAnythingForThis")}
           <code className="font-mono text-sm">npm run demo</code>.
         </p>
       ) : (
         <WithInspector
           inspecting={inspecting}
-          label="Page"
+          label={say("common.page")}
           inspector={
             <div tabIndex={0} className="min-h-0 grow overflow-auto p-3.5">
               {row ? (
                 <DepotPage row={row} rows={rows} onChoose={(id) => setChosen(selectOne(id))} />
               ) : (
-                <p className="text-ink2">Select a mod to read its page.</p>
+                <p className="text-ink2">{say("depot.selectAModToReadIts")}</p>
               )}
             </div>
           }
@@ -137,7 +138,7 @@ export function DepotScreen() {
             selection={chosen}
             onSelection={setChosen}
             commands={commands}
-            empty={mods ? "Nothing in the depot fits." : "Reading what the depot offers…"}
+            empty={mods ? say("depot.nothingInTheDepotFits") : say("depot.readingWhatTheDepotOffers")}
           />
         </WithInspector>
       )}

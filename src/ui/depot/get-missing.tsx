@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, type ReactNode } from "react";
 import type { Offer } from "@/core/depot/offers";
 import type { DepotMod } from "@/core/model/depot";
@@ -35,7 +36,7 @@ export function GetFiles({
         void get(files.map(({ mod }) => mod.path));
       }}
     >
-      {!isAsked ? children : state?.halted ? "Waits in the depot’s queue" : "On its way…"}
+      {!isAsked ? children : state?.halted ? say("depot.waitsInTheDepotSQueue") : say("depot.onItsWay")}
     </Button>
   );
 }
@@ -56,19 +57,26 @@ export function GetMissing({ wants, brief = false }: { wants: readonly Want[]; b
   if (!offer) return null;
   return (
     <GetFiles small files={offer.files} title={titleOf(offer)}>
-      {brief ? "Get it" : words(offer, wants.length)}
+      {brief ? say("depot.getIt") : words(offer, wants.length)}
     </GetFiles>
   );
 }
 
 function words({ met, needs }: Offer, asked: number): string {
-  const what = asked === 1 ? "Get it" : met === asked ? `Get all ${met}` : `Get ${met} of ${asked}`;
+  const what =
+    asked === 1
+      ? say("depot.getIt")
+      : met === asked
+        ? say("depot.getAll", { met })
+        : say("depot.getOf", { met, asked });
   if (needs === 0) return what;
-  return `${what}, with the ${needs === 1 ? "one" : needs} ${met === 1 ? "it needs" : "they need"}`;
+  return say("depot.withTheTheyNeed", { what, rest: needs === 1 ? say("depot.one") : needs, met });
 }
 
 function titleOf({ files, byHand }: Offer): string {
-  const from = `From the depot: ${files.map(({ mod }) => `${mod.name} ${mod.version}`).join(", ")}.`;
+  const from = say("depot.fromTheDepot", {
+    files: files.map(({ mod }) => `${mod.name} ${mod.version}`).join(", "),
+  });
   if (byHand.length === 0) return from;
-  return `${from} To be got by hand besides: ${byHand.map(({ mod }) => mod.name).join(", ")}.`;
+  return say("depot.toBeGotByHandBesides", { from, byHand: byHand.map(({ mod }) => mod.name).join(", ") });
 }

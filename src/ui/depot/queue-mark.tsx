@@ -1,3 +1,4 @@
+import { rich } from "../kit/rich";
 import { Download } from "lucide-react";
 import { useWorkspace } from "../workspace/workspace.client";
 import { useTransfers } from "./depot.client";
@@ -17,7 +18,7 @@ export function QueueMark() {
     >
       <Download size={14} aria-hidden />
       <span>
-        Queue: <span className="font-mono">{got}</span> of{" "}
+        {rich("depot.queueOf", { text: <span className="font-mono">{got}</span> })}
         <span className="font-mono">{transfers.length}</span>
       </span>
     </button>

@@ -1,6 +1,7 @@
 "use client";
 
-import { plural, plainText } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
+import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Transfer, TransferState } from "@/core/model/transfer";
 import { Button } from "../kit/button";
@@ -11,10 +12,16 @@ import { useDepot } from "./depot.client";
 
 const stateWords: Readonly<Record<TransferState, string>> = {
   waiting: "waits",
-  "under-way": "under way",
-  got: "on the shelf",
+  get "under-way"() {
+    return say("depot.underWay");
+  },
+  get got() {
+    return say("common.onTheShelf");
+  },
   failed: "failed",
-  "by-hand": "by hand",
+  get "by-hand"() {
+    return say("depot.byHand");
+  },
 };
 
 const stateLook: Readonly<Record<TransferState, string>> = {
@@ -27,8 +34,7 @@ const stateLook: Readonly<Record<TransferState, string>> = {
 
 /** Why it did not come, or what its user has to do. */
 function toSay({ state, problem }: Transfer): string {
-  if (state === "by-hand")
-    return "The depot has only its page. Get it there, and drop the archive anywhere in this window.";
+  if (state === "by-hand") return say("depot.theDepotHasOnlyItsPage");
   return problem && state !== "got" ? plainText(sayRefusal(problem)) : "";
 }
 
@@ -36,18 +42,39 @@ const share = ({ received, size }: Transfer): number => Math.min(received, size)
 const keyOf = ({ file }: Transfer): string => file;
 
 const columns: readonly GridColumn<Transfer>[] = [
-  { id: "name", label: "Mod", width: 150, isFixed: true, isMain: true, text: ({ name }) => name },
-  { id: "version", label: "Version", width: 76, isMono: true, text: ({ version }) => version },
+  {
+    id: "name",
+    get label() {
+      return say("common.mod");
+    },
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ name }) => name,
+  },
+  {
+    id: "version",
+    get label() {
+      return say("common.version");
+    },
+    width: 76,
+    isMono: true,
+    text: ({ version }) => version,
+  },
   {
     id: "state",
-    label: "State",
+    get label() {
+      return say("common.state");
+    },
     width: 96,
     text: ({ state }) => stateWords[state],
     cell: ({ state }) => <span className={`font-semibold ${stateLook[state]}`}>{stateWords[state]}</span>,
   },
   {
     id: "came",
-    label: "Came",
+    get label() {
+      return say("depot.came");
+    },
     width: 56,
     isFigure: true,
     text: (transfer) => (transfer.state === "by-hand" ? "" : `${Math.floor(share(transfer) * 100)} %`),
@@ -55,66 +82,73 @@ const columns: readonly GridColumn<Transfer>[] = [
   },
   {
     id: "size",
-    label: "Size",
+    get label() {
+      return say("common.size");
+    },
     width: 76,
     isFigure: true,
     text: ({ size }) => formatSize(size),
     sortBy: ({ size }) => size,
   },
-  { id: "about", label: "What to know", width: 480, text: toSay },
+  {
+    id: "about",
+    get label() {
+      return say("depot.whatToKnow");
+    },
+    width: 480,
+    text: toSay,
+  },
 ];
 
 /** What is got from the depot, a line for each archive: what came, what failed and why, what waits. */
 export function Queue() {
   const { state, act, empty } = useDepot();
   if (!state || state.transfers.length === 0)
-    return (
-      <p className="text-ink2 px-3 py-3">What you get from the depot is listed here, with how far it is.</p>
-    );
+    return <p className="text-ink2 px-3 py-3">{say("depot.whatYouGetFromTheDepot")}</p>;
   const { transfers, running, halted } = state;
   const of = (wanted: TransferState) => transfers.filter((each) => each.state === wanted);
   const open = [...of("waiting"), ...of("under-way")];
   return (
-    <section aria-label="Queue" className="flex min-h-0 grow flex-col">
+    <section aria-label={say("common.queue")} className="flex min-h-0 grow flex-col">
       <div className="border-line flex min-h-9 shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1">
-        <h2 className="font-bold">Queue</h2>
+        <h2 className="font-bold">{say("common.queue")}</h2>
         <Progress transfers={transfers} bytesPerSecond={state.bytesPerSecond} />
         <span className="ml-auto flex gap-2">
           {halted === "signed-out" && open.length > 0 && (
             <Button look="main" small onClick={() => void act("sign-in")}>
-              Sign in to go on
+              {say("depot.signInToGoOn")}
             </Button>
           )}
           {running && (
             <Button small onClick={() => void act("pause")}>
-              Pause
+              {say("depot.pause")}
             </Button>
           )}
           {!running && halted !== "signed-out" && open.length > 0 && (
             <Button look="main" small onClick={() => void act("go-on")}>
-              Go on
+              {say("depot.goOn")}
             </Button>
           )}
           {of("failed").length > 0 && (
             <Button small onClick={() => void act("retry")}>
-              Try {of("failed").length} failed again
+              {say("depot.tryFailedAgain", { count: of("failed").length })}
             </Button>
           )}
           {of("got").length + of("by-hand").length > 0 && (
             <Button small look="quiet" onClick={() => void act("clear")}>
-              Clear what is done
+              {say("depot.clearWhatIsDone")}
             </Button>
           )}
           {open.length + of("failed").length > 0 && (
             <Button small look="quiet" onClick={() => void empty()}>
-              Cancel the rest
+              {say("depot.cancelTheRest")}
             </Button>
           )}
         </span>
       </div>
       <ListGrid
         kind="queue"
-        label="Archives of the queue"
+        label={say("depot.archivesOfTheQueue")}
         rows={transfers}
         keyOf={keyOf}
         columns={columns}
@@ -132,10 +166,14 @@ function Progress({ transfers, bytesPerSecond }: { transfers: readonly Transfer[
   const left = bytesPerSecond > 0 ? Math.ceil((all - came) / bytesPerSecond) : null;
   return (
     <span role="status" className="text-ink2 font-mono text-sm">
-      {count("got")} of {wanted.length} got
-      {count("failed") > 0 && `, ${count("failed")} failed`}
-      {count("by-hand") > 0 && `, ${count("by-hand")} by hand`} · {formatSize(came)} of {formatSize(all)}
-      {left !== null && ` · ${formatSize(bytesPerSecond)}/s, ${plural(left, "second")} left`}
+      {say("depot.ofGot", { count: count("got"), count2: wanted.length })}
+      {count("failed") > 0 && say("depot.failed", { count: count("failed") })}
+      {say("depot.of", {
+        rest: count("by-hand") > 0 && say("depot.byHand2", { count: count("by-hand") }),
+        came: formatSize(came),
+        all: formatSize(all),
+      })}
+      {left !== null && say("depot.sSecondsLeft", { bytesPerSecond: formatSize(bytesPerSecond), left })}
     </span>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { X } from "lucide-react";
 import { Tabs } from "radix-ui";
 import type { ReactNode } from "react";
@@ -12,10 +13,34 @@ import { MessagesTab } from "./messages-tab";
 import { TrialTab } from "./trial-tab";
 
 const tabs = [
-  { id: "trial", label: "Trial", Content: TrialTab },
-  { id: "queue", label: "Queue", Content: Queue },
-  { id: "history", label: "History", Content: HistoryTab },
-  { id: "messages", label: "Messages", Content: MessagesTab },
+  {
+    id: "trial",
+    get label() {
+      return say("frame.trial");
+    },
+    Content: TrialTab,
+  },
+  {
+    id: "queue",
+    get label() {
+      return say("common.queue");
+    },
+    Content: Queue,
+  },
+  {
+    id: "history",
+    get label() {
+      return say("common.history");
+    },
+    Content: HistoryTab,
+  },
+  {
+    id: "messages",
+    get label() {
+      return say("common.messages");
+    },
+    Content: MessagesTab,
+  },
 ] as const;
 
 /** What goes on below the views, whichever is looked at. */
@@ -28,7 +53,7 @@ export function BottomPanel({ tab, edge }: { tab: PanelTab; edge: ReactNode }) {
   return (
     <Tabs.Root
       role="region"
-      aria-label="Panel"
+      aria-label={say("frame.panel")}
       value={tab}
       onValueChange={(to) => panel.show(to as PanelTab)}
       className="bg-surface relative flex min-h-0 grow flex-col"
@@ -40,7 +65,7 @@ export function BottomPanel({ tab, edge }: { tab: PanelTab; edge: ReactNode }) {
     >
       {edge}
       <div className="border-line flex h-8 shrink-0 items-stretch border-b px-1.5">
-        <Tabs.List aria-label="Panel" className="flex">
+        <Tabs.List aria-label={say("frame.panel")} className="flex">
           {tabs.map(({ id, label }) => (
             <Tabs.Trigger
               key={id}
@@ -55,7 +80,7 @@ export function BottomPanel({ tab, edge }: { tab: PanelTab; edge: ReactNode }) {
           small
           look="quiet"
           onClick={close}
-          aria-label="Close the panel"
+          aria-label={say("frame.closeThePanel")}
           className="ml-auto w-6 self-center !px-0"
         >
           <X size={14} aria-hidden />

@@ -1,8 +1,9 @@
+import { say } from "@/core/language/say";
 /** What the application is called, with its mark. */
 export const Brand = () => (
   <span className="flex items-center gap-2.5 text-lg font-bold md:w-36">
     <Mark />
-    <span className="max-md:sr-only">Seating</span>
+    <span className="max-md:sr-only">{say("common.seating")}</span>
   </span>
 );
 

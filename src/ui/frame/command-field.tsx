@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Command as Cmdk } from "cmdk";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { ProfileId } from "@/core/model/ids";
@@ -57,7 +58,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
     <Cmdk
       shouldFilter={false}
       loop
-      label="Search, or type a seat or a command"
+      label={say("frame.searchOrTypeASeatOr")}
       className="relative w-full max-w-[25rem]"
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
@@ -82,7 +83,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         onBlur={() => {
           closing.current = setTimeout(() => setOpen(false), 120);
         }}
-        placeholder="Search, or type a seat or a command"
+        placeholder={say("frame.searchOrTypeASeatOr")}
         className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-14 pl-2.5"
       />
       <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-sm">
@@ -93,7 +94,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         className="border-line bg-surface absolute top-9 right-0 left-0 z-50 max-h-[60vh] min-w-[min(360px,90vw)] overflow-auto rounded-md border p-1 shadow-xl"
       >
         {/* Always there, for the field names it as what it controls. */}
-        <Cmdk.List ref={found} label="What was found">
+        <Cmdk.List ref={found} label={say("frame.whatWasFound")}>
           {groups.map((group) => (
             <Group
               key={group.title}
@@ -106,8 +107,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
         </Cmdk.List>
         {groups.length === 0 && (
           <div role="status" className="text-ink2 px-2 py-3">
-            Nothing found for “{text.trim()}”: no item, seat, place or command. The shelf has a search of its
-            own.
+            {say("frame.nothingFoundForNoItemSeat", { text: text.trim() })}
           </div>
         )}
       </div>
@@ -165,7 +165,7 @@ function Group({
           onMouseDown={(event) => event.preventDefault()}
           className={`${itemLook} text-ink2`}
         >
-          and {hits.length - shown.length} more
+          {say("common.andMore", { count: hits.length - shown.length })}
         </Cmdk.Item>
       )}
     </Cmdk.Group>

@@ -1,4 +1,6 @@
-import { plainText, plural, type Sentence } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
+import { itemCount } from "@/core/messages/counts";
+import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { ruleText } from "@/core/messages/rules";
 import type { ListName, Rule } from "@/core/model/profile";
@@ -54,12 +56,16 @@ export function findHits(text: string, searched: Searched): readonly HitGroup[] 
   const { roster, lens } = searched;
   const isAsked = wanted !== "";
   const groups: readonly HitGroup[] = [
-    { title: "Rule", most: 1, hits: ruleHits(text, searched) },
-    { title: "Seat", most: 1, hits: seatHits(roster.lists[lens], wanted, searched) },
-    { title: "Plugins", most: 7, hits: isAsked ? nameHits(roster.lists.plugins, fits, searched) : [] },
-    { title: "Mods", most: 5, hits: isAsked ? nameHits(roster.lists.mods, fits, searched) : [] },
+    { title: say("common.rule"), most: 1, hits: ruleHits(text, searched) },
+    { title: say("common.seat"), most: 1, hits: seatHits(roster.lists[lens], wanted, searched) },
+    {
+      title: say("common.plugins2"),
+      most: 7,
+      hits: isAsked ? nameHits(roster.lists.plugins, fits, searched) : [],
+    },
+    { title: say("common.mods"), most: 5, hits: isAsked ? nameHits(roster.lists.mods, fits, searched) : [] },
     { title: searched.scope?.title ?? "", most: 6, hits: scopeHits(fits, searched) },
-    { title: "Commands", most: 8, hits: commandHits(fits, searched) },
+    { title: say("frame.commands"), most: 8, hits: commandHits(fits, searched) },
     ...(isAsked ? [sectionHits(fits, searched), ...placeHits(fits, searched)] : []),
   ];
   return groups.filter(({ hits }) => hits.length > 0);
@@ -78,7 +84,7 @@ function ruleHits(text: string, { roster, lens, remember }: Searched): Hit[] {
   return [
     {
       key: "rule",
-      title: `Remember: ${words(ruleText(rule))}`,
+      title: say("frame.remember", { words: words(ruleText(rule)) }),
       detail: rule.strength,
       run: () => remember(newRule(lens, rule, note)),
     },
@@ -91,7 +97,15 @@ function seatHits({ items }: SeatedList, wanted: string, searched: Searched): Hi
   const found = items.filter((item) => item.seat.toLowerCase() === wanted);
   return [
     ...found.map((item) => itemHit(item, item.seat, searched)),
-    ...(byPlace ? [itemHit(byPlace, `${byPlace.seat}, place ${wanted} of ${items.length}`, searched)] : []),
+    ...(byPlace
+      ? [
+          itemHit(
+            byPlace,
+            say("frame.placeOf", { seat: byPlace.seat, wanted, count: items.length }),
+            searched,
+          ),
+        ]
+      : []),
   ];
 }
 
@@ -130,11 +144,11 @@ function sectionHits(fits: Fits, { roster, lens, toItem }: Searched): HitGroup {
     return {
       key: `section ${section.id}`,
       title: `${letterOf(at)} ${section.name}`,
-      detail: plural(inside.length, list === "mods" ? "mod" : "plugin"),
+      detail: itemCount(list, inside.length),
       run: () => toItem(list, id),
     };
   });
-  return { title: "Sections", most: 4, hits };
+  return { title: say("common.sections"), most: 4, hits };
 }
 
 function placeHits(
@@ -154,17 +168,17 @@ function placeHits(
   });
   return [
     named(
-      "Profiles",
-      profiles.map((each) => ({ ...each, detail: `${each.modsOn} on` })),
+      say("common.profiles"),
+      profiles.map((each) => ({ ...each, detail: say("frame.on", { modsOn: each.modsOn }) })),
       toProfile,
     ),
     named(
-      "Restore points",
+      say("common.restorePoints"),
       points.map((each) => ({ ...each, detail: "" })),
       toPoint,
     ),
     named(
-      "Lists",
+      say("frame.lists"),
       lists.map(({ id, title }) => ({ id, name: title, detail: "" })),
       toList,
     ),

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { chooseMods } from "../incoming/choose-mods";
 import type { EditorState } from "../workspace/editor-state";
 import type { Workspace } from "../workspace/workspace.client";
@@ -24,109 +25,167 @@ export interface Command {
   readonly possible?: (context: CommandContext) => boolean;
 }
 
-const view = (id: string, title: string, path: string, keys: string): Command => ({
+type View = "overview" | "shelf" | "plan" | "rules" | "lineups" | "profiles" | "depot" | "settings";
+
+const view = (id: View, path: string, keys: string): Command => ({
   id,
-  title: `Go to ${title}`,
+  get title() {
+    return say("frame.goTo", { title: say(`frame.view.${id}`) });
+  },
   keys,
   run: ({ go }) => go(path),
 });
 
 export const commands: readonly Command[] = [
-  view("overview", "Overview", "/overview", "Alt+1"),
-  view("shelf", "Shelf", "/shelf", "Alt+2"),
-  view("plan", "Plan", "/plan", "Alt+3"),
-  view("rules", "Rules", "/rules", "Alt+4"),
-  view("lineups", "Lineups", "/lineups", "Alt+5"),
-  view("profiles", "Profiles", "/profiles", "Alt+6"),
-  view("depot", "Depot", "/depot", "Alt+7"),
-  view("settings", "Settings", "/settings", "Alt+8"),
+  view("overview", "/overview", "Alt+1"),
+  view("shelf", "/shelf", "Alt+2"),
+  view("plan", "/plan", "Alt+3"),
+  view("rules", "/rules", "Alt+4"),
+  view("lineups", "/lineups", "Alt+5"),
+  view("profiles", "/profiles", "Alt+6"),
+  view("depot", "/depot", "Alt+7"),
+  view("settings", "/settings", "Alt+8"),
   {
     id: "play-together",
-    other: "multiplayer friends server same setup",
-    title: "Compare setups before playing together…",
+    get other() {
+      return say("frame.multiplayerFriendsServerSameSetup");
+    },
+    get title() {
+      return say("frame.compareSetupsBeforePlayingTogether");
+    },
     run: ({ go }) => go("/lineups?part=together"),
   },
   {
     id: "list-in",
-    other: "load open take in share modlist",
-    title: "Import a list…",
+    get other() {
+      return say("frame.loadOpenTakeInShareModlist");
+    },
+    get title() {
+      return say("frame.importAList");
+    },
     run: ({ go }) => go("/lineups?part=in"),
   },
   {
     id: "list-out",
-    other: "share send save publish modlist load order backup",
-    title: "Export this profile as a list…",
+    get other() {
+      return say("frame.shareSendSavePublishModlistLoad");
+    },
+    get title() {
+      return say("frame.exportThisProfileAsAList");
+    },
     run: ({ go }) => go("/lineups?part=out"),
   },
   {
     id: "add-mods",
-    other: "install new download archive zip folder",
-    title: "Add mods to the shelf…",
+    get other() {
+      return say("frame.installNewDownloadArchiveZipFolder");
+    },
+    get title() {
+      return say("frame.addModsToTheShelf");
+    },
     run: () => chooseMods("archives"),
   },
   {
     id: "add-folder",
-    other: "install new import directory",
-    title: "Add a mod that is a folder…",
+    get other() {
+      return say("frame.installNewImportDirectory");
+    },
+    get title() {
+      return say("frame.addAModThatIsA");
+    },
     run: () => chooseMods("folder"),
   },
   {
     id: "own-data",
-    other: "backup export save restore import",
-    title: "Archive of all of Seating’s data",
+    get other() {
+      return say("frame.backupExportSaveRestoreImport");
+    },
+    get title() {
+      return say("frame.archiveOfAllOfSeatingS");
+    },
     run: ({ go }) => go("/settings?part=data"),
   },
   {
     id: "shelf-bin",
-    other: "trash deleted removed recycle restore",
-    title: "Bin of the shelf",
+    get other() {
+      return say("frame.trashDeletedRemovedRecycleRestore");
+    },
+    get title() {
+      return say("frame.binOfTheShelf");
+    },
     run: ({ go }) => go("/shelf?bin=open"),
   },
   {
     id: "history",
-    other: "journal past log earlier changes versions restore points",
-    title: "Show the history of this profile",
+    get other() {
+      return say("frame.journalPastLogEarlierChangesVersions");
+    },
+    get title() {
+      return say("frame.showTheHistoryOfThisProfile");
+    },
     keys: "Alt+H",
     run: ({ workspace }) => workspace.panel.show("history"),
   },
   {
     id: "queue",
-    other: "downloads transfers",
-    title: "Show the queue",
+    get other() {
+      return say("frame.downloadsTransfers");
+    },
+    get title() {
+      return say("frame.showTheQueue");
+    },
     run: ({ workspace }) => workspace.panel.show("queue"),
   },
   {
     id: "messages",
-    other: "notifications log told",
-    title: "Show the messages",
+    get other() {
+      return say("frame.notificationsLogTold");
+    },
+    get title() {
+      return say("frame.showTheMessages");
+    },
     run: ({ workspace }) => workspace.panel.show("messages"),
   },
   {
     id: "panel",
-    title: "Close the panel",
+    get title() {
+      return say("frame.closeThePanel");
+    },
     keys: "Alt+J",
     run: ({ workspace }) => workspace.panel.close(),
     possible: ({ workspace }) => workspace.panel.tab !== null,
   },
   {
     id: "followed",
-    other: "update upstream new version",
-    title: "Compare with the list that it follows",
+    get other() {
+      return say("frame.updateUpstreamNewVersion");
+    },
+    get title() {
+      return say("frame.compareWithTheListThatIt");
+    },
     run: ({ go }) => go("/lineups?part=following"),
     possible: ({ state }) => state.view.followed !== null,
   },
   {
     id: "propose",
-    other: "sort order arrange automatic fix",
-    title: "Propose an order",
+    get other() {
+      return say("frame.sortOrderArrangeAutomaticFix");
+    },
+    get title() {
+      return say("common.proposeAnOrder");
+    },
     keys: "Alt+O",
     run: ({ workspace, state }) => void workspace.propose({ list: state.lens, how: "propose" }),
   },
   {
     id: "lens",
-    other: "view load order",
+    get other() {
+      return say("frame.viewLoadOrder");
+    },
     possible: ({ state }) => state.view.game.lists.length > 1,
-    title: "Turn from plugins to mods, and back",
+    get title() {
+      return say("frame.turnFromPluginsToModsAnd");
+    },
     keys: "Alt+G",
     run: ({ workspace, state, go }) => {
       workspace.editor.lookAt(state.lens === "mods" ? "plugins" : "mods");
@@ -135,81 +194,125 @@ export const commands: readonly Command[] = [
   },
   {
     id: "write-order",
-    other: "apply deploy save",
-    title: "Write the order where the game reads it",
+    get other() {
+      return say("frame.applyDeploySave");
+    },
+    get title() {
+      return say("frame.writeTheOrderWhereTheGame");
+    },
     keys: "Mod+S",
     run: ({ workspace }) => void workspace.orderFile.write(),
   },
   {
     id: "trial",
-    other: "run launch play test game",
-    title: "Start a trial",
+    get other() {
+      return say("frame.runLaunchPlayTestGame");
+    },
+    get title() {
+      return say("frame.startATrial");
+    },
     keys: "Alt+T",
     run: ({ workspace }) => void workspace.trial.start(),
   },
   {
     id: "undo",
-    other: "back revert",
-    title: "Undo",
+    get other() {
+      return say("frame.backRevert");
+    },
+    get title() {
+      return say("common.undo");
+    },
     keys: "Mod+Z",
     run: ({ workspace }) => void workspace.editor.travel("undo"),
     possible: ({ state }) => state.history.undo !== null,
   },
   {
     id: "redo",
-    other: "again forward",
-    title: "Redo",
+    get other() {
+      return say("frame.againForward");
+    },
+    get title() {
+      return say("frame.redo");
+    },
     keys: "Mod+Shift+Z",
     run: ({ workspace }) => void workspace.editor.travel("redo"),
     possible: ({ state }) => state.history.redo !== null,
   },
   {
     id: "move-to",
-    other: "place position put",
-    title: "Move to a seat…",
+    get other() {
+      return say("frame.placePositionPut");
+    },
+    get title() {
+      return say("frame.moveToASeat");
+    },
     keys: "Alt+M",
     run: ({ openDialog }) => openDialog("move-to"),
     possible: ({ state }) => state.selected.length > 0,
   },
   {
     id: "read-shelf",
-    other: "refresh rescan reload read new mods",
-    title: "Scan the shelf for changes",
+    get other() {
+      return say("frame.refreshRescanReloadReadNewMods");
+    },
+    get title() {
+      return say("frame.scanTheShelfForChanges");
+    },
     keys: "Alt+R",
     run: ({ workspace }) => void workspace.shelfReading.read(),
     possible: ({ workspace }) => !workspace.shelfReading.busy,
   },
   {
     id: "switch-profile",
-    other: "open change select load",
-    title: "Work on another profile…",
+    get other() {
+      return say("frame.openChangeSelectLoad");
+    },
+    get title() {
+      return say("frame.workOnAnotherProfile");
+    },
     keys: "Alt+P",
     run: ({ openDialog }) => openDialog("switch-profile"),
   },
   {
     id: "new-profile",
-    other: "create add copy duplicate",
-    title: "New profile…",
+    get other() {
+      return say("frame.createAddCopyDuplicate");
+    },
+    get title() {
+      return say("common.newProfile");
+    },
     keys: "Alt+N",
     run: ({ openDialog }) => openDialog("new-profile"),
   },
   {
     id: "profile-facts",
-    other: "rename edit details describe",
-    title: "Name, purpose, colour and note of this profile…",
+    get other() {
+      return say("frame.renameEditDetailsDescribe");
+    },
+    get title() {
+      return say("frame.namePurposeColourAndNoteOf");
+    },
     run: ({ openDialog }) => openDialog("profile-facts"),
   },
   {
     id: "theme",
-    other: "dark light night mode colours",
-    title: "Switch between light and dark",
+    get other() {
+      return say("frame.darkLightNightModeColours");
+    },
+    get title() {
+      return say("frame.switchBetweenLightAndDark");
+    },
     keys: "Alt+L",
     run: ({ turnTheme }) => turnTheme(),
   },
   {
     id: "keys",
-    other: "help shortcuts keyboard hotkeys bindings",
-    title: "Show the keys",
+    get other() {
+      return say("frame.helpShortcutsKeyboardHotkeysBindings");
+    },
+    get title() {
+      return say("frame.showTheKeys");
+    },
     keys: "?",
     run: ({ openDialog }) => openDialog("keys"),
   },

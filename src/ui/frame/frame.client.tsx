@@ -1,11 +1,13 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { z } from "zod";
 import { Floor } from "../kit/floor";
 import { focusView, viewId, watchFocus } from "../kit/give-focus-back";
 import { Kept } from "../kit/kept";
+import { useSpoken } from "../language/spoken";
 import { SidePane } from "../kit/panes/side-pane";
 import { DepotRoot } from "../depot/depot.client";
 import { IncomingMods } from "../incoming/incoming.client";
@@ -29,10 +31,11 @@ import { useGo } from "../workspace/use-go";
 
 /** Everything around a view: top bar, rail, strip, dialogs, keys. */
 export function FrameScreen({ view, children }: { view: ShownView; children: ReactNode }) {
+  const language = useSpoken();
   return (
     <WorkspaceRoot view={view}>
       <DepotRoot>
-        <Frame>{children}</Frame>
+        <Frame key={language}>{children}</Frame>
       </DepotRoot>
     </WorkspaceRoot>
   );
@@ -66,7 +69,7 @@ function Frame({ children }: { children: ReactNode }) {
               tabIndex={-1}
               className="min-h-0 grow overflow-hidden focus-visible:outline-none"
             >
-              <Floor key={pathname} what="This view">
+              <Floor key={pathname} what={say("common.thisView")}>
                 {children}
               </Floor>
             </main>
@@ -100,7 +103,7 @@ function SkipLink() {
       }}
       className="border-pine bg-surface text-pine fixed left-2 top-2 z-50 -translate-y-16 rounded-md border-2 px-3 py-2 font-semibold focus:translate-y-0"
     >
-      To the view
+      {say("frame.toTheView")}
     </a>
   );
 }

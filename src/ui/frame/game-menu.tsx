@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu, Toolbar } from "radix-ui";
 import { useState } from "react";
@@ -29,7 +30,7 @@ export function GameMenu() {
       <Menu.Root>
         <Toolbar.Button asChild>
           <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
-            <span className="sr-only">Game: </span>
+            <span className="sr-only">{say("frame.game")}</span>
             <b className="truncate">{game.name}</b>
             <span className="text-ink2 font-mono text-sm">{game.version}</span>
             <ChevronDown size={14} aria-hidden className="text-ink3" />
@@ -37,7 +38,9 @@ export function GameMenu() {
         </Toolbar.Button>
         <Menu.Portal>
           <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-64`}>
-            <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">Work on</Menu.Label>
+            <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">
+              {say("frame.workOn")}
+            </Menu.Label>
             {games.map(({ id, name, version }) => (
               <Menu.Item
                 key={id}
@@ -51,7 +54,7 @@ export function GameMenu() {
             ))}
             <Menu.Separator className="bg-line my-1 h-px" />
             <Menu.Item className={menuItemLook} onSelect={() => setAdding(true)}>
-              Add another game…
+              {say("frame.addAnotherGame")}
             </Menu.Item>
           </Menu.Content>
         </Menu.Portal>
@@ -59,8 +62,8 @@ export function GameMenu() {
       <Dialog
         open={adding}
         onClose={() => setAdding(false)}
-        title="Add another game"
-        hint="Its folder, where the order file is written, and its shelf, where the archives and folders of mods lie."
+        title={say("frame.addAnotherGame2")}
+        hint={say("frame.itsFolderWhereTheOrderFile")}
         size="large"
       >
         <AddGameForm games={otherGames} onAdded={added} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { useKept } from "../kit/kept";
@@ -11,24 +12,24 @@ import { changedKeys, keysOf, keyWords } from "./keys";
 type Row = readonly [keys: string, what: string];
 
 /** Keys of every list that are not commands of the whole application. */
-const listKeys: readonly Row[] = [
-  ["↑ ↓", "To the row before or after; PageUp, PageDown, Home, End"],
-  ["Shift+↑ ↓", "Select from here to there; with Home and End too"],
-  ["Mod+A", "Select all"],
-  ["Mod+Space", "Select one row more or less; Ctrl+↑ ↓ walks without selecting"],
-  ["letters", "To the next row whose name begins with them"],
-  ["Mod+C", "Copy what is selected"],
-  ["Shift+F10", "What can be done with it"],
-  ["↑ on the first row", "To the headings: Enter sorts, Alt+← → width, Ctrl+← → place"],
+const listKeys = (): readonly Row[] => [
+  ["↑ ↓", say("frame.listKeys.walk")],
+  ["Shift+↑ ↓", say("frame.listKeys.range")],
+  ["Mod+A", say("frame.listKeys.all")],
+  ["Mod+Space", say("frame.listKeys.oneMore")],
+  [say("frame.listKeys.letters"), say("frame.listKeys.typeAhead")],
+  ["Mod+C", say("frame.listKeys.copy")],
+  ["Shift+F10", say("frame.listKeys.menu")],
+  [say("frame.listKeys.upOnFirst"), say("frame.listKeys.headings")],
 ];
 
 /** Besides these in the plan. */
-const planKeys: readonly Row[] = [
-  ["Space", "Pick up what is selected; again: drop it"],
-  ["↑ ↓ while carrying", "Carry it up or down; PageUp and PageDown by ten"],
-  ["Esc", "Put it back; or select nothing"],
-  ["Alt+↑ ↓", "Move by one step"],
-  ["← →", "Fold the section; unfold the next folded one"],
+const planKeys = (): readonly Row[] => [
+  ["Space", say("frame.planKeys.pickUp")],
+  [say("frame.planKeys.carrying"), say("frame.planKeys.carry")],
+  ["Esc", say("frame.planKeys.putBack")],
+  ["Alt+↑ ↓", say("frame.planKeys.step")],
+  ["← →", say("frame.planKeys.fold")],
 ];
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -41,16 +42,16 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
   });
   const here = (scope?.commands ?? []).flatMap(({ keys, title }): Row[] => (keys ? [[keys, title]] : []));
   return (
-    <Dialog open={open} onClose={onClose} title="Keys" size="medium">
+    <Dialog open={open} onClose={onClose} title={say("common.keys")} size="medium">
       <div className="grid gap-6 sm:grid-cols-2">
         <KeyList
-          title="Everywhere"
-          rows={[["Mod+K", "Search, or type a seat or a command"], ...everywhere]}
+          title={say("frame.everywhere")}
+          rows={[["Mod+K", say("frame.searchOrTypeASeatOr")], ...everywhere]}
         />
         <div className="space-y-5">
           {scope && here.length > 0 && <KeyList title={scope.title} rows={here} />}
-          <KeyList title="In every list" rows={listKeys} />
-          <KeyList title="In the plan" rows={planKeys} />
+          <KeyList title={say("frame.inEveryList")} rows={listKeys()} />
+          <KeyList title={say("frame.inThePlan")} rows={planKeys()} />
         </div>
       </div>
       <div className="mt-4 flex justify-end">
@@ -60,7 +61,7 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
             go("/settings?part=keys");
           }}
         >
-          Change keys…
+          {say("frame.changeKeys")}
         </Button>
       </div>
     </Dialog>

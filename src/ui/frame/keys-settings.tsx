@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type KeyboardEvent } from "react";
 import { Button } from "../kit/button";
 import { useKept } from "../kit/kept";
@@ -19,15 +20,13 @@ export function KeysSettings() {
     <section aria-labelledby="keys" className="max-w-3xl space-y-2">
       <div className="flex items-center gap-3">
         <h2 id="keys" className="grow text-lg font-bold">
-          Keys
+          {say("common.keys")}
         </h2>
         <Button disabled={!isAnyChanged} onClick={() => change({})}>
-          Reset all
+          {say("frame.resetAll")}
         </Button>
       </div>
-      <p className="text-ink2">
-        They hold in this browser. Keys of lists, as arrows and Ctrl+A, are the same everywhere and stay.
-      </p>
+      <p className="text-ink2">{say("frame.theyHoldInThisBrowserKeys")}</p>
       <ul className="border-line border-t">
         {commands.map((command) => (
           <li key={command.id} className="border-line min-h-9 border-b py-1">
@@ -39,10 +38,10 @@ export function KeysSettings() {
               <Button
                 small
                 aria-expanded={asking === command.id}
-                aria-label={`Change the keys of: ${command.title}`}
+                aria-label={say("frame.changeTheKeysOf", { title: command.title })}
                 onClick={() => setAsking(asking === command.id ? null : command.id)}
               >
-                Change
+                {say("frame.change")}
               </Button>
             </div>
             {asking === command.id && (
@@ -96,10 +95,10 @@ function Asking({
       <input
         readOnly
         autoFocus
-        aria-label={`New keys of: ${command.title}`}
+        aria-label={say("frame.newKeysOf", { title: command.title })}
         aria-describedby="key-problem"
         value={pressed === null ? "" : keyWords(pressed)}
-        placeholder="Press the new keys"
+        placeholder={say("frame.pressTheNewKeys")}
         onKeyDown={onKeyDown}
         className="border-line bg-surface h-8 w-44 rounded-md border px-2.5 font-mono"
       />
@@ -108,15 +107,15 @@ function Asking({
       </span>
       {problem?.why === "used" && (
         <Button small onClick={() => onKeys(pressed!, problem.id)}>
-          Use them here instead
+          {say("frame.useThemHereInstead")}
         </Button>
       )}
       <Button small onClick={() => onKeys("", null)}>
-        No keys
+        {say("frame.noKeys")}
       </Button>
       {isChanged && (
         <Button small onClick={onStandard}>
-          Reset
+          {say("common.reset")}
         </Button>
       )}
     </div>
@@ -124,8 +123,8 @@ function Asking({
 }
 
 function problemWords(problem: KeyProblem, keys: string): string {
-  if (problem.why === "used") return `${keys} is in use: ${problem.by}.`;
+  if (problem.why === "used") return say("frame.isInUse", { keys, by: problem.by });
   return problem.why === "taken"
-    ? `${keys} belongs to lists, text fields or the browser.`
-    : `${keys} is typed: take Ctrl or Alt with it, or a function key.`;
+    ? say("frame.belongsToListsTextFieldsOr", { keys })
+    : say("frame.isTypedTakeCtrlOrAlt", { keys });
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Button } from "../kit/button";
@@ -30,7 +31,7 @@ export function MessageLine() {
   return (
     <div
       role="log"
-      aria-label="Messages"
+      aria-label={say("common.messages")}
       aria-live="polite"
       onMouseEnter={() => hold(true)}
       onMouseLeave={() => hold(false)}
@@ -69,12 +70,12 @@ function Said({ message, isHeld }: { message: Message; isHeld: boolean }) {
         </Button>
       )}
       <Button small look="quiet" className="ml-auto" onClick={() => panel.show("messages")}>
-        All messages
+        {say("frame.allMessages")}
       </Button>
       <Button
         small
         look="quiet"
-        aria-label="Close the message"
+        aria-label={say("frame.closeTheMessage")}
         className="w-6 !px-0"
         onClick={() => messages.hush(id)}
       >

@@ -1,4 +1,5 @@
-import { format } from "date-fns";
+import { second } from "../kit/moment";
+import { say } from "@/core/language/say";
 import { useEffect } from "react";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
@@ -12,13 +13,13 @@ export function MessagesTab() {
     if (unread > 0) messages.look();
   }, [messages, unread]);
   if (all.length === 0)
-    return <p className="text-ink2 px-3 py-3">What Seating tells you is kept here, newest first.</p>;
+    return <p className="text-ink2 px-3 py-3">{say("frame.whatSeatingTellsYouIsKept")}</p>;
   return (
-    <ol aria-label="Message log" tabIndex={0} className="min-h-0 grow overflow-auto px-3 py-1.5">
+    <ol aria-label={say("frame.messageLog")} tabIndex={0} className="min-h-0 grow overflow-auto px-3 py-1.5">
       {all.map(({ id, at, text, tone, act }) => (
         <li key={id} className="flex min-h-7 items-baseline gap-3">
           <time dateTime={new Date(at).toISOString()} className="text-ink3 shrink-0 font-mono text-sm">
-            {format(at, "HH:mm:ss")}
+            {second(at)}
           </time>
           <span className="w-4 shrink-0 self-center">
             {tone === "wrong" && <LevelMark level="problem" />}

@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Popover } from "radix-ui";
 import { labelText } from "@/core/messages/labels";
-import { plainText, plural } from "@/core/messages/parts";
+import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { seatAndTitle, titleOfId } from "@/core/roster/roster";
 import { Button } from "../kit/button";
@@ -17,7 +18,7 @@ export function NotStored() {
   const { editor } = useWorkspace();
   const { pending, trouble, roster } = useEditor((state) => state);
   if (!trouble) return null;
-  const words = `${plural(pending.length, "change")} not stored yet`;
+  const words = say("frame.changesNotStoredYet", { count: pending.length });
   const title = (id: string) => titleOfId(roster, id);
   return (
     <Popover.Root>
@@ -38,14 +39,16 @@ export function NotStored() {
                 {labelText(edit.label, { title, seat: () => null })}
               </li>
             ))}
-            {pending.length > most && <li className="list-none">and {pending.length - most} more</li>}
+            {pending.length > most && (
+              <li className="list-none">{say("common.andMore", { count: pending.length - most })}</li>
+            )}
           </ol>
-          <p className="text-ink2">They are kept in this browser and stored as soon as that is possible.</p>
+          <p className="text-ink2">{say("frame.theyAreKeptInThisBrowser")}</p>
           <div className="flex justify-end gap-2">
             <Button look="danger" onClick={() => editor.giveUpPending()}>
-              Discard {plural(pending.length, "change")}
+              {say("frame.discardChanges", { count: pending.length })}
             </Button>
-            <Button onClick={() => void editor.settled()}>Retry</Button>
+            <Button onClick={() => void editor.settled()}>{say("frame.retry")}</Button>
           </div>
         </Popover.Content>
       </Popover.Portal>

@@ -1,10 +1,12 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import type { StartView } from "@/server/views/workspace";
 import { FaultNote } from "../kit/floor";
+import { useSpoken } from "../language/spoken";
 import { StartScreen } from "../start/start-screen.client";
 import { readWorkspace, type ShownView } from "../workspace/read-workspace";
 import { FrameScreen } from "./frame.client";
@@ -20,6 +22,7 @@ interface OpeningProps {
 /** Reads what the window shows, beside the page, so that no page grows with the shelf; then a view in its frame, or the start. */
 export function Opening({ profile, token, children }: OpeningProps) {
   const router = useRouter();
+  const language = useSpoken();
   const [shown, setShown] = useState<ShownView | StartView | null>(null);
   const [fault, setFault] = useState<Error | null>(null);
   const open = useCallback(
@@ -34,14 +37,14 @@ export function Opening({ profile, token, children }: OpeningProps) {
     setFault(null);
     void open(profile);
   };
-  if (fault) return <FaultNote what="Your profile" error={fault} onAgain={again} />;
+  if (fault) return <FaultNote what={say("frame.yourProfile")} error={fault} onAgain={again} />;
   if (!shown) return <EmptyFrame />;
   if ("stock" in shown) return <FrameScreen view={shown}>{children}</FrameScreen>;
   const begin = () => {
     router.push("/overview");
     void open(null);
   };
-  return <StartScreen games={shown.games} onAdded={begin} />;
+  return <StartScreen key={language} games={shown.games} onAdded={begin} />;
 }
 
 /** The frame in its places, while what it holds is read. */
@@ -51,7 +54,7 @@ const EmptyFrame = () => (
       <Brand />
     </header>
     <main className="bg-surface text-ink3 grid place-items-center">
-      <p role="status">Opening Seating…</p>
+      <p role="status">{say("frame.openingSeating")}</p>
     </main>
     <footer className="border-line bg-surface border-t" />
   </div>

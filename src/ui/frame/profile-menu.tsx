@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu, Toolbar } from "radix-ui";
 import type { ProfileId } from "@/core/model/ids";
@@ -22,7 +23,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
     await editor.settled();
     const outcome = await deleteProfile(profile.id);
     unwrap(outcome);
-    if (outcome.ok) tell([`“${profile.name}” lies in the bin of the profile menu.`]);
+    if (outcome.ok) tell([say("frame.liesInTheBinOfThe", { name: profile.name })]);
     refresh();
   };
   const bringBack = async (id: ProfileId) => {
@@ -35,7 +36,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
     <Menu.Root>
       <Toolbar.Button asChild>
         <Menu.Trigger className="border-line hover:bg-sunk flex h-8 min-w-0 items-center gap-1.5 rounded-md border px-2.5">
-          <span className="sr-only">Profile: </span>
+          <span className="sr-only">{say("frame.profile")}</span>
           <Swatch hue={present?.hue} />
           <b className="max-w-44 truncate">{present?.name ?? profile.name}</b>
           <span className="text-ink2 hidden text-sm min-[1180px]:inline">
@@ -46,7 +47,7 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
       </Toolbar.Button>
       <Menu.Portal>
         <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-72`}>
-          <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">Work on</Menu.Label>
+          <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">{say("frame.workOn")}</Menu.Label>
           {profiles
             .filter((each) => !each.deleted)
             .map((each) => (
@@ -66,19 +67,19 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
             ))}
           <Menu.Separator className="bg-line my-1 h-px" />
           <Menu.Item className={menuItemLook} onSelect={() => openDialog("new-profile")}>
-            New profile…
+            {say("common.newProfile")}
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => openDialog("profile-facts")}>
-            What this one is…
+            {say("frame.whatThisOneIs")}
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => void remove()}>
-            Put this one into the bin
+            {say("frame.putThisOneIntoTheBin")}
           </Menu.Item>
           {profiles.some((each) => each.deleted) && (
             <>
               <Menu.Separator className="bg-line my-1 h-px" />
               <Menu.Label className="text-ink3 px-2 py-1 text-sm font-semibold">
-                In the bin: bring back
+                {say("frame.inTheBinBringBack")}
               </Menu.Label>
               {profiles
                 .filter((each) => each.deleted)

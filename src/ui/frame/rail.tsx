@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import {
   FileStack,
   Layers,
@@ -65,14 +66,14 @@ export function RailButton() {
     <>
       <Button
         look="quiet"
-        aria-label="Views"
+        aria-label={say("frame.views")}
         aria-expanded={isOpen}
         onClick={() => open(true)}
         className="w-8 !px-0"
       >
         <Menu size={16} aria-hidden />
       </Button>
-      <Sheet open={isOpen} onClose={() => open(false)} at="left" title="Views">
+      <Sheet open={isOpen} onClose={() => open(false)} at="left" title={say("frame.views")}>
         <Rail narrow={false} setNarrow={null} />
       </Sheet>
     </>
@@ -96,22 +97,32 @@ function Rail({
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
     <nav
-      aria-label="Views"
+      aria-label={say("frame.views")}
       className="bg-surface relative flex min-h-0 grow flex-col gap-0.5 overflow-y-auto p-1.5"
     >
-      <Toolbar.Root orientation="vertical" aria-label="Views" className="flex min-h-0 grow flex-col gap-0.5">
-        <RailLink to="/overview" icon={House} label="Overview" narrow={narrow} />
-        <RailLink to="/shelf" icon={LibraryBig} label="Shelf" count={shelf} narrow={narrow} />
-        <RailLink to="/plan" icon={ListOrdered} label="Plan" count={plan} narrow={narrow} />
-        <RailLink to="/rules" icon={Scale} label="Rules" count={rules} narrow={narrow} />
-        <RailLink to="/lineups" icon={FileStack} label="Lineups" narrow={narrow} />
-        <RailLink to="/profiles" icon={Layers} label="Profiles" count={profiles} narrow={narrow} />
-        <RailLink to="/depot" icon={Warehouse} label="Depot" narrow={narrow} />
-        <RailLink to="/settings" icon={Settings2} label="Settings" narrow={narrow} />
+      <Toolbar.Root
+        orientation="vertical"
+        aria-label={say("frame.views")}
+        className="flex min-h-0 grow flex-col gap-0.5"
+      >
+        <RailLink to="/overview" icon={House} label={say("common.overview")} narrow={narrow} />
+        <RailLink to="/shelf" icon={LibraryBig} label={say("common.shelf")} count={shelf} narrow={narrow} />
+        <RailLink to="/plan" icon={ListOrdered} label={say("common.plan")} count={plan} narrow={narrow} />
+        <RailLink to="/rules" icon={Scale} label={say("common.rules")} count={rules} narrow={narrow} />
+        <RailLink to="/lineups" icon={FileStack} label={say("common.lineups")} narrow={narrow} />
+        <RailLink
+          to="/profiles"
+          icon={Layers}
+          label={say("common.profiles")}
+          count={profiles}
+          narrow={narrow}
+        />
+        <RailLink to="/depot" icon={Warehouse} label={say("common.depot")} narrow={narrow} />
+        <RailLink to="/settings" icon={Settings2} label={say("common.settings")} narrow={narrow} />
         {setNarrow && (
           <Toolbar.Button
             onClick={() => setNarrow(!narrow)}
-            aria-label={narrow ? "Widen the rail" : "Narrow the rail"}
+            aria-label={narrow ? say("frame.widenTheRail") : say("frame.narrowTheRail")}
             className="text-ink3 hover:bg-sunk hover:text-ink mt-auto flex h-8 items-center gap-3 rounded-md px-2"
           >
             <Fold size={16} aria-hidden />

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { modsOn, placesUsed } from "@/core/roster/roster";
@@ -24,14 +26,14 @@ export function Strip() {
   return (
     <footer className="border-line bg-surface flex min-h-[30px] shrink-0 flex-wrap items-center gap-x-4 overflow-hidden border-t px-3 text-sm whitespace-nowrap md:h-[30px] md:flex-nowrap">
       <span className="text-ink2">
-        <b className="text-ink font-mono">{on}</b> of{" "}
-        <span className="font-mono">{view.stock.shelf.length}</span> mods on
+        {rich("common.of", { name: <b className="text-ink font-mono">{on}</b> })}
+        {rich("frame.modsOn", { text: <span className="font-mono">{view.stock.shelf.length}</span> })}
       </span>
       {placesUsed(roster).map(({ counting, used }) => (
         <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
       ))}
       <ViewLink href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
-        {!checked && <span className="text-ink2">Checking…</span>}
+        {!checked && <span className="text-ink2">{say("common.checking")}</span>}
         {checked &&
           levels.map((level) => (
             <span key={level} className="text-ink2 flex items-center gap-1.5">
@@ -45,7 +47,7 @@ export function Strip() {
       </Later>
       <QueueMark />
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
-        {isStoring(state) && !trouble ? "Storing…" : words}
+        {isStoring(state) && !trouble ? say("frame.storing") : words}
       </span>
       <NotStored />
       {standing !== "current" && <OrderFileButton small />}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Bell, History, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { Toolbar } from "radix-ui";
 import type { ComponentProps } from "react";
@@ -29,25 +30,28 @@ export function TopBar({
     <header className="border-line bg-surface flex min-h-12 shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 md:flex-nowrap">
       <RailButton />
       <Brand />
-      <Toolbar.Root aria-label="Game and profile" className="flex min-w-0 flex-wrap items-center gap-2">
+      <Toolbar.Root
+        aria-label={say("frame.gameAndProfile")}
+        className="flex min-w-0 flex-wrap items-center gap-2"
+      >
         <GameMenu />
         <ProfileMenu openDialog={openDialog} />
       </Toolbar.Root>
       <div className="flex min-w-40 grow justify-center max-md:order-last max-md:basis-full md:px-2">
         <CommandField run={run} />
       </div>
-      <Toolbar.Root aria-label="What was done, and the game" className="flex items-center gap-2">
+      <Toolbar.Root aria-label={say("frame.whatWasDoneAndTheGame")} className="flex items-center gap-2">
         <Travel way="undo" />
         <Travel way="redo" />
         <HistoryButton />
         <Tool onClick={() => void trial.start()}>
-          <Play size={14} aria-hidden /> <span className="max-md:sr-only">Start a trial</span>
+          <Play size={14} aria-hidden /> <span className="max-md:sr-only">{say("frame.startATrial")}</span>
         </Tool>
         <MessagesButton />
         <Tool
           look="quiet"
           onClick={turnTheme}
-          aria-label={theme === "dark" ? "Light theme" : "Dark theme"}
+          aria-label={theme === "dark" ? say("frame.lightTheme") : say("frame.darkTheme")}
           className="w-8 !px-0"
         >
           <Lamp size={16} aria-hidden />
@@ -72,8 +76,8 @@ function HistoryButton() {
     <Tool
       look="quiet"
       aria-pressed={isOpen}
-      aria-label="History"
-      title="History of this profile"
+      aria-label={say("common.history")}
+      title={say("frame.historyOfThisProfile")}
       onClick={() => (isOpen ? panel.close() : panel.show("history"))}
       className="!px-2"
     >
@@ -86,7 +90,7 @@ function HistoryButton() {
 function MessagesButton() {
   const { panel } = useWorkspace();
   const unread = useMessages((state) => state.unread);
-  const words = unread === 0 ? "Messages" : `Messages, ${unread} new`;
+  const words = unread === 0 ? say("common.messages") : say("frame.messagesNew", { unread });
   const isOpen = panel.tab === "messages";
   return (
     <Tool
@@ -107,7 +111,7 @@ function MessagesButton() {
 function Travel({ way }: { way: "undo" | "redo" }) {
   const { editor } = useWorkspace();
   const label = useEditor((state) => state.history[way]);
-  const word = way === "undo" ? "Undo" : "Redo";
+  const word = way === "undo" ? say("common.undo") : say("frame.redo");
   const Icon = way === "undo" ? Undo2 : Redo2;
   const roster = useEditor((state) => state.roster);
   const words =

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { Button } from "../kit/button";
 import { useKept } from "../kit/kept";
 import { useStanding } from "../order-file/standing";
@@ -14,9 +16,9 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
   const answers = [
     {
       answer: "write",
-      words: standing === "theirs" ? "Compare orders first" : "Write this profile’s order and start",
+      words: standing === "theirs" ? say("frame.compareOrdersFirst") : say("frame.writeThisProfileSOrderAnd"),
     },
-    { answer: "as-written", words: "Start with what is written" },
+    { answer: "as-written", words: say("frame.startWithWhatIsWritten") },
   ] as const;
   const start = (answer: (typeof answers)[number]["answer"]) => {
     // The answer that has the focus goes.
@@ -26,12 +28,10 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
   return (
     <div
       role="group"
-      aria-label="What the game starts with"
+      aria-label={say("frame.whatTheGameStartsWith")}
       className="bg-saffron-soft space-y-2 px-3 py-2.5"
     >
-      <p>
-        <b>{words}.</b> What shall it start with?
-      </p>
+      <p>{rich("frame.whatShallItStartWith", { name: <b>{words}.</b> })}</p>
       <div className="flex flex-wrap items-center gap-2">
         {answers.map(({ answer, words: title }, at) => (
           <Button
@@ -54,7 +54,7 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
                 start(answer);
               }}
             >
-              Always: {title.toLowerCase()}
+              {say("frame.always", { title: title.toLowerCase() })}
             </Button>
           ))}
       </div>

@@ -1,8 +1,8 @@
+import { say } from "@/core/language/say";
 import { useEffect, useRef } from "react";
 import { groupFindings } from "@/core/check/group-findings";
 import { sayGroup } from "@/core/messages/finding-groups";
 import { sayFinding } from "@/core/messages/findings";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
@@ -24,16 +24,16 @@ export function TrialTab() {
     if (log.current) log.current.scrollTop = log.current.scrollHeight;
   }, [trial.lines, trial.state]);
   return (
-    <section aria-label="Trial" className="flex min-h-0 grow flex-col">
+    <section aria-label={say("frame.trial")} className="flex min-h-0 grow flex-col">
       <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 px-3">
-        <h2 className="font-bold">Trial of {game.name}</h2>
+        <h2 className="font-bold">{say("frame.trialOf", { name: game.name })}</h2>
         {trial.state && <TrialWord state={trial.state} />}
         <span className="text-ink3 text-sm">
-          A stand-in game reads {game.orderFile.path} and its mods from the disk.
+          {say("frame.aStandInGameReadsAnd", { path: game.orderFile.path })}
         </span>
         {!isAsked && (
           <Button small className="ml-auto" onClick={() => void trial.start()}>
-            {trial.state && trial.state !== "asked" ? "Start again" : "Start a trial"}
+            {trial.state && trial.state !== "asked" ? say("frame.startAgain") : say("frame.startATrial")}
           </Button>
         )}
       </header>
@@ -42,7 +42,7 @@ export function TrialTab() {
       <ol
         ref={log}
         tabIndex={0}
-        aria-label="Start log"
+        aria-label={say("frame.startLog")}
         className="border-line min-h-0 grow overflow-auto border-t px-3 py-1.5 font-mono text-sm"
       >
         {trial.lines.map((line, at) => (
@@ -70,12 +70,12 @@ function KnownBlockers() {
   return (
     <p className="bg-brick-soft flex flex-wrap items-baseline gap-x-2 px-3 py-1">
       <LevelMark level="blocker" />
-      <b>{plural(blockers.length, "blocker is known", "blockers are known")} in this profile.</b>
+      <b>{say("frame.blockersAreKnownInThisProfile", { count: blockers.length })}</b>
       <span className="min-w-0">
         <Say parts={sayGroup(first) ?? sayFinding(first.findings[0]!)} />
       </span>
       <ViewLink href="/overview#findings" className="text-pine font-semibold underline">
-        {blockers.length === 1 ? "The way out" : "All of them, and ways out"}
+        {blockers.length === 1 ? say("frame.theWayOut") : say("frame.allOfThemAndWaysOut")}
       </ViewLink>
     </p>
   );
@@ -83,10 +83,10 @@ function KnownBlockers() {
 
 function TrialWord({ state }: { state: NonNullable<TrialState["state"]> }) {
   const words = {
-    asked: "not started yet",
-    "under way": "starting…",
+    asked: say("frame.notStartedYet"),
+    "under way": say("frame.starting"),
     running: "running",
-    stopped: "stopped at start",
+    stopped: say("frame.stoppedAtStart"),
   };
   return (
     <span

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { KeptChoice } from "./kept-choice";
 import { afterSwitch, trialStart } from "../workspace/launch-choices";
 
@@ -8,26 +9,24 @@ export function ApplicationSettings() {
   return (
     <div className="max-w-2xl space-y-6">
       <KeptChoice
-        title="A trial, where the game would read another order"
+        title={say("game.aTrialWhereTheGameWould")}
         kept={trialStart}
         choices={[
-          ["ask", "asks what to start with"],
-          ["write", "writes this profile’s order and starts"],
-          ["as-written", "starts with what is written"],
+          ["ask", say("game.asksWhatToStartWith")],
+          ["write", say("game.writesThisProfileSOrderAnd")],
+          ["as-written", say("game.startsWithWhatIsWritten")],
         ]}
       />
       <KeptChoice
-        title="After the profile is switched"
+        title={say("game.afterTheProfileIsSwitched")}
         kept={afterSwitch}
         choices={[
-          ["offer", "offer to write its order for the game"],
-          ["write", "always write its order for the game"],
-          ["leave", "leave what the game reads"],
+          ["offer", say("game.offerToWriteItsOrderFor")],
+          ["write", say("game.alwaysWriteItsOrderForThe")],
+          ["leave", say("game.leaveWhatTheGameReads")],
         ]}
       />
-      <p className="text-ink2">
-        They hold in this browser. What another program has written is never written over unasked.
-      </p>
+      <p className="text-ink2">{say("game.theyHoldInThisBrowserWhat")}</p>
     </div>
   );
 }

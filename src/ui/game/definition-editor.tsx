@@ -1,9 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { z } from "zod";
 import { readDefinition } from "@/core/game/definition-flaws";
-import { plural } from "@/core/messages/parts";
 import type { GameDefinition } from "@/core/model/game";
 import { Button } from "../kit/button";
 import { EarlierDraft } from "../kit/earlier-draft";
@@ -42,7 +42,7 @@ export function DefinitionEditor({
   const { flaws } = read;
   const take = async (file: File) => {
     const value = parse(await file.text());
-    setWrongFile(value ? null : `${file.name} holds no definition of a game: it is no JSON object.`);
+    setWrongFile(value ? null : say("game.holdsNoDefinitionOfAGame", { name: file.name }));
     if (value) setDraft(value);
   };
   const layout = (draft.pluginLayout as Draft | undefined)?.container;
@@ -52,12 +52,16 @@ export function DefinitionEditor({
       <div className="bg-surface border-line sticky top-0 z-10 flex flex-wrap items-center gap-2 border-b py-2">
         <p role="status" className={flaws.length > 0 ? "text-brick font-semibold" : "text-ink2"}>
           {flaws.length > 0
-            ? `${plural(flaws.length, "field")} ${flaws.length === 1 ? "needs" : "need"} fixing`
-            : "The definition is complete."}
+            ? say("game.fieldsNeedFixing", { count: flaws.length })
+            : say("game.theDefinitionIsComplete")}
         </p>
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          <FileButton of="Game definition" accept=".json,application/json" onFile={(file) => void take(file)}>
-            Load from file…
+          <FileButton
+            of={say("game.gameDefinition")}
+            accept=".json,application/json"
+            onFile={(file) => void take(file)}
+          >
+            {say("game.loadFromFile")}
           </FileButton>
           <Button
             onClick={() =>
@@ -68,7 +72,7 @@ export function DefinitionEditor({
               )
             }
           >
-            Save as a file
+            {say("game.saveAsAFile")}
           </Button>
           <Button
             look="main"
@@ -99,13 +103,13 @@ export function DefinitionEditor({
             {title === "How a plugin is laid out" && hasPlugins && (
               <div className="mb-2">
                 <SelectField
-                  label="Kind of file"
+                  label={say("game.kindOfFile")}
                   beside
                   value={typeof layout === "string" ? layout : ""}
                   options={[
-                    ...(layout === undefined ? [{ value: "", words: "choose…" }] : []),
-                    { value: "riff", words: "RIFF, the published chunk container" },
-                    { value: "tagged", words: "records with tags" },
+                    ...(layout === undefined ? [{ value: "", words: say("common.choose") }] : []),
+                    { value: "riff", words: say("game.rIFFThePublishedChunkContainer") },
+                    { value: "tagged", words: say("game.recordsWithTags") },
                   ]}
                   onChoose={(kind) => setDraft({ ...draft, pluginLayout: layoutStarts[kind] })}
                   className="w-72"

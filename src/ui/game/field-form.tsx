@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import type { Flaw } from "@/core/game/definition-flaws";
@@ -56,7 +58,7 @@ function OneField(props: FieldProps) {
       <Group {...props} title={field.label} hint={field.hint}>
         {value === undefined && field.start ? (
           <Button small onClick={() => onValue(field.start)}>
-            <Plus size={13} aria-hidden /> Add
+            {rich("game.add", { plus: <Plus size={13} aria-hidden /> })}
           </Button>
         ) : (
           <>
@@ -69,7 +71,7 @@ function OneField(props: FieldProps) {
             />
             {field.start && (
               <Button small look="quiet" className="mt-1.5" onClick={() => onValue(undefined)}>
-                <X size={13} aria-hidden /> Remove
+                {rich("game.remove", { x: <X size={13} aria-hidden /> })}
               </Button>
             )}
           </>
@@ -171,7 +173,7 @@ function Input({
           value={said}
           options={[
             ...(field.optional || said === ""
-              ? [{ value: "", words: field.optional ? "no" : "choose…" }]
+              ? [{ value: "", words: field.optional ? say("common.no") : say("common.choose") }]
               : []),
             ...field.choices.map(([each, words]) => ({ value: String(each), words })),
           ]}
@@ -289,7 +291,7 @@ function Rows({
               <Button
                 small
                 look="quiet"
-                aria-label={`Move ${name(index)} up`}
+                aria-label={say("game.moveUp", { index: name(index) })}
                 disabled={index === 0}
                 onClick={() => move(index, -1)}
               >
@@ -298,7 +300,7 @@ function Rows({
               <Button
                 small
                 look="quiet"
-                aria-label={`Move ${name(index)} down`}
+                aria-label={say("game.moveDown", { index: name(index) })}
                 disabled={index === rows.length - 1}
                 onClick={() => move(index, 1)}
               >
@@ -307,7 +309,7 @@ function Rows({
               <Button
                 small
                 look="quiet"
-                aria-label={`Take out ${name(index)}`}
+                aria-label={say("game.takeOut", { index: name(index) })}
                 onClick={() => set(rows.filter((_, other) => other !== index))}
               >
                 <X size={13} aria-hidden />
@@ -318,7 +320,7 @@ function Rows({
       </ol>
       <Flaws of={at} flaws={flaws} />
       <Button small className="mt-1.5" onClick={() => set([...rows, field.start])}>
-        <Plus size={13} aria-hidden /> Another {field.one}
+        {rich("game.another", { plus: <Plus size={13} aria-hidden />, one: field.one })}
       </Button>
     </Group>
   );

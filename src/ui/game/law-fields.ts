@@ -1,47 +1,100 @@
+import { say } from "@/core/language/say";
 import type { LaunchSetting } from "@/core/model/game";
 import type { Draft, FieldSpec } from "./field-specs";
 
-const id: FieldSpec = { kind: "text", key: "id", label: "Id" };
-const note: FieldSpec = { kind: "text", key: "note", label: "Note", optional: true, wide: true };
+const id: FieldSpec = {
+  kind: "text",
+  key: "id",
+  get label() {
+    return say("game.id");
+  },
+};
+const note: FieldSpec = {
+  kind: "text",
+  key: "note",
+  get label() {
+    return say("common.note");
+  },
+  optional: true,
+  wide: true,
+};
 const mark: readonly FieldSpec[] = [
   {
     kind: "words",
     key: "extensions",
-    label: "By extension",
-    hint: "as .keel",
+    get label() {
+      return say("game.byExtension");
+    },
+    get hint() {
+      return say("game.asKeel");
+    },
     optional: true,
   },
-  { kind: "number", key: "flag", label: "By flag", hint: "number of the bit, 0 to 31", optional: true },
+  {
+    kind: "number",
+    key: "flag",
+    get label() {
+      return say("game.byFlag");
+    },
+    get hint() {
+      return say("game.numberOfTheBit0To");
+    },
+    optional: true,
+  },
 ];
-const width = [
-  [1, "1 byte"],
-  [2, "2 bytes"],
-  [4, "4 bytes"],
-] as const;
-const tag = (key: string, label: string, optional = true): FieldSpec => ({
+const width = () => [1, 2, 4].map((count) => [count, say("game.byteCount", { count })] as const);
+type Tag = "tag" | "file" | "master" | "title" | "author" | "description" | "date" | "name";
+
+const tag = (key: Tag, optional = true): FieldSpec => ({
   kind: "text",
   key,
-  label,
+  get label() {
+    return say(`game.tag.${key}`);
+  },
   ...(optional ? { optional: true as const } : {}),
 });
-const chunks = (key: string, label: string): FieldSpec => ({
+const chunks = (key: "masters" | "records"): FieldSpec => ({
   kind: "group",
   key,
-  label,
+  get label() {
+    return say(`game.chunks.${key}`);
+  },
   fields: [
-    { kind: "text", key: "list", label: "List" },
-    { kind: "text", key: "item", label: "Chunk of each" },
+    {
+      kind: "text",
+      key: "list",
+      get label() {
+        return say("common.list");
+      },
+    },
+    {
+      kind: "text",
+      key: "item",
+      get label() {
+        return say("game.chunkOfEach");
+      },
+    },
   ],
 });
-const headerBytes: FieldSpec = { kind: "number", key: "headerBytes", label: "Bytes in all" };
+const headerBytes: FieldSpec = {
+  kind: "number",
+  key: "headerBytes",
+  get label() {
+    return say("game.bytesInAll");
+  },
+};
 const sizeCounts: FieldSpec = {
   kind: "choice",
   key: "sizeCounts",
-  label: "The size counts",
-  choices: [
-    ["contents", "its contents only"],
-    ["record", "the header too"],
-  ],
+  get label() {
+    return say("game.theSizeCounts");
+  },
+  get choices() {
+    return [
+      ["contents", say("game.choice.contents")],
+      ["record", say("game.choice.record")],
+    ] as const;
+  },
 };
 const isContainer = (container: string) => (beside: Draft) => beside.container === container;
 
@@ -71,15 +124,23 @@ const layoutFields: readonly FieldSpec[] = [
   {
     kind: "text",
     key: "formType",
-    label: "Form type",
-    hint: "the four letters behind RIFF and the size",
+    get label() {
+      return say("game.formType");
+    },
+    get hint() {
+      return say("game.theFourLettersBehindRIFFAnd");
+    },
     when: isContainer("riff"),
   },
   {
     kind: "group",
     key: "chunks",
-    label: "Chunks of its own",
-    hint: "Left out, those of the stand-in games: head, need, recs.",
+    get label() {
+      return say("game.chunksOfItsOwn");
+    },
+    get hint() {
+      return say("game.leftOutThoseOfTheStand");
+    },
     when: isContainer("riff"),
     start: {
       head: "head",
@@ -88,80 +149,167 @@ const layoutFields: readonly FieldSpec[] = [
       records: { list: "recs", item: "recd" },
     },
     fields: [
-      { kind: "text", key: "head", label: "Chunk of the flags" },
-      { kind: "number", key: "flagsAt", label: "Flags at byte" },
-      chunks("masters", "Masters"),
-      chunks("records", "Records"),
+      {
+        kind: "text",
+        key: "head",
+        get label() {
+          return say("game.chunkOfTheFlags");
+        },
+      },
+      {
+        kind: "number",
+        key: "flagsAt",
+        get label() {
+          return say("game.flagsAtByte");
+        },
+      },
+      chunks("masters"),
+      chunks("records"),
     ],
   },
   {
     kind: "choice",
     key: "byteOrder",
-    label: "Numbers",
-    choices: [
-      ["little", "low byte first"],
-      ["big", "high byte first"],
-    ],
+    get label() {
+      return say("common.numbers");
+    },
+    get choices() {
+      return [
+        ["little", say("game.choice.little")],
+        ["big", say("game.choice.big")],
+      ] as const;
+    },
     when: isContainer("tagged"),
   },
   {
     kind: "choice",
     key: "texts",
-    label: "Texts end",
-    choices: [
-      ["zero", "with a zero byte"],
-      ["field", "with their field"],
-    ],
+    get label() {
+      return say("game.textsEnd");
+    },
+    get choices() {
+      return [
+        ["zero", say("game.choice.zero")],
+        ["field", say("game.choice.field")],
+      ] as const;
+    },
     when: isContainer("tagged"),
   },
   {
     kind: "group",
     key: "record",
-    label: "Header of a record",
+    get label() {
+      return say("game.headerOfARecord");
+    },
     when: isContainer("tagged"),
     fields: [
       headerBytes,
-      { kind: "number", key: "tagAt", label: "Tag at byte" },
-      { kind: "number", key: "tagBytes", label: "Letters of the tag" },
-      { kind: "number", key: "sizeAt", label: "Size at byte" },
-      { kind: "choice", key: "sizeBytes", label: "Width of the size", choices: width },
+      {
+        kind: "number",
+        key: "tagAt",
+        get label() {
+          return say("game.tagAtByte");
+        },
+      },
+      {
+        kind: "number",
+        key: "tagBytes",
+        get label() {
+          return say("game.lettersOfTheTag");
+        },
+      },
+      {
+        kind: "number",
+        key: "sizeAt",
+        get label() {
+          return say("game.sizeAtByte");
+        },
+      },
+      {
+        kind: "choice",
+        key: "sizeBytes",
+        get label() {
+          return say("game.widthOfTheSize");
+        },
+        get choices() {
+          return width();
+        },
+      },
       sizeCounts,
-      { kind: "number", key: "flagsAt", label: "Flags at byte" },
-      { kind: "choice", key: "flagsBytes", label: "Width of the flags", choices: width },
+      {
+        kind: "number",
+        key: "flagsAt",
+        get label() {
+          return say("game.flagsAtByte");
+        },
+      },
+      {
+        kind: "choice",
+        key: "flagsBytes",
+        get label() {
+          return say("game.widthOfTheFlags");
+        },
+        get choices() {
+          return width();
+        },
+      },
     ],
   },
   {
     kind: "group",
     key: "groups",
-    label: "Groups of records",
-    hint: "Records that hold records instead of fields; left out where there are none.",
+    get label() {
+      return say("game.groupsOfRecords");
+    },
+    get hint() {
+      return say("game.recordsThatHoldRecordsInsteadOf");
+    },
     when: isContainer("tagged"),
     start: { tag: "", headerBytes: 12, sizeCounts: "record" },
-    fields: [tag("tag", "Tag", false), headerBytes, sizeCounts],
+    fields: [tag("tag", false), headerBytes, sizeCounts],
   },
   {
     kind: "group",
     key: "field",
-    label: "Head of a field in a record",
+    get label() {
+      return say("game.headOfAFieldInA");
+    },
     when: isContainer("tagged"),
     fields: [
-      { kind: "number", key: "tagBytes", label: "Letters of the tag" },
-      { kind: "choice", key: "sizeBytes", label: "Width of the size", choices: width },
+      {
+        kind: "number",
+        key: "tagBytes",
+        get label() {
+          return say("game.lettersOfTheTag");
+        },
+      },
+      {
+        kind: "choice",
+        key: "sizeBytes",
+        get label() {
+          return say("game.widthOfTheSize");
+        },
+        get choices() {
+          return width();
+        },
+      },
     ],
   },
   {
     kind: "group",
     key: "tags",
-    label: "What the tags mean",
+    get label() {
+      return say("game.whatTheTagsMean");
+    },
     when: isContainer("tagged"),
     fields: [
-      tag("file", "First record", false),
-      tag("master", "Master", false),
-      tag("title", "Title"),
-      tag("author", "Author"),
-      tag("description", "Description"),
-      tag("date", "Date"),
-      tag("name", "Name of a record"),
+      tag("file", false),
+      tag("master", false),
+      tag("title"),
+      tag("author"),
+      tag("description"),
+      tag("date"),
+      tag("name"),
     ],
   },
 ];
@@ -181,74 +329,172 @@ interface LawGroup {
 /** Every law of a game, in the order in which one thinks of them. */
 export const lawGroups: readonly LawGroup[] = [
   {
-    title: "The game",
+    get title() {
+      return say("common.theGame");
+    },
     fields: [
-      { ...id, hint: "small letters, digits, hyphens" },
-      { kind: "text", key: "name", label: "Name" },
-      { kind: "text", key: "version", label: "Version" },
-      { kind: "text", key: "sign", label: "File that identifies the game", hint: "below its folder" },
+      {
+        kind: "text",
+        key: "id",
+        get label() {
+          return say("game.id");
+        },
+        get hint() {
+          return say("game.smallLettersDigitsHyphens");
+        },
+      },
+      {
+        kind: "text",
+        key: "name",
+        get label() {
+          return say("common.name");
+        },
+      },
+      {
+        kind: "text",
+        key: "version",
+        get label() {
+          return say("common.version");
+        },
+      },
+      {
+        kind: "text",
+        key: "sign",
+        get label() {
+          return say("game.fileThatIdentifiesTheGame");
+        },
+        get hint() {
+          return say("game.belowItsFolder");
+        },
+      },
       {
         kind: "checks",
         key: "lists",
-        label: "It orders",
-        choices: [
-          ["mods", "mods"],
-          ["plugins", "plugins"],
-        ],
+        get label() {
+          return say("game.itOrders");
+        },
+        get choices() {
+          return [
+            ["mods", say("game.choice.mods")],
+            ["plugins", say("game.choice.plugins")],
+          ] as const;
+        },
       },
       {
         kind: "group",
         key: "paths",
-        label: "Paths",
-        fields: [{ kind: "flag", key: "ignoreCase", label: "Ignore upper and lower case" }],
+        get label() {
+          return say("game.paths");
+        },
+        fields: [
+          {
+            kind: "flag",
+            key: "ignoreCase",
+            get label() {
+              return say("game.ignoreUpperAndLowerCase");
+            },
+          },
+        ],
       },
       {
         kind: "words",
         key: "contentFolders",
-        label: "Folders of content",
-        hint: "by which a mod is known, in small letters",
+        get label() {
+          return say("game.foldersOfContent");
+        },
+        get hint() {
+          return say("game.byWhichAModIsKnown");
+        },
       },
     ],
   },
   {
-    title: "Plugins",
+    get title() {
+      return say("common.plugins2");
+    },
     fields: [
       {
         kind: "words",
         key: "pluginExtensions",
-        label: "Extensions",
-        hint: "as .keel, .plank",
+        get label() {
+          return say("game.extensions");
+        },
+        get hint() {
+          return say("game.asKeelPlank");
+        },
         when: hasPlugins,
       },
-      { kind: "text", key: "baseFolder", label: "Folder of what is built in", when: hasPlugins },
-      { kind: "words", key: "builtIn", label: "Built in, in this order", when: hasPlugins },
+      {
+        kind: "text",
+        key: "baseFolder",
+        get label() {
+          return say("game.folderOfWhatIsBuiltIn");
+        },
+        when: hasPlugins,
+      },
+      {
+        kind: "words",
+        key: "builtIn",
+        get label() {
+          return say("game.builtInInThisOrder");
+        },
+        when: hasPlugins,
+      },
       {
         kind: "rows",
         key: "loadRanks",
-        label: "Load ranks, the first loads first",
+        get label() {
+          return say("game.loadRanksTheFirstLoadsFirst");
+        },
         one: "rank",
         start: { id: "", label: "" },
         when: hasPlugins,
-        fields: [id, { kind: "text", key: "label", label: "Label" }, ...mark],
+        fields: [
+          id,
+          {
+            kind: "text",
+            key: "label",
+            get label() {
+              return say("game.label");
+            },
+          },
+          ...mark,
+        ],
       },
       {
         kind: "rows",
         key: "counting",
-        label: "Classes that the game holds only so many of",
+        get label() {
+          return say("game.classesThatTheGameHoldsOnly");
+        },
         one: "class",
         start: { id: "", label: "", cap: 255 },
         when: hasPlugins,
         fields: [
           id,
-          { kind: "text", key: "label", label: "Label" },
-          { kind: "number", key: "cap", label: "At most" },
+          {
+            kind: "text",
+            key: "label",
+            get label() {
+              return say("game.label");
+            },
+          },
+          {
+            kind: "number",
+            key: "cap",
+            get label() {
+              return say("game.atMost");
+            },
+          },
           ...mark,
         ],
       },
     ],
   },
   {
-    title: "How a plugin is laid out",
+    get title() {
+      return say("game.howAPluginIsLaidOut");
+    },
     fields: [
       {
         kind: "group",
@@ -260,38 +506,58 @@ export const lawGroups: readonly LawGroup[] = [
     ],
   },
   {
-    title: "What the game reads",
+    get title() {
+      return say("common.whatTheGameReads");
+    },
     fields: [
       {
         kind: "group",
         key: "orderFile",
-        label: "Order file",
+        get label() {
+          return say("game.orderFile");
+        },
         fields: [
-          { kind: "text", key: "path", label: "Path" },
+          {
+            kind: "text",
+            key: "path",
+            get label() {
+              return say("game.path");
+            },
+          },
           {
             kind: "choice",
             key: "dialect",
-            label: "Written as",
-            choices: [
-              ["lines", "one name a line"],
-              ["marked", "[x] name"],
-              ["keyed", "name=1"],
-              ["json", "JSON list"],
-              ["xml", "XML elements"],
-            ],
+            get label() {
+              return say("game.writtenAs");
+            },
+            get choices() {
+              return [
+                ["lines", say("game.choice.lines")],
+                ["marked", say("game.choice.marked")],
+                ["keyed", "name=1"],
+                ["json", say("game.choice.json")],
+                ["xml", say("game.choice.xml")],
+              ] as const;
+            },
           },
         ],
       },
       {
         kind: "text",
         key: "holdsFile",
-        label: "File with the list of mods",
-        hint: "which Seating writes beside it",
+        get label() {
+          return say("game.fileWithTheListOfMods");
+        },
+        get hint() {
+          return say("game.whichSeatingWritesBesideIt");
+        },
       },
       {
         kind: "rows",
         key: "launchSettings",
-        label: "Settings at its start",
+        get label() {
+          return say("game.settingsAtItsStart");
+        },
         one: "setting",
         start: { kind: "switch", id: "", label: "", standard: false },
         optional: true,
@@ -299,58 +565,163 @@ export const lawGroups: readonly LawGroup[] = [
           {
             kind: "choice",
             key: "kind",
-            label: "Kind",
-            choices: [
-              ["switch", "on or off"],
-              ["number", "number"],
-              ["text", "text"],
-              ["choice", "one of several"],
-              ["file", "file of the game"],
-            ],
+            get label() {
+              return say("common.kind");
+            },
+            get choices() {
+              return [
+                ["switch", say("game.choice.switch")],
+                ["number", say("game.choice.number")],
+                ["text", say("game.choice.text")],
+                ["choice", say("game.choice.choice")],
+                ["file", say("game.choice.file")],
+              ] as const;
+            },
           },
           id,
-          { kind: "text", key: "label", label: "Label" },
-          { kind: "text", key: "guidance", label: "Guidance", optional: true },
-          { kind: "flag", key: "standard", label: "On at first", when: isKind("switch") },
-          { kind: "number", key: "standard", label: "At first", when: isKind("number") },
-          { kind: "number", key: "least", label: "Least", when: isKind("number") },
-          { kind: "number", key: "most", label: "Most", when: isKind("number") },
-          { kind: "text", key: "standard", label: "At first", when: isKind("text", "choice") },
-          { kind: "words", key: "choices", label: "Choices", when: isKind("choice") },
-          { kind: "text", key: "folder", label: "Folder of the files", when: isKind("file") },
+          {
+            kind: "text",
+            key: "label",
+            get label() {
+              return say("game.label");
+            },
+          },
+          {
+            kind: "text",
+            key: "guidance",
+            get label() {
+              return say("game.guidance");
+            },
+            optional: true,
+          },
+          {
+            kind: "flag",
+            key: "standard",
+            get label() {
+              return say("game.onAtFirst");
+            },
+            when: isKind("switch"),
+          },
+          {
+            kind: "number",
+            key: "standard",
+            get label() {
+              return say("game.atFirst");
+            },
+            when: isKind("number"),
+          },
+          {
+            kind: "number",
+            key: "least",
+            get label() {
+              return say("game.least");
+            },
+            when: isKind("number"),
+          },
+          {
+            kind: "number",
+            key: "most",
+            get label() {
+              return say("game.most");
+            },
+            when: isKind("number"),
+          },
+          {
+            kind: "text",
+            key: "standard",
+            get label() {
+              return say("game.atFirst");
+            },
+            when: isKind("text", "choice"),
+          },
+          {
+            kind: "words",
+            key: "choices",
+            get label() {
+              return say("game.choices");
+            },
+            when: isKind("choice"),
+          },
+          {
+            kind: "text",
+            key: "folder",
+            get label() {
+              return say("game.folderOfTheFiles");
+            },
+            when: isKind("file"),
+          },
         ],
       },
     ],
   },
   {
-    title: "Expansions and parts of the game",
+    get title() {
+      return say("game.expansionsAndPartsOfTheGame");
+    },
     fields: [
       {
         kind: "rows",
         key: "expansions",
-        label: "Expansions",
+        get label() {
+          return say("common.expansions");
+        },
         one: "expansion",
         start: { id: "", name: "", folder: "", plugins: [] },
         fields: [
           id,
-          { kind: "text", key: "name", label: "Name" },
-          { kind: "text", key: "folder", label: "Folder", hint: "owned where it is there" },
-          { kind: "words", key: "plugins", label: "Its plugins" },
+          {
+            kind: "text",
+            key: "name",
+            get label() {
+              return say("common.name");
+            },
+          },
+          {
+            kind: "text",
+            key: "folder",
+            get label() {
+              return say("game.folder");
+            },
+            get hint() {
+              return say("game.ownedWhereItIsThere");
+            },
+          },
+          {
+            kind: "words",
+            key: "plugins",
+            get label() {
+              return say("common.itsPlugins");
+            },
+          },
         ],
       },
       {
         kind: "rows",
         key: "baseItems",
-        label: "Parts of the game that a profile can do without",
+        get label() {
+          return say("game.partsOfTheGameThatA");
+        },
         one: "part",
         start: { id: "", name: "" },
         optional: true,
-        fields: [id, { kind: "text", key: "name", label: "Name" }, note],
+        fields: [
+          id,
+          {
+            kind: "text",
+            key: "name",
+            get label() {
+              return say("common.name");
+            },
+          },
+          note,
+        ],
       },
     ],
   },
   {
-    title: "Sections that a new profile has",
+    get title() {
+      return say("game.sectionsThatANewProfileHas");
+    },
     fields: [
       {
         kind: "rows",
@@ -360,22 +731,69 @@ export const lawGroups: readonly LawGroup[] = [
         start: { id: "", name: "", rank: "mods", guidance: "" },
         fields: [
           id,
-          { kind: "text", key: "name", label: "Name" },
-          { kind: "text", key: "rank", label: "Load rank", hint: "its id, or mods" },
-          { kind: "text", key: "guidance", label: "Guidance", wide: true },
-          { kind: "words", key: "tags", label: "Takes the tags", optional: true },
+          {
+            kind: "text",
+            key: "name",
+            get label() {
+              return say("common.name");
+            },
+          },
+          {
+            kind: "text",
+            key: "rank",
+            get label() {
+              return say("game.loadRank");
+            },
+            get hint() {
+              return say("game.itsIdOrMods");
+            },
+          },
+          {
+            kind: "text",
+            key: "guidance",
+            get label() {
+              return say("game.guidance");
+            },
+            wide: true,
+          },
+          {
+            kind: "words",
+            key: "tags",
+            get label() {
+              return say("game.takesTheTags");
+            },
+            optional: true,
+          },
           {
             kind: "choice",
             key: "block",
-            label: "Stays at the",
-            choices: [
-              ["top", "top of its rank"],
-              ["bottom", "bottom of its rank"],
-            ],
+            get label() {
+              return say("game.staysAtThe");
+            },
+            get choices() {
+              return [
+                ["top", say("game.choice.top")],
+                ["bottom", say("game.choice.bottom")],
+              ] as const;
+            },
             optional: true,
           },
-          { kind: "flag", key: "unseated", label: "Arrivals wait here", optional: true },
-          { kind: "flag", key: "closed", label: "Nothing more goes in", optional: true },
+          {
+            kind: "flag",
+            key: "unseated",
+            get label() {
+              return say("game.arrivalsWaitHere");
+            },
+            optional: true,
+          },
+          {
+            kind: "flag",
+            key: "closed",
+            get label() {
+              return say("game.nothingMoreGoesIn");
+            },
+            optional: true,
+          },
         ],
       },
     ],

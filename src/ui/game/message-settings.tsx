@@ -1,6 +1,6 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
 import { Button } from "../kit/button";
 import { messagesSaid, messageTime } from "../workspace/message-choices";
 import { mostKept } from "../workspace/messages";
@@ -14,32 +14,29 @@ export function MessageSettings() {
   return (
     <div className="max-w-2xl space-y-6">
       <KeptChoice
-        title="How long a message is shown"
+        title={say("game.howLongAMessageIsShown")}
         kept={messageTime}
         choices={[
-          ["usual", "5 seconds; 12 where something went wrong, 15 where something can be done about it"],
-          ["long", "three times as long"],
-          ["stay", "until you close it"],
+          ["usual", say("game.5Seconds12WhereSomethingWent")],
+          ["long", say("game.threeTimesAsLong")],
+          ["stay", say("game.untilYouCloseIt")],
         ]}
       />
       <KeptChoice
-        title="Which messages are shown"
+        title={say("game.whichMessagesAreShown")}
         kept={messagesSaid}
         choices={[
-          ["all", "all of them"],
-          ["wrong", "only where something went wrong, or can be done about it"],
+          ["all", say("common.allOfThem")],
+          ["wrong", say("game.onlyWhereSomethingWentWrongOr")],
         ]}
       />
       <section aria-labelledby="message-log" className="space-y-2">
         <h2 id="message-log" className="text-lg font-bold">
-          The log
+          {say("game.theLog")}
         </h2>
-        <p className="text-ink2">
-          This window keeps all messages, shown or not, over a reload: {plural(length, "message")} now, at
-          most {mostKept}.
-        </p>
+        <p className="text-ink2">{say("game.thisWindowKeepsAllMessagesShown", { length, mostKept })}</p>
         <Button disabled={length === 0} onClick={() => messages.empty()}>
-          Clear log
+          {say("game.clearLog")}
         </Button>
       </section>
     </div>

@@ -1,12 +1,12 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useCallback, useEffect, useState } from "react";
-import { plural } from "@/core/messages/parts";
 import type { DataArrived } from "@/server/data-files";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { FileButton } from "../kit/file-button";
-import { dayAndTime, timeOfKept } from "../kit/time-of-kept";
+import { moment, timeOfKept } from "../kit/moment";
 import { postFile } from "../workspace/post-file";
 import { leaveData, listKeptData, lookAtKept, replaceData } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -47,45 +47,42 @@ export function OwnData() {
     if (!taken) return;
     setArrived(null);
     listKept();
-    tell(["Everything was replaced. What was there before can be restored under Settings."]);
+    tell([say("game.everythingWasReplacedWhatWasThere")]);
     go("/overview");
     await workOn(null);
   };
   return (
     <section aria-labelledby="own-data" className="max-w-2xl space-y-2">
       <h2 id="own-data" className="text-lg font-bold">
-        Your data
+        {say("game.yourData")}
       </h2>
-      <p className="text-ink2">
-        Games, profiles with their history, rules, rulebooks, notes, tags and what was read of the shelf, of
-        all games, as one archive. Mods themselves stay where they are.
-      </p>
+      <p className="text-ink2">{say("game.gamesProfilesWithTheirHistoryRules")}</p>
       <div className="flex flex-wrap gap-2">
         <a
           href={`/api/data?token=${token}`}
           download
           className="border-line bg-surface hover:bg-sunk inline-flex h-8 items-center rounded-md border px-3 font-semibold"
         >
-          Save everything as a file
+          {say("game.saveEverythingAsAFile")}
         </a>
         <FileButton
-          of="Archive of everything"
+          of={say("game.archiveOfEverything")}
           accept=".zip,application/zip"
           disabled={busy}
           onFile={(file) => void look(fromFile(file))}
         >
-          {busy ? "Reading the archive…" : "Replace everything from a file…"}
+          {busy ? say("game.readingTheArchive") : say("game.replaceEverythingFromAFile")}
         </FileButton>
       </div>
       {kept.length > 0 && (
         <>
-          <h3 className="text-ink2 text-sm font-semibold">What was there before it was replaced</h3>
+          <h3 className="text-ink2 text-sm font-semibold">{say("game.whatWasThereBeforeItWas")}</h3>
           <ul>
             {kept.map((name) => (
               <li key={name} className="flex items-center gap-2 py-0.5">
-                <span className="grow">Until {timeOfKept(name)}</span>
+                <span className="grow">{say("common.until", { timeOfKept: timeOfKept(name) })}</span>
                 <Button small disabled={busy} onClick={() => void look(fromKept(name))}>
-                  Restore…
+                  {say("game.restore")}
                 </Button>
               </li>
             ))}
@@ -95,27 +92,27 @@ export function OwnData() {
       <Dialog
         open={arrived !== null}
         onClose={leave}
-        title="Replace everything?"
-        hint="It takes the place of all that Seating keeps now, of all games. What is there now is kept and can be restored from here. Folders are named anew under Settings where this installation does not know the game."
+        title={say("game.replaceEverything")}
+        hint={say("game.itTakesThePlaceOfAll")}
       >
         {arrived && (
           <>
-            <p className="text-ink2">Saved {dayAndTime(arrived.summary.made)}:</p>
+            <p className="text-ink2">{say("game.saved", { dayAndTime: moment(arrived.summary.made) })}</p>
             <ul className="my-2 space-y-1">
               {arrived.summary.games.map(({ name, profiles }) => (
                 <li key={name}>
-                  <b>{name}</b>, {plural(profiles.length, "profile")}
+                  <b>{name}</b>, {say("common.profiles2", { count: profiles.length })}
                   {profiles.length > 0 && `: ${profiles.slice(0, 8).join(", ")}`}
-                  {profiles.length > 8 && ` and ${profiles.length - 8} more`}
+                  {profiles.length > 8 && say("common.andMore2", { count: profiles.length - 8 })}
                 </li>
               ))}
             </ul>
             <div className="flex justify-end gap-2">
               <Button look="quiet" onClick={leave}>
-                Cancel
+                {say("common.cancel")}
               </Button>
               <Button look="danger" disabled={busy} onClick={() => void replace(arrived)}>
-                {busy ? "Replacing…" : "Replace everything"}
+                {busy ? say("game.replacing") : say("game.replaceEverything2")}
               </Button>
             </div>
           </>

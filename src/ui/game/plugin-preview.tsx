@@ -1,9 +1,10 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useState } from "react";
 import type { Flaw } from "@/core/game/definition-flaws";
 import { sayProblem } from "@/core/messages/problems";
-import { plural } from "@/core/messages/parts";
 import { GameDefinition } from "@/core/model/game";
 import { PluginLayout } from "@/core/model/plugin-layout";
 import { countingOf, loadRankOf } from "@/core/roster/laws";
@@ -44,10 +45,10 @@ export function PluginPreview({ draft, flaws }: { draft: Draft; flaws: readonly 
       className={`rounded-md border border-dashed p-3 ${over ? "border-pine bg-pine-soft" : "border-line"}`}
     >
       <div className="flex flex-wrap items-center gap-2">
-        <span className="font-semibold">Try it on a plugin:</span>
-        <span className="text-ink2">drop one here, or</span>
-        <FileButton small of="A plugin to try" onFile={(file) => void take(file)}>
-          Choose one…
+        <span className="font-semibold">{say("game.tryItOnAPlugin")}</span>
+        <span className="text-ink2">{say("game.dropOneHereOr")}</span>
+        <FileButton small of={say("game.aPluginToTry")} onFile={(file) => void take(file)}>
+          {say("game.chooseOne")}
         </FileButton>
       </div>
       {tried && <Found tried={tried} draft={draft} flaws={flaws} />}
@@ -66,34 +67,35 @@ function Found({
 }) {
   const layout = PluginLayout.safeParse(draft.pluginLayout);
   if (!layout.success)
-    return <p className="text-ink2 mt-2">The layout is not whole yet; {name} is read as soon as it is.</p>;
+    return <p className="text-ink2 mt-2">{say("game.theLayoutIsNotWholeYet", { name })}</p>;
   const facts = readPluginFacts(bytes, layout.data);
   if (!facts.ok)
     return (
       <p role="status" className="text-brick mt-2">
-        {name} cannot be read so: {sayProblem(facts.refusal)}.
+        {say("game.cannotBeReadSo", { name, problem: sayProblem(facts.refusal) })}
       </p>
     );
   const { title, author, description, date, masters, flags, recordCount, records, lists } = facts.value;
   const laws = flaws.length === 0 ? GameDefinition.safeParse(draft).data : undefined;
   const plugin = { name, header: headerOf(facts.value) };
   const rows: readonly (readonly [string, string])[] = [
-    ["Masters", masters.length > 0 ? `${masters.length}: ${masters.join(", ")}` : "none"],
-    ["Title", title ?? ""],
-    ["Author", author ?? ""],
-    ["Description", description ?? ""],
-    ["Date", date ?? ""],
-    ["Flags", flagWords(flags)],
-    ["Load rank", laws ? rankOf(laws, plugin).label : ""],
-    ["Class", laws ? (countingOf(laws, plugin)?.label ?? "") : ""],
-    ["Records", [String(recordCount), ...records.slice(0, mostShown)].join(" · ")],
-    ["Additive lists", lists > 0 ? String(lists) : ""],
+    [
+      say("common.masters"),
+      masters.length > 0 ? `${masters.length}: ${masters.join(", ")}` : say("common.none"),
+    ],
+    [say("game.title"), title ?? ""],
+    [say("common.author"), author ?? ""],
+    [say("game.description"), description ?? ""],
+    [say("common.date"), date ?? ""],
+    [say("game.flags"), flagWords(flags)],
+    [say("game.loadRank"), laws ? rankOf(laws, plugin).label : ""],
+    [say("common.class"), laws ? (countingOf(laws, plugin)?.label ?? "") : ""],
+    [say("game.records"), [String(recordCount), ...records.slice(0, mostShown)].join(" · ")],
+    [say("game.additiveLists"), lists > 0 ? String(lists) : ""],
   ];
   return (
     <div role="status" className="mt-2">
-      <p>
-        <b>{name}</b>, {plural(bytes.length, "byte")}: this is what was read from it.
-      </p>
+      <p>{rich("game.bytesThisIsWhatWasRead", { name: <b>{name}</b>, count: bytes.length })}</p>
       <dl className="mt-1 grid grid-cols-[6.875rem_minmax(0,1fr)] gap-y-0.5">
         {rows
           .filter(([, value]) => value !== "")
@@ -114,5 +116,5 @@ function rankOf(laws: GameDefinition, plugin: Parameters<typeof loadRankOf>[1]) 
 
 function flagWords(flags: number): string {
   const set = Array.from({ length: 32 }, (_, bit) => bit).filter((bit) => (flags >>> bit) & 1);
-  return `${flags}${set.length > 0 ? `: bits ${set.join(", ")}` : ": no bit set"}`;
+  return `${flags}${set.length > 0 ? say("game.bits", { set: set.join(", ") }) : say("game.noBitSet")}`;
 }

@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { removeGame } from "../workspace/server";
@@ -23,43 +23,42 @@ export function RemoveGame() {
     setBusy(false);
     if (!removed) return;
     ask(false);
-    tell([`${game.name} is removed. What was kept of it can be restored under Settings, Data and undo.`]);
+    tell([say("game.isRemovedWhatWasKeptOf", { name: game.name })]);
     go("/overview");
     await workOn(null);
   };
   return (
     <section aria-labelledby="remove-game" className="max-w-2xl space-y-2">
       <h2 id="remove-game" className="text-lg font-bold">
-        Remove this game
+        {say("game.removeThisGame")}
       </h2>
-      <p className="text-ink2">
-        Seating forgets {game.name}. The game and its mods stay on the disk as they are, the order file too.
-      </p>
+      <p className="text-ink2">{say("game.seatingForgetsTheGameAndIts", { name: game.name })}</p>
       <Button look="danger" onClick={() => ask(true)}>
-        Remove {game.name}…
+        {say("game.remove2", { name: game.name })}
       </Button>
       <Dialog
         open={isAsked}
         onClose={() => ask(false)}
-        title={`Remove ${game.name}?`}
-        hint="Everything that Seating keeps, of all games, is saved as an archive first. Restoring that brings the game back as it was."
+        title={say("game.remove3", { name: game.name })}
+        hint={say("game.everythingThatSeatingKeepsOfAll")}
       >
         <p>
-          {plural(there.length, "profile goes", "profiles go")}
+          {say("game.profilesGo", { count: there.length })}
           {there.length > 0 &&
             `: ${there
               .slice(0, 8)
               .map(({ name }) => name)
               .join(", ")}`}
-          {there.length > 8 && ` and ${there.length - 8} more`}; so do its rules, notes, tags, rulebooks,
-          history and copies of order files.
+          {say("game.soDoItsRulesNotesTags", {
+            rest: there.length > 8 && say("common.andMore2", { count: there.length - 8 }),
+          })}
         </p>
         <div className="mt-3 flex justify-end gap-2">
           <Button look="quiet" onClick={() => ask(false)}>
-            Cancel
+            {say("common.cancel")}
           </Button>
           <Button look="danger" disabled={busy} onClick={() => void remove()}>
-            {busy ? "Removing…" : `Remove ${game.name}`}
+            {busy ? say("game.removing") : say("game.remove4", { name: game.name })}
           </Button>
         </div>
       </Dialog>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
@@ -14,6 +15,7 @@ import { changeDefinition, changeFolders } from "../workspace/server";
 import { Copies } from "../order-file/copies";
 import { usePreference } from "../workspace/use-preference";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { AppearanceSettings } from "./appearance-settings";
 import { ApplicationSettings } from "./application-settings";
 import { DefinitionEditor } from "./definition-editor";
 import { MessageSettings } from "./message-settings";
@@ -21,12 +23,55 @@ import { OwnData } from "./own-data";
 import { RemoveGame } from "./remove-game";
 
 const parts = [
-  { id: "folders", label: "Folders", Content: Folders },
-  { id: "definition", label: "Game definition", Content: Definition },
-  { id: "data", label: "Data and undo", Content: Data },
-  { id: "application", label: "Trial and profiles", Content: ApplicationSettings },
-  { id: "messages", label: "Messages", Content: MessageSettings },
-  { id: "keys", label: "Keys", Content: KeysSettings },
+  {
+    id: "folders",
+    get label() {
+      return say("game.folders");
+    },
+    Content: Folders,
+  },
+  {
+    id: "definition",
+    get label() {
+      return say("game.gameDefinition");
+    },
+    Content: Definition,
+  },
+  {
+    id: "data",
+    get label() {
+      return say("game.dataAndUndo");
+    },
+    Content: Data,
+  },
+  {
+    id: "appearance",
+    get label() {
+      return say("game.appearance.title");
+    },
+    Content: AppearanceSettings,
+  },
+  {
+    id: "application",
+    get label() {
+      return say("game.trialAndProfiles");
+    },
+    Content: ApplicationSettings,
+  },
+  {
+    id: "messages",
+    get label() {
+      return say("common.messages");
+    },
+    Content: MessageSettings,
+  },
+  {
+    id: "keys",
+    get label() {
+      return say("common.keys");
+    },
+    Content: KeysSettings,
+  },
 ] as const;
 
 /** What holds for the game as a whole, and for the application: a page for each. */
@@ -37,8 +82,8 @@ export function SettingsScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 border-b px-5">
-        <h1 className="text-lg font-bold">Settings of {game.name}</h1>
-        <PartLinks label="Pages" view="/settings" parts={parts} present={part} />
+        <h1 className="text-lg font-bold">{say("game.settingsOf", { name: game.name })}</h1>
+        <PartLinks label={say("game.pages")} view="/settings" parts={parts} present={part} />
       </header>
       <div key={`${game.id} ${part}`} className="min-h-0 grow overflow-auto px-5 py-4">
         <Content />
@@ -55,7 +100,7 @@ function Data() {
       <Undo />
       <section aria-labelledby="copies" className="max-w-2xl space-y-2">
         <h2 id="copies" className="text-lg font-bold">
-          Copies of what another program had written
+          {say("common.copiesOfWhatAnotherProgramHad")}
         </h2>
         <Copies />
       </section>
@@ -73,17 +118,17 @@ function Folders() {
     const outcome = await changeFolders(folders);
     unwrap(outcome);
     if (!outcome.ok) return;
-    tell(["The folders are stored; the shelf is read from them now."]);
+    tell([say("game.theFoldersAreStoredTheShelf")]);
     await shelfReading.read();
   };
   return (
     <section aria-labelledby="folders" className="max-w-2xl space-y-3">
       <h2 id="folders" className="text-lg font-bold">
-        Folders
+        {say("game.folders")}
       </h2>
       <FoldersFields folders={folders} sign={game.sign} onChange={setFolders} />
       <Button look="main" disabled={!isChanged || !areNamed(folders)} onClick={() => void store()}>
-        Use these folders
+        {say("common.useTheseFolders")}
       </Button>
     </section>
   );
@@ -95,13 +140,13 @@ function Undo() {
   return (
     <section aria-labelledby="undo" className="max-w-2xl space-y-2">
       <h2 id="undo" className="text-lg font-bold">
-        Undo
+        {say("common.undo")}
       </h2>
       <div className="max-w-52">
-        <Labelled label="Edits kept for undo, of each profile">
+        <Labelled label={say("game.editsKeptForUndoOfEach")}>
           {({ id }) => (
             <NumberField
-              label="Edits kept for undo, of each profile"
+              label={say("game.editsKeptForUndoOfEach")}
               id={id}
               value={kept}
               {...undoRange}
@@ -112,7 +157,7 @@ function Undo() {
           )}
         </Labelled>
       </div>
-      <p className="text-ink2">Older edits are forgotten with the next edit. Restore points stay.</p>
+      <p className="text-ink2">{say("game.olderEditsAreForgottenWithThe")}</p>
     </section>
   );
 }
@@ -124,24 +169,22 @@ function Definition() {
     const outcome = await changeDefinition(definition);
     unwrap(outcome);
     if (!outcome.ok) return false;
-    tell(["The definition is saved; the shelf is scanned by it."]);
+    tell([say("game.theDefinitionIsSavedTheShelf")]);
     void shelfReading.read();
     return true;
   };
   return (
     <section aria-labelledby="laws" className="max-w-5xl">
       <h2 id="laws" className="text-lg font-bold">
-        Game definition
+        {say("game.gameDefinition")}
       </h2>
       <p className="text-ink2">
-        {ownDefinition
-          ? "A definition of your own."
-          : "The definition that came with Seating; once it is changed it is yours, and stays as it is."}
+        {ownDefinition ? say("game.aDefinitionOfYourOwn") : say("game.theDefinitionThatCameWithSeating")}
       </p>
       <DefinitionEditor
         draftKey={`definition-${game.id}`}
         start={game}
-        word="Save definition"
+        word={say("game.saveDefinition")}
         onStore={store}
       />
     </section>

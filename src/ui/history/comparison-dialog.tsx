@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import { compareRosters } from "@/core/compare/rosters";
 import type { ProfileId } from "@/core/model/ids";
@@ -28,7 +29,10 @@ export function ComparisonDialog({
     (): StateSource => (then.kind === "point" ? { point: then.id } : { edit: then.number, of: profile }),
     [then, profile],
   );
-  const title = other === "now" ? `Now, and ${nameOfMoment(then)}` : `What it changed: ${then.what}`;
+  const title =
+    other === "now"
+      ? say("history.nowAnd", { nameOfMoment: nameOfMoment(then) })
+      : say("history.whatItChanged", { what: then.what });
   return (
     <Dialog open onClose={onClose} title={title} size="large">
       {other === "now" ? (
@@ -52,12 +56,12 @@ function WhatItChanged({ number, profile }: { number: number; profile: ProfileId
     () => here && there && compareRosters(here, there, tiedPairs(here, ties)),
     [here, there, ties],
   );
-  if (!here || !there || !differences) return <p className="text-ink2 py-3">Reading it…</p>;
+  if (!here || !there || !differences) return <p className="text-ink2 py-3">{say("common.readingIt")}</p>;
   if (differences.length === 0)
-    return <p className="text-ink2">Nothing that is compared: it led to another list, say.</p>;
+    return <p className="text-ink2">{say("history.nothingThatIsComparedItLed")}</p>;
   return (
     <>
-      <p className="text-ink2 mb-2 text-sm">Here is before the edit, there after it.</p>
+      <p className="text-ink2 mb-2 text-sm">{say("history.hereIsBeforeTheEditThere")}</p>
       <DifferenceGrid here={here} there={there} differences={differences} />
     </>
   );

@@ -1,6 +1,7 @@
 "use client";
 
-import { format } from "date-fns";
+import { moment } from "../kit/moment";
+import { say } from "@/core/language/say";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { labelText } from "@/core/messages/labels";
 import { titleOfId } from "@/core/roster/roster";
@@ -37,20 +38,20 @@ export function HistoryTab() {
     return [
       {
         id: "go-back",
-        title: () => "Go back to this point",
+        title: () => say("history.goBackToThisPoint"),
         keys: ["Enter"],
         isPossible: (rows) => isOne(rows) && !rows[0]!.isNow,
         run: ([moment]) => void back(moment!),
       },
       {
         id: "compare",
-        title: () => "Compare it with now…",
+        title: () => say("history.compareItWithNow"),
         isPossible: (rows) => isOne(rows) && !rows[0]!.isNow,
         run: ([moment]) => setCompared({ then: moment!, with: "now" }),
       },
       {
         id: "changed",
-        title: () => "Show what it changed…",
+        title: () => say("history.showWhatItChanged"),
         isPossible: (rows) => isOne(rows) && rows[0]!.kind === "edit",
         run: ([moment]) => setCompared({ then: moment!, with: "before" }),
       },
@@ -58,9 +59,9 @@ export function HistoryTab() {
   }, [back]);
   const chosen = moments.filter(({ key }) => selection.selected.includes(key));
   return (
-    <section aria-label="History" className="flex min-h-0 grow flex-col">
+    <section aria-label={say("common.history")} className="flex min-h-0 grow flex-col">
       <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 px-3">
-        <h2 className="mr-2 font-bold">History of {roster.profile.name}</h2>
+        <h2 className="mr-2 font-bold">{say("history.historyOf", { name: roster.profile.name })}</h2>
         {commands.map((command) => (
           <Button
             key={command.id}
@@ -74,14 +75,14 @@ export function HistoryTab() {
       </header>
       <ListGrid
         kind="history"
-        label="Edits and restore points"
+        label={say("history.editsAndRestorePoints")}
         rows={moments}
         keyOf={keyOf}
         columns={columns}
         commands={commands}
         selection={selection}
         onSelection={setSelection}
-        empty="Nothing has been changed in this profile yet."
+        empty={say("history.nothingHasBeenChangedInThis")}
         className="border-line min-h-0 grow border-t"
       />
       {compared && (
@@ -96,16 +97,20 @@ const keyOf = ({ key }: Moment): string => key;
 const columns: readonly GridColumn<Moment>[] = [
   {
     id: "at",
-    label: "When",
+    get label() {
+      return say("common.when");
+    },
     width: 128,
     isFixed: true,
     isMono: true,
-    text: ({ at }) => format(at, "d MMM HH:mm:ss"),
+    text: ({ at }) => moment(at),
     sortBy: ({ at }) => at.getTime(),
   },
   {
     id: "what",
-    label: "What was done",
+    get label() {
+      return say("history.whatWasDone");
+    },
     width: 150,
     isFixed: true,
     isMain: true,
@@ -116,10 +121,18 @@ const columns: readonly GridColumn<Moment>[] = [
   },
   {
     id: "state",
-    label: "State",
+    get label() {
+      return say("common.state");
+    },
     width: 150,
     text: ({ kind, isNow, isUndone }) =>
-      kind === "point" ? "restore point" : isNow ? "the profile now" : isUndone ? "undone" : "",
+      kind === "point"
+        ? say("history.restorePoint")
+        : isNow
+          ? say("history.theProfileNow")
+          : isUndone
+            ? "undone"
+            : "",
   },
 ];
 

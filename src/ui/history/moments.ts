@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { JournalLine } from "@/server/operations/history";
 import type { Journal } from "./journal";
 
@@ -19,8 +20,8 @@ export type Moment = Shown &
 
 /** As a part of a sentence: "as it was …". */
 export function nameOfMoment({ kind, what }: Moment): string {
-  if (kind === "start") return "before all edits that are kept";
-  return kind === "point" ? `at “${what}”` : `after “${what}”`;
+  if (kind === "start") return say("history.beforeAllEditsThatAreKept");
+  return kind === "point" ? say("history.at", { what }) : say("history.after", { what });
 }
 
 interface Point {
@@ -41,7 +42,7 @@ export function momentsOf(
 ): readonly Moment[] {
   const edits = lines.map((line): Moment => ({
     kind: "edit",
-    key: `edit ${line.number}`,
+    key: say("history.edit", { number: line.number }),
     number: line.number,
     at: new Date(line.at),
     what: words(line),
@@ -56,7 +57,7 @@ export function momentsOf(
           key: "start",
           number: oldest.number - 1,
           at: new Date(oldest.at),
-          what: oldest.number > 1 ? "before the oldest edit that is kept" : "as it was at first",
+          what: oldest.number > 1 ? say("history.beforeTheOldestEditThatIs") : say("history.asItWasAtFirst"),
           isNow: present < oldest.number,
           isUndone: false,
         },

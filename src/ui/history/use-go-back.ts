@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useCallback } from "react";
 import { goBack, goToEdit } from "../workspace/server";
 import { useWorkspace } from "../workspace/workspace.client";
@@ -18,8 +19,8 @@ export function useGoBack(): (to: Moment) => Promise<void> {
       refresh();
       tell([
         to.kind === "point"
-          ? `Back at “${to.what}”. Undo takes you forward again.`
-          : `The profile is as it was ${nameOfMoment(to)}.`,
+          ? say("history.backAtUndoTakesYouForward", { what: to.what })
+          : say("history.theProfileIsAsItWas", { nameOfMoment: nameOfMoment(to) }),
       ]);
     },
     [editor, unwrap, tell, refresh],

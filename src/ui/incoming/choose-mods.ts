@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { archiveEndings, isArchiveName } from "@/formats/archive-name";
 import { foldersOfFiles, packFiles, type Dropped } from "./dropped-files";
 import { offerMods } from "./offered-mods";
@@ -6,7 +7,10 @@ import { offerMods } from "./offered-mods";
 export function chooseMods(what: "archives" | "folder"): void {
   const input = document.createElement("input");
   input.type = "file";
-  input.setAttribute("aria-label", what === "folder" ? "Folder of a mod" : "Archives of mods");
+  input.setAttribute(
+    "aria-label",
+    what === "folder" ? say("incoming.folderOfAMod") : say("incoming.archivesOfMods"),
+  );
   if (what === "folder") input.webkitdirectory = true;
   else {
     input.multiple = true;

@@ -1,8 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { useMemo, useState } from "react";
-import { plural } from "@/core/messages/parts";
 import type { SectionId } from "@/core/model/ids";
 import { sayProblem } from "@/core/messages/problems";
 import { needsOf, type NeedStanding } from "@/core/roster/needs";
@@ -30,11 +30,21 @@ export interface Wanted {
 }
 
 const standingWords: Record<NeedStanding, string> = {
-  on: "on in this profile",
-  off: "in this profile, off",
-  shelf: "on the shelf, not in this profile",
-  "other-version": "here in another version",
-  missing: "not here",
+  get on() {
+    return say("incoming.onInThisProfile");
+  },
+  get off() {
+    return say("incoming.inThisProfileOff");
+  },
+  get shelf() {
+    return say("incoming.onTheShelfNotInThis");
+  },
+  get "other-version"() {
+    return say("incoming.hereInAnotherVersion");
+  },
+  get missing() {
+    return say("common.notHere");
+  },
 };
 const mostShown = 6;
 
@@ -70,26 +80,27 @@ export function IncomingDialog({
   const faults = mod.plugins.filter((plugin) => plugin.problem);
   const turn = (id: string) => setOn(on.includes(id) ? on.filter((each) => each !== id) : [...on, id]);
   return (
-    <Dialog open onClose={onLeave} title={`Add ${mod.name}`} size="medium">
+    <Dialog open onClose={onLeave} title={say("incoming.add", { name: mod.name })} size="medium">
       <div className="space-y-3">
         <p>
-          <span className="font-mono text-sm">{versionText(mod.version) || "no version"}</span>
-          {mod.author && ` by ${mod.author}`} · {formatSize(mod.size)}, {plural(mod.files, "file")}
-          {mod.plugins.length > 0 && `, ${plural(mod.plugins.length, "plugin")}`}
-          {parts > 0 && `, ${plural(parts, "part")} to choose from`} · not damaged
+          <span className="font-mono text-sm">{versionText(mod.version) || say("common.noVersion")}</span>
+          {mod.author && say("common.by", { author: mod.author })} · {formatSize(mod.size)},{" "}
+          {say("common.files", { files: mod.files })}
+          {mod.plugins.length > 0 && `, ${say("common.plugins3", { count: mod.plugins.length })}`}
+          {say("incoming.notDamaged", { rest: parts > 0 && say("incoming.partsToChooseFrom", { parts }) })}
         </p>
         {mod.summary && <p className="text-ink2">{mod.summary}</p>}
         {!mod.manifest && (
           <div className="grid grid-cols-[1fr_8.75rem] gap-3">
             <Field
-              label="Name"
-              hint="It says nothing of itself: these are proposed by the name of its file."
+              label={say("common.name")}
+              hint={say("incoming.itSaysNothingOfItselfThese")}
               value={named.name}
               maxLength={120}
               onChange={(event) => setNamed({ ...named, name: event.target.value })}
             />
             <Field
-              label="Version"
+              label={say("common.version")}
               value={named.version}
               maxLength={40}
               onChange={(event) => setNamed({ ...named, version: event.target.value })}
@@ -99,17 +110,19 @@ export function IncomingDialog({
         {versions.length > 0 && (
           <p className="bg-saffron-soft rounded-md p-2">
             {isHere
-              ? "Just this lies on the shelf already."
-              : `The shelf holds it in ${versions.map(({ version }) => version).join(", ")} already; the newest one counts, where a profile does not say otherwise.`}
+              ? say("incoming.justThisLiesOnTheShelf")
+              : say("incoming.theShelfHoldsItInAlready", {
+                  versions: versions.map(({ version }) => version).join(", "),
+                })}
           </p>
         )}
         {faults.map((plugin) => (
           <p key={plugin.name} className="text-brick">
-            {plugin.name} cannot be loaded: {sayProblem(plugin.problem!)}.
+            {say("incoming.cannotBeLoaded", { name: plugin.name, problem: sayProblem(plugin.problem!) })}
           </p>
         ))}
         {needs.length > 0 && (
-          <Part title="It needs">
+          <Part title={say("incoming.itNeeds")}>
             <ul>
               {needs.map(({ name, standing, mod: found }) => (
                 <li key={name} className="flex min-h-6 items-center gap-2">
@@ -125,7 +138,7 @@ export function IncomingDialog({
                         checked={on.includes(found.id)}
                         onChange={() => turn(found.id)}
                       />
-                      switch it on too
+                      {say("incoming.switchItOnToo")}
                     </label>
                   )}
                 </li>
@@ -133,15 +146,15 @@ export function IncomingDialog({
             </ul>
           </Part>
         )}
-        <Part title="Files of the same names">
+        <Part title={say("incoming.filesOfTheSameNames")}>
           {overlaps.length === 0 ? (
-            <p className="text-ink2">None: it overrides nothing, and nothing overrides it.</p>
+            <p className="text-ink2">{say("incoming.noneItOverridesNothingAndNothing")}</p>
           ) : (
             <ul>
               {overlaps.slice(0, mostShown).map(({ mod: other, files }) => (
                 <li key={other}>
                   <b>{roster.stock.shelf.find(({ id }) => id === other)?.name ?? other}</b>:{" "}
-                  {plural(files.length, "file")}{" "}
+                  {say("common.files2", { count: files.length })}{" "}
                   <span className="text-ink2 font-mono text-sm break-all">
                     {files[0]}
                     {files.length > 1 && " …"}
@@ -149,23 +162,25 @@ export function IncomingDialog({
                 </li>
               ))}
               {overlaps.length > mostShown && (
-                <li className="text-ink2">and {plural(overlaps.length - mostShown, "other mod")}</li>
+                <li className="text-ink2">
+                  {say("incoming.andOtherMods", { count: overlaps.length - mostShown })}
+                </li>
               )}
-              <li className="text-ink2">Of two that are on, the one that loads later wins.</li>
+              <li className="text-ink2">{say("incoming.ofTwoThatAreOnThe")}</li>
             </ul>
           )}
         </Part>
         {sections.length > 0 && (
-          <Part title="Where it would sit">
+          <Part title={say("incoming.whereItWouldSit")}>
             <ul>
               {sections.map(({ key, what, section, choices }) => (
                 <li key={key} className="flex min-h-7 items-center gap-2">
                   <span className="min-w-0 truncate font-mono text-sm">{what}</span>
-                  <span className="shrink-0">at the end of</span>
+                  <span className="shrink-0">{say("incoming.atTheEndOf")}</span>
                   {choices.length > 1 ? (
                     <Select
                       small
-                      label={`Section of ${what}`}
+                      label={say("incoming.sectionOf", { what })}
                       value={chosen[key] ?? section.id}
                       options={choices.map(({ id, name }) => ({ value: id, words: name }))}
                       onChoose={(id) => setChosen({ ...chosen, [key]: id as SectionId })}
@@ -186,14 +201,14 @@ export function IncomingDialog({
             checked={add}
             onChange={(event) => setAdd(event.target.checked)}
           />
-          Add it to this profile, switched off until you choose it
+          {say("incoming.addItToThisProfileSwitched")}
         </label>
         <div className="flex justify-end gap-2">
           <Button look="quiet" onClick={onLeave}>
-            Cancel
+            {say("common.cancel")}
           </Button>
           <Button look="main" disabled={busy || isHere} onClick={() => onTake(wanted)}>
-            {busy ? "Adding…" : "Add to shelf"}
+            {busy ? say("incoming.adding") : say("incoming.addToShelf")}
           </Button>
         </div>
       </div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { useEffect, useEffectEvent, useState } from "react";
 import { addMods, switchMods } from "@/core/edit/edits";
@@ -29,11 +30,7 @@ export function IncomingMods() {
   const asked = useEditor((state) => (asking ? state.roster.modOf.get(asking) : undefined)) ?? null;
   const look = (mods: readonly Dropped[]) => {
     if (mods.length > 0) setWaiting((before) => [...before, ...mods]);
-    else
-      tell(
-        ["That is neither a mod nor a list: drop an archive (.zip, .7z, .rar), a folder, or a lineup."],
-        "wrong",
-      );
+    else tell([say("incoming.thatIsNeitherAModNor")], "wrong");
   };
   useOfferedMods(look);
   const isOver = useDrop(look, (list) => {
@@ -85,7 +82,9 @@ export function IncomingMods() {
     if (added) editor.dispatch(added);
     const switched = switchMods(editor.getState().roster, needed, true);
     if (switched) editor.dispatch(switched);
-    tell([`${[mod.name, versionText(mod.version)].filter(Boolean).join(" ")} is on the shelf.`]);
+    tell([
+      say("incoming.isOnTheShelf", { value: [mod.name, versionText(mod.version)].filter(Boolean).join(" ") }),
+    ]);
     if (add && hasParts(mod.manifest)) setAsking(mod.id);
   };
   return (
@@ -93,7 +92,7 @@ export function IncomingMods() {
       {isOver && (
         <div className="border-pine bg-pine-soft/70 pointer-events-none fixed inset-3 z-40 flex items-center justify-center rounded-lg border-2 border-dashed">
           <p className="bg-surface rounded-md px-4 py-2 text-lg font-semibold shadow-xl">
-            Drop mods here, archives or folders, or a lineup
+            {say("incoming.dropModsHereArchivesOrFolders")}
           </p>
         </div>
       )}
@@ -102,7 +101,7 @@ export function IncomingMods() {
           role="status"
           className="bg-surface border-line fixed bottom-12 left-1/2 z-40 -translate-x-1/2 rounded-md border px-4 py-2 shadow-xl"
         >
-          Looking into {next.name}…
+          {say("incoming.lookingInto", { name: next.name })}
         </p>
       )}
       {incoming && (

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
 import { Floor } from "./floor";
@@ -40,7 +41,7 @@ export function Dialog({
           <Primitive.Title className="text-lg font-bold">{title}</Primitive.Title>
           {hint && <Primitive.Description className="text-ink2 mt-1">{hint}</Primitive.Description>}
           <div className="mt-3">
-            <Floor what="This dialog">{children}</Floor>
+            <Floor what={say("kit.thisDialog")}>{children}</Floor>
           </div>
         </Primitive.Content>
       </Primitive.Portal>

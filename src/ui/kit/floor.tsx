@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Component, type ReactNode } from "react";
 import { Button } from "./button";
 
@@ -16,15 +17,17 @@ export function FaultNote({
   const details = [what, error.message, error.digest, error.stack].filter(Boolean).join("\n");
   return (
     <div role="alert" className="text-ink space-y-2 p-5">
-      <h2 className="text-lg font-bold">{what} could not be shown</h2>
+      <h2 className="text-lg font-bold">{say("kit.couldNotBeShown", { what })}</h2>
       <p className="text-ink2 max-w-prose">
-        A fault of Seating, not of your mods:{" "}
-        {(error.message || "it says nothing of itself").replace(/\.$/, "")}. What is stored is as it was.
+        {say("kit.aFaultOfSeatingNotOf")}
+        {say("kit.whatIsStoredIsAsIt", {
+          replace: (error.message || say("kit.itSaysNothingOfItself")).replace(/\.$/, ""),
+        })}
       </p>
       <div className="flex gap-2">
-        <Button onClick={onAgain}>Try again</Button>
+        <Button onClick={onAgain}>{say("kit.tryAgain")}</Button>
         <Button look="quiet" onClick={() => void navigator.clipboard.writeText(details)}>
-          Copy the details
+          {say("kit.copyTheDetails")}
         </Button>
       </div>
     </div>

@@ -1,3 +1,5 @@
+import { spokenLanguage } from "@/core/language/say";
+
 const units = ["B", "kB", "MB", "GB", "TB"];
 
 /** Bytes in decimal units, with one digit after the point below ten. */
@@ -8,5 +10,18 @@ export function formatSize(bytes: number): string {
     value /= 1000;
     unit++;
   }
-  return `${unit > 0 && value < 10 ? value.toFixed(1) : Math.round(value)} ${units[unit]}`;
+  const digits = unit > 0 && value < 10 ? 1 : 0;
+  return `${numberForm(digits).format(value)} ${units[unit]}`;
+}
+
+const forms = new Map<string, Intl.NumberFormat>();
+
+function numberForm(digits: number): Intl.NumberFormat {
+  const { tag } = spokenLanguage();
+  const key = `${tag} ${digits}`;
+  const form =
+    forms.get(key) ??
+    new Intl.NumberFormat(tag, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  forms.set(key, form);
+  return form;
 }

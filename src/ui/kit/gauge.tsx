@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 /** How much of a number of places is used; past the cap it is drawn in the blocker colour. */
 export function Gauge({
   label,
@@ -17,7 +18,7 @@ export function Gauge({
       <span className={`text-ink2 ${wide ? "w-11" : ""}`}>{label}</span>
       <span
         role="meter"
-        aria-label={`${label} places used`}
+        aria-label={say("kit.placesUsed", { label })}
         aria-valuenow={used}
         aria-valuemin={0}
         aria-valuemax={cap}

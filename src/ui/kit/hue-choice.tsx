@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { hueCount } from "./hues";
 import { Swatch } from "./swatch";
 
@@ -14,14 +15,14 @@ export function HueChoice({
   const choices = [...(orNone ? [null] : []), ...Array.from({ length: hueCount }, (_, at) => at)];
   return (
     <fieldset>
-      <legend className="text-ink2 mb-1 text-sm font-semibold">Colour</legend>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">{say("kit.colour")}</legend>
       <div className="flex gap-1">
         {choices.map((each) => (
           <button
             key={String(each)}
             type="button"
             aria-pressed={value === each}
-            aria-label={each === null ? "No colour" : `Colour ${each + 1}`}
+            aria-label={each === null ? say("kit.noColour") : say("kit.colour2", { each: each + 1 })}
             onClick={() => onChoose(each)}
             className={`flex h-7 w-7 items-center justify-center rounded-md border ${value === each ? "border-ink" : "hover:bg-sunk border-transparent"}`}
           >

@@ -25,6 +25,13 @@ export class Kept<T> {
     for (const listener of this.listeners) listener();
   };
 
+  /** Makes it the standard one; what is returned takes that back. */
+  readonly back = (): (() => void) => {
+    const before = this.get();
+    this.set(this.standard);
+    return () => this.set(before);
+  };
+
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

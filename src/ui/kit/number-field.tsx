@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useId, useState } from "react";
 import { inputLook } from "./field";
 
@@ -100,10 +101,11 @@ export function takenNumber(
 ): { readonly value: number | null | undefined; readonly said: string } {
   const text = typed.trim().replace(",", ".");
   if (text === "")
-    return isNeeded ? { value: undefined, said: "A number is needed" } : { value: null, said: "" };
+    return isNeeded ? { value: undefined, said: say("kit.aNumberIsNeeded") } : { value: null, said: "" };
   const number = Number(text);
-  if (!Number.isFinite(number)) return { value: undefined, said: `“${typed.trim()}” is no number` };
-  if (number < least) return { value: least, said: `${number} is too small: ${least} is the least` };
-  if (number > most) return { value: most, said: `${number} is too large: ${most} is the most` };
+  if (!Number.isFinite(number))
+    return { value: undefined, said: say("kit.isNoNumber", { typed: typed.trim() }) };
+  if (number < least) return { value: least, said: say("kit.isTooSmallIsTheLeast", { number, least }) };
+  if (number > most) return { value: most, said: say("kit.isTooLargeIsTheMost", { number, most }) };
   return { value: number, said: "" };
 }

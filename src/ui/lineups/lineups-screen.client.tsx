@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { ProfileId } from "@/core/model/ids";
@@ -14,10 +15,30 @@ import { useGo } from "../workspace/use-go";
 import { PartLinks } from "../workspace/part-links";
 
 const parts = [
-  { id: "out", label: "Out" },
-  { id: "in", label: "In" },
-  { id: "following", label: "Following" },
-  { id: "together", label: "Together" },
+  {
+    id: "out",
+    get label() {
+      return say("lineups.out");
+    },
+  },
+  {
+    id: "in",
+    get label() {
+      return say("common.in");
+    },
+  },
+  {
+    id: "following",
+    get label() {
+      return say("lineups.following");
+    },
+  },
+  {
+    id: "together",
+    get label() {
+      return say("lineups.together");
+    },
+  },
 ] as const;
 
 /** Lists out of this machine, into it, and the one that the profile follows. */
@@ -39,8 +60,8 @@ export function LineupsScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-4 border-b px-4">
-        <h1 className="text-lg font-bold">Lineups</h1>
-        <PartLinks label="Parts" view="/lineups" parts={parts} present={part} />
+        <h1 className="text-lg font-bold">{say("common.lineups")}</h1>
+        <PartLinks label={say("common.parts")} view="/lineups" parts={parts} present={part} />
       </header>
       {part === "out" && <ListOut />}
       {part === "in" && (

@@ -1,6 +1,7 @@
 "use client";
 
-import { format } from "date-fns";
+import { moment } from "../kit/moment";
+import { say } from "@/core/language/say";
 import { useEffect, useState } from "react";
 import type { CopyListed } from "@/server/operations/order-file";
 import { Button } from "../kit/button";
@@ -21,14 +22,10 @@ export function Copies() {
     };
   }, [onDisk, view.game.id, unwrap]);
   const putBack = async ({ id, path, at }: CopyListed) => {
-    if (await orderFile.putBack(id)) tell([`${path} is as it was kept on ${when(at)}.`]);
+    if (await orderFile.putBack(id)) tell([say("orderFile.isAsItWasKeptOn", { path, when: moment(at) })]);
   };
   if (!copies || copies.length === 0)
-    return (
-      <p className="text-ink2 text-sm">
-        None yet. One is kept before Seating writes over what it did not write.
-      </p>
-    );
+    return <p className="text-ink2 text-sm">{say("orderFile.noneYetOneIsKeptBefore")}</p>;
   return (
     <ul>
       {copies.map((copy) => (
@@ -38,15 +35,13 @@ export function Copies() {
           </span>
           <span className="text-ink3 shrink-0">{formatSize(copy.size)}</span>
           <time dateTime={copy.at} className="text-ink3 shrink-0 font-mono" suppressHydrationWarning>
-            {when(copy.at)}
+            {moment(copy.at)}
           </time>
           <Button small onClick={() => void putBack(copy)}>
-            Restore
+            {say("common.restore")}
           </Button>
         </li>
       ))}
     </ul>
   );
 }
-
-const when = (at: string): string => format(new Date(at), "d MMM HH:mm");

@@ -1,6 +1,7 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
+import { itemCount } from "@/core/messages/counts";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -11,21 +12,21 @@ export function FirstOrderBar() {
   const count = onDisk.order?.length ?? 0;
   if (roster.mods.length > 0 || count === 0) return null;
   const isReady = view.stock.shelf.length > 0 && !shelfReading.busy;
-  const noun = view.game.lists.includes("plugins") ? "plugin" : "mod";
+  const list = view.game.lists.includes("plugins") ? "plugins" : "mods";
   return (
     <aside
-      aria-label="The order that the game has"
+      aria-label={say("orderFile.theOrderThatTheGameHas")}
       className="border-line bg-pine-soft flex items-center gap-3 border-b px-5 py-2"
     >
       <p className="grow">
-        {view.game.name} has an order of {plural(count, noun)} already; this profile is empty.
-        {!isReady && " The shelf has to be read first, so that it is known what brings them."}
+        {say("orderFile.hasAnOrderOfAlreadyThis", { name: view.game.name, count: itemCount(list, count) })}
+        {!isReady && say("orderFile.theShelfHasToBeRead")}
       </p>
       <Button look="quiet" disabled={!isReady} onClick={() => void orderFile.look()}>
-        Compare orders
+        {say("orderFile.compareOrders")}
       </Button>
       <Button look="main" disabled={!isReady} onClick={() => void orderFile.takeOver()}>
-        Apply the order that the game has now
+        {say("orderFile.applyTheOrderThatTheGame")}
       </Button>
     </aside>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Button } from "../kit/button";
 import { useWorkspace } from "../workspace/workspace.client";
 import { useStanding } from "./standing";
@@ -11,12 +12,12 @@ export function OrderFileButton({ small = false }: { small?: boolean }) {
   if (standing === "theirs")
     return (
       <Button small={small} onClick={() => void orderFile.look()}>
-        Look at the order file
+        {say("common.lookAtTheOrderFile")}
       </Button>
     );
   return (
     <Button small={small} onClick={() => void orderFile.write()} disabled={standing === "current"}>
-      {standing === "current" ? "It is current" : "Write order file"}
+      {standing === "current" ? say("orderFile.itIsCurrent") : say("common.writeOrderFile")}
     </Button>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
+import { itemCount } from "@/core/messages/counts";
 import type { TheirOrder } from "@/server/operations/order-file";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -15,8 +16,8 @@ export function OrderFileDialog() {
       open={theirs !== null}
       onClose={leave}
       size="large"
-      title={`${theirs?.path ?? ""} is not as Seating wrote it`}
-      hint="It comes from the game or from another program, or somebody has edited it. Nothing is changed before you choose."
+      title={say("orderFile.isNotAsSeatingWroteIt", { path: theirs?.path ?? "" })}
+      hint={say("orderFile.itComesFromTheGameOr")}
     >
       {theirs && <Ways theirs={theirs} />}
     </Dialog>
@@ -25,39 +26,42 @@ export function OrderFileDialog() {
 
 function Ways({ theirs }: { theirs: TheirOrder }) {
   const { orderFile } = useWorkspace();
-  const main = useEditor((state) => (state.view.game.lists.includes("plugins") ? "plugin" : "mod"));
+  const main = useEditor((state) => (state.view.game.lists.includes("plugins") ? "plugins" : "mods"));
   const { writing, unknown, count } = theirs;
   const isKnown = count > unknown.length;
   return (
     <div className="space-y-4">
       <section>
-        <h3 className="font-bold">What writing this profile would change in it</h3>
+        <h3 className="font-bold">{say("orderFile.whatWritingThisProfileWouldChange")}</h3>
         <div className="mt-1 grid grid-cols-3 gap-4">
-          <Names title="Lines that go" names={writing.goes} />
-          <Names title="Lines that come" names={writing.comes} />
-          <Names title="Lines that move" names={writing.moves} />
+          <Names title={say("orderFile.linesThatGo")} names={writing.goes} />
+          <Names title={say("orderFile.linesThatCome")} names={writing.comes} />
+          <Names title={say("orderFile.linesThatMove")} names={writing.moves} />
         </div>
       </section>
       {unknown.length > 0 && (
         <section>
           <h3 className="font-bold">
-            {plural(unknown.length, main)} of its {count} {unknown.length === 1 ? "is" : "are"} brought by
-            nothing on the shelf
+            {say("orderFile.ofItsAreBroughtByNothing", {
+              count: itemCount(main, unknown.length),
+              count2: count,
+              count3: unknown.length,
+            })}
           </h3>
           <Names title="" names={unknown} />
-          <p className="text-ink2 text-sm">Taking the order over leaves them out.</p>
+          <p className="text-ink2 text-sm">{say("orderFile.takingTheOrderOverLeavesThem")}</p>
         </section>
       )}
       <div className="flex flex-wrap justify-end gap-2">
         <Button look="quiet" onClick={orderFile.leave}>
-          Leave both as they are
+          {say("orderFile.leaveBothAsTheyAre")}
         </Button>
         <Button look={isKnown ? "plain" : "main"} onClick={() => void orderFile.writeOver()}>
-          Keep a copy and write over it
+          {say("orderFile.keepACopyAndWriteOver")}
         </Button>
         {isKnown && (
           <Button look="main" onClick={() => void orderFile.takeOver()}>
-            Apply the order that the game has now
+            {say("orderFile.applyTheOrderThatTheGame")}
           </Button>
         )}
       </div>

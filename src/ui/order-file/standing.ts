@@ -1,5 +1,5 @@
+import { say } from "@/core/language/say";
 import { orderFileGap, standingOf, type OrderFileGap, type OrderFileStanding } from "@/core/check/order-file";
-import { plural } from "@/core/messages/parts";
 import { useEditor } from "../workspace/workspace.client";
 
 interface Standing {
@@ -18,13 +18,18 @@ export function useStanding(): Standing {
 }
 
 function standingWords(standing: OrderFileStanding, gap: OrderFileGap | null): string {
-  if (!gap) return "The game reads this order";
-  if (standing === "absent") return "The game’s order file is not written yet";
-  if (standing === "theirs") return "Another program wrote the game’s order file";
-  if (standing === "ahead") return "The game’s order file is ahead: it was written before you undid";
-  const changes = [gap.added > 0 && `${gap.added} to add`, gap.removed > 0 && `${gap.removed} to take out`];
+  if (!gap) return say("orderFile.theGameReadsThisOrder");
+  if (standing === "absent") return say("orderFile.theGameSOrderFileIs");
+  if (standing === "theirs") return say("orderFile.anotherProgramWroteTheGameS");
+  if (standing === "ahead") return say("orderFile.theGameSOrderFileIs2");
+  const changes = [
+    gap.added > 0 && say("common.toAdd", { added: gap.added }),
+    gap.removed > 0 && say("common.toTakeOut", { removed: gap.removed }),
+  ];
   const listed = changes.filter(Boolean).join(", ");
   if (gap.moves > 0)
-    return `The game’s order file is ${plural(gap.moves, "move")} behind${listed ? `, ${listed}` : ""}`;
-  return listed ? `The game’s order file has ${listed}` : "The game opens other mods than these";
+    return say("orderFile.theGameSOrderFileIs3", { moves: gap.moves, rest: listed ? `, ${listed}` : "" });
+  return listed
+    ? say("orderFile.theGameSOrderFileHas", { listed })
+    : say("orderFile.theGameOpensOtherModsThan");
 }

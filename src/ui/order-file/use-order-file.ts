@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useCallback, useMemo, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
@@ -44,7 +45,7 @@ export function useOrderFile(
       setTheirs(null);
       editor.setOnDisk(onDisk);
       const { path } = editor.getState().view.game.orderFile;
-      tell([`${path} is written: the game reads this order now.`]);
+      tell([say("orderFile.isWrittenTheGameReadsThis", { path })]);
       return true;
     },
     [editor, unwrap, tell, look],
@@ -55,7 +56,7 @@ export function useOrderFile(
     if (!unwrap(await takeOverOrder(profile.id, profile.version))) return;
     setTheirs(null);
     await editor.reload();
-    tell(["The profile has the order of the game now. Undo takes it back."]);
+    tell([say("orderFile.theProfileHasTheOrderOf")]);
   }, [editor, unwrap, tell]);
   const putBack = useCallback(
     async (copy: string) => {

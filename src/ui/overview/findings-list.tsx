@@ -1,8 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
-import { plural } from "@/core/messages/parts";
 import { wantsOf } from "@/core/depot/offers";
 import { newerVersions, type VersionChange } from "@/core/edit/versions";
 import { fixEdit, isEditing } from "@/core/check/fix-edit";
@@ -25,13 +25,9 @@ export function FindingsList() {
   const checked = useEditor((state) => state.checked);
   const groups = useMemo(() => groupFindings(findings), [findings]);
   const [all, setAll] = useState(false);
-  if (!checked) return <p className="text-ink2 py-3">Checking…</p>;
+  if (!checked) return <p className="text-ink2 py-3">{say("common.checking")}</p>;
   if (findings.length === 0)
-    return (
-      <p className="text-ink2 py-3">
-        Nothing is the matter: every need is met, and the game reads this order.
-      </p>
-    );
+    return <p className="text-ink2 py-3">{say("overview.nothingIsTheMatterEveryNeed")}</p>;
   const shown = all ? groups : groups.slice(0, mostAtFirst);
   return (
     <>
@@ -43,7 +39,7 @@ export function FindingsList() {
       </ul>
       {shown.length < groups.length && (
         <Button look="quiet" small onClick={() => setAll(true)} className="mt-2">
-          Show {groups.length - shown.length} more
+          {say("overview.showMore", { count: groups.length - shown.length })}
         </Button>
       )}
     </>
@@ -56,7 +52,7 @@ function GetAll({ findings }: { findings: readonly Finding[] }) {
   if (wants.length < 2) return null;
   return (
     <p className="flex items-center gap-3 py-2">
-      <span>{plural(wants.length, "thing")} are missing here.</span>
+      <span>{say("overview.thingsAreMissingHere", { count: wants.length })}</span>
       <GetMissing wants={wants} />
     </p>
   );
@@ -98,10 +94,10 @@ function GroupRow({ group }: { group: FindingGroup }) {
               small
               look="quiet"
               aria-expanded={isOpen}
-              aria-label={`${isOpen ? "Fold them" : `Show all ${findings.length}`}: ${findingTitle[first!.id]}`}
+              aria-label={`${isOpen ? say("overview.foldThem") : say("overview.showAll", { count: findings.length })}: ${findingTitle[first!.id]}`}
               onClick={() => open(!isOpen)}
             >
-              {isOpen ? "Fold them" : `Show all ${findings.length}`}
+              {isOpen ? say("overview.foldThem") : say("overview.showAll", { count: findings.length })}
             </Button>
           )}
         </div>
@@ -149,8 +145,8 @@ function ShowItem({ finding }: { finding: Finding }) {
     go("/plan");
   };
   return (
-    <Button small look="quiet" onClick={show} title="Show it in the plan">
-      Go to it
+    <Button small look="quiet" onClick={show} title={say("overview.showItInThePlan")}>
+      {say("overview.goToIt")}
     </Button>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type ReactNode } from "react";
 import type { Edit } from "@/core/model/edit";
 import type { LaunchSetting } from "@/core/model/game";
@@ -29,11 +30,15 @@ export function Expansions() {
         const on = roster.profile.state.expansions.includes(id);
         const isOwned = owned.includes(id);
         return (
-          <SettingRow key={id} name={name} says={isOwned ? "" : "not owned: its folder is not in the game’s"}>
+          <SettingRow key={id} name={name} says={isOwned ? "" : say("overview.notOwnedItsFolderIsNot")}>
             <Toggle
               on={on}
               locked={!isOwned && !on}
-              label={isOwned || on ? `${name} is ${on ? "on" : "off"}` : `${name} is not owned`}
+              label={
+                isOwned || on
+                  ? say("overview.is", { name, on: String(on) })
+                  : say("overview.isNotOwned", { name })
+              }
               onClick={() => (isOwned || on) && dispatch(expansionEdit(roster, id, !on))}
             />
           </SettingRow>
@@ -55,7 +60,7 @@ export function BaseItems() {
           <SettingRow key={id} name={name} says={note ?? ""}>
             <Toggle
               on={on}
-              label={`${name} is ${on ? "on" : "off"}`}
+              label={say("overview.is", { name, on: String(on) })}
               onClick={() => dispatch(baseItemEdit(roster, id, !on))}
             />
           </SettingRow>
@@ -110,7 +115,7 @@ function LaunchValueField({
     return (
       <Toggle
         on={value === true}
-        label={`${setting.label} is ${value ? "on" : "off"}`}
+        label={say("overview.is2", { label: setting.label, value: String(value) })}
         onClick={() => onChange(!value)}
       />
     );
@@ -121,7 +126,10 @@ function LaunchValueField({
       <Select
         label={setting.label}
         value={String(value)}
-        options={choices.map((choice) => ({ value: choice, words: choice === "" ? "none" : choice }))}
+        options={choices.map((choice) => ({
+          value: choice,
+          words: choice === "" ? say("common.none") : choice,
+        }))}
         onChoose={onChange}
         className="w-40"
       />

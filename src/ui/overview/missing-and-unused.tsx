@@ -1,6 +1,6 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
 import { wantOfMod } from "@/core/depot/offers";
 import { GetMissing } from "../depot/get-missing";
 import { formatSize } from "../kit/format-size";
@@ -23,12 +23,16 @@ export function MissingAndUnused() {
   const older = sound.length - new Set(sound.map((mod) => mod.id)).size;
   const size = unused.reduce((sum, mod) => sum + mod.size, 0);
   const rows = [
-    [missing.length, `${plural(missing.length, "mod")} of this profile not on the shelf`, "state=missing"],
-    [unused.length, `${plural(unused.length, "mod")} in no profile, ${formatSize(size)}`, "use=unused"],
-    [older, `${plural(older, "older version")} beside a newer one`, "state=superseded"],
+    [missing.length, say("overview.modsOfThisProfileNotOn", { count: missing.length }), "state=missing"],
+    [
+      unused.length,
+      say("overview.modsInNoProfile", { count: unused.length, size: formatSize(size) }),
+      "use=unused",
+    ],
+    [older, say("overview.olderVersionsBesideANewerOne", { older }), "state=superseded"],
   ] as const;
   const told = rows.filter(([count]) => count > 0);
-  if (told.length === 0) return <p className="text-ink2">Nothing is missing, and nothing lies unused.</p>;
+  if (told.length === 0) return <p className="text-ink2">{say("overview.nothingIsMissingAndNothingLies")}</p>;
   return (
     <ul>
       {told.map(([, words, query]) => (

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useEffect, type ReactNode } from "react";
 import { countByLevel } from "@/core/check/run-checks";
 import { levels, type Finding } from "@/core/model/finding";
@@ -44,7 +46,11 @@ export function OverviewScreen() {
         <div className="grow">
           <h1 className="text-xl font-bold">{profile.name}</h1>
           <p className="text-ink2">
-            A set {purposeWords(profile.purpose)} in {view.game.name} {view.game.version} · fingerprint{" "}
+            {say("overview.aSetInFingerprint", {
+              purposeWords: purposeWords(profile.purpose),
+              name: view.game.name,
+              version: view.game.version,
+            })}
             <span className="text-ink font-mono text-sm">
               {shortFingerprint(fingerprintOf(factsOfRoster(roster)))}
             </span>
@@ -55,16 +61,21 @@ export function OverviewScreen() {
       <div className="grid gap-x-6 gap-y-5 px-5 py-4 md:grid-cols-[minmax(0,1fr)_17rem] lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-5">
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
-            <Number label="mods on" value={modsOn(roster)} of={view.stock.shelf.length} href="/shelf" />
+            <Number
+              label={say("overview.modsOn")}
+              value={modsOn(roster)}
+              of={view.stock.shelf.length}
+              href="/shelf"
+            />
             {main === "plugins" && (
               <Number
-                label="plugins load"
+                label={say("overview.pluginsLoad")}
                 value={roster.plugins.filter((plugin) => plugin.loads).length}
                 of={roster.plugins.length}
                 href="/plan"
               />
             )}
-            <Number label="on the disk" value={formatSize(size)} href="/shelf?state=on" />
+            <Number label={say("overview.onTheDisk")} value={formatSize(size)} href="/shelf?state=on" />
             {levels.map((level) => (
               <Number
                 key={level}
@@ -76,25 +87,25 @@ export function OverviewScreen() {
             ))}
           </dl>
           <section id="findings" className="scroll-mt-3">
-            <h2 className="text-lg font-bold">Findings</h2>
+            <h2 className="text-lg font-bold">{say("common.findings")}</h2>
             <FindingsList />
           </section>
           {roster.lists[main].items.length > 0 && (
             <section>
-              <h2 className="mb-2 text-lg font-bold">{main === "mods" ? "Mods" : "Plugins"} by section</h2>
+              <h2 className="mb-2 text-lg font-bold">{say("overview.bySection", { main })}</h2>
               <SectionsChart list={roster.lists[main]} />
             </section>
           )}
           {view.stock.shelf.length > 0 && (
             <section>
-              <h2 className="mb-2 text-lg font-bold">The shelf</h2>
+              <h2 className="mb-2 text-lg font-bold">{say("overview.theShelf")}</h2>
               <ShelfPictures />
             </section>
           )}
         </div>
         <div className="space-y-5">
           {view.game.counting.length > 0 && (
-            <Side title="Places">
+            <Side title={say("common.places")}>
               <div className="space-y-2">
                 {placesUsed(roster).map(({ counting, used }) => (
                   <div key={counting.id} className="text-sm">
@@ -105,49 +116,51 @@ export function OverviewScreen() {
             </Side>
           )}
           {view.followed && (
-            <Side title="The list that it follows">
+            <Side title={say("overview.theListThatItFollows")}>
               <FollowedVerdict />
             </Side>
           )}
-          <Side title="What the game reads">
+          <Side title={say("common.whatTheGameReads")}>
             <p className="text-ink2 mb-2">
-              {words}. <span className="font-mono text-sm">{view.game.orderFile.path}</span> lies in the
-              game’s folder.
+              {rich("overview.liesInTheGameSFolder", {
+                words,
+                text: <span className="font-mono text-sm">{view.game.orderFile.path}</span>,
+              })}
             </p>
             <OrderFileButton />
             <h3 className="text-ink2 mt-3 text-sm font-semibold">
-              Copies of what another program had written
+              {say("common.copiesOfWhatAnotherProgramHad")}
             </h3>
             <Copies />
           </Side>
           {view.game.expansions.length > 0 && (
-            <Side title="Expansions">
+            <Side title={say("common.expansions")}>
               <Expansions />
             </Side>
           )}
           {view.game.baseItems && (
-            <Side title="Of the game itself">
+            <Side title={say("common.ofTheGameItself")}>
               <BaseItems />
             </Side>
           )}
           {view.game.launchSettings && (
-            <Side title="How it starts">
+            <Side title={say("overview.howItStarts")}>
               <LaunchSettings />
             </Side>
           )}
-          <Side title="Missing and unused">
+          <Side title={say("overview.missingAndUnused")}>
             <MissingAndUnused />
           </Side>
           {view.sinceRun && (
-            <Side title="Since it last ran well">
+            <Side title={say("overview.sinceItLastRanWell")}>
               <Since changes={view.sinceRun} />
             </Side>
           )}
-          <Side title="Shelf">
+          <Side title={say("common.shelf")}>
             <ShelfReading />
             <p className="text-ink3 mt-2 font-mono text-sm break-all">{view.folders.shelves.join(", ")}</p>
           </Side>
-          <Side title="Restore points">
+          <Side title={say("common.restorePoints")}>
             <RestorePoints />
           </Side>
         </div>
@@ -186,7 +199,9 @@ function Number({
         >
           {mark}
           {value}
-          {of !== undefined && <span className="text-ink3 text-base font-normal">of {of}</span>}
+          {of !== undefined && (
+            <span className="text-ink3 text-base font-normal">{say("overview.of", { of })}</span>
+          )}
         </ViewLink>
       </dd>
     </div>

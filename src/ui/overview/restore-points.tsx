@@ -1,6 +1,7 @@
 "use client";
 
-import { format } from "date-fns";
+import { moment } from "../kit/moment";
+import { say } from "@/core/language/say";
 import { useState, type FormEvent } from "react";
 import type { Difference } from "@/core/compare/states";
 import { changesSincePoint, nameRestorePoint } from "../workspace/server";
@@ -39,18 +40,16 @@ export function RestorePoints() {
         <input
           value={name}
           onChange={(event) => setName(event.target.value)}
-          aria-label="Name of a restore point"
-          placeholder="Name the present state…"
+          aria-label={say("overview.nameOfARestorePoint")}
+          placeholder={say("overview.nameThePresentState")}
           maxLength={80}
           className={inputLook}
         />
         <Button type="submit" disabled={name.trim() === ""}>
-          Keep
+          {say("overview.keep")}
         </Button>
       </form>
-      {points.length === 0 && (
-        <p className="text-ink2">None yet. One is made before every accepted proposal.</p>
-      )}
+      {points.length === 0 && <p className="text-ink2">{say("overview.noneYetOneIsMadeBefore")}</p>}
       <ul>
         {points.map((point) => (
           <li key={point.id} className="border-line flex flex-wrap items-center gap-x-3 border-t py-1.5">
@@ -60,13 +59,13 @@ export function RestorePoints() {
               className="text-ink3 shrink-0 font-mono text-sm"
               suppressHydrationWarning
             >
-              {format(new Date(point.at), "d MMM HH:mm")}
+              {moment(point.at)}
             </time>
             <Button small onClick={() => void compare(point.id)} aria-expanded={compared?.id === point.id}>
-              Compare
+              {say("common.compare")}
             </Button>
             <Button small onClick={() => void back(momentOfPoint(point))}>
-              Go back
+              {say("overview.goBack")}
             </Button>
             {compared?.id === point.id && <Since changes={compared.changes} />}
           </li>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useTextScale } from "../kit/text-scale";
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { useMemo } from "react";
@@ -34,15 +35,15 @@ export function SectionsChart({ list }: { list: SeatedList }) {
           data={data}
           options={options}
           role="img"
-          aria-label="How many stand in each section; the table beside it holds the same numbers"
+          aria-label={say("overview.howManyStandInEachSection")}
         />
       </div>
       <table className="self-start text-sm">
         <thead>
           <tr className="text-ink3 text-left">
-            <th className="pr-3 pb-1 font-semibold">Section</th>
-            <th className="pr-3 pb-1 text-right font-semibold">loads</th>
-            <th className="pb-1 text-right font-semibold">off</th>
+            <th className="pr-3 pb-1 font-semibold">{say("common.section")}</th>
+            <th className="pr-3 pb-1 text-right font-semibold">{say("overview.loads")}</th>
+            <th className="pb-1 text-right font-semibold">{say("common.off")}</th>
           </tr>
         </thead>
         <tbody>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from "chart.js";
 import { TreemapController, TreemapElement } from "chartjs-chart-treemap";
 import { useMemo, type ReactNode } from "react";
@@ -30,15 +31,15 @@ export function ShelfPictures() {
   const growth = useMemo(() => growthOf(shelf), [shelf]);
   return (
     <div className="space-y-5">
-      <Picture title="Size on the disk by tag" drawing={<SizeMap sizes={sizes} />}>
+      <Picture title={say("overview.sizeOnTheDiskByTag")} drawing={<SizeMap sizes={sizes} />}>
         <Table
-          heads={["Tag", "mods", "size"]}
+          heads={[say("common.tag"), "mods", "size"]}
           rows={sizes.map(({ tag, mods, bytes }) => [tag, String(mods), formatSize(bytes)])}
         />
       </Picture>
-      <Picture title="Mods on the shelf over time" drawing={<GrowthLine growth={growth} />}>
+      <Picture title={say("overview.modsOnTheShelfOverTime")} drawing={<GrowthLine growth={growth} />}>
         <Table
-          heads={["When", "added", "there"]}
+          heads={[say("common.when"), "added", "there"]}
           rows={growth.map(({ when, added, total }) => [when, String(added), String(total)])}
         />
       </Picture>
@@ -70,7 +71,7 @@ function Table({
       className="max-h-52 overflow-auto"
       tabIndex={0}
       role="region"
-      aria-label={`${first}: ${second} and ${third}`}
+      aria-label={say("overview.and", { first, second, third })}
     >
       <table className="w-full text-sm">
         <thead>
@@ -136,7 +137,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
       data={data}
       options={options}
       role="img"
-      aria-label="How much of the disk each tag takes up; the table beside it holds the same numbers"
+      aria-label={say("overview.howMuchOfTheDiskEach")}
     />
   );
 }
@@ -153,7 +154,7 @@ function GrowthLine({ growth }: { growth: readonly Growth[] }) {
         labels: growth.map(({ when }) => when),
         datasets: [
           {
-            label: "on the shelf",
+            label: say("common.onTheShelf"),
             data: growth.map(({ total }) => total),
             borderColor: line,
             backgroundColor: colour("--pine-soft"),
@@ -185,7 +186,7 @@ function GrowthLine({ growth }: { growth: readonly Growth[] }) {
       data={data}
       options={options}
       role="img"
-      aria-label="How many mods lay on the shelf when; the table beside it holds the same numbers"
+      aria-label={say("overview.howManyModsLayOnThe")}
     />
   );
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { ShelfMod } from "@/core/model/shelf";
 
 export interface TagSize {
@@ -10,7 +11,7 @@ export interface TagSize {
 export function sizesByTag(shelf: readonly ShelfMod[]): TagSize[] {
   const sums = new Map<string, TagSize>();
   for (const { tags, size } of shelf) {
-    const tag = tags[0] ?? "no tag";
+    const tag = tags[0] ?? say("overview.noTag");
     const before = sums.get(tag) ?? { tag, bytes: 0, mods: 0 };
     sums.set(tag, { tag, bytes: before.bytes + size, mods: before.mods + 1 });
   }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import type { Difference } from "@/core/compare/states";
 import { differenceItem, differenceName, groupChanges } from "@/core/messages/profile-differences";
 import { ItemName } from "../kit/sentence";
@@ -12,7 +13,7 @@ export function Since({ changes }: { changes: readonly Difference[] }) {
   const roster = useEditor((state) => state.roster);
   return (
     <div className="text-ink2 w-full space-y-0.5 py-1" role="status">
-      {changes.length === 0 && <p>Nothing has changed since.</p>}
+      {changes.length === 0 && <p>{say("overview.nothingHasChangedSince")}</p>}
       {groupChanges(changes).map(({ title, members }) => (
         <p key={title}>
           <b className="text-ink">
@@ -26,7 +27,7 @@ export function Since({ changes }: { changes: readonly Difference[] }) {
               </span>
             );
           })}
-          {members.length > mostNamed && `and ${members.length - mostNamed} more`}
+          {members.length > mostNamed && say("common.andMore", { count: members.length - mostNamed })}
         </p>
       ))}
     </div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
 import { unmetWords } from "@/core/messages/parts-of-mods";
 import type { PartState } from "@/core/edit/choices";
@@ -30,7 +31,9 @@ export function PartRow({
 }) {
   const roster = useEditor((state) => state.roster);
   const [writing, setWriting] = useState(false);
-  const says = [part.note, plugins.length > 0 && `adds ${plugins.join(", ")}`].filter(Boolean).join(" · ");
+  const says = [part.note, plugins.length > 0 && say("parts.adds", { plugins: plugins.join(", ") })]
+    .filter(Boolean)
+    .join(" · ");
   return (
     <li className="border-line border-t py-1.5">
       <div className="flex items-start gap-2">
@@ -45,24 +48,29 @@ export function PartRow({
           />
           <span className="min-w-0">
             <span className={`font-semibold ${unmet ? "text-ink2" : ""}`}>{part.label}</span>
-            {takenBefore && <span className="text-ink2 ml-2 text-sm">taken so far</span>}
+            {takenBefore && <span className="text-ink2 ml-2 text-sm">{say("parts.takenSoFar")}</span>}
             {says && <span className="text-ink2 block break-words">{says}</span>}
           </span>
         </label>
         {!writing && reason === "" && (
-          <Button small look="quiet" onClick={() => setWriting(true)} aria-label={`Why, for ${part.label}`}>
-            Why…
+          <Button
+            small
+            look="quiet"
+            onClick={() => setWriting(true)}
+            aria-label={say("parts.whyFor", { label: part.label })}
+          >
+            {say("parts.why")}
           </Button>
         )}
       </div>
       {unmet && (
         <p className="text-ink2 ml-5.5 flex items-center gap-1.5 text-sm">
-          <LevelMark level="hint" label="not on offer" /> {unmetWords(roster, unmet)}
+          <LevelMark level="hint" label={say("parts.notOnOffer")} /> {unmetWords(roster, unmet)}
         </p>
       )}
       {part.caution && (
         <p className="ml-5.5 flex items-center gap-1.5 text-sm">
-          <LevelMark level="problem" label="not recommended" /> {part.caution}
+          <LevelMark level="problem" label={say("parts.notRecommended")} /> {part.caution}
         </p>
       )}
       {(writing || reason !== "") && (
@@ -72,8 +80,8 @@ export function PartRow({
           onChange={(event) => onReason(event.target.value)}
           onBlur={() => setWriting(false)}
           maxLength={500}
-          aria-label={`Why ${part.label} is taken or left`}
-          placeholder="Why it is taken, or left"
+          aria-label={say("parts.whyIsTakenOrLeft", { label: part.label })}
+          placeholder={say("parts.whyItIsTakenOrLeft")}
           className={`${inputLook} mt-1 ml-5.5 !h-7 max-w-[calc(100%-22px)]`}
         />
       )}

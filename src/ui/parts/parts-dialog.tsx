@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type FormEvent } from "react";
-import { plural } from "@/core/messages/parts";
 import type { Choice } from "@/core/model/profile";
 import type { ModOption } from "@/core/model/shelf";
 import { chooseEdit, partStates, withPart, type PartState } from "@/core/edit/choices";
@@ -22,8 +22,8 @@ export function PartsDialog({ item, onClose }: { item: SeatedMod | null; onClose
     <Dialog
       open={item !== null}
       onClose={onClose}
-      title={`Parts of ${item?.mod?.name ?? ""}`}
-      hint="What is taken holds for this profile alone, and can be changed at any time."
+      title={say("parts.partsOf", { name: item?.mod?.name ?? "" })}
+      hint={say("parts.whatIsTakenHoldsForThis")}
       size="medium"
     >
       {item && <PartsForm key={item.id} item={item} onClose={onClose} />}
@@ -43,7 +43,7 @@ function PartsForm({ item, onClose }: { item: SeatedMod; onClose: () => void }) 
     event.preventDefault();
     const edit = chooseEdit(roster, item, choice);
     if (edit && editor.dispatch(edit).ok)
-      tell([`${item.mod!.name}: ${plural(chosenParts(choice).size, "part")} taken.`]);
+      tell([say("parts.partsTaken", { name: item.mod!.name, count: chosenParts(choice).size })]);
     onClose();
   };
   const row = (state: PartState, one: boolean) => (
@@ -81,17 +81,17 @@ function PartsForm({ item, onClose }: { item: SeatedMod; onClose: () => void }) 
       />
       {refused.length > 0 && (
         <p role="alert" className="text-brick">
-          {plural(refused.length, "chosen part")} cannot work here; leave{" "}
-          {refused.length === 1 ? "it" : "them"} or switch on what{" "}
-          {refused.length === 1 ? "it needs" : "they need"} first.
+          {say("parts.chosenPartsCannotWorkHereLeave", { count: refused.length })}
+          {say("parts.themOrSwitchOnWhat", { count: refused.length })}
+          {say("parts.theyNeedFirst", { count: refused.length })}
         </p>
       )}
       <div className="bg-surface border-line sticky -bottom-4 -mx-4 -mb-4 flex justify-end gap-2 border-t px-4 py-3">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={refused.length > 0}>
-          Take {plural(chosenParts(choice).size, "part")}
+          {say("parts.takeParts", { count: chosenParts(choice).size })}
         </Button>
       </div>
     </form>
@@ -126,10 +126,10 @@ function Question({
       <legend className="mb-1 flex w-full items-baseline gap-2 font-bold">
         {option.label}
         <span className="text-ink2 text-sm font-normal">
-          {option.choose === "one" ? "one of them, or none" : "any of them"}
+          {option.choose === "one" ? say("parts.oneOfThemOrNone") : say("common.anyOfThem")}
         </span>
         <Button small look="quiet" className="ml-auto" disabled={!answered} onClick={onNone}>
-          None
+          {say("parts.none")}
         </Button>
       </legend>
       <ul>{children}</ul>
@@ -153,9 +153,9 @@ function Components({
   return (
     <fieldset>
       <legend className="mb-1 flex w-full items-baseline gap-2 font-bold">
-        Components
+        {say("parts.components")}
         <span className="text-ink2 font-mono text-sm font-normal">
-          {states.filter(({ chosen }) => chosen).length} of {states.length} on
+          {say("parts.ofOn", { count: states.filter(({ chosen }) => chosen).length, count2: states.length })}
         </span>
         {states.length > 1 &&
           [true, false].map((taken) => (
@@ -163,7 +163,7 @@ function Components({
               key={String(taken)}
               small
               look="quiet"
-              aria-label={`${taken ? "All" : "None"} of the components${wanted === "" ? "" : " that are shown"}`}
+              aria-label={say("parts.ofTheComponents", { taken: String(taken), wanted })}
               onClick={() =>
                 onTake(
                   shown.filter(({ unmet, chosen }) => chosen !== taken && !(taken && unmet)),
@@ -171,7 +171,7 @@ function Components({
                 )
               }
             >
-              {taken ? "All" : "None"}
+              {taken ? say("parts.all") : say("parts.none")}
             </Button>
           ))}
         {states.length > manyComponents && (
@@ -179,14 +179,14 @@ function Components({
             type="search"
             value={text}
             onChange={(event) => setText(event.target.value)}
-            placeholder="Find a component…"
-            aria-label="Find a component"
+            placeholder={say("parts.findAComponent")}
+            aria-label={say("parts.findAComponent2")}
             className={`${inputLook} ml-auto max-w-52 font-normal`}
           />
         )}
       </legend>
       <ul>{shown.map(row)}</ul>
-      {shown.length === 0 && <p className="text-ink2">No component is called like that.</p>}
+      {shown.length === 0 && <p className="text-ink2">{say("parts.noComponentIsCalledLikeThat")}</p>}
     </fieldset>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
 import { openQuestions, partStates } from "@/core/edit/choices";
 import { hasParts } from "@/core/roster/parts";
@@ -20,7 +21,7 @@ export function PartsTaken({ item }: { item: SeatedMod }) {
   const taken = states.filter(({ chosen }) => chosen);
   const open = openQuestions(item);
   return (
-    <Part title={`Parts, ${taken.length} of ${states.length} taken`}>
+    <Part title={say("parts.partsOfTaken", { count: taken.length, count2: states.length })}>
       <ul>
         {taken.slice(0, mostNamed).map(({ key, part }) => (
           <li key={key}>
@@ -28,11 +29,13 @@ export function PartsTaken({ item }: { item: SeatedMod }) {
             {item.choice.reasons?.[key] && <span className="text-ink2"> · {item.choice.reasons[key]}</span>}
           </li>
         ))}
-        {taken.length > mostNamed && <li className="text-ink3">and {taken.length - mostNamed} more</li>}
+        {taken.length > mostNamed && (
+          <li className="text-ink3">{say("common.andMore", { count: taken.length - mostNamed })}</li>
+        )}
       </ul>
-      {open.length > 0 && <p className="text-ink2">Not answered: {open.join(", ")}.</p>}
+      {open.length > 0 && <p className="text-ink2">{say("parts.notAnswered", { open: open.join(", ") })}</p>}
       <Button small className="mt-1" onClick={() => setChoosing(true)}>
-        Choose its parts…
+        {say("parts.chooseItsParts")}
       </Button>
       <PartsDialog item={choosing ? item : null} onClose={() => setChoosing(false)} />
     </Part>

@@ -1,9 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import type { ReactNode } from "react";
 import { wantOfMod } from "@/core/depot/offers";
-import { plural } from "@/core/messages/parts";
 import { readAdvice } from "@/core/roster/books";
 import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
@@ -72,27 +72,30 @@ function Description({ item }: { item: SeatedItem }) {
   return (
     <>
       {text && <p className="mt-1.5">{text}</p>}
-      {isGuessed && (
-        <p className="text-ink2 mt-1 text-sm">Its texts are not UTF-8; they were read as Windows-1252.</p>
-      )}
+      {isGuessed && <p className="text-ink2 mt-1 text-sm">{say("plan.itsTextsAreNotUTF8")}</p>}
     </>
   );
 }
 
 function pluginWords(plugin: SeatedPlugin): string {
   const { fixed, mod, file } = plugin;
-  const records = file?.header ? ` · ${file.header.records} records` : "";
-  if (fixed) return `Built in: the game loads it at this place, always${records}`;
-  if (!mod?.mod) return "Its mod is not on the shelf";
-  const by = mod.mod.author ? ` by ${mod.mod.author}` : "";
-  return `From ${[mod.mod.name, versionText(mod.mod.version)].filter(Boolean).join(" ")}${by} · ${kindWords(plugin)}${records}`;
+  const records = file?.header ? say("plan.records", { records: file.header.records }) : "";
+  if (fixed) return say("plan.builtInTheGameLoadsIt", { records });
+  if (!mod?.mod) return say("plan.itsModIsNotOnThe2");
+  const by = mod.mod.author ? say("common.by", { author: mod.mod.author }) : "";
+  return say("plan.from", {
+    value: [mod.mod.name, versionText(mod.mod.version)].filter(Boolean).join(" "),
+    by,
+    kindWords: kindWords(plugin),
+    records,
+  });
 }
 
 function modWords({ mod }: SeatedMod): string {
-  if (!mod) return "Not on the shelf";
-  const by = mod.author ? ` by ${mod.author}` : "";
-  const brings = mod.plugins.length > 0 ? `, ${plural(mod.plugins.length, "plugin")}` : "";
-  return `${versionText(mod.version) || "No version"}${by} · ${plural(mod.files, "file")}${brings}`;
+  if (!mod) return say("common.notOnTheShelf2");
+  const by = mod.author ? say("common.by", { author: mod.author }) : "";
+  const brings = mod.plugins.length > 0 ? `, ${say("common.plugins3", { count: mod.plugins.length })}` : "";
+  return `${versionText(mod.version) || say("plan.noVersion")}${by} · ${say("common.files", { files: mod.files })}${brings}`;
 }
 
 /** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */
@@ -103,11 +106,12 @@ function FromBooks({ plugin }: { plugin: SeatedPlugin }) {
   );
   if (told.length === 0) return null;
   return (
-    <Part title="From the rulebooks">
+    <Part title={say("plan.fromTheRulebooks")}>
       {told.map(({ book, advice }, at) => (
         <p key={at}>
-          {advice.kind === "blend" && <b>Blend: </b>}
-          {advice.text ?? "its lists want to be blended"} <span className="text-ink3">({book.name})</span>
+          {advice.kind === "blend" && <b>{say("plan.blend")}</b>}
+          {advice.text ?? say("plan.itsListsWantToBeBlended")}{" "}
+          <span className="text-ink3">({book.name})</span>
         </p>
       ))}
     </Part>
@@ -129,12 +133,12 @@ function Masters({ plugin }: { plugin: SeatedPlugin }) {
   const { itemOf } = useEditor((state) => state.roster.lists.plugins);
   if (plugin.masters.length === 0) return null;
   return (
-    <Part title="Masters">
+    <Part title={say("common.masters")}>
       <ul className="space-y-1">
         {plugin.masters.map(({ name, id }) => {
           const master = id === null ? undefined : itemOf.get(id);
           return (
-            <Need key={name} word={!master ? "missing" : master.fixed ? "built in" : onWord(master)}>
+            <Need key={name} word={!master ? "missing" : master.fixed ? say("plan.builtIn") : onWord(master)}>
               {master ? <ItemName id={master.id} /> : <b>{name}</b>}
             </Need>
           );
@@ -144,14 +148,14 @@ function Masters({ plugin }: { plugin: SeatedPlugin }) {
   );
 }
 
-const onWord = ({ loads }: SeatedItem): string => (loads ? "on" : "off");
+const onWord = ({ loads }: SeatedItem): string => (loads ? say("common.on") : say("common.off"));
 
 function Requirements({ mod }: { mod: SeatedMod }) {
   const { itemOf } = useEditor((state) => state.roster.lists.mods);
   const requires = mod.mod?.manifest?.requires ?? [];
   if (requires.length === 0) return null;
   return (
-    <Part title="Requires">
+    <Part title={say("common.requires")}>
       <ul className="space-y-1">
         {requires.map(({ mod: id, versions, reason }) => {
           const other = itemOf.get(id);
@@ -172,14 +176,16 @@ function Dependents({ item }: { item: SeatedItem }) {
   const fallen = dependentsOf(list, item.id);
   if (fallen.length === 0 || item.fixed) return null;
   return (
-    <Part title={`If this goes off, ${fallen.length} more ${fallen.length === 1 ? "falls" : "fall"}`}>
+    <Part title={say("plan.ifThisGoesOffMoreFall", { count: fallen.length })}>
       <ul className="space-y-1">
         {fallen.slice(0, mostListed).map(({ id }) => (
           <li key={id}>
             <ItemName id={id} />
           </li>
         ))}
-        {fallen.length > mostListed && <li className="text-ink3">and {fallen.length - mostListed} more</li>}
+        {fallen.length > mostListed && (
+          <li className="text-ink3">{say("common.andMore", { count: fallen.length - mostListed })}</li>
+        )}
       </ul>
     </Part>
   );

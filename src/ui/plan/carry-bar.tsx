@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { Modifier } from "@dnd-kit/core";
 import { useMemo, type RefObject } from "react";
 import { takeAlong } from "@/core/edit/take-along";
@@ -72,17 +73,15 @@ export function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carryi
             </span>
           ) : (
             <span>
-              Carrying{" "}
+              {say("plan.carrying")}
               <b className="font-mono text-sm">
                 <Carried carry={carry} />
               </b>
-              : {slotWords(rows, slot.row)} in{" "}
+              {say("plan.in3", { slotWords: slotWords(rows, slot.row) })}
               {letterOf(sections.findIndex((each) => each.id === slot.section))}.
             </span>
           )}
-          <span className="text-ink2 ml-auto shrink-0 text-sm">
-            ↑ ↓ carry · Space puts down · Esc puts back
-          </span>
+          <span className="text-ink2 ml-auto shrink-0 text-sm">{say("plan.carrySpacePutsDownEscPuts")}</span>
         </div>
       )}
     </>
@@ -94,10 +93,10 @@ function MoveSaid() {
   const words = useEditor(({ recent, roster }) => {
     const { list, ids } = movedBy(recent);
     const [first] = ids.map((id) => roster.lists[list].itemOf.get(id));
-    return first ? `${titleOf(first)} stands at ${first.seat}.` : "";
+    return first ? say("plan.standsAt", { titleOf: titleOf(first), seat: first.seat }) : "";
   });
   return (
-    <div role="status" aria-label="Last move" className="sr-only">
+    <div role="status" aria-label={say("plan.lastMove")} className="sr-only">
       {words}
     </div>
   );
@@ -117,12 +116,13 @@ function TakeAlong({ carry }: { carry: Carry }) {
   return carry.by === "keyboard" ? (
     <b>T: {words}.</b>
   ) : (
-    <span className="text-ink2">Put down here, “{words}” is offered.</span>
+    <span className="text-ink2">{say("plan.putDownHereIsOffered", { words })}</span>
   );
 }
 
 function slotWords({ rows }: PlanRows, at: number): string {
   const row = rows[at]!;
-  if (row.kind === "section") return `${row.collapsed ? "last" : "first"} of ${row.section.name}`;
-  return row.kind === "item" ? `after ${row.item.seat} ${titleOf(row.item)}` : "";
+  if (row.kind === "section")
+    return say("plan.of2", { collapsed: String(row.collapsed), name: row.section.name });
+  return row.kind === "item" ? say("plan.after2", { seat: row.item.seat, titleOf: titleOf(row.item) }) : "";
 }

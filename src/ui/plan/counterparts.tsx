@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import type { ShelfMod } from "@/core/model/shelf";
 import { counterparts } from "@/core/roster/counterparts";
@@ -20,7 +21,7 @@ export function Counterparts({ item }: { item: SeatedItem }) {
   const ids = counterparts(roster, there, [item.id]);
   if (ids.length === 0) return null;
   return (
-    <Part title={there === "plugins" ? "Its plugins" : "Its mod"}>
+    <Part title={there === "plugins" ? say("common.itsPlugins") : say("plan.itsMod")}>
       <ul className="space-y-1">
         {ids.map((id) => (
           <li key={id} className="flex items-baseline gap-2">
@@ -28,7 +29,7 @@ export function Counterparts({ item }: { item: SeatedItem }) {
               <ItemName id={id} />
             </span>
             <Button small look="quiet" onClick={() => editor.select([id], id, there)}>
-              Show
+              {say("plan.show")}
             </Button>
           </li>
         ))}
@@ -41,13 +42,13 @@ export function Counterparts({ item }: { item: SeatedItem }) {
 export function ModFacts({ mod }: { mod: ShelfMod }) {
   const page = mod.manifest?.page;
   return (
-    <Part title={`${mod.name} on the shelf`}>
+    <Part title={say("plan.onTheShelf2", { name: mod.name })}>
       <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
-        <dt className="text-ink3">Version</dt>
+        <dt className="text-ink3">{say("common.version")}</dt>
         <dd className="font-mono text-sm">{versionText(mod.version) || "none"}</dd>
-        <dt className="text-ink3">Size</dt>
+        <dt className="text-ink3">{say("common.size")}</dt>
         <dd>{formatSize(mod.size)}</dd>
-        {page && <dt className="text-ink3">Page</dt>}
+        {page && <dt className="text-ink3">{say("common.page")}</dt>}
         {page && (
           <dd>
             <PageLink page={page} />

@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
-import { plural } from "@/core/messages/parts";
 import type { FileOfMod, ShelfMod } from "@/core/model/shelf";
 import { leaveOutEdit } from "@/core/edit/leave-out";
 import { foldName } from "@/core/roster/fold";
@@ -36,8 +36,8 @@ export function FilesOfMod({ mod }: { mod: ShelfMod }) {
         aria-expanded={files !== null}
         onClick={() => void turn()}
       >
-        {files ? "Hide its files" : `Show its ${plural(mod.files, "file")}`}
-        {seated && seated.leftOut.length > 0 && `, ${seated.leftOut.length} left out`}
+        {files ? say("plan.hideItsFiles") : say("plan.showItsFiles", { files: mod.files })}
+        {seated && seated.leftOut.length > 0 && say("plan.leftOut", { count: seated.leftOut.length })}
       </Button>
       {files && <FileGrid name={mod.name} files={files} item={seated} />}
     </>
@@ -79,7 +79,7 @@ function FileGrid({
   return (
     <ListGrid
       kind={isHeld ? "files-taken" : "files"}
-      label={`Files of ${name}`}
+      label={say("plan.filesOf", { name })}
       rows={files}
       keyOf={keyOf}
       columns={columns}
@@ -97,15 +97,15 @@ const columnsOf = (isHeld: boolean, isOut: IsOut, leave: Leave): readonly GridCo
     ? [
         {
           id: "in",
-          label: "In",
+          label: say("common.in"),
           width: 34,
           isFixed: true,
-          text: (file: FileOfMod) => (isOut(file) ? "left out" : ""),
+          text: (file: FileOfMod) => (isOut(file) ? say("common.leftOut") : ""),
           cell: (file: FileOfMod) => (
             <Toggle
               on={!isOut(file)}
               tabIndex={-1}
-              label={`${isOut(file) ? "Bring back" : "Leave out"} ${file.path}`}
+              label={`${isOut(file) ? say("common.bringBack") : say("plan.leaveOut")} ${file.path}`}
               onClick={() => leave([file], !isOut(file))}
             />
           ),
@@ -114,7 +114,7 @@ const columnsOf = (isHeld: boolean, isOut: IsOut, leave: Leave): readonly GridCo
     : []),
   {
     id: "path",
-    label: "File",
+    label: say("common.file"),
     width: 150,
     isFixed: true,
     isMain: true,
@@ -129,7 +129,9 @@ const columnsOf = (isHeld: boolean, isOut: IsOut, leave: Leave): readonly GridCo
   },
   {
     id: "size",
-    label: "Size",
+    get label() {
+      return say("common.size");
+    },
     width: 64,
     isFigure: true,
     text: ({ size }) => (size === null ? "" : formatSize(size)),
@@ -141,7 +143,7 @@ const commandsOf = (isOut: IsOut, leave: Leave): readonly GridCommand<FileOfMod>
   {
     id: "leave-out",
     keys: ["Delete"],
-    title: () => "Leave out",
+    title: () => say("plan.leaveOut"),
     isPossible: (rows) => rows.some((file) => !isOut(file)),
     run: (rows) =>
       leave(
@@ -151,7 +153,7 @@ const commandsOf = (isOut: IsOut, leave: Leave): readonly GridCommand<FileOfMod>
   },
   {
     id: "bring-back",
-    title: () => "Bring back",
+    title: () => say("common.bringBack"),
     isPossible: (rows) => rows.some(isOut),
     run: (rows) => leave(rows.filter(isOut), false),
   },

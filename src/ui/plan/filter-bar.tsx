@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { ChevronDown, Plus, X } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useMemo, useRef, type ReactNode } from "react";
@@ -42,14 +44,14 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
   return (
     <div
       role="search"
-      aria-label="Filter of the plan"
+      aria-label={say("plan.filterOfThePlan")}
       className={`flex shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 ${isOn ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
     >
       <input
         value={filter.text}
         onChange={(event) => change({ text: event.target.value })}
-        placeholder="Seat, name, mod or author"
-        aria-label="Show what is called"
+        placeholder={say("plan.seatNameModOrAuthor")}
+        aria-label={say("plan.showWhatIsCalled")}
         // Not where a heading has sorted the list: the keyboard stays there.
         autoFocus={isAsked}
         className={`${inputLook} !h-7 !w-44`}
@@ -67,14 +69,14 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
       {filter.among && (
         <Chip
           words={filter.among.words}
-          remove="Remove filter: moved"
+          remove={say("plan.removeFilterMoved")}
           onRemove={remove(() => change({ among: null }))}
         />
       )}
       {sortedBy && (
         <Chip
-          words={`Sorted by ${sortedBy.toLowerCase()}`}
-          remove="Back to the load order"
+          words={say("plan.sortedBy", { sortedBy: sortedBy.toLowerCase() })}
+          remove={say("plan.backToTheLoadOrder")}
           onRemove={remove(onUnsort)}
         />
       )}
@@ -83,7 +85,7 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
           ref={add}
           className="border-line bg-surface text-ink2 hover:text-ink flex h-7 items-center gap-1 rounded-md border px-2 font-semibold"
         >
-          <Plus size={13} aria-hidden /> Add filter
+          {rich("plan.addFilter", { plus: <Plus size={13} aria-hidden /> })}
         </Menu.Trigger>
         <Menu.Portal>
           <Menu.Content align="start" sideOffset={4} className={`${menuLook} min-w-44`}>
@@ -93,7 +95,7 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
               </SubMenu>
             ))}
             {among.points.length > 0 && (
-              <SubMenu label="Moved since">
+              <SubMenu label={say("plan.movedSince")}>
                 {among.points.map(({ id, name }) => (
                   <Menu.Item key={id} className={menuItemLook} onSelect={() => void among.narrow(id)}>
                     “{name}”
@@ -106,15 +108,15 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
       </Menu.Root>
       {isOn && (
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {sortedBy && <b>Not the load order.</b>}
+          {sortedBy && <b>{say("plan.notTheLoadOrder")}</b>}
           {shown && (
             <>
               <b role="status" className="font-mono">
-                {shown.size} of {total}
+                {say("plan.of", { count: shown.size, total })}
               </b>
               <Bulk shown={shown} />
               <Button small onClick={() => onFilter(noFilter)}>
-                Show all
+                {say("common.showAll")}
               </Button>
             </>
           )}
@@ -139,7 +141,7 @@ function FacetChip({
   const { label, options, value } = facet;
   const words = `${label}: ${options.find((each) => each.value === value)?.label ?? value}`;
   return (
-    <Chip words={words} remove={`Remove filter: ${label}`} onRemove={onRemove}>
+    <Chip words={words} remove={say("plan.removeFilter", { label })} onRemove={onRemove}>
       <Menu.Root>
         <Menu.Trigger className="flex h-6 items-center gap-1">
           {words} <ChevronDown size={12} aria-hidden />
@@ -215,7 +217,9 @@ function useMovedSince(change: OnPart) {
       ({ facet, kind }) => facet === lens && (kind === "place" || kind === "section"),
     );
     if (moved)
-      change({ among: { ids: new Set(moved.map(({ key }) => key)), words: `moved since “${name}”` } });
+      change({
+        among: { ids: new Set(moved.map(({ key }) => key)), words: say("plan.movedSince2", { name }) },
+      });
   };
   return { points, narrow };
 }
@@ -229,14 +233,17 @@ function Bulk({ shown }: { shown: ReadonlySet<string> }) {
   const turn = (on: boolean) => {
     const edit = switchItems(roster, items, on);
     if (!edit) return;
-    editor.dispatch({ ...edit, restorePoint: `Before switching ${count(on)} ${on ? "on" : "off"}` });
-    tell([`${count(on)} switched ${on ? "on" : "off"}. Undo takes it back.`]);
+    editor.dispatch({
+      ...edit,
+      restorePoint: say("plan.beforeSwitching", { on: count(on), on2: String(on) }),
+    });
+    tell([say("plan.switchedUndoTakesItBack", { on: count(on), on2: String(on) })]);
     // The restore point that was made before it is listed by the server.
     void editor.settled().then(refresh);
   };
   return [true, false].map((on) => (
     <Button key={String(on)} small disabled={count(on) === 0} onClick={() => turn(on)}>
-      Switch {count(on)} {on ? "on" : "off"}
+      {say("plan.switch", { on: count(on), on2: String(on) })}
     </Button>
   ));
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { Level } from "@/core/model/finding";
 import { tagsOf, type PlanFilter } from "@/core/roster/plan-filter";
 import type { Roster, SeatedList } from "@/core/roster/roster";
@@ -20,7 +21,12 @@ const word = (value: boolean | null) => (value === null ? null : value ? "yes" :
 const truth = (value: string | null) => (value === null ? null : value === "yes");
 
 const levelOptions: readonly { value: Level | "any"; label: string }[] = [
-  { value: "any", label: "any finding" },
+  {
+    value: "any",
+    get label() {
+      return say("plan.anyFinding");
+    },
+  },
   { value: "blocker", label: "blockers" },
   { value: "problem", label: "problems" },
   { value: "hint", label: "hints" },
@@ -32,50 +38,50 @@ export function filterFacets(roster: Roster, list: SeatedList, filter: PlanFilte
   const tags = [...new Set(list.items.flatMap(tagsOf))].sort();
   const facets: readonly FilterFacet[] = [
     {
-      label: "Loads",
-      options: yesOrNo("loads", "does not load"),
+      label: say("plan.loads"),
+      options: yesOrNo(say("overview.loads"), say("plan.doesNotLoad")),
       value: word(filter.loads),
       part: (value) => ({ loads: truth(value) }),
     },
     {
-      label: "Section",
+      label: say("common.section"),
       options: list.sections.map(({ id, name }, at) => ({ value: id, label: `${letterOf(at)} ${name}` })),
       value: filter.section,
       part: (section) => ({ section }),
     },
     {
-      label: "Class",
+      label: say("common.class"),
       options: kinds.map(({ id, label }) => ({ value: id, label: label.toLowerCase() })),
       value: filter.kind,
       part: (kind) => ({ kind }),
     },
     {
-      label: "Tag",
+      label: say("common.tag"),
       options: tags.map((tag) => ({ value: tag, label: tag })),
       value: filter.tag,
       part: (tag) => ({ tag }),
     },
     {
-      label: "Finding",
+      label: say("plan.finding"),
       options: levelOptions,
       value: filter.finding,
       part: (finding) => ({ finding: finding as Level | "any" | null }),
     },
     {
-      label: "Rule",
-      options: yesOrNo("in a rule", "in no rule"),
+      label: say("common.rule"),
+      options: yesOrNo(say("plan.inARule"), say("plan.inNoRule")),
       value: word(filter.ruled),
       part: (value) => ({ ruled: truth(value) }),
     },
     {
-      label: "Note",
-      options: yesOrNo("with a note", "without a note"),
+      label: say("common.note"),
+      options: yesOrNo(say("plan.withANote"), say("plan.withoutANote")),
       value: word(filter.noted),
       part: (value) => ({ noted: truth(value) }),
     },
     {
-      label: "Placed",
-      options: [{ value: "no", label: "not placed yet" }],
+      label: say("plan.placed"),
+      options: [{ value: "no", label: say("plan.notPlacedYet") }],
       value: filter.fresh ? "no" : null,
       part: (value) => ({ fresh: value !== null }),
     },

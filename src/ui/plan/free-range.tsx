@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useMemo } from "react";
 import { rangeInAnyOrder } from "@/core/order/ranges";
 import { freeGaps, openRuns } from "@/core/edit/place";
@@ -16,13 +18,15 @@ function rangeWords(
   seatAt: (gap: number) => string,
 ): string {
   const [only, ...more] = runs;
-  if (!only) return "No seat keeps all its ties while the others stay";
+  if (!only) return say("plan.noSeatKeepsAllItsTies");
   if (more.length === 0 && only.from === only.to && only.from === place)
-    return "May sit only here while the others stay";
+    return say("plan.maySitOnlyHereWhileThe");
   const words = runs.map(({ from, to }) =>
-    from === to ? `at ${seatAt(from)}` : `from ${seatAt(from)} to ${seatAt(to)}`,
+    from === to
+      ? say("plan.at", { seatAt: seatAt(from) })
+      : say("plan.fromTo", { seatAt: seatAt(from), seatAt2: seatAt(to) }),
   );
-  return `May sit ${words.join(", or ")} while the others stay`;
+  return say("plan.maySitWhileTheOthersStay", { words: words.join(say("plan.or")) });
 }
 
 /** Where an item may go while all others stay, and in any order that keeps its ties. */
@@ -60,17 +64,17 @@ export function FreeRange({ item }: { item: SeatedItem }) {
         <span>{seatAt(total - 1)}</span>
       </div>
       <p className="text-ink2 mt-1">
-        In any order that keeps its ties: place {any.first + 1} to {any.last + 1} of {total}.
+        {say("plan.inAnyOrderThatKeepsIts", { first: any.first + 1, last: any.last + 1, total })}
       </p>
       <p className="text-ink2 mt-1 flex items-center gap-2">
-        Number in a sheet: <span className="font-mono">{number}</span>
-        <span className="ml-auto">weight</span>
+        {rich("plan.numberInASheet", { text: <span className="font-mono">{number}</span> })}
+        <span className="ml-auto">{say("plan.weight")}</span>
         <NumberField
           key={`${item.list} ${item.id}`}
           className="w-28"
-          label="Weight in its tier"
+          label={say("plan.weightInItsTier")}
           value={weight}
-          placeholder="worked out"
+          placeholder={say("plan.workedOut")}
           onStore={(next) => editor.dispatch(numberEdit({ list: item.list, of: "item", id: item.id }, next))}
         />
       </p>

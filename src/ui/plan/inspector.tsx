@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { memo, useState } from "react";
 import { switchItems } from "@/core/edit/edits";
 import { addRule } from "@/core/edit/rule-edits";
@@ -32,22 +34,18 @@ function NothingOrMany({ items }: { items: readonly SeatedItem[] }) {
   if (one && other)
     return (
       <>
-        <h2 className="font-bold">
-          {items.length} {one.list} are selected
-        </h2>
-        <p className="text-ink2">
-          Drag them, or move them to a seat; they keep their order among themselves.
-        </p>
+        <h2 className="font-bold">{say("plan.areSelected", { count: items.length, list: one.list })}</h2>
+        <p className="text-ink2">{say("plan.dragThemOrMoveThemTo")}</p>
         {items.length === 2 && <WhyBetween items={[one, other]} />}
       </>
     );
   return (
     <div className="text-ink2 space-y-2">
-      <p className="text-ink font-bold">Who sits where, and why?</p>
-      <p>Select a row to see what ties it to its seat, what it needs, and what would fall with it.</p>
+      <p className="text-ink font-bold">{say("plan.whoSitsWhereAndWhy")}</p>
+      <p>{say("plan.selectARowToSeeWhat")}</p>
       <p>
-        What stands at the top loads first. What loads later wins. Press{" "}
-        <kbd className="font-mono text-sm">?</kbd> for the keys.
+        {say("plan.whatStandsAtTheTopLoads")}
+        {rich("plan.forTheKeys", { key: <kbd className="font-mono text-sm">?</kbd> })}
       </p>
     </div>
   );
@@ -67,14 +65,14 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   const remember = () => setStart({ list: first.list, about: movable.map((item) => item.id) });
   return (
     <div className="border-line flex flex-wrap gap-2 border-t p-3">
-      <Button onClick={onMoveTo}>Move to…</Button>
-      <Button onClick={remember}>Remember…</Button>
+      <Button onClick={onMoveTo}>{say("plan.moveTo")}</Button>
+      <Button onClick={remember}>{say("plan.remember")}</Button>
       <RuleDialog
         start={start}
         onClose={() => setStart(null)}
         onStore={(rule) => editor.dispatch(addRule(rule))}
       />
-      <Button onClick={turn}>Switch {turnOn ? "on" : "off"}</Button>
+      <Button onClick={turn}>{say("plan.switch2", { turnOn: String(turnOn) })}</Button>
       {movable.length === 1 && <OnTheShelf item={first} />}
     </div>
   );
@@ -88,7 +86,7 @@ function OnTheShelf({ item }: { item: SeatedItem }) {
       href={`/shelf?mod=${encodeURIComponent(mod.id)}`}
       className="text-ink2 hover:bg-sunk hover:text-ink inline-flex h-8 items-center rounded-md px-3 font-semibold"
     >
-      On the shelf
+      {say("plan.onTheShelf")}
     </ViewLink>
   );
 }

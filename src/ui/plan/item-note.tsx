@@ -1,6 +1,7 @@
 "use client";
 
-import { format } from "date-fns";
+import { say } from "@/core/language/say";
+import { day } from "../kit/moment";
 import { useState, type FormEvent } from "react";
 import { z } from "zod";
 import { dropNote, writeNote } from "@/core/edit/notes";
@@ -27,34 +28,28 @@ export function ItemNote({ item }: { item: SeatedItem }) {
   if (!note)
     return (
       <Button small look="quiet" className="-ml-2" onClick={() => setWriting(true)}>
-        Write a note…
+        {say("plan.writeANote")}
       </Button>
     );
   return (
-    <Part title="Note">
+    <Part title={say("common.note")}>
       <p className="break-words whitespace-pre-wrap">{note.text}</p>
       <p className="text-ink3 mt-0.5 text-sm">
         {note.author && `${note.author}, `}
         <time dateTime={note.at} suppressHydrationWarning>
-          {dateWords(note.at)}
+          {day(note.at)}
         </time>
       </p>
       <div className="mt-1 -ml-2 flex">
         <Button small look="quiet" onClick={() => setWriting(true)}>
-          Change…
+          {say("common.change")}
         </Button>
         <Button small look="quiet" onClick={() => editor.dispatch(dropNote(note))}>
-          Take away
+          {say("plan.takeAway")}
         </Button>
       </div>
     </Part>
   );
-}
-
-/** A lineup may say anything for its date. */
-function dateWords(at: string): string {
-  const date = new Date(at);
-  return Number.isNaN(date.getTime()) ? at : format(date, "d MMM yyyy");
 }
 
 function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onClose: () => void }) {
@@ -78,30 +73,30 @@ function NoteForm({ item, text, onClose }: { item: SeatedItem; text: string; onC
     <form onSubmit={store} className="space-y-2">
       {draft.isEarlier && <EarlierDraft onDiscard={draft.discard} />}
       <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
+        <span className="text-ink2 mb-1 block text-sm font-semibold">{say("common.note")}</span>
         <textarea
           value={draft.value}
           onChange={(event) => draft.setValue(event.target.value)}
           maxLength={2000}
           rows={4}
           autoFocus
-          placeholder="What it does, and why it stands here"
+          placeholder={say("plan.whatItDoesAndWhyIt")}
           className="border-line bg-surface placeholder:text-ink3 w-full rounded-md border px-2.5 py-1.5"
         />
       </label>
       <Field
-        label="Written by"
+        label={say("plan.writtenBy")}
         value={author}
         maxLength={120}
-        placeholder="Your name, if you like"
+        placeholder={say("plan.yourNameIfYouLike")}
         onChange={(event) => setAuthor(event.target.value)}
       />
       <div className="flex justify-end gap-2">
         <Button small look="quiet" onClick={close}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button small type="submit" disabled={draft.value.trim() === ""}>
-          Store the note
+          {say("plan.storeTheNote")}
         </Button>
       </div>
     </form>

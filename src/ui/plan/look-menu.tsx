@@ -1,13 +1,31 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { Check, ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import type { KeptLook } from "./use-look";
 
 const choices: readonly { readonly key: keyof KeptLook; readonly words: string; readonly hint: string }[] = [
-  { key: "gatherOff", words: "Gather what is off", hint: "below all else; each keeps its seat" },
-  { key: "compact", words: "Lower rows", hint: "more of them on the screen" },
+  {
+    key: "gatherOff",
+    get words() {
+      return say("plan.gatherWhatIsOff");
+    },
+    get hint() {
+      return say("plan.belowAllElseEachKeepsIts");
+    },
+  },
+  {
+    key: "compact",
+    get words() {
+      return say("plan.lowerRows");
+    },
+    get hint() {
+      return say("plan.moreOfThemOnTheScreen");
+    },
+  },
 ];
 
 /** How the plan is shown; none of it changes the order. */
@@ -23,7 +41,7 @@ export function LookMenu({
   return (
     <Menu.Root>
       <Menu.Trigger className="text-ink2 hover:bg-sunk hover:text-ink inline-flex h-8 items-center gap-1.5 rounded-md px-3 font-semibold">
-        Look <ChevronDown size={14} aria-hidden />
+        {rich("plan.look", { chevronDown: <ChevronDown size={14} aria-hidden /> })}
       </Menu.Trigger>
       <Menu.Portal>
         <Menu.Content align="end" sideOffset={4} className={`${menuLook} min-w-80`}>
@@ -42,7 +60,7 @@ export function LookMenu({
           <Menu.Separator className="border-line my-1 border-t" />
           <Menu.Item onSelect={onNumbers} className={menuItemLook}>
             <span className="w-4" />
-            <span className="font-semibold">Numbers of the sections…</span>
+            <span className="font-semibold">{say("plan.numbersOfTheSections")}</span>
           </Menu.Item>
         </Menu.Content>
       </Menu.Portal>

@@ -1,7 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useState } from "react";
-import { plural } from "@/core/messages/parts";
+import { sharedCount } from "@/core/messages/counts";
 import { sharedBy } from "@/core/edit/remember";
 import { addRule } from "@/core/edit/rule-edits";
 import type { SeatedItem } from "@/core/roster/roster";
@@ -26,7 +28,6 @@ export function Meetings({ item }: { item: SeatedItem }) {
     })
     .sort((a, b) => b.shared - a.shared || a.other.place - b.other.place);
   if (met.length === 0) return null;
-  const noun = item.list === "mods" ? "file" : "record";
   const keep = (other: SeatedItem) => {
     const [earlier, later] = item.place < other.place ? [item, other] : [other, item];
     setStart({
@@ -36,18 +37,20 @@ export function Meetings({ item }: { item: SeatedItem }) {
     });
   };
   return (
-    <Part title={`${plural(met.length, "conflict")}: the one that loads later wins`}>
+    <Part title={say("plan.conflictsTheOneThatLoadsLater", { count: met.length })}>
       <ul className="space-y-1.5">
         {met.slice(0, mostListed).map(({ other, shared }) => (
           <li key={other.id}>
-            {other.place < item.place ? "Wins over " : "Loses to "}
-            <ItemName id={other.id} /> in {plural(shared, noun)}.{" "}
+            {other.place < item.place ? say("plan.winsOver") : say("plan.losesTo")}
+            {rich("plan.in", { item: <ItemName id={other.id} />, shared: sharedCount(item.list, shared) })}
             <Button small look="quiet" className="!h-5 !px-1" onClick={() => keep(other)}>
-              Remember as a rule…
+              {say("plan.rememberAsARule")}
             </Button>
           </li>
         ))}
-        {met.length > mostListed && <li className="text-ink3">and {met.length - mostListed} more</li>}
+        {met.length > mostListed && (
+          <li className="text-ink3">{say("common.andMore", { count: met.length - mostListed })}</li>
+        )}
       </ul>
       <RuleDialog
         start={start}

@@ -1,8 +1,11 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useMemo, useState } from "react";
-import { plural } from "@/core/messages/parts";
+import { sharedCount } from "@/core/messages/counts";
 import { moveText } from "@/core/messages/reasons";
+import type { ListName } from "@/core/model/profile";
 import type { Move } from "@/core/order/propose";
 import { addRule } from "@/core/edit/rule-edits";
 import { moveEffects, type MoveEffect, type ProposalPart } from "@/core/edit/proposal-parts";
@@ -36,11 +39,11 @@ export function MoveList({
   const telling = useMemo(() => tellingOf(roster, list.name), [roster, list]);
   const changes = ({ id }: Move) => effects.get(id)!.mends || effects.get(id)!.winners.length > 0;
   const groups = [
-    { title: "These change something", moves: proposal.moves.filter(changes) },
-    { title: "These only tidy the sections", moves: proposal.moves.filter((move) => !changes(move)) },
+    { title: say("plan.theseChangeSomething"), moves: proposal.moves.filter(changes) },
+    { title: say("plan.theseOnlyTidyTheSections"), moves: proposal.moves.filter((move) => !changes(move)) },
   ].filter((group) => group.moves.length > 0);
   return (
-    <div aria-label="Moves" role="group">
+    <div aria-label={say("plan.moves")} role="group">
       {groups.map(({ title, moves }) => (
         <section key={title}>
           <h2 className="border-line bg-sunk text-ink2 border-b px-4 py-1 text-sm font-semibold">
@@ -51,7 +54,10 @@ export function MoveList({
               <li key={move.id} className="border-line flex gap-2.5 border-b px-3 py-2">
                 <Toggle
                   on={taken.has(move.id)}
-                  label={`${taken.has(move.id) ? "Take" : "Leave"} the move of ${titleOf(list.itemOf.get(move.id)!)}`}
+                  label={say("plan.theMoveOf", {
+                    which: String(taken.has(move.id)),
+                    titleOf: titleOf(list.itemOf.get(move.id)!),
+                  })}
                   onClick={() => onTake(move.id, !taken.has(move.id))}
                 />
                 <div className="min-w-0 grow">
@@ -63,14 +69,14 @@ export function MoveList({
                   <p className="text-ink2 mt-0.5">
                     <Say parts={moveText(move.id, move.because, telling)} />
                   </p>
-                  <Winners effect={effects.get(move.id)!} of={list.name === "mods" ? "file" : "record"} />
+                  <Winners effect={effects.get(move.id)!} of={list.name} />
                   {left.has(move.id) && taken.has(move.id) && (
-                    <p className="text-saffron mt-0.5">Taken all the same: a move that you take needs it.</p>
+                    <p className="text-saffron mt-0.5">{say("plan.takenAllTheSameAMove")}</p>
                   )}
                   {!taken.has(move.id) && (
                     <p className="mt-1.5">
                       <Button small onClick={() => setStart({ list: list.name, about: [move.id] })}>
-                        Left where it is. Remember a rule…
+                        {say("plan.leftWhereItIsRememberA")}
                       </Button>
                     </p>
                   )}
@@ -78,7 +84,7 @@ export function MoveList({
                 <p className="text-pine shrink-0 font-mono text-sm font-semibold">
                   {taken.has(move.id)
                     ? `${list.itemOf.get(move.id)!.seat} → ${seats.get(move.id)}`
-                    : `stays at ${seats.get(move.id)}`}
+                    : say("plan.staysAt", { value: seats.get(move.id) })}
                 </p>
               </li>
             ))}
@@ -96,16 +102,20 @@ export function MoveList({
 
 const mostNamed = 2;
 
-function Winners({ effect: { winners }, of }: { effect: MoveEffect; of: string }) {
+function Winners({ effect: { winners }, of }: { effect: MoveEffect; of: ListName }) {
   if (winners.length === 0) return null;
   return (
     <p className="text-ink2 mt-0.5">
       {winners.slice(0, mostNamed).map(({ winner, loser, shared }) => (
         <span key={`${winner} ${loser}`}>
-          <ItemName id={winner} /> then wins over <ItemName id={loser} /> in {plural(shared, of)}.{" "}
+          {rich("plan.thenWinsOverIn", {
+            winner: <ItemName id={winner} />,
+            loser: <ItemName id={loser} />,
+            shared: sharedCount(of, shared),
+          })}
         </span>
       ))}
-      {winners.length > mostNamed && `And ${winners.length - mostNamed} more winners change.`}
+      {winners.length > mostNamed && say("plan.andMoreWinnersChange", { count: winners.length - mostNamed })}
     </p>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useDeferredValue, useId, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
@@ -25,8 +26,8 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Move ${what} to a seat`}
-      hint="A seat as C4, “after” or “before” and a name or seat, “start of C” or “end of C”, 120 as its place in the whole list, or “number 31” as in a sheet."
+      title={say("plan.moveToASeat", { what })}
+      hint={say("plan.aSeatAsC4AfterOr")}
     >
       <MoveToForm onClose={onClose} />
     </Dialog>
@@ -56,7 +57,9 @@ function findMove({ roster, lens, ties, selected }: EditorState, text: string) {
   return {
     edit,
     along: null,
-    words: above ? `To ${seat}, after ${above.seat} ${titleOf(above)}.` : `To ${seat}, before all others.`,
+    words: above
+      ? say("plan.toAfter", { seat, seat2: above.seat, titleOf: titleOf(above) })
+      : say("plan.toBeforeAllOthers", { seat }),
   };
 }
 
@@ -83,10 +86,10 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
   return (
     <form onSubmit={move} className="space-y-3">
       <Field
-        label="Where to"
+        label={say("plan.whereTo")}
         value={seat}
         onChange={(event) => setSeat(event.target.value)}
-        placeholder="C4, or after Tidal Core"
+        placeholder={say("plan.c4OrAfterTidalCore")}
         autoFocus
         aria-describedby={said}
         aria-invalid={found?.edit.ok === false}
@@ -102,10 +105,10 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
       <div className="flex flex-wrap justify-end gap-2">
         {found?.along && <Button onClick={moveAlong}>{found.along.words}</Button>}
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={seat.trim() === ""}>
-          Move
+          {say("plan.move")}
         </Button>
       </div>
     </form>

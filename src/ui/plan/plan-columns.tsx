@@ -1,8 +1,8 @@
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { NotebookPen } from "lucide-react";
 import { levels, type Level } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
-import { plural } from "@/core/messages/parts";
 import { kindsOf } from "@/core/roster/kinds";
 import { titleOf, type SeatedItem } from "@/core/roster/roster";
 import { formatSize } from "../kit/format-size";
@@ -32,7 +32,7 @@ export interface PlanCells {
 type PlanColumn = GridColumn<PlanCells>;
 
 export const kindWords = (item: SeatedItem): string => {
-  if (item.fixed) return "built in";
+  if (item.fixed) return say("plan.builtIn");
   const [rank, counting] = kindsOf(item);
   return [rank?.id === "foundation" ? "foundation" : null, counting?.label.toLowerCase()]
     .filter(Boolean)
@@ -40,20 +40,29 @@ export const kindWords = (item: SeatedItem): string => {
 };
 
 const withheldWords = {
-  part: "its part of the mod is not taken",
-  "left-out": "its file is left out of this profile",
-  gone: "the version of its mod that this profile holds is not on the shelf",
+  get part() {
+    return say("plan.itsPartOfTheModIs");
+  },
+  get "left-out"() {
+    return say("plan.itsFileIsLeftOutOf");
+  },
+  get gone() {
+    return say("plan.theVersionOfItsModThat");
+  },
 };
 
 /** Says how it stands with an item, for the switch. */
 function toggleLabel(item: SeatedItem): string {
   const title = titleOf(item);
-  if (item.fixed) return `${title} is built in and always on`;
-  if (item.list === "mods") return `${title} is ${item.loads ? "on" : "off"}`;
-  if (!item.mod) return `${title}: its mod is not on the shelf`;
+  if (item.fixed) return say("plan.isBuiltInAndAlwaysOn", { title });
+  if (item.list === "mods") return say("plan.is", { title, loads: String(item.loads) });
+  if (!item.mod) return say("plan.itsModIsNotOnThe", { title });
   if (item.entry.on && !item.loads)
-    return `${title} is on, but ${item.mod.loads && item.withheld ? withheldWords[item.withheld] : "its mod is off"}`;
-  return `${title} is ${item.entry.on ? "on" : "off"}`;
+    return say("plan.isOnBut", {
+      title,
+      rest: item.mod.loads && item.withheld ? withheldWords[item.withheld] : say("plan.itsModIsOff"),
+    });
+  return say("plan.is2", { title, on: String(item.entry.on) });
 }
 
 const shelfModOf = (item: SeatedItem) => (item.list === "mods" ? item.mod : (item.mod?.mod ?? null));
@@ -62,12 +71,14 @@ const mastersOf = (item: SeatedItem): number => (item.list === "plugins" ? item.
 const count = (number: number): string => (number > 0 ? String(number) : "");
 
 const originOf = (item: SeatedItem): string =>
-  item.fixed ? "the game" : (shelfModOf(item)?.name ?? "not on the shelf");
+  item.fixed ? say("plan.theGame") : (shelfModOf(item)?.name ?? say("common.notOnTheShelf"));
 
 function brings(item: SeatedItem): string {
   const mod = shelfModOf(item);
-  if (!mod || (item.list === "mods" && item.gone)) return "not on the shelf";
-  return mod.plugins.length > 0 ? plural(mod.plugins.length, "plugin") : plural(mod.files, "file");
+  if (!mod || (item.list === "mods" && item.gone)) return say("common.notOnTheShelf");
+  return mod.plugins.length > 0
+    ? say("common.plugins3", { count: mod.plugins.length })
+    : say("common.files", { files: mod.files });
 }
 
 const stateWords = ({ item, mark }: PlanCells): string =>
@@ -82,7 +93,9 @@ const Name = (cells: PlanCells) => (
     >
       {titleOf(cells.item)}
     </span>
-    {cells.noted && <NotebookPen size={13} className="text-ink3 shrink-0" aria-label="with a note" />}
+    {cells.noted && (
+      <NotebookPen size={13} className="text-ink3 shrink-0" aria-label={say("plan.withANote")} />
+    )}
     {cells.mark && !cells.isStateShown && <LevelMark level={cells.mark.level} label={cells.mark.words} />}
   </span>
 );
@@ -90,7 +103,9 @@ const Name = (cells: PlanCells) => (
 const always = (list: ListName): readonly PlanColumn[] => [
   {
     id: "seat",
-    label: "Seat",
+    get label() {
+      return say("common.seat");
+    },
     width: 40,
     isFixed: true,
     isOrder: true,
@@ -100,10 +115,12 @@ const always = (list: ListName): readonly PlanColumn[] => [
   },
   {
     id: "switch",
-    label: "On",
+    get label() {
+      return say("common.on2");
+    },
     width: 28,
     isFixed: true,
-    text: ({ item }) => (item.loads ? "on" : "off"),
+    text: ({ item }) => (item.loads ? say("common.on") : say("common.off")),
     sortBy: null,
     cell: ({ item, onToggle }) => (
       <span className="flex" onPointerDown={(event) => event.stopPropagation()}>
@@ -120,7 +137,9 @@ const always = (list: ListName): readonly PlanColumn[] => [
   },
   {
     id: "name",
-    label: list === "plugins" ? "Plugin" : "Mod",
+    get label() {
+      return list === "plugins" ? say("common.plugin") : say("common.mod");
+    },
     width: 0,
     isFixed: true,
     isMain: true,
@@ -131,7 +150,9 @@ const always = (list: ListName): readonly PlanColumn[] => [
 
 const state: PlanColumn = {
   id: "state",
-  label: "State",
+  get label() {
+    return say("common.state");
+  },
   width: 136,
   text: stateWords,
   sortBy: (cells) => `${cells.mark ? levels.indexOf(cells.mark.level) : levels.length} ${stateWords(cells)}`,
@@ -144,17 +165,28 @@ const state: PlanColumn = {
 };
 
 const ofPlugins: readonly PlanColumn[] = [
-  { id: "kind", label: "Class", width: 116, text: ({ item }) => kindWords(item) },
+  {
+    id: "kind",
+    get label() {
+      return say("common.class");
+    },
+    width: 116,
+    text: ({ item }) => kindWords(item),
+  },
   {
     id: "origin",
-    label: "Mod",
+    get label() {
+      return say("common.mod");
+    },
     width: 172,
     text: ({ item }) => originOf(item),
     cell: ({ item }) => <span className={`${textLook} ${struck(item)}`}>{originOf(item)}</span>,
   },
   {
     id: "masters",
-    label: "Masters",
+    get label() {
+      return say("common.masters");
+    },
     width: 72,
     isFigure: true,
     text: ({ item }) => count(mastersOf(item)),
@@ -165,29 +197,63 @@ const ofPlugins: readonly PlanColumn[] = [
 const ofMods: readonly PlanColumn[] = [
   {
     id: "version",
-    label: "Version",
+    get label() {
+      return say("common.version");
+    },
     width: 76,
     isMono: true,
     text: ({ item }) => versionText(shelfModOf(item)?.version ?? ""),
   },
-  { id: "brings", label: "Brings", width: 116, text: ({ item }) => brings(item) },
+  {
+    id: "brings",
+    get label() {
+      return say("plan.brings");
+    },
+    width: 116,
+    text: ({ item }) => brings(item),
+  },
 ];
 
 const ofBoth: readonly PlanColumn[] = [
   {
     id: "number",
-    label: "Number",
+    get label() {
+      return say("plan.number");
+    },
     width: 76,
     isFigure: true,
     text: ({ number }) => (number === undefined ? "" : String(number)),
     sortBy: ({ number }) => number ?? 0,
   },
-  { id: "section", label: "Section", width: 132, text: ({ item }) => item.section?.name ?? "" },
-  { id: "author", label: "Author", width: 110, text: ({ item }) => shelfModOf(item)?.author ?? "" },
-  { id: "tags", label: "Tags", width: 120, text: ({ item }) => (shelfModOf(item)?.tags ?? []).join(", ") },
+  {
+    id: "section",
+    get label() {
+      return say("common.section");
+    },
+    width: 132,
+    text: ({ item }) => item.section?.name ?? "",
+  },
+  {
+    id: "author",
+    get label() {
+      return say("common.author");
+    },
+    width: 110,
+    text: ({ item }) => shelfModOf(item)?.author ?? "",
+  },
+  {
+    id: "tags",
+    get label() {
+      return say("common.tags");
+    },
+    width: 120,
+    text: ({ item }) => (shelfModOf(item)?.tags ?? []).join(", "),
+  },
   {
     id: "size",
-    label: "Size",
+    get label() {
+      return say("common.size");
+    },
     width: 76,
     isFigure: true,
     text: ({ item }) => (sizeOf(item) > 0 ? formatSize(sizeOf(item)) : ""),

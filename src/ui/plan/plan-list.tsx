@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { DndContext, DragOverlay, PointerSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { defaultRangeExtractor, useVirtualizer, type Range } from "@tanstack/react-virtual";
 import { ContextMenu } from "radix-ui";
@@ -57,7 +58,7 @@ export function PlanList({
   const scale = useTextScale();
   const above = headHeight * scale;
   const template = useMemo(() => gridTemplate(shown, scale), [shown, scale]);
-  const label = `${listWords[lens]}${rows.isRealOrder ? " in load order" : ", sorted to look at"}`;
+  const label = `${listWords[lens]}${rows.isRealOrder ? say("plan.inLoadOrder") : say("plan.sortedToLookAt")}`;
   const [menu, setMenu] = useState<MenuOf>({ of: "rows" });
   const [head, setHead] = useState<number | null>(null);
   const activeBand = useRef(0);
@@ -231,7 +232,14 @@ export function PlanList({
   );
 }
 
-const listWords: Record<ListName, string> = { plugins: "Plugins", mods: "Mods" };
+const listWords: Record<ListName, string> = {
+  get plugins() {
+    return say("common.plugins2");
+  },
+  get mods() {
+    return say("common.mods");
+  },
+};
 
 const rowId = (id: string): string => `plan-${encodeURIComponent(id)}`;
 

@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { ChevronDown, ChevronRight, Lock } from "lucide-react";
 import { memo, type CSSProperties } from "react";
-import { plural } from "@/core/messages/parts";
 import { rowInset, type GridColumn, type gridTemplate } from "../kit/grid/columns";
 import { GridCells } from "../kit/grid/grid-cells";
 import { sectionHue } from "../kit/hues";
@@ -32,7 +33,7 @@ export const SectionBand = memo(function SectionBand({
         type="button"
         tabIndex={-1}
         aria-expanded={!row.collapsed}
-        aria-label={`${row.collapsed ? "Unfold" : "Fold"} ${row.section.name}`}
+        aria-label={`${row.collapsed ? say("plan.unfold") : say("plan.fold")} ${row.section.name}`}
         onClick={() => onFold(row.section.id)}
         className="text-ink3 hover:text-ink -ml-6 flex h-6 w-6 items-center justify-center"
       >
@@ -43,12 +44,12 @@ export const SectionBand = memo(function SectionBand({
       <span className="text-ink2 font-mono text-sm">{row.count}</span>
       {row.section.closed && (
         <span className="text-ink2 flex items-center gap-1 text-sm">
-          <Lock size={12} aria-hidden /> closed
+          {rich("plan.closed", { lock: <Lock size={12} aria-hidden /> })}
         </span>
       )}
       {row.section.unseated && row.count > 0 && (
         <span className="text-saffron shrink-0 text-sm font-semibold">
-          {plural(row.count, "waits", "wait")} to be seated
+          {say("plan.waitToBeSeated", { count: row.count })}
         </span>
       )}
       <span className="text-ink2 hidden truncate pr-3 text-sm @xl:inline">{row.section.guidance}</span>
@@ -64,9 +65,9 @@ export function OffBand({ count }: { count: number }) {
       className="border-line bg-sunk flex h-full items-center gap-2 border-y"
       style={{ paddingLeft: gutterWidth }}
     >
-      <span className="font-bold">Off</span>
+      <span className="font-bold">{say("plan.off")}</span>
       <span className="text-ink2 font-mono text-sm">{count}</span>
-      <span className="text-ink2 truncate text-sm">Gathered to be looked at; each keeps its seat</span>
+      <span className="text-ink2 truncate text-sm">{say("plan.gatheredToBeLookedAtEach")}</span>
     </div>
   );
 }

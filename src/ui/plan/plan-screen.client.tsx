@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { ListFilter, Rows3 } from "lucide-react";
 import { useSearchParams } from "next/navigation";
 import { ToggleGroup } from "radix-ui";
@@ -92,7 +94,7 @@ function PlanView() {
   const planCommands = usePlanCommands(openMoveTo, grid);
   const selected = useEditor((state) => state.selected);
   const selectedItems = useMemo(() => selected.flatMap((id) => list.itemOf.get(id) ?? []), [selected, list]);
-  useScopedCommands("With what is selected in the plan", planCommands, selectedItems);
+  useScopedCommands(say("plan.withWhatIsSelectedInThe"), planCommands, selectedItems);
   const asLeft = useRef(begin.item);
   useEffect(() => {
     const { focused } = editor.getState();
@@ -107,7 +109,7 @@ function PlanView() {
     // What is being looked for shows, whatever hid it.
     if (latest.isFiltered) {
       setFilter(noFilter);
-      tell(["The filter was lifted: it hid ", { item: hidden.id }, "."]);
+      tell([say("plan.theFilterWasLiftedItHid"), { item: hidden.id }, "."]);
     }
     setCollapsed((now) => new Set([...now].filter((id) => id !== hidden.entry.section)));
     // Only where something is selected anew: a filter that is set later may hide it.
@@ -122,10 +124,10 @@ function PlanView() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">Plan</h1>
+        <h1 className="text-lg font-bold">{say("common.plan")}</h1>
         {roster.game.lists.length > 1 && <Lens lens={lens} onTurn={turn} />}
         <span className="text-ink2 min-w-0 truncate">
-          <b className="text-ink font-mono">{loading}</b> of{" "}
+          {rich("common.of", { name: <b className="text-ink font-mono">{loading}</b> })}
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
         </span>
         <div className="ml-auto flex flex-wrap items-center gap-2">
@@ -137,10 +139,10 @@ function PlanView() {
           />
           <LookMenu look={look} onLook={setLook} onNumbers={() => setNumbering(true)} />
           <Button look="quiet" onClick={() => setSectioning(true)}>
-            <Rows3 size={16} aria-hidden /> Sections
+            {rich("plan.sections", { rows3: <Rows3 size={16} aria-hidden /> })}
           </Button>
           <Button look="quiet" aria-pressed={filtering} onClick={() => setFiltering(!filtering)}>
-            <ListFilter size={16} aria-hidden /> Filter
+            {rich("plan.filter", { listFilter: <ListFilter size={16} aria-hidden /> })}
           </Button>
           <ProposeButton />
           <InspectorButton inspecting={inspecting} />
@@ -161,7 +163,7 @@ function PlanView() {
         inspecting={inspecting}
         inspector={
           <Later>
-            <Floor what="The inspector">
+            <Floor what={say("common.theInspector")}>
               <Inspector onMoveTo={openMoveTo} />
             </Floor>
           </Later>
@@ -170,7 +172,7 @@ function PlanView() {
         <div ref={ground} className="relative flex min-h-0 min-w-0 grow flex-col">
           {roster.mods.length === 0 && <EmptyHint />}
           <div className="min-h-0 grow">
-            <Floor what="The list">
+            <Floor what={say("common.theList")}>
               <PlanList rows={rows} carrying={carrying} grid={grid} commands={planCommands} onFold={fold} />
             </Floor>
           </div>
@@ -185,8 +187,12 @@ function PlanView() {
 }
 
 const lensWords: Record<ListName, string> = {
-  plugins: "load, top to bottom; what loads later wins in records",
-  mods: "are on, top to bottom; what stands later wins in files",
+  get plugins() {
+    return say("plan.loadTopToBottomWhatLoads");
+  },
+  get mods() {
+    return say("plan.areOnTopToBottomWhat");
+  },
 };
 
 /** As the address says, or as it was left; what the address names is selected. */
@@ -216,7 +222,7 @@ function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => vo
       type="single"
       value={lens}
       onValueChange={(value) => value && onTurn(value as ListName)}
-      aria-label="Which order"
+      aria-label={say("plan.whichOrder")}
       className="border-line flex shrink-0 rounded-md border p-0.5"
     >
       {(["plugins", "mods"] as const).map((name) => (
@@ -235,11 +241,11 @@ function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => vo
 function EmptyHint() {
   return (
     <p className="border-line bg-sunk text-ink2 border-b px-4 py-2">
-      No mod is in this profile yet. Switch mods on in the{" "}
+      {say("plan.noModIsInThisProfile")}
       <ViewLink className="text-pine font-semibold underline" href="/shelf">
-        Shelf
+        {say("common.shelf")}
       </ViewLink>
-      , or make a profile from a lineup.
+      {say("plan.orMakeAProfileFromA")}
     </p>
   );
 }

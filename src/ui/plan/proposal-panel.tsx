@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useMemo, useState, type ReactNode } from "react";
 import type { SetAside } from "@/core/model/problem";
-import { plural } from "@/core/messages/parts";
 import { chainText } from "@/core/messages/reasons";
 import { ruleText } from "@/core/messages/rules";
 import { arrangeEdit } from "@/core/edit/accept";
@@ -51,28 +52,28 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
     setLeft(next);
   };
   return (
-    <section aria-label="Proposal" className="flex h-full flex-col">
+    <section aria-label={say("plan.proposal")} className="flex h-full flex-col">
       <header className="border-line flex min-h-15 shrink-0 flex-wrap items-center gap-2 border-b px-4 py-2">
         <div className="min-w-0 grow">
           <h1 className="text-lg font-bold">
-            {count} of {total} {count === 1 ? "moves" : "move"}
-            {proposal.result.certificate ? "; no valid order moves fewer" : ""}
+            {say("plan.ofMove", { count, total })}
+            {proposal.result.certificate ? say("common.noValidOrderMovesFewer") : ""}
           </h1>
           <p className="text-ink2">
             {isCurrent
-              ? `${total - count} ${proposal.list} stay as you arranged them. Nothing is changed until you accept.`
+              ? say("plan.stayAsYouArrangedThemNothing", { total: total - count, list: proposal.list })
               : proposing
-                ? "The plan has changed since. Computing anew…"
-                : "The plan has changed since this was computed."}
+                ? say("plan.thePlanHasChangedSinceComputing")
+                : say("plan.thePlanHasChangedSinceThis")}
           </p>
         </div>
         <Button look="quiet" onClick={leaveProposal}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" onClick={accept} disabled={!edit || !isCurrent} autoFocus>
           {part.taken.size === count
-            ? `Accept ${plural(count, "move")}`
-            : `Accept ${part.taken.size} of ${plural(count, "move")}`}
+            ? say("plan.acceptMoves", { count })
+            : say("plan.acceptOfMoves", { count: part.taken.size, count2: count })}
         </Button>
       </header>
       <Notices roster={roster} proposal={proposal} />
@@ -98,54 +99,55 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
   if (result.cycles.length + result.setAside.length + mixed.length === 0) return null;
   return (
     <ul
-      aria-label="What cannot be kept"
+      aria-label={say("plan.whatCannotBeKept")}
       className="border-line bg-saffron-soft max-h-[30%] min-h-10 shrink-0 overflow-auto border-b"
     >
       {result.cycles.map((cycle, at) => (
         <li key={`cycle ${at}`} className="flex gap-2.5 px-4 py-2">
           <span className="pt-0.5">
-            <LevelMark level="blocker" label="blocker" />
+            <LevelMark level="blocker" label={say("plan.blocker")} />
           </span>
           <span>
             <b>
               {cycle.links.length === 1
-                ? "One needs itself: "
-                : `${cycle.links.length + cycle.left} ${list} need one another in a circle: `}
+                ? say("plan.oneNeedsItself")
+                : say("plan.needOneAnotherInACircle", { count: cycle.links.length + cycle.left, list })}
             </b>
-            <Say parts={chainText(cycle, telling)} />. The order below keeps what it can
-            {list === "plugins" ? "; the game will stop until one of them goes off." : "."}
+            {rich("plan.theOrderBelowKeepsWhatIt", { say: <Say parts={chainText(cycle, telling)} /> })}
+            {list === "plugins" ? say("plan.theGameWillStopUntilOne") : "."}
           </span>
         </li>
       ))}
       {unaligned.map((each, at) => (
         <NotAligned key={`unaligned ${at}`}>
-          <Say parts={[...ruleText(each.rule), " in the other order. It cannot here: "]} />
+          <Say parts={[...ruleText(each.rule), say("plan.inTheOtherOrderItCannot")]} />
           <Say parts={chainText(each.because, telling)} />.
         </NotAligned>
       ))}
       {mixed.map(([earlier, later]) => (
         <NotAligned key={`mixed ${earlier} ${later}`}>
-          <ItemName id={earlier} /> and <ItemName id={later} />: their plugins stand mixed, so that the order
-          of the plugins says neither.
+          {rich("plan.andTheirPluginsStandMixedSo", {
+            earlier: <ItemName id={earlier} />,
+            later: <ItemName id={later} />,
+          })}
         </NotAligned>
       ))}
       {setAside.map((each, at) => (
         <li key={`aside ${at}`} className="flex gap-2.5 px-4 py-2">
           <span className="pt-0.5">
-            <LevelMark level="problem" label="problem" />
+            <LevelMark level="problem" label={say("common.problem")} />
           </span>
           <span>
-            <b>Set aside: </b>
+            <b>{say("plan.setAside")}</b>
             <Say parts={[...ruleText(each.rule), "."]} />
             {each.because.links.length > 0 && (
               <>
-                {" "}
-                It would close a circle: <Say parts={chainText(each.because, telling)} />.
+                {rich("plan.itWouldCloseACircle", { say: <Say parts={chainText(each.because, telling)} /> })}
               </>
             )}
             {each.rule.kind !== "needs" && (
               <ViewLink href="/rules" className="text-pine ml-2 font-semibold underline">
-                Ways out
+                {say("plan.waysOut")}
               </ViewLink>
             )}
           </span>
@@ -160,10 +162,10 @@ function NotAligned({ children }: { children: ReactNode }) {
   return (
     <li className="flex gap-2.5 px-4 py-2">
       <span className="pt-0.5">
-        <LevelMark level="hint" label="hint" />
+        <LevelMark level="hint" label={say("plan.hint")} />
       </span>
       <span>
-        <b>Stays as it is: </b>
+        <b>{say("plan.staysAsItIs")}</b>
         {children}
       </span>
     </li>
@@ -176,8 +178,11 @@ function Raised({ roster, proposal: { list, result } }: Proposed) {
   const name = (id: string) => sections.find((section) => section.id === id)?.name ?? id;
   return result.raised.map((raised) => (
     <p key={`raised ${raised.item}`} className="border-line bg-sunk text-ink2 border-b px-4 py-2.5">
-      <ItemName id={raised.item} /> belongs to {name(raised.section)} but stands in {name(raised.effective)},
-      after what it needs.
+      {rich("plan.belongsToButStandsInAfter", {
+        item: <ItemName id={raised.item} />,
+        section: name(raised.section),
+        effective: name(raised.effective),
+      })}
     </p>
   ));
 }

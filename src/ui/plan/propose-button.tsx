@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import type { ListName } from "@/core/model/profile";
 import { Button } from "../kit/button";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -8,10 +9,10 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 export function ProposeButton({ of }: { of?: ListName | undefined }) {
   const { propose, proposing, stopProposing } = useWorkspace();
   const lens = useEditor((state) => state.lens);
-  if (proposing) return <Button onClick={stopProposing}>Computing… cancel</Button>;
+  if (proposing) return <Button onClick={stopProposing}>{say("plan.computingCancel")}</Button>;
   return (
     <Button look="main" onClick={() => void propose({ list: of ?? lens, how: "propose" })}>
-      Propose an order
+      {say("common.proposeAnOrder")}
     </Button>
   );
 }

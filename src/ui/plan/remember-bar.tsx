@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
 import { ruleTextOf } from "@/core/messages/rules";
@@ -75,11 +77,11 @@ export function RememberBar() {
     })),
     {
       key: String(offered.length + 1),
-      words: ["Another rule…"],
+      words: [say("plan.anotherRule")],
       look: "quiet",
       run: () => setStart({ list, about: moved }),
     },
-    { key: "0", words: ["No"], look: "quiet", run: () => editor.forgetRecent() },
+    { key: "0", words: [say("plan.no")], look: "quiet", run: () => editor.forgetRecent() },
   ];
   useAnswerKeys(moved.length > 0 && start === null ? answers : noAnswers);
   return (
@@ -87,11 +89,14 @@ export function RememberBar() {
       {moved.length > 0 && (
         <div
           role="region"
-          aria-label="Remember the move"
+          aria-label={say("plan.rememberTheMove")}
           className="border-line bg-sunk flex shrink-0 flex-wrap items-center gap-2 border-t px-3 py-1.5"
         >
           <span className="font-semibold">
-            Remember of {moved.length === 1 ? <ItemName id={moved[0]!} /> : `these ${moved.length}`}:
+            {rich("plan.rememberOf", {
+              rest:
+                moved.length === 1 ? <ItemName id={moved[0]!} /> : say("plan.these", { count: moved.length }),
+            })}
           </span>
           {answers.map(({ key, words, look, run }) => (
             <Button

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Section } from "@/core/model/game";
@@ -13,9 +15,24 @@ import { SelectField } from "../kit/select";
 import { useWorkspace } from "../workspace/workspace.client";
 
 const blocks = [
-  { value: "", words: "where you put it" },
-  { value: "top", words: "first of its rank: nothing before it" },
-  { value: "bottom", words: "last of its rank: nothing after it" },
+  {
+    value: "",
+    get words() {
+      return say("plan.whereYouPutIt");
+    },
+  },
+  {
+    value: "top",
+    get words() {
+      return say("plan.firstOfItsRankNothingBefore");
+    },
+  },
+  {
+    value: "bottom",
+    get words() {
+      return say("plan.lastOfItsRankNothingAfter");
+    },
+  },
 ];
 
 /** All that can be said of a section, each of it an edit. */
@@ -53,15 +70,22 @@ export function SectionDetails({
     else without("tags");
   };
   return (
-    <section aria-label={`Section ${section.name}`} className="min-w-0 grow-[2] basis-96 space-y-3">
-      <Typed label="Name" value={section.name} onStore={(name) => name !== "" && change({ name })} />
+    <section
+      aria-label={say("plan.section", { name: section.name })}
+      className="min-w-0 grow-[2] basis-96 space-y-3"
+    >
       <Typed
-        label="What belongs here"
+        label={say("common.name")}
+        value={section.name}
+        onStore={(name) => name !== "" && change({ name })}
+      />
+      <Typed
+        label={say("plan.whatBelongsHere")}
         value={section.guidance}
         onStore={(guidance) => change({ guidance })}
       />
       <Typed
-        label="Tags of mods that arrive here, with commas between them"
+        label={say("plan.tagsOfModsThatArriveHere")}
         value={section.tags?.join(", ") ?? ""}
         onStore={retag}
       />
@@ -70,35 +94,35 @@ export function SectionDetails({
         onChoose={(hue) => hue !== null && change({ hue })}
       />
       <SelectField
-        label="Stands"
+        label={say("plan.stands")}
         value={section.block ?? ""}
         options={blocks}
         onChoose={(block) => (block === "" ? without("block") : change({ block: block as "top" | "bottom" }))}
       />
       <Tick
-        words="Closed: nothing more goes in"
+        words={say("plan.closedNothingMoreGoesIn")}
         checked={section.closed === true}
         onChange={(on) => (on ? change({ closed: true }) : without("closed"))}
       />
       <Tick
-        words="Arrivals without a tag wait here"
+        words={say("plan.arrivalsWithoutATagWaitHere")}
         checked={section.unseated === true}
         onChange={(on) => editor.dispatch(seatArrivalsLater(list, section, on))}
       />
       <div className="border-line flex flex-wrap items-center gap-2 border-t pt-3">
         <span className="text-ink2 mr-auto">
-          {list.ranks.length > 1 && `Of load rank ${rank?.label}. `}
-          <span className="font-mono">{count}</span> {list.name} stand in it.
+          {list.ranks.length > 1 && say("plan.ofLoadRank", { label: rank?.label })}
+          {rich("plan.standInIt", { text: <span className="font-mono">{count}</span>, name: list.name })}
         </span>
         <Button onClick={onAdd}>
-          <Plus size={14} aria-hidden /> Add a section after it
+          {rich("plan.addASectionAfterIt", { plus: <Plus size={14} aria-hidden /> })}
         </Button>
         <Button
           look="danger"
           onClick={onDrop}
-          title={`Its ${count} ${list.name} go to its neighbour; undo brings it back`}
+          title={say("plan.itsGoToItsNeighbourUndo", { count, name: list.name })}
         >
-          <Trash2 size={14} aria-hidden /> Remove it
+          {rich("plan.removeIt", { trash2: <Trash2 size={14} aria-hidden /> })}
         </Button>
       </div>
     </section>

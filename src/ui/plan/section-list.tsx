@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from "@dnd-kit/core";
 import { Hourglass, Lock, PanelBottom, PanelTop } from "lucide-react";
 import { useEffect, useRef, type KeyboardEvent } from "react";
@@ -58,7 +59,7 @@ export function SectionList({ list, chosen, onChoose, onMove }: Props) {
         <ul
           ref={ground}
           role="listbox"
-          aria-label="Sections"
+          aria-label={say("common.sections")}
           aria-activedescendant={optionId(chosen.id)}
           tabIndex={0}
           onKeyDown={onKeyDown}
@@ -81,18 +82,34 @@ export function SectionList({ list, chosen, onChoose, onMove }: Props) {
           ))}
         </ul>
       </DndContext>
-      <p className="text-ink2 mt-1 text-sm">
-        Drag a section to where it shall stand, or press Alt and an arrow.
-      </p>
+      <p className="text-ink2 mt-1 text-sm">{say("plan.dragASectionToWhereIt")}</p>
     </div>
   );
 }
 
 const marks = [
-  { is: ({ block }: Section) => block === "top", Icon: PanelTop, words: "first of its rank" },
-  { is: ({ block }: Section) => block === "bottom", Icon: PanelBottom, words: "last of its rank" },
+  {
+    is: ({ block }: Section) => block === "top",
+    Icon: PanelTop,
+    get words() {
+      return say("plan.firstOfItsRank");
+    },
+  },
+  {
+    is: ({ block }: Section) => block === "bottom",
+    Icon: PanelBottom,
+    get words() {
+      return say("plan.lastOfItsRank");
+    },
+  },
   { is: ({ closed }: Section) => closed === true, Icon: Lock, words: "closed" },
-  { is: ({ unseated }: Section) => unseated === true, Icon: Hourglass, words: "arrivals wait here" },
+  {
+    is: ({ unseated }: Section) => unseated === true,
+    Icon: Hourglass,
+    get words() {
+      return say("plan.arrivalsWaitHere");
+    },
+  },
 ];
 
 function SectionRow({

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Outcome } from "@/core/model/outcome";
@@ -18,8 +19,8 @@ export function SectionsDialog({ open, onClose }: { open: boolean; onClose: () =
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Sections of the ${name}`}
-      hint="New arrivals go to the section that has one of their mod’s tags, else to where arrivals wait, else to the first of their load rank."
+      title={say("plan.sectionsOfThe", { name })}
+      hint={say("plan.newArrivalsGoToTheSection")}
       size="large"
     >
       <Sections />
@@ -40,7 +41,7 @@ function Sections() {
   };
   const add = () => {
     const id = SectionId.parse(crypto.randomUUID());
-    editor.dispatch(addSection(list, chosen.id, { id, name: "New section", guidance: "" }));
+    editor.dispatch(addSection(list, chosen.id, { id, name: say("plan.newSection"), guidance: "" }));
     choose(id);
   };
   const drop = () => {

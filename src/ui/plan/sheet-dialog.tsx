@@ -1,8 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { numberEdit, renumberEdit } from "@/core/edit/numbers";
-import { plural } from "@/core/messages/parts";
 import type { Section } from "@/core/model/game";
 import { numbersOf, outgrown, renumbered, tiersOfSheet } from "@/core/roster/sheet";
 import { Button } from "../kit/button";
@@ -20,8 +20,8 @@ export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => v
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Numbers of the ${list.name}`}
-      hint="As in a sheet: each section is a tier with a number, and an item’s number is that and its weight. What you give here stays; the rest is worked out."
+      title={say("plan.numbersOfThe", { name: list.name })}
+      hint={say("plan.asInASheetEachSection")}
       size="medium"
     >
       <Tiers />
@@ -41,7 +41,7 @@ function Tiers() {
     const before = tiers[index - 1]?.value ?? 0;
     if (number === null || number > before)
       editor.dispatch(numberEdit({ list: list.name, of: "section", id }, number, name));
-    else tell([`The number of ${name} has to be above ${before}.`], "wrong");
+    else tell([say("plan.theNumberOfHasToBe", { name, before })], "wrong");
   };
   const exportSheet = async () => {
     await editor.settled();
@@ -52,10 +52,10 @@ function Tiers() {
       <table className="w-full">
         <thead>
           <tr className="text-ink3 text-left text-sm">
-            <th className="py-1 font-semibold">Section</th>
-            <th className="text-right font-semibold">Tier</th>
-            <th className="text-right font-semibold">Holds</th>
-            <th className="text-right font-semibold">Numbers</th>
+            <th className="py-1 font-semibold">{say("common.section")}</th>
+            <th className="text-right font-semibold">{say("plan.tier")}</th>
+            <th className="text-right font-semibold">{say("plan.holds")}</th>
+            <th className="text-right font-semibold">{say("common.numbers")}</th>
           </tr>
         </thead>
         <tbody>
@@ -70,12 +70,12 @@ function Tiers() {
                   <span className="flex items-center gap-2">
                     <SectionLetter index={index} hue={section.hue} />
                     <span className="truncate font-semibold">{section.name}</span>
-                    {full.has(id) && <span className="text-saffron text-sm">outgrown</span>}
+                    {full.has(id) && <span className="text-saffron text-sm">{say("plan.outgrown")}</span>}
                   </span>
                 </td>
                 <td className="text-right">
                   <NumberField
-                    label={`Number of ${section.name}`}
+                    label={say("plan.numberOf", { name: section.name })}
                     value={isOwn ? value : null}
                     placeholder={String(value)}
                     className="w-20"
@@ -84,7 +84,7 @@ function Tiers() {
                 </td>
                 <td className="text-right font-mono">{inside.length}</td>
                 <td className="text-ink2 text-right font-mono text-sm">
-                  {inside.length > 0 && `${inside[0]} to ${inside.at(-1)}`}
+                  {inside.length > 0 && say("plan.to", { inside: inside[0], at: inside.at(-1) })}
                 </td>
               </tr>
             );
@@ -93,14 +93,13 @@ function Tiers() {
       </table>
       {full.size > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">
-          {plural(full.size, "section has", "sections have")} more in {full.size === 1 ? "it" : "them"} than
-          whole numbers, or a weight that leads past the next tier.
+          {say("plan.sectionsHaveMoreInThemThan", { count: full.size })}
         </p>
       )}
       {preview && <Preview onDone={() => setPreview(false)} />}
       <div className="flex gap-2">
-        {!preview && <Button onClick={() => setPreview(true)}>Renumber…</Button>}
-        <Button onClick={() => void exportSheet()}>Export the sheet</Button>
+        {!preview && <Button onClick={() => setPreview(true)}>{say("plan.renumber")}</Button>}
+        <Button onClick={() => void exportSheet()}>{say("plan.exportTheSheet")}</Button>
       </div>
     </div>
   );
@@ -120,7 +119,7 @@ function Preview({ onDone }: { onDone: () => void }) {
   };
   return (
     <section
-      aria-label="Numbered anew"
+      aria-label={say("plan.numberedAnew")}
       className="border-pine bg-pine-soft space-y-2 rounded-md border px-3 py-2"
     >
       <p className="flex flex-wrap gap-x-4 gap-y-1.5">
@@ -134,16 +133,15 @@ function Preview({ onDone }: { onDone: () => void }) {
         ))}
       </p>
       <p className="text-ink2">
-        The order stays as it is.{" "}
-        {weights > 0 &&
-          `${plural(weights, "weight becomes a whole number", "weights become whole numbers")}, in the order of now.`}
+        {say("plan.theOrderStaysAsItIs")}
+        {weights > 0 && say("plan.weightsBecomeWholeNumbersInThe", { weights })}
       </p>
       <div className="flex gap-2">
         <Button look="main" disabled={!edit} onClick={accept}>
-          Renumber
+          {say("plan.renumber2")}
         </Button>
         <Button look="quiet" onClick={onDone}>
-          Cancel
+          {say("common.cancel")}
         </Button>
       </div>
     </section>

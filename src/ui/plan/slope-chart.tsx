@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import type { OrderProposal } from "@/core/edit/accept";
 import type { ProposalPart } from "@/core/edit/proposal-parts";
@@ -41,13 +42,13 @@ export function SlopeChart({
         // As large as the text around it, whatever its user has chosen.
         style={{ width: `${width / 16}rem` }}
         role="img"
-        aria-label="The order now beside the order proposed; the list of moves says the same in words"
+        aria-label={say("plan.theOrderNowBesideTheOrder")}
       >
         <text x={left - 10} y={18} textAnchor="end" className="fill-ink2 font-semibold">
-          Now
+          {say("common.now")}
         </text>
         <text x={right + 10} y={18} className="fill-ink2 font-semibold">
-          Proposed
+          {say("plan.proposed")}
         </text>
         {before.map((id, at) => {
           const to = placeAfter.get(id)!;
@@ -73,9 +74,9 @@ export function SlopeChart({
         })}
       </svg>
       <p className="text-ink2 flex items-center justify-center gap-2 pb-3 text-sm">
-        {hidden > 0 && <span>{hidden} more stay and are not drawn</span>}
+        {hidden > 0 && <span>{say("plan.moreStayAndAreNotDrawn", { hidden })}</span>}
         <Button small look="quiet" onClick={() => setAll(!all)}>
-          {all ? "Only what moves" : "Draw all"}
+          {all ? say("plan.onlyWhatMoves") : say("plan.drawAll")}
         </Button>
       </p>
     </div>

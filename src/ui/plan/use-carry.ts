@@ -1,6 +1,8 @@
+import { say } from "@/core/language/say";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
+import { itemCount } from "@/core/messages/counts";
 import { refuse } from "@/core/model/outcome";
 import { freeGaps, placeEdit, refuseAt, type FreeGaps } from "@/core/edit/place";
 import { takeAlong } from "@/core/edit/take-along";
@@ -9,7 +11,7 @@ import { useWorkspace } from "../workspace/workspace.client";
 import { findSlots, ownPlace, slotAtHeight, type PlanRows, type Slot } from "./plan-rows";
 import { useTellBarred } from "./use-tell-barred";
 
-export const notTheOrder = "This is not the load order. Go back to it to arrange.";
+export const notTheOrder = (): string => say("plan.notTheOrder");
 
 /** Items picked up and not put down yet, by mouse or by keyboard. */
 export interface Carry {
@@ -50,7 +52,7 @@ export function useCarry(rows: PlanRows): Carrying {
 
   const pickUp = useCallback(
     (ids: readonly string[], by: Carry["by"]) => {
-      if (!rows.isRealOrder) return tell([notTheOrder], "wrong");
+      if (!rows.isRealOrder) return tell([notTheOrder()], "wrong");
       const { roster, lens, ties } = editor.getState();
       const list = roster.lists[lens];
       const inOrder = list.items.filter((item) => ids.includes(item.id));
@@ -61,7 +63,11 @@ export function useCarry(rows: PlanRows): Carrying {
       }
       const made = startCarry(list, rows, inOrder, freeGaps(list, ties[lens], ids));
       setCarry({ ...made, by });
-      setSaid(`Picked up ${made.ids.length === 1 ? name(made.ids[0]!) : `${made.ids.length} ${lens}`}.`);
+      setSaid(
+        say("plan.pickedUp", {
+          rest: made.ids.length === 1 ? name(made.ids[0]!) : itemCount(lens, made.ids.length),
+        }),
+      );
     },
     [editor, rows, tell, name, setCarry],
   );
@@ -86,7 +92,7 @@ export function useCarry(rows: PlanRows): Carrying {
 
   const letGo = useCallback(() => {
     setCarry(null);
-    setSaid("Put back where it was.");
+    setSaid(say("plan.putBackWhereItWas"));
   }, [setCarry]);
 
   const putDown = useCallback(() => {
@@ -99,7 +105,11 @@ export function useCarry(rows: PlanRows): Carrying {
     const edit = placeEdit(roster.lists[lens], ties[lens], carry.ids, slot.gap, slot.section);
     if (!edit.ok) return tell(sayRefusal(edit.refusal), "wrong");
     if (edit.value) editor.dispatch(edit.value);
-    setSaid(`Put down ${carry.ids.length === 1 ? name(carry.ids[0]!) : `${carry.ids.length} ${lens}`}.`);
+    setSaid(
+      say("plan.putDown", {
+        rest: carry.ids.length === 1 ? name(carry.ids[0]!) : itemCount(lens, carry.ids.length),
+      }),
+    );
   }, [editor, tell, tellBarred, name, setCarry]);
 
   const putDownAlong = useCallback(() => {
@@ -110,7 +120,7 @@ export function useCarry(rows: PlanRows): Carrying {
     if (!along) return putDown();
     setCarry(null);
     editor.dispatch(along.edit);
-    setSaid(`Put down ${carry.ids.length + along.ids.length} ${lens}.`);
+    setSaid(say("plan.putDown", { rest: itemCount(lens, carry.ids.length + along.ids.length) }));
   }, [editor, putDown, setCarry]);
 
   return useMemo(
@@ -141,6 +151,7 @@ export function barrierText({ barrier, gap }: Slot, { free }: Carry): Sentence {
 /** Between which two rows the items would come to stand. */
 function placeText({ slots }: Carry, at: number, { rows }: PlanRows): string {
   const row = rows[slots[at]!.row]!;
-  if (row.kind === "section") return `At the ${row.collapsed ? "end" : "start"} of ${row.section.name}.`;
-  return row.kind === "item" ? `After ${row.item.seat} ${titleOf(row.item)}.` : "";
+  if (row.kind === "section")
+    return say("plan.atTheOf", { collapsed: String(row.collapsed), name: row.section.name });
+  return row.kind === "item" ? say("plan.after", { seat: row.item.seat, titleOf: titleOf(row.item) }) : "";
 }

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useEffect, useMemo, useRef } from "react";
 import { switchItems } from "@/core/edit/edits";
 import { seatAndTitle, type SeatedItem } from "@/core/roster/roster";
@@ -33,26 +34,26 @@ export function usePlanCommands(
       },
       {
         id: "move-to",
-        title: () => "Move to…",
+        title: () => say("plan.moveTo"),
         keys: ["Alt+M"],
         isPossible: (items) => items.some(isMovable),
         run: onMoveTo,
       },
       {
         id: "on-the-shelf",
-        title: () => "On the shelf",
+        title: () => say("plan.onTheShelf"),
         isPossible: ([first, ...others]) => others.length === 0 && modOf(first!) !== null,
         run: ([first]) => go(`/shelf?mod=${encodeURIComponent(modOf(first!)!.id)}`),
       },
       {
         id: "copy",
-        title: () => "Copy with seats",
+        title: () => say("plan.copyWithSeats"),
         keys: ["Ctrl+C"],
         run: (items) => copyItems(items.map(({ id }) => seatAndTitle(editor.getState().roster, id))),
       },
       {
         id: "copy-cells",
-        title: () => "Copy as cells of a table",
+        title: () => say("plan.copyAsCellsOfATable"),
         run: (items) => copyItems([copied.current(items)]),
       },
     ];

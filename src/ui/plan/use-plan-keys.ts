@@ -34,7 +34,7 @@ export function usePlanKeys(
 
   const nudge = useCallback(
     (by: number) => {
-      if (!rows.isRealOrder) return tell([notTheOrder], "wrong");
+      if (!rows.isRealOrder) return tell([notTheOrder()], "wrong");
       const { roster, lens, ties, selected } = editor.getState();
       const list = roster.lists[lens];
       const first = list.items.find((item) => selected.includes(item.id));

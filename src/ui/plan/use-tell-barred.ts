@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useCallback } from "react";
 import { takeAlong } from "@/core/edit/take-along";
 import type { Sentence } from "@/core/messages/parts";
@@ -19,7 +20,7 @@ export function useTellBarred(): TellBarred {
       const along = takeAlong(roster.lists[lens], ties[lens], ids, gap, section);
       const run = () => {
         if (along && editor.getState().roster === roster) editor.dispatch(along.edit);
-        else tell(["The plan has changed since. Move it once more."], "wrong");
+        else tell([say("plan.thePlanHasChangedSinceMove")], "wrong");
       };
       tell(why, "wrong", along && { word: alongWords(roster.lists[lens], along.ids), run });
     },
@@ -29,6 +30,6 @@ export function useTellBarred(): TellBarred {
 
 /** What taking items along is called. */
 export function alongWords({ itemOf }: SeatedList, [first, ...others]: readonly string[]): string {
-  const more = others.length > 0 ? ` and ${others.length} more` : "";
-  return `Take ${titleOf(itemOf.get(first!)!)}${more} along`;
+  const more = others.length > 0 ? say("common.andMore2", { count: others.length }) : "";
+  return say("plan.takeAlong", { titleOf: titleOf(itemOf.get(first!)!), more });
 }

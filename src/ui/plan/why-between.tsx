@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { chainText } from "@/core/messages/reasons";
 import { tellChain } from "@/core/order/tell-chain";
 import type { SeatedItem } from "@/core/roster/roster";
@@ -17,19 +19,19 @@ export function WhyBetween({ items: [one, other] }: { items: readonly [SeatedIte
   const turned = asIs ? null : groups.chain(below.place, above.place);
   const links = asIs ?? turned;
   return (
-    <Part title="Must one load earlier?">
+    <Part title={say("plan.mustOneLoadEarlier")}>
       {links ? (
         <>
           <p className={turned ? "text-brick font-semibold" : ""}>
-            <ItemName id={(turned ? below : above).id} /> must load earlier
-            {turned ? ", and does not now." : ", and does."}
+            {rich("plan.mustLoadEarlier", { item: <ItemName id={(turned ? below : above).id} /> })}
+            {turned ? say("plan.andDoesNotNow") : say("plan.andDoes")}
           </p>
           <p className="border-pine mt-1.5 border-l-2 pl-3">
             <Say parts={[...chainText(tellChain(links), tellingOf(roster, one.list)), "."]} />
           </p>
         </>
       ) : (
-        <p>Nothing ties the two, directly or over others: either may load earlier.</p>
+        <p>{say("plan.nothingTiesTheTwoDirectlyOr")}</p>
       )}
     </Part>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { sentence, type Sentence } from "@/core/messages/parts";
 import { chainText, tieText } from "@/core/messages/reasons";
 import type { Link as OrderLink } from "@/core/model/problem";
@@ -36,7 +37,7 @@ export function WhyHere({ item }: { item: SeatedItem }) {
   );
   const telling = tellingOf(roster, item.list);
   return (
-    <Part title="Why here?">
+    <Part title={say("plan.whyHere")}>
       <ul className="border-pine space-y-1.5 border-l-2 pl-3">
         <li>
           <Say parts={sectionText(item, list)} />
@@ -45,24 +46,20 @@ export function WhyHere({ item }: { item: SeatedItem }) {
         {own.slice(0, mostListed).map((tie, at) => (
           <li key={at} className={isBroken(tie, placeOf) ? "text-brick" : ""}>
             <Say parts={tieText(tie, item.id, telling)} />
-            {isBroken(tie, placeOf) && <b> Broken now.</b>}
-            {tie.strength === "prefer" && <span className="text-ink3"> (prefer)</span>}
+            {isBroken(tie, placeOf) && <b>{say("plan.brokenNow")}</b>}
+            {tie.strength === "prefer" && <span className="text-ink3">{say("plan.prefer")}</span>}
           </li>
         ))}
-        {own.length > mostListed && <li className="text-ink3">and {own.length - mostListed} more</li>}
+        {own.length > mostListed && (
+          <li className="text-ink3">{say("common.andMore", { count: own.length - mostListed })}</li>
+        )}
         {borderTies(ties, item.id).map((link, at) => (
           <li key={`border ${at}`} className="text-ink2">
             <Say parts={[...chainText({ links: [link], left: 0 }, telling), "."]} />
           </li>
         ))}
-        {item.entry.fresh && (
-          <li>
-            It arrived by itself and nobody has placed it yet; an accepted proposal or a move places it.
-          </li>
-        )}
-        {own.length === 0 && (
-          <li>Nothing else ties it: within its section it is free, and stands where you put it.</li>
-        )}
+        {item.entry.fresh && <li>{say("plan.itArrivedByItselfAndNobody")}</li>}
+        {own.length === 0 && <li>{say("plan.nothingElseTiesItWithinIts")}</li>}
       </ul>
     </Part>
   );
@@ -77,7 +74,9 @@ function sectionText({ list, section, rank, entry }: SeatedItem, { sections }: S
   const at = sections.findIndex((each) => each.id === section?.id);
   const name = `${letterOf(Math.max(0, at))} ${section?.name ?? ""}`;
   if (!entry.home)
-    return list === "mods" ? sentence`In ${name}.` : sentence`In ${name}, among the ${rank.label} plugins.`;
+    return list === "mods"
+      ? sentence("plan.in2", { name })
+      : sentence("plan.inAmongThePlugins", { name, label: rank.label });
   const home = sections.find((each) => each.id === entry.home)?.name ?? entry.home;
-  return sentence`It belongs to ${home}, but must follow something in ${name}.`;
+  return sentence("plan.itBelongsToButMustFollow", { home, name });
 }

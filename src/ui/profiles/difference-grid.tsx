@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import {
   differenceItem,
@@ -54,7 +55,11 @@ export function DifferenceGrid({
   return (
     <>
       {choice && groups.length > 1 && (
-        <div role="group" aria-label="Apply by kind" className="mb-2 flex flex-wrap gap-x-5 gap-y-1">
+        <div
+          role="group"
+          aria-label={say("profiles.applyByKind")}
+          className="mb-2 flex flex-wrap gap-x-5 gap-y-1"
+        >
           {groups.map(({ title, members }) => (
             <KindChoice key={title} title={title} members={members} choice={choice} />
           ))}
@@ -62,7 +67,7 @@ export function DifferenceGrid({
       )}
       <ListGrid
         kind="differences"
-        label="Differences"
+        label={say("profiles.differences")}
         rows={rows}
         keyOf={keyOf}
         columns={columns}
@@ -89,22 +94,60 @@ function told(here: Roster, there: Roster, kind: string, difference: Difference)
 }
 
 const matterWords = ({ difference: { matters } }: Told): string =>
-  matters === undefined ? "" : matters ? "changes a tie or a winner" : "changes nothing";
+  matters === undefined
+    ? ""
+    : matters
+      ? say("profiles.changesATieOrAWinner")
+      : say("profiles.changesNothing");
 
 const facts: readonly GridColumn<Told>[] = [
   {
     id: "seat",
-    label: "Seat",
+    get label() {
+      return say("common.seat");
+    },
     width: 56,
     isMono: true,
     isFixed: true,
     text: ({ seat }) => seat,
     sortBy: ({ seat }) => seatOrder(seat),
   },
-  { id: "name", label: "Name", width: 150, isFixed: true, isMain: true, text: ({ name }) => name },
-  { id: "kind", label: "What differs", width: 170, text: ({ kind }) => kind },
-  { id: "here", label: "Here", width: 130, isMono: true, text: ({ here }) => here },
-  { id: "there", label: "There", width: 130, isMono: true, text: ({ there }) => there },
+  {
+    id: "name",
+    get label() {
+      return say("common.name");
+    },
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    text: ({ name }) => name,
+  },
+  {
+    id: "kind",
+    get label() {
+      return say("profiles.whatDiffers");
+    },
+    width: 170,
+    text: ({ kind }) => kind,
+  },
+  {
+    id: "here",
+    get label() {
+      return say("common.here");
+    },
+    width: 130,
+    isMono: true,
+    text: ({ here }) => here,
+  },
+  {
+    id: "there",
+    get label() {
+      return say("profiles.there");
+    },
+    width: 130,
+    isMono: true,
+    text: ({ there }) => there,
+  },
 ];
 
 /** `B9` before `B10` before `AA1`; what has no seat last. */
@@ -115,7 +158,9 @@ function seatOrder(seat: string): string {
 
 const effect: GridColumn<Told> = {
   id: "effect",
-  label: "Effect",
+  get label() {
+    return say("profiles.effect");
+  },
   width: 170,
   text: matterWords,
   cell: (row) => (
@@ -131,10 +176,10 @@ function columnsOf(rows: readonly Told[], choice?: TakingOver): readonly GridCol
 
 const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
   id: "take",
-  label: "Take",
+  label: say("profiles.take"),
   width: 40,
   isFixed: true,
-  text: ({ key }) => (left.has(key) ? "no" : "yes"),
+  text: ({ key }) => (left.has(key) ? say("common.no") : say("common.yes")),
   cell: ({ key, name }) => (
     <input
       type="checkbox"
@@ -142,7 +187,7 @@ const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
       checked={!left.has(key)}
       onClick={(event) => event.stopPropagation()}
       onChange={(event) => onTurn([key], event.target.checked)}
-      aria-label={`Apply: ${name}`}
+      aria-label={say("profiles.apply", { name })}
       className="accent-pine align-middle"
     />
   ),
@@ -151,7 +196,8 @@ const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({
 const commandsOf = ({ left, onTurn }: TakingOver): readonly GridCommand<Told>[] => [
   {
     id: "turn",
-    title: (rows) => (rows.some(({ key }) => left.has(key)) ? "Apply" : "Keep mine"),
+    title: (rows) =>
+      rows.some(({ key }) => left.has(key)) ? say("profiles.apply2") : say("profiles.keepMine"),
     keys: [" "],
     run: (rows) => {
       const take = rows.some(({ key }) => left.has(key));

@@ -1,8 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { comparisonText } from "@/core/messages/profile-differences";
-import { plural } from "@/core/messages/parts";
 import { compareRosters, takeOver } from "@/core/compare/rosters";
 import { keyOfDifference, type Difference } from "@/core/compare/states";
 import type { Roster } from "@/core/roster/roster";
@@ -18,7 +18,7 @@ import { nameOfSource, tiedPairs, useOther } from "./use-other";
 export function Comparison({ source }: { source: StateSource }) {
   const view = useEditor((state) => state.view);
   const there = useOther(source);
-  if (!there) return <p className="text-ink2 py-3">Reading it…</p>;
+  if (!there) return <p className="text-ink2 py-3">{say("common.readingIt")}</p>;
   return <Differences there={there} name={nameOfSource(view, source)} />;
 }
 
@@ -58,8 +58,8 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
         <h3 className="text-lg font-bold">
           <span role="status">
             {all.length === 0
-              ? `No difference from ${name}`
-              : `${plural(all.length, "difference")} from ${name}`}
+              ? say("profiles.noDifferenceFrom", { name })
+              : say("profiles.differencesFrom", { count: all.length, name })}
           </span>
         </h3>
         {order.length > 0 && (
@@ -70,7 +70,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
               onChange={(event) => setOnlyMattering(event.target.checked)}
               className="accent-pine"
             />
-            Of {plural(order.length, "move")} only {matter} that change a tie or a winner
+            {say("profiles.ofMovesOnlyThatChangeA", { count: order.length, matter })}
           </label>
         )}
         {all.length > 0 && (
@@ -83,7 +83,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
                 )
               }
             >
-              Save as text
+              {say("profiles.saveAsText")}
             </Button>
             <TakeOver there={there} taken={taken} name={name} {...taking} />
           </span>
@@ -103,10 +103,10 @@ export function Changes({ there }: { there: Roster }) {
     <section aria-labelledby="changes">
       <h3 id="changes" className="mb-1 font-bold">
         {all.length === 0
-          ? `Nothing changes in ${here.profile.name}`
-          : `${plural(all.length, "change")} in ${here.profile.name}`}
+          ? say("profiles.nothingChangesIn", { name: here.profile.name })
+          : say("profiles.changesIn", { count: all.length, name: here.profile.name })}
       </h3>
-      {all.length > 0 && <p className="text-ink2 mb-2 text-sm">Here is as it is now, there as it will be.</p>}
+      {all.length > 0 && <p className="text-ink2 mb-2 text-sm">{say("profiles.hereIsAsItIsNow")}</p>}
       <DifferenceGrid here={here} there={there} differences={all} />
     </section>
   );
@@ -132,15 +132,15 @@ function TakeOver({
     const outcome = editor.dispatch({
       ...edit,
       ...more,
-      restorePoint: `Before taking over from ${name}`.slice(0, 80),
+      restorePoint: say("profiles.beforeTakingOverFrom", { name }).slice(0, 80),
     });
     if (!outcome.ok) return;
-    tell([`${plural(taken.length, "difference")} taken over. Undo takes them back.`]);
+    tell([say("profiles.differencesTakenOverUndoTakesThem", { count: taken.length })]);
     onTaken?.();
   };
   return (
     <Button look="main" disabled={taken.length === 0} onClick={() => void take()}>
-      Apply {plural(taken.length, "change")}
+      {say("profiles.applyChanges", { count: taken.length })}
     </Button>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import type { ProfileFacts } from "@/core/model/profile";
 import { usualPurposes } from "@/core/model/profile";
 import { Choice } from "../kit/choice";
@@ -18,7 +19,7 @@ export function FactsFields({ facts, onChange }: Props) {
   return (
     <>
       <Field
-        label="Name"
+        label={say("common.name")}
         value={facts.name}
         onChange={(event) => change({ name: event.target.value })}
         maxLength={80}
@@ -34,7 +35,7 @@ export function FactsFields({ facts, onChange }: Props) {
         }}
       />
       <label className="block">
-        <span className="text-ink2 mb-1 block text-sm font-semibold">Note</span>
+        <span className="text-ink2 mb-1 block text-sm font-semibold">{say("common.note")}</span>
         <textarea
           value={facts.note ?? ""}
           onChange={(event) => change({ note: event.target.value })}
@@ -51,18 +52,18 @@ function Purpose({ value, onChange }: { value: string; onChange: (purpose: strin
   const own = !isUsual(value);
   return (
     <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
-      <legend className="text-ink2 mb-1 text-sm font-semibold">Purpose</legend>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">{say("profiles.purpose")}</legend>
       {usualPurposes.map((purpose) => (
         <Choice key={purpose} name="purpose" checked={value === purpose} onChoose={() => onChange(purpose)}>
           {purposeWords(purpose)}
         </Choice>
       ))}
-      <Choice name="purpose" checked={own} onChoose={() => onChange("for …")}>
-        own words
+      <Choice name="purpose" checked={own} onChoose={() => onChange(say("profiles.for"))}>
+        {say("profiles.ownWords")}
       </Choice>
       {own && (
         <input
-          aria-label="Purpose in your own words"
+          aria-label={say("profiles.purposeInYourOwnWords")}
           value={value}
           onChange={(event) => onChange(event.target.value)}
           maxLength={60}

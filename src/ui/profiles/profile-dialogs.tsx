@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState, type FormEvent, type ReactNode } from "react";
 import { z } from "zod";
 import { ProfileFacts } from "@/core/model/profile";
@@ -22,11 +23,7 @@ interface Props {
 
 export function NewProfileDialog(props: Props) {
   return (
-    <Dialog
-      {...props}
-      title="New profile"
-      hint="A set of mods with an order of its own. The present one stays as it is."
-    >
+    <Dialog {...props} title={say("profiles.newProfile")} hint={say("profiles.aSetOfModsWithAn")}>
       <NewProfileForm onClose={props.onClose} />
     </Dialog>
   );
@@ -47,9 +44,15 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
     return made !== null;
   };
   return (
-    <ProfileForm name="new" facts={blankFacts} word="Create profile" onClose={onClose} onStore={make}>
+    <ProfileForm
+      name="new"
+      facts={blankFacts}
+      word={say("common.createProfile")}
+      onClose={onClose}
+      onStore={make}
+    >
       <SelectField
-        label="Start from"
+        label={say("common.startFrom")}
         value={from ? keyOfSource(from) : ""}
         options={[{ value: "", words: "empty" }, ...sources]}
         onChoose={(key) => setFrom(sourceOfKey(key))}
@@ -60,7 +63,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
 
 export function ProfileFactsDialog({ open, onClose, profile }: Props & { profile: ProfileListed }) {
   return (
-    <Dialog open={open} onClose={onClose} title="Details of the profile">
+    <Dialog open={open} onClose={onClose} title={say("profiles.detailsOfTheProfile")}>
       <ProfileFactsForm onClose={onClose} profile={profile} />
     </Dialog>
   );
@@ -86,7 +89,15 @@ function ProfileFactsForm({ onClose, profile }: { onClose: () => void; profile: 
     (): ProfileFacts => ({ name, purpose, ...(hue === null ? {} : { hue }), ...(note ? { note } : {}) }),
     [name, purpose, hue, note],
   );
-  return <ProfileForm name={profile.id} facts={facts} word="Store" onClose={onClose} onStore={store} />;
+  return (
+    <ProfileForm
+      name={profile.id}
+      facts={facts}
+      word={say("common.store")}
+      onClose={onClose}
+      onStore={store}
+    />
+  );
 }
 
 /** The facts of a profile, and what else a dialog asks. */
@@ -129,7 +140,7 @@ function ProfileForm({
       {children}
       <div className="flex justify-end gap-2 pt-1">
         <Button look="quiet" onClick={close}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={!ProfileFacts.safeParse(facts).success}>
           {word}

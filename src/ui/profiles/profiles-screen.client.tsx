@@ -1,10 +1,10 @@
 "use client";
 
+import { moment } from "../kit/moment";
+import { say } from "@/core/language/say";
 import type { ProfileId } from "@/core/model/ids";
-import { format } from "date-fns";
 import { useState } from "react";
 import { modsOn } from "@/core/roster/roster";
-import { plural } from "@/core/messages/parts";
 import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
 import { formatSize } from "../kit/format-size";
@@ -29,15 +29,15 @@ export function ProfilesScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">Profiles</h1>
-        <span className="text-ink2 font-mono text-sm">{plural(kept.length, "profile")}</span>
+        <h1 className="text-lg font-bold">{say("common.profiles")}</h1>
+        <span className="text-ink2 font-mono text-sm">{say("common.profiles2", { count: kept.length })}</span>
         <Button className="ml-auto" onClick={() => setMaking(true)}>
-          New profile…
+          {say("common.newProfile")}
         </Button>
       </header>
       <div className="flex min-h-0 grow max-md:flex-col max-md:overflow-auto">
         <div className="border-line shrink-0 overflow-auto max-md:border-b md:w-[20rem] md:border-r">
-          <ul aria-label="Profiles">
+          <ul aria-label={say("common.profiles")}>
             {kept.map((each) => (
               <ProfileRow
                 key={each.id}
@@ -86,11 +86,11 @@ function ProfileRow({
           <span className="block truncate font-semibold">{profile.name}</span>
           <span className="text-ink2 block truncate text-sm">
             {purposeWords(profile.purpose)}
-            {isPresent && " · worked on now"}
+            {isPresent && say("profiles.workedOnNow2")}
           </span>
         </span>
         <span className="text-ink2 text-right font-mono text-sm">
-          {on} on
+          {say("profiles.on", { on })}
           <span className="block">{formatSize(profile.size)}</span>
         </span>
       </button>
@@ -116,14 +116,14 @@ function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
   };
   return (
     <section className="px-3 py-3">
-      <h2 className="text-ink2 mb-1 text-sm font-semibold">In the bin</h2>
+      <h2 className="text-ink2 mb-1 text-sm font-semibold">{say("profiles.inTheBin")}</h2>
       <ul>
         {profiles.map((each) => (
           <li key={each.id} className="flex items-center gap-2 py-1">
             <Swatch hue={each.hue} />
             <span className="min-w-0 grow truncate">{each.name}</span>
             <Button small onClick={() => void bringBack(each.id)}>
-              Bring back
+              {say("common.bringBack")}
             </Button>
           </li>
         ))}
@@ -131,8 +131,6 @@ function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
     </section>
   );
 }
-
-const day = (at: string): string => format(new Date(at), "d MMM yyyy, HH:mm");
 
 function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPresent: boolean }) {
   const { editor, unwrap, refresh, switchTo, tell } = useWorkspace();
@@ -143,7 +141,7 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
     await editor.settled();
     const outcome = await deleteProfile(profile.id);
     unwrap(outcome);
-    if (outcome.ok) tell([`“${profile.name}” lies in the bin, below the list.`]);
+    if (outcome.ok) tell([say("profiles.liesInTheBinBelowThe", { name: profile.name })]);
     refresh();
   };
   const source = isPresent ? other : { profile: profile.id };
@@ -155,19 +153,26 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
           <h2 className="min-w-0 grow truncate text-xl font-bold">{profile.name}</h2>
           {!isPresent && (
             <Button look="main" onClick={() => void switchTo(profile.id)}>
-              Switch to this profile
+              {say("profiles.switchToThisProfile")}
             </Button>
           )}
-          <Button onClick={() => setNaming(true)}>Edit details…</Button>
+          <Button onClick={() => setNaming(true)}>{say("profiles.editDetails")}</Button>
           <Button look="quiet" onClick={() => void remove()}>
-            Move to bin
+            {say("profiles.moveToBin")}
           </Button>
         </div>
         <p className="text-ink2">
-          A set {purposeWords(profile.purpose)} · {on} of {plural(profile.mods, "mod")} on ·{" "}
-          {formatSize(profile.size)} · <span suppressHydrationWarning>made {day(profile.madeAt)}</span> ·{" "}
+          {say("profiles.aSetOfModsOn", {
+            purposeWords: purposeWords(profile.purpose),
+            on,
+            mods: profile.mods,
+          })}
+          {formatSize(profile.size)} ·{" "}
+          <span suppressHydrationWarning>{say("profiles.made", { day: moment(profile.madeAt) })}</span> ·{" "}
           <span suppressHydrationWarning>
-            {profile.ranAt ? `last ran well ${day(profile.ranAt)}` : "no trial of it ran yet"}
+            {profile.ranAt
+              ? say("profiles.lastRanWell", { day: moment(profile.ranAt) })
+              : say("profiles.noTrialOfItRanYet")}
           </span>
         </p>
         {profile.note && (
@@ -175,13 +180,13 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
             {profile.note}{" "}
             {profile.notedAt && (
               <span className="text-ink3 text-sm" suppressHydrationWarning>
-                {day(profile.notedAt)}
+                {moment(profile.notedAt)}
               </span>
             )}
           </p>
         )}
       </header>
-      <section className="px-5 py-3" aria-label="Comparison">
+      <section className="px-5 py-3" aria-label={say("profiles.comparison")}>
         {isPresent && <CompareWith value={other} onChoose={setOther} />}
         {source && <Comparison key={keyOfSource(source)} source={source} />}
       </section>
@@ -198,18 +203,13 @@ function CompareWith({
   onChoose: (source: StateSource | null) => void;
 }) {
   const sources = useSources({ present: false });
-  if (sources.length === 0)
-    return (
-      <p className="text-ink2">
-        There is nothing to compare it with yet: no other profile, no restore point, no lineup brought in.
-      </p>
-    );
+  if (sources.length === 0) return <p className="text-ink2">{say("profiles.thereIsNothingToCompareIt")}</p>;
   return (
     <SelectField
-      label="Compare it with"
+      label={say("profiles.compareItWith")}
       beside
       value={value ? keyOfSource(value) : ""}
-      options={[{ value: "", words: "choose…" }, ...sources]}
+      options={[{ value: "", words: say("common.choose") }, ...sources]}
       onChoose={(key) => onChoose(sourceOfKey(key))}
       className="w-80 max-w-full"
     />

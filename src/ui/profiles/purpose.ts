@@ -1,11 +1,18 @@
+import { say } from "@/core/language/say";
 import { usualPurposes } from "@/core/model/profile";
 
 type UsualPurpose = (typeof usualPurposes)[number];
 
 const words: Readonly<Record<UsualPurpose, string>> = {
-  play: "to play",
-  make: "to make things",
-  test: "to test",
+  get play() {
+    return say("profiles.toPlay");
+  },
+  get make() {
+    return say("profiles.toMakeThings");
+  },
+  get test() {
+    return say("profiles.toTest");
+  },
 };
 
 export const isUsual = (purpose: string): purpose is UsualPurpose =>

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import type { StateSource } from "@/server/operations/profiles";
 import type { SelectGroup, SelectOption } from "../kit/select";
@@ -11,17 +12,17 @@ export function useSources({ present }: { present: boolean }): readonly SelectGr
     () =>
       [
         {
-          title: "as a copy of a profile",
+          title: say("profiles.asACopyOfAProfile"),
           options: profiles
             .filter((each) => !each.deleted && (present || each.id !== id))
             .map((each) => option({ profile: each.id }, each.name)),
         },
         {
-          title: "as this profile was at a restore point",
+          title: say("profiles.asThisProfileWasAtA"),
           options: restorePoints.map((each) => option({ point: each.id }, each.name)),
         },
         {
-          title: "as a lineup describes it",
+          title: say("profiles.asALineupDescribesIt"),
           options: imports.map((each) => option({ lineup: each.id }, each.title)),
         },
       ].filter(({ options }) => options.length > 0),

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import type { ProfileId } from "@/core/model/ids";
 import { Command as Cmdk } from "cmdk";
 import { Dialog } from "../kit/dialog";
@@ -11,7 +12,7 @@ import { Swatch } from "../kit/swatch";
 /** All profiles of the game by name, to work on another one from anywhere. */
 export function SwitchDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} title="Work on another profile">
+    <Dialog open={open} onClose={onClose} title={say("profiles.workOnAnotherProfile")}>
       <Profiles onClose={onClose} />
     </Dialog>
   );
@@ -26,10 +27,10 @@ function Profiles({ onClose }: { onClose: () => void }) {
     if (id !== present) void switchTo(id);
   };
   return (
-    <Cmdk label="Profiles" loop>
-      <Cmdk.Input placeholder="Type a part of its name…" className={inputLook} autoFocus />
+    <Cmdk label={say("common.profiles")} loop>
+      <Cmdk.Input placeholder={say("profiles.typeAPartOfItsName")} className={inputLook} autoFocus />
       <Cmdk.List className="mt-2 max-h-[50vh] overflow-auto">
-        <Cmdk.Empty className="text-ink2 px-2 py-3">No profile is called like that.</Cmdk.Empty>
+        <Cmdk.Empty className="text-ink2 px-2 py-3">{say("profiles.noProfileIsCalledLikeThat")}</Cmdk.Empty>
         {profiles
           .filter((each) => !each.deleted)
           .map((each) => (
@@ -43,7 +44,7 @@ function Profiles({ onClose }: { onClose: () => void }) {
               <Swatch hue={each.hue} />
               <span className="grow truncate font-semibold">{each.name}</span>
               <span className="text-ink2 text-sm">
-                {each.id === present ? "worked on now" : purposeWords(each.purpose)}
+                {each.id === present ? say("profiles.workedOnNow") : purposeWords(each.purpose)}
               </span>
               <span className="text-ink2 w-10 text-right font-mono text-sm">{each.modsOn}</span>
             </Cmdk.Item>

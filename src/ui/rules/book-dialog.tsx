@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { ruleText } from "@/core/messages/rules";
-import { plural } from "@/core/messages/parts";
 import type { BookRule, Rulebook } from "@/core/model/rulebook";
 import { compareBooks, openBooks } from "@/core/roster/books";
 import { Button } from "../kit/button";
@@ -22,14 +22,14 @@ export function BookDialog({
   const roster = useEditor((state) => state.roster);
   const old = openBooks(roster).find(({ book }) => book.id === chosen?.id)?.book ?? null;
   const title = old
-    ? `${old.name}: from ${old.version} to ${chosen?.version}`
+    ? say("rules.fromTo", { name: old.name, version: old.version, version2: chosen?.version })
     : `${chosen?.name ?? ""} ${chosen?.version ?? ""}`;
   return (
     <Dialog
       open={chosen !== null}
       onClose={onClose}
       title={title}
-      hint={old ? "Nothing is changed until you take it over." : "What this rulebook brings to the profile."}
+      hint={old ? say("rules.nothingIsChangedUntilYouTake") : say("rules.whatThisRulebookBringsToThe")}
       size="medium"
     >
       {chosen && (
@@ -37,10 +37,10 @@ export function BookDialog({
           <Difference old={old} next={chosen} />
           <div className="flex justify-end gap-2 pt-3">
             <Button look="quiet" onClick={onClose}>
-              Cancel
+              {say("common.cancel")}
             </Button>
             <Button look="main" onClick={onAccept}>
-              {old ? `Use ${chosen.version}` : "Use"}
+              {old ? say("rules.use", { version: chosen.version }) : say("common.use")}
             </Button>
           </div>
         </>
@@ -66,17 +66,17 @@ function Difference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
           <b className="font-mono text-sm">{entry.version}</b> {entry.text}
         </p>
       ))}
-      {isSame && <p>It says the same as the one in use.</p>}
-      <RuleList title="New rules" rules={added} />
-      <RuleList title="Changed rules" rules={changed} before={old} />
-      <RuleList title="Rules that go" rules={gone} />
+      {isSame && <p>{say("rules.itSaysTheSameAsThe")}</p>}
+      <RuleList title={say("rules.newRules")} rules={added} />
+      <RuleList title={say("rules.changedRules")} rules={changed} before={old} />
+      <RuleList title={say("rules.rulesThatGo")} rules={gone} />
       {adviceAdded + adviceGone > 0 && (
-        <p>
-          {plural(adviceAdded, "piece")} of advice new, {adviceGone} gone.
-        </p>
+        <p>{say("rules.piecesOfAdviceNewGone", { adviceAdded, adviceGone })}</p>
       )}
       {more.sections.length > 0 && (
-        <p>New sections: {more.sections.map((section) => section.name).join(", ")}.</p>
+        <p>
+          {say("rules.newSections", { sections: more.sections.map((section) => section.name).join(", ") })}
+        </p>
       )}
     </div>
   );
@@ -108,7 +108,9 @@ function RuleList({
                 </span>
               )}
               <Say parts={ruleText(rule.rule)} /> <span className="text-ink3">({rule.rule.strength})</span>
-              {rule.note && <span className="text-ink2 block text-sm">because {rule.note}</span>}
+              {rule.note && (
+                <span className="text-ink2 block text-sm">{say("rules.because2", { note: rule.note })}</span>
+              )}
             </li>
           );
         })}

@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useCallback } from "react";
 import { chainText } from "@/core/messages/reasons";
-import { plural } from "@/core/messages/parts";
 import { ruleText } from "@/core/messages/rules";
 import type { OrderRule } from "@/core/model/problem";
 import { changeRule, switchRule } from "@/core/edit/rule-edits";
@@ -23,7 +24,8 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   const question = useCallback(() => askForContradictions(game, stock, profile), [game, stock, profile]);
   const { answer: found, isCurrent, fault } = useAnswer(question);
   const { rules } = profile.state;
-  if (fault) return <p className="text-brick px-4 py-2">Contradictions could not be computed: {fault}.</p>;
+  if (fault)
+    return <p className="text-brick px-4 py-2">{say("rules.contradictionsCouldNotBeComputed", { fault })}</p>;
   if (!found || found.length === 0) return null;
   const weaken = (rule: (typeof rules)[number]) => {
     const weak = { ...rule.rule, strength: "prefer" } as OrderRule;
@@ -31,31 +33,28 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   };
   return (
     <ul
-      aria-label="Rules that contradict"
+      aria-label={say("rules.rulesThatContradict")}
       aria-busy={!isCurrent}
       className="border-line bg-saffron-soft max-h-56 overflow-auto border-b"
     >
       {found.map(({ list, rule: refused, circle, waysOut }, at) => (
         <li key={at} className="border-line flex gap-2.5 border-b px-4 py-2 last:border-b-0">
           <span className="pt-0.5">
-            <LevelMark level="problem" label="problem" />
+            <LevelMark level="problem" label={say("common.problem")} />
           </span>
           <div>
             <p>
-              <b>Cannot hold: </b>
+              <b>{say("rules.cannotHold")}</b>
               <Say parts={[...ruleText(refused), "."]} />
               {circle.links.length > 0 && (
-                <>
-                  {" "}
-                  For <Say parts={chainText(circle, tellingOf(roster, list))} />.
-                </>
+                <>{rich("rules.for", { say: <Say parts={chainText(circle, tellingOf(roster, list))} /> })}</>
               )}
             </p>
             <p className="mt-1 flex flex-wrap items-center gap-2">
               {waysOut.map((way) => {
                 const rule = rules.find((each) => each.id === way.rule);
                 if (!rule) return null;
-                const cost = `${plural(way.moves, "move")}${way.setAside > 0 ? `, ${way.setAside} set aside` : ""}`;
+                const cost = `${say("common.moves", { moves: way.moves })}${way.setAside > 0 ? say("rules.setAside", { setAside: way.setAside }) : ""}`;
                 return (
                   <Button
                     key={`${way.how} ${way.rule}`}
@@ -67,7 +66,7 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
                     }
                   >
                     <span>
-                      {way.how === "drop" ? "Switch off: " : "Only prefer: "}
+                      {way.how === "drop" ? say("rules.switchOff") : say("rules.onlyPrefer")}
                       <Say parts={ruleText(rule.rule)} seats /> ({cost})
                     </span>
                   </Button>

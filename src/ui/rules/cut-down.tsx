@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import type { ListName } from "@/core/model/profile";
 import { cutTogether } from "@/core/roster/cut-together";
@@ -22,21 +23,23 @@ export function CutDown({
   if (!cut) return null;
   return (
     <div className="border-saffron bg-saffron-soft space-y-2 rounded-md border px-3 py-2">
-      <p className="font-semibold">Not all of them can stand together:</p>
+      <p className="font-semibold">{say("rules.notAllOfThemCanStand")}</p>
       <ul className="list-disc pl-5">
         {cut.apart.map(({ id, border, where }) => (
           <li key={id}>
             <ItemName id={id} />{" "}
-            {border === "rank" ? `is of another load rank, ${where}` : `stands in ${where}`}
+            {border === "rank"
+              ? say("rules.isOfAnotherLoadRank", { where })
+              : say("rules.standsIn", { where })}
           </li>
         ))}
       </ul>
       {cut.items.length > 1 ? (
         <Button small onClick={() => onCut(cut.items)}>
-          Keep only the other {cut.items.length} together
+          {say("rules.keepOnlyTheOtherTogether", { count: cut.items.length })}
         </Button>
       ) : (
-        <p>No two of them can: the rule would always be set aside.</p>
+        <p>{say("rules.noTwoOfThemCanThe")}</p>
       )}
     </div>
   );

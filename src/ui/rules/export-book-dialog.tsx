@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type FormEvent } from "react";
-import { plural } from "@/core/messages/parts";
 import { makeBook } from "@/core/roster/books";
 import { writeRulebook } from "@/formats/rulebook-file";
 import { Button } from "../kit/button";
@@ -16,8 +16,8 @@ export function ExportBookDialog({ open, onClose }: { open: boolean; onClose: ()
     <Dialog
       open={open}
       onClose={onClose}
-      title="Your rules as a rulebook"
-      hint="A file for others who play with these mods."
+      title={say("rules.yourRulesAsARulebook")}
+      hint={say("rules.aFileForOthersWhoPlay")}
     >
       <ExportForm onClose={onClose} />
     </Dialog>
@@ -47,31 +47,31 @@ function ExportForm({ onClose }: { onClose: () => void }) {
   return (
     <form onSubmit={save} className="space-y-3">
       <Field
-        label="Name"
+        label={say("common.name")}
         value={name}
         maxLength={120}
         autoFocus
         onChange={(event) => setName(event.target.value)}
       />
       <Field
-        label="Version"
+        label={say("common.version")}
         value={version}
         maxLength={40}
         onChange={(event) => setVersion(event.target.value)}
       />
       <Field
-        label="What is new in it"
+        label={say("rules.whatIsNewInIt")}
         value={news}
         maxLength={1000}
         onChange={(event) => setNews(event.target.value)}
       />
       <div className="flex items-center justify-end gap-2">
-        <p className="text-ink2 mr-auto">{plural(count, "rule")} that are on</p>
+        <p className="text-ink2 mr-auto">{say("rules.rulesThatAreOn", { count })}</p>
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={id === "" || version.trim() === ""}>
-          Save the file
+          {say("rules.saveTheFile")}
         </Button>
       </div>
     </form>

@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Command as Cmdk } from "cmdk";
 import { useMemo, useState } from "react";
-import { plural } from "@/core/messages/parts";
+import { sharedCount } from "@/core/messages/counts";
 import type { ListName } from "@/core/model/profile";
 import { partnersFor } from "@/core/edit/remember";
 import { titleOf } from "@/core/roster/roster";
@@ -55,11 +56,13 @@ export function ItemPicker({
         <Cmdk.Input
           value={text}
           onValueChange={setText}
-          placeholder="A seat, or part of a name"
+          placeholder={say("rules.aSeatOrPartOfA")}
           className={`${inputLook} !border-0`}
         />
         <Cmdk.List className="border-line h-36 overflow-auto border-t p-1">
-          {fits.length === 0 && <p className="text-ink2 px-2 py-2">Nothing here is called “{text}”.</p>}
+          {fits.length === 0 && (
+            <p className="text-ink2 px-2 py-2">{say("rules.nothingHereIsCalled", { text })}</p>
+          )}
           {fits.slice(0, mostShown).map(({ item, shared }) => (
             <Cmdk.Item
               key={item.id}
@@ -71,13 +74,15 @@ export function ItemPicker({
               <span className="grow truncate font-mono text-sm">{titleOf(item)}</span>
               {shared > 0 && (
                 <span className="text-ink2 shrink-0 text-sm">
-                  {plural(shared, list === "mods" ? "file" : "record")} in common
+                  {say("rules.inCommon", { shared: sharedCount(list, shared) })}
                 </span>
               )}
             </Cmdk.Item>
           ))}
           {fits.length > mostShown && (
-            <p className="text-ink3 px-2 py-1">and {fits.length - mostShown} more: type on</p>
+            <p className="text-ink3 px-2 py-1">
+              {say("rules.andMoreTypeOn", { count: fits.length - mostShown })}
+            </p>
           )}
         </Cmdk.List>
       </Cmdk>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { Select } from "../kit/select";
 import { ruleText } from "@/core/messages/rules";
@@ -19,11 +20,21 @@ import { ItemPicker } from "./item-picker";
 type Kind = OrderRule["kind"];
 
 const kindWords: Record<Kind, string> = {
-  after: "loads later than",
-  before: "loads earlier than",
-  first: "comes first",
-  last: "comes last",
-  together: "stay together",
+  get after() {
+    return say("rules.loadsLaterThan2");
+  },
+  get before() {
+    return say("rules.loadsEarlierThan2");
+  },
+  get first() {
+    return say("rules.comesFirst");
+  },
+  get last() {
+    return say("rules.comesLast");
+  },
+  get together() {
+    return say("rules.stayTogether");
+  },
 };
 
 /** What a rule is made from: a whole one to change, or what is known of a new one. */
@@ -44,8 +55,8 @@ export function RuleDialog({
     <Dialog
       open={start !== null}
       onClose={onClose}
-      title={isNew ? "Remember as a rule" : "Change the rule"}
-      hint="Every proposal keeps it, as long as it agrees with what is stronger."
+      title={isNew ? say("rules.rememberAsARule") : say("rules.changeTheRule")}
+      hint={say("rules.everyProposalKeepsItAsLong")}
       size="medium"
     >
       {start && <RuleForm start={start} onClose={onClose} onStore={onStore} />}
@@ -119,7 +130,7 @@ function RuleForm({
       {draft.items.length === 0 && (
         <ItemPicker
           list={list}
-          label="Which one"
+          label={say("rules.whichOne")}
           chosen={null}
           partnerOf={null}
           onChoose={(id) => change({ items: [id] })}
@@ -132,7 +143,7 @@ function RuleForm({
           )}
         </p>
         <Select
-          label="What the rule says"
+          label={say("rules.whatTheRuleSays")}
           value={draft.kind}
           options={(Object.keys(kindWords) as Kind[]).map((kind) => ({
             value: kind,
@@ -144,7 +155,7 @@ function RuleForm({
       {isPair && draft.items.length > 0 && (
         <ItemPicker
           list={list}
-          label="Than which"
+          label={say("rules.thanWhich")}
           chosen={draft.other}
           partnerOf={draft.items[0]!}
           onChoose={(other) => change({ other })}
@@ -153,7 +164,7 @@ function RuleForm({
       {draft.kind === "together" && draft.items.length > 0 && (
         <ItemPicker
           list={list}
-          label={`With which: ${draft.items.length} so far`}
+          label={say("rules.withWhichSoFar", { count: draft.items.length })}
           chosen={null}
           partnerOf={draft.items[0]!}
           onChoose={(id) => change({ items: [...new Set([...draft.items, id])] })}
@@ -163,63 +174,63 @@ function RuleForm({
         <CutDown list={list} items={draft.items} onCut={(items) => change({ items })} />
       )}
       {(draft.kind === "first" || draft.kind === "last") && (
-        <Choices label="Where">
+        <Choices label={say("rules.where")}>
           <Choice
             name="within"
             checked={draft.within === "section"}
             onChoose={() => change({ within: "section" })}
           >
-            in its section
+            {say("rules.inItsSection")}
           </Choice>
           <Choice name="within" checked={draft.within === "list"} onChoose={() => change({ within: "list" })}>
-            of all of its load rank
+            {say("rules.ofAllOfItsLoadRank")}
           </Choice>
         </Choices>
       )}
       <div className="flex gap-6">
         {draft.kind !== "together" && (
-          <Choices label="How strong">
+          <Choices label={say("rules.howStrong")}>
             <Choice
               name="strength"
               checked={draft.strength === "prefer"}
               onChoose={() => change({ strength: "prefer" })}
             >
-              prefer
+              {say("rules.prefer")}
             </Choice>
             <Choice
               name="strength"
               checked={draft.strength === "must"}
               onChoose={() => change({ strength: "must" })}
             >
-              must: bars moves against it
+              {say("rules.mustBarsMovesAgainstIt")}
             </Choice>
           </Choices>
         )}
-        <Choices label="Holds in">
+        <Choices label={say("rules.holdsIn")}>
           <Choice name="scope" checked={!shared} onChoose={() => setShared(false)}>
-            this profile
+            {say("common.thisProfile")}
           </Choice>
           <Choice name="scope" checked={shared} onChoose={() => setShared(true)}>
-            all of this game’s
+            {say("rules.allOfThisGameS")}
           </Choice>
         </Choices>
       </div>
       <div className="flex gap-3">
         <div className="grow">
           <Field
-            label="Because"
+            label={say("rules.because")}
             value={note}
             maxLength={500}
-            placeholder="What goes wrong otherwise; your proposals will say it"
+            placeholder={say("rules.whatGoesWrongOtherwiseYourProposals")}
             onChange={(event) => setNote(event.target.value)}
           />
         </div>
         {(draft.strength === "prefer" || draft.kind === "together") && (
           <div className="w-24">
-            <Labelled label="Weight">
+            <Labelled label={say("rules.weight2")}>
               {({ id }) => (
                 <NumberField
-                  label="Weight"
+                  label={say("rules.weight2")}
                   id={id}
                   value={draft.weight}
                   placeholder="1"
@@ -234,13 +245,13 @@ function RuleForm({
       </div>
       <div className="flex items-center justify-end gap-2 pt-1">
         <p className="text-ink2 mr-auto">
-          {rule ? <Say parts={[...ruleText(rule), "."]} /> : "Choose the other one."}
+          {rule ? <Say parts={[...ruleText(rule), "."]} /> : say("rules.chooseTheOtherOne")}
         </p>
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={!rule}>
-          {known ? "Store" : "Remember"}
+          {known ? say("common.store") : say("rules.remember")}
         </Button>
       </div>
     </form>

@@ -1,8 +1,10 @@
 "use client";
 
-import { format } from "date-fns";
+import { day } from "../kit/moment";
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useCallback } from "react";
-import { plural, type Sentence } from "@/core/messages/parts";
+import { type Sentence } from "@/core/messages/parts";
 import { ruleText, standingText, strengthText } from "@/core/messages/rules";
 import { listOfRule, type ListName, type Rule } from "@/core/model/profile";
 import { changeRule, dropRule } from "@/core/edit/rule-edits";
@@ -39,22 +41,27 @@ export function RuleInspector({
           <Say parts={[...ruleText(rule.rule), "."]} />
         </h2>
         <p className="text-ink2 mt-0.5">
-          {strengthText(rule)} · made by you,{" "}
-          <time dateTime={rule.made} suppressHydrationWarning>
-            {format(new Date(rule.made), "d MMM yyyy")}
-          </time>{" "}
-          · of the {listOfRule(rule)} · {rule.shared ? "in all profiles of this game" : "in this profile"}
+          {say("rules.madeByYou", { strengthText: strengthText(rule) })}
+          {rich("rules.ofThe", {
+            time: (
+              <time dateTime={rule.made} suppressHydrationWarning>
+                {day(rule.made)}
+              </time>
+            ),
+            listOfRule: listOfRule(rule),
+            shared: String(rule.shared),
+          })}
         </p>
       </header>
-      {rule.note && <Part title="Because">{rule.note}</Part>}
-      <Part title="Now">
+      {rule.note && <Part title={say("rules.because")}>{rule.note}</Part>}
+      <Part title={say("common.now")}>
         <p>
-          It {sayStanding(standing)}
-          {idle && standing === "holds" && " Other ties say the same, so it changes nothing."}
+          {say("rules.it", { standing: sayStanding(standing) })}
+          {idle && standing === "holds" && say("rules.otherTiesSayTheSameSo")}
         </p>
         {absent.length > 0 && (
           <p className="text-ink2 mt-1">
-            Not in this profile:{" "}
+            {say("rules.notInThisProfile")}
             {absent.map((id) => (
               <ItemName key={id} id={id} />
             ))}
@@ -70,9 +77,9 @@ export function RuleInspector({
       )}
       {standing !== "off" && standing !== "absent" && <Effect rule={rule} />}
       <div className="flex gap-2">
-        <Button onClick={onChange}>Change…</Button>
+        <Button onClick={onChange}>{say("common.change")}</Button>
         <Button look="danger" onClick={() => editor.dispatch(dropRule(rule))}>
-          Delete
+          {say("rules.delete")}
         </Button>
       </div>
     </div>
@@ -80,12 +87,12 @@ export function RuleInspector({
 }
 
 function sayStanding(standing: RuleStanding): string {
-  if (standing === "holds") return "holds in the order as it is.";
-  if (standing === "broken") return "is broken by the order as it is; a proposal will mend that.";
-  if (standing === "set-aside") return "is set aside: no order can keep it together with what is stronger.";
+  if (standing === "holds") return say("rules.holdsInTheOrderAsIt");
+  if (standing === "broken") return say("rules.isBrokenByTheOrderAs");
+  if (standing === "set-aside") return say("rules.isSetAsideNoOrderCan");
   return standing === "off"
-    ? "is off and does nothing."
-    : `is ${standingText[standing]}: it waits until all are.`;
+    ? say("rules.isOffAndDoesNothing")
+    : say("rules.isItWaitsUntilAllAre", { standingText: standingText[standing] });
 }
 
 /** Computed in the worker when the rule is looked at, and again when the profile changes. */
@@ -100,11 +107,13 @@ function Effect({ rule }: { rule: Rule }) {
   );
   const { answer: effect, fault } = useAnswer(question);
   return (
-    <Part title="What it changes">
+    <Part title={say("rules.whatItChanges")}>
       {effect ? (
         <p>{effectText(effect, listOfRule(rule))}</p>
       ) : (
-        <p className="text-ink3">{fault ? `It could not be computed: ${fault}.` : "Computing…"}</p>
+        <p className="text-ink3">
+          {fault ? say("rules.itCouldNotBeComputed", { fault }) : say("rules.computing")}
+        </p>
       )}
     </Part>
   );
@@ -114,11 +123,10 @@ function effectText(
   { moves, movesWithout, setAside, setAsideWithout }: RuleEffect,
   list: ListName,
 ): Sentence[number] & string {
-  const noun = list === "mods" ? "mod" : "plugin";
-  const move = (count: number) => plural(count, `${noun} moves`, `${noun}s move`);
+  const move = (count: number) => say(`rules.effect.moves.${list}`, { count });
   const less = setAside - setAsideWithout;
-  const aside = less > 0 ? ` and ${plural(less, "rule")} less would be set aside` : "";
+  const aside = less > 0 ? say("rules.effect.aside", { less }) : "";
   return moves === movesWithout
-    ? `With it a proposal moves as many as without it: ${move(moves)}${aside}.`
-    : `With it ${move(moves)} in a proposal; without it ${move(movesWithout)}${aside}.`;
+    ? say("rules.effect.same", { moves: move(moves), aside })
+    : say("rules.effect.other", { moves: move(moves), movesWithout: move(movesWithout), aside });
 }

@@ -1,8 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
 import { ruleText, strengthText } from "@/core/messages/rules";
-import { plural } from "@/core/messages/parts";
 import type { Rulebook } from "@/core/model/rulebook";
 import { dropBook, goByBook, switchBookRule } from "@/core/edit/books";
 import { bookRuleId, openBooks, type OpenBook } from "@/core/roster/books";
@@ -42,23 +42,21 @@ export function Rulebooks() {
     editor.dispatch(goByBook(editor.getState().roster, book));
     await editor.settled();
     refresh();
-    tell([`This profile goes by ${book.name} ${book.version} now. Your own rules win over it.`]);
+    tell([say("rules.thisProfileGoesByNowYour", { name: book.name, version: book.version })]);
   };
   return (
-    <section aria-label="Rulebooks" className="border-line border-t">
+    <section aria-label={say("common.rulebooks")} className="border-line border-t">
       <header className="bg-sunk border-line flex items-center gap-2 border-b px-3 py-1.5">
-        <h2 className="font-bold">Rulebooks</h2>
-        <span className="text-ink2">
-          What others know about the order of their mods; your own rules always win.
-        </span>
+        <h2 className="font-bold">{say("common.rulebooks")}</h2>
+        <span className="text-ink2">{say("rules.whatOthersKnowAboutTheOrder")}</span>
         <FileButton
           small
-          of="Rulebook file"
+          of={say("rules.rulebookFile")}
           accept=".json,application/json"
           className="ml-auto"
           onFile={(file) => void look(file)}
         >
-          Import rulebook…
+          {say("rules.importRulebook")}
         </FileButton>
       </header>
       {books.map((open) => (
@@ -69,7 +67,7 @@ export function Rulebooks() {
           onDrop={() => editor.dispatch(dropBook(open))}
         />
       ))}
-      {books.length === 0 && <p className="text-ink2 px-3 py-3">No rulebook in use.</p>}
+      {books.length === 0 && <p className="text-ink2 px-3 py-3">{say("rules.noRulebookInUse")}</p>}
       <BookDialog
         chosen={chosen?.book ?? null}
         onClose={() => setChosen(null)}
@@ -96,23 +94,25 @@ function Book({
       <header className="flex items-center gap-3 px-3 py-2">
         <p className="grow">
           <b>{book.name}</b> <span className="font-mono text-sm">{book.version}</span>
-          {book.author && <span className="text-ink2"> by {book.author}</span>}
+          {book.author && <span className="text-ink2">{say("common.by", { author: book.author })}</span>}
           <span className="text-ink2">
-            {" "}
-            · {plural(book.rules.length, "rule")}, {off.size} off · {plural(book.advice.length, "piece")} of
-            advice
+            {say("rules.rulesOffPiecesOfAdvice", {
+              count: book.rules.length,
+              count2: off.size,
+              count3: book.advice.length,
+            })}
           </span>
         </p>
         <Button small look="danger" onClick={onDrop}>
-          Stop using
+          {say("rules.stopUsing")}
         </Button>
       </header>
-      <ul aria-label={`Rules of ${book.name}`}>
+      <ul aria-label={say("rules.rulesOf", { name: book.name })}>
         {book.rules.map((rule) => (
           <li key={rule.id} className="border-line flex items-center gap-2 border-t py-1 pr-3 pl-3">
             <Toggle
               on={!off.has(rule.id)}
-              label={`${rule.id} of ${book.name}: ${off.has(rule.id) ? "off" : "on"}`}
+              label={say("rules.of", { id: rule.id, name: book.name, which: String(off.has(rule.id)) })}
               onClick={() => {
                 const edit = switchBookRule(roster, open, rule, off.has(rule.id));
                 if (edit) editor.dispatch(edit);
@@ -122,11 +122,15 @@ function Book({
               <span className={`block ${off.has(rule.id) ? "text-ink3" : ""}`}>
                 <Say parts={ruleText(rule.rule)} />
               </span>
-              {rule.note && <span className="text-ink2 block truncate text-sm">because {rule.note}</span>}
+              {rule.note && (
+                <span className="text-ink2 block truncate text-sm">
+                  {say("rules.because2", { note: rule.note })}
+                </span>
+              )}
             </span>
             <span className="text-ink2 w-28 shrink-0 text-sm">{strengthText(rule)}</span>
             <span className="text-saffron w-24 shrink-0 text-sm font-semibold">
-              {isAside(rule.id) ? "set aside" : ""}
+              {isAside(rule.id) ? say("rules.setAside2") : ""}
             </span>
           </li>
         ))}

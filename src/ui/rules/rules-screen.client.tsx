@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useDeferredValue, useMemo, useState } from "react";
 import { plainText } from "@/core/messages/parts";
 import { seatAndTitle } from "@/core/roster/roster";
@@ -48,15 +50,17 @@ export function RulesScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">Rules</h1>
+        <h1 className="text-lg font-bold">{say("common.rules")}</h1>
         <span className="text-ink2 font-mono">
-          {shown.length < rules.length ? `${shown.length} of ${rules.length}` : rules.length}
+          {shown.length < rules.length
+            ? say("rules.of2", { count: shown.length, count2: rules.length })
+            : rules.length}
         </span>
         <input
           value={text}
           onChange={(event) => setText(event.target.value)}
-          placeholder="Search in rules and reasons"
-          aria-label="Search in rules and reasons"
+          placeholder={say("rules.searchInRulesAndReasons")}
+          aria-label={say("rules.searchInRulesAndReasons")}
           className={`${inputLook} ml-2 !w-64`}
         />
         <div className="ml-auto flex gap-2">
@@ -65,10 +69,10 @@ export function RulesScreen() {
             disabled={!rules.some((each) => listOfRule(each) === "plugins")}
             onClick={() => setExporting(true)}
           >
-            Save as a rulebook…
+            {say("rules.saveAsARulebook")}
           </Button>
           <Button look="main" onClick={() => setStart({ list: lens, about: [] })}>
-            New rule…
+            {say("rules.newRule")}
           </Button>
           <InspectorButton inspecting={inspecting} />
         </div>
@@ -76,7 +80,7 @@ export function RulesScreen() {
       <Contradictions onChoose={setChosen} />
       <WithInspector
         inspecting={inspecting}
-        label="About the rule"
+        label={say("rules.aboutTheRule")}
         inspector={
           <div tabIndex={0} className="min-h-0 grow overflow-auto p-3.5">
             {rule ? (
@@ -88,16 +92,13 @@ export function RulesScreen() {
                 onChange={() => setStart(rule)}
               />
             ) : (
-              <p className="text-ink2">
-                Choose a rule to see what it does. Of two rules that cannot both hold, a must goes before a
-                prefer, the heavier before the lighter, and the one listed first before the next.
-              </p>
+              <p className="text-ink2">{say("rules.chooseARuleToSeeWhat")}</p>
             )}
           </div>
         }
       >
         <div className="min-h-0 min-w-0 grow overflow-auto">
-          <ul aria-label="Rules">
+          <ul aria-label={say("common.rules")}>
             {shown.map((each) => (
               <RuleRow
                 key={each.id}
@@ -112,12 +113,13 @@ export function RulesScreen() {
           </ul>
           {rules.length === 0 && (
             <p className="text-ink2 px-4 py-6">
-              No rules yet. Drag a row in the plan and choose what to remember of it, or type a sentence into
-              the field at the top: <span className="font-mono text-sm">C4 after B2 because …</span>
+              {rich("rules.noRulesYetDragARow", {
+                text: <span className="font-mono text-sm">{say("rules.c4AfterB2Because")}</span>,
+              })}
             </p>
           )}
           {rules.length > 0 && shown.length === 0 && (
-            <p className="text-ink2 px-4 py-6">No rule says “{text}”.</p>
+            <p className="text-ink2 px-4 py-6">{say("rules.noRuleSays", { text })}</p>
           )}
           <SectionRules />
           {roster.game.lists.includes("plugins") && (
@@ -170,7 +172,7 @@ function RuleRow({
     >
       <Toggle
         on={!rule.off}
-        label={`${words}: ${rule.off ? "off" : "on"}`}
+        label={`${words}: ${rule.off ? say("common.off") : say("common.on")}`}
         onClick={() => onSwitch(rule.off === true)}
       />
       <button
@@ -183,14 +185,22 @@ function RuleRow({
           <span className={`block ${rule.off ? "text-ink3" : ""}`}>
             <Say parts={ruleText(rule.rule)} />
           </span>
-          {rule.note && <span className="text-ink2 block truncate text-sm">because {rule.note}</span>}
+          {rule.note && (
+            <span className="text-ink2 block truncate text-sm">
+              {say("rules.because2", { note: rule.note })}
+            </span>
+          )}
         </span>
-        {listOfRule(rule) === "mods" && <span className="text-ink2 shrink-0 text-sm">mods</span>}
-        {rule.shared && <span className="text-ink2 shrink-0 text-sm">all profiles</span>}
+        {listOfRule(rule) === "mods" && (
+          <span className="text-ink2 shrink-0 text-sm">{say("common.mods2")}</span>
+        )}
+        {rule.shared && <span className="text-ink2 shrink-0 text-sm">{say("rules.allProfiles")}</span>}
         <span className="text-ink2 w-28 shrink-0 text-sm">{strengthText(rule)}</span>
         <span className={`w-24 shrink-0 text-sm ${toneOf[standing]}`}>
           {standingText[standing]}
-          {idle && standing === "holds" && <span className="text-ink3 block">says nothing new</span>}
+          {idle && standing === "holds" && (
+            <span className="text-ink3 block">{say("rules.saysNothingNew")}</span>
+          )}
         </span>
       </button>
     </li>
@@ -201,10 +211,15 @@ function RuleRow({
 function Breadth({ on, onTurn }: { on: boolean; onTurn: (on: boolean) => void }) {
   return (
     <div className="flex items-center gap-2 px-3 py-3">
-      <Toggle on={on} label={`The broader loads earlier: ${on ? "on" : "off"}`} onClick={() => onTurn(!on)} />
+      <Toggle
+        on={on}
+        label={say("rules.theBroaderLoadsEarlier", { on: String(on) })}
+        onClick={() => onTurn(!on)}
+      />
       <p className="text-ink2">
-        <b className="text-ink">The broader of two that change the same records loads earlier.</b> A faint
-        preference (weight 0.1), and only for plugins that nobody has placed yet.
+        {rich("rules.aFaintPreferenceWeight01", {
+          name: <b className="text-ink">{say("rules.theBroaderOfTwoThatChange")}</b>,
+        })}
       </p>
     </div>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { sectionRuleTexts } from "@/core/messages/rules";
 import type { Section } from "@/core/model/game";
 import { changeSection } from "@/core/edit/section-edits";
@@ -19,9 +20,9 @@ export function SectionRules() {
   );
   if (told.length === 0) return null;
   return (
-    <section aria-label="Rules of sections">
+    <section aria-label={say("rules.rulesOfSections")}>
       <h2 className="border-line bg-sunk text-ink2 border-b px-4 py-1 text-sm font-semibold">
-        Rules of sections
+        {say("rules.rulesOfSections")}
       </h2>
       <ul>
         {told.map(({ list, section, index, texts }) => (
@@ -52,9 +53,9 @@ function Lift({ list, section, letter }: { list: SeatedList; section: Section; l
       small
       look="quiet"
       onClick={lift}
-      aria-label={`Remove the rule of section ${letter} ${section.name}`}
+      aria-label={say("rules.removeTheRuleOfSection", { letter, name: section.name })}
     >
-      Remove the section’s rule
+      {say("rules.removeTheSectionSRule")}
     </Button>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useState } from "react";
@@ -23,9 +24,9 @@ const acts: readonly {
   readonly title: (count: number) => string;
   readonly fits: (row: ShelfRow) => boolean;
 }[] = [
-  { id: "tag", title: (count) => `Tag ${count}…`, fits: lies },
-  { id: "section", title: (count) => `Move ${count} to a section…`, fits: isSeated },
-  { id: "drop", title: (count) => `Move ${count} to bin…`, fits: lies },
+  { id: "tag", title: (count) => say("shelf.tag", { count }), fits: lies },
+  { id: "section", title: (count) => say("shelf.moveToASection2", { count }), fits: isSeated },
+  { id: "drop", title: (count) => say("shelf.moveToBin", { count }), fits: lies },
 ];
 
 /** What was chosen to be done, and with which rows. */
@@ -51,7 +52,7 @@ export function Bulk({
 }: {
   rows: readonly ShelfRow[];
   /** What they are: shown, or selected. */
-  what: string;
+  what: "selected" | "shown";
   onAct: (act: BulkAct) => void;
 }) {
   const switchThem = useSwitchMods();
@@ -68,13 +69,13 @@ export function Bulk({
           disabled={able(on).length === 0}
           onClick={() => switchThem(able(on), on, true)}
         >
-          Switch {able(on).length} {on ? "on" : "off"}
+          {say("shelf.switch", { count: able(on).length, on: String(on) })}
         </Button>
       ))}
       <Menu.Root>
         <Menu.Trigger asChild>
           <Button small>
-            With these {rows.length} {what}
+            {say(`shelf.withThese.${what}`, { count: rows.length })}
             <ChevronDown size={13} aria-hidden />
           </Button>
         </Menu.Trigger>

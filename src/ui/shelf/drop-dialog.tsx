@@ -1,6 +1,7 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { formatSize } from "../kit/format-size";
@@ -34,8 +35,8 @@ export function DropDialog({ rows, open, onClose }: Props) {
     onClose();
     refresh();
     const back = () => void bringBackMods(binned).then(unwrap).then(shelfReading.read);
-    tell([`${plural(binned.length, "mod")} moved to bin.`], "plain", {
-      word: "Restore",
+    tell([say("shelf.modsMovedToBin", { count: binned.length })], "plain", {
+      word: say("common.restore"),
       run: back,
     });
   };
@@ -43,19 +44,19 @@ export function DropDialog({ rows, open, onClose }: Props) {
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Move ${plural(rows.length, "mod")} to bin`}
-      hint={`${formatSize(size)} move into the bin beside the shelf folder. Profiles keep their seats, as missing.`}
+      title={say("shelf.moveModsToBin", { count: rows.length })}
+      hint={say("shelf.moveIntoTheBinBesideThe", { size: formatSize(size) })}
     >
       {losing.size === 0 ? (
-        <p>No profile uses {rows.length === 1 ? "it" : "any of them"}.</p>
+        <p>{say("shelf.noProfileUsesAnyOfThem", { count: rows.length })}</p>
       ) : (
         <ul className="space-y-1.5">
           {[...losing].map(([profile, names]) => (
             <li key={profile}>
-              <b>{profile}</b> would lose {plural(names.length, "mod")}:{" "}
+              {rich("shelf.wouldLoseMods", { name: <b>{profile}</b>, count: names.length })}
               <span className="text-ink2">
                 {names.slice(0, mostShown).join(", ")}
-                {names.length > mostShown && `, and ${names.length - mostShown} more`}
+                {names.length > mostShown && say("shelf.andMore", { count: names.length - mostShown })}
               </span>
             </li>
           ))}
@@ -63,10 +64,10 @@ export function DropDialog({ rows, open, onClose }: Props) {
       )}
       <div className="mt-3 flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="danger" onClick={() => void drop()}>
-          Move {plural(rows.length, "mod")} to bin
+          {say("shelf.moveModsToBin", { count: rows.length })}
         </Button>
       </div>
     </Dialog>

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { Roster } from "@/core/roster/roster";
 import { levelWords } from "../kit/level";
 import { levels } from "@/core/model/finding";
@@ -6,10 +7,16 @@ import { shelfStates, type Facet, type ShelfState } from "./shelf-rows";
 const stateWords: Record<ShelfState, string> = {
   on: "on",
   off: "off",
-  elsewhere: "not in this profile",
-  missing: "not on the shelf",
+  get elsewhere() {
+    return say("shelf.notInThisProfile");
+  },
+  get missing() {
+    return say("common.notOnTheShelf");
+  },
   unsound: "unusable",
-  superseded: "another version counts",
+  get superseded() {
+    return say("shelf.anotherVersionCounts");
+  },
 };
 
 /** What a facet is called, and its values with their words, in the order in which they are offered. */
@@ -23,23 +30,27 @@ export interface FacetWords {
 export function facetWords({ game, lists }: Roster): FacetWords[] {
   const sections = [...lists.mods.sections, ...lists.plugins.sections];
   const words: FacetWords[] = [
-    { facet: "state", label: "State", values: shelfStates.map((state) => [state, stateWords[state]]) },
+    {
+      facet: "state",
+      label: say("common.state"),
+      values: shelfStates.map((state) => [state, stateWords[state]]),
+    },
     {
       facet: "use",
-      label: "Use",
+      label: say("common.use"),
       values: [
-        ["used", "in a profile"],
-        ["unused", "in no profile"],
+        ["used", say("shelf.inAProfile")],
+        ["unused", say("shelf.inNoProfile")],
       ],
     },
     {
       facet: "level",
-      label: "Findings",
+      label: say("common.findings"),
       values: [...levels.map((level) => [level, levelWords[level].many] as const), ["none", "none"]],
     },
     {
       facet: "source",
-      label: "Source",
+      label: say("shelf.source"),
       values: [
         ["depot", "depot"],
         ["local", "local"],
@@ -47,17 +58,17 @@ export function facetWords({ game, lists }: Roster): FacetWords[] {
     },
     {
       facet: "kind",
-      label: "Class",
-      values: [...game.counting.map(({ label }) => [label, label] as const), ["none", "no plugin"]],
+      label: say("common.class"),
+      values: [...game.counting.map(({ label }) => [label, label] as const), ["none", say("shelf.noPlugin")]],
     },
-    { facet: "section", label: "Section", values: sections.map(({ id, name }) => [id, name]) },
+    { facet: "section", label: say("common.section"), values: sections.map(({ id, name }) => [id, name]) },
     {
       facet: "game",
-      label: "Game version",
+      label: say("shelf.gameVersion"),
       values: [
-        ["fits", `fits ${game.version}`],
-        ["other", "made for another"],
-        ["unsaid", "not said"],
+        ["fits", say("shelf.fits", { version: game.version })],
+        ["other", say("shelf.madeForAnother")],
+        ["unsaid", say("shelf.notSaid")],
       ],
     },
   ];

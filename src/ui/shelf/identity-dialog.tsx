@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { ModId } from "@/core/model/ids";
 import { useState, type FormEvent } from "react";
 import { SelectField } from "../kit/select";
@@ -23,8 +24,8 @@ export function IdentityDialog(props: Props) {
     <Dialog
       open={props.open}
       onClose={props.onClose}
-      title={`What ${props.mod.path} is`}
-      hint="It has no manifest, so only its name says what it is. Your answer is remembered."
+      title={say("shelf.whatIs", { path: props.mod.path })}
+      hint={say("shelf.itHasNoManifestSoOnly")}
     >
       {props.open && <IdentityForm {...props} />}
     </Dialog>
@@ -60,22 +61,27 @@ function IdentityForm({ mod, onClose }: Props) {
   };
   return (
     <form onSubmit={(event) => void save(event)} className="space-y-3">
-      <Field label="Name" value={name} maxLength={300} onChange={(event) => setName(event.target.value)} />
+      <Field
+        label={say("common.name")}
+        value={name}
+        maxLength={300}
+        onChange={(event) => setName(event.target.value)}
+      />
       <SelectField
-        label="Version of"
+        label={say("shelf.versionOf")}
         value={of}
         options={[
-          { value: itsOwn, words: "a mod of its own" },
+          { value: itsOwn, words: say("shelf.aModOfItsOwn") },
           ...others.map(([id, title]) => ({ value: id, words: title })),
         ]}
         onChoose={setOf}
       />
       <div className="flex justify-end gap-2">
         <Button look="quiet" type="button" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={name.trim() === ""}>
-          Save
+          {say("common.save")}
         </Button>
       </div>
     </form>

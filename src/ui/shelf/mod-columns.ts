@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { Counting, GameDefinition } from "@/core/model/game";
 import type { ShelfMod } from "@/core/model/shelf";
 import { countingOf } from "@/core/roster/laws";
@@ -42,24 +43,55 @@ const count = (number: number): string => (number > 0 ? String(number) : "");
 const parts = ({ manifest }: ShelfMod): number => (manifest ? partsOf(manifest).length : 0);
 
 const awardWords = ({ manifest }: ShelfMod): string =>
-  manifest?.awards === undefined ? "" : manifest.awards ? "stay possible" : "switched off";
+  manifest?.awards === undefined
+    ? ""
+    : manifest.awards
+      ? say("shelf.stayPossible")
+      : say("common.switchedOff");
 
 const plainColumns: readonly ModColumn[] = [
-  { id: "author", label: "Author", width: 110, text: ({ author }) => author ?? "" },
-  { id: "tags", label: "Tags", width: 120, text: ({ tags }) => list(tags) },
+  {
+    id: "author",
+    get label() {
+      return say("common.author");
+    },
+    width: 110,
+    text: ({ author }) => author ?? "",
+  },
+  {
+    id: "tags",
+    get label() {
+      return say("common.tags");
+    },
+    width: 120,
+    text: ({ tags }) => list(tags),
+  },
   {
     id: "plugins",
-    label: "Plugins",
+    get label() {
+      return say("common.plugins2");
+    },
     width: 72,
     isFigure: true,
     only: "plugins",
     text: ({ plugins }) => count(plugins.length),
     sortBy: ({ plugins }) => plugins.length,
   },
-  { id: "parts", label: "Parts", width: 60, isFigure: true, text: (mod) => count(parts(mod)), sortBy: parts },
+  {
+    id: "parts",
+    get label() {
+      return say("common.parts");
+    },
+    width: 60,
+    isFigure: true,
+    text: (mod) => count(parts(mod)),
+    sortBy: parts,
+  },
   {
     id: "size",
-    label: "Size",
+    get label() {
+      return say("common.size");
+    },
     width: 76,
     isFigure: true,
     text: ({ size }) => formatSize(size),
@@ -67,41 +99,73 @@ const plainColumns: readonly ModColumn[] = [
   },
   {
     id: "files",
-    label: "Files",
+    get label() {
+      return say("shelf.files");
+    },
     width: 60,
     isFigure: true,
     text: ({ files }) => count(files),
     sortBy: ({ files }) => files,
   },
-  { id: "updated", label: "Updated", width: 92, isMono: true, text: ({ updated }) => day(updated) },
+  {
+    id: "updated",
+    get label() {
+      return say("shelf.updated");
+    },
+    width: 92,
+    isMono: true,
+    text: ({ updated }) => day(updated),
+  },
   {
     id: "game",
-    label: "Game version",
+    get label() {
+      return say("shelf.gameVersion");
+    },
     width: 110,
     isMono: true,
     text: ({ manifest }) => manifest?.gameVersions ?? "",
   },
-  { id: "awards", label: "Awards", width: 104, text: awardWords },
+  {
+    id: "awards",
+    get label() {
+      return say("shelf.awards");
+    },
+    width: 104,
+    text: awardWords,
+  },
   {
     id: "requires",
-    label: "Needs",
+    get label() {
+      return say("shelf.needs");
+    },
     width: 140,
     text: ({ manifest }) => list((manifest?.requires ?? []).map((each) => each.mod)),
   },
   {
     id: "clashes",
-    label: "Clashes with",
+    get label() {
+      return say("shelf.clashesWith");
+    },
     width: 140,
     text: ({ manifest }) => list((manifest?.clashes ?? []).map((each) => each.mod)),
   },
   {
     id: "expansions",
-    label: "Expansions",
+    get label() {
+      return say("common.expansions");
+    },
     width: 120,
     only: "expansions",
     text: ({ manifest }) => list(manifest?.expansions ?? []),
   },
-  { id: "page", label: "Page", width: 140, text: ({ manifest }) => manifest?.page ?? "" },
+  {
+    id: "page",
+    get label() {
+      return say("common.page");
+    },
+    width: 140,
+    text: ({ manifest }) => manifest?.page ?? "",
+  },
 ];
 
 /** How many plugins of a mod take a place in each class that is counted, the class with the fewest places first. */
@@ -122,7 +186,7 @@ function placesColumn(game: GameDefinition): ModColumn {
     );
   return {
     id: "places",
-    label: "Places",
+    label: say("common.places"),
     width: 110,
     only: "plugins",
     text: (mod) =>

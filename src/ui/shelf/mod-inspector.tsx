@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState, type ReactNode } from "react";
-import { plural } from "@/core/messages/parts";
 import { hasWayOut, sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
 import { hasParts } from "@/core/roster/parts";
@@ -30,13 +30,7 @@ export function ModInspector({ row, onSwitch }: { row: ShelfRow | null; onSwitch
   return (
     <>
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
-        {row ? (
-          <AboutMod row={row} />
-        ) : (
-          <p className="text-ink2">
-            Select a mod to see what it brings. Enter or Space switches it on or off.
-          </p>
-        )}
+        {row ? <AboutMod row={row} /> : <p className="text-ink2">{say("shelf.selectAModToSeeWhat")}</p>}
       </div>
       {row && <ModActions key={row.key} row={row} onSwitch={onSwitch} />}
     </>
@@ -50,24 +44,24 @@ function AboutMod({ row }: { row: ShelfRow }) {
       <header>
         <h2 className="text-lg font-bold break-words">{row.name}</h2>
         <p className="text-ink2">
-          {[row.version, mod?.author && `by ${mod.author}`].filter(Boolean).join(" ")}
+          {[row.version, mod?.author && say("common.by2", { author: mod.author })].filter(Boolean).join(" ")}
         </p>
         {mod?.summary && <p className="mt-1.5">{mod.summary}</p>}
       </header>
       {mod?.problem && (
         <p className="bg-saffron-soft flex gap-2 rounded-md p-2">
-          <LevelMark level="problem" label="problem" />
+          <LevelMark level="problem" label={say("common.problem")} />
           <span>
-            It is ignored: {sayProblem(mod.problem)}.
-            {!hasWayOut(mod.problem) && " Get it again from its author, or take it off the shelf folder."}
+            {say("shelf.itIsIgnored", { problem: sayProblem(mod.problem) })}
+            {!hasWayOut(mod.problem) && say("shelf.getItAgainFromItsAuthor")}
           </span>
         </p>
       )}
       {row.supersededBy && (
         <p className="bg-sunk rounded-md p-2">
           {row.seated?.mod?.version === row.supersededBy
-            ? `This profile holds version ${row.supersededBy} of this mod.`
-            : `Version ${row.supersededBy} of this mod is on the shelf too, and that one counts.`}
+            ? say("shelf.thisProfileHoldsVersionOfThis", { supersededBy: row.supersededBy })
+            : say("shelf.versionOfThisModIsOn", { supersededBy: row.supersededBy })}
         </p>
       )}
       {mod && <Facts mod={mod} />}
@@ -75,16 +69,17 @@ function AboutMod({ row }: { row: ShelfRow }) {
       {row.seated && <ItemNote key={`note ${row.id}`} item={row.seated} />}
       {row.seated && <VersionsOfMod key={`version ${row.id}`} item={row.seated} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
-      <Part title="Used in">
+      <Part title={say("shelf.usedIn")}>
         <p>
-          {[...(row.seated && row.supersededBy === null ? ["this profile"] : []), ...row.profiles].join(
-            ", ",
-          ) || "No profile uses it."}
+          {[
+            ...(row.seated && row.supersededBy === null ? [say("common.thisProfile")] : []),
+            ...row.profiles,
+          ].join(", ") || say("shelf.noProfileUsesIt")}
         </p>
       </Part>
       <NeededBy id={row.id} />
       {mod && mod.plugins.length > 0 && (
-        <Part title="Plugins">
+        <Part title={say("common.plugins2")}>
           <ul className="space-y-3">
             {mod.plugins.map((plugin) => (
               <PluginFacts key={plugin.name} plugin={plugin} />
@@ -98,7 +93,11 @@ function AboutMod({ row }: { row: ShelfRow }) {
 
 /** Whether the game's awards stay possible, as the mod says. */
 const awardsOf = (manifest: ShelfMod["manifest"]): string =>
-  manifest?.awards === undefined ? "" : manifest.awards ? "stay possible" : "are switched off by it";
+  manifest?.awards === undefined
+    ? ""
+    : manifest.awards
+      ? say("shelf.stayPossible")
+      : say("shelf.areSwitchedOffByIt");
 
 const day = (at: string | null | undefined): string => at?.slice(0, 10) ?? "";
 
@@ -111,22 +110,22 @@ function Facts({ mod }: { mod: ShelfMod }) {
     (id) => roster.game.expansions.find((each) => each.id === id)?.name ?? id,
   );
   const rows: (readonly [string, ReactNode])[] = [
-    ["Lies in", mono(mod.path)],
-    ["Kind", `${mod.kind}, ${sourceOf(mod) === "depot" ? "from the depot" : "local"}`],
-    ["Size", `${formatSize(mod.size)}, ${plural(mod.files, "file")}`],
-    ["Added", mono(day(mod.added))],
-    ["Updated", mono(day(mod.updated))],
-    ["Tags", mod.tags.join(", ")],
-    ["Page", manifest?.page && <PageLink page={manifest.page} />],
-    ["For", manifest?.gameVersions && mono(`${roster.game.name} ${manifest.gameVersions}`)],
-    ["Awards", awardsOf(manifest)],
+    [say("shelf.liesIn"), mono(mod.path)],
+    [say("common.kind"), `${mod.kind}, ${sourceOf(mod) === "depot" ? say("shelf.fromTheDepot") : "local"}`],
+    [say("common.size"), `${formatSize(mod.size)}, ${say("common.files", { files: mod.files })}`],
+    [say("common.added"), mono(day(mod.added))],
+    [say("shelf.updated"), mono(day(mod.updated))],
+    [say("common.tags"), mod.tags.join(", ")],
+    [say("common.page"), manifest?.page && <PageLink page={manifest.page} />],
+    [say("shelf.for"), manifest?.gameVersions && mono(`${roster.game.name} ${manifest.gameVersions}`)],
+    [say("shelf.awards"), awardsOf(manifest)],
     [
-      "Needs",
+      say("shelf.needs"),
       (manifest?.requires ?? []).map((each) => requirement(each, roster.modOf.has(each.mod))).join(", "),
     ],
-    ["Clashes", names((manifest?.clashes ?? []).map((clash) => clash.mod))],
-    ["Expansions", expansions.join(", ")],
-    ["Contents", mono(mod.content?.slice(0, 12) ?? null)],
+    [say("shelf.clashes"), names((manifest?.clashes ?? []).map((clash) => clash.mod))],
+    [say("common.expansions"), expansions.join(", ")],
+    [say("common.contents"), mono(mod.content?.slice(0, 12) ?? null)],
   ];
   return (
     <dl className="grid grid-cols-[4.5rem_minmax(0,1fr)] gap-y-1">
@@ -148,7 +147,7 @@ function NeededBy({ id }: { id: string }) {
   const needing = mods.filter(({ mod }) => mod?.manifest?.requires?.some((each) => each.mod === id));
   if (needing.length === 0) return null;
   return (
-    <Part title="Needed by">
+    <Part title={say("common.neededBy")}>
       <p>{needing.map(({ mod }) => mod!.name).join(", ")}</p>
     </Part>
   );
@@ -163,7 +162,7 @@ function FindingsOf({ row }: { row: ShelfRow }) {
     subjects.some(({ list, id }) => (list === "mods" ? id : pluginOf.get(id)?.mod?.id) === row.id),
   );
   return (
-    <Part title={plural(own.length, "finding")}>
+    <Part title={say("shelf.findings", { count: own.length })}>
       <ul className="space-y-1">
         {own.map((finding, at) => (
           <li key={at}>
@@ -179,7 +178,7 @@ const requirement = (
   { mod, versions, reason }: { mod: string; versions?: string | undefined; reason?: string | undefined },
   present: boolean,
 ): string =>
-  [mod, versions, reason && `(“${reason}”)`, present ? "" : "(not in this profile)"]
+  [mod, versions, reason && `(“${reason}”)`, present ? "" : say("shelf.notInThisProfile2")]
     .filter(Boolean)
     .join(" ");
 
@@ -196,19 +195,23 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
       <p className="flex items-baseline gap-2">
         {seated && <span className="text-pine font-mono text-sm font-semibold">{seated.seat}</span>}
         <span className="grow font-mono text-sm font-semibold break-all">{plugin.name}</span>
-        {seated && <span className="text-ink2 text-sm">{seated.loads ? "loads" : "off"}</span>}
+        {seated && <span className="text-ink2 text-sm">{seated.loads ? "loads" : say("common.off")}</span>}
       </p>
-      {plugin.problem && <p className="text-brick">It cannot be loaded: {sayProblem(plugin.problem)}.</p>}
+      {plugin.problem && (
+        <p className="text-brick">{say("shelf.itCannotBeLoaded", { problem: sayProblem(plugin.problem) })}</p>
+      )}
       {plugin.header && (
         <p className="text-ink2 text-sm">
-          {plural(plugin.header.records, "record")}
-          {plugin.header.lists > 0 && `, ${plural(plugin.header.lists, "additive list")}`}
-          {plugin.header.masters.length > 0 && <> · needs {plugin.header.masters.join(", ")}</>}
+          {say("shelf.records", { records: plugin.header.records })}
+          {plugin.header.lists > 0 && `, ${say("shelf.additiveLists", { lists: plugin.header.lists })}`}
+          {plugin.header.masters.length > 0 && (
+            <>{say("shelf.needs2", { masters: plugin.header.masters.join(", ") })}</>
+          )}
         </p>
       )}
       {seated && (
         <Button small look="quiet" className="-ml-2" onClick={show}>
-          Show in the plan
+          {say("shelf.showInThePlan")}
         </Button>
       )}
     </li>
@@ -241,17 +244,21 @@ function ModActions({ row, onSwitch }: { row: ShelfRow; onSwitch: SwitchMods }) 
             ask();
           }}
         >
-          {seated?.loads ? "Switch off" : seated ? "Switch on" : "Add to this profile"}
+          {seated?.loads
+            ? say("shelf.switchOff")
+            : seated
+              ? say("shelf.switchOn2")
+              : say("shelf.addToThisProfile")}
         </Button>
       )}
       {seated && !row.supersededBy && (
         <Button look="quiet" onClick={drop}>
-          Take out of this profile
+          {say("shelf.takeOutOfThisProfile")}
         </Button>
       )}
       {isNamedByPath && (
         <Button look="quiet" onClick={() => setIdentifying(true)}>
-          Name and version of…
+          {say("shelf.nameAndVersionOf")}
         </Button>
       )}
       {isNamedByPath && <IdentityDialog open={identifying} onClose={() => setIdentifying(false)} mod={mod} />}
@@ -276,7 +283,7 @@ function WithNeeds({ mod, onDone }: { mod: ShelfMod; onDone: () => void }) {
       <p className="w-full">{words}</p>
       {countNeeded(roster, too) > 0 && (
         <Button look="main" onClick={switchOn}>
-          Switch on with {neededWords(roster, 1, too)}
+          {say("shelf.switchOnWith", { neededWords: neededWords(roster, 1, too) })}
         </Button>
       )}
     </>

@@ -1,9 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import type { ModId } from "@/core/model/ids";
 import { useMemo } from "react";
 import { idsApart, sameByName } from "@/core/roster/identity";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { identify } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -21,27 +21,27 @@ export function SameByNameBar() {
   const answer = async (ids: readonly ModId[]) => {
     const done = unwrap(await identify(mods.map(({ path, name }, at) => ({ path, id: ids[at]!, name }))));
     if (done === null) refresh();
-    else tell(["What they are was not changed."], "wrong");
+    else tell([say("shelf.whatTheyAreWasNotChanged")], "wrong");
   };
   const paths = mods.map(({ path }) => path);
   return (
     <section
-      aria-label="Versions or mods of their own"
+      aria-label={say("shelf.versionsOrModsOfTheirOwn")}
       className="border-saffron bg-saffron-soft flex flex-wrap items-center gap-x-3 gap-y-1 border-y px-3 py-1.5"
     >
       <p className="min-w-0 grow">
-        Only their names make {plural(mods.length, "entry", "entries")} one mod:{" "}
+        {say("shelf.onlyTheirNamesMakeEntriesOne", { count: mods.length })}
         <span className="font-mono text-sm">
           {paths.slice(0, mostNamed).join(", ")}
-          {paths.length > mostNamed && ` and ${paths.length - mostNamed} more`}
+          {paths.length > mostNamed && say("common.andMore2", { count: paths.length - mostNamed })}
         </span>
-        {groups.length > 1 && `; ${groups.length - 1} more to ask`}
+        {groups.length > 1 && say("shelf.moreToAsk", { count: groups.length - 1 })}
       </p>
       <Button small onClick={() => void answer(mods.map(() => id))}>
-        Versions of one mod
+        {say("shelf.versionsOfOneMod")}
       </Button>
       <Button small onClick={() => void answer(idsApart(group, new Set(shelf.map((mod) => mod.id))))}>
-        Mods of their own
+        {say("shelf.modsOfTheirOwn")}
       </Button>
     </section>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { z } from "zod";
@@ -30,9 +31,9 @@ export function SavedFilters({
     setName("");
   };
   return (
-    <Drop label={present?.name ?? "Saved"} isOn={present !== undefined}>
+    <Drop label={present?.name ?? say("shelf.saved")} isOn={present !== undefined}>
       <ul className="min-w-60">
-        {saved.length === 0 && <li className="text-ink2 pb-2">No filter is saved yet.</li>}
+        {saved.length === 0 && <li className="text-ink2 pb-2">{say("shelf.noFilterIsSavedYet")}</li>}
         {saved.map((each) => (
           <li key={each.name} className="flex items-center gap-1">
             <button
@@ -48,7 +49,7 @@ export function SavedFilters({
             <Button
               small
               look="quiet"
-              aria-label={`Forget the filter ${each.name}`}
+              aria-label={say("shelf.forgetTheFilter", { name: each.name })}
               onClick={() => setSaved(without(each.name))}
             >
               <X size={13} aria-hidden />
@@ -68,12 +69,12 @@ export function SavedFilters({
             value={name}
             maxLength={60}
             onChange={(event) => setName(event.target.value)}
-            placeholder="Name the present filter…"
-            aria-label="Name of the filter"
+            placeholder={say("shelf.nameThePresentFilter")}
+            aria-label={say("shelf.nameOfTheFilter")}
             className={inputLook}
           />
           <Button type="submit" disabled={!name.trim()}>
-            Save
+            {say("common.save")}
           </Button>
         </form>
       )}

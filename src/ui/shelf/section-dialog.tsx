@@ -1,8 +1,9 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState } from "react";
 import { Select } from "../kit/select";
-import { plural } from "@/core/messages/parts";
+import { itemCount } from "@/core/messages/counts";
 import type { ListName } from "@/core/model/profile";
 import { placeEdit } from "@/core/edit/place";
 import { findSeat } from "@/core/roster/seat-target";
@@ -20,11 +21,7 @@ interface Props {
 
 export function SectionDialog({ rows, ...props }: Props) {
   return (
-    <Dialog
-      {...props}
-      title="Move to a section"
-      hint="They take the last seats of the section, in the order in which they stand now."
-    >
+    <Dialog {...props} title={say("shelf.moveToASection")} hint={say("shelf.theyTakeTheLastSeatsOf")}>
       <SectionForm rows={rows} onClose={props.onClose} />
     </Dialog>
   );
@@ -56,12 +53,12 @@ function SectionForm({ rows, onClose }: Omit<Props, "open">) {
   return (
     <div className="space-y-3">
       <Select
-        label="Section"
+        label={say("common.section")}
         value={chosen}
         options={[
-          { value: "", words: "choose…" },
+          { value: "", words: say("common.choose") },
           ...game.lists.map((name) => ({
-            title: name === "mods" ? "of the mods" : "of the plugins",
+            title: name === "mods" ? say("shelf.ofTheMods") : say("shelf.ofThePlugins"),
             options: lists[name].sections.map((section, index) => ({
               value: `${name} ${section.id}`,
               words: `${letterOf(index)} ${section.name}`,
@@ -73,10 +70,10 @@ function SectionForm({ rows, onClose }: Omit<Props, "open">) {
       />
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" disabled={ids.length === 0} onClick={move}>
-          Move {plural(ids.length, list === "plugins" ? "plugin" : "mod")}
+          {say("shelf.move", { count: itemCount(list, ids.length) })}
         </Button>
       </div>
     </div>

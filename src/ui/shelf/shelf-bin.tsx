@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useSearchParams } from "next/navigation";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { Drop } from "../kit/drop";
 import { formatSize } from "../kit/format-size";
@@ -24,9 +24,14 @@ export function ShelfBin() {
     refresh();
   };
   return (
-    <Drop key={String(isAsked)} label={`Bin (${bin.length})`} isOn={false} isOpenAtFirst={isAsked}>
+    <Drop
+      key={String(isAsked)}
+      label={say("shelf.bin", { count: bin.length })}
+      isOn={false}
+      isOpenAtFirst={isAsked}
+    >
       <p className="text-ink2 pb-2">
-        {plural(bin.length, "mod")}, {formatSize(size)}
+        {say("common.mods3", { count: bin.length })}, {formatSize(size)}
       </p>
       <ul className="max-h-72 min-w-80 overflow-auto" tabIndex={-1}>
         {bin.map(({ id, name, version, size: own }) => (
@@ -35,18 +40,22 @@ export function ShelfBin() {
               <b>{name}</b> <span className="font-mono text-sm">{version}</span>
             </span>
             <span className="text-ink2 font-mono text-sm">{formatSize(own)}</span>
-            <Button small aria-label={`Restore ${name} ${version}`} onClick={() => void bringBack([id])}>
-              Restore
+            <Button
+              small
+              aria-label={say("shelf.restore", { name, version })}
+              onClick={() => void bringBack([id])}
+            >
+              {say("common.restore")}
             </Button>
           </li>
         ))}
       </ul>
       <div hidden={bin.length === 0} className="border-line mt-2 flex gap-2 border-t pt-2">
         <Button small onClick={() => void bringBack(bin.map((mod) => mod.id))}>
-          Restore all
+          {say("shelf.restoreAll")}
         </Button>
         <Button small look="danger" onClick={() => void remove(bin.map((mod) => mod.id))}>
-          Delete {plural(bin.length, "mod")} for good
+          {say("shelf.deleteModsForGood", { count: bin.length })}
         </Button>
       </div>
     </Drop>

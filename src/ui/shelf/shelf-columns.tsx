@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { GameDefinition } from "@/core/model/game";
 import { layoutOf, type GridColumn, type GridLayout } from "../kit/grid/columns";
 import { LevelMark } from "../kit/level";
@@ -7,17 +8,49 @@ import { sourceOf, type ShelfRow } from "./shelf-rows";
 const count = (number: number): string => (number > 0 ? String(number) : "");
 
 const fileWords = ({ mod }: ShelfRow): string =>
-  mod ? (mod.problem ? `unusable: ${mod.path}` : mod.path) : "not on the shelf";
+  mod ? (mod.problem ? say("shelf.unusable", { path: mod.path }) : mod.path) : say("common.notOnTheShelf");
 
 /** What is known of a mod because it lies here. */
 const ownColumns: readonly GridColumn<ShelfRow>[] = [
-  { id: "version", label: "Version", width: 76, isMono: true, text: (row) => row.version },
-  { id: "source", label: "Source", width: 70, text: ({ mod }) => (mod ? sourceOf(mod) : "") },
-  { id: "added", label: "Added", width: 92, isMono: true, text: ({ mod }) => mod?.added?.slice(0, 10) ?? "" },
-  { id: "profiles", label: "Other profiles", width: 140, text: ({ profiles }) => profiles.join(", ") },
+  {
+    id: "version",
+    get label() {
+      return say("common.version");
+    },
+    width: 76,
+    isMono: true,
+    text: (row) => row.version,
+  },
+  {
+    id: "source",
+    get label() {
+      return say("shelf.source");
+    },
+    width: 70,
+    text: ({ mod }) => (mod ? sourceOf(mod) : ""),
+  },
+  {
+    id: "added",
+    get label() {
+      return say("common.added");
+    },
+    width: 92,
+    isMono: true,
+    text: ({ mod }) => mod?.added?.slice(0, 10) ?? "",
+  },
+  {
+    id: "profiles",
+    get label() {
+      return say("shelf.otherProfiles");
+    },
+    width: 140,
+    text: ({ profiles }) => profiles.join(", "),
+  },
   {
     id: "findings",
-    label: "Findings",
+    get label() {
+      return say("common.findings");
+    },
     width: 76,
     isFigure: true,
     text: ({ findings }) => count(findings),
@@ -32,10 +65,19 @@ const ownColumns: readonly GridColumn<ShelfRow>[] = [
         </>
       ),
   },
-  { id: "note", label: "Note", width: 160, text: ({ note }) => note ?? "" },
+  {
+    id: "note",
+    get label() {
+      return say("common.note");
+    },
+    width: 160,
+    text: ({ note }) => note ?? "",
+  },
   {
     id: "file",
-    label: "File",
+    get label() {
+      return say("common.file");
+    },
     width: 172,
     isMono: true,
     text: fileWords,

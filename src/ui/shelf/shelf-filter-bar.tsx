@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, type ReactNode } from "react";
 import { Button } from "../kit/button";
 import { NumberField } from "../kit/number-field";
@@ -55,17 +56,35 @@ export function ShelfFilterBar({ narrowed: { shown, counts }, filter, onFilter, 
   return (
     <div
       role="search"
-      aria-label="Filter of the shelf"
+      aria-label={say("shelf.filterOfTheShelf")}
       className={`flex shrink-0 flex-wrap items-center gap-2 border-b px-3 py-1.5 ${isOn ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
     >
       {words.filter(({ facet }) => chief.includes(facet)).map(chooser)}
       <TagChoice counts={counts.tag} filter={filter} onFilter={onFilter} />
-      <Drop label={behind > 0 ? `More (${behind})` : "More"} isOn={behind > 0}>
+      <Drop label={behind > 0 ? say("shelf.more", { behind }) : say("shelf.more2")} isOn={behind > 0}>
         <div className="grid w-64 gap-2">
           {others.map(chooser)}
-          <RangeFields label="Added" range="added" type="date" filter={filter} onFilter={onFilter} />
-          <RangeFields label="Updated" range="updated" type="date" filter={filter} onFilter={onFilter} />
-          <RangeFields label="Size in kB" range="size" type="number" filter={filter} onFilter={onFilter} />
+          <RangeFields
+            label={say("common.added")}
+            range="added"
+            type="date"
+            filter={filter}
+            onFilter={onFilter}
+          />
+          <RangeFields
+            label={say("shelf.updated")}
+            range="updated"
+            type="date"
+            filter={filter}
+            onFilter={onFilter}
+          />
+          <RangeFields
+            label={say("shelf.sizeInKB")}
+            range="size"
+            type="number"
+            filter={filter}
+            onFilter={onFilter}
+          />
         </div>
       </Drop>
       <SavedFilters filter={filter} onFilter={onFilter} />
@@ -73,7 +92,7 @@ export function ShelfFilterBar({ narrowed: { shown, counts }, filter, onFilter, 
       {bulk}
       {isOn && (
         <Button small onClick={() => onFilter(noShelfFilter)}>
-          Show all
+          {say("common.showAll")}
         </Button>
       )}
     </div>
@@ -116,8 +135,11 @@ function TagChoice({
   const turn = (tag: string) =>
     onFilter({ tags: tags.includes(tag) ? tags.filter((each) => each !== tag) : [...tags, tag] });
   return (
-    <Drop label={tags.length > 0 ? tags.join(anyTag ? " or " : " and ") : "Tags"} isOn={tags.length > 0}>
-      <div className="flex gap-3 pb-2" role="radiogroup" aria-label="How tags combine">
+    <Drop
+      label={tags.length > 0 ? tags.join(anyTag ? " or " : " and ") : say("common.tags")}
+      isOn={tags.length > 0}
+    >
+      <div className="flex gap-3 pb-2" role="radiogroup" aria-label={say("shelf.howTagsCombine")}>
         {[false, true].map((any) => (
           <label key={String(any)} className="flex items-center gap-1.5">
             <input
@@ -127,7 +149,7 @@ function TagChoice({
               checked={anyTag === any}
               onChange={() => onFilter({ anyTag: any })}
             />
-            {any ? "any of them" : "all of them"}
+            {any ? say("common.anyOfThem") : say("common.allOfThem")}
           </label>
         ))}
       </div>
@@ -175,12 +197,17 @@ function RangeFields({
       <div className="flex items-center gap-1.5">
         <RangeEnd
           type={type}
-          label={`${label}, from`}
+          label={say("shelf.from", { label })}
           value={from}
           onEnd={(next) => set({ from: next, to })}
         />
-        <span className="text-ink3">to</span>
-        <RangeEnd type={type} label={`${label}, to`} value={to} onEnd={(next) => set({ from, to: next })} />
+        <span className="text-ink3">{say("common.to")}</span>
+        <RangeEnd
+          type={type}
+          label={say("shelf.to", { label })}
+          value={to}
+          onEnd={(next) => set({ from, to: next })}
+        />
       </div>
     </fieldset>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useCallback, useMemo } from "react";
 import { wantOfMod } from "@/core/depot/offers";
 import { GetMissing } from "../depot/get-missing";
@@ -43,7 +44,7 @@ export function ShelfList({ columns: others, onSwitch, commands, ...grid }: Prop
     (): readonly GridColumn<ShelfRow>[] => [
       {
         id: "on",
-        label: "On",
+        label: say("common.on2"),
         width: 34,
         isFixed: true,
         text: (row) => onWords(row),
@@ -51,7 +52,7 @@ export function ShelfList({ columns: others, onSwitch, commands, ...grid }: Prop
       },
       {
         id: "name",
-        label: "Mod",
+        label: say("common.mod"),
         width: 150,
         isFixed: true,
         isMain: true,
@@ -66,7 +67,8 @@ export function ShelfList({ columns: others, onSwitch, commands, ...grid }: Prop
     (): readonly GridCommand<ShelfRow>[] => [
       {
         id: "switch",
-        title: (rows) => (rows.filter(canSwitch).every(isOn) ? "Switch off" : "Switch on"),
+        title: (rows) =>
+          rows.filter(canSwitch).every(isOn) ? say("shelf.switchOff") : say("shelf.switchOn2"),
         keys: ["Enter", " "],
         isPossible: (rows) => rows.some(canSwitch),
         run: turn,
@@ -78,11 +80,11 @@ export function ShelfList({ columns: others, onSwitch, commands, ...grid }: Prop
   return (
     <DataGrid
       {...grid}
-      label="Mods on the shelf"
+      label={say("shelf.modsOnTheShelf")}
       keyOf={keyOf}
       columns={columns}
       commands={all}
-      empty="Nothing on the shelf fits this filter."
+      empty={say("shelf.nothingOnTheShelfFitsThis")}
     />
   );
 }
@@ -97,17 +99,25 @@ const canSwitch = ({ mod, supersededBy }: ShelfRow): boolean =>
 
 /** Whether the mod is on in this profile. */
 const onWords = ({ seated }: ShelfRow): string =>
-  !seated ? "not in this profile" : seated.loads ? "on" : "off";
+  !seated ? say("shelf.notInThisProfile") : seated.loads ? say("common.on") : say("common.off");
 
 function SwitchCell({ row, onSwitch }: { row: ShelfRow; onSwitch: () => void }) {
   if (canSwitch(row))
     return (
-      <Toggle on={isOn(row)} tabIndex={-1} label={`${row.name} is ${onWords(row)}`} onClick={onSwitch} />
+      <Toggle
+        on={isOn(row)}
+        tabIndex={-1}
+        label={say("shelf.is", { name: row.name, onWords: onWords(row) })}
+        onClick={onSwitch}
+      />
     );
   const counts = row.supersededBy === null;
   return (
     <span className="flex h-6 w-7 items-center justify-center">
-      <LevelMark level={counts ? "problem" : "hint"} label={counts ? "problem" : "another version counts"} />
+      <LevelMark
+        level={counts ? "problem" : "hint"}
+        label={counts ? say("common.problem") : say("shelf.anotherVersionCounts")}
+      />
     </span>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { plural } from "@/core/messages/parts";
+import { say } from "@/core/language/say";
 import type { ShelfChanges } from "@/server/events";
 import { Button } from "../kit/button";
 import { Drop } from "../kit/drop";
@@ -16,21 +16,23 @@ export function ShelfReading() {
     return (
       <div role="status" className="flex items-center gap-2">
         <progress
-          aria-label="Reading the shelf"
+          aria-label={say("shelf.readingTheShelf")}
           value={progress?.done ?? 0}
           max={progress?.total ?? 1}
           className="accent-pine h-2 w-24"
         />
-        <span className="text-ink2 font-mono text-sm">{progress ? progressWords(progress) : "listing…"}</span>
+        <span className="text-ink2 font-mono text-sm">
+          {progress ? progressWords(progress) : say("shelf.listing")}
+        </span>
         <Button small onClick={cancel}>
-          Cancel
+          {say("common.cancel")}
         </Button>
       </div>
     );
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button look={changes ? "main" : "plain"} onClick={() => void read()}>
-        Scan for changes
+        {say("shelf.scanForChanges")}
       </Button>
       {changes ? (
         <Drop label={changesWords(changes)} isOn>
@@ -39,8 +41,13 @@ export function ShelfReading() {
       ) : (
         <span className="text-ink2" role="status">
           {last
-            ? `${plural(last.total, "item")}: ${last.read} read, ${last.unchanged} unchanged, ${last.unsound} unusable`
-            : `${plural(count, "item")} as last scanned`}
+            ? say("shelf.itemsReadUnchangedUnusable", {
+                total: last.total,
+                read: last.read,
+                unchanged: last.unchanged,
+                unsound: last.unsound,
+              })
+            : say("shelf.itemsAsLastScanned", { count })}
         </span>
       )}
     </div>
@@ -48,37 +55,38 @@ export function ShelfReading() {
 }
 
 export function progressWords({ done, total, filesPerSecond, secondsLeft }: ReadingProgress): string {
-  const rate = `${Math.round(filesPerSecond).toLocaleString("en")} files/s`;
+  const rate = say("shelf.filesPerSecond", { count: Math.round(filesPerSecond) });
   const left =
     secondsLeft === null
       ? ""
       : secondsLeft >= 90
-        ? `, ${Math.round(secondsLeft / 60)} min left`
-        : `, ${Math.ceil(secondsLeft)} s left`;
-  return `${done} of ${total}, ${rate}${left}`;
+        ? say("shelf.minLeft", { round: Math.round(secondsLeft / 60) })
+        : say("shelf.sLeft", { ceil: Math.ceil(secondsLeft) });
+  return say("shelf.of", { done, total, rate, left });
 }
 
 const changesWords = ({ added, changed, gone }: ShelfChanges): string =>
-  `On the disk: ${[
-    [added.length, "new"],
-    [changed.length, "changed"],
-    [gone.length, "gone"],
-  ]
-    .filter(([count]) => count !== 0)
-    .map(([count, word]) => `${count} ${word}`)
-    .join(", ")}`;
+  say("shelf.onTheDisk", {
+    changes: [
+      added.length > 0 && say("shelf.countNew", { count: added.length }),
+      changed.length > 0 && say("shelf.countChanged", { count: changed.length }),
+      gone.length > 0 && say("shelf.countGone", { count: gone.length }),
+    ]
+      .filter(Boolean)
+      .join(", "),
+  });
 
 const mostShown = 40;
 
 function Differences({ changes }: { changes: ShelfChanges }) {
   const parts = [
-    ["New on the disk", changes.added],
-    ["Changed since it was read", changes.changed],
-    ["Gone from the disk", changes.gone],
+    [say("shelf.newOnTheDisk"), changes.added],
+    [say("shelf.changedSinceItWasRead"), changes.changed],
+    [say("shelf.goneFromTheDisk"), changes.gone],
   ] as const;
   return (
     <div className="max-h-80 w-80 space-y-2 overflow-auto" tabIndex={-1}>
-      <p className="text-ink2">Nothing of this counts before the shelf is read.</p>
+      <p className="text-ink2">{say("shelf.nothingOfThisCountsBeforeThe")}</p>
       {parts
         .filter(([, paths]) => paths.length > 0)
         .map(([title, paths]) => (
@@ -90,7 +98,9 @@ function Differences({ changes }: { changes: ShelfChanges }) {
               {paths.slice(0, mostShown).map((path) => (
                 <li key={path}>{path}</li>
               ))}
-              {paths.length > mostShown && <li>and {paths.length - mostShown} more</li>}
+              {paths.length > mostShown && (
+                <li>{say("common.andMore", { count: paths.length - mostShown })}</li>
+              )}
             </ul>
           </section>
         ))}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { inputLook } from "../kit/field";
 import { Floor } from "../kit/floor";
@@ -56,21 +57,21 @@ export function ShelfScreen() {
   const switchRow = useSwitchMods();
   const showInPlan = useShowInPlan();
   const commands = useMemo(() => [showInPlan, ...bulkCommands(setAct)], [showInPlan]);
-  useScopedCommands("With what is selected on the shelf", commands, selected);
+  useScopedCommands(say("shelf.withWhatIsSelectedOnThe"), commands, selected);
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">Shelf</h1>
+        <h1 className="text-lg font-bold">{say("common.shelf")}</h1>
         <input
           type="search"
           value={filter.text}
           onChange={(event) => setFilter({ text: event.target.value })}
-          placeholder="Search name, author, tag, plugin or file…"
-          aria-label="Filter the shelf"
+          placeholder={say("shelf.searchNameAuthorTagPluginOr")}
+          aria-label={say("shelf.filterTheShelf")}
           className={`${inputLook} max-w-72 ${filter.text ? "!border-saffron !bg-saffron-soft" : ""}`}
         />
         <span className="text-ink2 font-mono text-sm" role="status">
-          {shown.length} of {all.length} shown
+          {say("common.ofShown", { count: shown.length, count2: all.length })}
         </span>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <ShelfBin />
@@ -96,12 +97,12 @@ export function ShelfScreen() {
       <WithInspector
         inspecting={inspecting}
         inspector={
-          <Floor what="The inspector">
+          <Floor what={say("common.theInspector")}>
             <ModInspector row={inspected} onSwitch={switchRow} />
           </Floor>
         }
       >
-        <Floor what="The list">
+        <Floor what={say("common.theList")}>
           <ShelfList
             rows={shown}
             columns={columns}
@@ -128,7 +129,7 @@ function useShowInPlan(): GridCommand<ShelfRow> {
   return useMemo(
     () => ({
       id: "show-in-plan",
-      title: () => "Show in the plan",
+      title: () => say("shelf.showInThePlan"),
       isPossible: (rows) => rows.some(({ seated }) => seated !== null),
       run: (rows) => {
         const ids = rows.flatMap(({ seated }) => (seated ? [seated.id] : []));

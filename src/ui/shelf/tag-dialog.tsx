@@ -1,7 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type FormEvent } from "react";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
@@ -19,8 +19,8 @@ export function TagDialog({ rows, ...props }: Props) {
   return (
     <Dialog
       {...props}
-      title={`Tag ${plural(rows.length, "mod")}`}
-      hint="Your own tags stand beside those of the authors, in all profiles. Sections that take a tag take these too."
+      title={say("shelf.tagMods", { count: rows.length })}
+      hint={say("shelf.yourOwnTagsStandBesideThose")}
     >
       <TagForm rows={rows} onClose={props.onClose} />
     </Dialog>
@@ -40,8 +40,11 @@ function TagForm({ rows, onClose }: Omit<Props, "open">) {
     onClose();
     refresh();
     const undo = () => void tagMods(changed, name, !on).then(unwrap).then(refresh);
-    const said = on ? `have the tag ${name} now` : `have lost the tag ${name}`;
-    tell([`${plural(changed.length, "mod")} ${said}.`], "plain", { word: "Undo", run: undo });
+    const said = on ? say("shelf.haveTheTagNow", { name }) : say("shelf.haveLostTheTag", { name });
+    tell([`${say("common.mods3", { count: changed.length })} ${said}.`], "plain", {
+      word: say("common.undo"),
+      run: undo,
+    });
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -50,7 +53,7 @@ function TagForm({ rows, onClose }: Omit<Props, "open">) {
   return (
     <form onSubmit={submit} className="space-y-3">
       <Field
-        label="Tag"
+        label={say("common.tag")}
         value={tag}
         maxLength={60}
         list="known-tags"
@@ -64,13 +67,13 @@ function TagForm({ rows, onClose }: Omit<Props, "open">) {
       </datalist>
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button disabled={!own.includes(name)} onClick={() => void act(false)}>
-          Remove tag
+          {say("shelf.removeTag")}
         </Button>
         <Button look="main" type="submit" disabled={!name}>
-          Add tag
+          {say("shelf.addTag")}
         </Button>
       </div>
     </form>

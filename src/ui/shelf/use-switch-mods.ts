@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useCallback } from "react";
 import { switchMods } from "@/core/edit/edits";
 import { countNeeded, neededToo, switchOnWithNeeds } from "@/core/edit/needed-too";
@@ -14,9 +15,9 @@ export function useSwitchMods(): SwitchMods {
   return useCallback(
     (mods, on, many = false) => {
       const edit = switchMods(editor.getState().roster, mods, on);
-      const restorePoint = `Before switching ${mods.length} mods ${on ? "on" : "off"}`;
+      const restorePoint = say("shelf.beforeSwitchingMods", { count: mods.length, on: String(on) });
       if (!edit || !editor.dispatch(many ? { ...edit, restorePoint } : edit).ok) return;
-      const done = many ? `${mods.length} switched ${on ? "on" : "off"}. Undo takes it back.` : null;
+      const done = many ? say("shelf.switchedUndoTakesItBack", { count: mods.length, on: String(on) }) : null;
       const { roster } = editor.getState();
       const too = on ? neededToo(roster, mods) : null;
       const needed = too && sayNeeded(roster, mods, too);
@@ -29,7 +30,7 @@ export function useSwitchMods(): SwitchMods {
           [done, needed].filter(Boolean).map((words, at) => (at > 0 ? ` ${words}` : words!)),
           "wrong",
           countNeeded(roster, too) > 0
-            ? { word: `Switch on ${neededWords(roster, mods.length, too)}`, run }
+            ? { word: say("shelf.switchOn", { neededWords: neededWords(roster, mods.length, too) }), run }
             : null,
         );
       else if (done) tell([done]);

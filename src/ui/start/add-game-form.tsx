@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useState, type FormEvent } from "react";
 import { SelectField } from "../kit/select";
 import { plainText } from "@/core/messages/parts";
@@ -33,12 +35,15 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
   };
   const choice = (
     <SelectField
-      label="Game"
+      label={say("common.game")}
       value={id}
       options={[
-        { title: "Your own", options: [{ value: ownGame, words: "my own game, which I describe" }] },
         {
-          title: "For a trial: demo games that come with Seating",
+          title: say("start.yourOwn"),
+          options: [{ value: ownGame, words: say("start.myOwnGameWhichIDescribe") }],
+        },
+        {
+          title: say("start.forATrialDemoGamesThat"),
           options: games.map((game) => ({ value: game.id, words: `${game.name} ${game.version}` })),
         },
       ].filter(({ options }) => options.length > 0)}
@@ -57,9 +62,9 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
       {choice}
       {id === ownGame && own && (
         <p>
-          <b>{own.name}</b> {own.version}, described by you.{" "}
+          {rich("start.describedByYou", { name: <b>{own.name}</b>, version: own.version })}
           <Button small look="quiet" onClick={() => setDescribed(null)}>
-            Edit definition
+            {say("start.editDefinition")}
           </Button>
         </p>
       )}
@@ -82,7 +87,7 @@ export function AddGameForm({ games, onAdded }: { games: readonly GameListed[]; 
         </p>
       )}
       <Button look="main" type="submit" disabled={busy || !areNamed(folders)}>
-        {busy ? "Looking…" : "Use these folders"}
+        {busy ? say("start.looking") : say("common.useTheseFolders")}
       </Button>
     </form>
   );

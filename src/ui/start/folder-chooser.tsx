@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { ArrowUp, Folder } from "lucide-react";
 import { Toolbar } from "radix-ui";
 import { useEffect, useRef, useState, type ComponentProps } from "react";
@@ -24,8 +26,8 @@ export function FolderChooser({
   const [isOpen, open] = useState(false);
   return (
     <>
-      <Button aria-label={`Choose: ${label}`} onClick={() => open(true)}>
-        Choose…
+      <Button aria-label={say("start.choose", { label })} onClick={() => open(true)}>
+        {say("start.choose2")}
       </Button>
       <Dialog open={isOpen} onClose={() => open(false)} title={label} size="medium">
         <Folders
@@ -53,7 +55,7 @@ function Folders({
   const { listing, wrong, goTo } = useListing(from);
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), [listing?.path]);
-  if (!listing) return <p role="status">{wrong ?? "Reading…"}</p>;
+  if (!listing) return <p role="status">{wrong ?? say("common.reading")}</p>;
   const { path, above, names, more, places } = listing;
   const below = (name: string) => `${path.replace(/[\\/]$/, "")}/${name}`;
   return (
@@ -70,12 +72,14 @@ function Folders({
       </p>
       <Toolbar.Root
         orientation="vertical"
-        aria-label={`Folders in ${path}`}
+        aria-label={say("start.foldersIn", { path })}
         className="border-line h-72 overflow-auto rounded-md border p-1"
       >
         {above && (
           <Row ref={first} onClick={() => goTo(above)}>
-            <ArrowUp size={14} aria-hidden className="text-ink2 shrink-0" /> The folder above
+            {rich("start.theFolderAbove", {
+              arrowUp: <ArrowUp size={14} aria-hidden className="text-ink2 shrink-0" />,
+            })}
           </Row>
         )}
         {names.map((name) => (
@@ -84,8 +88,8 @@ function Folders({
             <span className="truncate">{name}</span>
           </Row>
         ))}
-        {names.length === 0 && <p className="text-ink2 p-2">No folder lies in it.</p>}
-        {more > 0 && <p className="text-ink2 p-2">And {more} more: type the path instead.</p>}
+        {names.length === 0 && <p className="text-ink2 p-2">{say("start.noFolderLiesInIt")}</p>}
+        {more > 0 && <p className="text-ink2 p-2">{say("start.andMoreTypeThePathInstead", { more })}</p>}
       </Toolbar.Root>
       {wrong && (
         <p role="alert" className="text-brick">
@@ -94,10 +98,10 @@ function Folders({
       )}
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" onClick={() => onChoose(path)}>
-          Use this folder
+          {say("start.useThisFolder")}
         </Button>
       </div>
     </div>

@@ -1,7 +1,8 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { useEffect, useId, useState, type ReactNode } from "react";
-import { plural } from "@/core/messages/parts";
 import type { FolderReport } from "@/server/operations/folders";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
@@ -68,14 +69,21 @@ export function FolderField({
 
 function FoundGames({ games, onGame }: { games: readonly FoundGame[]; onGame: (game: FoundGame) => void }) {
   return (
-    <ul aria-label="Games that lie there" className="mt-1 space-y-1">
+    <ul aria-label={say("start.gamesThatLieThere")} className="mt-1 space-y-1">
       {games.map((game) => (
         <li key={`${game.id} ${game.path}`} className="flex flex-wrap items-center gap-2">
           <span>
-            <b>{game.name}</b> lies in <span className="font-mono text-sm">{game.path}</span>
+            {rich("start.liesIn", {
+              name: <b>{game.name}</b>,
+              text: <span className="font-mono text-sm">{game.path}</span>,
+            })}
           </span>
-          <Button small aria-label={`Take ${game.name} in ${game.path}`} onClick={() => onGame(game)}>
-            Use this folder
+          <Button
+            small
+            aria-label={say("start.takeIn", { name: game.name, path: game.path })}
+            onClick={() => onGame(game)}
+          >
+            {say("start.useThisFolder")}
           </Button>
         </li>
       ))}
@@ -108,14 +116,14 @@ function reportWords(
   typed: string,
   needs: "mods" | "writing",
 ): { text: string; wrong: boolean } {
-  if (!there) return { text: "There is no such folder.", wrong: true };
-  if (!readable) return { text: "It is there, but Seating may not read it.", wrong: true };
-  const found = `${plural(archives, "archive")} and ${plural(folders, "folder")}`;
+  if (!there) return { text: say("start.thereIsNoSuchFolder"), wrong: true };
+  if (!readable) return { text: say("start.itIsThereButSeatingMay"), wrong: true };
+  const found = say("start.archivesAndFolders", { archives, folders });
   const parts = [
-    holdsGame === null ? "" : holdsGame ? "the game lies here" : "the game does not lie here",
+    holdsGame === null ? "" : holdsGame ? say("start.theGameLiesHere") : say("start.theGameDoesNotLieHere"),
     "readable",
     needs === "mods" ? found : "",
-    writable ? "writable" : "not writable",
+    writable ? "writable" : say("start.notWritable"),
   ].filter(Boolean);
   // However it was typed: where that leads.
   const where = path !== null && path !== typed.trim() ? `${path}: ` : "";

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../kit/rich";
 import { Plus, X } from "lucide-react";
 import type { GameFolders } from "@/core/model/game";
 import { Button } from "../kit/button";
@@ -29,27 +31,27 @@ export function FoldersFields({
   return (
     <>
       <FolderField
-        label="Folder of the game"
+        label={say("start.folderOfTheGame")}
         value={game}
         onChange={(path) => onChange({ ...folders, game: path })}
         sign={sign}
         needs="writing"
-        placeholder="/games/… or ~/games/…"
+        placeholder={say("start.gamesOrGames")}
         {...(onGame ? { onGame: (found) => onGame(found.id, found.path) } : {})}
       />
       {shelves.map((shelf, at) => (
         <FolderField
           key={at}
-          label={at === 0 ? "Folder of the shelf" : `Another shelf, ${at + 1}`}
+          label={at === 0 ? say("start.folderOfTheShelf") : say("start.anotherShelf", { at: at + 1 })}
           value={shelf}
           onChange={(path) => setShelf(at, path)}
           needs="mods"
-          {...(at === 0 ? { hint: "Every archive and every folder in it is one mod." } : {})}
+          {...(at === 0 ? { hint: say("start.everyArchiveAndEveryFolderIn") } : {})}
           action={
             at > 0 && (
               <Button
                 look="quiet"
-                aria-label={`Do without shelf ${at + 1}`}
+                aria-label={say("start.doWithoutShelf", { at: at + 1 })}
                 onClick={() => onChange({ ...folders, shelves: shelves.filter((_, index) => index !== at) })}
               >
                 <X size={14} aria-hidden />
@@ -59,10 +61,10 @@ export function FoldersFields({
         />
       ))}
       <Button small look="quiet" onClick={() => onChange({ ...folders, shelves: [...shelves, ""] })}>
-        <Plus size={14} aria-hidden /> Mods lie in another folder too
+        {rich("start.modsLieInAnotherFolderToo", { plus: <Plus size={14} aria-hidden /> })}
       </Button>
       <FolderField
-        label="Folder of the order file (empty: the game’s)"
+        label={say("start.folderOfTheOrderFileEmpty")}
         value={order}
         onChange={(path) => onChange({ ...folders, order: path })}
         needs="writing"

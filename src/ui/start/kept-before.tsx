@@ -1,11 +1,12 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useState } from "react";
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { Button } from "../kit/button";
 import { listKeptData, replaceData } from "../workspace/server";
-import { timeOfKept } from "../kit/time-of-kept";
+import { timeOfKept } from "../kit/moment";
 
 /** Where no game is registered any more, the way back to what was kept before that. */
 export function KeptBefore({ onBack }: { onBack: () => void }) {
@@ -24,14 +25,14 @@ export function KeptBefore({ onBack }: { onBack: () => void }) {
   return (
     <section aria-labelledby="kept-before" className="space-y-1">
       <h2 id="kept-before" className="font-bold">
-        What was here before
+        {say("start.whatWasHereBefore")}
       </h2>
       <ul>
         {kept.slice(0, 8).map((name) => (
           <li key={name} className="flex items-center gap-2 py-0.5">
-            <span>Until {timeOfKept(name)}</span>
+            <span>{say("common.until", { timeOfKept: timeOfKept(name) })}</span>
             <Button small disabled={busy} onClick={() => void bringBack(name)}>
-              Restore
+              {say("common.restore")}
             </Button>
           </li>
         ))}

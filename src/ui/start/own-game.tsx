@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useMemo, useState } from "react";
 import { SelectField } from "../kit/select";
 import { blankDefinition } from "@/core/game/definition-flaws";
@@ -27,12 +28,12 @@ export function OwnGame({ onDescribed }: { onDescribed: (described: DescribedGam
     <div>
       <div className="pb-2">
         <SelectField
-          label="Start from"
+          label={say("common.startFrom")}
           beside
           value={from}
           options={[
-            { value: "", words: "an empty definition" },
-            ...shipped.map(({ id, name }) => ({ value: id, words: `the definition of ${name}` })),
+            { value: "", words: say("start.anEmptyDefinition") },
+            ...shipped.map(({ id, name }) => ({ value: id, words: say("start.theDefinitionOf", { name }) })),
           ]}
           onChoose={setFrom}
           className="w-72 max-w-full"
@@ -42,7 +43,7 @@ export function OwnGame({ onDescribed }: { onDescribed: (described: DescribedGam
         key={from}
         draftKey={draftKey}
         start={start}
-        word="Go on to its folders"
+        word={say("start.goOnToItsFolders")}
         onStore={(definition) => {
           onDescribed({ definition, draftKey });
           // It is not stored before its folders are named.

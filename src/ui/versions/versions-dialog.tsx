@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useMemo, useState } from "react";
 import {
   compareVersionsOf,
@@ -8,7 +9,6 @@ import {
   type VersionDifference,
 } from "@/core/edit/versions";
 import { versionLines } from "@/core/messages/versions";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { compareContents } from "../workspace/server";
@@ -27,14 +27,14 @@ export function VersionsDialog({
   const [single] = changes;
   const title =
     changes.length === 1 && single
-      ? `${single.to.name}: ${single.item.mod?.version ?? "not here"} → ${single.to.version}`
-      : `${plural(changes.length, "mod")} in other versions`;
+      ? `${single.to.name}: ${single.item.mod?.version ?? say("common.notHere")} → ${single.to.version}`
+      : say("versions.modsInOtherVersions", { count: changes.length });
   return (
     <Dialog
       open={open}
       onClose={onClose}
       title={title}
-      hint="Nothing is deleted: the version that is held now stays on the shelf, and a restore point is made."
+      hint={say("versions.nothingIsDeletedTheVersionThat")}
       size="medium"
     >
       {open && <Versions changes={changes} onClose={onClose} />}
@@ -50,7 +50,7 @@ function Versions({ changes, onClose }: { changes: readonly VersionChange[]; onC
   const take = () => {
     const edit = versionEdit(editor.getState().roster, taken);
     if (edit && !editor.dispatch(edit).ok) return;
-    tell([`${plural(taken.length, "version")} taken. Undo takes them back.`]);
+    tell([say("versions.versionsTakenUndoTakesThemBack", { count: taken.length })]);
     onClose();
   };
   const turn = (id: string) => {
@@ -60,7 +60,7 @@ function Versions({ changes, onClose }: { changes: readonly VersionChange[]; onC
   };
   return (
     <>
-      <ul aria-label="Versions" className="border-line border-t">
+      <ul aria-label={say("common.versions")} className="border-line border-t">
         {changes.map((change) => (
           <Version
             key={change.item.id}
@@ -73,10 +73,10 @@ function Versions({ changes, onClose }: { changes: readonly VersionChange[]; onC
       </ul>
       <div className="mt-3 flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
-          Cancel
+          {say("common.cancel")}
         </Button>
         <Button look="main" disabled={taken.length === 0} onClick={take}>
-          Take {plural(taken.length, "version")}
+          {say("versions.takeVersions", { count: taken.length })}
         </Button>
       </div>
     </>
@@ -95,7 +95,7 @@ function Version({
   taken: boolean;
   onTurn: (() => void) | null;
 }) {
-  const from = item.mod?.version ?? "not known";
+  const from = item.mod?.version ?? say("versions.notKnown");
   return (
     <li className="border-line border-b py-1.5">
       <label className="flex min-h-6 items-baseline gap-2">
@@ -104,21 +104,21 @@ function Version({
             type="checkbox"
             checked={taken}
             onChange={onTurn}
-            aria-label={`Take ${to.name} ${to.version}`}
+            aria-label={say("versions.take", { name: to.name, version: to.version })}
             className="accent-pine"
           />
         )}
         <span className="text-pine w-12 shrink-0 font-mono text-sm font-semibold">{item.seat}</span>
         <span className="min-w-0 grow font-semibold">{to.name}</span>
         <span className="font-mono text-sm">
-          {from} <span aria-label="to">→</span> {to.version}
+          {from} <span aria-label={say("common.to")}>→</span> {to.version}
         </span>
       </label>
       <ul className="text-ink2 mt-0.5 list-disc pl-9 text-sm">
         {difference ? (
           versionLines(difference).map((line) => <li key={line}>{line}</li>)
         ) : (
-          <li>Nothing is known of the version that is held now, so what changes cannot be said.</li>
+          <li>{say("versions.nothingIsKnownOfTheVersion")}</li>
         )}
       </ul>
     </li>

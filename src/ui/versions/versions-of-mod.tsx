@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { otherVersions, type VersionChange } from "@/core/edit/versions";
 import type { SeatedMod } from "@/core/roster/roster";
@@ -24,33 +25,37 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
     refresh();
   };
   return (
-    <Part title="Version">
+    <Part title={say("common.version")}>
       <p className="flex min-h-6 items-baseline gap-2">
         <span className="grow font-mono text-sm">
-          {item.mod ? versionText(item.mod.version) || "none" : "not known"}
+          {item.mod ? versionText(item.mod.version) || "none" : say("versions.notKnown")}
         </span>
         {item.gone ? (
-          <span className="text-brick font-semibold">not on the shelf</span>
+          <span className="text-brick font-semibold">{say("common.notOnTheShelf")}</span>
         ) : (
-          <span className="text-ink2 text-sm">held by this profile</span>
+          <span className="text-ink2 text-sm">{say("versions.heldByThisProfile")}</span>
         )}
       </p>
       <ul className="space-y-1">
         {others.map((to) => (
           <li key={to.path} className="flex min-h-6 items-baseline gap-2">
-            <span className="grow font-mono text-sm">{versionText(to.version) || "no version"}</span>
+            <span className="grow font-mono text-sm">
+              {versionText(to.version) || say("common.noVersion")}
+            </span>
             <span className="text-ink2 text-sm">
-              {item.mod && compareVersions(to.version, item.mod.version) > 0 ? "newer" : "here too"}
+              {item.mod && compareVersions(to.version, item.mod.version) > 0
+                ? "newer"
+                : say("versions.hereToo")}
             </span>
             <Button small look="quiet" onClick={() => setChanges([{ item, to }])}>
-              Take {versionText(to.version) || "it"}…
+              {say("versions.take2", { versionText: versionText(to.version) || "it" })}
             </Button>
           </li>
         ))}
       </ul>
       <label className="mt-1 flex min-h-6 items-baseline gap-2">
         <input type="checkbox" checked={isOwn} onChange={() => void mark()} className="accent-pine" />
-        My own work: profiles follow its contents
+        {say("versions.myOwnWorkProfilesFollowIts")}
       </label>
       <VersionsDialog open={changes.length > 0} onClose={() => setChanges([])} changes={changes} />
     </Part>

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useEffect } from "react";
 import type { ShelfChanges } from "@/server/events";
 import type { ProfileEditor } from "./editor";
@@ -30,10 +31,7 @@ export function useEvents(
           if (event.profile === profile.id)
             return void editor
               .hearOf(event.version)
-              .then(
-                (isNews) =>
-                  isNews && tell(["Another window has changed this profile. You see it as it is now."]),
-              );
+              .then((isNews) => isNews && tell([say("workspace.anotherWindowHasChangedThisProfile")]));
           if (event.shared && event.game === view.game.id) return void editor.hearOf(null);
           return;
         case "order-file":

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import type { ProfileId } from "@/core/model/ids";
 import { useCallback } from "react";
 import type { Outcome } from "@/core/model/outcome";
@@ -28,8 +29,8 @@ export function useProfileSwitch(
       if (how !== "leave" && orderFileGap(roster, onDisk) !== null) {
         if (how === "write") void write();
         else
-          tell([`${profile.name} is shown. The game reads another order.`], "plain", {
-            word: "Write this profile’s order",
+          tell([say("workspace.isShownTheGameReadsAnother", { name: profile.name })], "plain", {
+            word: say("workspace.writeThisProfileSOrder"),
             run: () => void write(),
           });
       }

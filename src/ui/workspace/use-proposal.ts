@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { usePathname } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
@@ -66,7 +67,7 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
       const nothing = acceptEdit(roster, proposal) === null && setAside.length + cycles.length === 0;
       if (nothing) {
         leaveProposal();
-        tell(["Already in order: nothing moves."]);
+        tell([say("workspace.alreadyInOrderNothingMoves")]);
         return null;
       }
       setProposed(answer);

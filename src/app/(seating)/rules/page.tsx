@@ -1,7 +1,8 @@
+import { say } from "@/core/language/say";
 import type { Metadata } from "next";
 import { RulesScreen } from "@/ui/rules/rules-screen.client";
 
-export const metadata: Metadata = { title: "Rules" };
+export const generateMetadata = (): Metadata => ({ title: say("common.rules") });
 
 export default function RulesPage() {
   return <RulesScreen />;

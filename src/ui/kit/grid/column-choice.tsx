@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { Button } from "../button";
 import { Drop } from "../drop";
@@ -19,11 +20,11 @@ export function ColumnChoice<Row>({
   const chosen = layout.flatMap(({ id }) => columns.filter((column) => column.id === id));
   const hidden = columns.filter(({ id, isFixed }) => !isFixed && !layout.some((each) => each.id === id));
   const steps = [
-    { by: -1, words: "further left", Icon: ArrowLeft },
-    { by: 1, words: "further right", Icon: ArrowRight },
+    { by: -1, words: say("kit.furtherLeft2"), Icon: ArrowLeft },
+    { by: 1, words: say("kit.furtherRight2"), Icon: ArrowRight },
   ];
   return (
-    <Drop label="Columns" isOn={false}>
+    <Drop label={say("kit.columns")} isOn={false}>
       <ul className="min-w-64">
         {chosen.map(({ id, label }, at) => (
           <li key={id} className="flex h-7 items-center gap-1">
@@ -49,7 +50,7 @@ export function ColumnChoice<Row>({
         ))}
       </ul>
       <Button small look="quiet" className="mt-2" onClick={() => onLayout(standard)}>
-        Reset
+        {say("common.reset")}
       </Button>
     </Drop>
   );

@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useRef, useState, type PointerEvent } from "react";
 import { moved, rowInset, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
 import { nextSort, sortWay } from "./sort";
@@ -89,7 +90,7 @@ export function GridHead<Row>({
             <button
               type="button"
               tabIndex={-1}
-              aria-label={sortBy === null ? words : `Sort by ${words}`}
+              aria-label={sortBy === null ? words : say("kit.sortBy", { words })}
               onPointerDown={(event) => {
                 if (event.button === 0) dragged.current = { id, x: event.clientX, isMoving: false };
               }}

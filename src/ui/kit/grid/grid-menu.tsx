@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { Check } from "lucide-react";
 import { ContextMenu as Menu } from "radix-ui";
 import type { ReactNode } from "react";
@@ -61,7 +62,7 @@ function RowItems<Row>({ commands, rows }: OfRows<Row>) {
   return (
     <>
       <Menu.Label className="text-ink3 px-2 py-1 text-sm">
-        {rows.length === 1 ? "With this one" : `With these ${rows.length}`}
+        {rows.length === 1 ? say("kit.withThisOne") : say("kit.withThese", { count: rows.length })}
       </Menu.Label>
       {commands.map((command) => (
         <Menu.Item
@@ -94,14 +95,14 @@ function ColumnItems<Cells>({
   const others = columns.filter(({ isFixed }) => !isFixed);
   const isShown = (each: string) => layout.some((one) => one.id === each);
   const items: readonly (readonly [string, boolean, () => void])[] = [
-    ["Sort upwards", isSortable(column), () => onSort(id)],
-    ["Sort downwards", isSortable(column), () => onSort(`-${id}`)],
-    ["Not sorted", sort !== "", () => onSort("")],
-    ["Further left", !column.isFixed, () => onLayout(moved(layout, id, -1))],
-    ["Further right", !column.isFixed, () => onLayout(moved(layout, id, 1))],
-    ["Wider", !column.isFixed, () => onLayout(widened(layout, id, step))],
-    ["Narrower", !column.isFixed, () => onLayout(widened(layout, id, -step))],
-    ["Hide this column", !column.isFixed, () => onLayout(layout.filter((each) => each.id !== id))],
+    [say("kit.sortUpwards"), isSortable(column), () => onSort(id)],
+    [say("kit.sortDownwards"), isSortable(column), () => onSort(`-${id}`)],
+    [say("kit.notSorted"), sort !== "", () => onSort("")],
+    [say("kit.furtherLeft"), !column.isFixed, () => onLayout(moved(layout, id, -1))],
+    [say("kit.furtherRight"), !column.isFixed, () => onLayout(moved(layout, id, 1))],
+    [say("kit.wider"), !column.isFixed, () => onLayout(widened(layout, id, step))],
+    [say("kit.narrower"), !column.isFixed, () => onLayout(widened(layout, id, -step))],
+    [say("kit.hideThisColumn"), !column.isFixed, () => onLayout(layout.filter((each) => each.id !== id))],
   ];
   return (
     <>

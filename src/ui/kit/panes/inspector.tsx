@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { PanelRight } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { z } from "zod";
@@ -31,8 +32,8 @@ export function InspectorButton({ inspecting: { shown, turn } }: { inspecting: I
     <Button
       look="quiet"
       aria-pressed={shown}
-      aria-label="Inspector"
-      title={shown ? "Hide the inspector" : "Show the inspector"}
+      aria-label={say("kit.inspector")}
+      title={shown ? say("kit.hideTheInspector") : say("kit.showTheInspector")}
       onClick={turn}
       className="w-8 !px-0"
     >
@@ -44,7 +45,7 @@ export function InspectorButton({ inspecting: { shown, turn } }: { inspecting: I
 /** A view, and at its right what is known of what is selected in it. */
 export function WithInspector({
   inspecting: { shown, turn, isSheet },
-  label = "Inspector",
+  label = say("kit.inspector"),
   inspector,
   children,
 }: {

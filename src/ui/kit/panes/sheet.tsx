@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import type { ReactNode } from "react";
@@ -35,7 +36,7 @@ export function Sheet({
           <header className="border-line flex h-10 shrink-0 items-center border-b pl-3.5 pr-1.5">
             <Dialog.Title className="font-bold">{title}</Dialog.Title>
             <Dialog.Close asChild>
-              <Button look="quiet" aria-label="Close" className="ml-auto w-8 !px-0">
+              <Button look="quiet" aria-label={say("kit.close")} className="ml-auto w-8 !px-0">
                 <X size={16} aria-hidden />
               </Button>
             </Dialog.Close>

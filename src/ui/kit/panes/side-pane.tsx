@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import { Group, Panel, usePanelRef, type Layout } from "react-resizable-panels";
 import { useKept, type Kept } from "../kept";
@@ -120,11 +121,11 @@ function Edge({
     <div
       role="separator"
       tabIndex={0}
-      aria-label={`${at === "bottom" ? "Height" : "Width"} of the ${name}`}
+      aria-label={say("kit.ofThe", { at, name })}
       aria-orientation={at === "bottom" ? "horizontal" : "vertical"}
       aria-valuenow={pixels}
       aria-valuemin={least}
-      aria-valuetext={`${pixels} pixels`}
+      aria-valuetext={say("kit.pixels", { pixels })}
       onKeyDown={onKeyDown}
       className={`border-line hover:border-pine focus-visible:border-pine outline-pine absolute z-10 focus-visible:outline-2 ${edgeLook[at]}`}
     />

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useState } from "react";
 import { termWords } from "@/core/messages/roles";
 import type { Lineup } from "@/core/model/lineup";
@@ -13,7 +14,7 @@ export function CuratorSays({ lineup }: { lineup: Lineup }) {
   if (source === "" && terms.length === 0) return null;
   return (
     <details className="border-line rounded-md border px-3 py-2">
-      <summary className="cursor-pointer font-bold">What its curator says</summary>
+      <summary className="cursor-pointer font-bold">{say("lineups.whatItsCuratorSays")}</summary>
       <div
         className="mt-2 space-y-3 [&_a]:text-pine [&_a]:underline [&_h1]:text-lg [&_h1]:font-bold [&_h2]:font-bold [&_h3]:font-semibold [&_img]:max-h-64 [&_img]:rounded-md [&_kbd]:font-mono [&_li]:ml-5 [&_li]:list-disc [&_p]:mt-1"
         dangerouslySetInnerHTML={{ __html: source }}
@@ -21,7 +22,7 @@ export function CuratorSays({ lineup }: { lineup: Lineup }) {
       {terms.length > 0 && (
         <section className="mt-3" aria-labelledby="terms">
           <h2 id="terms" className="font-bold">
-            Conditions
+            {say("lineups.conditions")}
           </h2>
           <ul className="list-disc pl-5">
             {terms.map(({ id, name, terms: each }) => (

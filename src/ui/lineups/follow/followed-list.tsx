@@ -1,9 +1,10 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { useEffect, useMemo, useState } from "react";
 import { compareRosters } from "@/core/compare/rosters";
 import { label } from "@/core/edit/steps";
-import { plural } from "@/core/messages/parts";
 import { Button } from "../../kit/button";
 import { Dialog } from "../../kit/dialog";
 import { Queue } from "../../depot/queue";
@@ -27,13 +28,7 @@ interface Opening {
 export function FollowedList(opening: Opening) {
   const followed = useFollowed();
   const name = useEditor((state) => state.profile.name);
-  if (!followed)
-    return (
-      <p className="text-ink2 p-5">
-        {name} follows no list. Take one in, as a new profile or into this one; from then on you see here what
-        is no longer as its author has it, and bring it up to date.
-      </p>
-    );
+  if (!followed) return <p className="text-ink2 p-5">{say("lineups.followsNoListTakeOneIn", { name })}</p>;
   return (
     <div className="flex min-h-0 grow flex-col">
       <Following
@@ -61,7 +56,9 @@ function Following({ followed, opened, onOpened }: { followed: Followed } & Open
       <section className="max-w-3xl space-y-3">
         <h2 className="text-lg font-bold">
           {lineup.title} {lineup.listVersion}
-          {lineup.author && <span className="text-ink2 font-normal"> by {lineup.author}</span>}
+          {lineup.author && (
+            <span className="text-ink2 font-normal">{say("common.by", { author: lineup.author })}</span>
+          )}
         </h2>
         {!next && <Proof followed={followed} />}
         {!next && <CuratorSays lineup={lineup} />}
@@ -76,13 +73,13 @@ function Following({ followed, opened, onOpened }: { followed: Followed } & Open
         />
       ) : (
         <>
-          <section aria-label="Changed by you">
+          <section aria-label={say("lineups.changedByYou2")}>
             <ChangedByYou followed={followed} />
             <Differences there={pure} name="the list" />
           </section>
           <section aria-labelledby="new-version">
             <h2 id="new-version" className="mb-2 text-lg font-bold">
-              Bring it up to date
+              {say("lineups.bringItUpToDate")}
             </h2>
             <Chooser busy={list.busy} onSource={list.open} />
           </section>
@@ -99,7 +96,7 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
     editor.dispatch({
       label: label("restore", { name: lineup.title }),
       steps: [{ kind: "replace", state: pure.profile.state }],
-      restorePoint: `Before going back to ${lineup.title}`.slice(0, 80),
+      restorePoint: say("lineups.beforeGoingBackTo", { title: lineup.title }).slice(0, 80),
     });
   const changes = useMemo(
     () => compareRosters(roster, pure, { mods: [], plugins: [] }).length,
@@ -111,19 +108,21 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
   return (
     <header className="flex items-center gap-2">
       <h2 className="grow text-lg font-bold">
-        Changed by you <span className="text-ink2 font-mono font-normal">{changes}</span>
+        {rich("lineups.changedByYou3", {
+          text: <span className="text-ink2 font-mono font-normal">{changes}</span>,
+        })}
       </h2>
       <Button disabled={changes === 0} onClick={() => setAsking(true)}>
-        Back to the pure list…
+        {say("lineups.backToThePureList")}
       </Button>
       <Button look="quiet" onClick={() => leave()}>
-        Stop following
+        {say("lineups.stopFollowing")}
       </Button>
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}
-        title={`Back to ${[lineup.title, lineup.listVersion].filter(Boolean).join(" ")}`}
-        hint="Everything that this profile decides becomes as its author has it. One restore point is made, and one undo takes it back."
+        title={say("lineups.backTo", { value: [lineup.title, lineup.listVersion].filter(Boolean).join(" ") })}
+        hint={say("lineups.everythingThatThisProfileDecidesBecomes")}
         size="medium"
       >
         <LostChanges there={pure} />
@@ -135,10 +134,10 @@ function ChangedByYou({ followed: { lineup, pure } }: { followed: Followed }) {
               setAsking(false);
             }}
           >
-            Set back {plural(changes, "difference")}
+            {say("lineups.setBackDifferences", { changes })}
           </Button>
           <Button look="quiet" onClick={() => setAsking(false)}>
-            Cancel
+            {say("common.cancel")}
           </Button>
         </div>
       </Dialog>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import { compareRosters } from "@/core/compare/rosters";
 import { verdictMark } from "@/core/messages/verdict";
@@ -26,11 +27,16 @@ function Mark({ followed }: { followed: Followed }) {
   return (
     <ViewLink
       href="/lineups?part=following"
-      title={`It follows ${followed.lineup.title} ${followed.lineup.listVersion}`}
+      title={say("lineups.itFollows", {
+        title: followed.lineup.title,
+        listVersion: followed.lineup.listVersion,
+      })}
       className="hover:bg-sunk flex h-6 items-center gap-1 rounded px-1"
     >
       <span className={isFine ? "text-ink2" : "text-saffron font-semibold"}>{verdictMark(verdict)}</span>
-      {changed > 0 && <span className="text-saffron font-semibold">· {changed} changed by you</span>}
+      {changed > 0 && (
+        <span className="text-saffron font-semibold">{say("lineups.changedByYou", { changed })}</span>
+      )}
     </ViewLink>
   );
 }

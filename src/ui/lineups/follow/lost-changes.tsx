@@ -1,10 +1,10 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import { changesOverwritten } from "@/core/compare/rosters";
 import { keyOfDifference } from "@/core/compare/states";
 import { differenceName } from "@/core/messages/profile-differences";
-import { plural } from "@/core/messages/parts";
 import type { Roster } from "@/core/roster/roster";
 import { useEditor } from "../../workspace/workspace.client";
 import { useFollowed } from "./use-followed";
@@ -18,7 +18,7 @@ export function LostChanges({ there }: { there: Roster }) {
   return (
     <details open className="border-saffron bg-saffron-soft rounded-md border px-3 py-2">
       <summary className="cursor-pointer font-bold">
-        {plural(lost.length, "change")} of yours would be lost
+        {say("lineups.changesOfYoursWouldBeLost", { count: lost.length })}
       </summary>
       <ul className="mt-1 max-h-48 list-disc overflow-auto pl-5">
         {lost.map((each) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { stateOfList } from "@/core/lineup/state-of-list";
 import { isSameList, versionRelation } from "@/core/lineup/same-list";
@@ -10,7 +11,6 @@ import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
 import { clashKey, mergeStates, type Clash } from "@/core/compare/states";
 import type { Side } from "@/core/state/three-way";
 import { clashWords, sayClashSide, type ClashNames } from "@/core/messages/clashes";
-import { plural } from "@/core/messages/parts";
 import { label } from "@/core/edit/steps";
 import type { Claim } from "@/core/model/claim";
 import type { Lineup } from "@/core/model/lineup";
@@ -100,19 +100,26 @@ export function MergeView({
     <div className="space-y-4">
       <header className="flex items-center gap-3">
         <h2 className="grow text-lg font-bold">
-          From {followed.lineup.listVersion || "the version before"} to {next.listVersion || "the new one"}
+          {say("lineups.fromTo", {
+            listVersion: followed.lineup.listVersion || say("lineups.theVersionBefore"),
+            listVersion2: next.listVersion || say("lineups.theNewOne"),
+          })}
         </h2>
         <Button look="quiet" onClick={onDone}>
-          Cancel
+          {say("common.cancel")}
         </Button>
-        <Button onClick={() => void followOnly()}>Follow the new version, keep mine as it is</Button>
+        <Button onClick={() => void followOnly()}>{say("lineups.followTheNewVersionKeepMine")}</Button>
       </header>
       <p
         className={`max-w-3xl ${isVersion && relation === "newer" ? "text-ink2" : "bg-saffron-soft rounded-md px-3 py-2"}`}
       >
         {isVersion
           ? relationText[relation](profile.name, followed.lineup.listVersion, next.listVersion)
-          : `“${next.title}” is another list than the one that ${profile.name} follows, “${followed.lineup.title}”. Taking over from it makes the profile follow it instead.`}
+          : say("lineups.isAnotherListThanTheOne", {
+              title: next.title,
+              name: profile.name,
+              title2: followed.lineup.title,
+            })}
       </p>
       {claim.altered.length > 0 && (
         <p className="bg-saffron-soft max-w-3xl rounded-md px-3 py-2">{alteredText(claim.altered)}</p>
@@ -140,14 +147,11 @@ function Clashes({
   decisions: Readonly<Record<string, Side>>;
   onDecide: (key: string, side: Side) => void;
 }) {
-  if (clashes.length === 0)
-    return (
-      <p className="text-ink2">What its author changed and what you changed do not contradict each other.</p>
-    );
+  if (clashes.length === 0) return <p className="text-ink2">{say("lineups.whatItsAuthorChangedAndWhat")}</p>;
   return (
     <section aria-labelledby="clashes" className="border-saffron bg-saffron-soft rounded-md border p-3">
       <h3 id="clashes" className="font-bold">
-        {plural(clashes.length, "thing")} that you and its author changed differently
+        {say("lineups.thingsThatYouAndItsAuthor", { count: clashes.length })}
       </h3>
       <ul className="mt-1">
         {clashes.map((clash) => {
@@ -160,10 +164,10 @@ function Clashes({
                 <span className="text-ink2 text-sm font-normal">{clashWords(clash)}</span>
               </span>
               <Choice name={key} checked={side === "mine"} onChoose={() => onDecide(key, "mine")}>
-                yours: {sayClashSide(clash, clash.mine, names)}
+                {say("lineups.yours", { clashSide: sayClashSide(clash, clash.mine, names) })}
               </Choice>
               <Choice name={key} checked={side === "theirs"} onChoose={() => onDecide(key, "theirs")}>
-                the list’s: {sayClashSide(clash, clash.theirs, names)}
+                {say("lineups.theListS", { clashSide: sayClashSide(clash, clash.theirs, names) })}
               </Choice>
             </li>
           );

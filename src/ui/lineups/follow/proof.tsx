@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { CircleDashed, Equal, EqualNot, FilePenLine, Hourglass, type LucideIcon } from "lucide-react";
 import { useMemo } from "react";
 import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
@@ -47,15 +48,15 @@ export function Proof({ followed }: { followed: Followed }) {
         <div>
           <p className="text-lg font-bold">{verdictTitle(verdict)}</p>
           <dl className="mt-1 grid grid-cols-[5.625rem_1fr] gap-y-0.5">
-            <dt className="text-ink2">Its author’s</dt>
+            <dt className="text-ink2">{say("lineups.itsAuthorS")}</dt>
             <dd className="font-mono">
               {claim.fingerprint === null ? (
-                <span className="text-ink2 font-sans">the list carries no fingerprint</span>
+                <span className="text-ink2 font-sans">{say("lineups.theListCarriesNoFingerprint")}</span>
               ) : (
                 shortFingerprint(claim.fingerprint)
               )}
             </dd>
-            <dt className="text-ink2">Here</dt>
+            <dt className="text-ink2">{say("common.here")}</dt>
             <dd className="font-mono">{shortFingerprint(fingerprint)}</dd>
           </dl>
           <p className="mt-2">{verdictText(verdict, claim)}</p>
@@ -116,8 +117,13 @@ function WayOut({
   );
   if (!edit) return <>{differenceElsewhere(difference)}</>;
   return (
-    <Button small tabIndex={-1} aria-label={`As in the list: ${text}`} onClick={() => editor.dispatch(edit)}>
-      As in the list
+    <Button
+      small
+      tabIndex={-1}
+      aria-label={say("lineups.asInTheList", { text })}
+      onClick={() => editor.dispatch(edit)}
+    >
+      {say("lineups.asInTheList2")}
     </Button>
   );
 }
@@ -145,11 +151,11 @@ function DifferenceList({
   const columns = useMemo((): readonly GridColumn<SetupDifference>[] => {
     const textOf = (difference: SetupDifference) => differenceText(difference, { ...setups, titleOf });
     return [
-      { id: "text", label: "Difference", width: 150, isFixed: true, isMain: true, text: textOf },
-      { id: "effect", label: "What follows", width: 230, text: differenceEffect },
+      { id: "text", label: say("lineups.difference"), width: 150, isFixed: true, isMain: true, text: textOf },
+      { id: "effect", label: say("lineups.whatFollows"), width: 230, text: differenceEffect },
       {
         id: "way-out",
-        label: "Way out",
+        label: say("lineups.wayOut"),
         width: 230,
         text: differenceElsewhere,
         sortBy: null,
@@ -167,7 +173,7 @@ function DifferenceList({
     return [
       {
         id: "as-in-the-list",
-        title: () => "As in the list",
+        title: () => say("lineups.asInTheList2"),
         isPossible: (rows) => editOf(rows) !== null,
         run: (rows) => {
           const edit = editOf(rows);
@@ -179,7 +185,7 @@ function DifferenceList({
   return (
     <ListGrid
       kind="list-differences"
-      label="Differences from the list"
+      label={say("lineups.differencesFromTheList")}
       rows={differences}
       keyOf={keyOfSetup}
       columns={columns}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { FileInput } from "lucide-react";
 import { useState, type ClipboardEvent, type DragEvent } from "react";
 import { Button } from "../../kit/button";
@@ -21,7 +22,8 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
   const openText = async (words: string) => {
     const link = linkPattern.exec(words)?.[1];
     const page = link === undefined ? words : unwrap(await fetchPage(link));
-    if (page !== null) onSource({ bytes: new TextEncoder().encode(page), name: link ?? "Pasted list" });
+    if (page !== null)
+      onSource({ bytes: new TextEncoder().encode(page), name: link ?? say("lineups.pastedList") });
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -46,19 +48,15 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
         onDrop={drop}
         className={`flex flex-col items-start gap-3 rounded-md border-2 border-dashed p-5 ${over ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
       >
-        <p className="text-ink2">
-          Drop a lineup file here, or choose one. JSON, YAML, CSV, XML, Markdown, a lineup page, a bill of
-          materials, an order file or plain lines: the format is recognised. Nothing is changed before you say
-          so.
-        </p>
-        <FileButton of="Lineup file" disabled={busy} onFile={(file) => void openFile(file)}>
-          <FileInput size={14} aria-hidden /> {busy ? "Reading…" : "Choose a lineup"}
+        <p className="text-ink2">{say("lineups.dropALineupFileHereOr")}</p>
+        <FileButton of={say("lineups.lineupFile")} disabled={busy} onFile={(file) => void openFile(file)}>
+          <FileInput size={14} aria-hidden /> {busy ? say("common.reading") : say("lineups.chooseALineup")}
         </FileButton>
       </div>
       <div className="space-y-2">
         <label className="block">
           <span className="text-ink2 mb-1 block text-sm font-semibold">
-            Or paste: names from a forum or a document, a share code, a link to a lineup page of this machine
+            {say("lineups.orPasteNamesFromAForum")}
           </span>
           <textarea
             value={text}
@@ -70,7 +68,7 @@ export function Chooser({ busy, onSource }: { busy: boolean; onSource: (source: 
           />
         </label>
         <Button disabled={busy || text.trim() === ""} onClick={() => void openText(text)}>
-          Read list
+          {say("lineups.readList")}
         </Button>
       </div>
     </div>

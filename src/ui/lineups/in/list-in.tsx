@@ -1,6 +1,7 @@
 "use client";
 
-import { format } from "date-fns";
+import { moment } from "../../kit/moment";
+import { say } from "@/core/language/say";
 import { useEffect } from "react";
 import type { ProfileId } from "@/core/model/ids";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
@@ -31,7 +32,7 @@ export function ListIn({
     const code = /^#code=(S[12]-[\w-]+)$/.exec(window.location.hash)?.[1];
     if (!code) return;
     window.history.replaceState(window.history.state, "", window.location.pathname + window.location.search);
-    open({ bytes: new TextEncoder().encode(code), name: "Shared list" });
+    open({ bytes: new TextEncoder().encode(code), name: say("lineups.sharedList") });
   }, [open]);
   const { source } = list;
   if (source && list.resolved)
@@ -62,14 +63,14 @@ function ImportedBefore() {
   if (imports.length === 0) return null;
   return (
     <section className="mt-6 max-w-4xl">
-      <h2 className="border-line mb-1 border-b pb-1 font-bold">Taken in before</h2>
+      <h2 className="border-line mb-1 border-b pb-1 font-bold">{say("lineups.takenInBefore")}</h2>
       <table className="w-full">
         <thead>
           <tr className="text-ink3 text-left text-sm">
-            <th className="py-1 font-semibold">Lineup</th>
-            <th className="font-semibold">Profile</th>
-            <th className="font-semibold">Fingerprint</th>
-            <th className="text-right font-semibold">When</th>
+            <th className="py-1 font-semibold">{say("lineups.lineup")}</th>
+            <th className="font-semibold">{say("lineups.profile")}</th>
+            <th className="font-semibold">{say("lineups.fingerprint2")}</th>
+            <th className="text-right font-semibold">{say("common.when")}</th>
           </tr>
         </thead>
         <tbody>
@@ -83,7 +84,7 @@ function ImportedBefore() {
                 {each.fingerprint === null ? "" : shortFingerprint(each.fingerprint)}
               </td>
               <td className="text-ink3 text-right font-mono text-sm" suppressHydrationWarning>
-                {format(new Date(each.at), "d MMM HH:mm")}
+                {moment(each.at)}
               </td>
             </tr>
           ))}

@@ -1,10 +1,11 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { useCallback, useMemo, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { basesOf } from "@/core/lineup/match-lines";
 import { planImport, type ImportPlan, type PlanStatus } from "@/core/lineup/plan";
-import { plural } from "@/core/messages/parts";
 import { besideWords } from "@/core/messages/losses";
 import { alteredText, unsaidWords } from "@/core/messages/verdict";
 import { takeListIn } from "@/core/lineup/take-in";
@@ -87,18 +88,18 @@ export function PlanView({
           <AllLines matches={matches} />
         </div>
       </div>
-      <aside aria-label="Where it goes" className="border-line min-h-0 space-y-4 overflow-auto border-l p-5">
+      <aside
+        aria-label={say("lineups.whereItGoes")}
+        className="border-line min-h-0 space-y-4 overflow-auto border-l p-5"
+      >
         <Recognised resolved={resolved} onMerge={onMerge} />
         {wanted.length > 0 && (
           <div className="space-y-2">
             <GetFiles look="main" files={wanted.map(({ depot: offered }) => offered!)}>
-              Get {plural(wanted.length, "missing mod")},{" "}
+              {say("lineups.getMissingMods", { count: wanted.length })}
               {formatSize(wanted.reduce((sum, { depot: offered }) => sum + offered!.mod.size, 0))}
             </GetFiles>
-            <p className="text-ink2">
-              They come onto the shelf one after another. You need not wait: what arrives later takes its
-              seat.
-            </p>
+            <p className="text-ink2">{say("lineups.theyComeOntoTheShelfOne")}</p>
           </div>
         )}
         <TargetForm
@@ -128,21 +129,22 @@ function Head({
       <h2 className="text-xl font-bold">{lineup.title}</h2>
       <p className="text-ink2">
         {[
-          lineup.author && `by ${lineup.author}`,
-          lineup.listVersion && `version ${lineup.listVersion}`,
+          lineup.author && say("common.by2", { author: lineup.author }),
+          lineup.listVersion && say("lineups.version", { listVersion: lineup.listVersion }),
           lineup.date.slice(0, 10),
-          `${format} from ${fileName.slice(0, 80)}`,
+          say("lineups.from", { format, fileName: fileName.slice(0, 80) }),
         ]
           .filter(Boolean)
           .join(" · ")}
       </p>
       <p className="text-ink2">
-        {plural(on, "mod")} on, {lineup.mods.length - on} off
-        {lineup.plugins.length > 0 && `, ${plural(lineup.plugins.length, "plugin")}`}
+        {say("lineups.modsOnOff", { on, count: lineup.mods.length - on })}
+        {lineup.plugins.length > 0 && `, ${say("common.plugins3", { count: lineup.plugins.length })}`}
         {claim.fingerprint !== null && (
           <>
-            {" "}
-            · fingerprint <span className="text-ink font-mono">{shortFingerprint(claim.fingerprint)}</span>
+            {rich("lineups.fingerprint", {
+              text: <span className="text-ink font-mono">{shortFingerprint(claim.fingerprint)}</span>,
+            })}
           </>
         )}
       </p>
@@ -156,20 +158,25 @@ function Warnings({ resolved, plan }: { resolved: ResolvedList; plan: ImportPlan
   const told = lineup.mods.filter(({ terms }) => terms);
   const warnings = [
     claim.altered.length > 0 && alteredText(claim.altered),
-    claim.fingerprint === null &&
-      claim.altered.length === 0 &&
-      "It carries no fingerprint of its author’s: no more than what it says can be compared.",
+    claim.fingerprint === null && claim.altered.length === 0 && say("lineups.itCarriesNoFingerprintOfIts"),
     unknown.length > 0 &&
-      `${plural(unknown.length, "mod")} of the code ${unknown.length === 1 ? "is" : "are"} known neither here nor to the depot${unknown.some(({ named }) => named) ? `: ${unknown.flatMap(({ named }) => named?.name ?? []).join(", ")}` : ""}.`,
-    plan.gameVersion !== null && `It was made for version ${plan.gameVersion} of the game.`,
-    ...plan.expansionsMissing.map((name) => `It uses the expansion ${name}, which is not owned here.`),
-    ...plan.baseDifferent.map((name) => `${name} of the game itself is another file here.`),
+      say("lineups.modsOfTheCodeAreKnown", {
+        count: unknown.length,
+        rest: unknown.some(({ named }) => named)
+          ? `: ${unknown.flatMap(({ named }) => named?.name ?? []).join(", ")}`
+          : "",
+      }),
+    plan.gameVersion !== null && say("lineups.itWasMadeForVersionOf", { gameVersion: plan.gameVersion }),
+    ...plan.expansionsMissing.map((name) => say("lineups.itUsesTheExpansionWhichIs", { name })),
+    ...plan.baseDifferent.map((name) => say("lineups.ofTheGameItselfIsAnother", { name })),
     told.length > 0 &&
-      `To be paid for or not to be passed on: ${told.map(({ name, terms }) => `${name} (${terms!.where})`).join(", ")}.`,
+      say("lineups.toBePaidForOrNot", {
+        told: told.map(({ name, terms }) => `${name} (${terms!.where})`).join(", "),
+      }),
   ].filter((text) => text !== false);
   return warnings.map((text) => (
     <p key={text} className="bg-saffron-soft flex gap-2 rounded-md px-3 py-2">
-      <LevelMark level="problem" label="problem" />
+      <LevelMark level="problem" label={say("common.problem")} />
       <span>{text}</span>
     </p>
   ));
@@ -205,7 +212,7 @@ function NotCarried({ resolved: { claim, format } }: { resolved: ResolvedList })
   return (
     <section aria-labelledby="not-carried">
       <h3 id="not-carried" className="font-bold">
-        What this list ({format}) does not say
+        {say("lineups.whatThisListDoesNotSay", { format })}
       </h3>
       <ul className="text-ink2 list-disc gap-8 pl-5 md:columns-2">
         {claim.unsaid.map((part) => (
@@ -224,7 +231,9 @@ function LeftOpen({ texts }: { texts: readonly string[] }) {
   if (texts.length === 0) return null;
   return (
     <details className="bg-saffron-soft rounded-md px-3 py-2">
-      <summary className="cursor-pointer">Its curator left {plural(texts.length, "finding")} open</summary>
+      <summary className="cursor-pointer">
+        {say("lineups.itsCuratorLeftFindingsOpen", { count: texts.length })}
+      </summary>
       <ul className="mt-1 max-h-48 list-disc overflow-auto pl-5">
         {texts.map((text, at) => (
           <li key={at}>{text}</li>
@@ -238,5 +247,9 @@ function LeftOpen({ texts }: { texts: readonly string[] }) {
 function Unanswered({ resolved: { matches } }: { resolved: ResolvedList }) {
   const none = matches.filter(({ how, known }) => known === null && how === "answer");
   if (none.length === 0) return null;
-  return <p className="text-ink2">Left out, as you said: {none.map(({ line }) => line.name).join(", ")}.</p>;
+  return (
+    <p className="text-ink2">
+      {say("lineups.leftOutAsYouSaid", { none: none.map(({ line }) => line.name).join(", ") })}
+    </p>
+  );
 }

@@ -1,10 +1,12 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { versionText } from "@/core/version/version";
 import { Select } from "../../kit/select";
 import { useMemo } from "react";
 import type { PlannedMod, PlanStatus } from "@/core/lineup/plan";
-import { extraWords, foundText, planWords } from "@/core/messages/matching";
+import { extraWords, foundText, planHint, planTitle } from "@/core/messages/matching";
 import { roleWords } from "@/core/messages/roles";
 import type { SeatedMod } from "@/core/roster/roster";
 import type { TakeInWay } from "@/core/state/facet";
@@ -27,8 +29,8 @@ export function PlannedMods({
 }) {
   const columns = useMemo(() => columnsOf(status, keepMine, onTurn), [status, keepMine, onTurn]);
   if (mods.length === 0) return null;
-  const [title, words] = planWords[status];
-  const hint = status === "found" ? foundText(mods.map(({ basis }) => basis)) : words;
+  const title = planTitle(status);
+  const hint = status === "found" ? foundText(mods.map(({ basis }) => basis)) : planHint(status);
   return (
     <details open={status !== "found"}>
       <summary className="cursor-pointer font-semibold">
@@ -61,7 +63,7 @@ const columnsOf = (
 ): readonly GridColumn<PlannedMod>[] => [
   {
     id: "name",
-    label: "Mod",
+    label: say("common.mod"),
     width: 150,
     isFixed: true,
     isMain: true,
@@ -72,7 +74,7 @@ const columnsOf = (
   },
   {
     id: "version",
-    label: "Version",
+    label: say("common.version"),
     width: 76,
     isMono: true,
     text: ({ wanted }) => versionText(wanted.version),
@@ -80,7 +82,7 @@ const columnsOf = (
   ...byStatus(status, keepMine, onTurn),
   {
     id: "role",
-    label: "Part of the list",
+    label: say("lineups.partOfTheList"),
     width: 120,
     text: ({ wanted: { role } }) => (role ? roleWords[role] : ""),
   },
@@ -89,7 +91,9 @@ const columnsOf = (
 
 const neededBy: GridColumn<PlannedMod> = {
   id: "needed-by",
-  label: "Needed by",
+  get label() {
+    return say("common.neededBy");
+  },
   width: 170,
   text: (mod) => mod.neededBy.join(", "),
 };
@@ -104,10 +108,12 @@ function byStatus(
       return [
         {
           id: "offered",
-          label: "In the depot",
+          label: say("lineups.inTheDepot"),
           width: 110,
           text: ({ exact, depot, wanted }) =>
-            exact ? formatSize(depot?.mod.size ?? wanted.size) : `only ${depot!.mod.version}`,
+            exact
+              ? formatSize(depot?.mod.size ?? wanted.size)
+              : say("lineups.only", { version: depot!.mod.version }),
         },
         sourceColumn,
       ];
@@ -123,7 +129,9 @@ function byStatus(
 
 const sourceColumn: GridColumn<PlannedMod> = {
   id: "source",
-  label: "Where it is from",
+  get label() {
+    return say("lineups.whereItIsFrom");
+  },
   width: 230,
   isMono: true,
   text: ({ depot, wanted }) => depot?.terms?.where ?? wanted.source ?? "",
@@ -131,16 +139,17 @@ const sourceColumn: GridColumn<PlannedMod> = {
 
 /** Here in another version: the list's is taken, or the present one kept. */
 function choiceColumn(keepMine: ReadonlySet<string>, onTurn: Turn): GridColumn<PlannedMod> {
-  const theirs = ({ wanted, exact }: PlannedMod) => `take ${wanted.version}${exact ? "" : ", when it comes"}`;
-  const mine = ({ here }: PlannedMod) => `keep ${here!.version}`;
+  const theirs = ({ wanted, exact }: PlannedMod) =>
+    say("lineups.take", { version: wanted.version, exact: String(exact) });
+  const mine = ({ here }: PlannedMod) => say("lineups.keep", { version: here!.version });
   const isSame = ({ wanted, here }: PlannedMod) => wanted.content === here?.content;
   const text = (row: PlannedMod) => {
-    if (isSame(row)) return `here ${row.here!.version}, which is kept`;
+    if (isSame(row)) return say("lineups.hereWhichIsKept", { version: row.here!.version });
     return keepMine.has(row.wanted.id) ? mine(row) : theirs(row);
   };
   return {
     id: "here",
-    label: "Here",
+    label: say("common.here"),
     width: 200,
     text,
     cell: (row) =>
@@ -148,7 +157,7 @@ function choiceColumn(keepMine: ReadonlySet<string>, onTurn: Turn): GridColumn<P
         text(row)
       ) : (
         <Select
-          label={`Version of ${row.wanted.name}`}
+          label={say("lineups.versionOf", { name: row.wanted.name })}
           small
           tabIndex={-1}
           value={keepMine.has(row.wanted.id) ? "mine" : "theirs"}
@@ -172,7 +181,9 @@ const versionCommands = (onTurn: Turn): readonly GridCommand<PlannedMod>[] =>
 const extraColumns: readonly GridColumn<SeatedMod>[] = [
   {
     id: "seat",
-    label: "Seat",
+    get label() {
+      return say("common.seat");
+    },
     width: 56,
     isFixed: true,
     isMono: true,
@@ -181,7 +192,9 @@ const extraColumns: readonly GridColumn<SeatedMod>[] = [
   },
   {
     id: "name",
-    label: "Mod",
+    get label() {
+      return say("common.mod");
+    },
     width: 150,
     isFixed: true,
     isMain: true,
@@ -189,7 +202,9 @@ const extraColumns: readonly GridColumn<SeatedMod>[] = [
   },
   {
     id: "version",
-    label: "Version",
+    get label() {
+      return say("common.version");
+    },
     width: 76,
     isMono: true,
     text: ({ mod }) => versionText(mod?.version ?? ""),
@@ -204,12 +219,12 @@ export function ExtraMods({ mods, way }: { mods: readonly SeatedMod[]; way: Take
   return (
     <details>
       <summary className="cursor-pointer font-semibold">
-        Extra here <span className="font-mono">{mods.length}</span>{" "}
+        {rich("lineups.extraHere", { text: <span className="font-mono">{mods.length}</span> })}
         <span className="text-ink2 font-normal">{extraWords[way]}</span>
       </summary>
       <ListGrid
         kind="import-extra"
-        label="Extra here"
+        label={say("lineups.extraHere2")}
         rows={mods}
         keyOf={keyOfExtra}
         columns={extraColumns}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useMemo, useState } from "react";
 import { versionRelation } from "@/core/lineup/same-list";
 import { relationText } from "@/core/messages/list-versions";
@@ -26,7 +27,7 @@ export function Recognised({
       className="border-pine bg-pine-soft space-y-3 rounded-md border p-3"
     >
       <h3 id="known-list" className="font-bold">
-        You follow this list
+        {say("lineups.youFollowThisList")}
       </h3>
       {followers.map(({ profile, name, followed }) => {
         const relation = versionRelation(followed, resolved);
@@ -35,12 +36,14 @@ export function Recognised({
           <div key={profile} className="space-y-2">
             <p>{relationText[relation](name, mine, theirs)}</p>
             <Button look="main" onClick={() => onMerge(profile)}>
-              {relation === "same" ? `See whether it holds in ${name}` : `Merge it into ${name}`}
+              {relation === "same"
+                ? say("lineups.seeWhetherItHoldsIn", { name })
+                : say("lineups.mergeItInto", { name })}
             </Button>
           </div>
         );
       })}
-      <p className="text-ink2 text-sm">Merging keeps what you changed. Below, the list is taken in anew.</p>
+      <p className="text-ink2 text-sm">{say("lineups.mergingKeepsWhatYouChangedBelow")}</p>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useState, type FormEvent } from "react";
 import type { TakeInWay } from "@/core/state/facet";
 import type { ResolvedList } from "@/formats/lineup/resolve";
@@ -14,10 +15,18 @@ import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 export type Way = "new" | TakeInWay;
 
 const doWords: Readonly<Record<Way, string>> = {
-  new: "Create profile",
-  into: "Import list",
-  alone: "Replace profile",
-  order: "Apply order",
+  get new() {
+    return say("common.createProfile");
+  },
+  get into() {
+    return say("lineups.importList");
+  },
+  get alone() {
+    return say("lineups.replaceProfile");
+  },
+  get order() {
+    return say("lineups.applyOrder");
+  },
 };
 
 /** Into what a list comes, and the one click that does it. */
@@ -60,9 +69,7 @@ export function TargetForm({
     if (way === "new") await workOn(accepted.profileId);
     else {
       await editor.reload();
-      tell([
-        `${way === "order" ? "The order" : "The whole"} of “${lineup.title}” is taken in. Undo takes it back.`,
-      ]);
+      tell([say("lineups.ofIsTakenInUndoTakes", { way, title: lineup.title })]);
       refresh();
     }
     setBusy(false);
@@ -71,36 +78,36 @@ export function TargetForm({
   return (
     <form onSubmit={(event) => void accept(event)} className="space-y-3">
       <fieldset>
-        <legend className="mb-1 font-bold">Where it goes</legend>
+        <legend className="mb-1 font-bold">{say("lineups.whereItGoes")}</legend>
         <Choice name="target" checked={way === "new"} onChoose={() => onWay("new")}>
-          Into a new profile
+          {say("lineups.intoANewProfile")}
         </Choice>
         <Choice name="target" checked={way === "into"} onChoose={() => onWay("into")}>
-          Into {profile.name}, with what is yours
+          {say("lineups.intoWithWhatIsYours", { name: profile.name })}
         </Choice>
         <Choice name="target" checked={way === "alone"} onChoose={() => onWay("alone")}>
-          Replace {profile.name}: your other mods are switched off
+          {say("lineups.replaceYourOtherModsAreSwitched", { name: profile.name })}
         </Choice>
         <Choice name="target" checked={way === "order"} onChoose={() => onWay("order")}>
-          Only its order, into {profile.name}
+          {say("lineups.onlyItsOrderInto", { name: profile.name })}
         </Choice>
       </fieldset>
       {way === "new" ? (
         <Field
-          label="Name of the new profile"
+          label={say("lineups.nameOfTheNewProfile")}
           value={name}
           onChange={(event) => setName(event.target.value)}
           maxLength={80}
         />
       ) : (
-        <p className="text-ink2">One restore point is made, and one undo takes it back.</p>
+        <p className="text-ink2">{say("lineups.oneRestorePointIsMadeAnd")}</p>
       )}
       <div className="flex gap-2">
         <Button look="main" type="submit" disabled={busy || (way === "new" && name.trim() === "")}>
           {doWords[way]}
         </Button>
         <Button look="quiet" onClick={onLeave}>
-          Cancel
+          {say("common.cancel")}
         </Button>
       </div>
     </form>

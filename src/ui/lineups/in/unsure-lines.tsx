@@ -1,9 +1,10 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { versionText } from "@/core/version/version";
 import { useMemo, useRef, type KeyboardEvent } from "react";
 import { certaintyWords } from "@/core/messages/matching";
-import { plural } from "@/core/messages/parts";
 import type { KnownMod } from "@/core/lineup/known";
 import type { MatchedLine } from "@/core/lineup/match-lines";
 import type { GridColumn } from "../../kit/grid/columns";
@@ -30,15 +31,15 @@ export function UnsureLines({
   return (
     <section aria-labelledby="unsure">
       <h3 id="unsure" className="font-bold">
-        What do these mean? <span className="text-ink2 font-mono font-normal">{lines.length}</span>
+        {rich("lineups.whatDoTheseMean", {
+          text: <span className="text-ink2 font-mono font-normal">{lines.length}</span>,
+        })}
       </h3>
-      <p className="text-ink2 mb-1 text-sm">
-        Arrows go from line to line, a digit chooses, 0 is none of them. What you say is remembered.
-      </p>
+      <p className="text-ink2 mb-1 text-sm">{say("lineups.arrowsGoFromLineToLine")}</p>
       <ul
         ref={list}
         className="border-line max-h-72 overflow-auto border-t"
-        aria-label="Lines to be answered"
+        aria-label={say("lineups.linesToBeAnswered")}
       >
         {lines.slice(0, mostAtOnce).map((each, at) => (
           <Line key={`${at} ${each.line.text}`} match={each} onAnswer={onAnswer} onGo={go} />
@@ -94,7 +95,7 @@ function Line({
             <span className="text-ink2 font-mono text-sm">{at + 1}</span>
             {mod.name}
             <span className="text-ink2 font-mono text-sm">{versionText(mod.version)}</span>
-            {from === "depot" && <span className="text-ink2 text-sm">depot</span>}
+            {from === "depot" && <span className="text-ink2 text-sm">{say("lineups.depot")}</span>}
           </button>
         ))}
         <button
@@ -102,7 +103,7 @@ function Line({
           onClick={() => onAnswer(line.name, null)}
           className="text-ink2 hover:bg-sunk flex min-h-6 items-center gap-1.5 rounded-md px-1.5"
         >
-          <span className="font-mono text-sm">0</span> none of them
+          {rich("lineups.noneOfThem", { text: <span className="font-mono text-sm">0</span> })}
         </button>
       </span>
     </li>
@@ -116,14 +117,16 @@ export function NoNames({ matches }: { matches: readonly MatchedLine[] }) {
   return (
     <section aria-labelledby="no-names">
       <h3 id="no-names" className="font-bold">
-        Taken for no names <span className="text-ink2 font-mono font-normal">{talk.length}</span>
+        {rich("lineups.takenForNoNames", {
+          text: <span className="text-ink2 font-mono font-normal">{talk.length}</span>,
+        })}
       </h3>
       <ul className="text-ink2 max-h-40 list-disc overflow-auto pl-5">
         {talk.slice(0, mostAtOnce).map(({ line }, at) => (
           <li key={at}>{line.text}</li>
         ))}
         {talk.length > mostAtOnce && (
-          <li>and {talk.length - mostAtOnce} more, in how its lines were taken</li>
+          <li>{say("lineups.andMoreInHowItsLines", { count: talk.length - mostAtOnce })}</li>
         )}
       </ul>
     </section>
@@ -140,7 +143,9 @@ const keyOfLine = ({ at }: NumberedLine): string => String(at);
 const lineColumns: readonly GridColumn<NumberedLine>[] = [
   {
     id: "line",
-    label: "Line",
+    get label() {
+      return say("lineups.line");
+    },
     width: 44,
     isFixed: true,
     isFigure: true,
@@ -149,7 +154,9 @@ const lineColumns: readonly GridColumn<NumberedLine>[] = [
   },
   {
     id: "text",
-    label: "Text",
+    get label() {
+      return say("lineups.text");
+    },
     width: 150,
     isFixed: true,
     isMain: true,
@@ -157,25 +164,38 @@ const lineColumns: readonly GridColumn<NumberedLine>[] = [
   },
   {
     id: "how",
-    label: "Recognised by",
+    get label() {
+      return say("lineups.recognisedBy");
+    },
     width: 150,
     text: ({ match: { how, likeness } }) =>
       how === "similar" ? `${certaintyWords[how]} ${Math.round(likeness * 100)} %` : certaintyWords[how],
   },
   {
     id: "as",
-    label: "Taken for",
+    get label() {
+      return say("lineups.takenFor");
+    },
     width: 180,
     text: ({ match: { plugin, known } }) => plugin ?? known?.mod.name ?? "",
   },
   {
     id: "version",
-    label: "Version",
+    get label() {
+      return say("common.version");
+    },
     width: 70,
     isMono: true,
     text: ({ match: { known } }) => versionText(known?.mod.version ?? ""),
   },
-  { id: "needs", label: "Says that it needs", width: 150, text: ({ match: { line } }) => line.needs ?? "" },
+  {
+    id: "needs",
+    get label() {
+      return say("lineups.saysThatItNeeds");
+    },
+    width: 150,
+    text: ({ match: { line } }) => line.needs ?? "",
+  },
 ];
 
 /** Every line with what it was taken for. */
@@ -186,12 +206,12 @@ export function AllLines({ matches }: { matches: readonly MatchedLine[] }) {
   return (
     <details>
       <summary className="cursor-pointer font-semibold">
-        How its {plural(matches.length, "line")} were taken{" "}
-        <span className="text-ink2 font-mono font-normal">{taken} for something</span>
+        {say("lineups.howItsLinesWereTaken", { count: matches.length })}
+        <span className="text-ink2 font-mono font-normal">{say("lineups.forSomething", { taken })}</span>
       </summary>
       <ListGrid
         kind="import-lines"
-        label="Lines of the list"
+        label={say("lineups.linesOfTheList")}
         rows={rows}
         keyOf={keyOfLine}
         columns={lineColumns}

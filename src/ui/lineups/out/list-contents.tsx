@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { useMemo, useState } from "react";
 import { roleWords, termWords } from "@/core/messages/roles";
@@ -24,16 +25,16 @@ export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "chan
   return (
     <section aria-labelledby="contents" className="flex min-h-0 grow flex-col">
       <h2 id="contents" className="mb-2 text-lg font-bold">
-        Contents
+        {say("common.contents")}
       </h2>
       <ListGrid
         kind="list-contents"
-        label="Mods of the list"
+        label={say("lineups.modsOfTheList")}
         rows={mods}
         keyOf={keyOf}
         columns={columns}
         commands={commandsOf(sheet, change, setAsking)}
-        empty="No mod is in this profile yet."
+        empty={say("lineups.noModIsInThisProfile")}
         className="border-line min-h-0 grow rounded-md border"
       />
       {asking && (
@@ -55,16 +56,17 @@ type Change = SheetState["change"];
 
 const keyOf = ({ id }: SeatedMod): string => id;
 const nameOf = ({ id, mod }: SeatedMod): string => mod?.name ?? id;
-const partOfIt = "part of the list";
+const partOfIt = (): string => say("lineups.partOfIt");
 const roleOf = ({ roles }: LineupSheet, { id }: SeatedMod): string => {
   const role = roles[id];
-  return role ? roleWords[role] : partOfIt;
+  return role ? roleWords[role] : partOfIt();
 };
 const termsOf = ({ terms }: LineupSheet, { id }: SeatedMod): string => {
   const own = terms[id];
-  return own ? termWords[own.kind] : "not stated";
+  return own ? termWords[own.kind] : say("lineups.notStated");
 };
-const stateOf = ({ mod, loads }: SeatedMod): string => (!mod ? "not on the shelf" : loads ? "on" : "off");
+const stateOf = ({ mod, loads }: SeatedMod): string =>
+  !mod ? say("common.notOnTheShelf") : loads ? say("common.on") : say("common.off");
 
 const columnsOf = (
   sheet: LineupSheet,
@@ -73,24 +75,24 @@ const columnsOf = (
 ): readonly GridColumn<SeatedMod>[] => [
   {
     id: "seat",
-    label: "Seat",
+    label: say("common.seat"),
     width: 48,
     isFixed: true,
     isMono: true,
     text: ({ seat }) => seat,
     sortBy: ({ place }) => place,
   },
-  { id: "name", label: "Mod", width: 150, isFixed: true, isMain: true, text: nameOf },
+  { id: "name", label: say("common.mod"), width: 150, isFixed: true, isMain: true, text: nameOf },
   {
     id: "role",
-    label: "Part of the list",
+    label: say("lineups.partOfTheList"),
     width: 124,
     text: (row) => roleOf(sheet, row),
     cell: (row) => <RoleChoice item={row} sheet={sheet} change={change} />,
   },
   {
     id: "terms",
-    label: "Terms",
+    label: say("lineups.terms"),
     width: 108,
     text: (row) => termsOf(sheet, row),
     cell: (row) => (
@@ -98,7 +100,7 @@ const columnsOf = (
         type="button"
         tabIndex={-1}
         onClick={() => onTerms(row)}
-        aria-label={`${termsOf(sheet, row)}: the terms of ${nameOf(row)}`}
+        aria-label={say("lineups.theTermsOf", { termsOf: termsOf(sheet, row), nameOf: nameOf(row) })}
         title={sheet.terms[row.id]?.where}
         className={`hover:bg-sunk h-6 max-w-full truncate rounded-md px-1 text-left text-sm ${sheet.terms[row.id] ? "text-saffron font-semibold" : "text-ink2"}`}
       >
@@ -108,14 +110,14 @@ const columnsOf = (
   },
   {
     id: "state",
-    label: "State",
+    label: say("common.state"),
     width: 72,
     text: stateOf,
     cell: (row) => <span className={row.mod ? "" : "text-saffron font-semibold"}>{stateOf(row)}</span>,
   },
   {
     id: "version",
-    label: "Version",
+    label: say("common.version"),
     width: 64,
     isMono: true,
     text: ({ mod }) => versionText(mod?.version ?? ""),
@@ -130,13 +132,13 @@ const commandsOf = (
 ): readonly GridCommand<SeatedMod>[] => [
   ...[null, ...(Object.keys(roleWords) as LineupRole[])].map((role) => ({
     id: role ?? "part",
-    title: () => `Mark as ${role ? roleWords[role] : partOfIt}`,
+    title: () => say("lineups.markAs", { rest: role ? roleWords[role] : partOfIt() }),
     run: (rows: readonly SeatedMod[]) =>
       change({ roles: rows.reduce((roles, { id }) => withValue(roles, id, role), sheet.roles) }),
   })),
   {
     id: "terms",
-    title: () => "Terms…",
+    title: () => say("lineups.terms2"),
     isPossible: (rows) => rows.length === 1,
     run: ([row]) => onTerms(row!),
   },
@@ -147,8 +149,8 @@ function withValue<T>(record: Readonly<Record<string, T>>, key: string, value: T
   return value === null ? rest : { ...rest, [key]: value };
 }
 
-const roleOptions: readonly SelectOption[] = [
-  { value: "", words: partOfIt },
+const roleOptions = (): readonly SelectOption[] => [
+  { value: "", words: partOfIt() },
   ...Object.entries(roleWords).map(([value, words]) => ({ value, words })),
 ];
 
@@ -156,11 +158,11 @@ function RoleChoice({ item, sheet, change }: { item: SeatedMod; sheet: LineupShe
   const role = sheet.roles[item.id];
   return (
     <Select
-      label={`What ${nameOf(item)} is to the list`}
+      label={say("lineups.whatIsToTheList", { nameOf: nameOf(item) })}
       small
       tabIndex={-1}
       value={role ?? ""}
-      options={roleOptions}
+      options={roleOptions()}
       onChoose={(next) =>
         change({ roles: withValue(sheet.roles, item.id, (next || null) as LineupRole | null) })
       }
@@ -187,8 +189,8 @@ function TermsDialog({
     <Dialog
       open
       onClose={onClose}
-      title={`Terms of ${item.mod?.name ?? item.id}`}
-      hint="What costs something or may not be passed on is named with its source, and never copied."
+      title={say("lineups.termsOf", { name: item.mod?.name ?? item.id })}
+      hint={say("lineups.whatCostsSomethingOrMayNot")}
     >
       <form
         onSubmit={(event) => {
@@ -199,19 +201,19 @@ function TermsDialog({
       >
         {kinds.map((each) => (
           <Choice key={each ?? "free"} name="terms" checked={kind === each} onChoose={() => setKind(each)}>
-            {each === null ? "not stated" : termWords[each]}
+            {each === null ? say("lineups.notStated") : termWords[each]}
           </Choice>
         ))}
         {kind !== null && (
           <Field
-            label="Where to get it, and what it costs"
+            label={say("lineups.whereToGetItAndWhat")}
             value={where}
             onChange={(event) => setWhere(event.target.value)}
             maxLength={500}
           />
         )}
         <Button look="main" type="submit" disabled={kind !== null && where.trim() === ""}>
-          Save
+          {say("common.save")}
         </Button>
       </form>
     </Dialog>

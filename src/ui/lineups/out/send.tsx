@@ -1,12 +1,13 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { Download } from "lucide-react";
 import { useMemo, useState } from "react";
 import { creditsText } from "@/core/lineup/credits";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import { lossesOf } from "@/core/lineup/losses";
 import { sayLoss } from "@/core/messages/losses";
-import { plural } from "@/core/messages/parts";
 import type { Lineup } from "@/core/model/lineup";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { SelectField } from "../../kit/select";
@@ -41,7 +42,11 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
   const copyText = async () => {
     if (!(await note())) return;
     const answer = await fetch(href);
-    if (answer.ok) await copy(await answer.text(), `${lineup.title} as ${formatOf(format)!.label}`);
+    if (answer.ok)
+      await copy(
+        await answer.text(),
+        say("lineups.as", { title: lineup.title, label: formatOf(format)!.label }),
+      );
   };
   const go = async (address: string, isPage: boolean) => {
     if (!(await note())) return;
@@ -52,43 +57,42 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
   return (
     <section aria-labelledby="send" className="space-y-4">
       <h2 id="send" className="text-lg font-bold">
-        Share
+        {say("lineups.share")}
       </h2>
       <p className="text-ink2">
-        Fingerprint{" "}
+        {say("lineups.fingerprint3")}
         <span className="text-ink font-mono font-semibold">{shortFingerprint(lineup.fingerprint ?? "")}</span>
       </p>
       {absent > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">
-          {plural(absent, "mod")} of this profile {absent === 1 ? "is" : "are"} not on the shelf; what is not
-          there cannot be described, and is left out.
+          {say("lineups.modsOfThisProfileAreNot", { absent })}
         </p>
       )}
       {open > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">
           <ViewLink href="/overview#findings" className="underline underline-offset-2">
-            {plural(open, "finding")} still open
+            {say("lineups.findingsStillOpen", { open })}
           </ViewLink>
-          . The list names {open === 1 ? "it" : "them"}.
+          {say("lineups.theListNamesThem", { open })}
         </p>
       )}
       {terms.length > 0 && (
         <p className="text-ink2">
-          Named with their source and not copied: {terms.map(({ name }) => name).join(", ")}.
+          {say("lineups.namedWithTheirSourceAndNot", { terms: terms.map(({ name }) => name).join(", ") })}
         </p>
       )}
       <div className="space-y-2">
         <SelectField
-          label="As a file"
+          label={say("lineups.asAFile")}
           value={format}
           options={lineupFormats.map(({ id, label }) => ({ value: id, words: label }))}
           onChoose={setFormat}
         />
         {losses.length === 0 ? (
-          <p className="text-ink2 text-sm">It carries everything.</p>
+          <p className="text-ink2 text-sm">{say("lineups.itCarriesEverything")}</p>
         ) : (
           <div className="text-ink2 text-sm">
-            Not included:
+            {say("lineups.notIncluded2")}
             <ul className="list-disc pl-4">
               {losses.map((loss) => (
                 <li key={loss.aspect}>{sayLoss(loss)}</li>
@@ -106,11 +110,11 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
             }}
             className="bg-pine text-on-pine inline-flex h-8 items-center gap-1.5 rounded-md px-3 font-semibold hover:brightness-110"
           >
-            <Download size={14} aria-hidden /> Export the lineup
+            {rich("lineups.exportTheLineup", { download: <Download size={14} aria-hidden /> })}
           </a>
-          <Button onClick={() => void copyText()}>Copy text</Button>
+          <Button onClick={() => void copyText()}>{say("lineups.copyText")}</Button>
           <Button onClick={() => void go(`/lineup/${encodeURIComponent(profile)}`, true)}>
-            Open its page
+            {say("lineups.openItsPage")}
           </Button>
         </div>
       </div>
@@ -124,8 +128,9 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
           saveText(`${lineup.title} credits.txt`, creditsText(lineup.title, lineup.credits ?? []))
         }
       >
-        Credits of {plural((lineup.credits ?? []).filter(({ author }) => author !== "").length, "author")} as
-        a text
+        {say("lineups.creditsOfAuthorsAsAText", {
+          count: (lineup.credits ?? []).filter(({ author }) => author !== "").length,
+        })}
       </Button>
     </section>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useDeferredValue, useMemo, useState } from "react";
 import { lossesOf } from "@/core/lineup/losses";
 import { shareSetup } from "@/core/lineup/share";
@@ -43,30 +44,30 @@ export function ShareCode({ lineup, note }: { lineup: Lineup } & Pick<Numbering,
   return (
     <section aria-labelledby="code" className="space-y-2">
       <h3 id="code" className="font-bold">
-        As a share code
+        {say("lineups.asAShareCode")}
       </h3>
       <textarea
         readOnly
-        aria-label="Share code"
+        aria-label={say("lineups.shareCode")}
         value={code}
         rows={4}
         className={`${inputLook} !h-auto py-1.5 font-mono text-sm break-all`}
         onFocus={(event) => event.target.select()}
       />
       <p className="text-ink2 text-sm">
-        {code.length} characters.{" "}
-        {unknown > 0 && `${unknown} mods that the depot does not know are named in it. `}
-        Not included: {losses.map(sayLoss).join("; ") || "nothing"}.
+        {say("lineups.characters", { count: code.length })}
+        {unknown > 0 && say("lineups.modsThatTheDepotDoesNot", { unknown })}
+        {say("lineups.notIncluded", { losses: losses.map(sayLoss).join("; ") || "nothing" })}
       </p>
       <div className="flex flex-wrap gap-2">
-        <Button small onClick={() => void send(code, "The code")}>
-          Copy the code
+        <Button small onClick={() => void send(code, say("lineups.theCode"))}>
+          {say("lineups.copyTheCode")}
         </Button>
-        <Button small onClick={() => void send(link(), "A link with the code")}>
-          Copy link
+        <Button small onClick={() => void send(link(), say("lineups.aLinkWithTheCode"))}>
+          {say("lineups.copyLink")}
         </Button>
         <Button small aria-expanded={shown} onClick={() => setShown(!shown)}>
-          {shown ? "Hide the picture" : "Show it as a picture"}
+          {shown ? say("lineups.hideThePicture") : say("lineups.showItAsAPicture")}
         </Button>
       </div>
       {shown && <Picture text={code} />}
@@ -76,13 +77,12 @@ export function ShareCode({ lineup, note }: { lineup: Lineup } & Pick<Numbering,
 
 function Picture({ text }: { text: string }) {
   const modules = useMemo(() => qrModules(text), [text]);
-  if (!modules)
-    return <p className="text-ink2">The code is too long for a picture. Send it as a text or as a link.</p>;
+  if (!modules) return <p className="text-ink2">{say("lineups.theCodeIsTooLongFor")}</p>;
   const size = modules.length + 8;
   return (
     <svg
       role="img"
-      aria-label="Share code as a picture for cameras"
+      aria-label={say("lineups.shareCodeAsAPictureFor")}
       viewBox={`-4 -4 ${size} ${size}`}
       shapeRendering="crispEdges"
       className="w-full max-w-80 rounded-md bg-[#fff]"

@@ -1,5 +1,7 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { Plus, X } from "lucide-react";
 import type { LineupPicture, LineupSheet } from "@/core/model/lineup";
 import { FileButton } from "../../kit/file-button";
@@ -13,31 +15,31 @@ export function SheetForm({ sheet, change }: Pick<SheetState, "sheet" | "change"
   return (
     <section aria-labelledby="sheet" className="space-y-3">
       <h2 id="sheet" className="text-lg font-bold">
-        About this list
+        {say("lineups.aboutThisList")}
       </h2>
       <div className="grid grid-cols-[1fr_6.875rem] gap-3">
         <Field
-          label="Author"
+          label={say("common.author")}
           value={sheet.author}
           onChange={(event) => change({ author: event.target.value })}
           maxLength={200}
         />
         <Field
-          label="List version"
+          label={say("common.listVersion")}
           value={sheet.listVersion}
           onChange={(event) => change({ listVersion: event.target.value })}
           maxLength={100}
         />
       </div>
       <Long
-        label="What to expect"
+        label={say("lineups.whatToExpect")}
         value={sheet.note}
         rows={3}
         most={20_000}
         onChange={(note) => change({ note })}
       />
       <Long
-        label="Read-me, in Markdown"
+        label={say("lineups.readMeInMarkdown")}
         value={sheet.readMe ?? ""}
         rows={6}
         most={200_000}
@@ -86,18 +88,18 @@ function Keys({ sheet: { keys = [] }, change }: Part) {
     change({ keys: keys.map((each, place) => (place === at ? { ...each, ...part } : each)) });
   return (
     <fieldset>
-      <legend className="text-ink2 mb-1 text-sm font-semibold">Keys of the game that the list changes</legend>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">{say("lineups.keysOfTheGameThatThe")}</legend>
       {keys.map(({ key, does }, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[5rem_1fr_1.75rem] gap-1.5">
           <input
-            aria-label={`Key ${at + 1}`}
+            aria-label={say("lineups.key", { at: at + 1 })}
             value={key}
             maxLength={60}
             onChange={(event) => put(at, { key: event.target.value })}
             className={`${inputLook} font-mono`}
           />
           <input
-            aria-label={`What key ${at + 1} does`}
+            aria-label={say("lineups.whatKeyDoes", { at: at + 1 })}
             value={does}
             maxLength={300}
             onChange={(event) => put(at, { does: event.target.value })}
@@ -106,7 +108,7 @@ function Keys({ sheet: { keys = [] }, change }: Part) {
           <Button
             look="quiet"
             className="!px-0"
-            aria-label={`Remove key ${at + 1}`}
+            aria-label={say("lineups.removeKey", { at: at + 1 })}
             onClick={() => change({ keys: keys.filter((_, place) => place !== at) })}
           >
             <X size={14} aria-hidden />
@@ -118,7 +120,7 @@ function Keys({ sheet: { keys = [] }, change }: Part) {
         onClick={() => change({ keys: [...keys, { key: "", does: "" }] })}
         disabled={keys.length >= 200}
       >
-        <Plus size={13} aria-hidden /> Add a key
+        {rich("lineups.addAKey", { plus: <Plus size={13} aria-hidden /> })}
       </Button>
     </fieldset>
   );
@@ -132,7 +134,7 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
   const { tell } = useWorkspace();
   const add = async (file: File) => {
     if (file.size > largestPicture) {
-      tell([`${file.name} is larger than 500 kB. Make it smaller first.`], "wrong");
+      tell([say("lineups.isLargerThan500KBMake", { name: file.name })], "wrong");
       return;
     }
     const data = await dataOf(file);
@@ -142,13 +144,13 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
     change({ pictures: pictures.map((each, place) => (place === at ? { ...each, ...part } : each)) });
   return (
     <fieldset>
-      <legend className="text-ink2 mb-1 text-sm font-semibold">Pictures</legend>
+      <legend className="text-ink2 mb-1 text-sm font-semibold">{say("lineups.pictures")}</legend>
       {pictures.map(({ caption, data }, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[3.5rem_1fr_1.75rem] items-center gap-1.5">
           {/* eslint-disable-next-line @next/next/no-img-element -- a picture as data: there is nothing to optimise */}
           <img src={data} alt={caption} className="border-line h-9 w-14 rounded border object-cover" />
           <input
-            aria-label={`Caption of picture ${at + 1}`}
+            aria-label={say("lineups.captionOfPicture", { at: at + 1 })}
             value={caption}
             maxLength={300}
             onChange={(event) => put(at, { caption: event.target.value })}
@@ -157,7 +159,7 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
           <Button
             look="quiet"
             className="!px-0"
-            aria-label={`Remove picture ${at + 1}`}
+            aria-label={say("lineups.removePicture", { at: at + 1 })}
             onClick={() => change({ pictures: pictures.filter((_, place) => place !== at) })}
           >
             <X size={14} aria-hidden />
@@ -166,12 +168,12 @@ function Pictures({ sheet: { pictures = [] }, change }: Part) {
       ))}
       <FileButton
         small
-        of="Picture file"
+        of={say("lineups.pictureFile")}
         accept="image/png,image/jpeg,image/webp"
         disabled={pictures.length >= mostPictures}
         onFile={(file) => void add(file)}
       >
-        <Plus size={13} aria-hidden /> Add a picture
+        {rich("lineups.addAPicture", { plus: <Plus size={13} aria-hidden /> })}
       </FileButton>
     </fieldset>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { Button } from "../../kit/button";
 import { Dialog } from "../../kit/dialog";
 import type { Numbering } from "./use-numbering";
@@ -12,16 +13,16 @@ export function TakenDialog({ taken }: Pick<Numbering, "taken">) {
     <Dialog
       open
       onClose={() => answer(null)}
-      title={`Version ${version} went out with other contents`}
-      hint="Who has it could not tell the two apart. Give what goes out now a number of its own."
+      title={say("lineups.versionWentOutWithOtherContents", { version })}
+      hint={say("lineups.whoHasItCouldNotTell")}
     >
       <div className="flex flex-wrap gap-2">
         <Button look="main" onClick={() => answer(next)}>
-          Use {next}
+          {say("lineups.use", { next })}
         </Button>
-        <Button onClick={() => answer(version)}>Keep {version}</Button>
+        <Button onClick={() => answer(version)}>{say("lineups.keep2", { version })}</Button>
         <Button look="quiet" onClick={() => answer(null)}>
-          Cancel
+          {say("common.cancel")}
         </Button>
       </div>
     </Dialog>

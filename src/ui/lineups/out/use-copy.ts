@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import { useWorkspace } from "../../workspace/workspace.client";
 
 /** Puts a text into the clipboard and says so, or what to do where the browser does not allow it. */
@@ -6,9 +7,9 @@ export function useCopy(): (text: string, what: string) => Promise<void> {
   return async (text, what) => {
     try {
       await navigator.clipboard.writeText(text);
-      tell([`${what} is in the clipboard.`]);
+      tell([say("lineups.isInTheClipboard", { what })]);
     } catch {
-      tell(["The browser does not let Seating write to the clipboard. Export a file, or copy by hand."]);
+      tell([say("lineups.theBrowserDoesNotLetSeating")]);
     }
   };
 }

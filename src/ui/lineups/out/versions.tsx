@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/core/language/say";
 import { useEffect, useState } from "react";
 import { shortFingerprint } from "@/core/lineup/fingerprint";
 import type { VersionListed } from "@/server/operations/lineups";
@@ -25,17 +26,12 @@ export function Versions({ note, noted }: Pick<Numbering, "note" | "noted">) {
   return (
     <section aria-labelledby="versions" className="space-y-2">
       <h3 id="versions" className="font-bold">
-        Versions
+        {say("common.versions")}
       </h3>
       <Button small onClick={() => void note(true)}>
-        Publish as a version
+        {say("lineups.publishAsAVersion")}
       </Button>
-      {versions.length === 0 && (
-        <p className="text-ink2 text-sm">
-          None yet. What goes out under a number is noted here, and what changes from one to the next is told
-          by itself, here and in the list.
-        </p>
-      )}
+      {versions.length === 0 && <p className="text-ink2 text-sm">{say("lineups.noneYetWhatGoesOutUnder")}</p>}
       <ol>
         {versions.map(({ version, at, fingerprint, changes }) => (
           <li key={version} className="border-line border-t py-1.5">

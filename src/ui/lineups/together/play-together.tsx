@@ -1,11 +1,12 @@
 "use client";
 
+import { say } from "@/core/language/say";
+import { rich } from "../../kit/rich";
 import { X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { factsHere, factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { saidDifferences, verdictOf, type Verdict } from "@/core/lineup/verdict";
 import { titlesFrom } from "@/core/messages/differences";
-import { plural } from "@/core/messages/parts";
 import { waysTogether } from "@/core/messages/together";
 import { placeWords, unsaidWords } from "@/core/messages/verdict";
 import type { ResolvedList } from "@/formats/lineup/resolve";
@@ -50,12 +51,13 @@ export function PlayTogether() {
   return (
     <div className="min-h-0 grow space-y-5 overflow-auto p-5">
       <p>
-        Yours is <b>{roster.profile.name}</b>, fingerprint{" "}
-        <span className="font-mono font-semibold">{shortFingerprint(fingerprint)}</span>. Who has the same
-        twelve digits has the same setup. Lists are only compared: nothing is taken in.
+        {rich("lineups.yoursIsFingerprint", { name: <b>{roster.profile.name}</b> })}
+        {rich("lineups.whoHasTheSameTwelveDigits", {
+          text: <span className="font-mono font-semibold">{shortFingerprint(fingerprint)}</span>,
+        })}
       </p>
       {guests.length > 0 && (
-        <section aria-label="Those who play along" className="max-w-4xl space-y-3">
+        <section aria-label={say("lineups.thoseWhoPlayAlong")} className="max-w-4xl space-y-3">
           {guests.map((guest, at) => (
             <GuestCard
               key={at}
@@ -71,18 +73,18 @@ export function PlayTogether() {
         className="flex max-w-4xl items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          add({ name: `Digits ${shortFingerprint(plain)}`, digits: plain });
+          add({ name: say("lineups.digits", { shortFingerprint: shortFingerprint(plain) }), digits: plain });
           setDigits("");
         }}
       >
         <Field
-          label="Or the first twelve digits that somebody reads out"
+          label={say("lineups.orTheFirstTwelveDigitsThat")}
           value={digits}
           onChange={(event) => setDigits(event.target.value)}
           maxLength={20}
         />
         <Button type="submit" disabled={plain.length !== 12}>
-          Compare
+          {say("common.compare")}
         </Button>
       </form>
     </div>
@@ -103,16 +105,12 @@ function GuestCard({
     <article aria-label={guest.name} className="border-line rounded-md border p-3">
       <header className="flex items-center gap-2">
         <h2 className="grow text-lg font-bold">{guest.name}</h2>
-        <Button look="quiet" aria-label={`Leave ${guest.name} out`} onClick={onLeave}>
+        <Button look="quiet" aria-label={say("lineups.leaveOut", { name: guest.name })} onClick={onLeave}>
           <X size={14} aria-hidden />
         </Button>
       </header>
       {"digits" in guest ? (
-        <p>
-          {isSame
-            ? "The same setup as yours, by the first twelve digits."
-            : "Not the same setup as yours. Digits do not say in what: ask for their list or code."}
-        </p>
+        <p>{isSame ? say("lineups.theSameSetupAsYoursBy") : say("lineups.notTheSameSetupAsYours")}</p>
       ) : (
         <Compared list={guest.list} />
       )}
@@ -138,12 +136,14 @@ function Compared({ list: { lineup, claim } }: { list: ResolvedList }) {
       <p>{togetherTitle(verdict, differences.length)}</p>
       {verdict.kind === "altered" && (
         <p className="text-ink2">
-          Changed were: {verdict.places.map((place) => placeWords[place]).join("; ")}.
+          {say("lineups.changedWere", {
+            places: verdict.places.map((place) => placeWords[place]).join("; "),
+          })}
         </p>
       )}
       {verdict.kind !== "exact" && claim.unsaid.length > 0 && (
         <p className="text-ink2">
-          It does not say: {claim.unsaid.map((part) => unsaidWords[part]).join("; ")}.
+          {say("lineups.itDoesNotSay", { unsaid: claim.unsaid.map((part) => unsaidWords[part]).join("; ") })}
         </p>
       )}
       {ways.length > 0 && (
@@ -151,8 +151,8 @@ function Compared({ list: { lineup, claim } }: { list: ResolvedList }) {
           <table className="w-full text-left">
             <thead>
               <tr className="text-ink2 text-sm">
-                <th className="font-semibold">Either you</th>
-                <th className="font-semibold">or they</th>
+                <th className="font-semibold">{say("lineups.eitherYou")}</th>
+                <th className="font-semibold">{say("lineups.orThey")}</th>
               </tr>
             </thead>
             <tbody>
@@ -165,7 +165,7 @@ function Compared({ list: { lineup, claim } }: { list: ResolvedList }) {
             </tbody>
           </table>
           {differences.length > mostShown && (
-            <p className="text-ink2">and {differences.length - mostShown} more</p>
+            <p className="text-ink2">{say("common.andMore", { count: differences.length - mostShown })}</p>
           )}
         </div>
       )}
@@ -174,11 +174,11 @@ function Compared({ list: { lineup, claim } }: { list: ResolvedList }) {
 }
 
 function togetherTitle(verdict: Verdict, differences: number): string {
-  if (verdict.kind === "exact") return "The same setup as yours, proved by its fingerprint.";
-  if (verdict.kind === "altered") return "This list was changed after it went out; it proves nothing.";
-  if (differences > 0) return `Not the same setup as yours: ${plural(differences, "difference")}.`;
-  if (verdict.kind === "as-far") return "The same as yours, as far as it says.";
+  if (verdict.kind === "exact") return say("lineups.theSameSetupAsYoursProved");
+  if (verdict.kind === "altered") return say("lineups.thisListWasChangedAfterIt");
+  if (differences > 0) return say("lineups.notTheSameSetupAsYours2", { differences });
+  if (verdict.kind === "as-far") return say("lineups.theSameAsYoursAsFar");
   if (verdict.kind === "not-yet")
-    return `${plural(verdict.lacks.length, "thing")} of it ${verdict.lacks.length === 1 ? "is" : "are"} not understood or not here; all else is the same.`;
-  return "Not the same setup as yours, in something that this list does not carry: ask for the JSON.";
+    return say("lineups.thingsOfItAreNotUnderstood", { count: verdict.lacks.length });
+  return say("lineups.notTheSameSetupAsYours3");
 }
