@@ -23,8 +23,8 @@ interface Holder {
 
 // The parts of the server are bundled apart, and have one language all the same.
 const place = globalThis as typeof globalThis & { [key: symbol]: Holder | undefined };
-const key = Symbol.for("seating.language");
-const holder = (place[key] ??= { speaking: () => standardLanguage });
+const holderKey = Symbol.for("seating.language");
+const holder = (place[holderKey] ??= { speaking: () => standardLanguage });
 
 export const spokenLanguage = (): Language => holder.speaking();
 
@@ -35,24 +35,36 @@ export function speak(speaking: () => Language): void {
 
 const formats = new WeakMap<Catalogue, Map<TextKey, IntlMessageFormat>>();
 
-function formatOf(text: TextKey): IntlMessageFormat {
-  const language = spokenLanguage();
-  const { tag, texts } = language.texts[text] === undefined ? standardLanguage : language;
+function formatIn({ tag, texts }: Language, key: TextKey): IntlMessageFormat {
   const known = formats.get(texts) ?? new Map<TextKey, IntlMessageFormat>();
   formats.set(texts, known);
-  const format = known.get(text) ?? new IntlMessageFormat(texts[text]!, tag);
-  known.set(text, format);
+  // What no catalogue knows says its key: worse than a text, better than a view that falls.
+  const format = known.get(key) ?? new IntlMessageFormat(texts[key] ?? key, tag);
+  known.set(key, format);
   return format;
 }
 
+type Said<Part> = string | Part | readonly (string | Part)[];
+
+function format<Part>(key: TextKey, values: Values<Part> | undefined): Said<Part> {
+  const language = spokenLanguage();
+  if (language !== standardLanguage && language.texts[key] !== undefined)
+    try {
+      return formatIn(language, key).format(values);
+    } catch {
+      // Somebody's catalogue is unsound here; what it is about is said all the same.
+    }
+  return formatIn(standardLanguage, key).format(values);
+}
+
 /** A text in the language that is spoken, with its values put in. Throws where one that it names is missing. */
-export const say = (text: TextKey, values?: Values): string => String(formatOf(text).format(values));
+export const say = (key: TextKey, values?: Values): string => String(format(key, values));
 
 /** The same where values are more than text: what is said, piece by piece. */
 export function sayPieces<Part extends object>(
-  text: TextKey,
+  key: TextKey,
   values: Values<Part>,
 ): readonly (string | Part)[] {
-  const said = formatOf(text).format<Part>(values);
-  return Array.isArray(said) ? said : [said];
+  const said = format(key, values);
+  return Array.isArray(said) ? (said as readonly (string | Part)[]) : [said as string | Part];
 }

@@ -16,9 +16,15 @@ const whatWords: Readonly<Record<Exclude<Clash["what"], "changed">, string>> = {
   get on() {
     return say("clashes.whatWords.on");
   },
-  content: "version",
-  section: "section",
-  place: "place",
+  get content() {
+    return say("clashes.whatWords.content");
+  },
+  get section() {
+    return say("clashes.whatWords.section");
+  },
+  get place() {
+    return say("clashes.whatWords.place");
+  },
 };
 
 /** What a clash is about. */

@@ -1,4 +1,6 @@
 import { say } from "../language/say";
+import type { ListName } from "../model/profile";
+import { facetWord } from "./facets";
 import type { EditLabel, LabelData } from "../model/edit";
 
 /** How the items of an edit are called now; `seat` is null where a move is not done, and so leads to no seat yet. */
@@ -74,7 +76,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
     d.number === ""
       ? say("labels.words.number", { item })
       : say("labels.words.number2", { item, number: d.number }),
-  renumber: (d) => say("labels.words.renumber", { name: d.name }),
+  renumber: (d) => say("labels.words.renumber", { list: facetWord(d.name as ListName, "many") }),
   follow: (d) => say("labels.words.follow", { value: [d.name, d.version].filter(Boolean).join(" ") }),
   unfollow: (d) => say("labels.words.unfollow", { name: d.name }),
   "take-in": (d) =>

@@ -6,7 +6,9 @@ export const roleWords: Readonly<Record<LineupRole, string>> = {
   get optional() {
     return say("roles.roleWords.optional");
   },
-  helper: "helper",
+  get helper() {
+    return say("roles.helper");
+  },
   get once() {
     return say("roles.roleWords.once");
   },

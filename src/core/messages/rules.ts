@@ -11,22 +11,21 @@ export function ruleText(rule: SetAside["rule"]): Sentence {
     case "needs":
       return sentence("common.needs", { item: item(rule.item), other: item(rule.other) });
     case "together":
-      return [...listed(rule.items), " together"];
+      return sentence("rules.together", { items: listed(rule.items) });
     case "after":
       return sentence("rules.loadsLaterThan", { item: item(rule.item), other: item(rule.other) });
     case "before":
       return sentence("rules.loadsEarlierThan", { item: item(rule.item), other: item(rule.other) });
     default:
-      return sentence("rules.text", { item: item(rule.item), kind: rule.kind, within: rule.within });
+      return sentence(`rules.end.${rule.kind}`, { item: item(rule.item), within: rule.within });
   }
 }
 
 /** The same where it is plain which item is meant. */
 export function ruleTextOf(rule: OrderRule): Sentence {
-  if (rule.kind === "together") return ["together"];
-  if ("within" in rule)
-    return [`${rule.kind} ${rule.within === "section" ? say("rules.inItsSection") : say("rules.ofAll")}`];
-  return [`${rule.kind} `, item(rule.other)];
+  if (rule.kind === "together") return [say("rules.of.together")];
+  if ("within" in rule) return [say(`rules.of.${rule.kind}`, { within: rule.within })];
+  return sentence(`rules.of.${rule.kind}`, { other: item(rule.other) });
 }
 
 /** What a section demands, as sentences without their full stops. */
@@ -47,12 +46,15 @@ function listed(ids: readonly string[]): Sentence {
 
 export const strengthText = ({ rule }: Pick<Rule, "rule">): string =>
   rule.strength === "must"
-    ? "must"
-    : `prefer${rule.weight === undefined ? "" : say("rules.weight", { weight: rule.weight })}`;
+    ? say("rules.strength.must")
+    : say("rules.strength.prefer") +
+      (rule.weight === undefined ? "" : say("rules.weight", { weight: rule.weight }));
 
 /** How a rule stands in the present order, in a word or two. */
 export const standingText: Record<RuleStanding, string> = {
-  holds: "holds",
+  get holds() {
+    return say("rules.standingText.holds");
+  },
   get broken() {
     return say("rules.standingText.broken");
   },
@@ -62,5 +64,7 @@ export const standingText: Record<RuleStanding, string> = {
   get absent() {
     return say("rules.standingText.absent");
   },
-  off: "off",
+  get off() {
+    return say("common.off");
+  },
 };

@@ -138,7 +138,9 @@ export const unsaidWords: Readonly<Record<UnsaidPart, string>> = {
   get parts() {
     return say("verdict.unsaidWords.parts");
   },
-  "left-out": "files left out",
+  get "left-out"() {
+    return say("facets.many.leftOut");
+  },
   get settings() {
     return say("verdict.unsaidWords.settings");
   },

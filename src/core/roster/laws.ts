@@ -38,7 +38,12 @@ export function countingOf(game: GameDefinition, plugin: Marks): Counting | null
 }
 
 /** The rank that all mods have: the game knows none of them. */
-export const modRank: LoadRank = { id: MODS_RANK, label: "mods" };
+export const modRank: LoadRank = {
+  id: MODS_RANK,
+  get label() {
+    return say("facets.many.mods");
+  },
+};
 
 const allMods: Section = {
   id: "mods" as SectionId,

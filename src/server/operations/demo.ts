@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import type { ProfileId } from "@/core/model/ids";
 import { readFile } from "node:fs/promises";
@@ -17,15 +18,15 @@ import { readShelfOfGame } from "./read-shelf";
 export async function setUpDemo(
   context: Context,
   folder: string,
-  say: (line: string) => void,
+  tell: (line: string) => void,
 ): Promise<Outcome<null>> {
   if (await findCurrentGame(context.db)) {
-    say("The demo is set up already; its data are kept");
+    tell(say("server.demo.isThere"));
     return done(null);
   }
   const plan = JSON.parse(await readFile(join(folder, "demo.json"), "utf8")) as DemoPlan;
   for (const game of plan.games) {
-    const made = await setUpGame(context, folder, game, say);
+    const made = await setUpGame(context, folder, game, tell);
     if (!made.ok) return made;
   }
   await countAsWritten(context, plan.games[0]!.id);
@@ -37,9 +38,9 @@ async function setUpGame(
   context: Context,
   folder: string,
   game: DemoGame,
-  say: (line: string) => void,
+  tell: (line: string) => void,
 ): Promise<Outcome<null>> {
-  say(`Registering ${game.id} …`);
+  tell(say("server.demo.registering", { game: game.id }));
   const added = await registerGame(context, {
     game: game.id,
     folders: {
@@ -50,10 +51,10 @@ async function setUpGame(
   });
   if (!added.ok) return added;
   const read = await readShelfOfGame(context, ({ done: count, total }) => {
-    if (count % 20 === 0 || count === total) say(`Reading the shelf: ${count} of ${total}`);
+    if (count % 20 === 0 || count === total) tell(say("server.demo.reading", { count, total }));
   });
   for (const book of game.books) await saveRulebook(context.db, game.id, book);
-  return read.ok ? addProfiles(context, game, say) : read;
+  return read.ok ? addProfiles(context, game, tell) : read;
 }
 
 /** The order that the demo finds there is one that was written before; in its other games somebody else has done so. */
@@ -69,11 +70,11 @@ async function countAsWritten({ db }: Context, gameId: string): Promise<void> {
 async function addProfiles(
   context: Context,
   { id: gameId, profiles }: DemoGame,
-  say: (line: string) => void,
+  tell: (line: string) => void,
 ): Promise<Outcome<null>> {
   const ids: ProfileId[] = [];
   for (const { state, ...facts } of profiles) {
-    say(`Making the profile ${facts.name} …`);
+    tell(say("server.demo.making", { name: facts.name }));
     const made = await context.db.transaction((tx) => addProfile(tx, gameId, facts, state));
     if (!made.ok) return made;
     ids.push(made.value.id);

@@ -11,14 +11,18 @@ import { ListGrid } from "../workspace/list-grid";
 import { useDepot } from "./depot.client";
 
 const stateWords: Readonly<Record<TransferState, string>> = {
-  waiting: "waits",
+  get waiting() {
+    return say("depot.waits");
+  },
   get "under-way"() {
     return say("depot.underWay");
   },
   get got() {
     return say("common.onTheShelf");
   },
-  failed: "failed",
+  get failed() {
+    return say("depot.failed2");
+  },
   get "by-hand"() {
     return say("depot.byHand");
   },

@@ -33,7 +33,7 @@ export function KeysSettings() {
             <div className="flex items-center gap-3">
               <span className="grow">{command.title}</span>
               <kbd className="text-ink2 font-mono text-sm">
-                {keyWords(keysOf(command, changed) ?? "none")}
+                {keyWords(keysOf(command, changed) ?? say("common.none"))}
               </kbd>
               <Button
                 small

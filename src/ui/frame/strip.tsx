@@ -6,7 +6,7 @@ import { countByLevel } from "@/core/check/run-checks";
 import { levels } from "@/core/model/finding";
 import { modsOn, placesUsed } from "@/core/roster/roster";
 import { Gauge } from "../kit/gauge";
-import { LevelMark, levelWords } from "../kit/level";
+import { LevelMark, levelWord } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
@@ -38,7 +38,7 @@ export function Strip() {
           levels.map((level) => (
             <span key={level} className="text-ink2 flex items-center gap-1.5">
               <LevelMark level={level} />
-              {counts[level]} {counts[level] === 1 ? levelWords[level].one : levelWords[level].many}
+              {counts[level]} {levelWord(level, counts[level])}
             </span>
           ))}
       </ViewLink>

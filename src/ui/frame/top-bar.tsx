@@ -120,7 +120,7 @@ function Travel({ way }: { way: "undo" | "redo" }) {
       title: (id) => titleOfId(roster, id),
       seat: (id) => (way === "undo" ? (findItem(roster, id)?.seat ?? null) : null),
     });
-  const title = `${word}: ${words ?? "nothing"}`;
+  const title = `${word}: ${words ?? say("frame.nothing")}`;
   return (
     <Tool
       look="quiet"

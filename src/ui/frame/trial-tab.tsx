@@ -85,7 +85,7 @@ function TrialWord({ state }: { state: NonNullable<TrialState["state"]> }) {
   const words = {
     asked: say("frame.notStartedYet"),
     "under way": say("frame.starting"),
-    running: "running",
+    running: say("frame.running"),
     stopped: say("frame.stoppedAtStart"),
   };
   return (

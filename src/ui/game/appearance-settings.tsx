@@ -1,5 +1,7 @@
 "use client";
 
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
 import { say, spokenLanguage } from "@/core/language/say";
 import { changedKeys } from "../frame/keys";
 import { themeChosen } from "../frame/theme";
@@ -56,22 +58,35 @@ export function AppearanceSettings() {
 /** The name of a language in that language. */
 const nameOf = (tag: string): string => new Intl.DisplayNames(tag, { type: "language" }).of(tag) ?? tag;
 
-function LanguageChoice() {
+const LanguageChoice = () => (
+  <Labelled label={say("game.appearance.language")}>{({ id }) => <LanguageSelect id={id} />}</Labelled>
+);
+
+/** All that is shown is drawn anew in another language; whoever has chosen it is then where they were. */
+let isJustChosen = false;
+
+function LanguageSelect({ id }: { id: string }) {
   const { answer: tags } = useAnswer(readLanguages);
   const spoken = spokenLanguage().tag;
+  const router = useRouter();
+  useEffect(() => {
+    if (isJustChosen) document.getElementById(id)?.focus();
+    isJustChosen = false;
+  }, [id]);
+  const onChoose = async (tag: string) => {
+    isJustChosen = true;
+    await switchLanguage(tag);
+    // The titles of views are the server's.
+    router.refresh();
+  };
   return (
-    <Labelled label={say("game.appearance.language")}>
-      {({ id, describedBy }) => (
-        <Select
-          id={id}
-          describedBy={describedBy}
-          className="w-64"
-          value={spoken}
-          options={(tags ?? [spoken]).map((tag) => ({ value: tag, words: nameOf(tag) }))}
-          onChoose={(tag) => void switchLanguage(tag)}
-        />
-      )}
-    </Labelled>
+    <Select
+      id={id}
+      className="w-64"
+      value={spoken}
+      options={(tags ?? [spoken]).map((tag) => ({ value: tag, words: nameOf(tag) }))}
+      onChoose={(tag) => void onChoose(tag)}
+    />
   );
 }
 

@@ -446,7 +446,9 @@ export const lawGroups: readonly LawGroup[] = [
         get label() {
           return say("game.loadRanksTheFirstLoadsFirst");
         },
-        one: "rank",
+        get one() {
+          return say("game.one.rank");
+        },
         start: { id: "", label: "" },
         when: hasPlugins,
         fields: [
@@ -467,7 +469,9 @@ export const lawGroups: readonly LawGroup[] = [
         get label() {
           return say("game.classesThatTheGameHoldsOnly");
         },
-        one: "class",
+        get one() {
+          return say("game.one.class");
+        },
         start: { id: "", label: "", cap: 255 },
         when: hasPlugins,
         fields: [
@@ -558,7 +562,9 @@ export const lawGroups: readonly LawGroup[] = [
         get label() {
           return say("game.settingsAtItsStart");
         },
-        one: "setting",
+        get one() {
+          return say("game.one.setting");
+        },
         start: { kind: "switch", id: "", label: "", standard: false },
         optional: true,
         fields: [
@@ -665,7 +671,9 @@ export const lawGroups: readonly LawGroup[] = [
         get label() {
           return say("common.expansions");
         },
-        one: "expansion",
+        get one() {
+          return say("game.one.expansion");
+        },
         start: { id: "", name: "", folder: "", plugins: [] },
         fields: [
           id,
@@ -701,7 +709,9 @@ export const lawGroups: readonly LawGroup[] = [
         get label() {
           return say("game.partsOfTheGameThatA");
         },
-        one: "part",
+        get one() {
+          return say("game.one.part");
+        },
         start: { id: "", name: "" },
         optional: true,
         fields: [
@@ -727,7 +737,9 @@ export const lawGroups: readonly LawGroup[] = [
         kind: "rows",
         key: "sections",
         label: "",
-        one: "section",
+        get one() {
+          return say("game.one.section");
+        },
         start: { id: "", name: "", rank: "mods", guidance: "" },
         fields: [
           id,

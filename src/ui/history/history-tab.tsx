@@ -131,7 +131,7 @@ const columns: readonly GridColumn<Moment>[] = [
         : isNow
           ? say("history.theProfileNow")
           : isUndone
-            ? "undone"
+            ? say("history.undone")
             : "",
   },
 ];

@@ -1,10 +1,8 @@
+import { say } from "@/core/language/say";
 import type { Level } from "@/core/model/finding";
 
-export const levelWords: Record<Level, { one: string; many: string }> = {
-  blocker: { one: "blocker", many: "blockers" },
-  problem: { one: "problem", many: "problems" },
-  hint: { one: "hint", many: "hints" },
-};
+/** What findings of a level are called, one or so many. */
+export const levelWord = (level: Level, count = 1): string => say(`level.${level}`, { count });
 
 /** A level by shape and colour: an octagon, a diamond, a ring. The word stands beside it or in `label`. */
 export function LevelMark({ level, label, size = 12 }: { level: Level; label?: string; size?: number }) {

@@ -11,7 +11,7 @@ import { sayGroup } from "@/core/messages/finding-groups";
 import type { Finding, Fix } from "@/core/model/finding";
 import { GetMissing } from "../depot/get-missing";
 import { Button } from "../kit/button";
-import { LevelMark, levelWords } from "../kit/level";
+import { LevelMark, levelWord } from "../kit/level";
 import { Say } from "../kit/sentence";
 import { VersionsDialog } from "../versions/versions-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -69,7 +69,7 @@ function GroupRow({ group }: { group: FindingGroup }) {
     <li className="border-line border-b py-2">
       <div className="flex flex-wrap items-start gap-x-2.5 gap-y-1.5 sm:flex-nowrap">
         <span className="pt-0.5">
-          <LevelMark level={level} label={levelWords[level].one} size={13} />
+          <LevelMark level={level} label={levelWord(level)} size={13} />
         </span>
         <div className="min-w-0 grow basis-56">
           <p className="font-bold">

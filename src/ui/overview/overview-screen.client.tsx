@@ -11,7 +11,7 @@ import { modsOn, placesUsed } from "@/core/roster/roster";
 import { purposeWords } from "../profiles/purpose";
 import { formatSize } from "../kit/format-size";
 import { Gauge } from "../kit/gauge";
-import { LevelMark, levelWords } from "../kit/level";
+import { LevelMark, levelWord } from "../kit/level";
 import { ProposeButton } from "../plan/propose-button";
 import { ShelfReading } from "../shelf/shelf-reading";
 import { mainList } from "@/core/model/game";
@@ -79,7 +79,7 @@ export function OverviewScreen() {
             {levels.map((level) => (
               <Number
                 key={level}
-                label={levelWords[level].many}
+                label={levelWord(level, counts[level])}
                 value={checked ? counts[level] : "…"}
                 mark={<LevelMark level={level} size={14} />}
                 href="#findings"

@@ -81,11 +81,15 @@ function draw(counts: readonly Count[], theme: string, textScale: number) {
       labels: counts.map((_, at) => letterOf(at)),
       datasets: [
         {
-          label: "loads",
+          label: say("overview.loads"),
           data: counts.map((count) => count.loads),
           backgroundColor: counts.map(({ hue }, at) => sectionHue(hue ?? at).fill),
         },
-        { label: "off", data: counts.map((count) => count.off), backgroundColor: colour("--line") },
+        {
+          label: say("common.off"),
+          data: counts.map((count) => count.off),
+          backgroundColor: colour("--line"),
+        },
       ],
     },
     options: {

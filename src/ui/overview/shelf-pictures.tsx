@@ -33,13 +33,13 @@ export function ShelfPictures() {
     <div className="space-y-5">
       <Picture title={say("overview.sizeOnTheDiskByTag")} drawing={<SizeMap sizes={sizes} />}>
         <Table
-          heads={[say("common.tag"), "mods", "size"]}
+          heads={[say("common.tag"), say("facets.many.mods"), say("overview.size")]}
           rows={sizes.map(({ tag, mods, bytes }) => [tag, String(mods), formatSize(bytes)])}
         />
       </Picture>
       <Picture title={say("overview.modsOnTheShelfOverTime")} drawing={<GrowthLine growth={growth} />}>
         <Table
-          heads={[say("common.when"), "added", "there"]}
+          heads={[say("common.when"), say("overview.added"), say("profileDifferences.there2")]}
           rows={growth.map(({ when, added, total }) => [when, String(added), String(total)])}
         />
       </Picture>

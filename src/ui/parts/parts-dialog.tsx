@@ -163,7 +163,7 @@ function Components({
               key={String(taken)}
               small
               look="quiet"
-              aria-label={say("parts.ofTheComponents", { taken: String(taken), wanted })}
+              aria-label={say("parts.ofTheComponents", { taken: String(taken), some: String(wanted !== "") })}
               onClick={() =>
                 onTake(
                   shown.filter(({ unmet, chosen }) => chosen !== taken && !(taken && unmet)),

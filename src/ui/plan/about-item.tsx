@@ -119,8 +119,9 @@ function FromBooks({ plugin }: { plugin: SeatedPlugin }) {
 }
 
 /** One thing that an item needs, and how it stands with it. */
-function Need({ children, word }: { children: ReactNode; word: string }) {
-  const isAmiss = word === "missing" || word === "off";
+function Need({ children, of }: { children: ReactNode; of: SeatedItem | undefined }) {
+  const word = !of ? say("plan.missing") : of.fixed ? say("plan.builtIn") : onWord(of);
+  const isAmiss = !of?.loads;
   return (
     <li className="flex gap-2">
       <span className="grow break-words">{children}</span>
@@ -138,7 +139,7 @@ function Masters({ plugin }: { plugin: SeatedPlugin }) {
         {plugin.masters.map(({ name, id }) => {
           const master = id === null ? undefined : itemOf.get(id);
           return (
-            <Need key={name} word={!master ? "missing" : master.fixed ? say("plan.builtIn") : onWord(master)}>
+            <Need key={name} of={master}>
               {master ? <ItemName id={master.id} /> : <b>{name}</b>}
             </Need>
           );
@@ -160,7 +161,7 @@ function Requirements({ mod }: { mod: SeatedMod }) {
         {requires.map(({ mod: id, versions, reason }) => {
           const other = itemOf.get(id);
           return (
-            <Need key={id} word={other ? onWord(other) : "missing"}>
+            <Need key={id} of={other}>
               {other ? <ItemName id={id} /> : <b>{id}</b>} {versions}
               {reason && <span className="text-ink2">: {reason}</span>}
             </Need>

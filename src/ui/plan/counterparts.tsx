@@ -45,7 +45,7 @@ export function ModFacts({ mod }: { mod: ShelfMod }) {
     <Part title={say("plan.onTheShelf2", { name: mod.name })}>
       <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
         <dt className="text-ink3">{say("common.version")}</dt>
-        <dd className="font-mono text-sm">{versionText(mod.version) || "none"}</dd>
+        <dd className="font-mono text-sm">{versionText(mod.version) || say("common.none")}</dd>
         <dt className="text-ink3">{say("common.size")}</dt>
         <dd>{formatSize(mod.size)}</dd>
         {page && <dt className="text-ink3">{say("common.page")}</dt>}

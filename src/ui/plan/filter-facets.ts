@@ -27,9 +27,24 @@ const levelOptions: readonly { value: Level | "any"; label: string }[] = [
       return say("plan.anyFinding");
     },
   },
-  { value: "blocker", label: "blockers" },
-  { value: "problem", label: "problems" },
-  { value: "hint", label: "hints" },
+  {
+    value: "blocker",
+    get label() {
+      return say("level.blockers");
+    },
+  },
+  {
+    value: "problem",
+    get label() {
+      return say("level.problems");
+    },
+  },
+  {
+    value: "hint",
+    get label() {
+      return say("level.hints");
+    },
+  },
 ];
 
 /** Those that can narrow this list at all. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { memo, useState } from "react";
@@ -34,7 +35,9 @@ function NothingOrMany({ items }: { items: readonly SeatedItem[] }) {
   if (one && other)
     return (
       <>
-        <h2 className="font-bold">{say("plan.areSelected", { count: items.length, list: one.list })}</h2>
+        <h2 className="font-bold">
+          {say("plan.areSelected", { count: items.length, list: facetWord(one.list, "many") })}
+        </h2>
         <p className="text-ink2">{say("plan.dragThemOrMoveThemTo")}</p>
         {items.length === 2 && <WhyBetween items={[one, other]} />}
       </>

@@ -1,5 +1,6 @@
 "use client";
 
+import { itemCount } from "@/core/messages/counts";
 import { say } from "@/core/language/say";
 import { useDeferredValue, useId, useMemo, useState, type FormEvent } from "react";
 import { plainText } from "@/core/messages/parts";
@@ -21,7 +22,7 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
   const roster = useEditor((state) => state.roster);
   const lens = useEditor((state) => state.lens);
   const [first] = selected.map((id) => roster.lists[lens].itemOf.get(id));
-  const what = selected.length === 1 && first ? titleOf(first) : `${selected.length} ${lens}`;
+  const what = selected.length === 1 && first ? titleOf(first) : itemCount(lens, selected.length);
   return (
     <Dialog
       open={open}

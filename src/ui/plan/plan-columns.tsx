@@ -34,7 +34,7 @@ type PlanColumn = GridColumn<PlanCells>;
 export const kindWords = (item: SeatedItem): string => {
   if (item.fixed) return say("plan.builtIn");
   const [rank, counting] = kindsOf(item);
-  return [rank?.id === "foundation" ? "foundation" : null, counting?.label.toLowerCase()]
+  return [rank?.id === "foundation" ? say("plan.foundation") : null, counting?.label.toLowerCase()]
     .filter(Boolean)
     .join(", ");
 };
@@ -82,7 +82,7 @@ function brings(item: SeatedItem): string {
 }
 
 const stateWords = ({ item, mark }: PlanCells): string =>
-  mark?.words ?? (item.fixed ? "fixed" : item.entry.home ? "raised" : "");
+  mark?.words ?? (item.fixed ? say("plan.fixed") : item.entry.home ? say("plan.raised") : "");
 
 const struck = ({ loads }: SeatedItem): string => (loads ? "" : "text-ink3 line-through decoration-1");
 

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { ListFilter, Rows3 } from "lucide-react";
@@ -231,7 +232,7 @@ function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => vo
           value={name}
           className="text-ink2 data-[state=on]:bg-pine-soft data-[state=on]:text-ink forced-colors:data-[state=on]:outline-1 h-6 rounded px-2.5 font-semibold capitalize"
         >
-          {name}
+          {facetWord(name, "many")}
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { useMemo, useState, type ReactNode } from "react";
@@ -61,7 +62,10 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
           </h1>
           <p className="text-ink2">
             {isCurrent
-              ? say("plan.stayAsYouArrangedThemNothing", { total: total - count, list: proposal.list })
+              ? say("plan.stayAsYouArrangedThemNothing", {
+                  total: total - count,
+                  list: facetWord(proposal.list, "many"),
+                })
               : proposing
                 ? say("plan.thePlanHasChangedSinceComputing")
                 : say("plan.thePlanHasChangedSinceThis")}
@@ -111,7 +115,10 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
             <b>
               {cycle.links.length === 1
                 ? say("plan.oneNeedsItself")
-                : say("plan.needOneAnotherInACircle", { count: cycle.links.length + cycle.left, list })}
+                : say("plan.needOneAnotherInACircle", {
+                    count: cycle.links.length + cycle.left,
+                    list: facetWord(list, "many"),
+                  })}
             </b>
             {rich("plan.theOrderBelowKeepsWhatIt", { say: <Say parts={chainText(cycle, telling)} /> })}
             {list === "plugins" ? say("plan.theGameWillStopUntilOne") : "."}

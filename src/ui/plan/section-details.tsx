@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { Plus, Trash2 } from "lucide-react";
@@ -112,7 +113,10 @@ export function SectionDetails({
       <div className="border-line flex flex-wrap items-center gap-2 border-t pt-3">
         <span className="text-ink2 mr-auto">
           {list.ranks.length > 1 && say("plan.ofLoadRank", { label: rank?.label })}
-          {rich("plan.standInIt", { text: <span className="font-mono">{count}</span>, name: list.name })}
+          {rich("plan.standInIt", {
+            text: <span className="font-mono">{count}</span>,
+            name: facetWord(list.name, "many"),
+          })}
         </span>
         <Button onClick={onAdd}>
           {rich("plan.addASectionAfterIt", { plus: <Plus size={14} aria-hidden /> })}
@@ -120,7 +124,7 @@ export function SectionDetails({
         <Button
           look="danger"
           onClick={onDrop}
-          title={say("plan.itsGoToItsNeighbourUndo", { count, name: list.name })}
+          title={say("plan.itsGoToItsNeighbourUndo", { count, name: facetWord(list.name, "many") })}
         >
           {rich("plan.removeIt", { trash2: <Trash2 size={14} aria-hidden /> })}
         </Button>

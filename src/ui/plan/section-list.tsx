@@ -102,7 +102,13 @@ const marks = [
       return say("plan.lastOfItsRank");
     },
   },
-  { is: ({ closed }: Section) => closed === true, Icon: Lock, words: "closed" },
+  {
+    is: ({ closed }: Section) => closed === true,
+    Icon: Lock,
+    get words() {
+      return say("plan.closedWord");
+    },
+  },
   {
     is: ({ unseated }: Section) => unseated === true,
     Icon: Hourglass,

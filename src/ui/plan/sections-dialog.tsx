@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { useState } from "react";
 import { sayRefusal } from "@/core/messages/refusals";
@@ -19,7 +20,7 @@ export function SectionsDialog({ open, onClose }: { open: boolean; onClose: () =
     <Dialog
       open={open}
       onClose={onClose}
-      title={say("plan.sectionsOfThe", { name })}
+      title={say("plan.sectionsOfThe", { name: facetWord(name, "many") })}
       hint={say("plan.newArrivalsGoToTheSection")}
       size="large"
     >

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
 import { numberEdit, renumberEdit } from "@/core/edit/numbers";
@@ -20,7 +21,7 @@ export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => v
     <Dialog
       open={open}
       onClose={onClose}
-      title={say("plan.numbersOfThe", { name: list.name })}
+      title={say("plan.numbersOfThe", { name: facetWord(list.name, "many") })}
       hint={say("plan.asInASheetEachSection")}
       size="medium"
     >

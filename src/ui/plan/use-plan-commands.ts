@@ -23,7 +23,10 @@ export function usePlanCommands(
     return [
       {
         id: "switch",
-        title: (items) => (items.filter(isMovable).every(({ loads }) => loads) ? "Switch off" : "Switch on"),
+        title: (items) =>
+          items.filter(isMovable).every(({ loads }) => loads)
+            ? say("common.switchOff")
+            : say("common.switchOn"),
         keys: ["Enter"],
         isPossible: (items) => items.some(isMovable),
         run: (items) => {

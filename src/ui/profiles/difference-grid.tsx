@@ -88,8 +88,8 @@ function told(here: Roster, there: Roster, kind: string, difference: Difference)
     kind,
     seat: seat ?? "",
     name: differenceName(here, there, difference),
-    here: mine || "none",
-    there: theirs || "none",
+    here: mine || say("common.none"),
+    there: theirs || say("common.none"),
   };
 }
 

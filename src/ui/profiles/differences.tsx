@@ -78,7 +78,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
             <Button
               onClick={() =>
                 saveText(
-                  `${here.profile.name} and ${name}.txt`,
+                  say("profiles.fileOfDifferences", { here: here.profile.name, there: name }),
                   comparisonText(here, there, [here.profile.name, name], all),
                 )
               }

@@ -54,7 +54,7 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
       <SelectField
         label={say("common.startFrom")}
         value={from ? keyOfSource(from) : ""}
-        options={[{ value: "", words: "empty" }, ...sources]}
+        options={[{ value: "", words: say("profiles.empty") }, ...sources]}
         onChoose={(key) => setFrom(sourceOfKey(key))}
       />
     </ProfileForm>

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { day } from "../kit/moment";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
@@ -48,7 +49,7 @@ export function RuleInspector({
                 {day(rule.made)}
               </time>
             ),
-            listOfRule: listOfRule(rule),
+            listOfRule: facetWord(listOfRule(rule), "many"),
             shared: String(rule.shared),
           })}
         </p>

@@ -1,5 +1,6 @@
 "use client";
 
+import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { sectionRuleTexts } from "@/core/messages/rules";
 import type { Section } from "@/core/model/game";
@@ -32,7 +33,7 @@ export function SectionRules() {
           >
             <SectionLetter index={index} hue={section.hue} />
             <span className="grow">{texts.join(". ")}.</span>
-            <span className="text-ink2 shrink-0 text-sm">{list.name}</span>
+            <span className="text-ink2 shrink-0 text-sm">{facetWord(list.name, "many")}</span>
             <Lift list={list} section={section} letter={letterOf(index)} />
           </li>
         ))}

@@ -1,19 +1,25 @@
 import { say } from "@/core/language/say";
 import type { Roster } from "@/core/roster/roster";
-import { levelWords } from "../kit/level";
+import { levelWord } from "../kit/level";
 import { levels } from "@/core/model/finding";
 import { shelfStates, type Facet, type ShelfState } from "./shelf-rows";
 
 const stateWords: Record<ShelfState, string> = {
-  on: "on",
-  off: "off",
+  get on() {
+    return say("common.on");
+  },
+  get off() {
+    return say("common.off");
+  },
   get elsewhere() {
     return say("shelf.notInThisProfile");
   },
   get missing() {
     return say("common.notOnTheShelf");
   },
-  unsound: "unusable",
+  get unsound() {
+    return say("shelf.unusable2");
+  },
   get superseded() {
     return say("shelf.anotherVersionCounts");
   },
@@ -46,14 +52,14 @@ export function facetWords({ game, lists }: Roster): FacetWords[] {
     {
       facet: "level",
       label: say("common.findings"),
-      values: [...levels.map((level) => [level, levelWords[level].many] as const), ["none", "none"]],
+      values: [...levels.map((level) => [level, levelWord(level, 2)] as const), ["none", say("common.none")]],
     },
     {
       facet: "source",
       label: say("shelf.source"),
       values: [
-        ["depot", "depot"],
-        ["local", "local"],
+        ["depot", say("lineups.depot")],
+        ["local", say("shelf.local")],
       ],
     },
     {

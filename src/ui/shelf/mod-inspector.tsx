@@ -111,7 +111,10 @@ function Facts({ mod }: { mod: ShelfMod }) {
   );
   const rows: (readonly [string, ReactNode])[] = [
     [say("shelf.liesIn"), mono(mod.path)],
-    [say("common.kind"), `${mod.kind}, ${sourceOf(mod) === "depot" ? say("shelf.fromTheDepot") : "local"}`],
+    [
+      say("common.kind"),
+      `${mod.kind}, ${sourceOf(mod) === "depot" ? say("shelf.fromTheDepot") : say("shelf.local")}`,
+    ],
     [say("common.size"), `${formatSize(mod.size)}, ${say("common.files", { files: mod.files })}`],
     [say("common.added"), mono(day(mod.added))],
     [say("shelf.updated"), mono(day(mod.updated))],
@@ -195,7 +198,11 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
       <p className="flex items-baseline gap-2">
         {seated && <span className="text-pine font-mono text-sm font-semibold">{seated.seat}</span>}
         <span className="grow font-mono text-sm font-semibold break-all">{plugin.name}</span>
-        {seated && <span className="text-ink2 text-sm">{seated.loads ? "loads" : say("common.off")}</span>}
+        {seated && (
+          <span className="text-ink2 text-sm">
+            {seated.loads ? say("overview.loads") : say("common.off")}
+          </span>
+        )}
       </p>
       {plugin.problem && (
         <p className="text-brick">{say("shelf.itCannotBeLoaded", { problem: sayProblem(plugin.problem) })}</p>

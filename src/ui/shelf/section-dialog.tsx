@@ -33,7 +33,7 @@ function SectionForm({ rows, onClose }: Omit<Props, "open">) {
   const ties = useEditor((state) => state.ties);
   const { game, lists } = roster;
   const [chosen, setChosen] = useState("");
-  const [list, id] = chosen.split(" ", 2) as [ListName, string];
+  const [list, id] = (chosen || `${game.lists[0]} `).split(" ", 2) as [ListName, string];
   const at = chosen ? lists[list].sections.findIndex((section) => section.id === id) : -1;
   const movable = (to: ListName, rank: string): string[] =>
     to === "mods"

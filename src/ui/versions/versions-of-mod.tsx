@@ -28,7 +28,7 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
     <Part title={say("common.version")}>
       <p className="flex min-h-6 items-baseline gap-2">
         <span className="grow font-mono text-sm">
-          {item.mod ? versionText(item.mod.version) || "none" : say("versions.notKnown")}
+          {item.mod ? versionText(item.mod.version) || say("common.none") : say("versions.notKnown")}
         </span>
         {item.gone ? (
           <span className="text-brick font-semibold">{say("common.notOnTheShelf")}</span>
@@ -44,11 +44,11 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
             </span>
             <span className="text-ink2 text-sm">
               {item.mod && compareVersions(to.version, item.mod.version) > 0
-                ? "newer"
+                ? say("versions.newer")
                 : say("versions.hereToo")}
             </span>
             <Button small look="quiet" onClick={() => setChanges([{ item, to }])}>
-              {say("versions.take2", { versionText: versionText(to.version) || "it" })}
+              {say("versions.take2", { versionText: versionText(to.version) || say("versions.it") })}
             </Button>
           </li>
         ))}

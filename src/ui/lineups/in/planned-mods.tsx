@@ -174,7 +174,7 @@ function choiceColumn(keepMine: ReadonlySet<string>, onTurn: Turn): GridColumn<P
 const versionCommands = (onTurn: Turn): readonly GridCommand<PlannedMod>[] =>
   [false, true].map((isMine) => ({
     id: isMine ? "keep-mine" : "take-theirs",
-    title: () => (isMine ? "Keep the version that is here" : "Take the version of the list"),
+    title: () => (isMine ? say("lineups.keepVersionHere") : say("lineups.takeVersionOfList")),
     run: (rows) => onTurn(rows.map(keyOf), isMine),
   }));
 

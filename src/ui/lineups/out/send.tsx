@@ -125,7 +125,10 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
         look="quiet"
         className="-ml-3"
         onClick={() =>
-          saveText(`${lineup.title} credits.txt`, creditsText(lineup.title, lineup.credits ?? []))
+          saveText(
+            say("lineups.fileOfCredits", { title: lineup.title }),
+            creditsText(lineup.title, lineup.credits ?? []),
+          )
         }
       >
         {say("lineups.creditsOfAuthorsAsAText", {
