@@ -1,4 +1,8 @@
+import { issueText } from "@/core/language/issue";
 import { say } from "@/core/language/say";
+import { plainText } from "@/core/messages/parts";
+import { ruleText } from "@/core/messages/rules";
+import { ruleName } from "@/core/order/ties";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { FoundOrder, Link, OrderProblem, ToldChain } from "@/core/model/problem";
 import { OrderResult as ResultSchema } from "@/core/model/problem";
@@ -7,7 +11,7 @@ import { whyHere } from "@/core/order/explain";
 import { rangesInAnyOrder, rangesStayingPut } from "@/core/order/ranges";
 import { explainMoves, propose, type Proposal } from "@/core/order/propose";
 import { jsonPath, readProblem } from "@/core/order/read-problem";
-import { originName, writeLinks, writeResult } from "@/core/order/write-result";
+import { writeLinks, writeResult } from "@/core/order/write-result";
 import { gapOf, tellChain } from "@/core/order/tell-chain";
 import { verifyResult } from "@/core/order/verify";
 import { findContradictions, type Contradiction } from "@/core/order/what-if";
@@ -15,13 +19,31 @@ import type { Answer } from "./answer";
 import type { FailLevel } from "./usage";
 
 const lines = (...parts: (string | string[])[]): string => parts.flat().join("\n");
-const linkReport = ({ before, after, because }: Link): string =>
-  say("cli.before", { before, after, originName: originName(because) });
-const chain = (told: ToldChain): string => {
-  const links = told.links.map(linkReport);
-  const gap = gapOf(told);
-  return (gap === null ? links : links.toSpliced(gap, 0, say("cli.more", { left: told.left }))).join(", ");
-};
+/** What ties come from, in words: a rule without an id says what it says. */
+class Reports {
+  private readonly rules: ReadonlyMap<string, string>;
+
+  constructor({ rules = [] }: Pick<OrderProblem, "rules">) {
+    this.rules = new Map(
+      rules.map((rule, at) => [ruleName(rule, at), rule.id ?? `“${plainText(ruleText(rule))}”`]),
+    );
+  }
+
+  readonly rule = (name: string): string => this.rules.get(name) ?? name;
+
+  readonly link = ({ before, after, because }: Link): string =>
+    say("cli.before", {
+      before,
+      after,
+      originName: typeof because === "string" ? say(`cli.because.${because}`) : this.rule(because.rule),
+    });
+
+  readonly chain = (told: ToldChain): string => {
+    const links = told.links.map(this.link);
+    const gap = gapOf(told);
+    return (gap === null ? links : links.toSpliced(gap, 0, say("cli.more", { left: told.left }))).join(", ");
+  };
+}
 
 export function order(value: unknown, failOn: FailLevel): Outcome<Answer> {
   const problem = readProblem(value);
@@ -50,14 +72,15 @@ function hasFindings(problem: OrderProblem, result: FoundOrder, failOn: FailLeve
 
 function orderReport(problem: OrderProblem, proposal: Proposal): string {
   const { result } = proposal;
+  const reports = new Reports(problem);
   const moves = explainMoves(proposal);
   const proof = result.certificate ? say("common.noValidOrderMovesFewer") : "";
   return lines(
     say("cli.ofItemsMove", { count: moves.length, count2: result.order.length, proof }),
-    moves.map(({ id, because }) => `  ${id}: ${chain(because)}`),
+    moves.map(({ id, because }) => `  ${id}: ${reports.chain(because)}`),
     result.missing.map(({ item, needs }) => say("cli.missingNeeds", { item, needs })),
-    result.cycles.map(({ links }) => say("cli.inACircle", { chain: chain(tellChain(links)) })),
-    findContradictions(problem, proposal).flatMap(contradictionReport),
+    result.cycles.map(({ links }) => say("cli.inACircle", { chain: reports.chain(tellChain(links)) })),
+    findContradictions(problem, proposal).flatMap((each, at) => contradictionReport(each, at, reports)),
     result.raised.map(({ item, section, effective }) =>
       say("cli.raisedBelongsToButMustStand", { item, section, effective }),
     ),
@@ -69,19 +92,24 @@ function orderReport(problem: OrderProblem, proposal: Proposal): string {
 /** Of how many contradictions the ways out are told: each costs as much as the order itself. */
 const mostWithWaysOut = 20;
 
-function contradictionReport(contradiction: Contradiction, at: number): string[] {
+function contradictionReport(contradiction: Contradiction, at: number, reports: Reports): string[] {
   const { rule, name, circle } = contradiction;
   const said =
     rule.kind === "needs"
       ? say("common.needs", { item: rule.item, other: rule.other })
-      : say("cli.theRule", { name });
+      : say("cli.theRule", { name: reports.rule(name!) });
   return [
     say("cli.setAside", {
       said,
-      rest: circle.links.length > 0 ? say("cli.itWouldCloseACircle", { chain: chain(circle) }) : "",
+      rest: circle.links.length > 0 ? say("cli.itWouldCloseACircle", { chain: reports.chain(circle) }) : "",
     }),
     ...(at < mostWithWaysOut ? contradiction.waysOut : []).map((way) =>
-      say("cli.movesSetAside", { how: way.how, rule: way.rule, moves: way.moves, setAside: way.setAside }),
+      say("cli.movesSetAside", {
+        how: way.how,
+        rule: reports.rule(way.rule),
+        moves: way.moves,
+        setAside: way.setAside,
+      }),
     ),
   ];
 }
@@ -96,15 +124,12 @@ export function why(value: unknown, item: string, other?: string): Outcome<Answe
   const here = whyHere(constraints, item);
   if (!here) return noItem(item);
   if (other !== undefined) return whyBefore(constraints, item, other);
-  const reports = (links: readonly Link[]) => links.map((link) => `  ${linkReport(link)}`);
+  const { link } = new Reports(problem.value);
+  const told = (links: readonly Link[]) =>
+    links.length === 0 ? say("cli.nothing") : links.map((each) => `  ${link(each)}`);
   return done({
     json: { item, above: writeLinks(here.above), below: writeLinks(here.below) },
-    text: lines(
-      say("cli.above", { item }),
-      reports(here.above),
-      say("cli.below", { item }),
-      reports(here.below),
-    ),
+    text: lines(say("cli.above", { item }), told(here.above), say("cli.below", { item }), told(here.below)),
     findings: false,
   });
 }
@@ -127,7 +152,7 @@ function whyBefore(
   const [before, after] = forward ? [a, b] : [b, a];
   return done({
     json: { before, after, chain: links },
-    text: say("cli.mustComeBefore", { before, after, chain: chain(tellChain(links)) }),
+    text: say("cli.mustComeBefore", { before, after, chain: new Reports(problem).chain(tellChain(links)) }),
     findings: false,
   });
 }
@@ -173,7 +198,7 @@ export function verify(value: unknown, resultValue: unknown): Outcome<Answer> {
     return refuse("problem-broken", {
       name: say("cli.theResult"),
       path: jsonPath(issue.path),
-      detail: issue.message,
+      detail: issueText(issue),
     });
   }
   const complaints = verifyResult(problem.value, result.data);

@@ -1,5 +1,4 @@
-import { say } from "@/core/language/say";
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { basename, join, resolve } from "node:path";
 import { knownMods } from "@/core/lineup/known";
 import { readDefinition } from "@/core/game/definition-flaws";
@@ -14,14 +13,18 @@ import { readShelf } from "@/disk/read-shelf";
 import { readList, wholeLineupIn } from "@/formats/lineup/read";
 import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
 import { parseJson } from "@/formats/text";
-import { games } from "@/standin/games";
+import { games as shippedGames } from "@/standin/games";
+import { home } from "@/disk/places";
+import { expectKind } from "./file-kind";
 
 export interface ListOptions {
   /** Id of a game that ships, or the file of a definition. */
   readonly game?: string | undefined;
+  /** A folder with definitions of games. */
+  readonly games?: string | undefined;
   readonly shelf?: string | undefined;
   /** The folder of the game itself, whose own plugins then count. */
-  readonly "game-folder"?: string | undefined;
+  readonly gameFolder?: string | undefined;
   readonly to?: string | undefined;
 }
 
@@ -41,7 +44,7 @@ export async function readListed(
   options: ListOptions,
   present?: GameDefinition,
 ): Promise<Outcome<ListRead>> {
-  const game = present ? done(present) : gameOf(bytes, options.game);
+  const game = present ? done(present) : gameOf(bytes, options);
   if (!game.ok) return game;
   const list = readList(bytes, name, game.value);
   if (!list.ok) return list;
@@ -54,31 +57,58 @@ export async function readListed(
     game: game.value,
     stock: stock.value,
     list: resolveList(list.value, game.value, known, stock.value, name),
-    hasGame: options["game-folder"] !== undefined,
+    hasGame: options.gameFolder !== undefined,
   });
 }
 
 /** The game of a list: the one that is named, or the one that the list names. */
-function gameOf(bytes: Uint8Array, wanted: string | undefined): Outcome<GameDefinition> {
+function gameOf(bytes: Uint8Array, { game: wanted, games: folder }: ListOptions): Outcome<GameDefinition> {
+  const known = [...definitionsIn(folder ?? join(home(), "games")), ...shippedGames];
   if (wanted !== undefined) {
-    const known = games.find(({ id }) => id === wanted);
-    if (known) return done(known);
-    const json = parseJson(readFileSync(wanted, "utf8"), basename(wanted));
-    if (!json.ok) return json;
-    const read = readDefinition(json.value);
-    return "definition" in read
-      ? done(read.definition)
-      : refuse("definition-flaw", { path: wanted, text: say("cli.isNotAValidDefinition") });
+    const found = known.find(({ id }) => id === wanted);
+    return found ? done(found) : definitionIn(wanted, known);
   }
-  for (const game of games) {
+  for (const game of known) {
     const list = readList(bytes, "list", game);
     if (list.ok && (list.value.kind !== "listing" || list.value.listing.game?.id === game.id))
       return done(game);
   }
   const whole = wholeLineupIn(bytes);
-  return whole
-    ? done(gameOfLineup(whole))
-    : refuse("list-game", { known: games.map(({ id }) => id).join(", ") });
+  return whole ? done(gameOfLineup(whole)) : refuse("list-game", { known: idsOf(known) });
+}
+
+const idsOf = (known: readonly GameDefinition[]): string => known.map(({ id }) => id).join(", ");
+
+/** The definition that a file holds. */
+function definitionIn(path: string, known: readonly GameDefinition[]): Outcome<GameDefinition> {
+  let text: string;
+  try {
+    text = readFileSync(path, "utf8");
+  } catch {
+    return refuse("no-such-game", { name: path, known: idsOf(known) });
+  }
+  const json = parseJson(text, basename(path));
+  if (!json.ok) return json;
+  const kind = expectKind(json.value, "game", basename(path));
+  if (!kind.ok) return kind;
+  const read = readDefinition(json.value);
+  if ("definition" in read) return done(read.definition);
+  const { path: at, text: why } = read.flaws[0]!;
+  return refuse("definition-flaw", { path: `${basename(path)}: ${at}`, text: why });
+}
+
+/** Those of a folder; what is none is passed over. */
+function definitionsIn(folder: string): GameDefinition[] {
+  let names: string[];
+  try {
+    names = readdirSync(folder).filter((name) => name.endsWith(".json"));
+  } catch {
+    return [];
+  }
+  return names.flatMap((name) => {
+    const read = definitionIn(join(folder, name), []);
+    return read.ok ? [read.value] : [];
+  });
 }
 
 /** As much of a game's laws as a whole lineup of it says: enough to read it, and to compare it with another one. */
@@ -107,7 +137,7 @@ function gameOfLineup({ game, sections, plugins, expansions }: Lineup): GameDefi
 
 async function stockOf(
   game: GameDefinition,
-  { shelf, "game-folder": folder }: ListOptions,
+  { shelf, gameFolder: folder }: ListOptions,
   whole: Lineup | null,
 ): Promise<Outcome<Stock>> {
   const names = [...game.builtIn, ...game.expansions.flatMap(({ plugins }) => plugins)];

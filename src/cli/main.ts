@@ -1,28 +1,34 @@
 #!/usr/bin/env node
-import { say } from "@/core/language/say";
-import { readFileSync } from "node:fs";
+import { createWriteStream, readFileSync, renameSync, rmSync } from "node:fs";
 import { basename } from "node:path";
-import { parseArgs } from "node:util";
-import { plainText } from "@/core/messages/parts";
-import { sayRefusal } from "@/core/messages/refusals";
-import type { Outcome } from "@/core/model/outcome";
+import { finished } from "node:stream/promises";
+import { Argument, Command, CommanderError, Help, Option } from "commander";
+import { say } from "@/core/language/say";
+import { refuse } from "@/core/model/outcome";
 import { decodeText, parseJson } from "@/formats/text";
+import { version } from "../../package.json";
 import type { Answer } from "./answer";
+import { completionFor, shells, type Shell } from "./completion";
+import { expectKind } from "./file-kind";
+import { speakAsEnvironment } from "./language";
 import type { ListOptions } from "./list-input";
-import { failLevels, usage, type CommandName, type FailLevel } from "./usage";
+import { withPatience } from "./patience";
+import {
+  commands,
+  failLevels,
+  optionValues,
+  type CommandName,
+  type FailLevel,
+  type OptionName,
+} from "./usage";
+import { orThrow, WrongUse, wrongUseText } from "./wrong-use";
 import { writeJson } from "./write-json";
 
-class WrongUse extends Error {}
-
-const options = {
-  help: { type: "boolean" },
-  text: { type: "boolean" },
-  "fail-on": { type: "string" },
-  game: { type: "string" },
-  shelf: { type: "string" },
-  "game-folder": { type: "string" },
-  to: { type: "string" },
-} as const;
+interface Asked extends ListOptions {
+  readonly text?: boolean;
+  readonly output?: string;
+  readonly failOn: FailLevel;
+}
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {
   try {
@@ -31,34 +37,17 @@ function readFile(path: string): { bytes: Uint8Array; name: string } {
       name: path === "-" ? say("cli.standardInput") : basename(path),
     };
   } catch (error) {
-    throw new WrongUse(
-      say("cli.cannotBeRead", { path, code: (error as NodeJS.ErrnoException).code ?? "unknown" }),
+    return orThrow(
+      refuse("file-unreadable", { path, detail: String((error as NodeJS.ErrnoException).code) }),
     );
   }
 }
 
-function readJson(path: string): unknown {
+function readJson(path: string, wanted: "order-problem" | "order-result"): unknown {
   const { bytes, name } = readFile(path);
   const text = orThrow(decodeText(bytes, name));
-  return orThrow(parseJson(text.text, name));
+  return orThrow(expectKind(orThrow(parseJson(text.text, name)), wanted, name));
 }
-
-function orThrow<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new WrongUse(plainText(sayRefusal(outcome.refusal)));
-}
-
-/** How many files and names each command takes, at least and at most. */
-const argumentsOf: Readonly<Record<CommandName, readonly [least: number, most: number]>> = {
-  order: [0, 1],
-  why: [2, 3],
-  seats: [2, 2],
-  verify: [2, 2],
-  fingerprint: [1, 1],
-  compare: [2, 2],
-  convert: [1, 1],
-  check: [1, 1],
-};
 
 // Each is loaded when it is asked for: the readers of all formats take longer than most orders.
 const loadOrders = () =>
@@ -71,22 +60,15 @@ const loadLists = () =>
     fingerprint,
   }));
 
-async function run(
-  command: CommandName,
-  args: readonly string[],
-  failOn: FailLevel,
-  asked: ListOptions,
-): Promise<Answer> {
-  const [least, most] = argumentsOf[command];
-  if (args.length < least || args.length > most) throw new WrongUse(usage[command]);
+async function answerTo(command: CommandName, args: readonly string[], asked: Asked): Promise<Answer> {
   const [first = "-", second, third] = args;
   if (command === "order" || command === "why" || command === "seats" || command === "verify") {
     const orders = await loadOrders();
-    const problem = readJson(first);
-    if (command === "order") return orThrow(orders.order(problem, failOn));
+    const problem = readJson(first, "order-problem");
+    if (command === "order") return orThrow(orders.order(problem, asked.failOn));
     if (command === "why") return orThrow(orders.why(problem, second!, third));
     if (command === "seats") return orThrow(orders.seats(problem, second!));
-    return orThrow(orders.verify(problem, readJson(second!)));
+    return orThrow(orders.verify(problem, readJson(second!, "order-result")));
   }
   const lists = await loadLists();
   const list = readFile(first);
@@ -95,29 +77,118 @@ async function run(
   return orThrow(await lists[command](bytes, name, asked));
 }
 
-async function main(): Promise<number> {
-  const { values, positionals } = parseArgs({ options, allowPositionals: true });
-  const [command, ...args] = positionals;
-  const isCommand = command !== undefined && command in usage && command !== "all";
-  if (values.help || command === undefined) {
-    process.stdout.write(isCommand ? usage[command as CommandName] : usage.all);
-    return values.help ? 0 : 2;
-  }
-  if (!isCommand) throw new WrongUse(`There is no command “${command}”.\n\n${usage.all}`);
-  const failOn = failLevels.find((level) => level === (values["fail-on"] ?? "blocker"));
-  if (!failOn) throw new WrongUse(`--fail-on takes ${failLevels.join(", ")}.`);
-  const answer = await run(command as CommandName, args, failOn, values);
+async function run(command: CommandName, args: readonly string[], asked: Asked): Promise<void> {
+  const answer = await withPatience(say("cli.working"), async () => {
+    const found = await answerTo(command, args, asked);
+    // Of an order the text is worked out when it is asked for.
+    return asked.text && found.raw === undefined ? { ...found, raw: `${found.text}\n` } : found;
+  });
   for (const line of answer.aside ?? []) process.stderr.write(`${line}\n`);
-  if (answer.raw !== undefined) process.stdout.write(answer.raw);
-  else if (values.text) process.stdout.write(`${answer.text}\n`);
-  else await writeJson(answer.json, process.stdout);
-  return answer.findings ? 1 : 0;
+  await write(answer, asked.output);
+  process.exitCode = answer.findings ? 1 : 0;
 }
 
+/** Into a file whole or not at all. */
+async function write({ raw, json }: Answer, path: string | undefined): Promise<void> {
+  const unfinished = `${path}.${process.pid}.part`;
+  const out = path === undefined ? process.stdout : createWriteStream(unfinished);
+  try {
+    if (raw !== undefined) out.write(raw);
+    else await writeJson(json, out);
+    if (path === undefined) return;
+    out.end();
+    await finished(out);
+    renameSync(unfinished, path);
+  } catch (error) {
+    if (path === undefined) throw error;
+    rmSync(unfinished, { force: true });
+    orThrow(refuse("cannot-write", { path, detail: String((error as NodeJS.ErrnoException).code) }));
+  }
+}
+
+function optionOf(name: OptionName): Option {
+  const option = new Option(`--${name} <${optionValues[name]}>`, say(`cli.option.${name}`));
+  return name === "fail-on" ? option.choices(failLevels).default("problem") : option;
+}
+
+function addCommand(program: Command, name: CommandName): void {
+  const { takes, options } = commands[name];
+  const command = program
+    .command(name)
+    .summary(say(`cli.summary.${name}`))
+    .description(say(`cli.about.${name}`))
+    .option("--text", say("cli.option.text"))
+    .option("--json", say("cli.option.json"))
+    .option("--output <FILE>", say("cli.option.output"));
+  for (const each of takes) command.addArgument(new Argument(each));
+  for (const each of options) command.addOption(optionOf(each));
+  command.action(async (...given: unknown[]) => {
+    const args = given.slice(0, takes.length).filter((each) => typeof each === "string");
+    await run(name, args, command.opts<Asked>());
+  });
+}
+
+const titles = {
+  "Usage:": "usage",
+  "Arguments:": "arguments",
+  "Options:": "options",
+  "Commands:": "commands",
+} as const;
+
+function makeProgram(): Command {
+  const program = new Command("seating")
+    .description(say("cli.about.all"))
+    .version(version, "-V, --version", say("cli.option.version"))
+    .helpOption("-h, --help", say("cli.option.help"))
+    .helpCommand("help [command]", say("cli.summary.help"))
+    .addHelpText("after", `\n${say("cli.about.files")}`)
+    .exitOverride()
+    .configureOutput({ writeErr: () => undefined })
+    .configureHelp({
+      helpWidth: process.stdout.columns ?? 100,
+      styleTitle: (title) =>
+        title in titles ? say(`cli.title.${titles[title as keyof typeof titles]}`) : title,
+      // The texts say themselves what there is to choose from, and what is chosen by itself.
+      optionDescription: ({ description }) => description,
+      subcommandDescription: (command) => command.summary() || Help.prototype.subcommandDescription(command),
+    });
+  for (const name of Object.keys(commands) as CommandName[]) addCommand(program, name);
+  program
+    .command("completion")
+    .summary(say("cli.summary.completion"))
+    .description(say("cli.about.completion"))
+    .addArgument(new Argument("<shell>").choices(shells))
+    .action((shell: Shell) => void process.stdout.write(completionFor(shell)));
+  for (const command of program.commands)
+    command.helpOption("-h, --help", say("cli.option.help")).copyInheritedSettings(program);
+  return program;
+}
+
+/** Whoever reads what is written may have had enough of it. */
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  if (error.code !== "EPIPE") throw error;
+  process.exit(0);
+});
+
+speakAsEnvironment(process.env);
 try {
-  process.exitCode = await main();
+  const program = makeProgram();
+  if (process.argv.length <= 2) {
+    program.outputHelp();
+    process.exitCode = 2;
+  } else await program.parseAsync();
 } catch (error) {
-  const isUse = error instanceof WrongUse || (error as { code?: string }).code?.startsWith("ERR_PARSE_ARGS");
-  process.stderr.write(`${isUse ? (error as Error).message : (error as Error).stack}\n`);
-  process.exitCode = 2;
+  if (error instanceof CommanderError && error.exitCode === 0) process.exitCode = 0;
+  else {
+    const told = error instanceof CommanderError ? wrongUseText(error) : toldOf(error);
+    process.stderr.write(`${told}\n`);
+    process.exitCode = 2;
+  }
+}
+
+/** A fault of ours says where it is only to whoever asks for it. */
+function toldOf(error: unknown): string {
+  if (error instanceof WrongUse) return error.message;
+  const { message, stack } = error instanceof Error ? error : { message: String(error), stack: "" };
+  return process.env.SEATING_DEBUG ? (stack ?? message) : say("cli.fault", { detail: message });
 }

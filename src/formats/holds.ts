@@ -1,3 +1,4 @@
+import { issueText } from "@/core/language/issue";
 import { z } from "zod";
 import { holdsToWrite, startToWrite } from "@/core/check/order-file";
 import type { Roster } from "@/core/roster/roster";
@@ -36,7 +37,7 @@ export function readHolds(
   if (!json.ok) return json;
   const parsed = Holds.safeParse(json.value);
   if (parsed.success) return done(parsed.data);
-  return refuse("bad-request", { detail: `${name}: ${parsed.error.issues[0]?.message ?? ""}` });
+  return refuse("bad-request", { detail: `${name}: ${issueText(parsed.error.issues[0]!)}` });
 }
 
 /** What the game is to open and how it is to start, for a profile whose mods lie in `shelf`. */

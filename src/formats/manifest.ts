@@ -1,3 +1,4 @@
+import { issueText } from "@/core/language/issue";
 import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ModManifest } from "@/core/model/shelf";
@@ -13,5 +14,5 @@ export function readManifest(bytes: Uint8Array): Outcome<ModManifest, ProblemCod
   const parsed = ModManifest.safeParse(json.value);
   if (parsed.success) return done(parsed.data);
   const issue = parsed.error.issues[0]!;
-  return broken(`${issue.path.join(".") || say("common.theTop")}: ${issue.message}`);
+  return broken(`${issue.path.join(".") || say("common.theTop")}: ${issueText(issue)}`);
 }

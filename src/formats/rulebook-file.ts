@@ -1,3 +1,4 @@
+import { issueText } from "@/core/language/issue";
 import { say } from "@/core/language/say";
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -21,7 +22,7 @@ export function readRulebook(bytes: Uint8Array, name: string, game: GameDefiniti
     return refuse("rulebook-broken", {
       name,
       path: issue.path.join(".") || say("common.theTop"),
-      detail: issue.message,
+      detail: issueText(issue),
     });
   }
   return checkBook(parsed.data, name, game) ?? done(parsed.data);

@@ -1,4 +1,5 @@
 import { say } from "@/core/language/say";
+import { parse as parseTolerant, type ParseError } from "jsonc-parser";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 
 const strict = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
@@ -34,11 +35,27 @@ export function parseJson(text: string, name: string): Outcome<unknown, "not-jso
   let value: unknown;
   try {
     value = JSON.parse(text) as unknown;
-  } catch (error) {
-    return refuse("not-json", { name, detail: (error as Error).message.slice(0, 200) });
+  } catch {
+    return refuse("not-json", { name, detail: whereBroken(text) });
   }
   const flaw = flawOfJson(value);
   return flaw === null ? done(value) : refuse("not-json", { name, detail: flaw });
+}
+
+/** At which line and column a text is no JSON any more; the engines say so in ways of their own. */
+function whereBroken(text: string): string {
+  const errors: ParseError[] = [];
+  try {
+    parseTolerant(text, errors, { disallowComments: true, allowTrailingComma: false });
+  } catch {
+    // It follows the text by calling itself.
+    return say("formats.itIsNestedMoreThanDeep", { deepest });
+  }
+  const at = errors[0]?.offset ?? text.length;
+  const before = text.slice(0, at);
+  const line = before.split("\n").length;
+  const found = text.slice(at, at + 20).split(/\s/)[0] ?? "";
+  return say("formats.brokenJson", { line, column: at - before.lastIndexOf("\n"), found: found || "end" });
 }
 
 /** Deeper than anything that says something; a program that follows it by calling itself would run out of its stack. */

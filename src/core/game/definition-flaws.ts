@@ -1,3 +1,4 @@
+import { issueText } from "../language/issue";
 import { say } from "../language/say";
 import type { z } from "zod";
 import { GameDefinition, MODS_RANK } from "../model/game";
@@ -23,7 +24,7 @@ const shapeWords: Readonly<Record<string, (issue: z.core.$ZodIssue) => string>> 
   too_small: (issue) =>
     issue.code === "too_small" && issue.minimum === 1 ? say("game.hasToBeFilledIn") : say("game.isTooSmall"),
   too_big: () => say("game.isTooLongOrTooLarge"),
-  invalid_format: (issue) => say("game.isNotAValidValue", { message: issue.message }),
+  invalid_format: (issue) => say("game.isNotAValidValue", { message: issueText(issue) }),
   unrecognized_keys: (issue) =>
     issue.code === "unrecognized_keys"
       ? say("game.holdsWhatNoLawKnows", { keys: issue.keys.join(", ") })
@@ -31,7 +32,7 @@ const shapeWords: Readonly<Record<string, (issue: z.core.$ZodIssue) => string>> 
 };
 
 function shapeFlaw(issue: z.core.$ZodIssue): Flaw {
-  const words = shapeWords[issue.code ?? ""]?.(issue) ?? issue.message;
+  const words = shapeWords[issue.code ?? ""]?.(issue) ?? issueText(issue);
   return { path: issue.path.join("."), text: words };
 }
 

@@ -1,3 +1,4 @@
+import { failureText } from "../language/failure";
 import { say } from "../language/say";
 import type { FileProblem, ProblemCode, ProblemData } from "../model/refusal";
 
@@ -31,7 +32,7 @@ export const problemText: { readonly [Code in ProblemCode]: (data: ProblemData[C
   "cannot-keep": (d) => say("problems.text.cannot-keep", { detail: d.detail }),
   "no-content": () => say("problems.text.no-content"),
   "manifest-broken": (d) => say("problems.text.manifest-broken", { detail: d.detail }),
-  "cannot-read": (d) => say("problems.text.cannot-read", { detail: d.detail }),
+  "cannot-read": (d) => say("problems.text.cannot-read", { detail: failureText(d.detail) }),
   "riff-not": () => say("problems.text.riff-not"),
   "riff-form": (d) => say("problems.text.riff-form", { form: d.form, wanted: d.wanted }),
   "riff-truncated": (d) =>

@@ -1,3 +1,4 @@
+import { failureText } from "../language/failure";
 import { say } from "../language/say";
 import type { FileProblem, Refusal, RefusalCode, RefusalData, ProblemCode } from "../model/refusal";
 import { item, sentence, type Sentence } from "./parts";
@@ -61,7 +62,8 @@ const refusalText: {
   "named-by-manifest": (d) => sentence("refusals.text.named-by-manifest", { name: d.name }),
   "held-by-profile": (d) => sentence("refusals.text.held-by-profile", { name: d.name }),
   "version-unknown": (d) => sentence("refusals.text.version-unknown", { mod: d.mod }),
-  "cannot-move": (d) => sentence("refusals.text.cannot-move", { path: d.path, detail: d.detail }),
+  "cannot-move": (d) =>
+    sentence("refusals.text.cannot-move", { path: d.path, detail: failureText(d.detail) }),
   "place-taken": (d) => sentence("refusals.text.place-taken", { path: d.path }),
   "not-in-bin": (d) => sentence("refusals.text.not-in-bin", { path: d.path }),
   "tag-name": () => [say("refusals.aTagNeeds1To60")],
@@ -80,15 +82,25 @@ const refusalText: {
   "definition-flaw": (d) => sentence("refusals.text.definition-flaw", { path: d.path, text: d.text }),
   "game-id-taken": (d) => sentence("refusals.text.game-id-taken", { id: d.id }),
   "game-id-stays": (d) => sentence("refusals.text.game-id-stays", { id: d.id }),
-  "cannot-write": (d) => sentence("refusals.text.cannot-write", { path: d.path, detail: d.detail }),
+  "cannot-write": (d) =>
+    sentence("refusals.text.cannot-write", { path: d.path, detail: failureText(d.detail) }),
   "game-file-unreadable": (d) =>
-    sentence("refusals.text.game-file-unreadable", { path: d.path, detail: d.detail }),
+    sentence("refusals.text.game-file-unreadable", { path: d.path, detail: failureText(d.detail) }),
   "order-file-theirs": (d) => sentence("refusals.text.order-file-theirs", { path: d.path }),
   "order-file-absent": (d) => sentence("refusals.text.order-file-absent", { path: d.path }),
   "copy-gone": () => [say("refusals.thisCopyIsNotKeptAny")],
   "copy-elsewhere": (d) => sentence("refusals.text.copy-elsewhere", { path: d.path }),
   "too-large": (d) => sentence("refusals.text.too-large", { name: d.name, limit: d.limit }),
   "not-json": (d) => sentence("refusals.text.not-json", { name: d.name, detail: d.detail }),
+  "other-kind": (d) =>
+    sentence("refusals.text.other-kind", {
+      name: d.name,
+      is: say(`kinds.a.${d.is}`),
+      wanted: say(`kinds.no.${d.wanted}`),
+    }),
+  "no-such-game": (d) => sentence("refusals.text.no-such-game", { name: d.name, known: d.known }),
+  "file-unreadable": (d) =>
+    sentence("refusals.text.file-unreadable", { path: d.path, detail: failureText(d.detail) }),
   "problem-broken": (d) =>
     sentence("refusals.text.problem-broken", {
       name: d.name ?? say("refusals.theProblem"),

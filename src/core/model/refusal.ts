@@ -57,6 +57,8 @@ export type ProblemCode = keyof ProblemData;
 
 type Item = { readonly item: string };
 type Name = { readonly name: string };
+/** Formats of ours that are told apart by what they say first. */
+export type FileKind = "lineup" | "game" | "order-problem" | "order-result" | "rulebook";
 type Path = { readonly path: string };
 type Tied = Item & {
   readonly with: string;
@@ -130,6 +132,10 @@ export type RefusalData = ProblemData & {
   readonly "copy-elsewhere": Path;
   readonly "too-large": Name & { readonly limit: string };
   readonly "not-json": Name & Detail;
+  /** A file of a format of ours that is not the one that is wanted; both as `kinds` in the catalogue names them. */
+  readonly "other-kind": Name & { readonly is: FileKind; readonly wanted: FileKind };
+  readonly "no-such-game": Name & { readonly known: string };
+  readonly "file-unreadable": { readonly path: string } & Detail;
   /** `name` is that of the file, where there is one. */
   readonly "problem-broken": Path & Detail & Partial<Name>;
   readonly "not-utf8": Name;

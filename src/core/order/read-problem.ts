@@ -1,3 +1,4 @@
+import { issueText } from "../language/issue";
 import { say } from "../language/say";
 import { done, refuse, type Outcome } from "../model/outcome";
 import { OrderProblem, type OrderRule } from "../model/problem";
@@ -10,7 +11,7 @@ export function readProblem(value: unknown): Outcome<OrderProblem, "problem-brok
   const parsed = OrderProblem.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    return broken(jsonPath(issue.path), issue.message);
+    return broken(jsonPath(issue.path), issueText(issue));
   }
   const problem = parsed.data;
   return (

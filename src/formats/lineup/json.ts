@@ -1,3 +1,4 @@
+import { issueText } from "@/core/language/issue";
 import { say } from "@/core/language/say";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { ItemId, SectionId } from "@/core/model/ids";
@@ -34,7 +35,7 @@ export function lineupFrom(value: unknown, name: string, game: GameDefinition): 
     return refuse("lineup-broken", {
       name,
       path: issue.path.join(".") || say("common.theTop"),
-      detail: issue.message,
+      detail: issueText(issue),
     });
   }
   const lineup = parsed.data;
