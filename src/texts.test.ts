@@ -129,13 +129,28 @@ function typedText(node: ts.Node): string | null {
     ? [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)].join("")
     : node.text;
   if (!/\p{L}{2}/u.test(text) || technical.test(text)) return null;
-  const { parent } = node;
+  const { parent, isBranch } = placeOf(node);
   if (ts.isJsxAttribute(parent)) return textual.test(parent.name.getText()) ? text : null;
-  if (ts.isPropertyAssignment(parent) && parent.initializer === node)
+  if (ts.isPropertyAssignment(parent) && (isBranch || parent.initializer === node))
     if (textual.test(parent.name.getText()) && !/^[a-z][\w.-]*[.-]\w/.test(text)) return text;
-  if (ts.isJsxExpression(parent) && ts.isJsxElement(parent.parent)) return text;
+  if (ts.isJsxElement(parent) || ts.isJsxFragment(parent)) return text;
   return isSentence(text) && !isTechnicalPlace(node) ? text : null;
 }
+
+/** What a text goes into, whatever decides between it and another one. */
+function placeOf(node: ts.Node): { readonly parent: ts.Node; readonly isBranch: boolean } {
+  let each = node;
+  while (isChoice(each.parent, each)) each = each.parent;
+  return { parent: each.parent, isBranch: each !== node };
+}
+
+const isChoice = (parent: ts.Node, child: ts.Node): boolean =>
+  ts.isParenthesizedExpression(parent) ||
+  ts.isJsxExpression(parent) ||
+  (ts.isConditionalExpression(parent) && parent.condition !== child) ||
+  (ts.isBinaryExpression(parent) &&
+    /^(?:\?\?|\|\||&&)$/.test(parent.operatorToken.getText()) &&
+    parent.right === child);
 
 /** Words with a space between them, one of which begins as a name does or ends as a sentence does. */
 const isSentence = (text: string): boolean =>
@@ -175,8 +190,12 @@ test("no view has a text of its own", () => {
 
 test.each([
   [`const a = <p>Moves only</p>;`, "Moves only"],
-  [`const a = <p>{on ? say("common.on") : "nothing"}</p>;`, null],
+  [`const a = <p>{on ? say("common.on") : "nothing"}</p>;`, "nothing"],
   [`const a = <b title="Close it" />;`, "Close it"],
+  [`const a = <b title={on ? say("common.on") : "off"} />;`, "off"],
+  [`const a = <b className={on ? "on top" : "off"} />;`, null],
+  [`const a = <p>{name ?? "nobody"}</p>;`, "nobody"],
+  [`const a = { words: on ? "open now" : say("common.off") };`, "open now"],
   [`const a = { label: "blockers" };`, "blockers"],
   [`tell([\`Moved \${n} mods.\`]);`, "Moved  mods."],
   [`const look = "flex items-center text-sm";`, null],

@@ -4,7 +4,7 @@ export interface Answer {
   readonly text: string;
   readonly findings: boolean;
   /** Written as it stands, whatever the output is asked to be. */
-  readonly raw?: string;
+  readonly raw?: string | Uint8Array;
   /** Said beside the output, on the standard error. */
   readonly aside?: readonly string[];
 }

@@ -4,7 +4,7 @@ export const shells = ["bash", "zsh", "fish"] as const;
 export type Shell = (typeof shells)[number];
 
 const common = ["--text", "--json", "--output", "--help"];
-const names = [...Object.keys(commands), "completion", "help"];
+const names = [...Object.keys(commands), "serve", "demo", "completion", "help"];
 const optionsOf = (name: CommandName): string[] => [
   ...commands[name].options.map((each) => `--${each}`),
   ...common,

@@ -25,6 +25,7 @@ import { orThrow, WrongUse, wrongUseText } from "./wrong-use";
 import { writeJson } from "./write-json";
 
 interface Asked extends ListOptions {
+  readonly name?: string;
   readonly text?: boolean;
   readonly output?: string;
   readonly failOn: FailLevel;
@@ -60,6 +61,41 @@ const loadLists = () =>
     fingerprint,
   }));
 
+const loadKept = () =>
+  import("./kept").then(({ backup, exportProfile, importList, profiles, restore }) => ({
+    backup,
+    exportProfile,
+    importList,
+    profiles,
+    restore,
+  }));
+const loadScripts = () => import("./running").then(({ runScript }) => ({ runScript }));
+
+const ofKept = ["profiles", "export", "import", "backup", "restore"] as const;
+type OfKept = (typeof ofKept)[number];
+const isOfKept = (command: CommandName): command is OfKept =>
+  (ofKept as readonly CommandName[]).includes(command);
+
+/** Those that are asked of a Seating that runs. */
+async function answerOfKept(command: OfKept, first: string, asked: Asked): Promise<Answer> {
+  const kept = await loadKept();
+  switch (command) {
+    case "profiles":
+      return kept.profiles(asked);
+    case "export":
+      return kept.exportProfile(first, asked);
+    case "import": {
+      const { bytes, name } = readFile(first);
+      return kept.importList(bytes, name, asked);
+    }
+    case "backup":
+      if (asked.output === undefined && process.stdout.isTTY) throw new WrongUse(say("cli.backupNeedsFile"));
+      return { json: null, text: "", raw: await kept.backup(), findings: false };
+    case "restore":
+      return kept.restore(readFile(first).bytes);
+  }
+}
+
 async function answerTo(command: CommandName, args: readonly string[], asked: Asked): Promise<Answer> {
   const [first = "-", second, third] = args;
   if (command === "order" || command === "why" || command === "seats" || command === "verify") {
@@ -70,6 +106,7 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     if (command === "seats") return orThrow(orders.seats(problem, second!));
     return orThrow(orders.verify(problem, readJson(second!, "order-result")));
   }
+  if (isOfKept(command)) return answerOfKept(command, first, asked);
   const lists = await loadLists();
   const list = readFile(first);
   if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
@@ -153,6 +190,17 @@ function makeProgram(): Command {
       subcommandDescription: (command) => command.summary() || Help.prototype.subcommandDescription(command),
     });
   for (const name of Object.keys(commands) as CommandName[]) addCommand(program, name);
+  for (const name of ["serve", "demo"] as const)
+    program
+      .command(name)
+      .summary(say(`cli.summary.${name}`))
+      .description(say(`cli.about.${name}`))
+      .addOption(new Option("--port <PORT>", say("cli.option.port")))
+      .action(async ({ port }: { port?: string }) => {
+        const { runScript } = await loadScripts();
+        if (port !== undefined) process.env.SEATING_PORT = port;
+        process.exitCode = await runScript(name === "serve" ? "start" : "demo", []);
+      });
   program
     .command("completion")
     .summary(say("cli.summary.completion"))

@@ -7,7 +7,7 @@ interface CommandSpec {
   readonly options: readonly OptionName[];
 }
 
-export type OptionName = "fail-on" | "game" | "games" | "shelf" | "game-folder" | "to";
+export type OptionName = "fail-on" | "game" | "games" | "shelf" | "game-folder" | "to" | "name";
 
 const ofLists = ["game", "games", "shelf", "game-folder"] as const;
 
@@ -21,6 +21,11 @@ export const commands = {
   compare: { takes: ["<a>", "<b>"], options: ofLists },
   convert: { takes: ["<list>"], options: ["to", "game", "games", "shelf"] },
   check: { takes: ["<list>"], options: ofLists },
+  profiles: { takes: [], options: ["game"] },
+  export: { takes: ["<profile>"], options: ["to", "game"] },
+  import: { takes: ["<list>"], options: ["name", "game"] },
+  backup: { takes: [], options: [] },
+  restore: { takes: ["<archive>"], options: [] },
 } as const satisfies Readonly<Record<string, CommandSpec>>;
 
 export type CommandName = keyof typeof commands;
@@ -33,4 +38,5 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   shelf: "DIR",
   "game-folder": "DIR",
   to: "FORMAT",
+  name: "NAME",
 };

@@ -1,0 +1,72 @@
+import { spawnSync } from "node:child_process";
+import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, home, test, visit } from "./fixtures";
+
+/** The command, on the data folder of the test. */
+function seating(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ["dist/seating.mjs", ...args], {
+    encoding: "utf8",
+    env: { ...process.env, LC_ALL: "C", SEATING_HOME: home },
+  });
+  return { status, stdout, stderr };
+}
+
+test("profiles are listed, exported, imported, backed up and restored from the command line, whether Seating runs or not", async ({
+  watched: page,
+  seating: server,
+}) => {
+  test.setTimeout(240_000);
+  const folder = await mkdtemp(join(tmpdir(), "seating-command-"));
+  const path = (name: string) => join(folder, name);
+  const names = () => (JSON.parse(seating("profiles").stdout) as { name: string }[]).map(({ name }) => name);
+
+  const before = names();
+  expect(before).toContain("Long Descent");
+  expect(seating("profiles", "--game", "brinehollow", "--text").stdout).toContain(
+    "Long Descent (brinehollow): 58 of 59 mods on",
+  );
+  expect(seating("export", "nobody")).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining("There is no profile “nobody”. There are: Long Descent"),
+  });
+
+  expect(seating("export", "long descent", "--output", path("list.json")).status).toBe(0);
+  expect(seating("fingerprint", path("list.json"), "--text").stdout).toMatch(/^[0-9a-f]{64}\n/);
+  expect(seating("export", "Long Descent", "--to", "markdown-list").stdout).toContain("Game: brinehollow");
+  expect(seating("export", "Long Descent", "--to", "parchment")).toMatchObject({ status: 2, stdout: "" });
+
+  const made = seating("import", path("list.json"), "--name", "From afar", "--game", "brinehollow");
+  expect(made.status).toBe(0);
+  expect(JSON.parse(made.stdout)).toMatchObject({ name: "From afar", game: "brinehollow", lacks: [] });
+  expect(seating("export", "From afar", "--output", path("again.json")).status).toBe(0);
+  expect(seating("compare", path("list.json"), path("again.json"), "--text").stdout).toBe(
+    "The same setup.\n",
+  );
+  await visit(page, `${server.url}/profiles`);
+  await expect(page.getByText("From afar").first()).toBeVisible();
+
+  await writeFile(path("odd.txt"), "# Game: brinehollow 1\nNothing Known At All\n");
+  const odd = seating("import", path("odd.txt"), "--game", "brinehollow", "--text");
+  expect([odd.status, odd.stdout]).toEqual([1, expect.stringContaining("“Nothing Known At All”")]);
+  await writeFile(path("broken.json"), "{");
+  expect(seating("import", path("broken.json"))).toMatchObject({ status: 2, stdout: "" });
+
+  expect(seating("backup", "--output", path("all.zip")).status).toBe(0);
+  expect((await readFile(path("all.zip"))).subarray(0, 2).toString()).toBe("PK");
+  const with2 = names();
+  expect(with2.length).toBe(before.length + 2);
+  expect(seating("restore", path("list.json"))).toMatchObject({ status: 2, stdout: "" });
+
+  // Now nobody answers: one is started for each, and stopped again.
+  await server.stop();
+  expect(names()).toEqual(with2);
+  expect(seating("restore", path("all.zip"), "--text")).toMatchObject({
+    status: 0,
+    stdout: expect.stringContaining("Everything was replaced."),
+  });
+  expect(names()).toEqual(with2);
+  await server.start();
+  await rm(folder, { recursive: true });
+});
