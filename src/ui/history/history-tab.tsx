@@ -100,7 +100,7 @@ const columns: readonly GridColumn<Moment>[] = [
     get label() {
       return say("common.when");
     },
-    width: 128,
+    width: 176,
     isFixed: true,
     isMono: true,
     text: ({ at }) => moment(at),
