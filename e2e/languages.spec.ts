@@ -27,6 +27,10 @@ test("the language is switched without a reload, and holds over one, in another 
   await page.getByLabel("Name").fill("Long Descent");
   await page.getByRole("button", { name: "Profil anlegen" }).click();
   await expect(page.getByText("Es gibt schon ein Profil namens „Long Descent“.")).toBeVisible();
+  // What stands beside a heading is there in every language.
+  await visit(page, `${seating.url}/settings?part=definition`);
+  await expect(page.getByRole("combobox", { name: "Art der Datei" })).toBeVisible();
+  await expect(page.getByText("An einem Plugin ausprobieren:")).toBeVisible();
   const missing = await page.request.get(`${seating.url}/lineup/gone`);
   expect(await missing.text()).toMatch(/nicht|Anfrage/);
 });

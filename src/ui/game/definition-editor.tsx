@@ -99,8 +99,8 @@ export function DefinitionEditor({
         if (there.length === 0) return null;
         return (
           <section key={title} className="border-line border-b py-3">
-            <h3 className="mb-2 text-lg font-bold">{title}</h3>
-            {title === "How a plugin is laid out" && hasPlugins && (
+            <h3 className="mb-2 text-lg font-bold">{say(title)}</h3>
+            {title === "game.howAPluginIsLaidOut" && hasPlugins && (
               <div className="mb-2">
                 <SelectField
                   label={say("game.kindOfFile")}
@@ -117,7 +117,7 @@ export function DefinitionEditor({
               </div>
             )}
             <FieldForm fields={there} draft={draft} path="" flaws={flaws} onChange={setDraft} />
-            {title === "How a plugin is laid out" && (
+            {title === "game.howAPluginIsLaidOut" && (
               <div className="mt-3">
                 <PluginPreview draft={draft} flaws={flaws} />
               </div>

@@ -55,7 +55,7 @@ function OneField(props: FieldProps) {
   if (field.kind === "rows") return <Rows {...props} field={field} at={at} />;
   if (field.kind === "group")
     return (
-      <Group {...props} title={field.label} hint={field.hint}>
+      <Group {...props} title={labelOf(field)} hint={hintOf(field)}>
         {value === undefined && field.start ? (
           <Button small onClick={() => onValue(field.start)}>
             {rich("game.add", { plus: <Plus size={13} aria-hidden /> })}
@@ -92,6 +92,9 @@ function Group({ title, hint, children }: { title: string; hint?: string | undef
   );
 }
 
+const labelOf = ({ label }: FieldSpec): string => (label === null ? "" : say(label));
+const hintOf = ({ hint }: FieldSpec): string | undefined => hint && say(hint);
+
 /** What is wrong at a place or, where nothing below it can show it, beneath it. */
 const flawsAt = (of: string, flaws: readonly Flaw[]): string[] =>
   flaws
@@ -122,14 +125,14 @@ function Simple({ field, value, at, flaws, onValue }: FieldProps & { field: Simp
             checked={value === true}
             onChange={(event) => onValue(event.target.checked || (field.optional ? undefined : false))}
           />
-          {field.label}
+          {labelOf(field)}
         </label>
         <Flaws of={at} flaws={flaws} />
       </div>
     );
   return (
     <div className={isWide ? "min-w-52 grow basis-60" : "w-40"}>
-      <Labelled label={field.label} hint={field.hint} error={flawsAt(at, flaws).join(" ")}>
+      <Labelled label={labelOf(field)} hint={hintOf(field)} error={flawsAt(at, flaws).join(" ")}>
         {(ties) => <Input field={field} ties={ties} value={value} onValue={onValue} />}
       </Labelled>
     </div>
@@ -154,7 +157,7 @@ function Input({
     case "number":
       return (
         <NumberField
-          label={field.label}
+          label={labelOf(field)}
           id={id}
           describedBy={describedBy}
           value={said === "" ? null : Number(said)}
@@ -175,7 +178,7 @@ function Input({
             ...(field.optional || said === ""
               ? [{ value: "", words: field.optional ? say("common.no") : say("common.choose") }]
               : []),
-            ...field.choices.map(([each, words]) => ({ value: String(each), words })),
+            ...field.choices.map(([each, words]) => ({ value: String(each), words: say(words) })),
           ]}
           onChoose={(chosen) =>
             onValue(field.choices.find(([each]) => String(each) === chosen)?.[0] ?? undefined)
@@ -185,7 +188,7 @@ function Input({
     case "checks": {
       const chosen = Array.isArray(value) ? (value as string[]) : [];
       return (
-        <div id={id} role="group" aria-label={field.label} className="flex h-7 items-center gap-3">
+        <div id={id} role="group" aria-label={labelOf(field)} className="flex h-7 items-center gap-3">
           {field.choices.map(([each, words]) => (
             <label key={each} className="flex items-center gap-1.5">
               <input
@@ -200,7 +203,7 @@ function Input({
                   )
                 }
               />
-              {words}
+              {say(words)}
             </label>
           ))}
         </div>
@@ -272,9 +275,9 @@ function Rows({
     next.splice(index + by, 0, ...next.splice(index, 1));
     set(next);
   };
-  const name = (index: number) => `${field.one} ${index + 1}`;
+  const name = (index: number) => `${say(field.one)} ${index + 1}`;
   return (
-    <Group title={field.label} hint={field.hint}>
+    <Group title={labelOf(field)} hint={hintOf(field)}>
       <ol className="space-y-1.5">
         {rows.map((row, index) => (
           <li key={index} className="border-line bg-sunk flex gap-2 rounded-md border p-2">
@@ -320,7 +323,7 @@ function Rows({
       </ol>
       <Flaws of={at} flaws={flaws} />
       <Button small className="mt-1.5" onClick={() => set([...rows, field.start])}>
-        {rich("game.another", { plus: <Plus size={13} aria-hidden />, one: field.one })}
+        {rich("game.another", { plus: <Plus size={13} aria-hidden />, one: say(field.one) })}
       </Button>
     </Group>
   );

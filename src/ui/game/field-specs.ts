@@ -1,10 +1,13 @@
+import type { TextKey } from "@/core/language/say";
+
 /** A value of a draft, which need not be a definition yet. */
 export type Draft = Readonly<Record<string, unknown>>;
 
 interface Named {
   readonly key: string;
-  readonly label: string;
-  readonly hint?: string;
+  /** Null where the heading above says it. */
+  readonly label: TextKey | null;
+  readonly hint?: TextKey;
   /** Whether the field is there for what stands beside it. */
   readonly when?: (beside: Draft) => boolean;
 }
@@ -19,15 +22,15 @@ export type FieldSpec = Named &
     | { readonly kind: "words"; readonly optional?: true }
     | {
         readonly kind: "choice";
-        readonly choices: readonly (readonly [value: string | number, words: string])[];
+        readonly choices: readonly (readonly [value: string | number, words: TextKey])[];
         readonly optional?: true;
       }
-    | { readonly kind: "checks"; readonly choices: readonly (readonly [value: string, words: string])[] }
+    | { readonly kind: "checks"; readonly choices: readonly (readonly [value: string, words: TextKey])[] }
     /** Fields of an object; one that may be missing has a `start`. */
     | { readonly kind: "group"; readonly fields: readonly FieldSpec[]; readonly start?: Draft }
     | {
         readonly kind: "rows";
-        readonly one: string;
+        readonly one: TextKey;
         readonly fields: readonly FieldSpec[];
         readonly start: Draft;
         readonly optional?: true;

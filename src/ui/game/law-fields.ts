@@ -1,100 +1,44 @@
-import { say } from "@/core/language/say";
+import type { TextKey } from "@/core/language/say";
 import type { LaunchSetting } from "@/core/model/game";
 import type { Draft, FieldSpec } from "./field-specs";
 
-const id: FieldSpec = {
-  kind: "text",
-  key: "id",
-  get label() {
-    return say("game.id");
-  },
-};
-const note: FieldSpec = {
-  kind: "text",
-  key: "note",
-  get label() {
-    return say("common.note");
-  },
-  optional: true,
-  wide: true,
-};
+const id: FieldSpec = { kind: "text", key: "id", label: "game.id" };
+const note: FieldSpec = { kind: "text", key: "note", label: "common.note", optional: true, wide: true };
 const mark: readonly FieldSpec[] = [
-  {
-    kind: "words",
-    key: "extensions",
-    get label() {
-      return say("game.byExtension");
-    },
-    get hint() {
-      return say("game.asKeel");
-    },
-    optional: true,
-  },
-  {
-    kind: "number",
-    key: "flag",
-    get label() {
-      return say("game.byFlag");
-    },
-    get hint() {
-      return say("game.numberOfTheBit0To");
-    },
-    optional: true,
-  },
+  { kind: "words", key: "extensions", label: "game.byExtension", hint: "game.asKeel", optional: true },
+  { kind: "number", key: "flag", label: "game.byFlag", hint: "game.numberOfTheBit0To", optional: true },
 ];
-const width = () => [1, 2, 4].map((count) => [count, say("game.byteCount", { count })] as const);
+const width = [
+  [1, "game.bytes.1"],
+  [2, "game.bytes.2"],
+  [4, "game.bytes.4"],
+] as const;
 type Tag = "tag" | "file" | "master" | "title" | "author" | "description" | "date" | "name";
 
 const tag = (key: Tag, optional = true): FieldSpec => ({
   kind: "text",
   key,
-  get label() {
-    return say(`game.tag.${key}`);
-  },
+  label: `game.tag.${key}`,
   ...(optional ? { optional: true as const } : {}),
 });
 const chunks = (key: "masters" | "records"): FieldSpec => ({
   kind: "group",
   key,
-  get label() {
-    return say(`game.chunks.${key}`);
-  },
+  label: `game.chunks.${key}`,
   fields: [
-    {
-      kind: "text",
-      key: "list",
-      get label() {
-        return say("common.list");
-      },
-    },
-    {
-      kind: "text",
-      key: "item",
-      get label() {
-        return say("game.chunkOfEach");
-      },
-    },
+    { kind: "text", key: "list", label: "common.list" },
+    { kind: "text", key: "item", label: "game.chunkOfEach" },
   ],
 });
-const headerBytes: FieldSpec = {
-  kind: "number",
-  key: "headerBytes",
-  get label() {
-    return say("game.bytesInAll");
-  },
-};
+const headerBytes: FieldSpec = { kind: "number", key: "headerBytes", label: "game.bytesInAll" };
 const sizeCounts: FieldSpec = {
   kind: "choice",
   key: "sizeCounts",
-  get label() {
-    return say("game.theSizeCounts");
-  },
-  get choices() {
-    return [
-      ["contents", say("game.choice.contents")],
-      ["record", say("game.choice.record")],
-    ] as const;
-  },
+  label: "game.theSizeCounts",
+  choices: [
+    ["contents", "game.choice.contents"],
+    ["record", "game.choice.record"],
+  ],
 };
 const isContainer = (container: string) => (beside: Draft) => beside.container === container;
 
@@ -124,23 +68,15 @@ const layoutFields: readonly FieldSpec[] = [
   {
     kind: "text",
     key: "formType",
-    get label() {
-      return say("game.formType");
-    },
-    get hint() {
-      return say("game.theFourLettersBehindRIFFAnd");
-    },
+    label: "game.formType",
+    hint: "game.theFourLettersBehindRIFFAnd",
     when: isContainer("riff"),
   },
   {
     kind: "group",
     key: "chunks",
-    get label() {
-      return say("game.chunksOfItsOwn");
-    },
-    get hint() {
-      return say("game.leftOutThoseOfTheStand");
-    },
+    label: "game.chunksOfItsOwn",
+    hint: "game.leftOutThoseOfTheStand",
     when: isContainer("riff"),
     start: {
       head: "head",
@@ -149,20 +85,8 @@ const layoutFields: readonly FieldSpec[] = [
       records: { list: "recs", item: "recd" },
     },
     fields: [
-      {
-        kind: "text",
-        key: "head",
-        get label() {
-          return say("game.chunkOfTheFlags");
-        },
-      },
-      {
-        kind: "number",
-        key: "flagsAt",
-        get label() {
-          return say("game.flagsAtByte");
-        },
-      },
+      { kind: "text", key: "head", label: "game.chunkOfTheFlags" },
+      { kind: "number", key: "flagsAt", label: "game.flagsAtByte" },
       chunks("masters"),
       chunks("records"),
     ],
@@ -170,100 +94,44 @@ const layoutFields: readonly FieldSpec[] = [
   {
     kind: "choice",
     key: "byteOrder",
-    get label() {
-      return say("common.numbers");
-    },
-    get choices() {
-      return [
-        ["little", say("game.choice.little")],
-        ["big", say("game.choice.big")],
-      ] as const;
-    },
+    label: "common.numbers",
+    choices: [
+      ["little", "game.choice.little"],
+      ["big", "game.choice.big"],
+    ],
     when: isContainer("tagged"),
   },
   {
     kind: "choice",
     key: "texts",
-    get label() {
-      return say("game.textsEnd");
-    },
-    get choices() {
-      return [
-        ["zero", say("game.choice.zero")],
-        ["field", say("game.choice.field")],
-      ] as const;
-    },
+    label: "game.textsEnd",
+    choices: [
+      ["zero", "game.choice.zero"],
+      ["field", "game.choice.field"],
+    ],
     when: isContainer("tagged"),
   },
   {
     kind: "group",
     key: "record",
-    get label() {
-      return say("game.headerOfARecord");
-    },
+    label: "game.headerOfARecord",
     when: isContainer("tagged"),
     fields: [
       headerBytes,
-      {
-        kind: "number",
-        key: "tagAt",
-        get label() {
-          return say("game.tagAtByte");
-        },
-      },
-      {
-        kind: "number",
-        key: "tagBytes",
-        get label() {
-          return say("game.lettersOfTheTag");
-        },
-      },
-      {
-        kind: "number",
-        key: "sizeAt",
-        get label() {
-          return say("game.sizeAtByte");
-        },
-      },
-      {
-        kind: "choice",
-        key: "sizeBytes",
-        get label() {
-          return say("game.widthOfTheSize");
-        },
-        get choices() {
-          return width();
-        },
-      },
+      { kind: "number", key: "tagAt", label: "game.tagAtByte" },
+      { kind: "number", key: "tagBytes", label: "game.lettersOfTheTag" },
+      { kind: "number", key: "sizeAt", label: "game.sizeAtByte" },
+      { kind: "choice", key: "sizeBytes", label: "game.widthOfTheSize", choices: width },
       sizeCounts,
-      {
-        kind: "number",
-        key: "flagsAt",
-        get label() {
-          return say("game.flagsAtByte");
-        },
-      },
-      {
-        kind: "choice",
-        key: "flagsBytes",
-        get label() {
-          return say("game.widthOfTheFlags");
-        },
-        get choices() {
-          return width();
-        },
-      },
+      { kind: "number", key: "flagsAt", label: "game.flagsAtByte" },
+      { kind: "choice", key: "flagsBytes", label: "game.widthOfTheFlags", choices: width },
     ],
   },
   {
     kind: "group",
     key: "groups",
-    get label() {
-      return say("game.groupsOfRecords");
-    },
-    get hint() {
-      return say("game.recordsThatHoldRecordsInsteadOf");
-    },
+    label: "game.groupsOfRecords",
+    hint: "game.recordsThatHoldRecordsInsteadOf",
     when: isContainer("tagged"),
     start: { tag: "", headerBytes: 12, sizeCounts: "record" },
     fields: [tag("tag", false), headerBytes, sizeCounts],
@@ -271,36 +139,17 @@ const layoutFields: readonly FieldSpec[] = [
   {
     kind: "group",
     key: "field",
-    get label() {
-      return say("game.headOfAFieldInA");
-    },
+    label: "game.headOfAFieldInA",
     when: isContainer("tagged"),
     fields: [
-      {
-        kind: "number",
-        key: "tagBytes",
-        get label() {
-          return say("game.lettersOfTheTag");
-        },
-      },
-      {
-        kind: "choice",
-        key: "sizeBytes",
-        get label() {
-          return say("game.widthOfTheSize");
-        },
-        get choices() {
-          return width();
-        },
-      },
+      { kind: "number", key: "tagBytes", label: "game.lettersOfTheTag" },
+      { kind: "choice", key: "sizeBytes", label: "game.widthOfTheSize", choices: width },
     ],
   },
   {
     kind: "group",
     key: "tags",
-    get label() {
-      return say("game.whatTheTagsMean");
-    },
+    label: "game.whatTheTagsMean",
     when: isContainer("tagged"),
     fields: [
       tag("file", false),
@@ -322,490 +171,200 @@ const hasPlugins = ({ lists }: Draft): boolean => Array.isArray(lists) && lists.
 
 /** A heading of the form with the laws below it. */
 interface LawGroup {
-  readonly title: string;
+  readonly title: TextKey;
   readonly fields: readonly FieldSpec[];
 }
 
 /** Every law of a game, in the order in which one thinks of them. */
 export const lawGroups: readonly LawGroup[] = [
   {
-    get title() {
-      return say("common.theGame");
-    },
+    title: "common.theGame",
     fields: [
-      {
-        kind: "text",
-        key: "id",
-        get label() {
-          return say("game.id");
-        },
-        get hint() {
-          return say("game.smallLettersDigitsHyphens");
-        },
-      },
-      {
-        kind: "text",
-        key: "name",
-        get label() {
-          return say("common.name");
-        },
-      },
-      {
-        kind: "text",
-        key: "version",
-        get label() {
-          return say("common.version");
-        },
-      },
-      {
-        kind: "text",
-        key: "sign",
-        get label() {
-          return say("game.fileThatIdentifiesTheGame");
-        },
-        get hint() {
-          return say("game.belowItsFolder");
-        },
-      },
+      { kind: "text", key: "id", label: "game.id", hint: "game.smallLettersDigitsHyphens" },
+      { kind: "text", key: "name", label: "common.name" },
+      { kind: "text", key: "version", label: "common.version" },
+      { kind: "text", key: "sign", label: "game.fileThatIdentifiesTheGame", hint: "game.belowItsFolder" },
       {
         kind: "checks",
         key: "lists",
-        get label() {
-          return say("game.itOrders");
-        },
-        get choices() {
-          return [
-            ["mods", say("game.choice.mods")],
-            ["plugins", say("game.choice.plugins")],
-          ] as const;
-        },
+        label: "game.itOrders",
+        choices: [
+          ["mods", "game.choice.mods"],
+          ["plugins", "game.choice.plugins"],
+        ],
       },
       {
         kind: "group",
         key: "paths",
-        get label() {
-          return say("game.paths");
-        },
-        fields: [
-          {
-            kind: "flag",
-            key: "ignoreCase",
-            get label() {
-              return say("game.ignoreUpperAndLowerCase");
-            },
-          },
-        ],
+        label: "game.paths",
+        fields: [{ kind: "flag", key: "ignoreCase", label: "game.ignoreUpperAndLowerCase" }],
       },
       {
         kind: "words",
         key: "contentFolders",
-        get label() {
-          return say("game.foldersOfContent");
-        },
-        get hint() {
-          return say("game.byWhichAModIsKnown");
-        },
+        label: "game.foldersOfContent",
+        hint: "game.byWhichAModIsKnown",
       },
     ],
   },
   {
-    get title() {
-      return say("common.plugins2");
-    },
+    title: "common.plugins2",
     fields: [
       {
         kind: "words",
         key: "pluginExtensions",
-        get label() {
-          return say("game.extensions");
-        },
-        get hint() {
-          return say("game.asKeelPlank");
-        },
+        label: "game.extensions",
+        hint: "game.asKeelPlank",
         when: hasPlugins,
       },
-      {
-        kind: "text",
-        key: "baseFolder",
-        get label() {
-          return say("game.folderOfWhatIsBuiltIn");
-        },
-        when: hasPlugins,
-      },
-      {
-        kind: "words",
-        key: "builtIn",
-        get label() {
-          return say("game.builtInInThisOrder");
-        },
-        when: hasPlugins,
-      },
+      { kind: "text", key: "baseFolder", label: "game.folderOfWhatIsBuiltIn", when: hasPlugins },
+      { kind: "words", key: "builtIn", label: "game.builtInInThisOrder", when: hasPlugins },
       {
         kind: "rows",
         key: "loadRanks",
-        get label() {
-          return say("game.loadRanksTheFirstLoadsFirst");
-        },
-        get one() {
-          return say("game.one.rank");
-        },
+        label: "game.loadRanksTheFirstLoadsFirst",
+        one: "game.one.rank",
         start: { id: "", label: "" },
         when: hasPlugins,
-        fields: [
-          id,
-          {
-            kind: "text",
-            key: "label",
-            get label() {
-              return say("game.label");
-            },
-          },
-          ...mark,
-        ],
+        fields: [id, { kind: "text", key: "label", label: "game.label" }, ...mark],
       },
       {
         kind: "rows",
         key: "counting",
-        get label() {
-          return say("game.classesThatTheGameHoldsOnly");
-        },
-        get one() {
-          return say("game.one.class");
-        },
+        label: "game.classesThatTheGameHoldsOnly",
+        one: "game.one.class",
         start: { id: "", label: "", cap: 255 },
         when: hasPlugins,
         fields: [
           id,
-          {
-            kind: "text",
-            key: "label",
-            get label() {
-              return say("game.label");
-            },
-          },
-          {
-            kind: "number",
-            key: "cap",
-            get label() {
-              return say("game.atMost");
-            },
-          },
+          { kind: "text", key: "label", label: "game.label" },
+          { kind: "number", key: "cap", label: "game.atMost" },
           ...mark,
         ],
       },
     ],
   },
   {
-    get title() {
-      return say("game.howAPluginIsLaidOut");
-    },
-    fields: [
-      {
-        kind: "group",
-        key: "pluginLayout",
-        label: "",
-        when: hasPlugins,
-        fields: layoutFields,
-      },
-    ],
+    title: "game.howAPluginIsLaidOut",
+    fields: [{ kind: "group", key: "pluginLayout", label: null, when: hasPlugins, fields: layoutFields }],
   },
   {
-    get title() {
-      return say("common.whatTheGameReads");
-    },
+    title: "common.whatTheGameReads",
     fields: [
       {
         kind: "group",
         key: "orderFile",
-        get label() {
-          return say("game.orderFile");
-        },
+        label: "game.orderFile",
         fields: [
-          {
-            kind: "text",
-            key: "path",
-            get label() {
-              return say("game.path");
-            },
-          },
+          { kind: "text", key: "path", label: "game.path" },
           {
             kind: "choice",
             key: "dialect",
-            get label() {
-              return say("game.writtenAs");
-            },
-            get choices() {
-              return [
-                ["lines", say("game.choice.lines")],
-                ["marked", say("game.choice.marked")],
-                ["keyed", "name=1"],
-                ["json", say("game.choice.json")],
-                ["xml", say("game.choice.xml")],
-              ] as const;
-            },
+            label: "game.writtenAs",
+            choices: [
+              ["lines", "game.choice.lines"],
+              ["marked", "game.choice.marked"],
+              ["keyed", "game.choice.keyed"],
+              ["json", "game.choice.json"],
+              ["xml", "game.choice.xml"],
+            ],
           },
         ],
       },
       {
         kind: "text",
         key: "holdsFile",
-        get label() {
-          return say("game.fileWithTheListOfMods");
-        },
-        get hint() {
-          return say("game.whichSeatingWritesBesideIt");
-        },
+        label: "game.fileWithTheListOfMods",
+        hint: "game.whichSeatingWritesBesideIt",
       },
       {
         kind: "rows",
         key: "launchSettings",
-        get label() {
-          return say("game.settingsAtItsStart");
-        },
-        get one() {
-          return say("game.one.setting");
-        },
+        label: "game.settingsAtItsStart",
+        one: "game.one.setting",
         start: { kind: "switch", id: "", label: "", standard: false },
         optional: true,
         fields: [
           {
             kind: "choice",
             key: "kind",
-            get label() {
-              return say("common.kind");
-            },
-            get choices() {
-              return [
-                ["switch", say("game.choice.switch")],
-                ["number", say("game.choice.number")],
-                ["text", say("game.choice.text")],
-                ["choice", say("game.choice.choice")],
-                ["file", say("game.choice.file")],
-              ] as const;
-            },
+            label: "common.kind",
+            choices: [
+              ["switch", "game.choice.switch"],
+              ["number", "game.choice.number"],
+              ["text", "game.choice.text"],
+              ["choice", "game.choice.choice"],
+              ["file", "game.choice.file"],
+            ],
           },
           id,
-          {
-            kind: "text",
-            key: "label",
-            get label() {
-              return say("game.label");
-            },
-          },
-          {
-            kind: "text",
-            key: "guidance",
-            get label() {
-              return say("game.guidance");
-            },
-            optional: true,
-          },
-          {
-            kind: "flag",
-            key: "standard",
-            get label() {
-              return say("game.onAtFirst");
-            },
-            when: isKind("switch"),
-          },
-          {
-            kind: "number",
-            key: "standard",
-            get label() {
-              return say("game.atFirst");
-            },
-            when: isKind("number"),
-          },
-          {
-            kind: "number",
-            key: "least",
-            get label() {
-              return say("game.least");
-            },
-            when: isKind("number"),
-          },
-          {
-            kind: "number",
-            key: "most",
-            get label() {
-              return say("game.most");
-            },
-            when: isKind("number"),
-          },
-          {
-            kind: "text",
-            key: "standard",
-            get label() {
-              return say("game.atFirst");
-            },
-            when: isKind("text", "choice"),
-          },
-          {
-            kind: "words",
-            key: "choices",
-            get label() {
-              return say("game.choices");
-            },
-            when: isKind("choice"),
-          },
-          {
-            kind: "text",
-            key: "folder",
-            get label() {
-              return say("game.folderOfTheFiles");
-            },
-            when: isKind("file"),
-          },
+          { kind: "text", key: "label", label: "game.label" },
+          { kind: "text", key: "guidance", label: "game.guidance", optional: true },
+          { kind: "flag", key: "standard", label: "game.onAtFirst", when: isKind("switch") },
+          { kind: "number", key: "standard", label: "game.atFirst", when: isKind("number") },
+          { kind: "number", key: "least", label: "game.least", when: isKind("number") },
+          { kind: "number", key: "most", label: "game.most", when: isKind("number") },
+          { kind: "text", key: "standard", label: "game.atFirst", when: isKind("text", "choice") },
+          { kind: "words", key: "choices", label: "game.choices", when: isKind("choice") },
+          { kind: "text", key: "folder", label: "game.folderOfTheFiles", when: isKind("file") },
         ],
       },
     ],
   },
   {
-    get title() {
-      return say("game.expansionsAndPartsOfTheGame");
-    },
+    title: "game.expansionsAndPartsOfTheGame",
     fields: [
       {
         kind: "rows",
         key: "expansions",
-        get label() {
-          return say("common.expansions");
-        },
-        get one() {
-          return say("game.one.expansion");
-        },
+        label: "common.expansions",
+        one: "game.one.expansion",
         start: { id: "", name: "", folder: "", plugins: [] },
         fields: [
           id,
-          {
-            kind: "text",
-            key: "name",
-            get label() {
-              return say("common.name");
-            },
-          },
-          {
-            kind: "text",
-            key: "folder",
-            get label() {
-              return say("game.folder");
-            },
-            get hint() {
-              return say("game.ownedWhereItIsThere");
-            },
-          },
-          {
-            kind: "words",
-            key: "plugins",
-            get label() {
-              return say("common.itsPlugins");
-            },
-          },
+          { kind: "text", key: "name", label: "common.name" },
+          { kind: "text", key: "folder", label: "game.folder", hint: "game.ownedWhereItIsThere" },
+          { kind: "words", key: "plugins", label: "common.itsPlugins" },
         ],
       },
       {
         kind: "rows",
         key: "baseItems",
-        get label() {
-          return say("game.partsOfTheGameThatA");
-        },
-        get one() {
-          return say("game.one.part");
-        },
+        label: "game.partsOfTheGameThatA",
+        one: "game.one.part",
         start: { id: "", name: "" },
         optional: true,
-        fields: [
-          id,
-          {
-            kind: "text",
-            key: "name",
-            get label() {
-              return say("common.name");
-            },
-          },
-          note,
-        ],
+        fields: [id, { kind: "text", key: "name", label: "common.name" }, note],
       },
     ],
   },
   {
-    get title() {
-      return say("game.sectionsThatANewProfileHas");
-    },
+    title: "game.sectionsThatANewProfileHas",
     fields: [
       {
         kind: "rows",
         key: "sections",
-        label: "",
-        get one() {
-          return say("game.one.section");
-        },
+        label: null,
+        one: "game.one.section",
         start: { id: "", name: "", rank: "mods", guidance: "" },
         fields: [
           id,
-          {
-            kind: "text",
-            key: "name",
-            get label() {
-              return say("common.name");
-            },
-          },
-          {
-            kind: "text",
-            key: "rank",
-            get label() {
-              return say("game.loadRank");
-            },
-            get hint() {
-              return say("game.itsIdOrMods");
-            },
-          },
-          {
-            kind: "text",
-            key: "guidance",
-            get label() {
-              return say("game.guidance");
-            },
-            wide: true,
-          },
-          {
-            kind: "words",
-            key: "tags",
-            get label() {
-              return say("game.takesTheTags");
-            },
-            optional: true,
-          },
+          { kind: "text", key: "name", label: "common.name" },
+          { kind: "text", key: "rank", label: "game.loadRank", hint: "game.itsIdOrMods" },
+          { kind: "text", key: "guidance", label: "game.guidance", wide: true },
+          { kind: "words", key: "tags", label: "game.takesTheTags", optional: true },
           {
             kind: "choice",
             key: "block",
-            get label() {
-              return say("game.staysAtThe");
-            },
-            get choices() {
-              return [
-                ["top", say("game.choice.top")],
-                ["bottom", say("game.choice.bottom")],
-              ] as const;
-            },
+            label: "game.staysAtThe",
+            choices: [
+              ["top", "game.choice.top"],
+              ["bottom", "game.choice.bottom"],
+            ],
             optional: true,
           },
-          {
-            kind: "flag",
-            key: "unseated",
-            get label() {
-              return say("game.arrivalsWaitHere");
-            },
-            optional: true,
-          },
-          {
-            kind: "flag",
-            key: "closed",
-            get label() {
-              return say("game.nothingMoreGoesIn");
-            },
-            optional: true,
-          },
+          { kind: "flag", key: "unseated", label: "game.arrivalsWaitHere", optional: true },
+          { kind: "flag", key: "closed", label: "game.nothingMoreGoesIn", optional: true },
         ],
       },
     ],
