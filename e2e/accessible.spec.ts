@@ -117,7 +117,7 @@ test("nor of states: while carrying, searching, told something, with a panel, in
   await check(page, "carrying");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Filter" }).click();
-  await page.getByLabel("Show what is called").fill("tide");
+  await page.getByLabel("Filter by name").fill("tide");
   await check(page, "filter");
   await page.getByRole("button", { name: "Show all" }).click();
   await page.keyboard.press("Control+k");
@@ -165,7 +165,7 @@ test("in forced colours switches, gauges, the free range and what is selected ke
   expect(await ground(`${off} > span`)).not.toBe(await ground(off));
   expect(await ground("[role=meter] > span")).not.toBe(await ground("[role=meter]"));
   expect(await ground("[aria-selected=true] [data-item]", "::before")).not.toBe(await ground("[data-item]"));
-  const range = page.getByText(/^May sit/).locator("xpath=following::div[1]");
+  const range = page.getByText(/^Can be/).locator("xpath=following::div[1]");
   const [run, mark] = await range
     .locator("span")
     .evaluateAll((spans) =>

@@ -76,8 +76,8 @@ test("the inspector tells why, what falls, and where else; a typed seat goes the
   await expect(inspector).toContainText(
     "Before D1 Tides × Weather.plank: this is a master of it. Broken now.",
   );
-  await expect(inspector).toContainText("If this goes off, 4 more fall");
-  await expect(inspector).toContainText(/May sit from C1 to D5 while the others stay/);
+  await expect(inspector).toContainText("If this is switched off, 4 more do not load");
+  await expect(inspector).toContainText(/Can be from C1 to D5 while the others stay/);
   await page.getByRole("button", { name: "Inspector" }).click();
   await expect(inspector).toHaveCount(0);
 });
@@ -98,11 +98,11 @@ test("a plugin off is not its mod off; one whose mod is off takes it along when 
   await page.getByRole("link", { name: "On the shelf" }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector.getByRole("heading", { name: "Porthole Classic" })).toBeVisible();
-  await inspector.getByRole("button", { name: "Take out of this profile" }).click();
+  await inspector.getByRole("button", { name: "Remove from this profile" }).click();
   await stored(page);
-  await expect(inspector.getByRole("button", { name: "Add to this profile" })).toBeVisible();
-  await page.getByRole("button", { name: "Undo: take out Porthole Classic" }).click();
-  await expect(inspector.getByRole("button", { name: "Take out of this profile" })).toBeVisible();
+  await expect(inspector.getByRole("button", { name: "Switch on", exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Undo: remove Porthole Classic" }).click();
+  await expect(inspector.getByRole("button", { name: "Remove from this profile" })).toBeVisible();
 });
 
 test("a circle of masters is shown with its links, and still gives an order", async ({ watched: page }) => {

@@ -29,7 +29,7 @@ test("broken archives and lying plugins are told with their names, and stop noth
   await expect(inspector).toContainText(
     "It cannot be loaded: it is cut short: RIFF says 127 bytes, 4 are left.",
   );
-  await inspector.getByRole("button", { name: "Add to this profile" }).click();
+  await inspector.getByRole("button", { name: "Switch on", exact: true }).click();
   await stored(page);
   await page.getByRole("link", { name: "Overview" }).click();
   await expect(page.locator("#findings")).toContainText("Plugin cannot be read");

@@ -1,8 +1,11 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
+import { once } from "node:events";
 import { mkdtemp, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { FindingsReport } from "@/core/model/findings-report";
 import { expect, home, test, visit } from "./fixtures";
+import { freePort } from "./server";
 
 /** The command, on the data folder of the test. */
 function seating(...args: string[]) {
@@ -24,6 +27,14 @@ test("profiles are listed, exported, imported, backed up and restored from the c
 
   const before = names();
   expect(before).toContain("Long Descent");
+  const found = seating("findings", "Long Descent");
+  expect(found.status).toBe(1);
+  const report = FindingsReport.parse(JSON.parse(found.stdout));
+  expect(report.findings.filter(({ level }) => level === "blocker").length).toBe(7);
+  expect(report.findings[0]).toMatchObject({ level: "blocker", title: "Expansion missing" });
+  expect(seating("findings", "Long Descent", "--fail-on", "never", "--text").stdout).toMatch(
+    /^blocker: D1 Tides × Weather\.plank needs D5 Glass Tides\.plank, which loads later than it/m,
+  );
   expect(seating("profiles", "--game", "brinehollow", "--text").stdout).toContain(
     "Long Descent (brinehollow): 58 of 59 mods on",
   );
@@ -67,6 +78,20 @@ test("profiles are listed, exported, imported, backed up and restored from the c
     stdout: expect.stringContaining("Everything was replaced."),
   });
   expect(names()).toEqual(with2);
+
+  // It serves at the port that is named until it is told to end, and then nothing of it goes on.
+  const port = await freePort();
+  const args = ["dist/seating.mjs", "serve", "--port", String(port)];
+  const served = spawn(process.execPath, args, { env: { ...process.env, SEATING_HOME: home } });
+  const alive = () =>
+    fetch(`http://127.0.0.1:${port}/api/alive`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+  await expect.poll(alive, { timeout: 60_000 }).toBe(true);
+  served.kill("SIGTERM");
+  await once(served, "exit");
+  await expect.poll(alive).toBe(false);
   await server.start();
   await rm(folder, { recursive: true });
 });

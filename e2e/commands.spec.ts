@@ -60,10 +60,10 @@ test("what is gone to shows: a filter that hides it is lifted and says so, a fol
 }) => {
   await visit(page, `${seating.url}/plan`);
   await page.getByRole("button", { name: "Filter" }).click();
-  await page.getByLabel("Show what is called").fill("murk");
+  await page.getByLabel("Filter by name").fill("murk");
   await expect(page.locator("[data-item]")).toHaveCount(1);
   await find(page, "Glass Tides.plank");
-  await expect(page.locator("[data-message]")).toContainText("The filter was lifted");
+  await expect(page.locator("[data-message]")).toContainText("The filter was removed");
   await page.getByRole("button", { name: "Fold Foundations" }).click();
   await plan(page).focus();
   await page.keyboard.press("ArrowLeft");

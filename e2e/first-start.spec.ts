@@ -27,9 +27,9 @@ base(
       // A folder of games, in quotes, in which that one does not lie: what does is offered.
       await page.getByLabel("Folder of the game", { exact: true }).fill(`"${demo}/"`);
       await expect(page.getByLabel("Folder of the game", { exact: true })).toHaveAccessibleDescription(
-        `${demo}: the game does not lie here, readable, writable.`,
+        `${demo}: the game is not here, readable, writable.`,
       );
-      await page.getByRole("button", { name: `Take Brinehollow in ${join(demo, "game")}` }).click();
+      await page.getByRole("button", { name: `Use Brinehollow in ${join(demo, "game")}` }).click();
       await expect(page.getByLabel("Game", { exact: true })).toContainText("Brinehollow");
       await expect(page.getByLabel("Folder of the game", { exact: true })).toHaveValue(join(demo, "game"));
       // By the chooser: names of folders, one level after another, by keyboard.
@@ -52,7 +52,7 @@ base(
       await expect(page.getByText("72 items: 72 read, 0 unchanged, 3 unusable")).toBeVisible();
       await page.getByLabel("Filter the shelf").fill("tidal core");
       await page.getByRole("row", { name: /Tidal Core/ }).click();
-      await page.getByRole("button", { name: "Add to this profile" }).click();
+      await page.getByRole("button", { name: "Switch on", exact: true }).click();
       await expect(page.getByRole("contentinfo")).toContainText("1 of 72 mods on");
       await page.getByRole("link", { name: "Overview" }).click();
       await expect(page.locator("#findings")).toContainText("Tidal Core.keel needs Abyss Lib.keel");

@@ -87,7 +87,9 @@ export async function find(page: Page, id: string): Promise<void> {
   await base
     .expect(async () => {
       await page.keyboard.press("Control+k");
-      await base.expect(page.getByRole("combobox", { name: /^Search/ })).toBeFocused({ timeout: 500 });
+      await base
+        .expect(page.getByRole("combobox", { name: /^(Search|Suchen)/ }))
+        .toBeFocused({ timeout: 500 });
     })
     .toPass();
   await page.keyboard.type(id);
@@ -100,7 +102,7 @@ export async function find(page: Page, id: string): Promise<void> {
 export const stored = (page: Page) => page.getByText("Storing…").waitFor({ state: "detached" });
 
 /** Chooses one of several in a field of that kind. */
-export async function choose(field: Locator, words: string): Promise<void> {
+export async function choose(field: Locator, words: string | RegExp): Promise<void> {
   await field.click();
   await field.page().getByRole("option", { name: words, exact: true }).click();
 }

@@ -18,13 +18,13 @@ test("another game is worked on in a workspace of its own, which shows only what
   await expect(page.getByRole("radio", { name: "plugins" })).toHaveCount(0);
   await grid.focus();
   await page.keyboard.press("End");
-  await expect(page.getByText(/^\d+ waits? to be seated$/)).toBeVisible();
+  await expect(page.getByText(/^\d+ not placed yet$/)).toBeVisible();
   await page.getByRole("button", { name: "Propose an order" }).click();
   await page.getByRole("button", { name: /^Accept \d+ moves?$/ }).click();
   await stored(page);
   await page.keyboard.press("Control+s");
   // The order that the demo finds in this game was written by another program.
-  await page.getByRole("dialog").getByRole("button", { name: "Keep a copy and write over it" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Keep a copy and overwrite" }).click();
   await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
   await page.keyboard.press("Alt+t");
   await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(/running/);

@@ -27,9 +27,9 @@ test("what is missing is got where it is reported, with what it needs, and once"
   await page.goto(`${seating.url}/shelf?state=missing`);
   const row = page.getByRole("row", { name: /Glass Tides/ });
   await row.getByRole("button", { name: "Get it", exact: true }).click();
-  await expect(row.getByRole("button", { name: "Waits in the depot’s queue" })).toBeDisabled();
+  await expect(row.getByRole("button", { name: "In the depot’s queue" })).toBeDisabled();
   await page.goto(`${seating.url}/overview`);
-  await expect(page.getByRole("button", { name: "Waits in the depot’s queue" }).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: "In the depot’s queue" }).first()).toBeVisible();
   await page.goto(`${seating.url}/depot`);
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page.getByText(/^Glass Tides/).first()).toBeVisible();

@@ -27,7 +27,7 @@ test("under the lens of mods the selection goes along, and mods are arranged, wi
   await page.getByLabel("Where to").fill("A1");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog").getByRole("status")).toContainText(
-    "Not above A3 Tidal Core: this one requires it",
+    "cannot go above A3 Tidal Core: it requires A3 Tidal Core",
   );
   await page.getByLabel("Where to").fill("before Chalk Foam");
   await page.keyboard.press("Enter");
@@ -57,7 +57,7 @@ test("a note is written with a name and a day, found again, and taken away by un
   await inspector.getByRole("button", { name: "Write a note…" }).click();
   await inspector.getByLabel("Note", { exact: true }).fill("Silt goes over fog.");
   await inspector.getByLabel("Written by").fill("inkfathom");
-  await inspector.getByRole("button", { name: "Store the note" }).click();
+  await inspector.getByRole("button", { name: "Save note" }).click();
   await expect(inspector).toContainText(/Silt goes over fog\.\s*inkfathom, \d+ \w+ \d{4}/);
   await stored(page);
   await seating.restart();
@@ -85,7 +85,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await page.getByRole("button", { name: "Sections", exact: true }).click();
   const dialog = page.getByRole("dialog", { name: "Sections of the plugins" });
   await dialog.getByRole("option", { name: /Patches/ }).click();
-  await choose(dialog.getByLabel("Stands"), "last of its rank: nothing after it");
+  await choose(dialog.getByLabel("Position", { exact: true }), "last of its rank: nothing after it");
   await dialog.getByLabel("Closed: nothing more goes in").check();
   const last = dialog.getByRole("option").last();
   await expect(last).toContainText("Patches");
@@ -101,7 +101,7 @@ test("a block at the bottom that is closed lets nobody in, and is told among the
   await page.getByLabel("Where to").fill("end of J");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog").getByRole("status")).toContainText(
-    "Not into Patches: that section is closed",
+    "cannot go into Patches: that section is closed",
   );
   await page.keyboard.press("Escape");
   await page.getByRole("grid").focus();
@@ -123,8 +123,8 @@ test("what is off is gathered to be looked at, and keeps its seat; numbers have 
   watched: page,
 }) => {
   const seat = await seatOf(page, "Divers for Hire.plank");
-  await page.getByRole("button", { name: "Look", exact: true }).click();
-  await page.getByRole("menuitemcheckbox", { name: /^Gather what is off/ }).click();
+  await page.getByRole("button", { name: "View", exact: true }).click();
+  await page.getByRole("menuitemcheckbox", { name: /^Group what is off/ }).click();
   await page.getByRole("grid").focus();
   await page.keyboard.press("End");
   const last = row(page, "Divers for Hire.plank");
@@ -154,7 +154,7 @@ test("sections have numbers of their own and items weights, which last; an outgr
   const letter = (await seatOf(page, id)).replace(/\d+$/, "");
   const at = letter.charCodeAt(0) - 64;
   const look = async () => {
-    await page.getByRole("button", { name: "Look", exact: true }).click();
+    await page.getByRole("button", { name: "View", exact: true }).click();
     await page.getByRole("menuitem", { name: "Numbers of the sections…" }).click();
   };
   await look();
@@ -177,7 +177,7 @@ test("sections have numbers of their own and items weights, which last; an outgr
 
   // It holds more than lies between it and the next one: numbered anew, with what that changes shown before.
   await look();
-  await expect(dialog.getByText("outgrown").first()).toBeVisible();
+  await expect(dialog.getByText("too small now").first()).toBeVisible();
   await dialog.getByRole("button", { name: "Renumber…" }).click();
   const preview = dialog.getByRole("region", { name: "Numbered anew" });
   await expect(preview).toContainText(`${at * 10 + 5} → ${at * 100}`);
@@ -192,7 +192,7 @@ test("sections have numbers of their own and items weights, which last; an outgr
   const rows = (await readFile(await sheet.path(), "utf8")).split("\r\n");
   expect(rows[0]).toMatch(/^number,tier,weight,list,section,name/);
   expect(rows.find((each) => each.includes(id))).toMatch(new RegExp(`^${at}\\d\\d,${at}00,\\d+,plugins,`));
-  await expect(dialog.getByText("outgrown")).toHaveCount(0);
+  await expect(dialog.getByText("too small now")).toHaveCount(0);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Undo: number the plugins anew" }).click();
   await expect.poll(number).toBe(String(at * 10 + 8.5));

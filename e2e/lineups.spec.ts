@@ -284,9 +284,9 @@ test("messy words from a forum are matched, the unsure ones answered by keyboard
   await expect(lines).toHaveCount(0);
   await page.getByText("Only its order, into Long Descent").click();
   await page.getByRole("button", { name: "Apply order" }).click();
-  await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toBeVisible();
-  await page.getByRole("button", { name: /^Undo: take the order of/ }).click();
-  await expect(page.getByRole("button", { name: /^Undo: take the order of/ })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /^Undo: import the order of/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: import the order of/ }).click();
+  await expect(page.getByRole("button", { name: /^Undo: import the order of/ })).toHaveCount(0);
 });
 
 test("a list that is dropped anywhere in the window is looked at, and left without a trace", async ({
@@ -380,7 +380,7 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   );
   const known = page.getByRole("region", { name: "You follow this list" });
   await expect(known).toContainText("the same number and other contents");
-  await page.getByLabel(/^Into Mine, with what is yours/).check();
+  await page.getByLabel(/^Into Mine, beside your other mods/).check();
   await expect(page.getByText(/^\d+ changes? of yours would be lost$/)).toBeVisible();
   await page.getByRole("button", { name: "Cancel" }).click();
   await openList(page, "winter-2.lineup.json", JSON.stringify(next));
@@ -388,13 +388,13 @@ test("a list is followed through two versions: what is mine stays, clashes are s
   await known.getByRole("button", { name: "Merge it into Mine" }).click();
   await expect(page.getByRole("heading", { name: "From 1.0 to 2.0" })).toBeVisible();
   await expect(page.getByText(/^\d+ things? that you and its author changed differently$/)).toBeVisible();
-  await page.getByText("the list’s: taken out").click();
+  await page.getByText("the list’s: removed").click();
   await page.getByRole("button", { name: /^Apply \d+ changes?$/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await stored(page);
-  await page.getByRole("button", { name: /^Undo: take over/ }).click();
+  await page.getByRole("button", { name: /^Undo: apply/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 1\.0/ })).toBeVisible();
-  await page.getByRole("button", { name: /^Redo: take over/ }).click();
+  await page.getByRole("button", { name: /^Redo: apply/ }).click();
   await expect(page.getByRole("heading", { name: /^Long Descent 2\.0/ })).toBeVisible();
   await expect(page.getByText("No difference from the list")).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=glass+tides`);
@@ -438,13 +438,13 @@ test("what a list does not have is told as extra, and goes off where the list is
   await page.goto(`${seating.url}/lineups?part=in`);
   await openList(page, "less.lineup.json", JSON.stringify(less));
   await expect(page.getByText(/^Extra here 1 not in the new profile$/)).toBeVisible();
-  await page.getByText("Into Long Descent, with what is yours").click();
+  await page.getByText("Into Long Descent, beside your other mods").click();
   await expect(page.getByText(/^Extra here 1 they stay on/)).toBeVisible();
   await page.getByText("Replace Long Descent: your other mods are switched off").click();
   await page.getByText(/^Extra here 1 they are switched off/).click();
   await expect(page.getByRole("grid", { name: "Extra here" })).toContainText("Glass Tides");
   await page.getByRole("button", { name: "Replace profile" }).click();
-  const undo = page.getByRole("button", { name: /^Undo: take Long Descent in/ });
+  const undo = page.getByRole("button", { name: /^Undo: import Long Descent/ });
   await expect(undo).toBeVisible();
   await page.goto(`${seating.url}/shelf?q=glass+tides`);
   await expect(page.getByRole("switch", { name: "Glass Tides is off" })).toBeVisible();

@@ -29,20 +29,20 @@ base("a game that has an order already starts with it, and nothing of it is lost
 
     await bar.getByRole("button", { name: "Compare orders" }).click();
     const dialog = page.getByRole("dialog");
-    await expect(dialog).toContainText(`Lines that go: ${names(before).length}`);
+    await expect(dialog).toContainText(`Lines removed: ${names(before).length}`);
     await expect(dialog).toContainText("Lost and Gone.skiff");
     await dialog.getByRole("button", { name: "Apply the order that the game has now" }).click();
     await expect(bar).toHaveCount(0);
     await page.getByRole("link", { name: /^Plan/ }).click();
     await expect(
-      page.getByRole("button", { name: /^Undo: take over the order in saves\/lading\.lst/ }),
+      page.getByRole("button", { name: /^Undo: apply the order in saves\/lading\.lst/ }),
     ).toBeVisible();
 
     await page.getByRole("contentinfo").getByRole("button", { name: "Look at the order file" }).click();
-    await expect(dialog).toContainText("Lines that go: 1");
-    await expect(dialog).toContainText("Lines that come: 0");
-    await expect(dialog).toContainText("Lines that move: 0");
-    await dialog.getByRole("button", { name: "Keep a copy and write over it" }).click();
+    await expect(dialog).toContainText("Lines removed: 1");
+    await expect(dialog).toContainText("Lines added: 0");
+    await expect(dialog).toContainText("Lines moved: 0");
+    await dialog.getByRole("button", { name: "Keep a copy and overwrite" }).click();
     await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
     expect(await readFile(order, "utf8")).toBe(before.replace("Lost and Gone.skiff\n", ""));
 
@@ -71,7 +71,7 @@ test("what another program writes meanwhile is told, and can be taken over", asy
   await expect(strip).toContainText("Another program wrote the game’s order file");
   await strip.getByRole("button", { name: "Look at the order file" }).click();
   const dialog = page.getByRole("dialog");
-  await expect(dialog).toContainText("Lines that move: 1");
+  await expect(dialog).toContainText("Lines moved: 1");
   await dialog.getByRole("button", { name: "Apply the order that the game has now" }).click();
   await expect(strip).toContainText("The game reads this order");
   expect((await readFile(order, "utf8")).trim().split("\n")).toEqual(turned);

@@ -70,9 +70,9 @@ test("a game that nobody shipped is described, tried on its own plugin, and work
   await expect(dialog.getByText("The definition is complete.")).toBeVisible();
   await dialog.getByRole("button", { name: "Go on to its folders" }).click();
   await dialog.getByLabel("Folder of the game", { exact: true }).fill(join(own, "shelf"));
-  await expect(dialog.getByText(/the game does not lie here/i)).toBeVisible();
+  await expect(dialog.getByText(/the game is not here/i)).toBeVisible();
   await dialog.getByLabel("Folder of the game", { exact: true }).fill(join(own, "game"));
-  await expect(dialog.getByText(/the game lies here, readable, writable/i)).toBeVisible();
+  await expect(dialog.getByText(/the game is here, readable, writable/i)).toBeVisible();
   await dialog.getByLabel("Folder of the shelf", { exact: true }).fill(join(own, "shelf"));
   await expect(dialog.getByText(/0 archives and 1 folder/i)).toBeVisible();
   await dialog.getByRole("button", { name: "Use these folders" }).click();

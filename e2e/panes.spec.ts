@@ -155,7 +155,7 @@ test("where there is no room beside, the inspector comes over the view and gives
   const button = page.getByRole("button", { name: "Inspector" });
   await button.press("Enter");
   const sheet = page.getByRole("dialog", { name: "Inspector" });
-  await expect(sheet).toContainText("Who sits where");
+  await expect(sheet).toContainText("What is where");
   await page.keyboard.press("Escape");
   await expect(sheet).toHaveCount(0);
   await expect(button).toBeFocused();

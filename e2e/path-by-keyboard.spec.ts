@@ -51,7 +51,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     await press("Space");
     await expect(page.getByText("Picked up")).toBeAttached();
     await press("PageUp", "PageUp", "PageUp");
-    await expect(page.getByTestId("carry")).toContainText("Not above");
+    await expect(page.getByTestId("carry")).toContainText("cannot go above");
     await press("Space");
     expect(await seatOf(page, "Murk and Silt.plank")).toBe(before);
     await plan.focus();

@@ -61,7 +61,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     await drag("Kelp Shelf Seams.skiff", "Storm Ledger.plank", false);
     await expect(page.getByTestId("carry")).toContainText("Storm Ledger.plank: your rule");
     await page.mouse.up();
-    await expect(page.locator("[data-message]", { hasText: "Not above" })).toContainText(
+    await expect(page.locator("[data-message]", { hasText: "cannot go above" })).toContainText(
       "Storm Ledger.plank",
     );
     await page.getByRole("button", { name: "Undo: move Murk and Silt.plank" }).click();

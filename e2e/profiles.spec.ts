@@ -37,7 +37,7 @@ test("two profiles are compared, single differences taken over, and the comparis
   await page.getByRole("button", { name: /^Apply \d+ changes?$/ }).click();
   await expect(page.getByText("No difference from Long Descent")).toBeVisible();
   await stored(page);
-  await page.getByRole("button", { name: /^Undo: take over/ }).click();
+  await page.getByRole("button", { name: /^Undo: apply/ }).click();
   await expect(page.getByText(/^\d+ differences? from Long Descent$/)).toBeVisible();
 });
 

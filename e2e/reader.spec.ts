@@ -40,7 +40,7 @@ test("the plan is told as a grid of rows with their seats, states and headings; 
   await page.keyboard.press("Space");
   await expect(said).toHaveText(/^Put down D\d+ Murk and Silt\.plank\.$/);
   await expect(page.getByRole("status", { name: "Last move" })).toHaveText(
-    /^Murk and Silt\.plank stands at D\d+\.$/,
+    /^Murk and Silt\.plank is at D\d+\.$/,
   );
   await expect(page.getByRole("region", { name: "Remember the move" })).toBeVisible();
 });
@@ -119,10 +119,10 @@ test("a list that comes in is told by counts under headings, and its lines as a 
       - complementary "Where it goes":
         - group "Where it goes":
           - radio "Into a new profile" [checked]
-          - radio "Into Long Descent, with what is yours"
+          - radio "Into Long Descent, beside your other mods"
   `);
   await main.getByText("Found here 2 by name").click();
-  await main.getByText("How its 3 lines were taken").click();
+  await main.getByText("How its 3 lines were understood").click();
   await expect(main.getByRole("grid")).toHaveCount(2);
   for (const grid of await main.getByRole("grid").all()) {
     await expect(grid).toHaveAccessibleName(/\S/);

@@ -78,7 +78,7 @@ test("rules by a sentence contradict, and a way out is taken", async ({ watched:
   const dialog = page.getByRole("dialog", { name: "Change the rule" });
   await dialog.getByLabel("must: bars moves against it").check();
   await dialog.getByLabel("all of this game’s").check();
-  await dialog.getByRole("button", { name: "Store" }).click();
+  await dialog.getByRole("button", { name: "Save", exact: true }).click();
   await expect(list.getByRole("listitem").last()).toContainText("all profiles");
   await about.getByRole("button", { name: "Delete" }).click();
   await expect(list.getByRole("button", { name: /Glass Tides\.plank/ })).toHaveCount(0);
@@ -110,7 +110,7 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   await stored(page);
   await page.goto(`${seating.url}/overview`);
   await expect(page.locator("#findings")).toContainText("left over from its making");
-  await page.getByRole("button", { name: /^Undo: go by Soundings 1\.1/ }).click();
+  await page.getByRole("button", { name: /^Undo: use Soundings 1\.1/ }).click();
   await expect(page.locator("#findings")).not.toContainText("left over from its making");
 
   await page.goto(`${seating.url}/rules`);
@@ -144,7 +144,7 @@ test("the plan is filtered, switched in bulk, sorted to look at, and its section
   await page.goto(`${seating.url}/plan`);
   await page.getByRole("button", { name: "Filter" }).click();
   const bar = page.getByRole("search", { name: "Filter of the plan" });
-  await bar.getByLabel("Show what is called").fill("glass tides");
+  await bar.getByLabel("Filter by name").fill("glass tides");
   await expect(bar.getByRole("status")).toHaveText(/^2 of \d+$/);
   await bar.getByRole("button", { name: "Switch 2 off" }).click();
   await expect(page.getByRole("button", { name: "Undo: switch off 2" })).toBeVisible();

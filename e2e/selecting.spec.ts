@@ -181,7 +181,7 @@ test("the plan is kept between views and in its address: list, item, folded sect
   await page.getByRole("button", { name: "Fold Interface" }).click();
   await page.getByRole("button", { name: "Filter" }).click();
   const bar = page.getByRole("search", { name: "Filter of the plan" });
-  await bar.getByLabel("Show what is called").fill("tides");
+  await bar.getByLabel("Filter by name").fill("tides");
   await expect(bar.getByRole("status")).toHaveText(/^\d+ of \d+$/);
   const shown = await bar.getByRole("status").innerText();
   await expect(page).toHaveURL(/item=Glass\+Tides\.plank.*fold=interface.*q=tides/);

@@ -142,7 +142,7 @@ test("each window keeps its own profile and game, over a reload and whatever ano
   await expect(page.getByRole("menuitem", { name: "Beside" })).toBeVisible();
   await page.keyboard.press("Escape");
   await menu(other, "Beside").click();
-  await other.getByRole("menuitem", { name: "Put this one into the bin" }).click();
+  await other.getByRole("menuitem", { name: "Move to bin" }).click();
   await expect(menu(other, "Beside")).toHaveCount(0);
   await page.reload();
   await expect(menu(page, "Long Descent")).toBeVisible();
@@ -159,7 +159,7 @@ test("what is typed into a form stays over Escape, a reload and leaving it, unti
   await find(page, "Small Fry.skiff");
   await page.getByRole("button", { name: "Write a note…" }).click();
   await expect(page.getByRole("textbox", { name: "Note" })).toHaveValue("Half a thought");
-  await page.getByRole("button", { name: "Store the note" }).click();
+  await page.getByRole("button", { name: "Save note" }).click();
   await expect(page.getByText("Half a thought")).toBeVisible();
   await page.getByRole("button", { name: "Change…" }).click();
   await expect(page.getByText("This was typed earlier")).toHaveCount(0);
@@ -205,16 +205,16 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await page.getByRole("button", { name: "Create profile" }).click();
   await expect(menu("<i>Try & see</i>")).toBeVisible();
   await menu("<i>Try & see</i>").click();
-  await page.getByRole("menuitem", { name: "What this one is…" }).click();
+  await page.getByRole("menuitem", { name: "Edit details…" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Long Descent");
-  await page.getByRole("button", { name: "Store" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(
     page.locator("[data-message]").filter({ hasText: "There is a profile named “Long Descent” already" }),
   ).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("Second try");
-  await page.getByRole("button", { name: "Store" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await menu("Second try").click();
-  await page.getByRole("menuitem", { name: "Put this one into the bin" }).click();
+  await page.getByRole("menuitem", { name: "Move to bin" }).click();
   await expect(menu("Long Descent")).toBeVisible();
   await menu("Long Descent").click();
   await page.getByRole("menuitem", { name: "Second try" }).click();

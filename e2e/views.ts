@@ -17,4 +17,6 @@ export const views = [
   "settings?part=application",
   "settings?part=messages",
   "settings?part=keys",
+  "guide",
+  "guide#glossary",
 ];

@@ -160,7 +160,7 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: /^Get \d+ newer/ }).click();
   await page
     .getByRole("region", { name: "Queue" })
-    .getByText(/^2 of 2 got/)
+    .getByText(/^2 of 2 received/)
     .waitFor();
   // What was got is read before the queue stands still.
   await page.getByRole("button", { name: "Pause" }).waitFor({ state: "detached" });

@@ -207,7 +207,7 @@ test("the completion for bash completes", () => {
     )
       .stdout.trim()
       .split("\n");
-  expect(words(["seating", "fi"])).toEqual(["fingerprint"]);
+  expect(words(["seating", "fing"])).toEqual(["fingerprint"]);
   expect(words(["seating", "convert", "--t"])).toEqual(["--to", "--text"]);
   expect(words(["seating", "order", "--fail-on", "n"])).toEqual(["never"]);
 });

@@ -51,7 +51,7 @@ compdef _seating seating
           (option) => `complete -c seating -n "__fish_seen_subcommand_from ${name}" -l ${option.slice(2)}`,
         ),
       ),
-      `complete -c seating -n "__fish_seen_subcommand_from order" -l fail-on -x -a "${failLevels.join(" ")}"`,
+      `complete -c seating -n "__fish_seen_subcommand_from order findings" -l fail-on -x -a "${failLevels.join(" ")}"`,
       "",
     ].join("\n"),
 };

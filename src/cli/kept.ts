@@ -2,12 +2,15 @@ import { say } from "@/core/language/say";
 import { knownMods } from "@/core/lineup/known";
 import { lacksOfClaim } from "@/core/lineup/verdict";
 import { lackText } from "@/core/messages/verdict";
+import { levels } from "@/core/model/finding";
+import type { FindingsReport } from "@/core/model/findings-report";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
 import type { Stock } from "@/core/roster/roster";
 import { readList } from "@/formats/lineup/read";
 import { resolveList } from "@/formats/lineup/resolve";
 import type { Answer } from "./answer";
+import type { FailLevel } from "./usage";
 import { unwrap, withSeating, type Seating } from "./running";
 import { orThrow, WrongUse } from "./wrong-use";
 
@@ -16,6 +19,10 @@ interface KeptOptions {
   readonly game?: string | undefined;
   readonly to?: string | undefined;
   readonly name?: string | undefined;
+}
+
+interface FindingsOptions extends KeptOptions {
+  readonly failOn: FailLevel;
 }
 
 interface Listed {
@@ -82,6 +89,20 @@ export const profiles = (options: KeptOptions): Promise<Answer> =>
         .map(({ name, game, mods, modsOn }) => say("cli.profile", { name, game, on: modsOn, mods }))
         .join("\n"),
       findings: false,
+    };
+  });
+
+/** What the checks see of a profile; findings from the level on that is asked for count. */
+export const findings = (wanted: string, { failOn, ...options }: FindingsOptions): Promise<Answer> =>
+  withSeating(async (seating) => {
+    const { id } = chosen(await profilesOf(seating, options), wanted);
+    const report = await seating.ask<FindingsReport>("reportFindings", [id], id);
+    const lines = report.findings.map(({ level, text }) => `${say(`level.${level}`, { count: 1 })}: ${text}`);
+    const grave = failOn === "never" ? [] : levels.slice(0, levels.indexOf(failOn) + 1);
+    return {
+      json: report,
+      text: lines.join("\n") || say("overview.nothingIsTheMatterEveryNeed"),
+      findings: report.findings.some(({ level }) => grave.includes(level)),
     };
   });
 

@@ -62,16 +62,17 @@ const loadLists = () =>
   }));
 
 const loadKept = () =>
-  import("./kept").then(({ backup, exportProfile, importList, profiles, restore }) => ({
+  import("./kept").then(({ backup, exportProfile, findings, importList, profiles, restore }) => ({
     backup,
     exportProfile,
+    findings,
     importList,
     profiles,
     restore,
   }));
 const loadScripts = () => import("./running").then(({ runScript }) => ({ runScript }));
 
-const ofKept = ["profiles", "export", "import", "backup", "restore"] as const;
+const ofKept = ["profiles", "findings", "export", "import", "backup", "restore"] as const;
 type OfKept = (typeof ofKept)[number];
 const isOfKept = (command: CommandName): command is OfKept =>
   (ofKept as readonly CommandName[]).includes(command);
@@ -82,6 +83,8 @@ async function answerOfKept(command: OfKept, first: string, asked: Asked): Promi
   switch (command) {
     case "profiles":
       return kept.profiles(asked);
+    case "findings":
+      return kept.findings(first, asked);
     case "export":
       return kept.exportProfile(first, asked);
     case "import": {

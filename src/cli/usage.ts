@@ -22,6 +22,7 @@ export const commands = {
   convert: { takes: ["<list>"], options: ["to", "game", "games", "shelf"] },
   check: { takes: ["<list>"], options: ofLists },
   profiles: { takes: [], options: ["game"] },
+  findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
   import: { takes: ["<list>"], options: ["name", "game"] },
   backup: { takes: [], options: [] },

@@ -161,6 +161,19 @@ describe("the content check", () => {
     expect(layout()).toBe("no-content");
   });
 
+  test("of a game that names no content folders whatever is there counts, and a top folder is one of the game's own", () => {
+    const open = { ...testGame, contentFolders: [] };
+    expect(layOutMod(open, ["any/thing.txt", "read.me"])).toMatchObject({ ok: true });
+    expect(layOutMod(open, ["textures/x.tex"])).toMatchObject({
+      ok: true,
+      value: { paths: ["textures/x.tex"] },
+    });
+    expect(layOutMod(open, ["My Mod/seating-mod.json", "My Mod/x.tex"])).toMatchObject({
+      value: { paths: ["seating-mod.json", "x.tex"] },
+    });
+    expect(layOutMod(open, [])).toMatchObject({ ok: false });
+  });
+
   test("a single top folder is stripped if it holds content and is none itself", () => {
     expect(layout("My Mod/a.plank", "My Mod/textures/x.tex")).toMatchObject({
       paths: ["a.plank", "textures/x.tex"],

@@ -26,8 +26,8 @@ export const pluginsIn = (game: ContentLaws, files: readonly PartFile[]): PartFi
   files.filter(({ path }) => isPlugin(game, path));
 
 /**
- * The content check: every path is safe, a single top folder that is no content folder is stripped, and then the
- * root directly holds a manifest, a plugin, or a content folder.
+ * The content check: every path is safe, a single top folder that is no content folder is stripped where its root would hold content, and
+ * then the root directly holds a manifest, a plugin, or a content folder. Of a game that names no content folders whatever is there counts.
  */
 export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<ModLayout, ProblemCode> {
   const paths: string[] = [];
@@ -37,7 +37,8 @@ export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<Mo
     paths.push(path.value);
   }
   const stripped = stripTopFolder(game, paths);
-  if (!holdsContent(game, stripped)) return refuse("no-content");
+  const isContent = game.contentFolders.length === 0 ? paths.length > 0 : holdsContent(game, stripped);
+  if (!isContent) return refuse("no-content");
   const seen = new Set<string>();
   for (const path of stripped) {
     const key = foldName(game, path);

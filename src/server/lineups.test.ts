@@ -96,7 +96,7 @@ test("into the present profile it is one edit with a restore point, and one undo
     // What only the profile has stays.
     expect(after.state.mods.entries.length).toBe(before.state.mods.entries.length);
     expect((await viewProfile(context, after.id))!.restorePoints[0]!.name).toBe(
-      "Before Long Descent came in",
+      "Before importing Long Descent",
     );
     value(await step(context, first.id, after.version, "undo"));
     expect((await present()).state.plugins.entries.map(({ id }) => id)).toEqual(

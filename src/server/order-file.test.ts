@@ -17,10 +17,12 @@ import { join } from "node:path";
 import { orderFileGap, standingOf } from "@/core/check/order-file";
 import { label } from "@/core/edit/steps";
 import type { ProfileId } from "@/core/model/ids";
+import { copiesKey } from "@/core/model/preferences";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { saveGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
-import { findWritten, willWrite } from "@/store/order-files";
+import { findCopy, findWritten, willWrite } from "@/store/order-files";
+import { savePreference } from "@/store/preferences";
 import type { Context } from "./context";
 import { storeEdit } from "./operations/edit-profile";
 import { step } from "./operations/history";
@@ -191,6 +193,22 @@ test("a file that was about to be written when the server ended is known for Sea
   expect(await standing()).toBe("current");
   await writeFile(order, `${contents}Late.skiff\n`);
   expect(await standing()).toBe("theirs");
+});
+
+test("of each file only so many copies are kept as its user wants, the newest", async () => {
+  const { id } = value(await currentGame(context));
+  await savePreference(context.db, id, copiesKey, 2);
+  for (const name of ["One", "Two", "Three"]) {
+    await writeFile(order, `${name}.skiff\n`);
+    const seen = value(await lookAtOrder(context, profile));
+    value(await writeOrder(context, profile, seen.sha256));
+  }
+  const kept = value(await listCopies(context)).filter(({ path }) => path === order);
+  const contents = await Promise.all(kept.map((copy) => findCopy(context.db, id, copy.id)));
+  expect(contents.map((copy) => Buffer.from(copy!.contents).toString())).toEqual([
+    "Three.skiff\n",
+    "Two.skiff\n",
+  ]);
 });
 
 test("a copy goes back only to where this game reads its files", async () => {

@@ -74,6 +74,14 @@ export const keepCopy = (
     [id, gameId, path, sha256, contents],
   );
 
+/** Deletes the copies of a file beyond so many, the oldest first. */
+export const dropOldCopies = (tx: Tx, gameId: string, path: string, most: number) =>
+  tx.query(
+    `delete from file_copy where game_id = $1 and path = $2 and id not in (
+       select id from file_copy where game_id = $1 and path = $2 order by at desc, id limit $3)`,
+    [gameId, path, most],
+  );
+
 export async function findCopy(
   db: Sql,
   gameId: string,

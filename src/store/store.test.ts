@@ -247,7 +247,7 @@ test("why a transfer was not taken in is told after an update as before", async 
     const said = (await listTransfers(own, "pond")).map(({ problem }) => plainText(sayRefusal(problem!)));
     expect(said.sort()).toEqual([
       "Lamps came with another hash than the depot names. It was thrown away; get it again.",
-      "Reeds.zip is damaged or unusable: “x” does not match its checksum or cannot be unpacked. It was not taken in.",
+      "Reeds.zip is damaged or unusable: “x” does not match its checksum or cannot be unpacked. It was not added.",
     ]);
   } finally {
     await own.close();

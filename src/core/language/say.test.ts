@@ -1,3 +1,4 @@
+import { midSentence } from "./mid-sentence";
 import { say, sayPieces, speak, standardLanguage, type Catalogue } from "./say";
 
 const inLanguage = (tag: string, texts: Catalogue) => speak(() => ({ tag, texts }));
@@ -39,4 +40,12 @@ test("values that are more than text stay what they are, in the order of the lan
 
 test("what a text names has to be given", () => {
   expect(() => say("facets.count.mods")).toThrow(/count/);
+});
+
+test("inside a sentence words lose the capital of a beginning, but not where nouns keep theirs", () => {
+  expect(midSentence("Master loads later")).toBe("master loads later");
+  inLanguage("de", {});
+  expect(midSentence("Master lädt später")).toBe("Master lädt später");
+  inLanguage("den", {});
+  expect(midSentence("Word")).toBe("word");
 });

@@ -83,12 +83,12 @@ test.each<[string, Partial<FingerprintFacts>, readonly (readonly [string, string
   [
     "one mod that moved to the end, and no other",
     { mods: [mod("lamps"), mod("boats"), mod("ducks"), mod("reeds")] },
-    [["mods place", "Taller Reeds stands after More Ducks here; in the lineup first."]],
+    [["mods place", "Taller Reeds is after More Ducks here; in the lineup first."]],
   ],
   [
     "one mod that moved to the front",
     { mods: [mod("ducks"), mod("reeds"), mod("lamps"), mod("boats")] },
-    [["mods place", "More Ducks stands first here; in the lineup after Slow Boats."]],
+    [["mods place", "More Ducks is first here; in the lineup after Slow Boats."]],
   ],
   [
     "plugins: one less, one more, another file, another place",
@@ -97,7 +97,7 @@ test.each<[string, Partial<FingerprintFacts>, readonly (readonly [string, string
       ["plugins content", "Reeds.plank is another file here."],
       ["plugins only-there", "Lamps.plank does not load here."],
       ["plugins only-here", "Geese.plank loads here and not in the lineup."],
-      ["plugins place", "Reeds.plank stands after Boats.plank here; in the lineup first."],
+      ["plugins place", "Reeds.plank is after Boats.plank here; in the lineup first."],
     ],
   ],
   [

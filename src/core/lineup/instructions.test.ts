@@ -34,7 +34,7 @@ describe("step by step, by hand", () => {
       "Choose their parts",
       "Put the mods in this order, the first loads earliest",
       "Put the plugins in this order, the first loads earliest",
-      "At last",
+      "At the end",
     ]);
     expect(instructionsOf(made, testGame).every(({ steps }) => steps.length > 0)).toBe(true);
   });
@@ -68,7 +68,7 @@ describe("step by step, by hand", () => {
     expect(stepsOf(lineup, /parts/)).toEqual([
       "Of b, take for “look”: tall, green.",
       "Of b, take for “size”: none.",
-      "Of b, have on: one, two.",
+      "Of b, switch on: one, two.",
     ]);
   });
 
@@ -97,14 +97,14 @@ describe("step by step, by hand", () => {
     });
     expect(stepsOf(Lineup.parse(lineup), /parts/)).toEqual([
       "Of b, take for “How they look”: Tall ones.",
-      "Of b, have on: Bells on them.",
+      "Of b, switch on: Bells on them.",
     ]);
   });
 
   test("the game is set up first: version, expansions, its own parts, its settings", () => {
     const lineup = { ...made, expansions: ["island", "unknown"], baseOff: ["x"], launch: { depth: 3 } };
     expect(stepsOf(lineup, /game/)).toEqual([
-      "Have Pond 1.0.0.",
+      "You need Pond 1.0.0.",
       "Switch The Island on.",
       "Switch unknown on.",
       "Switch x off.",
@@ -113,7 +113,7 @@ describe("step by step, by hand", () => {
     const told = { ...lineup, baseOff: ["carts", "x"], launch: { sound: true, fog: false, draw: 4 } };
     const [first] = instructionsOf(told, gameOfSettings);
     expect(first!.steps).toEqual([
-      { id: "game", text: "Have Pond 1.0.0.", detail: "" },
+      { id: "game", text: "You need Pond 1.0.0.", detail: "" },
       { id: "on:island", text: "Switch Island on.", detail: "" },
       { id: "on:unknown", text: "Switch unknown on.", detail: "" },
       { id: "off:carts", text: "Switch Carts off.", detail: "" },
@@ -128,10 +128,14 @@ describe("step by step, by hand", () => {
     const lineup = { ...changed({ off: { components: ["tall"] } }), followUps: ["a", "unknown"] };
     const parts = instructionsOf(lineup, testGame);
     expect(parts.at(-1)!.steps).toEqual([
-      { id: "after:a", text: "Start the game once; a may go then.", detail: "It is needed once only." },
+      {
+        id: "after:a",
+        text: "Start the game once; then a can be removed.",
+        detail: "It is needed once only.",
+      },
       {
         id: "after:unknown",
-        text: "Start the game once; unknown may go then.",
+        text: "Start the game once; then unknown can be removed.",
         detail: "It is needed once only.",
       },
       {

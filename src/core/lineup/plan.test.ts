@@ -137,12 +137,12 @@ test("the instructions name everything that one does by hand, with prices and wh
   const texts = instructionsOf(lineup, testGame).flatMap(({ steps }) =>
     steps.map(({ text, detail }) => `${text} ${detail}`.trim()),
   );
-  expect(texts).toContain("Have Pond 1.0.0.");
+  expect(texts).toContain("You need Pond 1.0.0.");
   expect(texts).toContain(
     "Get b 1.0.0 from local. It has to be paid for: two reeds".replace("from local", "from its author"),
   );
   expect(texts).toContain("b.plank after Core.keel");
-  expect(texts).toContain("Start the game once; a may go then. It is needed once only.");
+  expect(texts).toContain("Start the game once; then a can be removed. It is needed once only.");
   expect(texts.at(-1)).toContain(lineup.fingerprint);
 });
 

@@ -47,7 +47,7 @@ test.each([
   ["content", {}, "whichever is the newest"],
   ["changed", { value: ["draw", 7] }, "7"],
   ["changed", {}, "none"],
-  ["removed", { value: "removed" }, "taken out"],
+  ["removed", { value: "removed" }, "removed"],
   ["removed", { value: "off" }, "kept, switched off"],
   ["removed", { value: "on content section" }, "kept, switched on, in another version, in another section"],
 ] as const)("a side of a clash of %s, %j", (what, side, words) => {

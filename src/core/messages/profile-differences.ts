@@ -22,10 +22,42 @@ const orderKinds = [
 ] as const;
 const ruleKinds = [...onEitherSide, "changed", "place"] as const;
 
+type Titled<Kind> = Kind extends "only-there"
+  ? "only-here"
+  : Kind extends "section-only-there"
+    ? "section-only-here"
+    : Kind;
+
+/** What is on one side alone has the same words, whichever side that is. */
+const titled = <Kind extends string>(kind: Kind): Titled<Kind> =>
+  kind.replace("only-there", "only-here") as Titled<Kind>;
+
+/** What one of the two that are compared is called: by itself, and in "only …". */
+interface Side {
+  readonly name: string;
+  readonly where: string;
+}
+
+export type Sides = readonly [here: Side, there: Side];
+
+const side = (id: "now" | "then" | "before" | "after" | "mine"): Side => ({
+  name: say(`sides.${id}.name`),
+  where: say(`sides.${id}.where`),
+});
+
+/** The profile that is worked on, and another state. */
+export const sidesWith = (name: string): Sides => [
+  side("mine"),
+  { name, where: say("sides.other.where", { name }) },
+];
+/** A profile as it is, and as it will be. */
+export const sidesOfChange = (): Sides => [side("now"), side("then")];
+export const sidesOfEdit = (): Sides => [side("before"), side("after")];
+
 interface FacetWords {
   /** In the order in which they are shown. */
   readonly kinds: readonly DifferenceKind[];
-  readonly title: (kind: DifferenceKind) => string;
+  readonly title: (kind: DifferenceKind, where: string) => string;
   /** What a decision is about, as a person calls it; `roster` is one that holds it. */
   readonly name: (roster: Roster, key: string) => string;
   /** What stands there; empty where there is nothing. */
@@ -41,8 +73,11 @@ const onOff = (on: boolean): string => (on ? say("common.on") : say("common.off"
 
 const orderWords = (list: ListName): FacetWords => ({
   kinds: orderKinds,
-  title: (kind) =>
-    say(`profileDifferences.order.${kind as (typeof orderKinds)[number]}`, { list: facetWord(list, "many") }),
+  title: (kind, where) =>
+    say(`profileDifferences.order.${titled(kind as (typeof orderKinds)[number])}`, {
+      side: where,
+      list: facetWord(list, "many"),
+    }),
   name: (roster, key) => sectionName(roster, list, key) ?? itemName(roster, key),
   side: (roster, key, kind) => {
     const item = roster.lists[list].itemOf.get(key);
@@ -97,7 +132,8 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
   plugins: orderWords("plugins"),
   rules: {
     kinds: ruleKinds,
-    title: (kind) => say(`profileDifferences.rules.${kind as (typeof ruleKinds)[number]}`),
+    title: (kind, where) =>
+      say(`profileDifferences.rules.${titled(kind as (typeof ruleKinds)[number])}`, { side: where }),
     name: (roster, id) => {
       const rule = ruleOf(roster, id);
       return rule ? plainText(ruleText(rule.rule), (item) => itemName(roster, item)) : id;
@@ -187,20 +223,26 @@ const asideOrders = (Object.keys(words) as FacetName[]).filter(
   (name) => name !== "mods" && name !== "plugins",
 );
 
+const titleOfGroup = (facet: FacetName, kind: DifferenceKind, [here, there]: Sides): string =>
+  words[facet].title(kind, (kind.endsWith("only-there") ? there : here).where);
+
 /** Headings of the groups in which differences are shown, in their order: items first, then what is beside them. */
-const differenceTitles = (): Set<string> =>
+const differenceTitles = (sides: Sides): Set<string> =>
   new Set([
-    ...words.mods.kinds.flatMap((kind) => [words.mods.title(kind), words.plugins.title(kind)]),
-    ...asideOrders.flatMap((facet) => words[facet].kinds.map(words[facet].title)),
+    ...words.mods.kinds.flatMap((kind) =>
+      (["mods", "plugins"] as const).map((list) => titleOfGroup(list, kind, sides)),
+    ),
+    ...asideOrders.flatMap((facet) => words[facet].kinds.map((kind) => titleOfGroup(facet, kind, sides))),
   ]);
 
 /** Differences under their headings, those without any left out. */
 export function groupDifferences(
   differences: readonly Difference[],
+  sides: Sides,
 ): { readonly title: string; readonly members: Difference[] }[] {
-  const groups = new Map<string, Difference[]>([...differenceTitles()].map((title) => [title, []]));
+  const groups = new Map<string, Difference[]>([...differenceTitles(sides)].map((title) => [title, []]));
   for (const difference of differences)
-    groups.get(words[difference.facet].title(difference.kind))?.push(difference);
+    groups.get(titleOfGroup(difference.facet, difference.kind, sides))?.push(difference);
   return [...groups]
     .filter(([, members]) => members.length > 0)
     .map(([title, members]) => ({ title, members }));
@@ -235,21 +277,26 @@ export function comparisonText(
   names: readonly [here: string, there: string],
   differences: readonly Difference[],
 ): string {
+  const sides = names.map((name) => ({ name, where: say("sides.other.where", { name }) })) as [Side, Side];
   const lines = [
-    say("profileDifferences.here", { name: names[0] }),
-    say("profileDifferences.there", { name: names[1] }),
+    say("profileDifferences.compared", { here: names[0], there: names[1] }),
     say("profileDifferences.game", { name: here.game.name, version: here.game.version }),
   ];
   if (differences.length === 0) return [...lines, "", say("profileDifferences.noDifference"), ""].join("\n");
-  for (const { title, members } of groupDifferences(differences)) {
+  for (const { title, members } of groupDifferences(differences, sides)) {
     lines.push("", `${title}: ${members.length}`);
-    lines.push(...members.map((each) => `- ${differenceName(here, there, each)}${sides(here, there, each)}`));
+    for (const each of members)
+      lines.push(`- ${differenceName(here, there, each)}${onBothSides([here, there], names, each)}`);
   }
   return [...lines, ""].join("\n");
 }
 
-function sides(hereRoster: Roster, thereRoster: Roster, difference: Difference): string {
-  const [here, there] = differenceSides(hereRoster, thereRoster, difference);
+function onBothSides(
+  rosters: readonly [here: Roster, there: Roster],
+  [hereName, thereName]: readonly [string, string],
+  difference: Difference,
+): string {
+  const [here, there] = differenceSides(...rosters, difference);
   const { facet, kind, matters } = difference;
   if (facet === "rules" && kind !== "changed") return here || there ? ` (${here || there})` : "";
   const turned =
@@ -259,7 +306,9 @@ function sides(hereRoster: Roster, thereRoster: Roster, difference: Difference):
         ? say("profileDifferences.changesATieOrAWinner")
         : say("profileDifferences.changesNothing");
   return say("profileDifferences.hereThere", {
+    hereName,
     here: here || say("common.none"),
+    thereName,
     there: there || say("common.none"),
     turned,
   });

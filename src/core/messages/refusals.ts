@@ -4,10 +4,14 @@ import type { FileProblem, Refusal, RefusalCode, RefusalData, ProblemCode } from
 import { item, sentence, type Sentence } from "./parts";
 import { problemText, sayProblem } from "./problems";
 
-const tieReason = ({ because, list }: RefusalData["tie-above"], plugins: string, mods: string): string => {
-  if (because === "needs") return list === "mods" ? mods : plugins;
-  return because.source?.kind === "built-in" ? say("common.theGameSFixedOrder") : say("common.yourRule");
-};
+type TieText = "itIsMaster" | "itRequires" | "isItsMaster" | "isRequired";
+
+function tieReason(d: RefusalData["tie-above"], plugins: TieText, mods: TieText): Sentence {
+  const { because, list } = d;
+  if (because === "needs")
+    return sentence(`refusals.tie.${list === "mods" ? mods : plugins}`, { with: item(d.with) });
+  return [because.source?.kind === "built-in" ? say("common.theGameSFixedOrder") : say("common.yourRule")];
+}
 
 /** A sentence for every refusal, of just what it has to say; one that is missing, or says what is not there, does not compile. */
 const refusalText: {
@@ -16,13 +20,13 @@ const refusalText: {
   "tie-above": (d) =>
     sentence("refusals.text.tie-above", {
       with: item(d.with),
-      tieReason: tieReason(d, say("refusals.itIsAMasterOfThis"), say("refusals.thisOneRequiresIt")),
+      tieReason: tieReason(d, "itIsMaster", "itRequires"),
       item: item(d.item),
     }),
   "tie-below": (d) =>
     sentence("refusals.text.tie-below", {
       with: item(d.with),
-      tieReason: tieReason(d, say("refusals.thisIsAMasterOfIt"), say("refusals.itRequiresThisOne")),
+      tieReason: tieReason(d, "isItsMaster", "isRequired"),
       item: item(d.item),
     }),
   "rank-above": (d) =>

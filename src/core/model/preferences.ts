@@ -7,3 +7,9 @@ export const undoKey = "undo-steps";
 
 export const undoRange = { least: 10, most: 100_000 } as const;
 export const UndoSteps = z.number().int().min(undoRange.least).max(undoRange.most);
+
+/** Copies that are kept of each file that another program had written, unless its user has set another number. */
+export const usualCopies = 50;
+export const copiesKey = "order-file-copies";
+export const copiesRange = { least: 1, most: 10_000 } as const;
+export const CopiesKept = z.number().int().min(copiesRange.least).max(copiesRange.most);

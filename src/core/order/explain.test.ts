@@ -76,7 +76,7 @@ describe("the independent check", () => {
       "nothing makes b come before a",
     );
     expect(verifyResult(example, { ...result, order: ["core", "c", "a", "b", "d"] })).toContain(
-      "a stands after an item of a later section",
+      "a comes after an item of a later section",
     );
   });
 });

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
+import { FindingsReport } from "../model/findings-report";
 import { GameDefinition } from "../model/game";
 import { OrderProblem, OrderResult } from "../model/problem";
 import { ModManifest } from "../model/shelf";
@@ -16,6 +17,7 @@ test.each([
   ["seating-order-result-1", OrderResult],
   ["seating-game-1", GameDefinition],
   ["seating-mod-1", ModManifest],
+  ["seating-findings-1", FindingsReport],
 ] as const)("the schema %s in docs/ is that of the code", (name, schema) => {
   expect(JSON.parse(docs(`schemas/${name}.schema.json`))).toEqual(z.toJSONSchema(schema, { io: "input" }));
 });

@@ -31,5 +31,6 @@ export const reads = [
   "readJournal",
   "readSheet",
   "readStateOf",
+  "reportFindings",
   "reportFolder",
 ] as const satisfies readonly (keyof typeof actions)[];

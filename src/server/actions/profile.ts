@@ -2,12 +2,14 @@ import "server-only";
 import { z } from "zod";
 import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";
+import type { FindingsReport } from "@/core/model/findings-report";
 import { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
 import { guard } from "../action";
 import { windowContext } from "../window";
+import { reportFindings as report } from "../operations/findings";
 import { storeEdit, type Stored } from "../operations/edit-profile";
 import * as history from "../operations/history";
 import * as profiles from "../operations/profiles";
@@ -136,3 +138,6 @@ export const changesSincePoint = async (pointId: string): Promise<Outcome<Differ
 
 export const goBack = async (pointId: string, base: number): Promise<Outcome<Stored>> =>
   guard(async () => profiles.goBack(await windowContext(), id.parse(pointId), version.parse(base)));
+
+export const reportFindings = async (profileId: ProfileId): Promise<Outcome<FindingsReport>> =>
+  guard(async () => report(await windowContext(), ProfileId.parse(profileId)));

@@ -12,6 +12,7 @@ import { takeListIn } from "@/core/lineup/take-in";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import { foldName } from "@/core/roster/fold";
 import { loadRankOf } from "@/core/roster/laws";
+import { copiesKey, CopiesKept, usualCopies } from "@/core/model/preferences";
 import type { ProfileId } from "@/core/model/ids";
 import type { ListLine } from "@/core/model/listing";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -28,6 +29,7 @@ import {
 import { holdsOf, writeHolds } from "@/formats/holds";
 import type { RegisteredGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
+import { readPreference } from "@/store/preferences";
 import * as store from "@/store/order-files";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
@@ -279,6 +281,8 @@ export async function putCopyBack(context: Context, id: string): Promise<Outcome
 
 async function keepTheirs(tx: Tx, gameId: string, path: string, contents: Uint8Array | null): Promise<void> {
   const owner = contents && ownerOf(contents, await store.findWritten(tx, gameId, path));
-  if (contents && owner?.by === "theirs")
-    await store.keepCopy(tx, randomUUID(), gameId, { path, sha256: owner.sha256, contents });
+  if (!contents || owner?.by !== "theirs") return;
+  await store.keepCopy(tx, randomUUID(), gameId, { path, sha256: owner.sha256, contents });
+  const set = CopiesKept.safeParse(await readPreference(tx, gameId, copiesKey));
+  await store.dropOldCopies(tx, gameId, path, set.success ? set.data : usualCopies);
 }

@@ -2,6 +2,10 @@
 
 import { say } from "@/core/language/say";
 import { useDeferredValue, useMemo, useState } from "react";
+import { Empty } from "../kit/empty";
+import { chooseMods } from "../incoming/choose-mods";
+import { rich } from "../kit/rich";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { NarrowBy } from "../kit/narrow-by";
 import { inputLook } from "../kit/field";
@@ -66,7 +70,9 @@ export function DepotScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-2 border-b px-3">
-        <h1 className="text-lg font-bold">{say("common.depot")}</h1>
+        <h1 className="text-lg font-bold">
+          <Term word="depot">{say("common.depot")}</Term>
+        </h1>
         <input
           type="search"
           value={text}
@@ -112,10 +118,13 @@ export function DepotScreen() {
         </span>
       </header>
       {mods?.length === 0 ? (
-        <p className="text-ink2 p-5">
-          {say("depot.noDepotOffersAnythingForThis")}
-          <code className="font-mono text-sm">npm run demo</code>.
-        </p>
+        <Empty
+          purpose={rich("depot.noDepotOffersAnythingForThis", {
+            code: <code className="font-mono text-sm">npm run demo</code>,
+          })}
+        >
+          <Button onClick={() => chooseMods("archives")}>{say("frame.addModsToTheShelf")}</Button>
+        </Empty>
       ) : (
         <WithInspector
           inspecting={inspecting}

@@ -5,6 +5,8 @@ import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { Transfer, TransferState } from "@/core/model/transfer";
 import { Button } from "../kit/button";
+import { Empty } from "../kit/empty";
+import { TextLink } from "../workspace/view-link";
 import { formatSize } from "../kit/format-size";
 import type { GridColumn } from "../kit/grid/columns";
 import { ListGrid } from "../workspace/list-grid";
@@ -104,11 +106,16 @@ const columns: readonly GridColumn<Transfer>[] = [
   },
 ];
 
-/** What is got from the depot, a line for each archive: what came, what failed and why, what waits. */
-export function Queue() {
+/** What is got from the depot, a line for each archive: what came, what failed and why, what waits. Empty it shows only as a view of its own. */
+export function Queue({ isView = false }: { isView?: boolean }) {
   const { state, act, empty } = useDepot();
+  if (!isView && (state?.transfers.length ?? 0) === 0) return null;
   if (!state || state.transfers.length === 0)
-    return <p className="text-ink2 px-3 py-3">{say("depot.whatYouGetFromTheDepot")}</p>;
+    return (
+      <Empty purpose={say("depot.whatYouGetFromTheDepot")}>
+        <TextLink href="/depot">{say("depot.goToTheDepot")}</TextLink>
+      </Empty>
+    );
   const { transfers, running, halted } = state;
   const of = (wanted: TransferState) => transfers.filter((each) => each.state === wanted);
   const open = [...of("waiting"), ...of("under-way")];

@@ -3,7 +3,7 @@
 import { sayFinding } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
 import { GetMissing } from "../depot/get-missing";
-import { LevelMark } from "../kit/level";
+import { LevelMark, levelWord } from "../kit/level";
 import { Say } from "../kit/sentence";
 
 /** A finding where it is told beside its item, with what would end it if that is missing. */
@@ -11,7 +11,7 @@ export function FindingLine({ finding }: { finding: Finding }) {
   return (
     <div className="flex gap-2">
       <span className="pt-0.5">
-        <LevelMark level={finding.level} label={finding.level} />
+        <LevelMark level={finding.level} label={levelWord(finding.level)} />
       </span>
       <div className="space-y-1.5">
         <p>

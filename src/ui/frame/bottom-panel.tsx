@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import { Queue } from "../depot/queue";
 import { HistoryTab } from "../history/history-tab";
 import { Button } from "../kit/button";
+import { GuideTab } from "../guide/guide-tab";
 import { Floor } from "../kit/floor";
 import { giveFocusBack } from "../kit/give-focus-back";
 import type { PanelTab } from "../workspace/use-panel";
@@ -19,13 +20,15 @@ const tabs = [
       return say("frame.trial");
     },
     Content: TrialTab,
+    guide: "when-something-is-wrong",
   },
   {
     id: "queue",
     get label() {
       return say("common.queue");
     },
-    Content: Queue,
+    Content: () => <Queue isView />,
+    guide: "extend-a-list",
   },
   {
     id: "history",
@@ -33,6 +36,7 @@ const tabs = [
       return say("common.history");
     },
     Content: HistoryTab,
+    guide: "when-something-is-wrong",
   },
   {
     id: "messages",
@@ -40,6 +44,15 @@ const tabs = [
       return say("common.messages");
     },
     Content: MessagesTab,
+    guide: "when-something-is-wrong",
+  },
+  {
+    id: "guide",
+    get label() {
+      return say("guide.title");
+    },
+    Content: GuideTab,
+    guide: undefined,
   },
 ] as const;
 
@@ -86,11 +99,12 @@ export function BottomPanel({ tab, edge }: { tab: PanelTab; edge: ReactNode }) {
           <X size={14} aria-hidden />
         </Button>
       </div>
-      {tabs.map(({ id, label, Content }) => (
+      {tabs.map(({ id, label, Content, guide }) => (
         <Tabs.Content
           key={id}
           value={id}
           tabIndex={-1}
+          data-guide={guide}
           className="min-h-0 grow flex-col data-[state=active]:flex"
         >
           <Floor what={label}>

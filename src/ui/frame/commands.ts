@@ -1,4 +1,6 @@
 import { say } from "@/core/language/say";
+import { openGuideApart, placeInQuestion } from "../guide/place-in-question";
+import { firstStepsShown } from "../workspace/first-steps-kept";
 import { chooseMods } from "../incoming/choose-mods";
 import type { EditorState } from "../workspace/editor-state";
 import type { Workspace } from "../workspace/workspace.client";
@@ -304,6 +306,34 @@ export const commands: readonly Command[] = [
     },
     keys: "Alt+L",
     run: ({ turnTheme }) => turnTheme(),
+  },
+  {
+    id: "guide",
+    get other() {
+      return say("guide.otherWords");
+    },
+    get title() {
+      return say("guide.open");
+    },
+    keys: "F1",
+    run: ({ workspace }) => {
+      const place = placeInQuestion();
+      if (document.querySelector("[role=dialog]")) openGuideApart(place);
+      else workspace.panel.showGuide(place);
+    },
+  },
+  {
+    id: "first-steps",
+    get other() {
+      return say("frame.beginnerTutorialTourStart");
+    },
+    get title() {
+      return say("frame.showTheFirstSteps");
+    },
+    run: ({ go }) => {
+      firstStepsShown.set("always");
+      go("/overview");
+    },
   },
   {
     id: "keys",

@@ -131,7 +131,7 @@ function useCommands(openDialog: (name: DialogName) => void): (command: Command)
   );
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || (isTyping(event.target) && !event.altKey && !isSave(event))) return;
+      if (event.defaultPrevented || (isTyping(event.target) && !isCommandWhileTyping(event))) return;
       const pressed = keysPressed(event);
       const changed = changedKeys.get();
       const command = pressed && commands.find((each) => keysOf(each, changed) === pressed);
@@ -147,5 +147,8 @@ function useCommands(openDialog: (name: DialogName) => void): (command: Command)
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable]");
+
+const isCommandWhileTyping = (event: KeyboardEvent): boolean =>
+  event.altKey || isSave(event) || /^F\d+$/.test(event.key);
 
 const isSave = (event: KeyboardEvent): boolean => (event.ctrlKey || event.metaKey) && event.code === "KeyS";

@@ -1,4 +1,3 @@
-import { say } from "@/core/language/say";
 import { z } from "zod";
 import { Kept } from "../kit/kept";
 import type { Command } from "./commands";
@@ -47,5 +46,5 @@ export function keysPressed({ key, code, ctrlKey, metaKey, altKey, shiftKey }: P
   if (key === "?" && !isMod && !altKey) return "?";
   const name = /^(?:Key([A-Z])|Digit(\d)|(F\d{1,2}))$/.exec(code)?.slice(1).find(Boolean);
   if (name === undefined) return null;
-  return [isMod && say("common.mod"), altKey && "Alt", shiftKey && "Shift", name].filter(Boolean).join("+");
+  return [isMod && "Mod", altKey && "Alt", shiftKey && "Shift", name].filter(Boolean).join("+");
 }

@@ -70,10 +70,10 @@ export function ProfileMenu({ openDialog }: { openDialog: (name: DialogName) => 
             {say("common.newProfile")}
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => openDialog("profile-facts")}>
-            {say("frame.whatThisOneIs")}
+            {say("profiles.editDetails")}
           </Menu.Item>
           <Menu.Item className={menuItemLook} onSelect={() => void remove()}>
-            {say("frame.putThisOneIntoTheBin")}
+            {say("profiles.moveToBin")}
           </Menu.Item>
           {profiles.some((each) => each.deleted) && (
             <>

@@ -1,13 +1,15 @@
 "use client";
 
 import { say } from "@/core/language/say";
-import { Bell, History, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
+import { Bell, CircleHelp, History, Moon, Play, Redo2, Sun, Undo2 } from "lucide-react";
 import { Toolbar } from "radix-ui";
-import type { ComponentProps } from "react";
+import type { ComponentProps, ReactNode } from "react";
 import { labelText } from "@/core/messages/labels";
 import { findItem, titleOfId } from "@/core/roster/roster";
+import { placeInQuestion } from "../guide/place-in-question";
 import { Button } from "../kit/button";
 import { useEditor, useMessages, useWorkspace } from "../workspace/workspace.client";
+import type { PanelTab } from "../workspace/use-panel";
 import { Brand } from "./brand";
 import { CommandField } from "./command-field";
 import type { Command, DialogName } from "./commands";
@@ -48,6 +50,7 @@ export function TopBar({
           <Play size={14} aria-hidden /> <span className="max-md:sr-only">{say("frame.startATrial")}</span>
         </Tool>
         <MessagesButton />
+        <GuideButton />
         <Tool
           look="quiet"
           onClick={turnTheme}
@@ -68,42 +71,64 @@ const Tool = (props: ComponentProps<typeof Button>) => (
   </Toolbar.Button>
 );
 
-/** What was done before, and what can be gone back to. */
-function HistoryButton() {
+/** Shows a tab of the panel below the view, or closes it there. */
+function PanelTool({
+  tab,
+  label,
+  title,
+  show,
+  children,
+}: {
+  tab: PanelTab;
+  label: string;
+  title: string;
+  show?: () => void;
+  children: ReactNode;
+}) {
   const { panel } = useWorkspace();
-  const isOpen = panel.tab === "history";
+  const isOpen = panel.tab === tab;
+  const open = show ?? (() => panel.show(tab));
   return (
     <Tool
       look="quiet"
       aria-pressed={isOpen}
-      aria-label={say("common.history")}
-      title={say("frame.historyOfThisProfile")}
-      onClick={() => (isOpen ? panel.close() : panel.show("history"))}
+      aria-label={label}
+      title={title}
+      onClick={isOpen ? panel.close : open}
       className="!px-2"
     >
-      <History size={15} aria-hidden />
+      {children}
     </Tool>
   );
 }
 
+/** What was done before, and what can be gone back to. */
+const HistoryButton = () => (
+  <PanelTool tab="history" label={say("common.history")} title={say("frame.historyOfThisProfile")}>
+    <History size={15} aria-hidden />
+  </PanelTool>
+);
+
 /** The log of messages, and how many came since it was looked at. */
 function MessagesButton() {
-  const { panel } = useWorkspace();
   const unread = useMessages((state) => state.unread);
   const words = unread === 0 ? say("common.messages") : say("frame.messagesNew", { unread });
-  const isOpen = panel.tab === "messages";
   return (
-    <Tool
-      look="quiet"
-      aria-pressed={isOpen}
-      aria-label={words}
-      title={words}
-      onClick={() => (isOpen ? panel.close() : panel.show("messages"))}
-      className="!px-2"
-    >
+    <PanelTool tab="messages" label={words} title={words}>
       <Bell size={16} aria-hidden />
       {unread > 0 && <span className="font-mono text-sm">{unread}</span>}
-    </Tool>
+    </PanelTool>
+  );
+}
+
+/** What the guide says of where one is. */
+function GuideButton() {
+  const { panel } = useWorkspace();
+  const show = () => panel.showGuide(placeInQuestion());
+  return (
+    <PanelTool tab="guide" label={say("guide.title")} title={say("guide.open")} show={show}>
+      <CircleHelp size={16} aria-hidden />
+    </PanelTool>
   );
 }
 

@@ -1,5 +1,6 @@
 "use client";
 
+import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { Button } from "../kit/button";
@@ -54,7 +55,7 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
                 start(answer);
               }}
             >
-              {say("frame.always", { title: title.toLowerCase() })}
+              {say("frame.always", { title: midSentence(title) })}
             </Button>
           ))}
       </div>

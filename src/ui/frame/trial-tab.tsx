@@ -3,10 +3,12 @@ import { useEffect, useRef } from "react";
 import { groupFindings } from "@/core/check/group-findings";
 import { sayGroup } from "@/core/messages/finding-groups";
 import { sayFinding } from "@/core/messages/findings";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
+import { Empty } from "../kit/empty";
 import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
-import { ViewLink } from "../workspace/view-link";
+import { TextLink } from "../workspace/view-link";
 import type { TrialState } from "../workspace/use-trial";
 import { useStanding } from "../order-file/standing";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -26,12 +28,14 @@ export function TrialTab() {
   return (
     <section aria-label={say("frame.trial")} className="flex min-h-0 grow flex-col">
       <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 px-3">
-        <h2 className="font-bold">{say("frame.trialOf", { name: game.name })}</h2>
+        <h2 className="font-bold">
+          <Term word="trial">{say("frame.trialOf", { name: game.name })}</Term>
+        </h2>
         {trial.state && <TrialWord state={trial.state} />}
         <span className="text-ink3 text-sm">
           {say("frame.aStandInGameReadsAnd", { path: game.orderFile.path })}
         </span>
-        {!isAsked && (
+        {!isAsked && trial.state !== null && (
           <Button small className="ml-auto" onClick={() => void trial.start()}>
             {trial.state && trial.state !== "asked" ? say("frame.startAgain") : say("frame.startATrial")}
           </Button>
@@ -39,6 +43,11 @@ export function TrialTab() {
       </header>
       <KnownBlockers />
       {isAsked && <TrialQuestion onAnswer={() => log.current?.focus()} />}
+      {trial.state === null && (
+        <Empty purpose={say("frame.theStartLogComesHere")}>
+          <Button onClick={() => void trial.start()}>{say("frame.startATrial")}</Button>
+        </Empty>
+      )}
       <ol
         ref={log}
         tabIndex={0}
@@ -74,9 +83,9 @@ function KnownBlockers() {
       <span className="min-w-0">
         <Say parts={sayGroup(first) ?? sayFinding(first.findings[0]!)} />
       </span>
-      <ViewLink href="/overview#findings" className="text-pine font-semibold underline">
+      <TextLink href="/overview#findings">
         {blockers.length === 1 ? say("frame.theWayOut") : say("frame.allOfThemAndWaysOut")}
-      </ViewLink>
+      </TextLink>
     </p>
   );
 }

@@ -12,6 +12,8 @@ import { dateForm } from "../kit/moment";
 import { Select } from "../kit/select";
 import { textSize } from "../kit/text-size";
 import { readLanguages, switchLanguage } from "../language/spoken";
+import { firstStepsShown } from "../workspace/first-steps-kept";
+import { arrivalWay, binQuestion } from "../workspace/arrival-choices";
 import { afterSwitch, trialStart } from "../workspace/launch-choices";
 import { messagesSaid, messageTime } from "../workspace/message-choices";
 import { useAnswer } from "../workspace/use-answer";
@@ -96,9 +98,12 @@ const settings: readonly Pick<Kept<never>, "back">[] = [
   dateForm,
   trialStart,
   afterSwitch,
+  arrivalWay,
+  binQuestion,
   messageTime,
   messagesSaid,
   changedKeys,
+  firstStepsShown,
 ];
 
 /** All that is set in this browser, back to what it is at first. */

@@ -2,6 +2,7 @@
 
 import { say } from "@/core/language/say";
 import { KeptChoice } from "./kept-choice";
+import { arrivalWay, arrivalWays, binQuestion } from "../workspace/arrival-choices";
 import { afterSwitch, trialStart } from "../workspace/launch-choices";
 
 /** What Seating does by itself, in this browser. */
@@ -24,6 +25,19 @@ export function ApplicationSettings() {
           ["offer", say("game.offerToWriteItsOrderFor")],
           ["write", say("game.alwaysWriteItsOrderForThe")],
           ["leave", say("game.leaveWhatTheGameReads")],
+        ]}
+      />
+      <KeptChoice
+        title={say("game.modsThatYouAdd")}
+        kept={arrivalWay}
+        choices={arrivalWays.map((way) => [way, say(`incoming.way.${way}`)])}
+      />
+      <KeptChoice
+        title={say("game.beforeModsMoveToTheBin")}
+        kept={binQuestion}
+        choices={[
+          ["always", say("game.askAlways")],
+          ["used", say("game.askWhereAProfileLosesSome")],
         ]}
       />
       <p className="text-ink2">{say("game.theyHoldInThisBrowserWhat")}</p>

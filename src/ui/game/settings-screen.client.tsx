@@ -2,9 +2,18 @@
 
 import { say } from "@/core/language/say";
 import { useSearchParams } from "next/navigation";
-import { useState } from "react";
+import { useState, useId } from "react";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
-import { undoKey, undoRange, UndoSteps, usualUndo } from "@/core/model/preferences";
+import {
+  copiesKey,
+  copiesRange,
+  CopiesKept,
+  undoKey,
+  undoRange,
+  UndoSteps,
+  usualCopies,
+  usualUndo,
+} from "@/core/model/preferences";
 import { Button } from "../kit/button";
 import { Labelled } from "../kit/field";
 import { NumberField } from "../kit/number-field";
@@ -97,7 +106,7 @@ function Data() {
   return (
     <div className="space-y-6">
       <OwnData />
-      <Undo />
+      <Limits />
       <section aria-labelledby="copies" className="max-w-2xl space-y-2">
         <h2 id="copies" className="text-lg font-bold">
           {say("common.copiesOfWhatAnotherProgramHad")}
@@ -134,30 +143,69 @@ function Folders() {
   );
 }
 
-/** How far back undo reaches. */
-function Undo() {
-  const [kept, setKept] = usePreference(undoKey, UndoSteps, usualUndo);
+/** How far back undo reaches, and how many copies of an order file are kept. */
+function Limits() {
+  const [edits, setEdits] = usePreference(undoKey, UndoSteps, usualUndo);
+  const [copies, setCopies] = usePreference(copiesKey, CopiesKept, usualCopies);
   return (
-    <section aria-labelledby="undo" className="max-w-2xl space-y-2">
-      <h2 id="undo" className="text-lg font-bold">
-        {say("common.undo")}
+    <>
+      <Limit
+        title={say("common.undo")}
+        label={say("game.editsKeptForUndoOfEach")}
+        hint={say("game.olderEditsAreForgottenWithThe")}
+        value={edits}
+        range={undoRange}
+        onStore={setEdits}
+      />
+      <Limit
+        title={say("game.howManyCopiesAreKept")}
+        label={say("game.copiesKeptOfEachFile")}
+        hint={say("game.olderCopiesAreDeleted")}
+        value={copies}
+        range={copiesRange}
+        onStore={setCopies}
+      />
+    </>
+  );
+}
+
+function Limit({
+  title,
+  label,
+  hint,
+  value,
+  range,
+  onStore,
+}: {
+  title: string;
+  label: string;
+  hint: string;
+  value: number;
+  range: { readonly least: number; readonly most: number };
+  onStore: (value: number) => void;
+}) {
+  const heading = useId();
+  return (
+    <section aria-labelledby={heading} className="max-w-2xl space-y-2">
+      <h2 id={heading} className="text-lg font-bold">
+        {title}
       </h2>
       <div className="max-w-52">
-        <Labelled label={say("game.editsKeptForUndoOfEach")}>
+        <Labelled label={label}>
           {({ id }) => (
             <NumberField
-              label={say("game.editsKeptForUndoOfEach")}
+              label={label}
               id={id}
-              value={kept}
-              {...undoRange}
+              value={value}
+              {...range}
               isNeeded
-              onStore={(number) => number !== null && setKept(Math.round(number))}
+              onStore={(number) => number !== null && onStore(Math.round(number))}
               className="w-full"
             />
           )}
         </Labelled>
       </div>
-      <p className="text-ink2">{say("game.olderEditsAreForgottenWithThe")}</p>
+      <p className="text-ink2">{hint}</p>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { say } from "@/core/language/say";
 import { useMemo } from "react";
 import { compareRosters } from "@/core/compare/rosters";
+import { sidesOfEdit } from "@/core/messages/profile-differences";
 import type { ProfileId } from "@/core/model/ids";
 import type { StateSource } from "@/server/operations/profiles";
 import { Dialog } from "../kit/dialog";
@@ -52,6 +53,7 @@ function WhatItChanged({ number, profile }: { number: number; profile: ProfileId
   );
   const [here, there] = [useOther(before!), useOther(after!)];
   const ties = useEditor((state) => state.ties);
+  const sides = useMemo(() => sidesOfEdit(), []);
   const differences = useMemo(
     () => here && there && compareRosters(here, there, tiedPairs(here, ties)),
     [here, there, ties],
@@ -59,10 +61,5 @@ function WhatItChanged({ number, profile }: { number: number; profile: ProfileId
   if (!here || !there || !differences) return <p className="text-ink2 py-3">{say("common.readingIt")}</p>;
   if (differences.length === 0)
     return <p className="text-ink2">{say("history.nothingThatIsComparedItLed")}</p>;
-  return (
-    <>
-      <p className="text-ink2 mb-2 text-sm">{say("history.hereIsBeforeTheEditThere")}</p>
-      <DifferenceGrid here={here} there={there} differences={differences} />
-    </>
-  );
+  return <DifferenceGrid here={here} there={there} sides={sides} differences={differences} />;
 }

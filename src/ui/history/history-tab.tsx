@@ -11,6 +11,8 @@ import type { GridCommand } from "../kit/grid/commands";
 import { isPossible } from "../kit/grid/commands";
 import { nothingSelected } from "../kit/grid/selection";
 import { Button } from "../kit/button";
+import { Empty } from "../kit/empty";
+import { TextLink } from "../workspace/view-link";
 import { ListGrid } from "../workspace/list-grid";
 import { readJournal } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -73,18 +75,23 @@ export function HistoryTab() {
           </Button>
         ))}
       </header>
-      <ListGrid
-        kind="history"
-        label={say("history.editsAndRestorePoints")}
-        rows={moments}
-        keyOf={keyOf}
-        columns={columns}
-        commands={commands}
-        selection={selection}
-        onSelection={setSelection}
-        empty={say("history.nothingHasBeenChangedInThis")}
-        className="border-line min-h-0 grow border-t"
-      />
+      {moments.length === 0 ? (
+        <Empty purpose={say("history.nothingHasBeenChangedInThis")}>
+          <TextLink href="/plan">{say("common.goToThePlan")}</TextLink>
+        </Empty>
+      ) : (
+        <ListGrid
+          kind="history"
+          label={say("history.editsAndRestorePoints")}
+          rows={moments}
+          keyOf={keyOf}
+          columns={columns}
+          commands={commands}
+          selection={selection}
+          onSelection={setSelection}
+          className="border-line min-h-0 grow border-t"
+        />
+      )}
       {compared && (
         <ComparisonDialog compared={compared} profile={profile} onClose={() => setCompared(null)} />
       )}

@@ -14,13 +14,13 @@ import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { formatSize } from "../kit/format-size";
 import { Part } from "../kit/part";
-import { Select } from "../kit/select";
+import { Select, SelectField } from "../kit/select";
+import { arrivalWay, arrivalWays, type ArrivalWay } from "../workspace/arrival-choices";
 import { useEditor } from "../workspace/workspace.client";
 import { sectionsFor } from "./sections-for";
 
 export interface Wanted {
-  /** Into the profile too, switched off. */
-  readonly add: boolean;
+  readonly way: ArrivalWay;
   /** Ids of mods of the shelf that it needs and that are to be switched on. */
   readonly on: readonly string[];
   /** Sections that its user has chosen, by the name of the plugin; of the mod itself as "mods". */
@@ -62,13 +62,13 @@ export function IncomingDialog({
 }) {
   const { mod, versions, overlaps } = incoming;
   const roster = useEditor((state) => state.roster);
-  const [add, setAdd] = useState(true);
+  const [way, setWay] = useState(arrivalWay.get);
   const [on, setOn] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<Readonly<Record<string, SectionId>>>({});
   const [named, setNamed] = useState({ name: mod.name, version: mod.version });
   const isRenamed = named.name !== mod.name || named.version !== mod.version;
   const wanted: Wanted = {
-    add,
+    way,
     on,
     sections: chosen,
     ...(isRenamed ? { fileName: `${named.name.trim()}-${named.version.trim()}${endingOf(mod.path)}` } : {}),
@@ -194,15 +194,14 @@ export function IncomingDialog({
             </ul>
           </Part>
         )}
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-pine"
-            checked={add}
-            onChange={(event) => setAdd(event.target.checked)}
-          />
-          {say("incoming.addItToThisProfileSwitched")}
-        </label>
+        <SelectField
+          label={say("common.inThisProfile")}
+          beside
+          value={way}
+          options={arrivalWays.map((value) => ({ value, words: say(`incoming.way.${value}`) }))}
+          onChoose={(value) => setWay(value as ArrivalWay)}
+          className="w-72 max-w-full"
+        />
         <div className="flex justify-end gap-2">
           <Button look="quiet" onClick={onLeave}>
             {say("common.cancel")}

@@ -72,20 +72,21 @@ export function IncomingMods() {
     setBusy(false);
     close();
   };
-  const addWanted = ({ roster: { stock } }: EditorState, path: string, { add, on, sections }: Wanted) => {
+  const addWanted = ({ roster: { stock } }: EditorState, path: string, { way, on, sections }: Wanted) => {
     const mod = stock.shelf.find((each) => each.path === path)!;
     const needed = stock.shelf.filter((each) => on.includes(each.id) && !each.problem);
+    if (way === "on") needed.unshift(mod);
     const homes = new Map(
       Object.entries(sections).map(([of, section]) => [of === "mods" ? mod.id : of, section]),
     );
-    const added = add ? addMods(editor.getState().roster, [mod], homes) : null;
+    const added = way !== "shelf" ? addMods(editor.getState().roster, [mod], homes) : null;
     if (added) editor.dispatch(added);
     const switched = switchMods(editor.getState().roster, needed, true);
     if (switched) editor.dispatch(switched);
     tell([
       say("incoming.isOnTheShelf", { value: [mod.name, versionText(mod.version)].filter(Boolean).join(" ") }),
     ]);
-    if (add && hasParts(mod.manifest)) setAsking(mod.id);
+    if (way !== "shelf" && hasParts(mod.manifest)) setAsking(mod.id);
   };
   return (
     <>

@@ -3,6 +3,7 @@
 import { say } from "@/core/language/say";
 import { Dialog as Primitive } from "radix-ui";
 import type { ReactNode } from "react";
+import { guideMark, type GuidePlace } from "@/core/model/guide";
 import { Floor } from "./floor";
 import { keepOpenBeside } from "./beside-dialogs";
 import { giveFocusBack } from "./give-focus-back";
@@ -17,6 +18,7 @@ export function Dialog({
   hint,
   children,
   size = "small",
+  guide,
 }: {
   open: boolean;
   onClose: () => void;
@@ -24,6 +26,8 @@ export function Dialog({
   hint?: string;
   children: ReactNode;
   size?: keyof typeof widths;
+  /** Where in the guide it is explained. */
+  guide?: GuidePlace;
 }) {
   return (
     <Primitive.Root open={open} onOpenChange={(now) => !now && onClose()}>
@@ -32,6 +36,7 @@ export function Dialog({
         <Primitive.Content
           onInteractOutside={keepOpenBeside}
           aria-describedby={hint ? undefined : ""}
+          data-guide={guide && guideMark(guide)}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
             giveFocusBack();

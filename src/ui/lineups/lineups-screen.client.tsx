@@ -12,6 +12,7 @@ import { ListOut } from "./out/list-out";
 import { usePendingList } from "./pending-list";
 import { PlayTogether } from "./together/play-together";
 import { useGo } from "../workspace/use-go";
+import { Term } from "../kit/term";
 import { PartLinks } from "../workspace/part-links";
 
 const parts = [
@@ -60,7 +61,9 @@ export function LineupsScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-4 border-b px-4">
-        <h1 className="text-lg font-bold">{say("common.lineups")}</h1>
+        <h1 className="text-lg font-bold">
+          <Term word="lineup">{say("common.lineups")}</Term>
+        </h1>
         <PartLinks label={say("common.parts")} view="/lineups" parts={parts} present={part} />
       </header>
       {part === "out" && <ListOut />}

@@ -16,6 +16,7 @@ export function OrderFileDialog() {
       open={theirs !== null}
       onClose={leave}
       size="large"
+      guide={{ page: "first-evening" }}
       title={say("orderFile.isNotAsSeatingWroteIt", { path: theirs?.path ?? "" })}
       hint={say("orderFile.itComesFromTheGameOr")}
     >
@@ -54,7 +55,7 @@ function Ways({ theirs }: { theirs: TheirOrder }) {
       )}
       <div className="flex flex-wrap justify-end gap-2">
         <Button look="quiet" onClick={orderFile.leave}>
-          {say("orderFile.leaveBothAsTheyAre")}
+          {say("common.cancel")}
         </Button>
         <Button look={isKnown ? "plain" : "main"} onClick={() => void orderFile.writeOver()}>
           {say("orderFile.keepACopyAndWriteOver")}

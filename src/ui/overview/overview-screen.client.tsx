@@ -18,7 +18,9 @@ import { mainList } from "@/core/model/game";
 import { Copies } from "../order-file/copies";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
+import { Term } from "../kit/term";
 import { useEditor } from "../workspace/workspace.client";
+import { FirstSteps } from "./first-steps";
 import { FindingsList } from "./findings-list";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
@@ -60,6 +62,7 @@ export function OverviewScreen() {
       </header>
       <div className="grid gap-x-6 gap-y-5 px-5 py-4 md:grid-cols-[minmax(0,1fr)_17rem] lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-5">
+          <FirstSteps />
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
             <Number
               label={say("overview.modsOn")}
@@ -79,7 +82,7 @@ export function OverviewScreen() {
             {levels.map((level) => (
               <Number
                 key={level}
-                label={levelWord(level, counts[level])}
+                label={<Term word={level}>{levelWord(level, counts[level])}</Term>}
                 value={checked ? counts[level] : "…"}
                 mark={<LevelMark level={level} size={14} />}
                 href="#findings"
@@ -87,7 +90,9 @@ export function OverviewScreen() {
             ))}
           </dl>
           <section id="findings" className="scroll-mt-3">
-            <h2 className="text-lg font-bold">{say("common.findings")}</h2>
+            <h2 className="text-lg font-bold">
+              <Term word="finding">{say("common.findings")}</Term>
+            </h2>
             <FindingsList />
           </section>
           {roster.lists[main].items.length > 0 && (
@@ -160,7 +165,7 @@ export function OverviewScreen() {
             <ShelfReading />
             <p className="text-ink3 mt-2 font-mono text-sm break-all">{view.folders.shelves.join(", ")}</p>
           </Side>
-          <Side title={say("common.restorePoints")}>
+          <Side title={<Term word="restore-point">{say("common.restorePoints")}</Term>}>
             <RestorePoints />
           </Side>
         </div>
@@ -183,7 +188,7 @@ function Number({
   href,
   mark,
 }: {
-  label: string;
+  label: ReactNode;
   value: number | string;
   of?: number;
   href: string;
@@ -208,7 +213,7 @@ function Number({
   );
 }
 
-function Side({ title, children }: { title: string; children: ReactNode }) {
+function Side({ title, children }: { title: ReactNode; children: ReactNode }) {
   return (
     <section>
       <h2 className="border-line mb-2 border-b pb-1 font-bold">{title}</h2>

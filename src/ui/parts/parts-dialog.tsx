@@ -25,6 +25,7 @@ export function PartsDialog({ item, onClose }: { item: SeatedMod | null; onClose
       title={say("parts.partsOf", { name: item?.mod?.name ?? "" })}
       hint={say("parts.whatIsTakenHoldsForThis")}
       size="medium"
+      guide={{ page: "extend-a-list" }}
     >
       {item && <PartsForm key={item.id} item={item} onClose={onClose} />}
     </Dialog>

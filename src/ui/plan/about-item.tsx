@@ -9,6 +9,7 @@ import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
 import { GetMissing } from "../depot/get-missing";
 import { FindingLine } from "../findings/finding-line";
+import { Term } from "../kit/term";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
 import { useEditor } from "../workspace/workspace.client";
@@ -109,7 +110,11 @@ function FromBooks({ plugin }: { plugin: SeatedPlugin }) {
     <Part title={say("plan.fromTheRulebooks")}>
       {told.map(({ book, advice }, at) => (
         <p key={at}>
-          {advice.kind === "blend" && <b>{say("plan.blend")}</b>}
+          {advice.kind === "blend" && (
+            <b>
+              <Term word="blend">{say("plan.blend")}</Term>
+            </b>
+          )}
           {advice.text ?? say("plan.itsListsWantToBeBlended")}{" "}
           <span className="text-ink3">({book.name})</span>
         </p>
@@ -134,7 +139,7 @@ function Masters({ plugin }: { plugin: SeatedPlugin }) {
   const { itemOf } = useEditor((state) => state.roster.lists.plugins);
   if (plugin.masters.length === 0) return null;
   return (
-    <Part title={say("common.masters")}>
+    <Part title={<Term word="master">{say("common.masters")}</Term>}>
       <ul className="space-y-1">
         {plugin.masters.map(({ name, id }) => {
           const master = id === null ? undefined : itemOf.get(id);

@@ -1,5 +1,6 @@
 "use client";
 
+import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { ChevronDown, Plus, X } from "lucide-react";
@@ -75,7 +76,7 @@ export function FilterBar({ isAsked, filter, onFilter, sortedBy, onUnsort, shown
       )}
       {sortedBy && (
         <Chip
-          words={say("plan.sortedBy", { sortedBy: sortedBy.toLowerCase() })}
+          words={say("plan.sortedBy", { sortedBy: midSentence(sortedBy) })}
           remove={say("plan.backToTheLoadOrder")}
           onRemove={remove(onUnsort)}
         />

@@ -1,3 +1,4 @@
+import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import type { Level } from "@/core/model/finding";
 import { tagsOf, type PlanFilter } from "@/core/roster/plan-filter";
@@ -66,7 +67,7 @@ export function filterFacets(roster: Roster, list: SeatedList, filter: PlanFilte
     },
     {
       label: say("common.class"),
-      options: kinds.map(({ id, label }) => ({ value: id, label: label.toLowerCase() })),
+      options: kinds.map(({ id, label }) => ({ value: id, label: midSentence(label) })),
       value: filter.kind,
       part: (kind) => ({ kind }),
     },

@@ -29,6 +29,7 @@ export function MoveToDialog({ open, onClose }: { open: boolean; onClose: () => 
       onClose={onClose}
       title={say("plan.moveToASeat", { what })}
       hint={say("plan.aSeatAsC4AfterOr")}
+      guide={{ page: "correct-and-remember" }}
     >
       <MoveToForm onClose={onClose} />
     </Dialog>

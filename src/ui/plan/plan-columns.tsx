@@ -1,3 +1,4 @@
+import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import { NotebookPen } from "lucide-react";
@@ -34,7 +35,7 @@ type PlanColumn = GridColumn<PlanCells>;
 export const kindWords = (item: SeatedItem): string => {
   if (item.fixed) return say("plan.builtIn");
   const [rank, counting] = kindsOf(item);
-  return [rank?.id === "foundation" ? say("plan.foundation") : null, counting?.label.toLowerCase()]
+  return [rank?.id === "foundation" ? say("plan.foundation") : null, counting && midSentence(counting.label)]
     .filter(Boolean)
     .join(", ");
 };
@@ -106,6 +107,7 @@ const always = (list: ListName): readonly PlanColumn[] => [
     get label() {
       return say("common.seat");
     },
+    word: "seat",
     width: 40,
     isFixed: true,
     isOrder: true,
@@ -187,6 +189,7 @@ const ofPlugins: readonly PlanColumn[] = [
     get label() {
       return say("common.masters");
     },
+    word: "master",
     width: 72,
     isFigure: true,
     text: ({ item }) => count(mastersOf(item)),

@@ -11,6 +11,7 @@ import { mainList } from "@/core/model/game";
 import type { ListName } from "@/core/model/profile";
 import { findItem } from "@/core/roster/roster";
 import { filterItems, narrows, noFilter } from "@/core/roster/plan-filter";
+import { Explained, Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { ColumnChoice } from "../kit/grid/column-choice";
 import { useTextScale } from "../kit/text-scale";
@@ -24,6 +25,7 @@ import { planFromQuery, planToQuery, type PlanAddress } from "./plan-address";
 import { Inspector } from "./inspector";
 import { LookMenu } from "./look-menu";
 import { useLook } from "./use-look";
+import { Empty } from "../kit/empty";
 import { Floor } from "../kit/floor";
 import { PlanList } from "./plan-list";
 import { ProposeButton } from "./propose-button";
@@ -37,7 +39,7 @@ import { useCarry } from "./use-carry";
 import { usePlanCommands } from "./use-plan-commands";
 import { usePlanGrid } from "./use-plan-grid";
 import { useScopedCommands } from "../workspace/scoped-commands";
-import { ViewLink } from "../workspace/view-link";
+import { TextLink } from "../workspace/view-link";
 
 /** The plugins in order, or a proposal beside it. */
 export function PlanScreen() {
@@ -125,8 +127,16 @@ function PlanView() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">{say("common.plan")}</h1>
-        {roster.game.lists.length > 1 && <Lens lens={lens} onTurn={turn} />}
+        <h1 className="text-lg font-bold">
+          <Term word="plan">{say("common.plan")}</Term>
+        </h1>
+        {roster.game.lists.length > 1 && (
+          <Explained word="lens">
+            <span className="flex shrink-0">
+              <Lens lens={lens} onTurn={turn} />
+            </span>
+          </Explained>
+        )}
         <span className="text-ink2 min-w-0 truncate">
           {rich("common.of", { name: <b className="text-ink font-mono">{loading}</b> })}
           <span className="font-mono">{list.items.length}</span> {lensWords[lens]}
@@ -139,9 +149,11 @@ function PlanView() {
             onLayout={grid.onLayout}
           />
           <LookMenu look={look} onLook={setLook} onNumbers={() => setNumbering(true)} />
-          <Button look="quiet" onClick={() => setSectioning(true)}>
-            {rich("plan.sections", { rows3: <Rows3 size={16} aria-hidden /> })}
-          </Button>
+          <Explained word="section">
+            <Button look="quiet" onClick={() => setSectioning(true)}>
+              {rich("plan.sections", { rows3: <Rows3 size={16} aria-hidden /> })}
+            </Button>
+          </Explained>
           <Button look="quiet" aria-pressed={filtering} onClick={() => setFiltering(!filtering)}>
             {rich("plan.filter", { listFilter: <ListFilter size={16} aria-hidden /> })}
           </Button>
@@ -241,12 +253,9 @@ function Lens({ lens, onTurn }: { lens: ListName; onTurn: (lens: ListName) => vo
 
 function EmptyHint() {
   return (
-    <p className="border-line bg-sunk text-ink2 border-b px-4 py-2">
-      {say("plan.noModIsInThisProfile")}
-      <ViewLink className="text-pine font-semibold underline" href="/shelf">
-        {say("common.shelf")}
-      </ViewLink>
-      {say("plan.orMakeAProfileFromA")}
-    </p>
+    <Empty purpose={say("plan.noModIsInThisProfile")}>
+      <TextLink href="/shelf">{say("plan.chooseModsOnTheShelf")}</TextLink>
+      <TextLink href="/lineups?part=in">{say("frame.importAList")}</TextLink>
+    </Empty>
   );
 }

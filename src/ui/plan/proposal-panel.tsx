@@ -10,6 +10,7 @@ import { ruleText } from "@/core/messages/rules";
 import { arrangeEdit } from "@/core/edit/accept";
 import { takeMoves } from "@/core/edit/proposal-parts";
 import { indexTies } from "@/core/roster/ties";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
 import { ItemName, Say } from "../kit/sentence";
@@ -57,7 +58,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
       <header className="border-line flex min-h-15 shrink-0 flex-wrap items-center gap-2 border-b px-4 py-2">
         <div className="min-w-0 grow">
           <h1 className="text-lg font-bold">
-            {say("plan.ofMove", { count, total })}
+            <Term word="proposal">{say("plan.ofMove", { count, total })}</Term>
             {proposal.result.certificate ? say("common.noValidOrderMovesFewer") : ""}
           </h1>
           <p className="text-ink2">
@@ -145,7 +146,9 @@ function Notices({ roster, proposal: { list, result, mixed = [] } }: Proposed) {
             <LevelMark level="problem" label={say("common.problem")} />
           </span>
           <span>
-            <b>{say("plan.setAside")}</b>
+            <b>
+              <Term word="set-aside">{say("plan.setAside")}</Term>
+            </b>
             <Say parts={[...ruleText(each.rule), "."]} />
             {each.because.links.length > 0 && (
               <>

@@ -8,6 +8,7 @@ import { useState } from "react";
 import type { Section } from "@/core/model/game";
 import { changeSection, seatArrivalsLater } from "@/core/edit/section-edits";
 import type { SeatedList } from "@/core/roster/roster";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
 import { HueChoice } from "../kit/hue-choice";
@@ -112,7 +113,9 @@ export function SectionDetails({
       />
       <div className="border-line flex flex-wrap items-center gap-2 border-t pt-3">
         <span className="text-ink2 mr-auto">
-          {list.ranks.length > 1 && say("plan.ofLoadRank", { label: rank?.label })}
+          {list.ranks.length > 1 && (
+            <Term word="load-rank">{say("plan.ofLoadRank", { label: rank?.label })}</Term>
+          )}
           {rich("plan.standInIt", {
             text: <span className="font-mono">{count}</span>,
             name: facetWord(list.name, "many"),

@@ -23,6 +23,7 @@ export function SectionsDialog({ open, onClose }: { open: boolean; onClose: () =
       title={say("plan.sectionsOfThe", { name: facetWord(name, "many") })}
       hint={say("plan.newArrivalsGoToTheSection")}
       size="large"
+      guide={{ page: "glossary", part: "section" }}
     >
       <Sections />
     </Dialog>

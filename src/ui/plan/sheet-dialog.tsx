@@ -24,6 +24,7 @@ export function SheetDialog({ open, onClose }: { open: boolean; onClose: () => v
       title={say("plan.numbersOfThe", { name: facetWord(list.name, "many") })}
       hint={say("plan.asInASheetEachSection")}
       size="medium"
+      guide={{ page: "sheet" }}
     >
       <Tiers />
     </Dialog>

@@ -1,3 +1,4 @@
+import { midSentence } from "@/core/language/mid-sentence";
 import { useCallback, useMemo, useState } from "react";
 import { findingTitle } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
@@ -96,7 +97,7 @@ function markRows(findings: readonly Finding[], lens: ListName): Map<string, Row
   for (const { level, id, subjects } of findings) {
     const first = subjects[0];
     if (first?.list !== lens || marks.has(first.id)) continue;
-    marks.set(first.id, { level, words: findingTitle[id].toLowerCase() });
+    marks.set(first.id, { level, words: midSentence(findingTitle[id]) });
   }
   return marks;
 }

@@ -8,6 +8,7 @@ import { whyHere } from "@/core/order/explain";
 import type { SeatedItem, SeatedList } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
 import { isBroken, type DirectTie, type TieIndex } from "@/core/roster/ties";
+import { Term } from "../kit/term";
 import { Part } from "../kit/part";
 import { Say } from "../kit/sentence";
 import { tellingOf } from "../workspace/telling";
@@ -37,10 +38,16 @@ export function WhyHere({ item }: { item: SeatedItem }) {
   );
   const telling = tellingOf(roster, item.list);
   return (
-    <Part title={say("plan.whyHere")}>
+    <Part title={<Term word="tie">{say("plan.whyHere")}</Term>}>
       <ul className="border-pine space-y-1.5 border-l-2 pl-3">
         <li>
-          <Say parts={sectionText(item, list)} />
+          {item.entry.home ? (
+            <Term word="raised">
+              <Say parts={sectionText(item, list)} />
+            </Term>
+          ) : (
+            <Say parts={sectionText(item, list)} />
+          )}
           {item.section?.guidance && <span className="text-ink3"> {item.section.guidance}.</span>}
         </li>
         {own.slice(0, mostListed).map((tie, at) => (

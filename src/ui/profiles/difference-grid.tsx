@@ -7,6 +7,7 @@ import {
   differenceName,
   differenceSides,
   groupDifferences,
+  type Sides,
 } from "@/core/messages/profile-differences";
 import { keyOfDifference, type Difference } from "@/core/compare/states";
 import { findItem, type Roster } from "@/core/roster/roster";
@@ -37,20 +38,23 @@ const keyOf = ({ key }: Told): string => key;
 export function DifferenceGrid({
   here,
   there,
+  sides,
   differences,
   choice,
 }: {
   here: Roster;
   there: Roster;
+  /** What the two are called. */
+  sides: Sides;
   differences: readonly Difference[];
   choice?: TakingOver;
 }) {
-  const groups = useMemo(() => groupDifferences(differences), [differences]);
+  const groups = useMemo(() => groupDifferences(differences, sides), [differences, sides]);
   const rows = useMemo(
     () => groups.flatMap(({ title, members }) => members.map((each) => told(here, there, title, each))),
     [groups, here, there],
   );
-  const columns = useMemo(() => columnsOf(rows, choice), [rows, choice]);
+  const columns = useMemo(() => columnsOf(rows, sides, choice), [rows, sides, choice]);
   if (rows.length === 0) return null;
   return (
     <>
@@ -100,7 +104,7 @@ const matterWords = ({ difference: { matters } }: Told): string =>
       ? say("profiles.changesATieOrAWinner")
       : say("profiles.changesNothing");
 
-const facts: readonly GridColumn<Told>[] = [
+const factsOf = ([here, there]: Sides): readonly GridColumn<Told>[] => [
   {
     id: "seat",
     get label() {
@@ -132,18 +136,14 @@ const facts: readonly GridColumn<Told>[] = [
   },
   {
     id: "here",
-    get label() {
-      return say("common.here");
-    },
+    label: here.name,
     width: 130,
     isMono: true,
     text: ({ here }) => here,
   },
   {
     id: "there",
-    get label() {
-      return say("profiles.there");
-    },
+    label: there.name,
     width: 130,
     isMono: true,
     text: ({ there }) => there,
@@ -169,9 +169,9 @@ const effect: GridColumn<Told> = {
 };
 
 /** Nothing is said of effects where none was looked for. */
-function columnsOf(rows: readonly Told[], choice?: TakingOver): readonly GridColumn<Told>[] {
+function columnsOf(rows: readonly Told[], sides: Sides, choice?: TakingOver): readonly GridColumn<Told>[] {
   const told = rows.some(({ difference }) => difference.matters !== undefined);
-  return [...(choice ? [takeColumn(choice)] : []), ...facts, ...(told ? [effect] : [])];
+  return [...(choice ? [takeColumn(choice)] : []), ...factsOf(sides), ...(told ? [effect] : [])];
 }
 
 const takeColumn = ({ left, onTurn }: TakingOver): GridColumn<Told> => ({

@@ -2,7 +2,7 @@
 
 import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
-import { comparisonText } from "@/core/messages/profile-differences";
+import { comparisonText, sidesOfChange, sidesWith } from "@/core/messages/profile-differences";
 import { compareRosters, takeOver } from "@/core/compare/rosters";
 import { keyOfDifference, type Difference } from "@/core/compare/states";
 import type { Roster } from "@/core/roster/roster";
@@ -49,6 +49,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
     }),
     [left],
   );
+  const sides = useMemo(() => sidesWith(name), [name]);
   const taken = shown.filter((each) => !left.has(keyOfDifference(each)));
   const order = all.filter((each) => each.matters !== undefined);
   const matter = order.filter((each) => each.matters).length;
@@ -89,7 +90,7 @@ export function Differences({ there, name, ...taking }: { there: Roster; name: s
           </span>
         )}
       </div>
-      <DifferenceGrid here={here} there={there} differences={shown} choice={choice} />
+      <DifferenceGrid here={here} there={there} sides={sides} differences={shown} choice={choice} />
     </>
   );
 }
@@ -99,6 +100,7 @@ export function Changes({ there }: { there: Roster }) {
   const here = useEditor((state) => state.roster);
   const ties = useEditor((state) => state.ties);
   const all = useMemo(() => compareRosters(here, there, tiedPairs(here, ties)), [here, there, ties]);
+  const sides = useMemo(() => sidesOfChange(), []);
   return (
     <section aria-labelledby="changes">
       <h3 id="changes" className="mb-1 font-bold">
@@ -106,8 +108,7 @@ export function Changes({ there }: { there: Roster }) {
           ? say("profiles.nothingChangesIn", { name: here.profile.name })
           : say("profiles.changesIn", { count: all.length, name: here.profile.name })}
       </h3>
-      {all.length > 0 && <p className="text-ink2 mb-2 text-sm">{say("profiles.hereIsAsItIsNow")}</p>}
-      <DifferenceGrid here={here} there={there} differences={all} />
+      <DifferenceGrid here={here} there={there} sides={sides} differences={all} />
     </section>
   );
 }

@@ -23,7 +23,12 @@ interface Props {
 
 export function NewProfileDialog(props: Props) {
   return (
-    <Dialog {...props} title={say("profiles.newProfile")} hint={say("profiles.aSetOfModsWithAn")}>
+    <Dialog
+      {...props}
+      title={say("profiles.newProfile")}
+      hint={say("profiles.aSetOfModsWithAn")}
+      guide={{ page: "several-profiles" }}
+    >
       <NewProfileForm onClose={props.onClose} />
     </Dialog>
   );
@@ -63,7 +68,12 @@ function NewProfileForm({ onClose }: { onClose: () => void }) {
 
 export function ProfileFactsDialog({ open, onClose, profile }: Props & { profile: ProfileListed }) {
   return (
-    <Dialog open={open} onClose={onClose} title={say("profiles.detailsOfTheProfile")}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title={say("profiles.detailsOfTheProfile")}
+      guide={{ page: "several-profiles" }}
+    >
       <ProfileFactsForm onClose={onClose} profile={profile} />
     </Dialog>
   );
@@ -93,7 +103,7 @@ function ProfileFactsForm({ onClose, profile }: { onClose: () => void; profile: 
     <ProfileForm
       name={profile.id}
       facts={facts}
-      word={say("common.store")}
+      word={say("common.save")}
       onClose={onClose}
       onStore={store}
     />

@@ -8,6 +8,7 @@ import { modsOn } from "@/core/roster/roster";
 import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
 import { formatSize } from "../kit/format-size";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -29,7 +30,9 @@ export function ProfilesScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">{say("common.profiles")}</h1>
+        <h1 className="text-lg font-bold">
+          <Term word="profile">{say("common.profiles")}</Term>
+        </h1>
         <span className="text-ink2 font-mono text-sm">{say("common.profiles2", { count: kept.length })}</span>
         <Button className="ml-auto" onClick={() => setMaking(true)}>
           {say("common.newProfile")}

@@ -12,7 +12,12 @@ import { Swatch } from "../kit/swatch";
 /** All profiles of the game by name, to work on another one from anywhere. */
 export function SwitchDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} title={say("profiles.workOnAnotherProfile")}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title={say("profiles.workOnAnotherProfile")}
+      guide={{ page: "several-profiles" }}
+    >
       <Profiles onClose={onClose} />
     </Dialog>
   );

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
+import { say } from "@/core/language/say";
 import type { ProfileState } from "@/core/model/profile";
 import type { Tied } from "@/core/compare/rosters";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -32,7 +33,7 @@ export function nameOfSource(
   source: StateSource,
 ): string {
   if ("profile" in source) return profiles.find((each) => each.id === source.profile)?.name ?? "";
-  if ("edit" in source) return "then";
+  if ("edit" in source) return say("sides.moment");
   if ("point" in source) return restorePoints.find((each) => each.id === source.point)?.name ?? "";
   return imports.find((each) => each.id === source.lineup)?.title ?? "";
 }

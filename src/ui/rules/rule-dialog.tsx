@@ -58,6 +58,7 @@ export function RuleDialog({
       title={isNew ? say("rules.rememberAsARule") : say("rules.changeTheRule")}
       hint={say("rules.everyProposalKeepsItAsLong")}
       size="medium"
+      guide={{ page: "correct-and-remember" }}
     >
       {start && <RuleForm start={start} onClose={onClose} onStore={onStore} />}
     </Dialog>
@@ -251,7 +252,7 @@ function RuleForm({
           {say("common.cancel")}
         </Button>
         <Button look="main" type="submit" disabled={!rule}>
-          {known ? say("common.store") : say("rules.remember")}
+          {known ? say("common.save") : say("rules.remember")}
         </Button>
       </div>
     </form>

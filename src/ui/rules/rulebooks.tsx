@@ -7,6 +7,7 @@ import type { Rulebook } from "@/core/model/rulebook";
 import { dropBook, goByBook, switchBookRule } from "@/core/edit/books";
 import { bookRuleId, openBooks, type OpenBook } from "@/core/roster/books";
 import { readRulebook } from "@/formats/rulebook-file";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { FileButton } from "../kit/file-button";
 import { Say } from "../kit/sentence";
@@ -47,7 +48,9 @@ export function Rulebooks() {
   return (
     <section aria-label={say("common.rulebooks")} className="border-line border-t">
       <header className="bg-sunk border-line flex items-center gap-2 border-b px-3 py-1.5">
-        <h2 className="font-bold">{say("common.rulebooks")}</h2>
+        <h2 className="font-bold">
+          <Term word="rulebook">{say("common.rulebooks")}</Term>
+        </h2>
         <span className="text-ink2">{say("rules.whatOthersKnowAboutTheOrder")}</span>
         <FileButton
           small

@@ -9,6 +9,9 @@ import { ruleText, standingText, strengthText } from "@/core/messages/rules";
 import { listOfRule, type Rule } from "@/core/model/profile";
 import { addRule, changeRule, preferBroader, switchRule } from "@/core/edit/rule-edits";
 import { idleRules, ruleStandings, type RuleStanding } from "@/core/roster/rules";
+import { Empty } from "../kit/empty";
+import { TextLink } from "../workspace/view-link";
+import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { inputLook } from "../kit/field";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
@@ -50,7 +53,9 @@ export function RulesScreen() {
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">{say("common.rules")}</h1>
+        <h1 className="text-lg font-bold">
+          <Term word="rule">{say("common.rules")}</Term>
+        </h1>
         <span className="text-ink2 font-mono">
           {shown.length < rules.length
             ? say("rules.of2", { count: shown.length, count2: rules.length })
@@ -112,11 +117,13 @@ export function RulesScreen() {
             ))}
           </ul>
           {rules.length === 0 && (
-            <p className="text-ink2 px-4 py-6">
-              {rich("rules.noRulesYetDragARow", {
+            <Empty
+              purpose={rich("rules.noRulesYetDragARow", {
                 text: <span className="font-mono text-sm">{say("rules.c4AfterB2Because")}</span>,
               })}
-            </p>
+            >
+              <TextLink href="/plan">{say("common.goToThePlan")}</TextLink>
+            </Empty>
           )}
           {rules.length > 0 && shown.length === 0 && (
             <p className="text-ink2 px-4 py-6">{say("rules.noRuleSays", { text })}</p>

@@ -5,9 +5,8 @@ import { rich } from "../kit/rich";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { formatSize } from "../kit/format-size";
-import { bringBackMods, dropFromShelf } from "../workspace/server";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { ShelfRow } from "./shelf-rows";
+import { useDropMods } from "./use-drop-mods";
 
 interface Props {
   open: boolean;
@@ -19,27 +18,9 @@ const mostShown = 8;
 
 /** Says who would lose what before anything is dropped. */
 export function DropDialog({ rows, open, onClose }: Props) {
-  const { editor, unwrap, refresh, tell, shelfReading } = useWorkspace();
-  const present = useEditor((state) => state.profile.name);
-  // Another version of the mod goes on counting for the profiles that hold it.
-  const counting = rows.filter(({ state }) => state !== "superseded" && state !== "unsound");
-  const losing = new Map<string, string[]>();
-  for (const { name, seated, profiles } of counting)
-    for (const profile of [...(seated ? [present] : []), ...profiles])
-      losing.set(profile, [...(losing.get(profile) ?? []), name]);
+  const { losses, drop } = useDropMods();
+  const losing = losses(rows);
   const size = rows.reduce((sum, { mod }) => sum + (mod?.size ?? 0), 0);
-  const drop = async () => {
-    await editor.settled();
-    const binned = unwrap(await dropFromShelf(rows.map((row) => row.mod!.path)));
-    if (!binned) return;
-    onClose();
-    refresh();
-    const back = () => void bringBackMods(binned).then(unwrap).then(shelfReading.read);
-    tell([say("shelf.modsMovedToBin", { count: binned.length })], "plain", {
-      word: say("common.restore"),
-      run: back,
-    });
-  };
   return (
     <Dialog
       open={open}
@@ -66,7 +47,7 @@ export function DropDialog({ rows, open, onClose }: Props) {
         <Button look="quiet" onClick={onClose}>
           {say("common.cancel")}
         </Button>
-        <Button look="danger" onClick={() => void drop()}>
+        <Button look="danger" onClick={() => void drop(rows).then((isDone) => isDone && onClose())}>
           {say("shelf.moveModsToBin", { count: rows.length })}
         </Button>
       </div>

@@ -1,3 +1,4 @@
+import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import type { Counting, GameDefinition } from "@/core/model/game";
 import type { ShelfMod } from "@/core/model/shelf";
@@ -172,7 +173,7 @@ const plainColumns: readonly ModColumn[] = [
 function placesTaken({ counting }: GameDefinition, plugins: readonly (Counting | null)[]) {
   const byCap = [...counting].sort((a, b) => a.cap - b.cap);
   return byCap.map((each) => ({
-    label: each.label.toLowerCase(),
+    label: midSentence(each.label),
     taken: plugins.filter((of) => of === each).length,
   }));
 }

@@ -251,11 +251,7 @@ function ModActions({ row, onSwitch }: { row: ShelfRow; onSwitch: SwitchMods }) 
             ask();
           }}
         >
-          {seated?.loads
-            ? say("shelf.switchOff")
-            : seated
-              ? say("shelf.switchOn2")
-              : say("shelf.addToThisProfile")}
+          {seated?.loads ? say("shelf.switchOff") : say("shelf.switchOn2")}
         </Button>
       )}
       {seated && !row.supersededBy && (

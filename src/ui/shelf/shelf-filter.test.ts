@@ -7,7 +7,7 @@ import { testTable } from "../kit/grid/testing/table";
 import { columnsFor } from "./shelf-columns";
 import { filterFromQuery, filterToQuery, narrowShelf, noShelfFilter, type ShelfFilter } from "./shelf-filter";
 import { facets, shelfRows } from "./shelf-rows";
-import { searchTexts } from "./shelf-search";
+import { searchTexts } from "../kit/search-texts";
 
 const base = testRoster([{ name: "a.plank" }, { name: "b.plank", modOn: false }, { name: "gone.plank" }]);
 const manifest = {

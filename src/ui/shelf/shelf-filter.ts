@@ -1,5 +1,5 @@
 import { facets, type Facet, type ShelfRow } from "./shelf-rows";
-import { searchTexts } from "./shelf-search";
+import { searchTexts } from "../kit/search-texts";
 
 /** From and to, both included; empty is open. */
 interface Range {

@@ -1,14 +1,19 @@
 "use client";
 
 import { say } from "@/core/language/say";
-import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import { inputLook } from "../kit/field";
+import { chooseMods } from "../incoming/choose-mods";
+import { Button } from "../kit/button";
+import { Empty } from "../kit/empty";
+import { rich } from "../kit/rich";
 import { Floor } from "../kit/floor";
 import { ColumnChoice } from "../kit/grid/column-choice";
 import type { GridCommand } from "../kit/grid/commands";
 import { nothingSelected, selectOne } from "../kit/grid/selection";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { useGridLayout } from "../workspace/use-grid-layout";
+import { binQuestion } from "../workspace/arrival-choices";
 import { useScopedCommands } from "../workspace/scoped-commands";
 import { useUsage } from "../workspace/use-usage";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -20,12 +25,14 @@ import { ShelfBin } from "./shelf-bin";
 import { columnsFor, shownAtFirst } from "./shelf-columns";
 import { isNarrow, narrowShelf } from "./shelf-filter";
 import { ShelfFilterBar } from "./shelf-filter-bar";
+import { Term } from "../kit/term";
 import { ShelfList } from "./shelf-list";
 import { ShelfReading } from "./shelf-reading";
 import { shelfRows, type ShelfRow } from "./shelf-rows";
 import { keepQuery } from "../workspace/address";
 import { shelfQuery, useShelfFilter } from "./use-shelf-filter";
 import { useSwitchMods } from "./use-switch-mods";
+import { useDropMods } from "./use-drop-mods";
 import { useGo } from "../workspace/use-go";
 
 /** Everything on the shelf, in use or not, with what each brings. */
@@ -40,6 +47,16 @@ export function ShelfScreen() {
   const [chosen, setChosen] = useState(nothingSelected);
   const inspecting = useInspecting();
   const [act, setAct] = useState<BulkAct | null>(null);
+  const { losses, drop } = useDropMods();
+  const { shelfReading } = useWorkspace();
+  const choose = useCallback(
+    (chosen: BulkAct) => {
+      const isAsked = chosen.id !== "drop" || binQuestion.get() === "always" || losses(chosen.rows).size > 0;
+      if (isAsked) setAct(chosen);
+      else void drop(chosen.rows);
+    },
+    [losses, drop],
+  );
   const all = useMemo(() => shelfRows(roster, usage, findings), [roster, usage, findings]);
   // What is typed shows at once; the rows follow as fast as they can.
   const followed = useDeferredValue(filter);
@@ -56,12 +73,14 @@ export function ShelfScreen() {
   }, [shown, selection.selected]);
   const switchRow = useSwitchMods();
   const showInPlan = useShowInPlan();
-  const commands = useMemo(() => [showInPlan, ...bulkCommands(setAct)], [showInPlan]);
+  const commands = useMemo(() => [showInPlan, ...bulkCommands(choose)], [showInPlan, choose]);
   useScopedCommands(say("shelf.withWhatIsSelectedOnThe"), commands, selected);
   return (
     <div className="flex h-full flex-col">
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-y-1 py-1 gap-3 border-b px-3">
-        <h1 className="text-lg font-bold">{say("common.shelf")}</h1>
+        <h1 className="text-lg font-bold">
+          <Term word="shelf">{say("common.shelf")}</Term>
+        </h1>
         <input
           type="search"
           value={filter.text}
@@ -88,9 +107,9 @@ export function ShelfScreen() {
         onFilter={setFilter}
         bulk={
           selected.length > 1 ? (
-            <Bulk rows={selected} what="selected" onAct={setAct} />
+            <Bulk rows={selected} what="selected" onAct={choose} />
           ) : isNarrow(followed) ? (
-            <Bulk rows={shown} what="shown" onAct={setAct} />
+            <Bulk rows={shown} what="shown" onAct={choose} />
           ) : null
         }
       />
@@ -103,18 +122,27 @@ export function ShelfScreen() {
         }
       >
         <Floor what={say("common.theList")}>
-          <ShelfList
-            rows={shown}
-            columns={columns}
-            layout={layout}
-            onLayout={setLayout}
-            sort={sort}
-            onSort={setSort}
-            selection={selection}
-            onSelection={setChosen}
-            onSwitch={switchRow}
-            commands={commands}
-          />
+          {all.length === 0 ? (
+            <Empty purpose={rich("shelf.nothingOnTheShelfYet", { folder: <Folders /> })}>
+              <Button look="main" disabled={shelfReading.busy} onClick={() => void shelfReading.read()}>
+                {say("frame.scanTheShelfForChanges")}
+              </Button>
+              <Button onClick={() => chooseMods("archives")}>{say("frame.addModsToTheShelf")}</Button>
+            </Empty>
+          ) : (
+            <ShelfList
+              rows={shown}
+              columns={columns}
+              layout={layout}
+              onLayout={setLayout}
+              sort={sort}
+              onSort={setSort}
+              selection={selection}
+              onSelection={setChosen}
+              onSwitch={switchRow}
+              commands={commands}
+            />
+          )}
         </Floor>
       </WithInspector>
       <BulkDialogs act={act} onClose={() => setAct(null)} />
@@ -139,4 +167,9 @@ function useShowInPlan(): GridCommand<ShelfRow> {
     }),
     [editor, go],
   );
+}
+
+function Folders() {
+  const { shelves } = useEditor((state) => state.view.folders);
+  return <span className="font-mono text-sm break-all">{shelves.join(", ")}</span>;
 }

@@ -36,6 +36,7 @@ export function VersionsDialog({
       title={title}
       hint={say("versions.nothingIsDeletedTheVersionThat")}
       size="medium"
+      guide={{ page: "extend-a-list" }}
     >
       {open && <Versions changes={changes} onClose={onClose} />}
     </Dialog>

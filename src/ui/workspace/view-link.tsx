@@ -14,3 +14,8 @@ export function ViewLink({ href, ...rest }: ComponentProps<typeof Link> & { read
     />
   );
 }
+
+/** The same where it is a few words among others, or the first thing to do. */
+export const TextLink = (props: Omit<ComponentProps<typeof ViewLink>, "className">) => (
+  <ViewLink {...props} className="text-pine font-semibold underline" />
+);

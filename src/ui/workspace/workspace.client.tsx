@@ -29,6 +29,7 @@ import { useEvents } from "./use-events";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
+import { unlessLeaving, watchLeaving } from "./unless-leaving";
 import { useRefresh } from "./use-refresh";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
@@ -101,7 +102,14 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     },
     [editor, messages],
   );
-  const refusal = useCallback((why: Refusal) => tell(sayRefusal(why), "wrong"), [tell]);
+  const refusal = useCallback(
+    (why: Refusal) => {
+      if (why.code === "unreachable") unlessLeaving(() => tell(sayRefusal(why), "wrong"));
+      else tell(sayRefusal(why), "wrong");
+    },
+    [tell],
+  );
+  useEffect(() => watchLeaving(), []);
   useEffect(() => editor.onRefusal(refusal), [editor, refusal]);
   useEffect(() => {
     // A task that a frame asks for runs after that frame has been painted.

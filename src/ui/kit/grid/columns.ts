@@ -1,9 +1,12 @@
 import type { ReactNode } from "react";
+import type { GuideWord } from "@/core/model/guide";
 
 /** What a grid shows of each row. */
 export interface GridColumn<Row> {
   readonly id: string;
   readonly label: string;
+  /** Our own word that the heading is; what it means is shown there. */
+  readonly word?: GuideWord;
   /** Pixels at the usual size of text, until its user makes it wider or narrower. */
   readonly width: number;
   /** A figure, which stands at the right. */

@@ -149,7 +149,7 @@ export function DataGrid<Row extends object>(props: DataGridProps<Row>) {
             onSort={onSort}
             active={head}
           />
-          {rows.length === 0 && <p className="text-ink2 p-4">{empty}</p>}
+          {rows.length === 0 && empty !== "" && <p className="text-ink2 p-4">{empty}</p>}
           <div
             role="presentation"
             className="relative"

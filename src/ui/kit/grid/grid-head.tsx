@@ -1,7 +1,9 @@
 import { say } from "@/core/language/say";
 import { useRef, useState, type PointerEvent } from "react";
+import { wordText } from "@/core/messages/glossary";
 import { moved, rowInset, widened, type Chosen, type GridColumn, type gridTemplate } from "./columns";
 import { nextSort, sortWay } from "./sort";
+import { Explained } from "../term";
 import { useTextScale } from "../text-scale";
 
 interface Props<Row> extends Chosen {
@@ -84,27 +86,35 @@ export function GridHead<Row>({
             aria-sort={sortBy === null ? undefined : way}
             aria-label={words}
             data-column={id}
+            aria-describedby={column.word && `${headId(label, id)}-word`}
             data-active={at === active || undefined}
             className={`outline-pine relative flex h-full min-w-0 items-center data-[active]:outline-2 ${isFigure ? "justify-end" : ""} ${target === id ? "bg-saffron-soft" : ""}`}
           >
-            <button
-              type="button"
-              tabIndex={-1}
-              aria-label={sortBy === null ? words : say("kit.sortBy", { words })}
-              onPointerDown={(event) => {
-                if (event.button === 0) dragged.current = { id, x: event.clientX, isMoving: false };
-              }}
-              // By other means than a pointer, as a screen reader does.
-              onClick={({ detail }) => {
-                if (detail === 0 && sortBy !== null) onSort(nextSort(sort, column));
-              }}
-              className="hover:text-ink h-6 min-w-0 truncate"
-            >
-              {words}{" "}
-              <span aria-hidden>
-                {column.isOrder ? "" : { ascending: "↑", descending: "↓", none: "" }[way]}
+            {column.word && (
+              <span id={`${headId(label, id)}-word`} hidden>
+                {wordText(column.word)}
               </span>
-            </button>
+            )}
+            <Explained word={column.word} shown={at === active}>
+              <button
+                type="button"
+                tabIndex={-1}
+                aria-label={sortBy === null ? words : say("kit.sortBy", { words })}
+                onPointerDown={(event) => {
+                  if (event.button === 0) dragged.current = { id, x: event.clientX, isMoving: false };
+                }}
+                // By other means than a pointer, as a screen reader does.
+                onClick={({ detail }) => {
+                  if (detail === 0 && sortBy !== null) onSort(nextSort(sort, column));
+                }}
+                className="hover:text-ink h-6 min-w-0 truncate"
+              >
+                {words}{" "}
+                <span aria-hidden>
+                  {column.isOrder ? "" : { ascending: "↑", descending: "↓", none: "" }[way]}
+                </span>
+              </button>
+            </Explained>
             {!isFixed && (
               <WidthHandle
                 width={width}

@@ -7,6 +7,8 @@ import { compareRosters } from "@/core/compare/rosters";
 import { label } from "@/core/edit/steps";
 import { Button } from "../../kit/button";
 import { Dialog } from "../../kit/dialog";
+import { Empty } from "../../kit/empty";
+import { TextLink } from "../../workspace/view-link";
 import { Queue } from "../../depot/queue";
 import { Differences } from "../../profiles/differences";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
@@ -28,7 +30,12 @@ interface Opening {
 export function FollowedList(opening: Opening) {
   const followed = useFollowed();
   const name = useEditor((state) => state.profile.name);
-  if (!followed) return <p className="text-ink2 p-5">{say("lineups.followsNoListTakeOneIn", { name })}</p>;
+  if (!followed)
+    return (
+      <Empty purpose={say("lineups.followsNoListTakeOneIn", { name })}>
+        <TextLink href="/lineups?part=in">{say("frame.importAList")}</TextLink>
+      </Empty>
+    );
   return (
     <div className="flex min-h-0 grow flex-col">
       <Following
@@ -75,7 +82,7 @@ function Following({ followed, opened, onOpened }: { followed: Followed } & Open
         <>
           <section aria-label={say("lineups.changedByYou2")}>
             <ChangedByYou followed={followed} />
-            <Differences there={pure} name="the list" />
+            <Differences there={pure} name={say("lineups.theList")} />
           </section>
           <section aria-labelledby="new-version">
             <h2 id="new-version" className="mb-2 text-lg font-bold">

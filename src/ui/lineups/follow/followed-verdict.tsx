@@ -2,7 +2,7 @@
 
 import { verdictTitle } from "@/core/messages/verdict";
 import { useFollowed, useVerdict, type Followed } from "./use-followed";
-import { ViewLink } from "../../workspace/view-link";
+import { TextLink } from "../../workspace/view-link";
 
 /** The list that the profile follows, and the verdict on it, with the way to all that is said of it. */
 export function FollowedVerdict() {
@@ -15,9 +15,7 @@ function Told({ followed }: { followed: Followed }) {
   return (
     <p>
       {[title, listVersion].filter(Boolean).join(" ")}:{" "}
-      <ViewLink href="/lineups?part=following" className="text-pine font-semibold underline">
-        {verdictTitle(useVerdict(followed))}
-      </ViewLink>
+      <TextLink href="/lineups?part=following">{verdictTitle(useVerdict(followed))}</TextLink>
     </p>
   );
 }

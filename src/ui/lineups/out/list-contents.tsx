@@ -10,7 +10,9 @@ import { Select, type SelectOption } from "../../kit/select";
 import { Button } from "../../kit/button";
 import { Choice } from "../../kit/choice";
 import { Dialog } from "../../kit/dialog";
+import { Empty } from "../../kit/empty";
 import { Field } from "../../kit/field";
+import { TextLink } from "../../workspace/view-link";
 import type { GridColumn } from "../../kit/grid/columns";
 import type { GridCommand } from "../../kit/grid/commands";
 import { ListGrid } from "../../workspace/list-grid";
@@ -27,16 +29,21 @@ export function ListContents({ sheet, change }: Pick<SheetState, "sheet" | "chan
       <h2 id="contents" className="mb-2 text-lg font-bold">
         {say("common.contents")}
       </h2>
-      <ListGrid
-        kind="list-contents"
-        label={say("lineups.modsOfTheList")}
-        rows={mods}
-        keyOf={keyOf}
-        columns={columns}
-        commands={commandsOf(sheet, change, setAsking)}
-        empty={say("lineups.noModIsInThisProfile")}
-        className="border-line min-h-0 grow rounded-md border"
-      />
+      {mods.length === 0 ? (
+        <Empty purpose={say("lineups.noModIsInThisProfile")}>
+          <TextLink href="/shelf">{say("plan.chooseModsOnTheShelf")}</TextLink>
+        </Empty>
+      ) : (
+        <ListGrid
+          kind="list-contents"
+          label={say("lineups.modsOfTheList")}
+          rows={mods}
+          keyOf={keyOf}
+          columns={columns}
+          commands={commandsOf(sheet, change, setAsking)}
+          className="border-line min-h-0 grow rounded-md border"
+        />
+      )}
       {asking && (
         <TermsDialog
           item={asking}

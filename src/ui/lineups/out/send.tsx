@@ -11,6 +11,7 @@ import { sayLoss } from "@/core/messages/losses";
 import type { Lineup } from "@/core/model/lineup";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { SelectField } from "../../kit/select";
+import { Term } from "../../kit/term";
 import { Button } from "../../kit/button";
 
 import { saveFrom, saveText } from "../../kit/save-text";
@@ -60,7 +61,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
         {say("lineups.share")}
       </h2>
       <p className="text-ink2">
-        {say("lineups.fingerprint3")}
+        <Term word="fingerprint">{say("lineups.fingerprint3")}</Term>
         <span className="text-ink font-mono font-semibold">{shortFingerprint(lineup.fingerprint ?? "")}</span>
       </p>
       {absent > 0 && (

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { hasShared } from "../../workspace/first-steps-kept";
 import { publishVersion } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 import type { SheetState } from "./use-sheet";
@@ -47,9 +48,9 @@ export function useNumbering({ sheet, change, stored }: SheetState): Numbering {
   };
   const note = async (needsNumber = false) => {
     await Promise.all([stored(), editor.settled()]);
-    if (!needsNumber && sheet.listVersion.trim() === "") return true;
-    const isNoted = await publish(false);
+    const isNoted = (!needsNumber && sheet.listVersion.trim() === "") || (await publish(false));
     setNoted((count) => count + 1);
+    if (isNoted) hasShared.set(true);
     return isNoted;
   };
   return { noted, taken, note };

@@ -1,0 +1,63 @@
+/** Tasks of the guide, in the order in which people meet them; each is a page. */
+export const guideTasks = [
+  "first-evening",
+  "order-plugins",
+  "correct-and-remember",
+  "several-profiles",
+  "extend-a-list",
+  "share",
+  "follow",
+  "play-together",
+  "sheet",
+  "your-data",
+  "when-something-is-wrong",
+] as const;
+
+export type GuideTask = (typeof guideTasks)[number];
+export type GuidePageId = GuideTask | "glossary";
+
+/** Our own words, each explained where it is met first and in the glossary. */
+export const guideWords = [
+  "shelf",
+  "profile",
+  "plan",
+  "seat",
+  "section",
+  "load-rank",
+  "master",
+  "tie",
+  "rule",
+  "raised",
+  "set-aside",
+  "proposal",
+  "lens",
+  "rulebook",
+  "finding",
+  "blocker",
+  "problem",
+  "hint",
+  "restore-point",
+  "depot",
+  "lineup",
+  "fingerprint",
+  "blend",
+  "trial",
+] as const;
+
+export type GuideWord = (typeof guideWords)[number];
+
+/** A page, and what of it is meant: the number of a section from 1 on, or a word of the glossary. */
+export interface GuidePlace {
+  readonly page: GuidePageId;
+  readonly part?: string;
+}
+
+/** As `page#part`. */
+export function readGuidePlace(text: string): GuidePlace | null {
+  const [page = "", part] = text.split("#");
+  if (page !== "glossary" && !(guideTasks as readonly string[]).includes(page)) return null;
+  return { page: page as GuidePageId, ...(part ? { part } : {}) };
+}
+
+/** The same the other way round. */
+export const guideMark = ({ page, part }: GuidePlace): string => (part ? `${page}#${part}` : page);
