@@ -104,6 +104,8 @@ const ContentFile = z.object({
   hash: z.string().nullable(),
   /** The part of the package that brings it, by its key; null where it always comes. */
   part: z.string().nullable(),
+  /** The packed file of the same mod in which it lies; absent where it lies loose. */
+  container: z.string().optional(),
 });
 export type ContentFile = z.infer<typeof ContentFile>;
 

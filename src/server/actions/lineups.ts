@@ -37,7 +37,7 @@ const Recognised = z.strictObject({
 export const findFollowers = async (
   gameId: string,
   wanted: followed.Recognised,
-): Promise<Outcome<followed.Follower[]>> =>
+): Promise<Outcome<followed.Followers>> =>
   guard(async () =>
     done(await followed.findFollowers(await windowContext(), id.parse(gameId), Recognised.parse(wanted))),
   );

@@ -34,20 +34,30 @@ export interface Follower {
 /** By what a list that came in is known again: its identity, and the fingerprint that its author's Seating wrote. */
 export type Recognised = ListIdentity & { readonly fingerprint: string | null };
 
+/** Each is compared with what came in, list by list: of more than these only their number is told. */
+const mostCompared = 5;
+
+export interface Followers {
+  readonly compared: readonly Follower[];
+  readonly others: number;
+}
+
 /** The profiles that follow any version of a list. */
 export async function findFollowers(
   { db }: Pick<Context, "db">,
   gameId: string,
   wanted: Recognised,
-): Promise<Follower[]> {
-  const found: Follower[] = [];
-  for (const { id, name, list, title, author, fingerprint } of await listFollowers(db, gameId)) {
+): Promise<Followers> {
+  const all = (await listFollowers(db, gameId)).filter(({ list, title, author, fingerprint }) => {
     const isSetup = fingerprint !== null && fingerprint === wanted.fingerprint;
-    if (!isSetup && !isSameList(wanted, { list: list ?? undefined, title, author })) continue;
+    return isSetup || isSameList(wanted, { list: list ?? undefined, title, author });
+  });
+  const compared: Follower[] = [];
+  for (const { id, name } of all.slice(0, mostCompared)) {
     const followed = await readFollowed(db, id);
-    if (followed) found.push({ profile: id, name, followed });
+    if (followed) compared.push({ profile: id, name, followed });
   }
-  return found;
+  return { compared, others: Math.max(0, all.length - mostCompared) };
 }
 
 /** Keeps a list that came in as one that the profile may follow; answers with its id among those. */

@@ -6,7 +6,7 @@ import { versionRelation } from "@/core/lineup/same-list";
 import { relationText } from "@/core/messages/list-versions";
 import type { ProfileId } from "@/core/model/ids";
 import type { ResolvedList } from "@/formats/lineup/resolve";
-import type { Follower } from "@/server/operations/followed";
+import type { Followers } from "@/server/operations/followed";
 import { Button } from "../../kit/button";
 import { findFollowers } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
@@ -19,7 +19,17 @@ export function Recognised({
   resolved: ResolvedList;
   onMerge: (profile: ProfileId) => void;
 }) {
-  const followers = useFollowers(resolved);
+  const { compared, others } = useFollowers(resolved);
+  const followers = useMemo(
+    () =>
+      compared.map(({ profile, name, followed }) => ({
+        profile,
+        name,
+        mine: followed.lineup.listVersion,
+        relation: versionRelation(followed, resolved),
+      })),
+    [compared, resolved],
+  );
   if (followers.length === 0) return null;
   return (
     <section
@@ -29,36 +39,35 @@ export function Recognised({
       <h3 id="known-list" className="font-bold">
         {say("lineups.youFollowThisList")}
       </h3>
-      {followers.map(({ profile, name, followed }) => {
-        const relation = versionRelation(followed, resolved);
-        const [mine, theirs] = [followed.lineup.listVersion, resolved.lineup.listVersion];
-        return (
-          <div key={profile} className="space-y-2">
-            <p>{relationText[relation](name, mine, theirs)}</p>
-            <Button look="main" onClick={() => onMerge(profile)}>
-              {relation === "same"
-                ? say("lineups.seeWhetherItHoldsIn", { name })
-                : say("lineups.mergeItInto", { name })}
-            </Button>
-          </div>
-        );
-      })}
+      {followers.map(({ profile, name, mine, relation }) => (
+        <div key={profile} className="space-y-2">
+          <p>{relationText[relation](name, mine, resolved.lineup.listVersion)}</p>
+          <Button look="main" onClick={() => onMerge(profile)}>
+            {relation === "same"
+              ? say("lineups.seeWhetherItHoldsIn", { name })
+              : say("lineups.mergeItInto", { name })}
+          </Button>
+        </div>
+      ))}
+      {others > 0 && <p>{say("lineups.othersFollowIt", { count: others })}</p>}
       <p className="text-ink2 text-sm">{say("lineups.mergingKeepsWhatYouChangedBelow")}</p>
     </section>
   );
 }
 
+const none: Followers = { compared: [], others: 0 };
+
 function useFollowers({
   lineup: { list, title, author },
   claim: { fingerprint },
-}: ResolvedList): readonly Follower[] {
+}: ResolvedList): Followers {
   const { unwrap } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   const wanted = useMemo(
     () => ({ ...(list !== undefined && { list }), title, author, fingerprint }),
     [list, title, author, fingerprint],
   );
-  const [followers, setFollowers] = useState<readonly Follower[]>([]);
+  const [followers, setFollowers] = useState<Followers>(none);
   useEffect(() => {
     let isWanted = true;
     void findFollowers(game, wanted).then((outcome) => {
