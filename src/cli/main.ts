@@ -15,6 +15,7 @@ import type { ListOptions } from "./list-input";
 import { withPatience } from "./patience";
 import {
   commands,
+  conflictLevels,
   failLevels,
   optionValues,
   type CommandName,
@@ -29,6 +30,8 @@ interface Asked extends ListOptions {
   readonly text?: boolean;
   readonly output?: string;
   readonly failOn: FailLevel;
+  readonly all?: boolean;
+  readonly compare?: string;
 }
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {
@@ -60,6 +63,9 @@ const loadLists = () =>
     convert,
     fingerprint,
   }));
+
+const loadConflicts = () =>
+  import("./conflicts").then(({ compareWinners, conflicts }) => ({ compareWinners, conflicts }));
 
 const loadKept = () =>
   import("./kept").then(({ backup, exportProfile, findings, importList, profiles, restore }) => ({
@@ -113,6 +119,13 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
   const lists = await loadLists();
   const list = readFile(first);
   if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
+  if (command === "conflicts") {
+    const { conflicts, compareWinners } = await loadConflicts();
+    if (asked.compare !== undefined)
+      return orThrow(await compareWinners(list, readFile(asked.compare), asked));
+    const failOn = asked.failOn === "never" ? "never" : "undecided";
+    return orThrow(await conflicts(list, { ...asked, failOn }));
+  }
   const { bytes, name } = list;
   return orThrow(await lists[command](bytes, name, asked));
 }
@@ -146,8 +159,13 @@ async function write({ raw, json }: Answer, path: string | undefined): Promise<v
   }
 }
 
-function optionOf(name: OptionName): Option {
-  const option = new Option(`--${name} <${optionValues[name]}>`, say(`cli.option.${name}`));
+function optionOf(name: OptionName, command: CommandName): Option {
+  const value = optionValues[name];
+  if (name === "fail-on" && command === "conflicts")
+    return new Option(`--fail-on <${value}>`, say("cli.option.fail-on-conflicts"))
+      .choices(conflictLevels)
+      .default("undecided");
+  const option = new Option(value === "" ? `--${name}` : `--${name} <${value}>`, say(`cli.option.${name}`));
   return name === "fail-on" ? option.choices(failLevels).default("problem") : option;
 }
 
@@ -161,7 +179,7 @@ function addCommand(program: Command, name: CommandName): void {
     .option("--json", say("cli.option.json"))
     .option("--output <FILE>", say("cli.option.output"));
   for (const each of takes) command.addArgument(new Argument(each));
-  for (const each of options) command.addOption(optionOf(each));
+  for (const each of options) command.addOption(optionOf(each, name));
   command.action(async (...given: unknown[]) => {
     const args = given.slice(0, takes.length).filter((each) => typeof each === "string");
     await run(name, args, command.opts<Asked>());

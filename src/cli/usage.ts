@@ -1,5 +1,7 @@
 export const failLevels = ["blocker", "problem", "hint", "never"] as const;
 export type FailLevel = (typeof failLevels)[number];
+/** Of conflicts there are no levels: what is undecided, and whose files differ, is a finding. */
+export const conflictLevels = ["undecided", "never"] as const;
 
 /** What a command takes: arguments as they are named in its help, in brackets where they may be left out. */
 interface CommandSpec {
@@ -7,7 +9,8 @@ interface CommandSpec {
   readonly options: readonly OptionName[];
 }
 
-export type OptionName = "fail-on" | "game" | "games" | "shelf" | "game-folder" | "to" | "name";
+export type OptionName =
+  "all" | "compare" | "fail-on" | "game" | "games" | "shelf" | "game-folder" | "to" | "name";
 
 const ofLists = ["game", "games", "shelf", "game-folder"] as const;
 
@@ -21,6 +24,7 @@ export const commands = {
   compare: { takes: ["<a>", "<b>"], options: ofLists },
   convert: { takes: ["<list>"], options: ["to", "game", "games", "shelf"] },
   check: { takes: ["<list>"], options: ofLists },
+  conflicts: { takes: ["<list>"], options: ["all", "compare", "fail-on", ...ofLists] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
@@ -31,8 +35,10 @@ export const commands = {
 
 export type CommandName = keyof typeof commands;
 
-/** What stands behind an option in the help; "completion" is a command of its own. */
+/** What stands behind an option in the help, nothing where it takes no value; "completion" is a command of its own. */
 export const optionValues: Readonly<Record<OptionName, string>> = {
+  all: "",
+  compare: "LIST",
   "fail-on": "LEVEL",
   game: "GAME",
   games: "DIR",

@@ -26,13 +26,14 @@ interface Found {
 
 /**
  * The files below the content folders of `folder`, the base folder of a game or that of an expansion; `known` is the name of what was
- * found there before. What is no plain file, cannot be listed or has a name that no path may have is passed over. Of a file that is
+ * found there before. Of a large file the hash stays null unless `all` are to be hashed. What is no plain file, cannot be listed or has a name that no path may have is passed over. Of a file that is
  * not read at once the hash stays null: a game may be as large as its disk.
  */
 export async function readLooseFiles(
   game: GameDefinition,
   folder: string,
   known: string | null,
+  hashed: "small" | "all" = "small",
 ): Promise<LooseFiles> {
   const found = looseFilesIn(game, folder);
   const name = createHash("sha256");
@@ -41,13 +42,13 @@ export async function readLooseFiles(
   if (content === known) return { content, files: null };
   const files: ContentFile[] = [];
   for (const { full, path, size } of found)
-    files.push({ path, size, hash: await hashOf(full, size), part: null });
+    files.push({ path, size, hash: await hashOf(full, size, hashed), part: null });
   return { content, files };
 }
 
-async function hashOf(full: string, size: number): Promise<string | null> {
+async function hashOf(full: string, size: number, hashed: "small" | "all"): Promise<string | null> {
   const file = plainFile(full, full, size);
-  const digest = file.bytes && (await digestFile(file, false));
+  const digest = hashed === "small" && !file.bytes ? null : await digestFile(file, false);
   return digest?.ok ? shortHash(digest.value.sha256) : null;
 }
 

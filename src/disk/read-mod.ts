@@ -12,6 +12,7 @@ import { layOutMod, pluginsIn } from "@/formats/mod-layout";
 import { nameFromPath } from "@/formats/mod-name";
 import { headerOf } from "@/formats/plugin-facts";
 import { readPluginFacts } from "@/formats/plugin-layout";
+import { isContainer, readContainer, type PackedFile } from "./containers";
 import { digestFile, sha256Of, sha256OfFile, shortHash, type Digest } from "./digest";
 import type { ModFile, ModFiles } from "./mod-file";
 import { openModFiles, plainFile } from "./mod-files";
@@ -91,7 +92,7 @@ export async function readMod(
   if (!opened.ok) return unsound(place, opened.refusal, identity);
   const mod = opened.value;
   try {
-    const digests = await digestAll(mod);
+    const digests = await digestAll(game, mod);
     if (!digests.ok) return unsound(place, digests.refusal, identity);
     return soundMod(game, place, mod, digests.value, await mod.sha256(), identity);
   } finally {
@@ -99,13 +100,27 @@ export async function readMod(
   }
 }
 
-async function digestAll({ files, plugins }: LaidOutMod): Promise<Outcome<Digest[], ProblemCode>> {
-  const digests: Digest[] = [];
+/** A file as read, with what lies in it where it is a container. */
+interface ReadFile extends Digest {
+  readonly packed?: readonly PackedFile[];
+}
+
+async function digestAll(
+  game: GameDefinition,
+  { files, plugins }: Pick<LaidOutMod, "files" | "plugins">,
+): Promise<Outcome<ReadFile[], ProblemCode>> {
+  const digests: ReadFile[] = [];
   const places = new Set(plugins.map(({ at }) => at));
   for (const [at, file] of files.entries()) {
-    const digest = await digestFile(file, places.has(at) && file.size <= largestPlugin);
+    const opens = isContainer(game, file);
+    const digest = await digestFile(file, opens || (places.has(at) && file.size <= largestPlugin));
     if (!digest.ok) return digest;
-    digests.push(digest.value);
+    if (!opens) digests.push(digest.value);
+    else {
+      const packed = await readContainer(game, digest.value.bytes!);
+      if (!packed.ok) return packed;
+      digests.push({ sha256: digest.value.sha256, bytes: null, packed: packed.value });
+    }
   }
   return done(digests);
 }
@@ -114,7 +129,7 @@ function soundMod(
   game: GameDefinition,
   place: ShelfPlace,
   { files, paths, parts, plugins, manifest }: LaidOutMod,
-  digests: readonly Digest[],
+  digests: readonly ReadFile[],
   archiveSha256: string | null,
   identity: Identity | undefined,
 ): ShelfMod {
@@ -146,14 +161,13 @@ function soundMod(
 function contentFilesOf(
   files: readonly ModFile[],
   parts: readonly PartFile[],
-  digests: readonly Digest[],
+  digests: readonly ReadFile[],
 ): ContentFile[] {
-  const all = parts.map(({ at, path, part }) => ({
-    path,
-    size: files[at]!.size,
-    hash: shortHash(digests[at]!.sha256),
-    part,
-  }));
+  const all = parts.flatMap(({ at, path, part }): ContentFile[] => {
+    const { sha256, packed = [] } = digests[at]!;
+    const loose = { path, size: files[at]!.size, hash: shortHash(sha256), part };
+    return [loose, ...packed.map((file) => ({ ...file, part, container: path }))];
+  });
   return all.sort((a, b) => (a.path < b.path ? -1 : Number(a.path > b.path)));
 }
 

@@ -1,18 +1,12 @@
 import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { extensionOf, foldName } from "@/core/roster/fold";
+import { extensionOf, foldName, isManifest } from "@/core/roster/fold";
 import type { PartFile } from "@/core/roster/parts";
 import { safePath } from "./archive-path";
 import type { ProblemCode } from "@/core/model/refusal";
 
-export const manifestName = "seating-mod.json";
-
-/** Whether a path is that of a mod's manifest, which is for the mod alone. */
-export const isManifest = (game: Pick<GameDefinition, "paths">, path: string): boolean =>
-  foldName(game, path) === manifestName;
-
 /** What the content check needs to know of a game. */
-type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "pluginExtensions">;
+type ContentLaws = Pick<GameDefinition, "paths" | "contentFolders" | "containers" | "pluginExtensions">;
 
 /** Paths below a mod's root, by the index of the raw path that each came from. */
 interface ModLayout {
@@ -27,7 +21,7 @@ export const pluginsIn = (game: ContentLaws, files: readonly PartFile[]): PartFi
 
 /**
  * The content check: every path is safe, a single top folder that is no content folder is stripped where its root would hold content, and
- * then the root directly holds a manifest, a plugin, or a content folder. Of a game that names no content folders whatever is there counts.
+ * then the root directly holds a manifest, a plugin, a packed file of the game, or a content folder. Of a game that names no content folders whatever is there counts.
  */
 export function layOutMod(game: ContentLaws, raw: readonly string[]): Outcome<ModLayout, ProblemCode> {
   const paths: string[] = [];
@@ -63,6 +57,12 @@ function stripTopFolder(game: ContentLaws, paths: readonly string[]): readonly s
 export const isContentFolder = (game: ContentLaws, name: string): boolean =>
   game.contentFolders.includes(foldName(game, name));
 
+/** Whether a file of this name is one that the game opens by itself, in which others lie. */
+export const isContainerName = (
+  { containers = [] }: Pick<GameDefinition, "containers">,
+  path: string,
+): boolean => containers.some(({ extension }) => extension === extensionOf(path));
+
 const isPlugin = (game: ContentLaws, path: string): boolean =>
   !path.includes("/") && game.pluginExtensions.includes(extensionOf(path));
 
@@ -70,5 +70,5 @@ const holdsContent = (game: ContentLaws, paths: readonly string[]): boolean =>
   paths.some((path) => {
     const slash = path.indexOf("/");
     if (slash >= 0) return isContentFolder(game, path.slice(0, slash));
-    return isPlugin(game, path) || isManifest(game, path);
+    return isPlugin(game, path) || isManifest(game, path) || isContainerName(game, path);
   });

@@ -8,6 +8,7 @@ interface Row {
   readonly sizes: string | null;
   readonly hashes: string | null;
   readonly parts: string | null;
+  readonly containers: string | null;
 }
 
 /** The names of the records that a plugin changes. */
@@ -16,7 +17,7 @@ interface RecordNames {
   readonly records: readonly string[];
 }
 
-const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts";
+const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts, containers";
 const hashLength = 32;
 /** Of a file that was not read. */
 const unknownHash = "0".repeat(hashLength);
@@ -42,12 +43,12 @@ export async function saveFiles(db: Sql, gameId: string, all: readonly Contents[
   );
   if (rows.size === 0) return;
   await db.query(
-    `insert into contents (game_id, content, paths, sizes, hashes, parts, records)
-     select $1, c.content, c.paths, c.sizes, decode(c.hashes, 'hex'), c.parts, c.records
+    `insert into contents (game_id, content, paths, sizes, hashes, parts, containers, records)
+     select $1, c.content, c.paths, c.sizes, decode(c.hashes, 'hex'), c.parts, c.containers, c.records
      from json_to_recordset($2::json) as c (content text, paths text, sizes text, hashes text, parts text,
-       records json)
+       containers text, records json)
      on conflict (game_id, content) do update set paths = excluded.paths, sizes = excluded.sizes,
-       hashes = excluded.hashes, parts = excluded.parts, records = excluded.records`,
+       hashes = excluded.hashes, parts = excluded.parts, containers = excluded.containers, records = excluded.records`,
     [gameId, JSON.stringify([...rows.values()])],
   );
 }
@@ -63,6 +64,7 @@ function packed(content: string, files: readonly ContentFile[]): Row {
     sizes: lines(({ size }) => size!),
     hashes: files.map(({ hash }) => hash ?? unknownHash).join(""),
     parts: files.some(({ part }) => part !== null) ? lines(({ part }) => part ?? "") : null,
+    containers: files.some(({ container }) => container) ? lines(({ container }) => container ?? "") : null,
   };
 }
 
@@ -78,13 +80,14 @@ export async function filesOfContent(db: Sql, gameId: string, content: string): 
 /** Control signs, as the end of a line, are in no path. */
 const linesOf = (text: string): string[] => (text === "" ? [] : text.split("\n"));
 
-function unpacked({ paths, sizes, hashes, parts }: Row): ContentFile[] {
-  const [size, part] = [sizes, parts].map((lines) => lines?.split("\n"));
+function unpacked({ paths, sizes, hashes, parts, containers }: Row): ContentFile[] {
+  const [size, part, container] = [sizes, parts, containers].map((lines) => lines?.split("\n"));
   return linesOf(paths).map((path, at) => ({
     path,
     size: size ? Number(size[at]) : null,
     hash: hashOf(hashes?.slice(at * hashLength, (at + 1) * hashLength)),
     part: part?.[at] || null,
+    ...(container?.[at] && { container: container[at] }),
   }));
 }
 

@@ -16,10 +16,10 @@ export const namesToWrite = ({ game, lists, mods }: Roster): string[] =>
 export const holdsToWrite = ({ mods }: Roster): Held[] =>
   mods
     .filter((each) => each.loads && !each.gone)
-    .map(({ mod, choice, leftOut }) => ({
+    .map(({ mod, taken, leftOut }) => ({
       path: mod!.path,
-      options: choice.options,
-      components: choice.components,
+      options: taken.options,
+      components: taken.components,
       hidden: leftOut,
     }));
 

@@ -129,7 +129,8 @@ export function missingMods(lineup: Lineup, claim: Pick<Claim, "unsaid">, stock:
   return lineup.mods.filter((mod) => mod.on && !isHere(mod));
 }
 
-function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
+/** What is on in a list and not here, or not sound. */
+export function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
   const fold = (name: string) => foldName(game, name);
   const base = new Set(stock.base.map(({ name }) => fold(name)));
   const mods = missingMods(lineup, claim, stock).map(({ name, version }) =>

@@ -132,6 +132,7 @@ const refusalText: {
   "code-cut": () => [say("refusals.thisShareCodeWasCutShort")],
   "code-unsound": () => [say("refusals.thisShareCodeIsDamagedAsk")],
   "list-game": (d) => sentence("refusals.text.list-game", { known: d.known }),
+  "list-lacks": (d) => sentence("refusals.text.list-lacks", { name: d.name, items: d.items }),
   "list-needs-shelf": (d) => sentence("refusals.text.list-needs-shelf", { name: d.name }),
   "list-format": (d) => sentence("refusals.text.list-format", { known: d.known }),
   "list-broken": (d) => sentence("refusals.text.list-broken", { name: d.name, detail: d.detail }),

@@ -114,6 +114,8 @@ export const GameDefinition = z.strictObject({
   sign: z.string(),
   paths: z.strictObject({ ignoreCase: z.boolean() }),
   contentFolders: z.array(z.string()),
+  /** Packed files that it opens by itself: what lies in them loses to what lies loose. */
+  containers: z.array(z.strictObject({ extension, format: z.enum(["zip"]) })).optional(),
   pluginExtensions: z.array(extension),
   pluginLayout: PluginLayout.optional(),
   loadRanks: z.array(LoadRank),

@@ -158,6 +158,7 @@ export type RefusalData = ProblemData & {
   readonly "code-unsound": Nothing;
   readonly "list-game": { readonly known: string };
   readonly "list-needs-shelf": Name;
+  readonly "list-lacks": Name & { readonly items: string };
   readonly "list-format": { readonly known: string };
   readonly "list-broken": Name & Detail;
   readonly "list-empty": Name;

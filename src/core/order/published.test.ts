@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
+import { ConflictsReport, WinnersReport } from "../model/conflicts-report";
 import { FindingsReport } from "../model/findings-report";
 import { GameDefinition } from "../model/game";
 import { OrderProblem, OrderResult } from "../model/problem";
@@ -18,6 +19,8 @@ test.each([
   ["seating-game-1", GameDefinition],
   ["seating-mod-1", ModManifest],
   ["seating-findings-1", FindingsReport],
+  ["seating-conflicts-1", ConflictsReport],
+  ["seating-winners-1", WinnersReport],
 ] as const)("the schema %s in docs/ is that of the code", (name, schema) => {
   expect(JSON.parse(docs(`schemas/${name}.schema.json`))).toEqual(z.toJSONSchema(schema, { io: "input" }));
 });

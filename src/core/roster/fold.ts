@@ -19,6 +19,12 @@ export function foldName(game: Pick<GameDefinition, "paths">, name: string): str
   return folded;
 }
 
+export const manifestName = "seating-mod.json";
+
+/** Whether a path is that of a mod's manifest, which is for the mod alone. */
+export const isManifest = (game: Pick<GameDefinition, "paths">, path: string): boolean =>
+  foldName(game, path) === manifestName;
+
 /** The part of a file name from its last dot on, in lower case; empty if there is none. */
 export function extensionOf(name: string): string {
   const at = name.lastIndexOf(".");

@@ -101,6 +101,25 @@ export interface Present {
   readonly expansions: readonly string[];
 }
 
+/** What of a choice counts: a part whose condition does not hold is not taken, though it stays chosen. */
+export function takenOf(choice: Choice, manifest: Package, present: Present): Choice {
+  const refused = new Set(
+    partsOf(manifest)
+      .filter(({ part }) => unmetCondition(part.when, present) !== null)
+      .map(({ key }) => key),
+  );
+  const isChosen = [...chosenParts(choice)].some((key) => refused.has(key));
+  if (!isChosen) return choice;
+  const options = Object.entries(choice.options).map(
+    ([question, parts]) => [question, parts.filter((part) => !refused.has(`${question}/${part}`))] as const,
+  );
+  return {
+    ...choice,
+    options: Object.fromEntries(options.filter(([, parts]) => parts.length > 0)),
+    components: choice.components.filter((part) => !refused.has(part)),
+  };
+}
+
 /** What of a condition does not hold; null where all of it does. */
 export interface Unmet {
   readonly because: "mod" | "withoutMod" | "expansion";

@@ -8,7 +8,7 @@ import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
 import { leavesOut, leftOutByMod } from "./left-out";
 import { countingOf, fixedPlugins, loadRankOf, modRank } from "./laws";
-import { chosenParts, proposedChoice } from "./parts";
+import { chosenParts, hasParts, proposedChoice, takenOf } from "./parts";
 import { seatsOf } from "./seats";
 
 /** What lies on the disk: the game's own plugins, the owned expansions, and the shelf. */
@@ -65,6 +65,8 @@ export interface SeatedMod extends Seated<ModId> {
   readonly gone: boolean;
   /** What of its package the profile takes; of a mod without parts nothing is to be chosen. */
   readonly choice: Choice;
+  /** What of that choice counts here: a part whose condition does not hold is not taken. */
+  readonly taken: Choice;
   /** The files and folders of it that the profile leaves out. */
   readonly leftOut: readonly string[];
 }
@@ -227,7 +229,12 @@ function holdsTheSame({ profile: old, pluginOf }: Roster, { state }: Profile): b
 
 function listMods({ state }: Profile, stock: Stock, before: Roster | null): SeatedList<SeatedMod> {
   const old = before?.profile.state;
-  if (old?.mods === state.mods && old.choices === state.choices && old.leftOut === state.leftOut)
+  const isSame =
+    old?.mods === state.mods &&
+    old.choices === state.choices &&
+    old.leftOut === state.leftOut &&
+    old.expansions === state.expansions;
+  if (isSame)
     return old.numbers === state.numbers
       ? before!.lists.mods
       : { ...before!.lists.mods, numbers: state.numbers };
@@ -237,10 +244,14 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
   const seats = seatsOf(state.mods);
   const choices = new Map(state.choices.map((choice) => [choice.mod, choice]));
   const leftOut = leftOutByMod(state.leftOut);
+  const on = new Set(entries.filter((entry) => entry.on).map(({ id }) => id));
+  const present = { isModOn: (id: string) => on.has(id as ModId), expansions: state.expansions };
   const items = entries.map((entry, place): SeatedMod => {
     const pinned = `${entry.id} ${entry.content}`;
     const here = entry.content === undefined ? byId.get(entry.id) : byContent.get(pinned);
     const mod = here ?? kept.get(pinned) ?? null;
+    const manifest = mod?.manifest ?? null;
+    const choice = choices.get(entry.id) ?? proposedChoice(entry.id, manifest);
     return {
       list: "mods",
       id: entry.id,
@@ -253,7 +264,8 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
       loads: entry.on,
       mod,
       gone: !here,
-      choice: choices.get(entry.id) ?? proposedChoice(entry.id, mod?.manifest ?? null),
+      choice,
+      taken: hasParts(manifest) ? takenOf(choice, manifest, present) : choice,
       leftOut: leftOut.get(entry.id) ?? nothing,
     };
   });
@@ -358,7 +370,7 @@ const supplies = ({ mod, withheld }: Supplier): boolean => mod.loads && withheld
 function suppliersOf(game: GameDefinition, mods: readonly SeatedMod[]): Suppliers {
   const suppliers = new Map<string, Supplier>();
   for (const mod of mods) {
-    const chosen = chosenParts(mod.choice);
+    const chosen = chosenParts(mod.taken);
     const isLeftOut = leavesOut(mod.leftOut);
     for (const file of mod.mod?.plugins ?? []) {
       const key = foldName(game, file.name);

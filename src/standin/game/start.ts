@@ -4,7 +4,7 @@ import { lstat, readFile } from "node:fs/promises";
 import { join, resolve } from "node:path";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import { sayProblem } from "@/core/messages/problems";
-import { foldName } from "@/core/roster/fold";
+import { foldName, manifestName } from "@/core/roster/fold";
 import { leavesOut } from "@/core/roster/left-out";
 import { chosenParts, type PartFile } from "@/core/roster/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
@@ -14,7 +14,6 @@ import { plainFile } from "@/disk/mod-files";
 import type { ModFile } from "@/disk/mod-file";
 import { openMod, pluginFile } from "@/disk/read-mod";
 import { readHolds, type Holds } from "@/formats/holds";
-import { manifestName } from "@/formats/mod-layout";
 import { readOrderFile } from "@/formats/order-file";
 
 /** Why the game stopped at start, as it says it in its log. */

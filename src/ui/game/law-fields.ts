@@ -205,6 +205,18 @@ export const lawGroups: readonly LawGroup[] = [
         label: "game.foldersOfContent",
         hint: "game.byWhichAModIsKnown",
       },
+      {
+        kind: "rows",
+        key: "containers",
+        label: "game.packedFiles",
+        one: "game.one.container",
+        start: { extension: "", format: "zip" },
+        optional: true,
+        fields: [
+          { kind: "text", key: "extension", label: "game.extension" },
+          { kind: "choice", key: "format", label: "game.format", choices: [["zip", "game.choice.zip"]] },
+        ],
+      },
     ],
   },
   {

@@ -57,10 +57,7 @@ export function Recognised({
 
 const none: Followers = { compared: [], others: 0 };
 
-function useFollowers({
-  lineup: { list, title, author },
-  claim: { fingerprint },
-}: ResolvedList): Followers {
+function useFollowers({ lineup: { list, title, author }, claim: { fingerprint } }: ResolvedList): Followers {
   const { unwrap } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   const wanted = useMemo(

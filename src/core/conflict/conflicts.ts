@@ -1,0 +1,231 @@
+/** Who wins what in a profile: the files of its mods, by the order of the mods, and the records of its plugins, by theirs. */
+import { movedPlaces } from "../graph/moved";
+import { leavesOut } from "../roster/left-out";
+import { chosenParts } from "../roster/parts";
+import type { Roster, SeatedMod, SeatedPlugin } from "../roster/roster";
+import { ownContent, type ContentLibrary } from "./content-library";
+import type { Contents } from "./contents";
+import { ProviderIndex, type Provides, type WinnerChange } from "./provider-index";
+
+const all: Provides = () => true;
+const none: Provides = () => false;
+
+/** One of the two lists as an index knows it. */
+interface Indexed<Item> {
+  readonly index: ProviderIndex;
+  /** By the numbers that the index has for them. */
+  readonly contents: readonly Contents[];
+  readonly ids: readonly string[];
+  readonly numberOf: ReadonlyMap<string, number>;
+  shown: ReadonlyMap<string, Item>;
+  /** Of the mods' list those that are on, whose files the game has. */
+  expansions?: readonly string[];
+  places: Int32Array;
+}
+
+/** Who provides what differently; of files first by path, of records by name. "": the game itself; null: nobody. */
+export interface HandChange {
+  readonly key: string;
+  readonly from: string | null;
+  readonly to: string | null;
+}
+
+export interface HandChanges {
+  readonly files: readonly HandChange[];
+  readonly records: readonly HandChange[];
+}
+
+/** The contents that a profile needs to be known. */
+export const contentsNeeded = (roster: Roster): string[] => [
+  ...new Set(roster.mods.flatMap(({ mod }) => mod?.content ?? [])),
+];
+
+export class Conflicts {
+  private mods: Indexed<SeatedMod> | null = null;
+  private plugins: Indexed<SeatedPlugin> | null = null;
+
+  /** The library has to know all that a roster needs before it is shown. */
+  constructor(private readonly library: ContentLibrary) {}
+
+  get files(): ProviderIndex {
+    return this.mods!.index;
+  }
+
+  get records(): ProviderIndex {
+    return this.plugins!.index;
+  }
+
+  /** The id of an item of the files' index; "" is the game itself. */
+  modId = (item: number): string => this.mods!.ids[item]!;
+  pluginId = (item: number): string => this.plugins!.ids[item]!;
+  modNumber = (id: string): number => this.mods!.numberOf.get(id) ?? -1;
+  pluginNumber = (id: string): number => this.plugins!.numberOf.get(id) ?? -1;
+  path = (key: number): string => this.library.paths.text(key);
+  record = (key: number): string => this.library.records.text(key);
+
+  /** Brings everything to what a roster says; what has not changed is not looked at again. Answers with what changes hands. */
+  show(roster: Roster): HandChanges {
+    return { files: this.showMods(roster), records: this.showPlugins(roster) };
+  }
+
+  /** What would change hands if a roster were shown; all stays as it is. */
+  preview(now: Roster, then: Roster): HandChanges {
+    if (!this.holdsSame(then)) {
+      const other = new Conflicts(this.library);
+      other.show(then);
+      return changesBetween(this, other);
+    }
+    const changes = this.show(then);
+    this.show(now);
+    return changes;
+  }
+
+  /** Whether a roster is of the same mods in the same contents, so that it can be shown in place. */
+  private holdsSame = ({ mods, plugins }: Roster): boolean =>
+    isSame(this.mods, this.contentsOfMods(mods)) && isSame(this.plugins, this.contentsOfPlugins(plugins));
+
+  private contentsOfMods = (mods: readonly SeatedMod[]): Brings[] => [
+    { id: ownContent, contents: this.library.filesOf(ownContent) },
+    ...mods.map(({ id, mod }) => ({ id, contents: this.library.filesOf(mod?.content ?? null) })),
+  ];
+
+  private contentsOfPlugins = (plugins: readonly SeatedPlugin[]): Brings[] =>
+    plugins.map(({ id, fixed, mod }) => ({
+      id,
+      contents: this.library.recordsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
+    }));
+
+  private showMods({ mods, profile }: Roster): HandChange[] {
+    const brings = this.contentsOfMods(mods);
+    const isNew = !isSame(this.mods, brings);
+    if (isNew) this.mods = indexed(brings, this.library.paths.size, true);
+    const known = this.mods!;
+    const changed = new Map<number, Provides>();
+    const { expansions } = profile.state;
+    if (known.expansions !== expansions) changed.set(0, this.ownProvided(expansions, known));
+    known.expansions = expansions;
+    for (const mod of mods) {
+      const before = known.shown.get(mod.id);
+      if (before && decidesSame(before, mod)) continue;
+      changed.set(known.numberOf.get(mod.id)!, this.providesOf(mod, known));
+    }
+    const changes = update(known, [ownContent, ...mods.map(({ id }) => id)], changed);
+    known.shown = new Map(mods.map((mod) => [mod.id, mod]));
+    return changes.map((change) => this.said(known, change, this.path));
+  }
+
+  private ownProvided(expansions: readonly string[], { contents }: Indexed<SeatedMod>): Provides {
+    const { parts, partKeys } = contents[0]!;
+    const isOn = partKeys.map((key) => expansions.includes(key));
+    return (at) => parts === null || parts[at]! < 0 || isOn[parts[at]!]!;
+  }
+
+  private providesOf(mod: SeatedMod, { contents, numberOf }: Indexed<SeatedMod>): Provides {
+    if (!isThere(mod)) return none;
+    const { keys, parts, partKeys } = contents[numberOf.get(mod.id)!]!;
+    const taken = chosenParts(mod.taken);
+    const isTaken = partKeys.map((key) => taken.has(key));
+    const isLeftOut = mod.leftOut.length === 0 ? null : leavesOut(mod.leftOut);
+    return (at) =>
+      (parts === null || parts[at]! < 0 || isTaken[parts[at]!]!) && !isLeftOut?.(this.path(keys[at]!));
+  }
+
+  private showPlugins({ plugins }: Roster): HandChange[] {
+    const brings = this.contentsOfPlugins(plugins);
+    const isNew = !isSame(this.plugins, brings);
+    if (isNew) this.plugins = indexed(brings, this.library.records.size, false);
+    const known = this.plugins!;
+    const changed = new Map<number, Provides>();
+    for (const plugin of plugins)
+      if (known.shown.get(plugin.id)?.loads !== plugin.loads)
+        changed.set(known.numberOf.get(plugin.id)!, plugin.loads ? all : none);
+    const changes = update(
+      known,
+      plugins.map(({ id }) => id),
+      changed,
+    );
+    known.shown = new Map(plugins.map((plugin) => [plugin.id, plugin]));
+    return changes.map((change) => this.said(known, change, this.record));
+  }
+
+  private said(
+    { ids }: Pick<Indexed<unknown>, "ids">,
+    { key, from, to }: WinnerChange,
+    name: (key: number) => string,
+  ): HandChange {
+    return { key: name(key), from: ids[from] ?? null, to: ids[to] ?? null };
+  }
+}
+
+interface Brings {
+  readonly id: string;
+  readonly contents: Contents;
+}
+
+/** A mod that is on and lies on the shelf. */
+const isThere = ({ loads, mod, gone }: SeatedMod): boolean => loads && mod !== null && !gone;
+
+const decidesSame = (a: SeatedMod, b: SeatedMod): boolean =>
+  isThere(a) === isThere(b) && a.taken === b.taken && a.leftOut === b.leftOut;
+
+/** The same items with the same contents, in whatever order. */
+const isSame = (known: Indexed<unknown> | null, brings: readonly Brings[]): boolean =>
+  known?.ids.length === brings.length &&
+  brings.every(({ id, contents }) => {
+    const number = known.numberOf.get(id);
+    return number !== undefined && known.contents[number] === contents;
+  });
+
+function indexed<Item>(brings: readonly Brings[], keys: number, own: boolean): Indexed<Item> {
+  const contents = brings.map((each) => each.contents);
+  return {
+    index: new ProviderIndex(contents, keys, own),
+    contents,
+    ids: brings.map(({ id }) => id),
+    numberOf: new Map(brings.map(({ id }, number) => [id, number])),
+    shown: new Map(),
+    places: Int32Array.from(brings, (_, place) => place),
+  };
+}
+
+/** `order`: the ids as they stand now. */
+function update<Item>(
+  known: Indexed<Item>,
+  order: readonly string[],
+  changed: ReadonlyMap<number, Provides>,
+): WinnerChange[] {
+  const places = new Int32Array(order.length);
+  for (const [place, id] of order.entries()) places[known.numberOf.get(id)!] = place;
+  const moved = movedPlaces(known.places, places);
+  known.places = places;
+  return known.index.update(places, moved, changed);
+}
+
+/** Of two indexes over one library. */
+function changesBetween(before: Conflicts, after: Conflicts): HandChanges {
+  const changes = (
+    kind: "files" | "records",
+    idOf: (of: Conflicts, item: number) => string,
+    name: (key: number) => string,
+  ) => {
+    const [one, other] = [before[kind], after[kind]];
+    const found: HandChange[] = [];
+    for (let key = 0; key < Math.max(one.keys, other.keys); key++) {
+      const [from, to] = (
+        [
+          [before, one],
+          [after, other],
+        ] as const
+      ).map(([of, index]) => {
+        const winner = key < index.keys ? index.winnerOf(key) : -1;
+        return winner < 0 ? null : idOf(of, winner);
+      });
+      if (from !== to) found.push({ key: name(key), from: from!, to: to! });
+    }
+    return found;
+  };
+  return {
+    files: changes("files", (of, item) => of.modId(item), after.path),
+    records: changes("records", (of, item) => of.pluginId(item), after.record),
+  };
+}
