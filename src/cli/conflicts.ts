@@ -13,12 +13,12 @@ import { readLooseFiles } from "@/disk/loose-files";
 import type { Answer } from "./answer";
 import { readListed, type ListOptions, type ListRead } from "./list-input";
 
-export interface File {
+interface File {
   readonly bytes: Uint8Array;
   readonly name: string;
 }
 
-export interface ConflictsOptions extends ListOptions {
+interface ConflictsOptions extends ListOptions {
   readonly all?: boolean;
   /** From what on it is a finding: a path of unequal files of which nothing decides the winner, or nothing. */
   readonly failOn?: "undecided" | "never";

@@ -29,8 +29,6 @@ import { upgradeStored } from "./upgrade";
 export interface HeldStock {
   readonly revision: string;
   readonly stock: Stock;
-  /** Of what its overlaps are, which are long to find: as long as this is the same, so are they. */
-  readonly overlapsOf: string;
 }
 
 /** What the server holds for as long as it runs; the only place that knows the database. */

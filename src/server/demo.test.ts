@@ -5,6 +5,7 @@ import { allTies } from "@/core/roster/ties";
 import { listGames } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
 import { readOnDisk } from "./operations/order-file";
+import { findOverlaps } from "./operations/read-library";
 import { getStock } from "./stock";
 import { makeDemoContext, storedProfile, type DemoContext } from "./testing/demo-context";
 
@@ -22,7 +23,8 @@ test("the demo of its usual size has at least one of every finding", async () =>
     const { definition } = game;
     const onDisk = await readOnDisk(context, game);
     for (const { id } of await listProfiles(context.db, game.id)) {
-      const roster = makeRoster(definition, (await storedProfile(context, id))!, stock);
+      const plain = makeRoster(definition, (await storedProfile(context, id))!, stock);
+      const roster = { ...plain, overlaps: await findOverlaps(context, game, plain) };
       for (const finding of runChecks({ roster, ties: allTies(roster), onDisk })) found.add(finding.id);
     }
   }

@@ -18,11 +18,13 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { label } from "@/core/edit/steps";
 import { newestById } from "@/core/roster/roster";
 import type { ModId } from "@/core/model/ids";
+import type { ShelfMod } from "@/core/model/shelf";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { findCurrentGame, listGames, saveGame } from "@/store/games";
 import { readPreferences } from "@/store/preferences";
 import { placeInBin } from "@/disk/bin";
-import { listContaining } from "@/store/contents";
+import { listContaining, listPaths } from "@/store/contents";
+
 import { listBin, setMoving, takeFromBin, willPutInBin } from "@/store/bin";
 import { listProfiles } from "@/store/profiles";
 import { listShelf } from "@/store/shelf";
@@ -37,6 +39,7 @@ import { storeEdit } from "./operations/edit-profile";
 import { step } from "./operations/history";
 import { currentGame } from "./operations/situation";
 import { filesOfMod, sharedBetween, whoBrings } from "./operations/content-files";
+import { readLibrary } from "./operations/read-library";
 import { readShelfOfGame } from "./operations/read-shelf";
 import * as shelf from "./operations/shelf";
 import { Events, type ServerEvent } from "./events";
@@ -343,10 +346,7 @@ test("what is known of the disk has a name of what it holds; rows that did not c
   const at = (id: string) => tagged.stock.shelf.find((mod) => mod.id === id);
   expect(tagged.revision).not.toBe(first.revision);
   expect(at(one!.id)!.tags).toContain("calm");
-  expect([at(other!.id) === other, tagged.stock.fileOverlaps === first.stock.fileOverlaps]).toEqual([
-    true,
-    true,
-  ]);
+  expect(at(other!.id) === other).toBe(true);
   value(await shelf.tagMods(context, [one!.id], "calm", false));
   expect((await held()).revision).toBe(first.revision);
 
@@ -357,8 +357,11 @@ test("what is known of the disk has a name of what it holds; rows that did not c
       await writeFile(join(shelfFolder(), name, "textures", file), name);
   }
   value(await read());
-  const shared = (await held()).stock.fileOverlaps.filter(({ broader }) => broader.includes("sharer"));
-  expect(shared).toHaveLength(1);
+  const sharers = (await held()).stock.shelf.filter(({ id }) => id.includes("sharer"));
+  const [sharer, otherSharer] = sharers.map(({ content }) => content!) as [string, string];
+  expect(value(await sharedBetween(context, sharer, otherSharer))).toEqual([
+    { path: "textures/one.tex", equal: false },
+  ]);
   for (const name of ["Sharer-1.0", "Other Sharer-1.0"])
     await rm(join(shelfFolder(), name), { recursive: true });
   value(await read());
@@ -450,12 +453,17 @@ test("of parts that belong together it is told once, at their end; what others s
 
 test("of every file is known who brings it, and of two mods which files they share, equal or not", async () => {
   const game = (await findCurrentGame(context.db))!;
-  const { shelf, fileOverlaps } = await getStock(context, game);
+  const { shelf } = await getStock(context, game);
   const mods = newestById(shelf);
-  const { broader, narrower } = fileOverlaps.find(
-    (pair) => mods.get(pair.broader as ModId)!.kind === "archive",
-  )!;
-  const [one, other] = [broader, narrower].map((id) => mods.get(id as ModId)!.content!) as [string, string];
+  const pathsOf = await listPaths(context.db, game.id);
+  const archives = [...mods.values()].filter(({ kind }) => kind === "archive");
+  const own = ({ content }: ShelfMod) =>
+    (pathsOf.get(content!) ?? []).filter((path) => path !== "seating-mod.json");
+  const [broader, narrower] = archives.flatMap((mod) => {
+    const met = archives.find((each) => each !== mod && own(each).some((path) => own(mod).includes(path)));
+    return met ? [mod.id, met.id] : [];
+  }) as [ModId, ModId];
+  const [one, other] = [broader, narrower].map((id) => mods.get(id)!.content!) as [string, string];
   const shared = value(await sharedBetween(context, one, other));
   expect(shared.length).toBeGreaterThan(0);
   expect(shared.map((each) => each.path)).not.toContain("seating-mod.json");
@@ -505,15 +513,21 @@ test("of a file that the game itself has is known that it does, until it is gone
   expect(value(await whoBrings(context, path)).map(({ mod }) => mod)).not.toContain(null);
 });
 
-test("where mods are read anew by other laws, overlaps are those of what was read, though no contents changed", async () => {
+test("where mods are read anew by other laws, records are those of what was read, though no contents changed", async () => {
   const game = (await findCurrentGame(context.db))!;
-  const { overlaps } = (await holdStock(context, game)).stock;
-  expect(overlaps.length).toBeGreaterThan(0);
+  const { shelf } = await getStock(context, game);
+  const wanted = shelf.flatMap(({ content }) => content ?? []);
+  const records = async () =>
+    (await readLibrary(context, game, wanted)).contents.flatMap((each) =>
+      each.records.flatMap(({ records: names }) => names),
+    );
+  const before = await records();
+  expect(before.length).toBeGreaterThan(0);
   await context.db.query("update contents set records = '[]' where game_id = 'brinehollow'");
   await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
-  expect((await holdStock(context, game)).stock.overlaps).toEqual([]);
+  expect(await records()).toEqual([]);
   value(await read());
-  expect((await holdStock(context, game)).stock.overlaps).toEqual(overlaps);
+  expect(await records()).toEqual(before);
 });
 
 test("a reading that is cancelled keeps what it has read, and the next one goes on from there", async () => {

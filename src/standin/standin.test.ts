@@ -2,6 +2,9 @@ import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
 import { createHash } from "node:crypto";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { ContentLibrary } from "@/core/conflict/content-library";
+import { Conflicts } from "@/core/conflict/conflicts";
+import { overlapsIn } from "@/core/conflict/overlaps";
 import { namesToWrite } from "@/core/check/order-file";
 import { acceptEdit, proposeOrder } from "@/core/edit/accept";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -14,7 +17,6 @@ import { brinehollow } from "./brinehollow/definition";
 import { catalogue } from "./demo/catalogue";
 import { invent } from "./demo/invent";
 import { makeDemo, type DemoPlan } from "./demo/make-demo";
-import { findOverlaps } from "@/core/order/broader-first";
 import { placesUsed } from "@/core/roster/roster";
 import { sharedBy } from "@/core/edit/remember";
 import { kitefall } from "./kitefall/definition";
@@ -125,8 +127,6 @@ describe("the stand-in game", () => {
       base,
       owned: ["sunken-city", "lamplighters"],
       shelf: mods,
-      overlaps: [],
-      fileOverlaps: [],
       kept: [],
       ownWork: [],
       identified: [],
@@ -252,31 +252,33 @@ describe("the game that has mods only", () => {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
     const { mods } = await readShelf(kitefall, [join(out, "kitefall-cup/shelf")], []);
     const { name, purpose, state } = plan.games.find((each) => each.id === kitefall.id)!.profiles[0]!;
-    const files = new Map(mods.map((mod) => [mod.id, new Set(mod.contentFiles!.map(({ path }) => path))]));
-    for (const names of files.values()) names.delete("seating-mod.json");
     const stock = {
       base: [],
       owned: [],
       shelf: mods,
-      overlaps: [],
-      fileOverlaps: findOverlaps(files),
       kept: [],
       ownWork: [],
       identified: [],
       books: [],
     };
-    return makeRoster(
+    const roster = makeRoster(
       kitefall,
       { id: aProfile("k"), game: kitefall.id, name, purpose, version: 1, state },
       stock,
     );
+    const library = new ContentLibrary(kitefall);
+    for (const { content, contentFiles, manifest } of mods)
+      if (content !== null) library.learn({ content, files: contentFiles!, records: [] }, manifest);
+    const conflicts = new Conflicts(library);
+    conflicts.show(roster);
+    return { ...roster, overlaps: overlapsIn(conflicts) };
   }
 
   test("has no plugins and no places, but mods whose files meet a lot, and some that wait to be seated", async () => {
     const roster = await clubEvenings();
     expect(roster.plugins).toEqual([]);
     expect(placesUsed(roster)).toEqual([]);
-    expect(roster.stock.fileOverlaps.length).toBeGreaterThan(40);
+    expect(roster.overlaps.mods.length).toBeGreaterThan(40);
     expect(roster.mods.filter((mod) => mod.section?.unseated).length).toBeGreaterThan(0);
     expect(sharedBy(roster, "mods", "seam-repair").size).toBeGreaterThan(0);
   });

@@ -1,14 +1,9 @@
 import type { ContentFile, PluginFile, ShelfMod } from "@/core/model/shelf";
+import { linesOf, packFiles, unpackFiles, type PackedFiles } from "@/core/model/packed-files";
 import type { Sql } from "./sql";
 
-/** As stored: one entry a line, or 16 bytes, a file. */
-interface Row {
+interface Row extends PackedFiles {
   readonly content: string;
-  readonly paths: string;
-  readonly sizes: string | null;
-  readonly hashes: string | null;
-  readonly parts: string | null;
-  readonly containers: string | null;
 }
 
 /** The names of the records that a plugin changes. */
@@ -18,9 +13,6 @@ interface RecordNames {
 }
 
 const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts, containers";
-const hashLength = 32;
-/** Of a file that was not read. */
-const unknownHash = "0".repeat(hashLength);
 
 /** Keeps what was read of the contents of mods. */
 export function saveContents(db: Sql, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
@@ -39,7 +31,7 @@ interface Contents {
 /** Keeps the files of some contents, in place of what was known of the same; several may be the same. */
 export async function saveFiles(db: Sql, gameId: string, all: readonly Contents[]): Promise<void> {
   const rows = new Map(
-    all.map(({ content, files, records }) => [content, { ...packed(content, files), records }]),
+    all.map(({ content, files, records }) => [content, { content, ...packFiles(files), records }]),
   );
   if (rows.size === 0) return;
   await db.query(
@@ -56,43 +48,14 @@ export async function saveFiles(db: Sql, gameId: string, all: readonly Contents[
 const recordsOf = (plugins: readonly PluginFile[]): RecordNames[] =>
   plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
 
-function packed(content: string, files: readonly ContentFile[]): Row {
-  const lines = (of: (file: ContentFile) => string | number) => files.map(of).join("\n");
-  return {
-    content,
-    paths: lines(({ path }) => path),
-    sizes: lines(({ size }) => size!),
-    hashes: files.map(({ hash }) => hash ?? unknownHash).join(""),
-    parts: files.some(({ part }) => part !== null) ? lines(({ part }) => part ?? "") : null,
-    containers: files.some(({ container }) => container) ? lines(({ container }) => container ?? "") : null,
-  };
-}
-
 /** The files of some contents; empty where they are not known. */
 export async function filesOfContent(db: Sql, gameId: string, content: string): Promise<ContentFile[]> {
   const rows = await db.query<Row>(`select ${columns} from contents where game_id = $1 and content = $2`, [
     gameId,
     content,
   ]);
-  return rows.flatMap(unpacked);
+  return rows.flatMap(unpackFiles);
 }
-
-/** Control signs, as the end of a line, are in no path. */
-const linesOf = (text: string): string[] => (text === "" ? [] : text.split("\n"));
-
-function unpacked({ paths, sizes, hashes, parts, containers }: Row): ContentFile[] {
-  const [size, part, container] = [sizes, parts, containers].map((lines) => lines?.split("\n"));
-  return linesOf(paths).map((path, at) => ({
-    path,
-    size: size ? Number(size[at]) : null,
-    hash: hashOf(hashes?.slice(at * hashLength, (at + 1) * hashLength)),
-    part: part?.[at] || null,
-    ...(container?.[at] && { container: container[at] }),
-  }));
-}
-
-const hashOf = (stored: string | undefined): string | null =>
-  stored === undefined || stored === unknownHash ? null : stored;
 
 /** The paths of each contents that lie on the shelf; one may stand several times, for several parts. */
 export async function listPaths(db: Sql, gameId: string): Promise<Map<string, string[]>> {
@@ -104,15 +67,12 @@ export async function listPaths(db: Sql, gameId: string): Promise<Map<string, st
   return new Map(rows.map(({ content, paths }) => [content, linesOf(paths)]));
 }
 
-/** The records that each plugin of the shelf changes, by contents. */
-export async function listRecords(db: Sql, gameId: string): Promise<Map<string, RecordNames[]>> {
-  const rows = await db.query<{ content: string; records: RecordNames[] }>(
-    `select content, records from contents where game_id = $1
-     and content in (select content from shelf_mod where game_id = $1) order by content`,
-    [gameId],
+/** What was read of contents, as it is stored; those of which nothing is known are left out. */
+export const listContents = (db: Sql, gameId: string, contents: readonly string[]) =>
+  db.query<Row & { readonly records: readonly RecordNames[] }>(
+    `select ${columns}, records from contents where game_id = $1 and content = any($2::text[]) order by content`,
+    [gameId, [...contents]],
   );
-  return new Map(rows.map(({ content, records }) => [content, records]));
-}
 
 /** The files of each contents of shelf and game among whose paths this text occurs, whatever the case of its plain letters. */
 export async function listContaining(
@@ -126,7 +86,7 @@ export async function listContaining(
        union select content from loose_files where game_id = $1) order by content`,
     [gameId, text],
   );
-  return new Map(rows.map((row) => [row.content, unpacked(row)]));
+  return new Map(rows.map((row) => [row.content, unpackFiles(row)]));
 }
 
 /** Forgets what was read of contents that neither lie on the shelf or in the game nor are kept. */

@@ -22,7 +22,7 @@ import { listLooseContents, saveLooseFiles } from "./loose-files";
 import { addImport, dropLookedAt, findImport, listImports, markImported } from "./lineup-imports";
 import { migrate } from "./migrate";
 import { openHere } from "./pglite";
-import { filesOfContent, listContaining, listPaths, listRecords } from "./contents";
+import { filesOfContent, listContaining, listContents, listPaths } from "./contents";
 import { dropUnpinned } from "./kept";
 import { openUpToDate } from "./testing/up-to-date";
 import {
@@ -397,7 +397,10 @@ test("what an earlier version kept of files, by places of the shelf, comes to th
     ]);
     expect(await filesOfContent(own, "pond", kept)).toEqual([file("old.dat", hashes[1]!)]);
     expect(await filesOfContent(own, "pond", bare)).toEqual([file("c.dat", null)]);
-    expect([...(await listRecords(own, "pond"))]).toEqual([
+    const records = (await listContents(own, "pond", [shelf, bare])).map(
+      (each) => [each.content, each.records] as const,
+    );
+    expect(records).toEqual([
       [
         shelf,
         [
@@ -594,7 +597,8 @@ test("the names of records are kept beside the shelf and go with their contents"
     const mod = { ...shelfMod("a", [file]), contentFiles: [contentFile("a.plank")] };
     await saveShelfMods(tx, "pond", [mod]);
     expect((await listShelf(tx, "pond"))[0]!.plugins).toEqual([pluginFile("a.plank")]);
-    const known = async () => [...(await listRecords(tx, "pond"))];
+    const known = async () =>
+      (await listContents(tx, "pond", [mod.content!])).map(({ content, records }) => [content, records]);
     expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: file.recordNames }]]]);
     // As other laws read the same bytes.
     await saveShelfMods(tx, "pond", [{ ...mod, plugins: [{ ...file, recordNames: ["reef@Pond.keel"] }] }]);

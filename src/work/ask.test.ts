@@ -1,12 +1,12 @@
 import { expose } from "comlink";
 import { emptyState } from "@/core/edit/arrivals";
-import { emptyStock, makeRoster } from "@/core/roster/roster";
+import { emptyStock, makeRoster, noOverlaps } from "@/core/roster/roster";
 import { proposeOrder } from "@/core/edit/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";
 import { pluginFile, shelfMod } from "@/core/testing/roster";
 import { askForList, askForProposal, cancelWork } from "./ask";
-import { Jobs, type Question } from "./jobs";
+import { Jobs, type Asked, type Question } from "./jobs";
 import { aProfile } from "@/core/testing/ids";
 
 const workers: StandInWorker[] = [];
@@ -23,9 +23,9 @@ class StandInWorker {
       this.told.push(stock.base.length);
       jobs.know(game, stock);
     };
-    const propose = async (profile: Profile, question: Question) => {
+    const propose = async (asked: Asked, question: Question) => {
       await StandInWorker.hold;
-      return jobs.propose(profile, question);
+      return jobs.propose(asked, question);
     };
     const readList: Jobs["readList"] = (...question) => jobs.readList(...question);
     expose({ know, propose, readList }, this.channel.port2);
@@ -53,6 +53,7 @@ const profile: Profile = {
   version: 1,
   state: emptyState(testGame, []),
 };
+const asked: Asked = { profile, overlaps: noOverlaps };
 const question: Question = { list: "plugins", how: "propose" };
 const stock = emptyStock;
 
@@ -61,10 +62,10 @@ afterAll(() => workers.forEach((worker) => worker.terminate()));
 
 test("the worker is told of the shelf once and answers as the core does", async () => {
   const expected = proposeOrder(makeRoster(testGame, profile, stock), "plugins");
-  expect(await askForProposal(testGame, stock, profile, question)).toEqual(expected);
-  expect(await askForProposal(testGame, stock, profile, question)).toEqual(expected);
+  expect(await askForProposal(testGame, stock, asked, question)).toEqual(expected);
+  expect(await askForProposal(testGame, stock, asked, question)).toEqual(expected);
   expect(workers.map((worker) => worker.told)).toEqual([[0]]);
-  await askForProposal(testGame, { ...stock }, profile, question);
+  await askForProposal(testGame, { ...stock }, asked, question);
   expect(workers.map((worker) => worker.told)).toEqual([[0, 0]]);
 });
 
@@ -72,8 +73,8 @@ test("a newer question ends an older one, whose answer is null", async () => {
   const before = workers.length;
   let letGo!: () => void;
   StandInWorker.hold = new Promise((resolve) => (letGo = resolve));
-  const older = askForProposal(testGame, stock, profile, question);
-  const newer = askForProposal(testGame, stock, profile, question);
+  const older = askForProposal(testGame, stock, asked, question);
+  const newer = askForProposal(testGame, stock, asked, question);
   expect(await older).toBeNull();
   letGo();
   expect(await newer).not.toBeNull();
@@ -82,13 +83,13 @@ test("a newer question ends an older one, whose answer is null", async () => {
 
 test("a worker that breaks down is told, and the next question has another one", async () => {
   StandInWorker.hold = new Promise(() => undefined);
-  const asked = askForProposal(testGame, stock, profile, question);
+  const waiting = askForProposal(testGame, stock, asked, question);
   const before = workers.length;
   await new Promise((done) => setTimeout(done, 20));
   workers.at(-1)!.breakDown("out of memory");
-  await expect(asked).rejects.toThrow("out of memory");
+  await expect(waiting).rejects.toThrow("out of memory");
   StandInWorker.hold = Promise.resolve();
-  expect(await askForProposal(testGame, stock, profile, question)).not.toBeNull();
+  expect(await askForProposal(testGame, stock, asked, question)).not.toBeNull();
   expect(workers.length).toBe(before + 1);
   const list = askForList(testGame, stock, { bytes: new Uint8Array(), name: "a.txt" }, [], {});
   workers.at(-1)!.breakDown("out of memory");
@@ -97,11 +98,11 @@ test("a worker that breaks down is told, and the next question has another one",
 
 test("a question that is given up is answered with null; the next one starts afresh", async () => {
   StandInWorker.hold = new Promise(() => undefined);
-  const given = askForProposal(testGame, stock, profile, question);
+  const given = askForProposal(testGame, stock, asked, question);
   cancelWork();
   expect(await given).toBeNull();
   StandInWorker.hold = Promise.resolve();
-  expect(await askForProposal(testGame, stock, profile, question)).not.toBeNull();
+  expect(await askForProposal(testGame, stock, asked, question)).not.toBeNull();
 });
 
 test("a list is read in a worker of its own, of what lies on the shelf and in the depot; a refusal comes back as one", async () => {

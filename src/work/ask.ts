@@ -4,11 +4,10 @@ import { refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
 import type { ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
-import type { Profile } from "@/core/model/profile";
 import type { OrderProposal } from "@/core/edit/accept";
 import type { Stock } from "@/core/roster/roster";
 import type { ListContradiction, RuleEffect } from "@/core/roster/rules";
-import type { Jobs, Question } from "./jobs";
+import type { Asked, Jobs, Question } from "./jobs";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
 class Helper {
@@ -83,27 +82,31 @@ const forRules = new Helper();
 const forContradictions = new Helper();
 const forLists = new Helper();
 
+/** Of a roster only what the worker does not know already. */
+const told = ({ profile, overlaps }: Asked): Asked => ({ profile, overlaps });
+
 /** The proposal, computed in a web worker; null where a newer question or `cancelWork` ended it. */
 export const askForProposal = (
   game: GameDefinition,
   stock: Stock,
-  profile: Profile,
+  asked: Asked,
   question: Question,
-): Promise<OrderProposal | null> => forProposals.ask(game, stock, (jobs) => jobs.propose(profile, question));
+): Promise<OrderProposal | null> =>
+  forProposals.ask(game, stock, (jobs) => jobs.propose(told(asked), question));
 
 export const askForRuleEffect = (
   game: GameDefinition,
   stock: Stock,
-  profile: Profile,
+  asked: Asked,
   rule: string,
-): Promise<RuleEffect | null> => forRules.ask(game, stock, (jobs) => jobs.ruleEffect(profile, rule));
+): Promise<RuleEffect | null> => forRules.ask(game, stock, (jobs) => jobs.ruleEffect(told(asked), rule));
 
 export const askForContradictions = (
   game: GameDefinition,
   stock: Stock,
-  profile: Profile,
+  asked: Asked,
 ): Promise<ListContradiction[] | null> =>
-  forContradictions.ask(game, stock, (jobs) => jobs.contradictions(profile));
+  forContradictions.ask(game, stock, (jobs) => jobs.contradictions(told(asked)));
 
 /** What came in as a lineup; null where a newer question ended it. */
 export const askForList = (

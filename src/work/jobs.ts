@@ -10,13 +10,16 @@ import type { ShelfMod } from "@/core/model/shelf";
 import { readList } from "@/formats/lineup/read";
 import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
 import type { GameDefinition } from "@/core/model/game";
-import type { ListName, Profile } from "@/core/model/profile";
+import type { ListName } from "@/core/model/profile";
 
 /** For which of the orders a proposal is wanted, and whether it shall come to agree with the other one too. */
 export interface Question {
   readonly list: ListName;
   readonly how: "propose" | "align";
 }
+
+/** A profile, with what is known of who meets whom in it. */
+export type Asked = Pick<Roster, "profile" | "overlaps">;
 
 /** What the worker can be asked: every job takes and gives plain data. `know` comes before all others. */
 export class Jobs {
@@ -26,16 +29,16 @@ export class Jobs {
     this.known = { game, stock };
   }
 
-  propose(profile: Profile, { list, how }: Question): OrderProposal {
-    return (how === "align" ? alignOrder : proposeOrder)(this.roster(profile), list);
+  propose(asked: Asked, { list, how }: Question): OrderProposal {
+    return (how === "align" ? alignOrder : proposeOrder)(this.roster(asked), list);
   }
 
-  ruleEffect(profile: Profile, rule: string): RuleEffect | null {
-    return ruleEffect(this.roster(profile), rule);
+  ruleEffect(asked: Asked, rule: string): RuleEffect | null {
+    return ruleEffect(this.roster(asked), rule);
   }
 
-  contradictions(profile: Profile): ListContradiction[] {
-    return contradictionsOf(this.roster(profile));
+  contradictions(asked: Asked): ListContradiction[] {
+    return contradictionsOf(this.roster(asked));
   }
 
   /** What came in as a lineup, of all that lies on the shelf and is offered by the depot. */
@@ -57,8 +60,8 @@ export class Jobs {
     return this.known;
   }
 
-  private roster(profile: Profile): Roster {
+  private roster({ profile, overlaps }: Asked): Roster {
     const { game, stock } = this.told();
-    return makeRoster(game, profile, stock);
+    return makeRoster(game, profile, stock, undefined, overlaps);
   }
 }

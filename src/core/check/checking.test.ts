@@ -42,7 +42,6 @@ const rich: Stock = {
   ...start.stock,
   shelf,
   owned: ["island"],
-  overlaps: [{ broader: "a.plank", narrower: "e.plank", shared: 3 }],
 };
 /** What may come and go: a mod that is asked for, another version, one that is unsound. */
 const others: readonly ShelfMod[] = [

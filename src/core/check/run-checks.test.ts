@@ -64,9 +64,10 @@ const requiring = withStock(plain, {
       : mod,
   ),
 });
-const meeting = withStock(testRoster([{ name: "a.plank" }, { name: "b.plank" }]), {
-  overlaps: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }],
-});
+const meeting: Roster = {
+  ...testRoster([{ name: "a.plank" }, { name: "b.plank" }]),
+  overlaps: { mods: [], plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }] },
+};
 const raised = testRoster([
   { name: "p.plank", section: "patches" },
   { name: "q.plank", section: "patches", home: "world", masters: ["p.plank"] },

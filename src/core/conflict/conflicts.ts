@@ -43,6 +43,8 @@ export const contentsNeeded = (roster: Roster): string[] => [
 export class Conflicts {
   private mods: Indexed<SeatedMod> | null = null;
   private plugins: Indexed<SeatedPlugin> | null = null;
+  /** Another number whenever something is provided that was not, or the other way round; not where things only move. */
+  provided = 0;
 
   /** The library has to know all that a roster needs before it is shown. */
   constructor(private readonly library: ContentLibrary) {}
@@ -109,6 +111,7 @@ export class Conflicts {
       if (before && decidesSame(before, mod)) continue;
       changed.set(known.numberOf.get(mod.id)!, this.providesOf(mod, known));
     }
+    if (isNew || changed.size > 0) this.provided++;
     const changes = update(known, [ownContent, ...mods.map(({ id }) => id)], changed);
     known.shown = new Map(mods.map((mod) => [mod.id, mod]));
     return changes.map((change) => this.said(known, change, this.path));
@@ -139,6 +142,7 @@ export class Conflicts {
     for (const plugin of plugins)
       if (known.shown.get(plugin.id)?.loads !== plugin.loads)
         changed.set(known.numberOf.get(plugin.id)!, plugin.loads ? all : none);
+    if (isNew || changed.size > 0) this.provided++;
     const changes = update(
       known,
       plugins.map(({ id }) => id),

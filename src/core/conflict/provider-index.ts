@@ -22,7 +22,7 @@ export interface WinnerChange {
 export type Provides = (at: number) => boolean;
 
 /** Figures of an item, all of keys: `files` = `wins` + `loses` + `alone`. */
-export interface Figures {
+interface Figures {
   readonly files: number;
   readonly wins: number;
   readonly loses: number;
@@ -36,6 +36,7 @@ const WANTED = 2;
 const layers = { own: 0, packed: 1, loose: 2 } as const;
 
 export class ProviderIndex {
+  readonly items: number;
   private readonly firstOf: Int32Array;
   private readonly keyOf: Int32Array;
   private readonly itemOf: Int32Array;
@@ -61,6 +62,7 @@ export class ProviderIndex {
     own: boolean,
   ) {
     const items = contents.length;
+    this.items = items;
     this.firstOf = new Int32Array(items + 1);
     for (const [item, { keys: brought }] of contents.entries())
       this.firstOf[item + 1] = this.firstOf[item]! + brought.length;
@@ -315,6 +317,21 @@ export class ProviderIndex {
       }
     }
     return shared;
+  }
+
+  /** With which items one meets in contents that differ, and in how many keys: where they are equal it does not matter who wins. */
+  differencesOf(item: number): Map<number, number> {
+    const differing = new Map<number, number>();
+    for (const key of this.keysOf(item)) {
+      const all = this.provisionsOf(key);
+      const own = all.find((each) => this.itemOf[each] === item)!;
+      for (const each of all)
+        if (each !== own && !this.sameHash(own, each)) {
+          const other = this.itemOf[each]!;
+          differing.set(other, (differing.get(other) ?? 0) + 1);
+        }
+    }
+    return differing;
   }
 
   /** Keys that both provide. */

@@ -50,12 +50,9 @@ export function partnersFor(roster: Roster, list: ListName, id: string): Partner
 /** With which items of its list one shares records, or files, and how many. */
 export function sharedBy(roster: Roster, list: ListName, id: string): Map<string, number> {
   const shared = new Map<string, number>();
-  for (const { broader, narrower, shared: count } of overlapsOf(roster, list)) {
+  for (const { broader, narrower, shared: count } of roster.overlaps[list]) {
     if (broader === id) shared.set(narrower, count);
     if (narrower === id) shared.set(broader, count);
   }
   return shared;
 }
-
-export const overlapsOf = ({ stock }: Roster, list: ListName) =>
-  list === "mods" ? stock.fileOverlaps : stock.overlaps;

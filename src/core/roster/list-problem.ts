@@ -53,14 +53,12 @@ function problemItem(item: SeatedItem, sectionRank: ReadonlyMap<string, string>)
 }
 
 /** For plugins that nobody has placed yet, unless the profile does without. */
-function breadthRules({ game, profile, stock, pluginOf, idOfName }: Roster): ProblemRule[] {
+function breadthRules({ profile, overlaps, pluginOf }: Roster): ProblemRule[] {
   if (profile.state.broaderFirst === false) return [];
-  const idOf = (name: string) => idOfName.get(foldName(game, name));
-  const overlaps = stock.overlaps.flatMap(({ broader, narrower, ...rest }) => {
-    const [one, other] = [idOf(broader), idOf(narrower)];
-    return one !== undefined && other !== undefined ? [{ broader: one, narrower: other, ...rest }] : [];
-  });
-  return broaderFirstRules(overlaps, (id) => pluginOf.get(id)!.entry.fresh === true);
+  const here = overlaps.plugins.filter(
+    ({ broader, narrower }) => pluginOf.has(broader) && pluginOf.has(narrower),
+  );
+  return broaderFirstRules(here, (id) => pluginOf.get(id)!.entry.fresh === true);
 }
 
 function builtInRules({ game, pluginOf, idOfName }: Roster): ProblemRule[] {

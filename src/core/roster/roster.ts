@@ -22,10 +22,6 @@ export interface Stock {
   readonly ownWork: readonly ModId[];
   /** Paths of the shelf of which their user has said what they are. */
   readonly identified: readonly string[];
-  /** Plugins of the shelf that change the same records, by name. */
-  readonly overlaps: readonly Overlap[];
-  /** Mods of the shelf that bring the same files, by id. */
-  readonly fileOverlaps: readonly Overlap[];
   /** Every rulebook of the game that was brought in; a profile says by which it goes. */
   readonly books: readonly Rulebook[];
 }
@@ -38,8 +34,6 @@ export const emptyStock: Stock = {
   kept: [],
   ownWork: [],
   identified: [],
-  overlaps: [],
-  fileOverlaps: [],
   books: [],
 };
 
@@ -117,7 +111,17 @@ export interface Roster {
   readonly plugins: readonly SeatedPlugin[];
   readonly pluginOf: ReadonlyMap<string, SeatedPlugin>;
   readonly idOfName: ReadonlyMap<string, PluginId>;
+  readonly overlaps: Overlaps;
 }
+
+/**
+ * Items of each list that load and meet: mods that bring unlike files at the same paths, plugins that change the same records. It is
+ * worked out apart from all else, and may be of a moment before.
+ */
+export type Overlaps = Readonly<Record<ListName, readonly Overlap[]>>;
+
+/** Before anything is known of files and records. */
+export const noOverlaps: Overlaps = { mods: [], plugins: [] };
 
 /** The item of this id in either list; ids of plugins are names of files and so no ids of mods. */
 export const findItem = (roster: Roster, id: string): SeatedItem | undefined =>
@@ -185,7 +189,13 @@ export function newestById(shelf: readonly ShelfMod[]): Map<string, ShelfMod> {
  * What an earlier roster of the same stock and mods has found is taken over from `before`; items with nothing new to
  * say of them stay the same objects.
  */
-export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock, before?: Roster): Roster {
+export function makeRoster(
+  game: GameDefinition,
+  profile: Profile,
+  stock: Stock,
+  before?: Roster,
+  overlaps: Overlaps = before?.overlaps ?? noOverlaps,
+): Roster {
   const sameGround = before?.stock === stock && before.game === game ? before : null;
   const mods = listMods(profile, stock, sameGround);
   const sameMods = sameGround?.lists.mods === mods ? sameGround : null;
@@ -213,6 +223,7 @@ export function makeRoster(game: GameDefinition, profile: Profile, stock: Stock,
     plugins: plugins.items,
     pluginOf: plugins.itemOf,
     idOfName,
+    overlaps,
   };
 }
 

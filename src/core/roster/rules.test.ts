@@ -136,7 +136,10 @@ describe("what can be remembered of a move", () => {
 
   test("partners that change the same records are offered first", () => {
     const overlaps = [{ broader: "p.plank", narrower: "a.plank", shared: 4 }];
-    const touching = makeRoster(roster.game, roster.profile, { ...roster.stock, overlaps });
+    const touching = makeRoster(roster.game, roster.profile, roster.stock, undefined, {
+      mods: [],
+      plugins: overlaps,
+    });
     const partners = partnersFor(touching, "plugins", "a.plank");
     expect(partners[0]).toMatchObject({ item: { id: "p.plank" }, shared: 4 });
     expect(partners.map(({ item }) => item.id).slice(1)).toEqual(["Core.keel", "b.plank", "c.plank"]);

@@ -18,7 +18,7 @@ function rosterOf(
   const entries = mods.map((name) => entryOf.get(modIdOf(name))!);
   const overlaps = pairs.map(([broader, narrower]): Overlap => ({ broader, narrower, shared: 1 }));
   const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
-  return makeRoster(base.game, profile, { ...base.stock, overlaps });
+  return makeRoster(base.game, profile, base.stock, undefined, { mods: [], plugins: overlaps });
 }
 
 function aligned(roster: Roster, list: "mods" | "plugins"): Roster {
@@ -87,7 +87,10 @@ test("pairs whose plugins stand mixed are named by an alignment of the mods, whi
   const entries = state.mods.entries.filter(({ id }) => id !== c!.id);
   const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
   const fileOverlaps: Overlap[] = [{ broader: "a", narrower: "b", shared: 2 }];
-  const roster = makeRoster(base.game, profile, { ...base.stock, shelf, fileOverlaps });
+  const roster = makeRoster(base.game, profile, { ...base.stock, shelf }, undefined, {
+    mods: fileOverlaps,
+    plugins: [],
+  });
   expect(roster.plugins.map(({ id, mod }) => [id, mod?.id])).toContainEqual(["c.plank", "a"]);
   expect(alignOrder(roster, "mods")).toMatchObject({ mixed: [["a", "b"]], moves: [] });
   expect(alignOrder(roster, "plugins")).not.toHaveProperty("mixed");

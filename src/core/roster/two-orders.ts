@@ -7,29 +7,19 @@ import {
   type TwoOrders,
 } from "../order/align";
 import { asProposal, type OrderProposal } from "../edit/accept";
-import { foldName } from "./fold";
 import { listProblem } from "./list-problem";
-import type { Roster, Stock } from "./roster";
+import type { Overlaps, Roster } from "./roster";
 
-/** By the names of plugins that it was worked out for, which stay the same when something only moves. */
-const meetingsKnown = new WeakMap<Roster["idOfName"], { readonly stock: Stock; readonly all: Meeting[] }>();
+const meetingsKnown = new WeakMap<Overlaps, Meeting[]>();
 
-/** Where what is listed meets in files or records, whether it loads or not. */
-function meetingsOf({ game, idOfName, stock }: Roster): Meeting[] {
-  const known = meetingsKnown.get(idOfName);
-  if (known?.stock === stock) return known.all;
-  const idOf = (name: string) => idOfName.get(foldName(game, name)) ?? "";
-  const all = [
-    ...stock.overlaps.map(({ broader, narrower }): Meeting => ({
-      in: "records",
-      items: [idOf(broader), idOf(narrower)],
-    })),
-    ...stock.fileOverlaps.map(({ broader, narrower }): Meeting => ({
-      in: "files",
-      items: [broader, narrower],
-    })),
-  ];
-  meetingsKnown.set(idOfName, { stock, all });
+/** Where what is listed meets in files or records. */
+function meetingsOf({ overlaps }: Roster): Meeting[] {
+  const known = meetingsKnown.get(overlaps);
+  if (known) return known;
+  const inList = (list: ListName, kind: Meeting["in"]) =>
+    overlaps[list].map(({ broader, narrower }): Meeting => ({ in: kind, items: [broader, narrower] }));
+  const all = [...inList("plugins", "records"), ...inList("mods", "files")];
+  meetingsKnown.set(overlaps, all);
   return all;
 }
 

@@ -116,6 +116,6 @@ export function testRoster(plugins: readonly TestPlugin[], rules: readonly Order
 
 /** The same profile in another state. */
 export const withState = (roster: Roster, state: Profile["state"]): Roster =>
-  makeRoster(roster.game, { ...roster.profile, state }, roster.stock);
+  makeRoster(roster.game, { ...roster.profile, state }, roster.stock, undefined, roster.overlaps);
 
 export const orderOf = (roster: Roster): string[] => roster.plugins.map((plugin) => plugin.id);

@@ -10,6 +10,7 @@ import { seatAndTitle } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
+import { findOverlaps } from "./read-library";
 import { readSituation } from "./situation";
 
 /** What the checks see of a profile, with the order that the game reads now. */
@@ -19,7 +20,9 @@ export async function reportFindings(
 ): Promise<Outcome<FindingsReport>> {
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
-  const { roster, game } = situation.value;
+  const { game } = situation.value;
+  const overlaps = await findOverlaps(context, game, situation.value.roster);
+  const roster = { ...situation.value.roster, overlaps };
   const onDisk = await readOnDisk(context, game);
   const found = runChecks({ roster, ties: allTies(roster), onDisk });
   return done({

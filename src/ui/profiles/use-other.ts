@@ -39,16 +39,10 @@ export function nameOfSource(
 }
 
 /** Pairs whose order means something: those that a tie joins, and those that bring the same files or records. */
-export function tiedPairs({ stock }: Roster, ties: Ties): Tied {
-  const pairs = (list: keyof Ties) => ties[list].all.map(({ earlier, later }) => [earlier, later] as const);
-  return {
-    mods: [
-      ...pairs("mods"),
-      ...stock.fileOverlaps.map(({ broader, narrower }) => [broader, narrower] as const),
-    ],
-    plugins: [
-      ...pairs("plugins"),
-      ...stock.overlaps.map(({ broader, narrower }) => [broader, narrower] as const),
-    ],
-  };
+export function tiedPairs({ overlaps }: Roster, ties: Ties): Tied {
+  const pairs = (list: keyof Ties) => [
+    ...ties[list].all.map(({ earlier, later }) => [earlier, later] as const),
+    ...overlaps[list].map(({ broader, narrower }) => [broader, narrower] as const),
+  ];
+  return { mods: pairs("mods"), plugins: pairs("plugins") };
 }

@@ -20,8 +20,11 @@ export function Contradictions({ onChoose }: { onChoose: (id: string) => void })
   const { editor } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const { game, stock } = useEditor((state) => state.view);
-  const { profile } = roster;
-  const question = useCallback(() => askForContradictions(game, stock, profile), [game, stock, profile]);
+  const { profile, overlaps } = roster;
+  const question = useCallback(
+    () => askForContradictions(game, stock, { profile, overlaps }),
+    [game, stock, profile, overlaps],
+  );
   const { answer: found, isCurrent, fault } = useAnswer(question);
   const { rules } = profile.state;
   if (fault)

@@ -101,10 +101,10 @@ function Effect({ rule }: { rule: Rule }) {
   const roster = useEditor((state) => state.roster);
   const view = useEditor((state) => state.view);
   const { game, stock } = view;
-  const { profile } = roster;
+  const { profile, overlaps } = roster;
   const question = useCallback(
-    () => askForRuleEffect(game, stock, profile, rule.id),
-    [game, stock, profile, rule.id],
+    () => askForRuleEffect(game, stock, { profile, overlaps }, rule.id),
+    [game, stock, profile, overlaps, rule.id],
   );
   const { answer: effect, fault } = useAnswer(question);
   return (

@@ -7,7 +7,7 @@ import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
-import { makeRoster, titleOfId } from "@/core/roster/roster";
+import { makeRoster, titleOfId, type Overlaps } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import { Derivation } from "./derivation";
 import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
@@ -380,6 +380,13 @@ export class ProfileEditor {
     const rest = sameIds(before, roster) ? {} : deriveRest(roster, onDisk, this.state);
     const still = stillThere(roster.lists[lens], selected, focused);
     this.set({ ...this.state, ...rest, roster, profile, ...still });
+    this.catchUpSoon();
+  }
+
+  /** Who meets whom in what is shown, which was worked out meanwhile. */
+  meet(overlaps: Overlaps): void {
+    const { roster } = this.state;
+    this.set({ ...this.state, roster: { ...roster, overlaps } });
     this.catchUpSoon();
   }
 

@@ -9,6 +9,7 @@ import type { Roster } from "@/core/roster/roster";
 import { askForProposal, cancelWork } from "../../work/ask";
 import type { Question } from "../../work/jobs";
 import type { ProfileEditor } from "./editor";
+import type { ConflictWatch } from "./use-conflicts";
 import { useGo } from "./use-go";
 
 /** A proposal and the profile that it was made for, which may have changed since. */
@@ -29,15 +30,22 @@ export interface Proposing {
 }
 
 /** Once there is a proposal, or one is under way, every change of the profile asks anew. */
-export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) => void): Proposing {
+export function useProposal(
+  editor: ProfileEditor,
+  conflicts: ConflictWatch,
+  tell: (sentence: Sentence) => void,
+): Proposing {
   const go = useGo();
   const path = usePathname();
   const [proposed, setProposed] = useState<Proposed | null>(null);
   const [proposing, setProposing] = useState(false);
+  /** The last question, and null once it was given up. */
+  const latest = useRef<symbol | null>(null);
   const askedFor = useRef<{ readonly roster: Roster; readonly question: Question } | null>(null);
 
   const stopProposing = useCallback(() => {
     cancelWork();
+    latest.current = null;
     askedFor.current = null;
     setProposing(false);
   }, []);
@@ -48,10 +56,14 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
 
   const ask = useCallback(
     async (question: Question): Promise<Proposed | null> => {
+      const own = (latest.current = Symbol("question"));
+      setProposing(true);
+      // Who meets whom decides about some of the order.
+      await conflicts.known();
+      if (latest.current !== own) return null;
       const { view, roster } = editor.getState();
       askedFor.current = { roster, question };
-      setProposing(true);
-      const computed = await askForProposal(view.game, view.stock, roster.profile, question).catch(
+      const computed = await askForProposal(view.game, view.stock, roster, question).catch(
         (error: Error) => error,
       );
       if (!computed) return null;
@@ -73,7 +85,7 @@ export function useProposal(editor: ProfileEditor, tell: (sentence: Sentence) =>
       setProposed(answer);
       return answer;
     },
-    [editor, tell, leaveProposal],
+    [editor, conflicts, tell, leaveProposal],
   );
 
   useEffect(

@@ -26,6 +26,7 @@ import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useEvents } from "./use-events";
+import { useConflicts } from "./use-conflicts";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
@@ -126,7 +127,8 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     [refusal],
   );
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
-  const proposals = useProposal(editor, tell);
+  const conflicts = useConflicts(editor);
+  const proposals = useProposal(editor, conflicts, tell);
   const { show } = panel;
   const orderFile = useOrderFile(editor, unwrap, tell);
   const switchTo = useProfileSwitch(editor, unwrap, tell, orderFile.write);

@@ -1,0 +1,48 @@
+import "server-only";
+import { ContentLibrary } from "@/core/conflict/content-library";
+import { Conflicts, contentsNeeded } from "@/core/conflict/conflicts";
+import { overlapsIn } from "@/core/conflict/overlaps";
+import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
+import type { Overlaps, Roster } from "@/core/roster/roster";
+import { listContents } from "@/store/contents";
+import type { RegisteredGame } from "@/store/games";
+import { listLooseContents } from "@/store/loose-files";
+import type { Context } from "../context";
+import { getStock } from "../stock";
+
+type LibraryContext = Pick<Context, "db" | "stocks" | "earlierStocks">;
+
+/** What was read of some contents, and of what the game itself brings. */
+export async function readLibrary(
+  context: LibraryContext,
+  game: RegisteredGame,
+  wanted: readonly string[],
+): Promise<PackedLibrary> {
+  const loose = await listLooseContents(context.db, game.id);
+  const found = await listContents(context.db, game.id, [...wanted, ...loose.values()]);
+  const { expansions } = game.definition;
+  const folders = [...loose].flatMap(([folder, content]) => {
+    const row = found.find((each) => each.content === content);
+    const expansion = expansions.find((each) => each.folder === folder)?.id ?? null;
+    return row ? [{ ...row, expansion }] : [];
+  });
+  const { base } = await getStock(context, game);
+  const plugins = base.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
+  const asked = new Set(wanted);
+  return { contents: found.filter(({ content }) => asked.has(content)), own: { folders, plugins } };
+}
+
+/** Who meets whom in a profile, where no window has found it out. */
+export async function findOverlaps(
+  context: LibraryContext,
+  game: RegisteredGame,
+  roster: Roster,
+): Promise<Overlaps> {
+  const library = new ContentLibrary(game.definition);
+  const manifests = new Map(roster.mods.map(({ mod }) => [mod?.content, mod?.manifest ?? null]));
+  const packed = await readLibrary(context, game, contentsNeeded(roster));
+  learnPacked(library, packed, (content) => manifests.get(content) ?? null);
+  const conflicts = new Conflicts(library);
+  conflicts.show(roster);
+  return overlapsIn(conflicts);
+}

@@ -1,0 +1,75 @@
+import { useEffect, useState } from "react";
+import type { PackedLibrary } from "@/core/conflict/packed-library";
+import type { Outcome } from "@/core/model/outcome";
+import type { Roster } from "@/core/roster/roster";
+import { ConflictDesk } from "../../work/conflict-desk";
+import { windowHeaders } from "./address";
+import type { ProfileEditor } from "./editor";
+import { unreachable } from "./server";
+
+/** Milliseconds; several edits at once are looked at once. */
+const patience = 60;
+
+const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary | null> => {
+  const outcome = await fetch("/api/contents", {
+    method: "POST",
+    headers: { ...windowHeaders(), "content-type": "application/json" },
+    body: JSON.stringify(wanted),
+  })
+    .then((response) => response.json() as Promise<Outcome<PackedLibrary>>)
+    .catch(unreachable);
+  return outcome.ok ? outcome.value : null;
+};
+
+/** Keeps the index of conflicts at what the editor shows, and tells the editor who meets whom. */
+export class ConflictWatch {
+  private readonly desk = new ConflictDesk(readLibrary);
+  private looked: Roster | null = null;
+  private looking: Promise<void> = Promise.resolve();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(private readonly editor: ProfileEditor) {}
+
+  /** Once the editor knows who meets whom in what it shows now, or that cannot be known. */
+  known(): Promise<void> {
+    clearTimeout(this.timer);
+    if (!this.isLookedAt()) this.looking = this.look();
+    return this.looking;
+  }
+
+  readonly soon = (): void => {
+    if (this.isLookedAt()) return;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.known(), patience);
+  };
+
+  stop(): void {
+    clearTimeout(this.timer);
+  }
+
+  private isLookedAt(): boolean {
+    const { profile, stock } = this.editor.getState().roster;
+    return this.looked?.profile.state === profile.state && this.looked.stock === stock;
+  }
+
+  private async look(): Promise<void> {
+    const { roster } = this.editor.getState();
+    this.looked = roster;
+    const overlaps = await this.desk.show(roster).catch(() => null);
+    if (overlaps && this.editor.getState().profile.id === roster.profile.id) this.editor.meet(overlaps);
+  }
+}
+
+/** Nothing that is shown waits for it. */
+export function useConflicts(editor: ProfileEditor): ConflictWatch {
+  const [watch] = useState(() => new ConflictWatch(editor));
+  useEffect(() => {
+    watch.soon();
+    const end = editor.subscribe(watch.soon);
+    return () => {
+      end();
+      watch.stop();
+    };
+  }, [editor, watch]);
+  return watch;
+}

@@ -1,0 +1,54 @@
+import { ContentLibrary } from "@/core/conflict/content-library";
+import { Conflicts, contentsNeeded } from "@/core/conflict/conflicts";
+import { overlapsIn } from "@/core/conflict/overlaps";
+import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
+import type { GameDefinition } from "@/core/model/game";
+import type { Profile } from "@/core/model/profile";
+import { makeRoster, type Overlaps, type Roster, type Stock } from "@/core/roster/roster";
+
+/** What the worker that keeps the index of conflicts can be asked; `know` comes before all others. */
+export class ConflictJobs {
+  private game: GameDefinition | null = null;
+  private stock!: Stock;
+  private library!: ContentLibrary;
+  private conflicts!: Conflicts;
+  private isOwnKnown = false;
+  private shown: Roster | null = null;
+  /** What was provided when it was last told who meets whom. */
+  private told = -1;
+
+  /** Other laws may find other things in the same contents; another stock, other files of the game itself. */
+  know(game: GameDefinition, stock: Stock): void {
+    if (JSON.stringify(this.game) !== JSON.stringify(game)) {
+      this.library = new ContentLibrary(game);
+      this.conflicts = new Conflicts(this.library);
+      this.told = -1;
+    }
+    Object.assign(this, { game, stock, isOwnKnown: false, shown: null });
+  }
+
+  /** Contents that have to be learnt before a profile can be shown; null where nothing has. */
+  needed(profile: Profile): string[] | null {
+    const missing = contentsNeeded(this.rosterOf(profile)).filter((content) => !this.library.has(content));
+    return missing.length === 0 && this.isOwnKnown ? null : missing;
+  }
+
+  learn(packed: PackedLibrary): void {
+    const { shelf, kept } = this.stock;
+    const manifests = new Map([...kept, ...shelf].map(({ content, manifest }) => [content, manifest]));
+    learnPacked(this.library, packed, (content) => manifests.get(content) ?? null);
+    this.isOwnKnown = true;
+  }
+
+  /** Who meets whom in a profile; null where that is as it was told last. */
+  show(profile: Profile): Overlaps | null {
+    this.shown = this.rosterOf(profile);
+    this.conflicts.show(this.shown);
+    if (this.conflicts.provided === this.told) return null;
+    this.told = this.conflicts.provided;
+    return overlapsIn(this.conflicts);
+  }
+
+  private rosterOf = (profile: Profile): Roster =>
+    makeRoster(this.game!, profile, this.stock, this.shown ?? undefined);
+}

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { ConflictJobs } from "./conflict-jobs";
+
+expose(new ConflictJobs());
