@@ -132,6 +132,31 @@ test("by mouse: over a folded section at its end, at the edge the list scrolls, 
   expect(await place("Kelp Shelf Seams.skiff")).toBeGreaterThan(await place("Glass Tides.plank"));
 });
 
+test("while something is carried, what would change hands is said, and a key lists it; so before it is switched off", async ({
+  watched: page,
+}) => {
+  const id = "Tides × Lamps.plank";
+  await find(page, id);
+  const seat = await seatOf(page, id);
+  const inspector = page.getByTestId("hand-changes");
+  await expect(inspector).toContainText(/Switched off: \d+ records change hands: \d+ to nobody, /);
+  await inspector.getByRole("button", { name: "List", exact: true }).click();
+  await expect(inspector.getByRole("list", { name: "What changes hands" })).toContainText(
+    "tide-7@Brinehollow.keel: from I2 Tides × Lamps.plank to I1 Quay × Reef.skiff",
+  );
+  await page.getByRole("grid").focus();
+  await page.keyboard.press("Space");
+  await page.keyboard.press("ArrowUp");
+  const carry = page.getByTestId("carry");
+  await expect(carry.getByRole("status")).toHaveText("3 records change hands: 3 to I1 Quay × Reef.skiff");
+  await page.keyboard.press("l");
+  await expect(carry.getByRole("listitem")).toHaveCount(3);
+  await page.keyboard.press("Escape");
+  await expect(carry).toHaveCount(0);
+  expect(await seatOf(page, id)).toBe(seat);
+  await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
+});
+
 test("by keyboard: held where a tie bars it, T takes along what bars it; by a typed seat too", async ({
   watched: page,
 }) => {

@@ -1,5 +1,7 @@
 import { wrap, type Remote } from "comlink";
+import type { HandSummary } from "@/core/conflict/hand-summary";
 import type { PackedLibrary } from "@/core/conflict/packed-library";
+import type { Profile, ProfileState } from "@/core/model/profile";
 import type { Overlaps, Roster } from "@/core/roster/roster";
 import type { ConflictJobs } from "./conflict-jobs";
 
@@ -10,6 +12,7 @@ type ReadLibrary = (wanted: readonly string[]) => Promise<PackedLibrary | null>;
 export class ConflictDesk {
   private jobs: Remote<ConflictJobs> | null = null;
   private known: Pick<Roster, "game" | "stock"> | null = null;
+  private newest: symbol | null = null;
   private last: Promise<unknown> = Promise.resolve();
 
   constructor(
@@ -19,15 +22,29 @@ export class ConflictDesk {
 
   /** Who meets whom in a roster; null where that is as it was told last, or cannot be known now. */
   show = (roster: Roster): Promise<Overlaps | null> =>
-    this.inTurn(async (jobs) => {
-      const missing = await jobs.needed(roster.profile);
-      if (missing) {
-        const read = await this.read(missing);
-        if (!read) return null;
-        await jobs.learn(read);
-      }
-      return jobs.show(roster.profile);
-    }, roster);
+    this.inTurn(
+      async (jobs) => ((await this.learn(jobs, roster.profile)) ? jobs.show(roster.profile) : null),
+      roster,
+    );
+
+  /** What would change hands from the roster that was shown last to a state; null where a newer question came, or it cannot be known now. */
+  preview(shown: Roster, state: ProfileState): Promise<HandSummary | null> {
+    const own = (this.newest = Symbol("preview"));
+    const profile = { ...shown.profile, state };
+    return this.inTurn(
+      async (jobs) =>
+        own === this.newest && (await this.learn(jobs, profile)) ? jobs.preview(profile) : null,
+      shown,
+    );
+  }
+
+  private async learn(jobs: Remote<ConflictJobs>, profile: Profile): Promise<boolean> {
+    const missing = await jobs.needed(profile);
+    if (!missing) return true;
+    const read = await this.read(missing);
+    if (read) await jobs.learn(read);
+    return read !== null;
+  }
 
   private inTurn<T>(ask: (jobs: Remote<ConflictJobs>) => Promise<T>, of: Roster): Promise<T> {
     const answer = this.last.then(async () => {

@@ -1,5 +1,6 @@
 import { ContentLibrary } from "@/core/conflict/content-library";
 import { Conflicts, contentsNeeded } from "@/core/conflict/conflicts";
+import { summaryOf, type HandSummary } from "@/core/conflict/hand-summary";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
 import type { GameDefinition } from "@/core/model/game";
@@ -47,6 +48,11 @@ export class ConflictJobs {
     if (this.conflicts.provided === this.told) return null;
     this.told = this.conflicts.provided;
     return overlapsIn(this.conflicts);
+  }
+
+  /** What would change hands if a profile were shown instead of the one that is. */
+  preview(profile: Profile): HandSummary {
+    return summaryOf(this.conflicts.preview(this.shown!, this.rosterOf(profile)));
   }
 
   private rosterOf = (profile: Profile): Roster =>

@@ -5,7 +5,7 @@ import { chosenParts } from "../roster/parts";
 import type { Roster, SeatedMod, SeatedPlugin } from "../roster/roster";
 import { ownContent, type ContentLibrary } from "./content-library";
 import type { Contents } from "./contents";
-import { ProviderIndex, type Provides, type WinnerChange } from "./provider-index";
+import { ProviderIndex, type Provides } from "./provider-index";
 
 const all: Provides = () => true;
 const none: Provides = () => false;
@@ -60,14 +60,17 @@ export class Conflicts {
   /** The id of an item of the files' index; "" is the game itself. */
   modId = (item: number): string => this.mods!.ids[item]!;
   pluginId = (item: number): string => this.plugins!.ids[item]!;
+  /** Whether a plugin is the game's own. */
+  isOwnPlugin = (id: string): boolean => this.plugins!.shown.get(id)?.fixed === true;
   modNumber = (id: string): number => this.mods!.numberOf.get(id) ?? -1;
   pluginNumber = (id: string): number => this.plugins!.numberOf.get(id) ?? -1;
   path = (key: number): string => this.library.paths.text(key);
   record = (key: number): string => this.library.records.text(key);
 
-  /** Brings everything to what a roster says; what has not changed is not looked at again. Answers with what changes hands. */
-  show(roster: Roster): HandChanges {
-    return { files: this.showMods(roster), records: this.showPlugins(roster) };
+  /** Brings everything to what a roster says; what has not changed is not looked at again. */
+  show(roster: Roster): void {
+    this.showMods(roster);
+    this.showPlugins(roster);
   }
 
   /** What would change hands if a roster were shown; all stays as it is. */
@@ -77,8 +80,14 @@ export class Conflicts {
       other.show(then);
       return changesBetween(this, other);
     }
-    const changes = this.show(then);
+    const { provided } = this;
+    this.show(then);
+    const changes = {
+      files: this.said(this.mods!, this.path),
+      records: this.said(this.plugins!, this.record),
+    };
     this.show(now);
+    this.provided = provided;
     return changes;
   }
 
@@ -97,7 +106,7 @@ export class Conflicts {
       contents: this.library.recordsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
     }));
 
-  private showMods({ mods, profile }: Roster): HandChange[] {
+  private showMods({ mods, profile }: Roster): void {
     const brings = this.contentsOfMods(mods);
     const isNew = !isSame(this.mods, brings);
     if (isNew) this.mods = indexed(brings, this.library.paths.size, true);
@@ -112,9 +121,8 @@ export class Conflicts {
       changed.set(known.numberOf.get(mod.id)!, this.providesOf(mod, known));
     }
     if (isNew || changed.size > 0) this.provided++;
-    const changes = update(known, [ownContent, ...mods.map(({ id }) => id)], changed);
+    update(known, [ownContent, ...mods.map(({ id }) => id)], changed);
     known.shown = new Map(mods.map((mod) => [mod.id, mod]));
-    return changes.map((change) => this.said(known, change, this.path));
   }
 
   private ownProvided(expansions: readonly string[], { contents }: Indexed<SeatedMod>): Provides {
@@ -133,7 +141,7 @@ export class Conflicts {
       (parts === null || parts[at]! < 0 || isTaken[parts[at]!]!) && !isLeftOut?.(this.path(keys[at]!));
   }
 
-  private showPlugins({ plugins }: Roster): HandChange[] {
+  private showPlugins({ plugins }: Roster): void {
     const brings = this.contentsOfPlugins(plugins);
     const isNew = !isSame(this.plugins, brings);
     if (isNew) this.plugins = indexed(brings, this.library.records.size, false);
@@ -143,21 +151,18 @@ export class Conflicts {
       if (known.shown.get(plugin.id)?.loads !== plugin.loads)
         changed.set(known.numberOf.get(plugin.id)!, plugin.loads ? all : none);
     if (isNew || changed.size > 0) this.provided++;
-    const changes = update(
+    update(
       known,
       plugins.map(({ id }) => id),
       changed,
     );
     known.shown = new Map(plugins.map((plugin) => [plugin.id, plugin]));
-    return changes.map((change) => this.said(known, change, this.record));
   }
 
-  private said(
-    { ids }: Pick<Indexed<unknown>, "ids">,
-    { key, from, to }: WinnerChange,
-    name: (key: number) => string,
-  ): HandChange {
-    return { key: name(key), from: ids[from] ?? null, to: ids[to] ?? null };
+  private said<Item>({ index, ids }: Indexed<Item>, name: (key: number) => string): HandChange[] {
+    return index
+      .changes()
+      .map(({ key, from, to }) => ({ key: name(key), from: ids[from] ?? null, to: ids[to] ?? null }));
   }
 }
 
@@ -197,12 +202,12 @@ function update<Item>(
   known: Indexed<Item>,
   order: readonly string[],
   changed: ReadonlyMap<number, Provides>,
-): WinnerChange[] {
+): void {
   const places = new Int32Array(order.length);
   for (const [place, id] of order.entries()) places[known.numberOf.get(id)!] = place;
   const moved = movedPlaces(known.places, places);
   known.places = places;
-  return known.index.update(places, moved, changed);
+  known.index.update(places, moved, changed);
 }
 
 /** Of two indexes over one library. */

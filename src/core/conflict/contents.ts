@@ -3,14 +3,16 @@ import type { ContentFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import type { Names } from "./names";
 
-/** Words of a hash that are compared: 16 bytes. */
-export const hashWords = 4;
+/** Digits of a hash that are compared: 16 bytes in hexadecimal. */
+export const hashDigits = 32;
+/** Of a file that was not read. */
+export const unknownHash = "0".repeat(hashDigits);
 
 /** What one item of a list brings, as numbers: its file `at`, or record, is called `keys[at]`. Never changed once it is made. */
 export interface Contents {
   readonly keys: Int32Array;
-  /** `hashWords` a file, all zero of one that was not read; null where contents are not compared, as those of records. */
-  readonly hashes: Uint32Array | null;
+  /** `hashDigits` a file, in one text: few are ever compared. Null where contents are not, as those of records. */
+  readonly hashes: string | null;
   /** Of each file the part of the package that brings it, as its place in `partKeys`; -1 where it always comes; null: all do. */
   readonly parts: Int16Array | null;
   /** In the order of the package's manifest: of two that bring one path, the later provides it. */
@@ -36,15 +38,28 @@ export function fileContents(
   partKeys: readonly string[],
 ): Contents {
   const keys = new Int32Array(files.length);
-  const hashes = new Uint32Array(files.length * hashWords);
-  const partAt = new Map(partKeys.map((key, at) => [key, at]));
-  const parts = files.some(({ part }) => part !== null) ? new Int16Array(files.length).fill(-1) : null;
-  for (const [at, { path, hash, part }] of files.entries()) {
-    keys[at] = paths.number(foldName(game, path));
-    if (hash !== null) setHash(hashes, at, hash);
-    if (parts && part !== null) parts[at] = partAt.get(part) ?? -1;
+  let hashes = "";
+  let hasParts = false;
+  let isPacked = false;
+  for (let at = 0; at < files.length; at++) {
+    const file = files[at]!;
+    keys[at] = paths.number(foldName(game, file.path));
+    hashes += file.hash ?? unknownHash;
+    hasParts ||= file.part !== null;
+    isPacked ||= file.container !== undefined;
   }
-  return { keys, hashes, parts, partKeys, inside: insideOf(files, keys, paths, game) };
+  return {
+    keys,
+    hashes,
+    parts: hasParts ? partsOf(files, partKeys) : null,
+    partKeys,
+    inside: isPacked ? insideOf(files, keys, paths, game) : null,
+  };
+}
+
+function partsOf(files: readonly ContentFile[], partKeys: readonly string[]): Int16Array {
+  const placeOf = new Map(partKeys.map((key, place) => [key, place]));
+  return Int16Array.from(files, ({ part }) => (part === null ? -1 : (placeOf.get(part) ?? -1)));
 }
 
 function insideOf(
@@ -52,8 +67,7 @@ function insideOf(
   keys: Int32Array,
   paths: Names,
   game: Pick<GameDefinition, "paths">,
-): Int32Array | null {
-  if (!files.some(({ container }) => container !== undefined)) return null;
+): Int32Array {
   const atOf = new Map<string, number>();
   // Of a container that several parts bring each has its own.
   for (const [at, { part, container }] of files.entries())
@@ -61,11 +75,6 @@ function insideOf(
   return Int32Array.from(files, ({ container, part }) =>
     container === undefined ? -1 : (atOf.get(`${paths.find(foldName(game, container))} ${part ?? ""}`) ?? -1),
   );
-}
-
-function setHash(hashes: Uint32Array, at: number, hex: string): void {
-  for (let word = 0; word < hashWords; word++)
-    hashes[at * hashWords + word] = Number.parseInt(hex.slice(word * 8, word * 8 + 8), 16);
 }
 
 /** The records that a plugin changes; several lists of one name count once. */

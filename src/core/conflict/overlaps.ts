@@ -5,21 +5,25 @@ import type { ProviderIndex } from "./provider-index";
 
 /** Who meets whom, of all that is shown and loads; what the game itself brings meets nobody. */
 export const overlapsIn = (conflicts: Conflicts): Overlaps => ({
-  mods: pairsIn(conflicts.files, conflicts.modId),
-  plugins: pairsIn(conflicts.records, conflicts.pluginId),
+  mods: pairsIn(conflicts.files, conflicts.modId, (id) => id === ""),
+  plugins: pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin),
 });
 
 /** Each pair once, under the broader of the two, in the order of the items. */
-function pairsIn(index: ProviderIndex, idOf: (item: number) => string): Overlap[] {
+function pairsIn(
+  index: ProviderIndex,
+  idOf: (item: number) => string,
+  isOwn: (id: string) => boolean,
+): Overlap[] {
   const pairs: Overlap[] = [];
   for (let item = 0; item < index.items; item++) {
     const id = idOf(item);
-    if (id === "") continue;
+    if (isOwn(id)) continue;
     const { files } = index.figuresOf(item);
     for (const [other, shared] of index.differencesOf(item)) {
       const theirs = idOf(other);
       const less = files - index.figuresOf(other).files;
-      if (theirs === "" || less < 0 || (less === 0 && id > theirs)) continue;
+      if (isOwn(theirs) || less < 0 || (less === 0 && id > theirs)) continue;
       pairs.push({ broader: id, narrower: theirs, shared, ...(less === 0 && { equal: true as const }) });
     }
   }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { movedBetween } from "../graph/moved";
-import { hashWords, noContents, type Contents } from "./contents";
+import { hashDigits, noContents, type Contents } from "./contents";
 import { ProviderIndex, type WinnerChange } from "./provider-index";
 
 /** A file as a person would note it down. */
@@ -19,11 +19,9 @@ interface Item {
 }
 
 const contentsOf = (files: readonly Noted[]): Contents => {
-  const hashes = new Uint32Array(files.length * hashWords);
-  for (const [at, { hash }] of files.entries()) hashes[at * hashWords + hashWords - 1] = hash;
   return {
     keys: Int32Array.from(files, ({ key }) => key),
-    hashes,
+    hashes: files.map(({ hash }) => String(hash).padStart(hashDigits, "0")).join(""),
     parts: Int16Array.from(files, ({ part }) => part),
     partKeys: ["low", "high"],
     inside: Int32Array.from(files, ({ inside }) => inside),
@@ -215,7 +213,8 @@ function expectSameThroughout(drawn: readonly Item[], edits: readonly Edit[]): v
     const before = { order, winners: winnersIn(index), items: copied(items) };
     order = note(items, order, edit);
     const moved = movedBetween(before.order.map(String), order.map(String)).map(Number);
-    const changes = index.update(placesIn(order), moved, provided(items));
+    index.update(placesIn(order), moved, provided(items));
+    const changes = index.changes();
     const expected = changesBetween(before.winners, winnersIn(index));
     if (JSON.stringify(byKey(changes)) !== JSON.stringify(expected)) expect(byKey(changes)).toEqual(expected);
     expectSame(index, items, order);
@@ -252,7 +251,8 @@ test("the game's own files lose to everything, packed too, wherever the game sta
 
 test("nothing is known of what brings nothing", () => {
   const index = new ProviderIndex([noContents], 0, false);
-  expect(index.update([0], [], new Map([[0, () => true]]))).toEqual([]);
+  index.update([0], [], new Map([[0, () => true]]));
+  expect(index.changes()).toEqual([]);
   expect(index.figuresOf(0)).toMatchObject({ files: 0, wins: 0, loses: 0, alone: 0 });
   expect(index.isCovered(0)).toBe(false);
 });

@@ -9,7 +9,7 @@
  * So an item that moves, or is switched, touches the keys that it brings and nothing else. The order of providers: first layer (the
  * game's own, packed, loose), then place, then part of the package. A container's files count while the container itself wins its path.
  */
-import { hashWords, type Contents } from "./contents";
+import { hashDigits, unknownHash, type Contents } from "./contents";
 
 /** A key that another item provides than before; -1 where nobody does. */
 export interface WinnerChange {
@@ -54,6 +54,9 @@ export class ProviderIndex {
   private readonly packed = new Map<number, number[]>();
   private readonly touchedAt: Int32Array;
   private round = 0;
+  /** Keys that the last update looked at, with the provisions that won them before; null after the first. */
+  private last: { readonly touched: readonly number[]; readonly winnersBefore: readonly number[] } | null =
+    null;
 
   /** Nothing counts before `update` says so. `own`: the first item is the game itself. */
   constructor(
@@ -104,14 +107,12 @@ export class ProviderIndex {
 
   /**
    * Brings the index to where the items stand at `places`, no two at one, and those in `changed` provide what is said of them;
-   * `moved` are as many of the items as must be taken for moved so that all others keep their order. Answers with what changes hands.
+   * `moved` are as many of the items as must be taken for moved so that all others keep their order. What changes hands thereby is told by
+   * `changes`.
    */
-  update(
-    places: ArrayLike<number>,
-    moved: Iterable<number>,
-    changed: ReadonlyMap<number, Provides>,
-  ): WinnerChange[] {
+  update(places: ArrayLike<number>, moved: Iterable<number>, changed: ReadonlyMap<number, Provides>): void {
     this.round++;
+    if (this.round === 1) return this.updateFirst(places, changed);
     const touched: number[] = [];
     const winnersBefore: number[] = [];
     const toggled: number[] = [];
@@ -142,7 +143,23 @@ export class ProviderIndex {
     for (const each of repacked) this.state[each]! ^= COUNTS;
     for (const key of repacked.length > 0 ? touched : []) this.decide(key);
     for (const key of touched) this.tally(key, 1);
-    return this.changesOf(touched, winnersBefore);
+    this.last = { touched, winnersBefore };
+  }
+
+  /** Nothing counted before, so that every key is gone through once. */
+  private updateFirst(places: ArrayLike<number>, changed: ReadonlyMap<number, Provides>): void {
+    this.places.set(places);
+    for (const [item, provides] of changed) {
+      const first = this.firstOf[item]!;
+      for (let each = first, end = this.firstOf[item + 1]!; each < end; each++)
+        if (provides(each - first))
+          this.state[each] = this.layerOf[each] === layers.packed ? WANTED : WANTED | COUNTS;
+    }
+    for (let key = 0; key < this.keys; key++) this.decide(key);
+    const repacked = [...this.packed.values()].flat().filter((each) => this.wouldCount(each));
+    for (const each of repacked) this.state[each]! |= COUNTS;
+    for (const each of repacked) this.decide(this.keyOf[each]!);
+    for (let key = 0; key < this.keys; key++) this.tally(key, 1);
   }
 
   /** What lies packed and counts, or no longer does, now that other containers win their paths. */
@@ -169,14 +186,14 @@ export class ProviderIndex {
     return this.winner[this.keyOf[container]!] === container;
   }
 
-  private changesOf(touched: readonly number[], winnersBefore: readonly number[]): WinnerChange[] {
-    const changes: WinnerChange[] = [];
+  /** What the last update made change hands; of the first one, everything came to somebody. */
+  changes(): WinnerChange[] {
     const itemOf = (each: number) => (each < 0 ? -1 : this.itemOf[each]!);
-    for (const [at, key] of touched.entries()) {
-      const [from, to] = [itemOf(winnersBefore[at]!), itemOf(this.winner[key]!)];
-      if (from !== to) changes.push({ key, from, to });
-    }
-    return changes;
+    const { touched, winnersBefore } = this.last ?? { touched: [...this.provided()], winnersBefore: [] };
+    return touched.flatMap((key, at): WinnerChange[] => {
+      const [from, to] = [itemOf(winnersBefore[at] ?? -1), itemOf(this.winner[key]!)];
+      return from === to ? [] : [{ key, from, to }];
+    });
   }
 
   private counts = (each: number): boolean => (this.state[each]! & COUNTS) !== 0;
@@ -281,20 +298,14 @@ export class ProviderIndex {
   }
 
   private sameHash(one: number, other: number): boolean {
-    const [a, b] = [this.hashAt(one), this.hashAt(other)];
-    if (!a || !b) return false;
-    let known = 0;
-    for (let word = 0; word < hashWords; word++) {
-      if (a.hashes[a.from + word] !== b.hashes[b.from + word]) return false;
-      known |= a.hashes[a.from + word]!;
-    }
-    return known !== 0;
+    const hash = this.hashOf(one);
+    return hash !== null && hash !== unknownHash && hash === this.hashOf(other);
   }
 
-  private hashAt(each: number) {
+  private hashOf(each: number): string | null {
     const item = this.itemOf[each]!;
-    const { hashes } = this.contents[item]!;
-    return hashes && { hashes, from: (each - this.firstOf[item]!) * hashWords };
+    const from = (each - this.firstOf[item]!) * hashDigits;
+    return this.contents[item]!.hashes?.slice(from, from + hashDigits) ?? null;
   }
 
   /** The keys that an item provides, each once, in the order of its contents. */

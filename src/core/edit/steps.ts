@@ -1,4 +1,4 @@
-import type { DecideStep, EditLabel, LabelData, Step } from "../model/edit";
+import type { DecideStep, Edit, EditLabel, LabelData, Step } from "../model/edit";
 import type { SectionId } from "../model/ids";
 import { done, refuse, type Outcome } from "../model/outcome";
 import type { Entry, ListName, Order, PartialState, ProfileState } from "../model/profile";
@@ -23,6 +23,12 @@ export function applySteps(state: ProfileState, steps: readonly Step[]): Outcome
     inverse.unshift(...applied.value.inverse);
   }
   return done({ state: present, inverse });
+}
+
+/** What a profile decides after an edit; null where it cannot be made. */
+export function stateAfter(state: ProfileState, { steps }: Pick<Edit, "steps">): ProfileState | null {
+  const applied = applySteps(state, steps);
+  return applied.ok ? applied.value.state : null;
 }
 
 function applyStep(state: ProfileState, step: Step): Outcome<Applied> {

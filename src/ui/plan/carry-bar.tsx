@@ -1,12 +1,15 @@
 import { say } from "@/core/language/say";
 import type { Modifier } from "@dnd-kit/core";
 import { useMemo, type RefObject } from "react";
+import { placeEdit } from "@/core/edit/place";
+import { stateAfter } from "@/core/edit/steps";
 import { takeAlong } from "@/core/edit/take-along";
 import { titleOf } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
 import { Say } from "../kit/sentence";
 import { useEditor } from "../workspace/workspace.client";
-import type { PlanRows } from "./plan-rows";
+import { HandList, HandsSaid, useHandChanges } from "../conflicts/hand-changes";
+import type { PlanRows, Slot } from "./plan-rows";
 import { movedBy } from "./remember-bar";
 import { gutterWidth } from "./tie-arcs";
 import { barrierText, type Carry, type Carrying } from "./use-carry";
@@ -53,7 +56,13 @@ function Carried({ carry: { ids } }: { carry: Carry }) {
 }
 
 /** What is carried and where it would come to stand, or what bars it; also read out. */
-export function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carrying; rows: PlanRows }) {
+export function CarryBar({
+  carrying: { carry, said, isListing },
+  rows,
+}: {
+  carrying: Carrying;
+  rows: PlanRows;
+}) {
   const slot = carry?.slots[carry.at];
   const { sections } = useEditor((state) => state.roster.lists[state.lens]);
   return (
@@ -78,11 +87,36 @@ export function CarryBar({ carrying: { carry, said }, rows }: { carrying: Carryi
                 <Carried carry={carry} />
               </b>
               {say("plan.in3", { slotWords: slotWords(rows, slot.row) })}
-              {letterOf(sections.findIndex((each) => each.id === slot.section))}.
+              {letterOf(sections.findIndex((each) => each.id === slot.section))}.{" "}
+              <HandsWhenPutDown carry={carry} slot={slot} isListing={isListing} />
             </span>
           )}
           <span className="text-ink2 ml-auto shrink-0 text-sm">{say("plan.carrySpacePutsDownEscPuts")}</span>
         </div>
+      )}
+    </>
+  );
+}
+
+/** Which winners change if it is put down there; by its key all of them. */
+function HandsWhenPutDown({ carry, slot, isListing }: { carry: Carry; slot: Slot; isListing: boolean }) {
+  const list = useEditor((state) => state.roster.lists[state.lens]);
+  const ties = useEditor((state) => state.ties[state.lens]);
+  const { state } = useEditor(({ profile }) => profile);
+  const then = useMemo(() => {
+    const edit = placeEdit(list, ties, carry.ids, slot.gap, slot.section);
+    return edit.ok && edit.value ? stateAfter(state, edit.value) : null;
+  }, [list, ties, state, carry.ids, slot]);
+  const summary = useHandChanges(then);
+  if (!summary) return null;
+  return (
+    <>
+      <span role="status" data-testid="hands">
+        <HandsSaid summary={summary} />
+      </span>
+      {isListing && <HandList summary={summary} />}
+      {summary.files + summary.records > 0 && (
+        <span className="text-ink2 text-sm"> {say("plan.carryListsHands")}</span>
       )}
     </>
   );

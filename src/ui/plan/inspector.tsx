@@ -3,11 +3,13 @@
 import { facetWord } from "@/core/messages/facets";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
-import { memo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { switchItems } from "@/core/edit/edits";
 import { addRule } from "@/core/edit/rule-edits";
+import { stateAfter } from "@/core/edit/steps";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
+import { HandChanges } from "../conflicts/hand-changes";
 import { RuleDialog, type RuleStart } from "../rules/rule-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { AboutItem } from "./about-item";
@@ -59,8 +61,16 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   const movable = items.filter((item) => !item.fixed);
   const [start, setStart] = useState<RuleStart | null>(null);
   const [first] = movable;
-  if (!first) return null;
   const turnOn = movable.some((item) => !item.loads);
+  const roster = useEditor((state) => state.roster);
+  const ids = movable.map(({ id }) => id).join("\0");
+  const then = useMemo(() => {
+    const { itemOf } = roster.lists[first?.list ?? "mods"];
+    const turned = ids.split("\0").flatMap((id) => itemOf.get(id) ?? []);
+    const edit = switchItems(roster, turned, turnOn);
+    return edit && stateAfter(roster.profile.state, edit);
+  }, [roster, first?.list, ids, turnOn]);
+  if (!first) return null;
   const turn = () => {
     const edit = switchItems(editor.getState().roster, movable, turnOn);
     if (edit) editor.dispatch(edit);
@@ -68,6 +78,13 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   const remember = () => setStart({ list: first.list, about: movable.map((item) => item.id) });
   return (
     <div className="border-line flex flex-wrap gap-2 border-t p-3">
+      <div className="w-full">
+        <HandChanges
+          key={ids}
+          state={then}
+          intro={turnOn ? say("conflicts.whenOn") : say("conflicts.whenOff")}
+        />
+      </div>
       <Button onClick={onMoveTo}>{say("plan.moveTo")}</Button>
       <Button onClick={remember}>{say("plan.remember")}</Button>
       <RuleDialog

@@ -6,9 +6,11 @@ import { useDeferredValue, useId, useMemo, useState, type FormEvent } from "reac
 import { plainText } from "@/core/messages/parts";
 import { sayRefusal } from "@/core/messages/refusals";
 import { placeEdit } from "@/core/edit/place";
+import { stateAfter } from "@/core/edit/steps";
 import { takeAlong } from "@/core/edit/take-along";
 import { seatAndTitle, titleOf } from "@/core/roster/roster";
 import { findTarget, seatAtTarget } from "@/core/roster/seat-target";
+import { HandChanges } from "../conflicts/hand-changes";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
@@ -72,6 +74,10 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
   const state = useEditor((now) => now);
   const wanted = useDeferredValue(seat);
   const found = useMemo(() => (wanted.trim() === "" ? null : findMove(state, wanted)), [state, wanted]);
+  const then = useMemo(
+    () => (found?.edit.ok && found.edit.value ? stateAfter(state.profile.state, found.edit.value) : null),
+    [found, state.profile.state],
+  );
   const move = (event: FormEvent) => {
     event.preventDefault();
     const { edit } = findMove(editor.getState(), seat);
@@ -104,6 +110,7 @@ function MoveToForm({ onClose }: { onClose: () => void }) {
       >
         {found?.words}
       </p>
+      <HandChanges state={then} />
       <div className="flex flex-wrap justify-end gap-2">
         {found?.along && <Button onClick={moveAlong}>{found.along.words}</Button>}
         <Button look="quiet" onClick={onClose}>

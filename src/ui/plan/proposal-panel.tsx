@@ -8,8 +8,10 @@ import type { SetAside } from "@/core/model/problem";
 import { chainText } from "@/core/messages/reasons";
 import { ruleText } from "@/core/messages/rules";
 import { arrangeEdit } from "@/core/edit/accept";
+import { stateAfter } from "@/core/edit/steps";
 import { takeMoves } from "@/core/edit/proposal-parts";
 import { indexTies } from "@/core/roster/ties";
+import { HandChanges } from "../conflicts/hand-changes";
 import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { LevelMark } from "../kit/level";
@@ -38,6 +40,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
     () => arrangeEdit(roster, proposal.list, part.entries, part.taken.size),
     [roster, proposal.list, part],
   );
+  const then = useMemo(() => edit && stateAfter(roster.profile.state, edit), [roster, edit]);
   const total = roster.lists[proposal.list].items.length;
   const count = proposal.moves.length;
   const accept = () => {
@@ -71,6 +74,7 @@ export function ProposalPanel({ roster, proposal }: Proposed) {
                 ? say("plan.thePlanHasChangedSinceComputing")
                 : say("plan.thePlanHasChangedSinceThis")}
           </p>
+          {isCurrent && <HandChanges state={then} />}
         </div>
         <Button look="quiet" onClick={leaveProposal}>
           {say("common.cancel")}

@@ -33,6 +33,9 @@ export interface Carrying {
   /** Puts down what is carried with all that bars it there; as `putDown` where that is not enough. */
   readonly putDownAlong: () => void;
   readonly letGo: () => void;
+  /** Whether all that would change hands is listed, and not only said. */
+  readonly isListing: boolean;
+  readonly turnListing: () => void;
   /** The last thing that happened, to be read out. */
   readonly said: string;
 }
@@ -48,6 +51,8 @@ export function useCarry(rows: PlanRows): Carrying {
     showCarry(next);
   }, []);
   const [said, setSaid] = useState("");
+  const [isListing, setListing] = useState(false);
+  const turnListing = useCallback(() => setListing((was) => !was), []);
   const name = useCallback((id: string) => seatAndTitle(editor.getState().roster, id), [editor]);
 
   const pickUp = useCallback(
@@ -124,8 +129,19 @@ export function useCarry(rows: PlanRows): Carrying {
   }, [editor, putDown, setCarry]);
 
   return useMemo(
-    () => ({ carry, pickUp, hold, holdAtHeight, putDown, putDownAlong, letGo, said }),
-    [carry, pickUp, hold, holdAtHeight, putDown, putDownAlong, letGo, said],
+    () => ({
+      carry,
+      pickUp,
+      hold,
+      holdAtHeight,
+      putDown,
+      putDownAlong,
+      letGo,
+      isListing,
+      turnListing,
+      said,
+    }),
+    [carry, pickUp, hold, holdAtHeight, putDown, putDownAlong, letGo, isListing, turnListing, said],
   );
 }
 

@@ -29,7 +29,7 @@ export function usePlanKeys(
 ) {
   const { editor, tell } = useWorkspace();
   const tellBarred = useTellBarred();
-  const { carry, pickUp, hold, putDown, putDownAlong, letGo } = carrying;
+  const { carry, pickUp, hold, putDown, putDownAlong, letGo, turnListing } = carrying;
   const typeAhead = useTypeAhead();
 
   const nudge = useCallback(
@@ -66,6 +66,7 @@ export function usePlanKeys(
         if (by !== undefined) hold(Math.max(0, Math.min(carry.slots.length - 1, carry.at + by)));
         else if (event.key === " " || event.key === "Enter") putDown();
         else if (event.key.toLowerCase() === "t") putDownAlong();
+        else if (event.key.toLowerCase() === "l") turnListing();
         else if (event.key === "Escape") letGo();
         else if (event.key !== "Tab") return;
         return event.preventDefault();
@@ -106,6 +107,7 @@ export function usePlanKeys(
       putDown,
       putDownAlong,
       letGo,
+      turnListing,
       editor,
       nudge,
       fold,

@@ -8,7 +8,9 @@ import {
   type VersionChange,
   type VersionDifference,
 } from "@/core/edit/versions";
+import { stateAfter } from "@/core/edit/steps";
 import { versionLines } from "@/core/messages/versions";
+import { HandChanges } from "../conflicts/hand-changes";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { compareContents } from "../workspace/server";
@@ -48,6 +50,14 @@ function Versions({ changes, onClose }: { changes: readonly VersionChange[]; onC
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const differences = useDifferences(changes);
   const taken = changes.filter(({ item }) => !left.has(item.id));
+  const roster = useEditor((state) => state.roster);
+  const then = useMemo(() => {
+    const edit = versionEdit(
+      roster,
+      changes.filter(({ item }) => !left.has(item.id)),
+    );
+    return edit && stateAfter(roster.profile.state, edit);
+  }, [roster, changes, left]);
   const take = () => {
     const edit = versionEdit(editor.getState().roster, taken);
     if (edit && !editor.dispatch(edit).ok) return;
@@ -72,6 +82,7 @@ function Versions({ changes, onClose }: { changes: readonly VersionChange[]; onC
           />
         ))}
       </ul>
+      <HandChanges state={then} />
       <div className="mt-3 flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
           {say("common.cancel")}

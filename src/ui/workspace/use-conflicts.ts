@@ -1,6 +1,8 @@
 import { useEffect, useState } from "react";
+import type { HandSummary } from "@/core/conflict/hand-summary";
 import type { PackedLibrary } from "@/core/conflict/packed-library";
 import type { Outcome } from "@/core/model/outcome";
+import type { ProfileState } from "@/core/model/profile";
 import type { Roster } from "@/core/roster/roster";
 import { ConflictDesk } from "../../work/conflict-desk";
 import { windowHeaders } from "./address";
@@ -35,6 +37,12 @@ export class ConflictWatch {
     clearTimeout(this.timer);
     if (!this.isLookedAt()) this.looking = this.look();
     return this.looking;
+  }
+
+  /** What would change hands if this were what the profile decides; null where a newer question came, or it cannot be known now. */
+  async preview(state: ProfileState): Promise<HandSummary | null> {
+    await this.known();
+    return this.desk.preview(this.editor.getState().roster, state).catch(() => null);
   }
 
   readonly soon = (): void => {

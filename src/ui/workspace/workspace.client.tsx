@@ -26,7 +26,7 @@ import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useEvents } from "./use-events";
-import { useConflicts } from "./use-conflicts";
+import { useConflicts, type ConflictWatch } from "./use-conflicts";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
@@ -50,6 +50,7 @@ export interface Workspace extends Proposing {
   readonly switchTo: (id: ProfileId) => Promise<boolean>;
   readonly orderFile: OrderFileState;
   readonly trial: TrialState;
+  readonly conflicts: ConflictWatch;
   readonly shelfReading: ShelfReadingState;
 }
 
@@ -156,6 +157,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       orderFile,
       ...proposals,
       trial,
+      conflicts,
       shelfReading,
     }),
     [
@@ -170,6 +172,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       orderFile,
       proposals,
       trial,
+      conflicts,
       shelfReading,
     ],
   );

@@ -17,6 +17,7 @@ import { formatSize } from "../../kit/format-size";
 import { LevelMark } from "../../kit/level";
 import { useDepot } from "../../depot/depot.client";
 import { GetFiles } from "../../depot/get-missing";
+import { HandChanges } from "../../conflicts/hand-changes";
 import { Changes } from "../../profiles/differences";
 import { LostChanges } from "../follow/lost-changes";
 import { useEditor } from "../../workspace/workspace.client";
@@ -199,6 +200,7 @@ function WhatChanges({
   }, [roster, lineup, claim, keepMine, way]);
   return (
     <>
+      <HandChanges state={there.profile.state} />
       <LostChanges there={there} />
       <Changes there={there} />
     </>

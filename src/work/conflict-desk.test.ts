@@ -1,0 +1,76 @@
+import type { PackedLibrary } from "@/core/conflict/packed-library";
+import type { ContentFile } from "@/core/model/shelf";
+import { packFiles } from "@/core/model/packed-files";
+import { stateAfter } from "@/core/edit/steps";
+import { switchItems } from "@/core/edit/edits";
+import type { Roster } from "@/core/roster/roster";
+import { testRoster } from "@/core/testing/roster";
+import { ConflictDesk } from "./conflict-desk";
+import { ConflictJobs } from "./conflict-jobs";
+
+const roster = testRoster([{ name: "a.plank" }, { name: "b.plank" }, { name: "c.plank" }]);
+const file = (path: string, hash: string): ContentFile => ({
+  path,
+  size: 1,
+  hash: hash.padStart(32, "0"),
+  part: null,
+});
+const files: Record<string, ContentFile[]> = {
+  a: [file("textures/sky.tex", "1")],
+  b: [file("textures/sky.tex", "2")],
+  c: [file("textures/own.tex", "3")],
+};
+
+/** What the server would answer, and what it was asked. */
+function aServer() {
+  const asked: (readonly string[])[] = [];
+  const read = (wanted: readonly string[]): Promise<PackedLibrary | null> => {
+    asked.push(wanted);
+    const contents = roster.mods
+      .filter(({ mod }) => wanted.includes(mod!.content!))
+      .map(({ id, mod }) => ({ content: mod!.content!, records: [], ...packFiles(files[id]!) }));
+    return Promise.resolve({ contents, own: { folders: [], plugins: [] } });
+  };
+  return { asked, read };
+}
+
+const deskOf = (read: (wanted: readonly string[]) => Promise<PackedLibrary | null>) =>
+  new ConflictDesk(read, () => new ConflictJobs() as never);
+
+const switchedOff = (id: string): Roster["profile"]["state"] =>
+  stateAfter(roster.profile.state, switchItems(roster, [roster.modOf.get(id)!], false)!)!;
+
+test("contents are asked for once; who meets whom is told once, until it is something else", async () => {
+  const { asked, read } = aServer();
+  const desk = deskOf(read);
+  expect((await desk.show(roster))?.mods).toMatchObject([{ broader: "a", narrower: "b", shared: 1 }]);
+  expect(await desk.show(roster)).toBeNull();
+  expect(asked.map((wanted) => wanted.length)).toEqual([3]);
+  const off = { ...roster, profile: { ...roster.profile, state: switchedOff("b") } };
+  expect((await desk.show(off))?.mods).toEqual([]);
+  expect(asked).toHaveLength(1);
+  // Another stock may go with other files of the game itself.
+  await desk.show({ ...roster, stock: { ...roster.stock } });
+  expect(asked.map((wanted) => wanted.length)).toEqual([3, 0]);
+});
+
+test("a preview tells what changes hands and changes nothing; of several at once only the last is worked out", async () => {
+  const desk = deskOf(aServer().read);
+  await desk.show(roster);
+  const [early, late] = await Promise.all([
+    desk.preview(roster, switchedOff("a")),
+    desk.preview(roster, switchedOff("b")),
+  ]);
+  expect(early).toBeNull();
+  expect(late).toMatchObject({ files: 1, takers: [{ id: "a", count: 1 }] });
+  expect(await desk.show(roster)).toBeNull();
+});
+
+test("where the server does not answer nothing is known, and it is asked again", async () => {
+  const { read } = aServer();
+  let isThere = false;
+  const desk = deskOf((wanted) => (isThere ? read(wanted) : Promise.resolve(null)));
+  expect(await desk.show(roster)).toBeNull();
+  isThere = true;
+  expect((await desk.show(roster))?.mods).toHaveLength(1);
+});
