@@ -196,6 +196,29 @@ test("another version is another mod’s contents, which have to be learnt first
   ]);
 });
 
+test("a part that is chosen is taken at once, and not while its condition does not hold", () => {
+  const manifest = {
+    format: "seating-mod/1" as const,
+    id: "c",
+    name: "c",
+    version: "1",
+    components: [{ id: "wide", label: "Wide", paths: ["wide/"], when: { mod: "b" } }],
+  };
+  const shelf = roster.stock.shelf.map((mod) => (mod.id === "c" ? { ...mod, manifest } : mod));
+  const here = makeRoster(roster.game, roster.profile, { ...roster.stock, shelf });
+  const library = libraryOf(roster);
+  const content = here.modOf.get(aMod("c"))!.mod!.content!;
+  library.learn({ content, files: [file("textures/sky.tex", "3", "wide")], records: [] }, manifest);
+  const conflicts = shown(here, library);
+  const providers = () => saidBy(conflicts)["textures/sky.tex"];
+  expect(providers()).toEqual(["a", "b"]);
+  const chosen = changed(here, () => ({ choices: [{ mod: aMod("c"), options: {}, components: ["wide"] }] }));
+  conflicts.show(chosen);
+  expect(providers()).toEqual(["a", "b", "c"]);
+  conflicts.show(off(chosen, "b"));
+  expect(providers()).toEqual(["a"]);
+});
+
 test("what changes hands is summed up by who gains most, and the first of it listed", () => {
   const changes = shown(roster).preview(roster, off(roster, "c"));
   expect(summaryOf(changes)).toEqual({
@@ -233,4 +256,9 @@ test("a chain of needs and rules decides, either way and through what is on; a c
   expect(broken.isDecided("a.plank", "c.plank")).toBe(false);
   expect(new Chains(tied, "mods").isDecided("a", "b")).toBe(false);
   expect(new Chains(tied, "mods").isDecided("", "b")).toBe(true);
+  const before = { kind: "before", item: "c.plank", other: "a.plank", strength: "prefer" } as const;
+  const free = testRoster([{ name: "a.plank" }, { name: "c.plank" }]);
+  expect(new Chains(free, "plugins").isDecided("a.plank", "c.plank")).toBe(false);
+  const ruled = testRoster([{ name: "a.plank" }, { name: "c.plank" }], [before]);
+  expect(new Chains(ruled, "plugins").isDecided("a.plank", "c.plank")).toBe(true);
 });

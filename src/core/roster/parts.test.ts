@@ -6,6 +6,7 @@ import type { ModManifest, ShelfMod } from "../model/shelf";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster, withState } from "../testing/roster";
 import { chooseEdit, openQuestions, partStates, withPart } from "../edit/choices";
+import { holdsToWrite } from "../check/order-file";
 import { chosenParts, layOutParts, partsOf, proposedChoice, unmetCondition } from "./parts";
 import { makeRoster, type Roster } from "./roster";
 import { applySteps } from "../edit/steps";
@@ -133,6 +134,17 @@ describe("in a profile", () => {
       ["whistles", false, null],
     ]);
     expect(openQuestions(item)).toEqual(["Size"]);
+  });
+
+  test("a part that is chosen while its condition does not hold is not taken, nor told to the game, until it does", () => {
+    const chosen = choose(roster, withPart(item.choice, small!, true, true));
+    const { choice, taken } = chosen.modOf.get("kit")!;
+    expect([choice.options, taken.options, taken.components]).toEqual([{ size: ["small"] }, {}, ["bells"]]);
+    expect(holdsToWrite(chosen).map(({ options }) => options)).toEqual([{}]);
+    const lens = chosen.profile.state.mods.entries.map((entry) => ({ ...entry, on: true }));
+    const state = { ...chosen.profile.state, mods: { ...chosen.profile.state.mods, entries: lens } };
+    const now = withState(chosen, state).modOf.get("kit")!;
+    expect(now.taken).toBe(now.choice);
   });
 
   test("plugins of a part take their seats when it is taken; when it is left they keep them and do not load", () => {
