@@ -24,6 +24,8 @@ interface Made {
   readonly content: string;
 }
 
+type File = Parameters<typeof conflicts>[0];
+
 const bytes = (text: string) => new TextEncoder().encode(text);
 const folders = ["kites", "skies", "menus"] as const;
 
@@ -292,7 +294,7 @@ const read = async <T>(answer: ReturnType<typeof conflicts>): Promise<T> => {
   if (!got.ok) throw new Error(JSON.stringify(got.refusal));
   return got.value.json as T;
 };
-const file = (list: Listed) => ({ bytes: written(list), name: "drawn.json" });
+const file = (list: Listed): File => ({ bytes: written(list), name: "drawn.json" });
 
 test("on 300 drawn profiles winners, equality, decisions and counts are those of archives that are unpacked and copied by hand", async () => {
   const random = makeRandom(19);
@@ -454,3 +456,89 @@ function listOfPlugins(
     ],
   };
 }
+
+describe("of a small shelf", () => {
+  const write = (id: string, files: Record<string, string>, more: object = {}) => {
+    const manifest = { format: "seating-mod/1", id, name: id, version: "1.0.0", ...more };
+    const all = { ...files, "seating-mod.json": JSON.stringify(manifest) };
+    const packed = Object.fromEntries(Object.entries(all).map(([path, text]) => [path, bytes(text)]));
+    writeFileSync(join(shelf, `${id}-1.0.0.zip`), zipSync(packed));
+  };
+  const named = (...names: string[]) => ({ bytes: bytes(names.join("\n")), name: "names.txt" });
+  const small = { game: kitefall.id, shelf };
+
+  beforeAll(() => {
+    rmSync(shelf, { recursive: true, force: true });
+    mkdirSync(shelf, { recursive: true });
+    write(
+      "dusk",
+      { "skies/a.dat": "1", "skies/same.dat": "s", "low/kites/low.dat": "1" },
+      {
+        components: [
+          { id: "low", label: "Low", paths: ["low/"], on: true },
+          { id: "high", label: "High", paths: ["high/"] },
+        ],
+      },
+    );
+    write("haze", { "skies/A.dat": "2", "skies/same.dat": "s" });
+    write("front", { "skies/a.dat": "3" }, { requires: [{ mod: "haze" }] });
+  });
+
+  test("a list of names takes of packages what their authors propose, and needs alone decide in it", async () => {
+    const report = await read<ConflictsReport>(conflicts(named("dusk", "haze"), { ...small, all: true }));
+    expect(report.paths).toEqual([
+      { path: "kites/low.dat", winner: "dusk", providers: ["dusk"], equal: true, decided: true },
+      { path: "skies/a.dat", winner: "haze", providers: ["dusk", "haze"], equal: false, decided: false },
+      { path: "skies/same.dat", winner: "haze", providers: ["dusk", "haze"], equal: true, decided: false },
+    ]);
+    const needing = await read<ConflictsReport>(conflicts(named("haze", "front"), small));
+    expect(needing.paths).toMatchObject([{ path: "skies/a.dat", decided: true }]);
+    expect(needing.mods).toMatchObject([
+      { id: "haze", loses: 1, alone: 1, covered: false },
+      { id: "front", wins: 1 },
+    ]);
+  });
+
+  test("what differs and is undecided is a finding, unless nothing is to be one; a report says it in words", async () => {
+    const answer = async (list: File, more: object = {}) => {
+      const got = await conflicts(list, { ...small, ...more });
+      if (!got.ok) throw new Error(got.refusal.code);
+      return got.value;
+    };
+    const open = await answer(named("dusk", "haze"));
+    expect(open.findings).toBe(true);
+    expect((await answer(named("dusk", "haze"), { failOn: "never" })).findings).toBe(false);
+    expect((await answer(named("haze", "front"))).findings).toBe(false);
+    expect(open.text).toContain("skies/a.dat: dusk < haze (undecided)");
+    expect(open.text).toContain("skies/same.dat: dusk < haze (equal)");
+    expect(open.text).toContain("dusk: 3 files, wins 0, loses 2, alone 1");
+  });
+
+  test("what is on and not on the shelf, or damaged, is named, and nothing is told", async () => {
+    writeFileSync(join(shelf, "broken-1.0.0.zip"), "no archive");
+    const got = await conflicts(named("dusk", "Lost Sail", "broken"), small);
+    if (got.ok) throw new Error("nothing was refused");
+    expect(got.refusal).toMatchObject({ code: "list-lacks", data: { name: "names.txt" } });
+    const { items } = got.refusal.data as { items: string };
+    expect([items.includes("Lost Sail"), items.includes("broken"), items.includes("dusk")]).toEqual([
+      true,
+      true,
+      false,
+    ]);
+    expect(await conflicts(named("dusk"), { game: kitefall.id })).toMatchObject({
+      refusal: { code: "list-needs-shelf" },
+    });
+  });
+
+  test("two lists are compared by who wins, null where nobody provides it", async () => {
+    const got = await read<WinnersReport>(
+      compareWinners(named("dusk", "haze"), named("haze", "dusk"), small),
+    );
+    expect(got.paths).toEqual([
+      { path: "skies/a.dat", from: "haze", to: "dusk" },
+      { path: "skies/same.dat", from: "haze", to: "dusk" },
+    ]);
+    const gone = await read<WinnersReport>(compareWinners(named("dusk", "haze"), named("haze"), small));
+    expect(gone.paths).toEqual([{ path: "kites/low.dat", from: "dusk", to: null }]);
+  });
+});
