@@ -52,13 +52,16 @@ test("a row to begin with is sound once its words are filled in", () => {
     const row: Draft = { ...field.start, id: "x", name: "X", label: "X" };
     const known = field.fields.map((each) => each.key);
     const filled = Object.fromEntries(Object.entries(row).filter(([key]) => known.includes(key)));
-    const folder = "folder" in filled ? { folder: "x" } : {};
+    const words = {
+      ...("folder" in filled && { folder: "x" }),
+      ...("extension" in filled && { extension: ".x" }),
+    };
     const draft = {
       ...blankDefinition,
       id: "pond",
       name: "Pond",
       sign: "a",
-      [field.key]: [{ ...filled, ...folder }],
+      [field.key]: [{ ...filled, ...words }],
     };
     expect([field.key, readDefinition(draft).flaws]).toEqual([field.key, []]);
   }
