@@ -7,16 +7,11 @@ import { rosterOfList } from "@/core/lineup/state-of-list";
 import { lacksOf } from "@/core/lineup/verdict";
 import type { ConflictsReport, WinnersReport } from "@/core/model/conflicts-report";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import type { PluginFile } from "@/core/model/shelf";
+import { recordsOf } from "@/core/model/shelf";
 import type { Roster } from "@/core/roster/roster";
 import { readLooseFiles } from "@/disk/loose-files";
 import type { Answer } from "./answer";
-import { readListed, type ListOptions, type ListRead } from "./list-input";
-
-interface File {
-  readonly bytes: Uint8Array;
-  readonly name: string;
-}
+import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
 
 interface ConflictsOptions extends ListOptions {
   readonly all?: boolean;
@@ -25,7 +20,7 @@ interface ConflictsOptions extends ListOptions {
 }
 
 /** Who wins what in a list, on the mods of a shelf. */
-export async function conflicts(file: File, options: ConflictsOptions): Promise<Outcome<Answer>> {
+export async function conflicts(file: ListFile, options: ConflictsOptions): Promise<Outcome<Answer>> {
   const read = await readWhole(file, options);
   if (!read.ok) return read;
   const { roster, library } = read.value;
@@ -43,7 +38,11 @@ export async function conflicts(file: File, options: ConflictsOptions): Promise<
 }
 
 /** What changes hands from one list to another. */
-export async function compareWinners(a: File, b: File, options: ListOptions): Promise<Outcome<Answer>> {
+export async function compareWinners(
+  a: ListFile,
+  b: ListFile,
+  options: ListOptions,
+): Promise<Outcome<Answer>> {
   const first = await readWhole(a, options);
   if (!first.ok) return first;
   const second = await readWhole(b, options, first.value);
@@ -62,7 +61,7 @@ interface WholeRead {
 
 /** A list of which everything that is on is here and sound. */
 async function readWhole(
-  { bytes, name }: File,
+  { bytes, name }: ListFile,
   options: ListOptions,
   before?: WholeRead,
 ): Promise<Outcome<WholeRead>> {
@@ -83,9 +82,6 @@ async function readWhole(
       );
   return done({ read: read.value, roster, library });
 }
-
-const recordsOf = (plugins: readonly PluginFile[]) =>
-  plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
 
 async function ownLibrary({ game, stock }: ListRead, { gameFolder }: ListOptions): Promise<ContentLibrary> {
   const library = new ContentLibrary(game);

@@ -17,6 +17,12 @@ import { games as shippedGames } from "@/standin/games";
 import { home } from "@/disk/places";
 import { expectKind } from "./file-kind";
 
+/** A list as it was given. */
+export interface ListFile {
+  readonly bytes: Uint8Array;
+  readonly name: string;
+}
+
 export interface ListOptions {
   /** Id of a game that ships, or the file of a definition. */
   readonly game?: string | undefined;

@@ -12,12 +12,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { formatOf, lineupFormats } from "@/formats/lineup/all";
 import { carriedByCode, writeCode } from "@/formats/lineup/code";
 import type { Answer } from "./answer";
-import { readListed, type ListOptions, type ListRead } from "./list-input";
-
-interface File {
-  readonly bytes: Uint8Array;
-  readonly name: string;
-}
+import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
 
 /** What a verdict is, for programs: `lacks` also names what a list does not say. */
 function verdictJson(verdict: Verdict) {
@@ -89,7 +84,7 @@ export async function fingerprint(
 }
 
 /** In what two lists behave differently, and what else became of the first in the second. */
-export async function compare(a: File, b: File, options: ListOptions): Promise<Outcome<Answer>> {
+export async function compare(a: ListFile, b: ListFile, options: ListOptions): Promise<Outcome<Answer>> {
   const first = await readListed(a.bytes, a.name, options);
   if (!first.ok) return first;
   const second = await readListed(b.bytes, b.name, options, first.value.game);

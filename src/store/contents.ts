@@ -1,15 +1,9 @@
-import type { ContentFile, PluginFile, ShelfMod } from "@/core/model/shelf";
+import { recordsOf, type ContentFile, type RecordNames, type ShelfMod } from "@/core/model/shelf";
 import { linesOf, packFiles, unpackFiles, type PackedFiles } from "@/core/model/packed-files";
 import type { Sql } from "./sql";
 
 interface Row extends PackedFiles {
   readonly content: string;
-}
-
-/** The names of the records that a plugin changes. */
-interface RecordNames {
-  readonly plugin: string;
-  readonly records: readonly string[];
 }
 
 const columns = "content, paths, sizes, encode(hashes, 'hex') as hashes, parts, containers";
@@ -44,9 +38,6 @@ export async function saveFiles(db: Sql, gameId: string, all: readonly Contents[
     [gameId, JSON.stringify([...rows.values()])],
   );
 }
-
-const recordsOf = (plugins: readonly PluginFile[]): RecordNames[] =>
-  plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
 
 /** The files of some contents; empty where they are not known. */
 export async function filesOfContent(db: Sql, gameId: string, content: string): Promise<ContentFile[]> {

@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import { emptyState } from "@/core/edit/arrivals";
-import { emptyStock, makeRoster, noOverlaps } from "@/core/roster/roster";
+import { noOverlaps } from "@/core/roster/overlaps";
+import { emptyStock, makeRoster } from "@/core/roster/roster";
 import { proposeOrder } from "@/core/edit/accept";
 import type { Profile } from "@/core/model/profile";
 import { testGame } from "@/core/testing/game";

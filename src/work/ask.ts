@@ -8,6 +8,7 @@ import type { OrderProposal } from "@/core/edit/accept";
 import type { Stock } from "@/core/roster/roster";
 import type { ListContradiction, RuleEffect } from "@/core/roster/rules";
 import type { Asked, Jobs, Question } from "./jobs";
+import { failureOf } from "./thread";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
 class Helper {
@@ -17,7 +18,6 @@ class Helper {
     /** What the worker has been told of; not told again with every question, for it is large. */
     known: Stock | null;
     readonly ended: Promise<null>;
-    /** Only ever rejects: the thread could not be loaded, or has broken down. */
     readonly failed: Promise<never>;
     readonly end: () => void;
   } | null = null;
@@ -67,13 +67,7 @@ function start() {
     thread.terminate();
     answerNull(null);
   };
-  const failed = new Promise<never>((_, reject) => {
-    const fail = ({ message }: Partial<ErrorEvent>) => reject(new Error(message || "its worker broke down"));
-    thread.addEventListener("error", fail);
-    thread.addEventListener("messageerror", () => fail({}));
-  });
-  failed.catch(() => undefined);
-  return { thread, remote: wrap<Jobs>(thread), known: null, ended, failed, end };
+  return { thread, remote: wrap<Jobs>(thread), known: null, ended, failed: failureOf(thread), end };
 }
 
 /** One for each kind of question, so that looking at a rule does not end a proposal. */

@@ -24,7 +24,7 @@ const files: Record<string, ContentFile[]> = {
 /** What the server would answer, and what it was asked. */
 function aServer() {
   const asked: (readonly string[])[] = [];
-  const read = (wanted: readonly string[]): Promise<PackedLibrary | null> => {
+  const read = (wanted: readonly string[]): Promise<PackedLibrary> => {
     asked.push(wanted);
     const contents = roster.mods
       .filter(({ mod }) => wanted.includes(mod!.content!))
@@ -34,8 +34,11 @@ function aServer() {
   return { asked, read };
 }
 
-const deskOf = (read: (wanted: readonly string[]) => Promise<PackedLibrary | null>) =>
-  new ConflictDesk(read, () => new ConflictJobs() as never);
+const deskOf = (read: (wanted: readonly string[]) => Promise<PackedLibrary>) =>
+  new ConflictDesk(read, () => ({
+    jobs: new ConflictJobs() as never,
+    failed: new Promise<never>(() => undefined),
+  }));
 
 const switchedOff = (id: string): Roster["profile"]["state"] =>
   stateAfter(roster.profile.state, switchItems(roster, [roster.modOf.get(id)!], false)!)!;
@@ -66,11 +69,39 @@ test("a preview tells what changes hands and changes nothing; of several at once
   expect(await desk.show(roster)).toBeNull();
 });
 
-test("where the server does not answer nothing is known, and it is asked again", async () => {
+test("where the server does not answer nothing is told, and it is asked again", async () => {
   const { read } = aServer();
   let isThere = false;
-  const desk = deskOf((wanted) => (isThere ? read(wanted) : Promise.resolve(null)));
-  expect(await desk.show(roster)).toBeNull();
+  const desk = deskOf((wanted) => (isThere ? read(wanted) : Promise.reject(new Error("unreachable"))));
+  await expect(desk.show(roster)).rejects.toThrow("unreachable");
   isThere = true;
   expect((await desk.show(roster))?.mods).toHaveLength(1);
+});
+
+test("contents of which nobody knows anything are asked for once", async () => {
+  const asked: (readonly string[])[] = [];
+  const desk = deskOf((wanted) => {
+    asked.push(wanted);
+    return Promise.resolve({ contents: [], own: { folders: [], plugins: [] } });
+  });
+  expect((await desk.show(roster))?.mods).toEqual([]);
+  await desk.show({ ...roster, profile: { ...roster.profile, state: switchedOff("b") } });
+  expect(asked).toHaveLength(1);
+});
+
+test("a worker that breaks down leaves nobody waiting, and the next question has another one", async () => {
+  let breakDown!: (why: Error) => void;
+  let started = 0;
+  const desk = new ConflictDesk(aServer().read, () => {
+    started++;
+    const failed = new Promise<never>((_, reject) => (breakDown = reject));
+    const stuck = { know: () => new Promise(() => undefined) };
+    return { jobs: (started === 1 ? stuck : new ConflictJobs()) as never, failed };
+  });
+  const answer = desk.show(roster);
+  await Promise.resolve();
+  breakDown(new Error("out of memory"));
+  await expect(answer).rejects.toThrow("out of memory");
+  expect((await desk.show(roster))?.mods).toHaveLength(1);
+  expect(started).toBe(2);
 });

@@ -2,64 +2,79 @@ import { wrap, type Remote } from "comlink";
 import type { HandSummary } from "@/core/conflict/hand-summary";
 import type { PackedLibrary } from "@/core/conflict/packed-library";
 import type { Profile, ProfileState } from "@/core/model/profile";
-import type { Overlaps, Roster } from "@/core/roster/roster";
+import type { Overlaps } from "@/core/roster/overlaps";
+import type { Roster } from "@/core/roster/roster";
 import type { ConflictJobs } from "./conflict-jobs";
+import { failureOf } from "./thread";
 
-/** Reads what is known of contents; null where that cannot be had now. */
-type ReadLibrary = (wanted: readonly string[]) => Promise<PackedLibrary | null>;
+/** Reads what is known of contents; rejects where that cannot be had now. */
+type ReadLibrary = (wanted: readonly string[]) => Promise<PackedLibrary>;
 
-/** The worker that keeps the index of conflicts of what a window shows. It is asked one thing after another. */
+/** The worker, what it was told last, and that it broke down, if it does. */
+interface Started {
+  readonly jobs: Remote<ConflictJobs>;
+  readonly failed: Promise<never>;
+  known: Pick<Roster, "game" | "stock"> | null;
+}
+
+/**
+ * The worker that keeps the index of conflicts of what a window shows. It is asked one thing after another. An answer rejects where it
+ * cannot be had; after a worker that broke down another one is started.
+ */
 export class ConflictDesk {
-  private jobs: Remote<ConflictJobs> | null = null;
-  private known: Pick<Roster, "game" | "stock"> | null = null;
+  private worker: Started | null = null;
   private newest: symbol | null = null;
   private last: Promise<unknown> = Promise.resolve();
 
   constructor(
     private readonly read: ReadLibrary,
-    private readonly start: () => Remote<ConflictJobs> = startWorker,
+    private readonly start: () => Pick<Started, "jobs" | "failed"> = startWorker,
   ) {}
 
-  /** Who meets whom in a roster; null where that is as it was told last, or cannot be known now. */
+  /** Who meets whom in a roster; null where that is as it was told last. */
   show = (roster: Roster): Promise<Overlaps | null> =>
-    this.inTurn(
-      async (jobs) => ((await this.learn(jobs, roster.profile)) ? jobs.show(roster.profile) : null),
-      roster,
-    );
+    this.inTurn(roster, async (jobs) => {
+      await this.learn(jobs, roster.profile);
+      return jobs.show(roster.profile);
+    });
 
-  /** What would change hands from the roster that was shown last to a state; null where a newer question came, or it cannot be known now. */
+  /** What would change hands from the roster that was shown last to a state; null where a newer question came. */
   preview(shown: Roster, state: ProfileState): Promise<HandSummary | null> {
     const own = (this.newest = Symbol("preview"));
     const profile = { ...shown.profile, state };
-    return this.inTurn(
-      async (jobs) =>
-        own === this.newest && (await this.learn(jobs, profile)) ? jobs.preview(profile) : null,
-      shown,
-    );
+    return this.inTurn(shown, async (jobs) => {
+      if (own !== this.newest) return null;
+      await this.learn(jobs, profile);
+      return jobs.preview(profile);
+    });
   }
 
-  private async learn(jobs: Remote<ConflictJobs>, profile: Profile): Promise<boolean> {
+  private async learn(jobs: Remote<ConflictJobs>, profile: Profile): Promise<void> {
     const missing = await jobs.needed(profile);
-    if (!missing) return true;
-    const read = await this.read(missing);
-    if (read) await jobs.learn(read);
-    return read !== null;
+    if (missing) await jobs.learn(missing, await this.read(missing));
   }
 
-  private inTurn<T>(ask: (jobs: Remote<ConflictJobs>) => Promise<T>, of: Roster): Promise<T> {
-    const answer = this.last.then(async () => {
-      const jobs = (this.jobs ??= this.start());
-      const { game, stock } = of;
-      if (this.known?.game !== game || this.known.stock !== stock) {
-        await jobs.know(game, stock);
-        this.known = { game, stock };
-      }
-      return ask(jobs);
+  private inTurn<T>({ game, stock }: Roster, ask: (jobs: Remote<ConflictJobs>) => Promise<T>): Promise<T> {
+    const answer = this.last.then(() => {
+      const worker = (this.worker ??= { ...this.start(), known: null });
+      const asked = async () => {
+        if (worker.known?.game !== game || worker.known.stock !== stock) {
+          await worker.jobs.know(game, stock);
+          worker.known = { game, stock };
+        }
+        return ask(worker.jobs);
+      };
+      worker.failed.catch(() => {
+        if (this.worker === worker) this.worker = null;
+      });
+      return Promise.race([worker.failed, asked()]);
     });
     this.last = answer.catch(() => undefined);
     return answer;
   }
 }
 
-const startWorker = (): Remote<ConflictJobs> =>
-  wrap<ConflictJobs>(new Worker(new URL("./conflict-worker.ts", import.meta.url), { type: "module" }));
+function startWorker(): Pick<Started, "jobs" | "failed"> {
+  const thread = new Worker(new URL("./conflict-worker.ts", import.meta.url), { type: "module" });
+  return { jobs: wrap<ConflictJobs>(thread), failed: failureOf(thread) };
+}

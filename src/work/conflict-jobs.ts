@@ -5,7 +5,8 @@ import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
-import { makeRoster, type Overlaps, type Roster, type Stock } from "@/core/roster/roster";
+import type { Overlaps } from "@/core/roster/overlaps";
+import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 
 /** What the worker that keeps the index of conflicts can be asked; `know` comes before all others. */
 export class ConflictJobs {
@@ -34,10 +35,13 @@ export class ConflictJobs {
     return missing.length === 0 && this.isOwnKnown ? null : missing;
   }
 
-  learn(packed: PackedLibrary): void {
+  /** What was asked for and is nowhere known brings nothing, and is not asked for again. */
+  learn(asked: readonly string[], packed: PackedLibrary): void {
     const { shelf, kept } = this.stock;
     const manifests = new Map([...kept, ...shelf].map(({ content, manifest }) => [content, manifest]));
     learnPacked(this.library, packed, (content) => manifests.get(content) ?? null);
+    for (const content of asked)
+      if (!this.library.has(content)) this.library.learn({ content, files: [], records: [] }, null);
     this.isOwnKnown = true;
   }
 

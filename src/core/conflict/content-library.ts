@@ -1,5 +1,5 @@
 import type { GameDefinition } from "../model/game";
-import type { ContentFile, ModManifest } from "../model/shelf";
+import type { ContentFile, ModManifest, RecordNames } from "../model/shelf";
 import { foldName, isManifest } from "../roster/fold";
 import { partsOf } from "../roster/parts";
 import { fileContents, noContents, recordContents, type Contents } from "./contents";
@@ -9,8 +9,7 @@ import { Names } from "./names";
 export interface ReadContents {
   readonly content: string;
   readonly files: readonly ContentFile[];
-  /** Of each plugin the names of the records that it changes. */
-  readonly records: readonly { readonly plugin: string; readonly records: readonly string[] }[];
+  readonly records: readonly RecordNames[];
 }
 
 /** The files of the game's own folder, or of that of an expansion. */

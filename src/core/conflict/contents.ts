@@ -1,12 +1,8 @@
 import type { GameDefinition } from "../model/game";
+import { unknownHash } from "../model/packed-files";
 import type { ContentFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import type { Names } from "./names";
-
-/** Digits of a hash that are compared: 16 bytes in hexadecimal. */
-export const hashDigits = 32;
-/** Of a file that was not read. */
-export const unknownHash = "0".repeat(hashDigits);
 
 /** What one item of a list brings, as numbers: its file `at`, or record, is called `keys[at]`. Never changed once it is made. */
 export interface Contents {

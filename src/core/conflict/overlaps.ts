@@ -1,5 +1,5 @@
 import type { Overlap } from "../order/broader-first";
-import type { Overlaps } from "../roster/roster";
+import type { Overlaps } from "../roster/overlaps";
 import type { Conflicts } from "./conflicts";
 import type { ProviderIndex } from "./provider-index";
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { movedBetween } from "../graph/moved";
-import { hashDigits, noContents, type Contents } from "./contents";
+import { hashDigits } from "../model/packed-files";
+import { noContents, type Contents } from "./contents";
 import { ProviderIndex, type WinnerChange } from "./provider-index";
 
 /** A file as a person would note it down. */
@@ -143,7 +144,7 @@ const saidBy = (index: ProviderIndex, items: number) => ({
   items: Array.from({ length: items }, (_, item) => ({
     ...index.figuresOf(item),
     isCovered: index.isCovered(item),
-    meetings: [...index.meetingsOf(item)].sort(([a], [b]) => a - b),
+    differences: [...index.differencesOf(item)].sort(([a], [b]) => a - b),
   })),
 });
 
@@ -167,12 +168,15 @@ function saidByCopying(items: readonly Item[], order: readonly number[]): Return
       const alone = own.filter((copies) => copies.length === 1).length;
       const wins = own.filter((copies) => copies.length > 1 && copies.at(-1)!.item === item).length;
       const loses = own.length - alone - wins;
-      const meetings = items.flatMap((__, other): [number, number][] => {
-        const shared = own.filter((copies) => copies.some((copy) => copy.item === other)).length;
-        return other !== item && shared > 0 ? [[other, shared]] : [];
+      const differences = items.flatMap((__, other): [number, number][] => {
+        const differ = own.filter((copies) => {
+          const [mine, theirs] = [item, other].map((one) => copies.find((copy) => copy.item === one));
+          return theirs && (mine!.file.hash === 0 || mine!.file.hash !== theirs.file.hash);
+        }).length;
+        return other !== item && differ > 0 ? [[other, differ]] : [];
       });
       const isCovered = own.length > 0 && loses === own.length;
-      return { files: own.length, wins, loses, alone, isCovered, meetings };
+      return { files: own.length, wins, loses, alone, isCovered, differences };
     }),
   };
 }

@@ -9,7 +9,8 @@
  * So an item that moves, or is switched, touches the keys that it brings and nothing else. The order of providers: first layer (the
  * game's own, packed, loose), then place, then part of the package. A container's files count while the container itself wins its path.
  */
-import { hashDigits, unknownHash, type Contents } from "./contents";
+import { hashDigits, unknownHash } from "../model/packed-files";
+import type { Contents } from "./contents";
 
 /** A key that another item provides than before; -1 where nobody does. */
 export interface WinnerChange {
@@ -315,21 +316,6 @@ export class ProviderIndex {
     return [...keys];
   }
 
-  /** With which items one shares keys, and how many. */
-  meetingsOf(item: number): Map<number, number> {
-    const shared = new Map<number, number>();
-    for (const key of this.keysOf(item)) {
-      let last = item;
-      for (let at = this.firstByKey[key]!, end = this.firstByKey[key + 1]!; at < end; at++) {
-        const other = this.itemOf[this.byKey[at]!]!;
-        if (other === last || other === item || !this.counts(this.byKey[at]!)) continue;
-        last = other;
-        shared.set(other, (shared.get(other) ?? 0) + 1);
-      }
-    }
-    return shared;
-  }
-
   /** With which items one meets in contents that differ, and in how many keys: where they are equal it does not matter who wins. */
   differencesOf(item: number): Map<number, number> {
     const differing = new Map<number, number>();
@@ -343,12 +329,6 @@ export class ProviderIndex {
         }
     }
     return differing;
-  }
-
-  /** Keys that both provide. */
-  sharedBy(one: number, other: number): number[] {
-    const theirs = new Set(this.keysOf(other));
-    return this.keysOf(one).filter((key) => theirs.has(key));
   }
 
   /** Every key that somebody provides. */

@@ -12,9 +12,10 @@ export interface PackedFiles {
   readonly containers: string | null;
 }
 
-const hashLength = 32;
+/** Of a hash: 16 bytes in hexadecimal. */
+export const hashDigits = 32;
 /** Of a file that was not read. */
-const unknownHash = "0".repeat(hashLength);
+export const unknownHash = "0".repeat(hashDigits);
 
 export function packFiles(files: readonly ContentFile[]): PackedFiles {
   const lines = (of: (file: ContentFile) => string | number) => files.map(of).join("\n");
@@ -35,7 +36,7 @@ export function unpackFiles({ paths, sizes, hashes, parts, containers }: PackedF
   return linesOf(paths).map((path, at) => ({
     path,
     size: size ? Number(size[at]) : null,
-    hash: hashOf(hashes?.slice(at * hashLength, (at + 1) * hashLength)),
+    hash: hashOf(hashes?.slice(at * hashDigits, (at + 1) * hashDigits)),
     part: part?.[at] || null,
     ...(container?.[at] && { container: container[at] }),
   }));

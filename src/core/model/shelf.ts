@@ -36,6 +36,16 @@ export const PluginFile = z.strictObject({
 });
 export type PluginFile = z.infer<typeof PluginFile>;
 
+/** The names of the records that a plugin changes. */
+export interface RecordNames {
+  readonly plugin: string;
+  readonly records: readonly string[];
+}
+
+/** Of plugins that have just been read. */
+export const recordsOf = (plugins: readonly PluginFile[]): RecordNames[] =>
+  plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
+
 /** What has to hold in a profile for a part to be on offer. */
 export const PartCondition = z.looseObject({
   /** A mod that has to be on, and one that must not be. */

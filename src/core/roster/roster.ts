@@ -1,11 +1,11 @@
 import type { Counting, GameDefinition, LoadRank, Section } from "../model/game";
 import type { ItemId, ModId, PluginId } from "../model/ids";
 import type { Choice, Entry, ListName, Order, Profile, SheetNumber } from "../model/profile";
-import type { Overlap } from "../order/broader-first";
 import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { foldName } from "./fold";
+import { noOverlaps, type Overlaps } from "./overlaps";
 import { leavesOut, leftOutByMod } from "./left-out";
 import { countingOf, fixedPlugins, loadRankOf, modRank } from "./laws";
 import { chosenParts, hasParts, proposedChoice, takenOf } from "./parts";
@@ -113,15 +113,6 @@ export interface Roster {
   readonly idOfName: ReadonlyMap<string, PluginId>;
   readonly overlaps: Overlaps;
 }
-
-/**
- * Items of each list that load and meet: mods that bring unlike files at the same paths, plugins that change the same records. It is
- * worked out apart from all else, and may be of a moment before.
- */
-export type Overlaps = Readonly<Record<ListName, readonly Overlap[]>>;
-
-/** Before anything is known of files and records. */
-export const noOverlaps: Overlaps = { mods: [], plugins: [] };
 
 /** The item of this id in either list; ids of plugins are names of files and so no ids of mods. */
 export const findItem = (roster: Roster, id: string): SeatedItem | undefined =>

@@ -8,7 +8,8 @@ import {
 } from "../order/align";
 import { asProposal, type OrderProposal } from "../edit/accept";
 import { listProblem } from "./list-problem";
-import type { Overlaps, Roster } from "./roster";
+import type { Overlaps } from "./overlaps";
+import type { Roster } from "./roster";
 
 const meetingsKnown = new WeakMap<Overlaps, Meeting[]>();
 

@@ -3,7 +3,9 @@ import { ContentLibrary } from "@/core/conflict/content-library";
 import { Conflicts, contentsNeeded } from "@/core/conflict/conflicts";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
-import type { Overlaps, Roster } from "@/core/roster/roster";
+import { recordsOf } from "@/core/model/shelf";
+import type { Overlaps } from "@/core/roster/overlaps";
+import type { Roster } from "@/core/roster/roster";
 import { listContents } from "@/store/contents";
 import type { RegisteredGame } from "@/store/games";
 import { listLooseContents } from "@/store/loose-files";
@@ -27,9 +29,11 @@ export async function readLibrary(
     return row ? [{ ...row, expansion }] : [];
   });
   const { base } = await getStock(context, game);
-  const plugins = base.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
   const asked = new Set(wanted);
-  return { contents: found.filter(({ content }) => asked.has(content)), own: { folders, plugins } };
+  return {
+    contents: found.filter(({ content }) => asked.has(content)),
+    own: { folders, plugins: recordsOf(base) },
+  };
 }
 
 /** Who meets whom in a profile, where no window has found it out. */

@@ -13,7 +13,8 @@ import { saveText } from "../kit/save-text";
 import { useDraft } from "../kit/use-draft";
 import type { Draft } from "./field-specs";
 import { FieldForm } from "./field-form";
-import { lawGroups, layoutStarts } from "./law-fields";
+import { lawGroups } from "./law-fields";
+import { layoutStarts } from "./layout-fields";
 import { PluginPreview } from "./plugin-preview";
 
 const Typed: z.ZodType<Draft> = z.record(z.string(), z.unknown());

@@ -5,7 +5,8 @@ import { brinehollow } from "@/standin/brinehollow/definition";
 import { kitefall } from "@/standin/kitefall/definition";
 import { millwright } from "@/standin/millwright/definition";
 import { withValue, type Draft, type FieldSpec } from "./field-specs";
-import { lawGroups, layoutStarts, settle } from "./law-fields";
+import { lawGroups, settle } from "./law-fields";
+import { layoutStarts } from "./layout-fields";
 
 const fields = lawGroups.flatMap((group) => group.fields);
 

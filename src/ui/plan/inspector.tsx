@@ -62,14 +62,6 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   const [start, setStart] = useState<RuleStart | null>(null);
   const [first] = movable;
   const turnOn = movable.some((item) => !item.loads);
-  const roster = useEditor((state) => state.roster);
-  const ids = movable.map(({ id }) => id).join("\0");
-  const then = useMemo(() => {
-    const { itemOf } = roster.lists[first?.list ?? "mods"];
-    const turned = ids.split("\0").flatMap((id) => itemOf.get(id) ?? []);
-    const edit = switchItems(roster, turned, turnOn);
-    return edit && stateAfter(roster.profile.state, edit);
-  }, [roster, first?.list, ids, turnOn]);
   if (!first) return null;
   const turn = () => {
     const edit = switchItems(editor.getState().roster, movable, turnOn);
@@ -78,13 +70,7 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
   const remember = () => setStart({ list: first.list, about: movable.map((item) => item.id) });
   return (
     <div className="border-line flex flex-wrap gap-2 border-t p-3">
-      <div className="w-full">
-        <HandChanges
-          key={ids}
-          state={then}
-          intro={turnOn ? say("conflicts.whenOn") : say("conflicts.whenOff")}
-        />
-      </div>
+      <HandsWhenSwitched on={turnOn} />
       <Button onClick={onMoveTo}>{say("plan.moveTo")}</Button>
       <Button onClick={remember}>{say("plan.remember")}</Button>
       <RuleDialog
@@ -94,6 +80,31 @@ function InspectorActions({ items, onMoveTo }: { items: readonly SeatedItem[]; o
       />
       <Button onClick={turn}>{say("plan.switch2", { turnOn: String(turnOn) })}</Button>
       {movable.length === 1 && <OnTheShelf item={first} />}
+    </div>
+  );
+}
+
+/** What changes hands if what is selected is switched. */
+function HandsWhenSwitched({ on }: { on: boolean }) {
+  const roster = useEditor((state) => state.roster);
+  const lens = useEditor((state) => state.lens);
+  const selected = useEditor((state) => state.selected);
+  const then = useMemo(() => {
+    const items = selected.flatMap((id) => roster.lists[lens].itemOf.get(id) ?? []);
+    const edit = switchItems(
+      roster,
+      items.filter(({ fixed }) => !fixed),
+      on,
+    );
+    return edit && stateAfter(roster.profile.state, edit);
+  }, [roster, lens, selected, on]);
+  return (
+    <div className="w-full">
+      <HandChanges
+        key={selected.join(" ")}
+        state={then}
+        intro={on ? say("conflicts.whenOn") : say("conflicts.whenOff")}
+      />
     </div>
   );
 }

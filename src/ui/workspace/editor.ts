@@ -1,5 +1,4 @@
 import type { OnDisk } from "@/core/check/check";
-import { labelText } from "@/core/messages/labels";
 import type { Edit } from "@/core/model/edit";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
@@ -7,7 +6,8 @@ import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
-import { makeRoster, titleOfId, type Overlaps } from "@/core/roster/roster";
+import type { Overlaps } from "@/core/roster/overlaps";
+import { makeRoster } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import { Derivation } from "./derivation";
 import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
@@ -16,6 +16,7 @@ import { OwnEdits } from "./own-edits";
 import {
   historyWith,
   isWhole,
+  lostRefusal,
   orderChanged,
   remake,
   withoutEdit,
@@ -325,15 +326,8 @@ export class ProfileEditor {
   /** Takes back what can never be stored. */
   private lose(lost: Pending, why: Refusal): null {
     this.setPending(withoutEdit(this.state.pending, lost));
-    this.tellLost(lost, why);
+    this.refuse(lostRefusal(this.state.roster, lost.edit, why));
     return null;
-  }
-
-  private tellLost({ edit }: Pending, why: Refusal): void {
-    const title = (id: string) => titleOfId(this.state.roster, id);
-    this.refuse(
-      refuse("edit-lost", { what: labelText(edit.label, { title, seat: () => null }), why }).refusal,
-    );
   }
 
   private refuse(refusal: Refusal): void {
@@ -361,7 +355,7 @@ export class ProfileEditor {
     const { profile, kept, lost } = remake(this.state.view, stored.profile, pending);
     this.show(profile);
     this.setPending(kept);
-    for (const { edit, why } of lost) this.tellLost(edit, why);
+    for (const { edit, why } of lost) this.refuse(lostRefusal(this.state.roster, edit.edit, why));
   }
 
   private setPending(pending: readonly Pending[]): void {
@@ -385,8 +379,7 @@ export class ProfileEditor {
 
   /** Who meets whom in what is shown, which was worked out meanwhile. */
   meet(overlaps: Overlaps): void {
-    const { roster } = this.state;
-    this.set({ ...this.state, roster: { ...roster, overlaps } });
+    this.set({ ...this.state, roster: { ...this.state.roster, overlaps } });
     this.catchUpSoon();
   }
 

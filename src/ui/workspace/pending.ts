@@ -1,10 +1,11 @@
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
+import { labelText } from "@/core/messages/labels";
 import type { Edit, EditLabel } from "@/core/model/edit";
 import type { ProfileId } from "@/core/model/ids";
 import type { Profile, ProfileState } from "@/core/model/profile";
 import { refuse } from "@/core/model/outcome";
 import type { Refusal } from "@/core/model/refusal";
-import { findItem, makeRoster, type Roster } from "@/core/roster/roster";
+import { findItem, makeRoster, titleOfId, type Roster } from "@/core/roster/roster";
 import { indexTies } from "@/core/roster/ties";
 import type { ShownView } from "./read-workspace";
 
@@ -90,4 +91,10 @@ export function remake(
     }
   }
   return { profile, kept, lost };
+}
+
+/** That an edit, which is shown already, can never be stored. */
+export function lostRefusal(roster: Roster, { label }: Edit, why: Refusal): Refusal {
+  const title = (id: string) => titleOfId(roster, id);
+  return refuse("edit-lost", { what: labelText(label, { title, seat: () => null }), why }).refusal;
 }

@@ -12,7 +12,7 @@ import { unreachable } from "./server";
 /** Milliseconds; several edits at once are looked at once. */
 const patience = 60;
 
-const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary | null> => {
+const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary> => {
   const outcome = await fetch("/api/contents", {
     method: "POST",
     headers: { ...windowHeaders(), "content-type": "application/json" },
@@ -20,7 +20,8 @@ const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary | n
   })
     .then((response) => response.json() as Promise<Outcome<PackedLibrary>>)
     .catch(unreachable);
-  return outcome.ok ? outcome.value : null;
+  if (!outcome.ok) throw new Error(outcome.refusal.code);
+  return outcome.value;
 };
 
 /** Keeps the index of conflicts at what the editor shows, and tells the editor who meets whom. */
@@ -63,7 +64,11 @@ export class ConflictWatch {
   private async look(): Promise<void> {
     const { roster } = this.editor.getState();
     this.looked = roster;
-    const overlaps = await this.desk.show(roster).catch(() => null);
+    const overlaps = await this.desk.show(roster).catch(() => {
+      // With whatever happens next it is looked at again.
+      if (this.looked === roster) this.looked = null;
+      return null;
+    });
     if (overlaps && this.editor.getState().profile.id === roster.profile.id) this.editor.meet(overlaps);
   }
 }
