@@ -1,11 +1,22 @@
 /** Who wins what in a profile: the files of its mods, by the order of the mods, and the records of its plugins, by theirs. */
 import { movedPlaces } from "../graph/moved";
+import type { ListName } from "../model/profile";
 import { leavesOut } from "../roster/left-out";
 import { chosenParts } from "../roster/parts";
 import type { Roster, SeatedMod, SeatedPlugin } from "../roster/roster";
 import { ownContent, type ContentLibrary } from "./content-library";
 import type { Contents } from "./contents";
 import { ProviderIndex, type Provides } from "./provider-index";
+
+/** Files go by the order of the mods, records by that of the plugins. */
+export const contestedIn = { files: "mods", records: "plugins" } as const satisfies Record<string, ListName>;
+export type Contested = keyof typeof contestedIn;
+
+/**
+ * Why an item does not provide what it brings: it does not load, a part is not taken, the profile leaves it out, or the packed file in
+ * which it lies loses its path.
+ */
+export type NotProvided = "off" | "part" | "left-out" | "container";
 
 const all: Provides = () => true;
 const none: Provides = () => false;
@@ -66,6 +77,50 @@ export class Conflicts {
   pluginNumber = (id: string): number => this.plugins!.numberOf.get(id) ?? -1;
   path = (key: number): string => this.library.paths.text(key);
   record = (key: number): string => this.library.records.text(key);
+
+  idOf = (of: Contested, item: number): string => (of === "files" ? this.modId(item) : this.pluginId(item));
+  numberOf = (of: Contested, id: string): number =>
+    of === "files" ? this.modNumber(id) : this.pluginNumber(id);
+  nameOf = (of: Contested, key: number): string => (of === "files" ? this.path(key) : this.record(key));
+  keyOf = (of: Contested, name: string): number =>
+    this.library[of === "files" ? "paths" : "records"].find(name);
+
+  /** All that an item could provide, by its key, with why it does not; null where it does. */
+  broughtBy(of: Contested, id: string): Map<number, NotProvided | null> {
+    const brought = new Map<number, NotProvided | null>();
+    const item = this.numberOf(of, id);
+    if (item < 0) return brought;
+    const { keys } = (of === "files" ? this.mods! : this.plugins!).contents[item]!;
+    for (const [at, key] of keys.entries()) {
+      if (brought.get(key) === null) continue;
+      brought.set(key, this[of].isProvided(item, at) ? null : this.whyNot(of, id, at));
+    }
+    return brought;
+  }
+
+  private whyNot(of: Contested, id: string, at: number): NotProvided {
+    if (of === "records") return "off";
+    const { contents, numberOf, shown } = this.mods!;
+    const mod = shown.get(id);
+    if (!mod || !isThere(mod)) return "off";
+    const { keys, parts, partKeys } = contents[numberOf.get(id)!]!;
+    if (parts && parts[at]! >= 0 && !chosenParts(mod.taken).has(partKeys[parts[at]!]!)) return "part";
+    return leavesOut(mod.leftOut)(this.path(keys[at]!)) ? "left-out" : "container";
+  }
+
+  /** Of a file of a mod the part of its package that brings it; null where it always comes. */
+  partOf(id: string, at: number): string | null {
+    const { contents, numberOf } = this.mods!;
+    const { parts, partKeys } = contents[numberOf.get(id)!]!;
+    return parts && parts[at]! >= 0 ? (partKeys[parts[at]!] ?? null) : null;
+  }
+
+  /** Of a file of a mod the path of the packed file in which it lies; null where it lies loose. */
+  containerOf(id: string, at: number): string | null {
+    const { contents, numberOf } = this.mods!;
+    const { inside, keys } = contents[numberOf.get(id)!]!;
+    return inside && inside[at]! >= 0 ? this.path(keys[inside[at]!]!) : null;
+  }
 
   /** Brings everything to what a roster says; what has not changed is not looked at again. */
   show(roster: Roster): void {

@@ -197,6 +197,9 @@ export class ProviderIndex {
     });
   }
 
+  /** Whether what an item brings, by its number in the item's contents, counts. */
+  isProvided = (item: number, at: number): boolean => this.counts(this.firstOf[item]! + at);
+
   private counts = (each: number): boolean => (this.state[each]! & COUNTS) !== 0;
 
   private forEachOf(item: number, visit: (each: number, at: number) => void): void {
@@ -297,6 +300,16 @@ export class ProviderIndex {
     const [first, ...others] = this.provisionsOf(key);
     return first !== undefined && others.every((each) => this.sameHash(first, each));
   }
+
+  /** Whether two items that provide a key have the same contents for it. */
+  areEqual(key: number, one: number, other: number): boolean {
+    const all = this.provisionsOf(key);
+    const [a, b] = [one, other].map((item) => all.find((each) => this.itemOf[each] === item));
+    return a !== undefined && b !== undefined && this.sameHash(a, b);
+  }
+
+  /** Where an item stands, among all of them. */
+  placeOf = (item: number): number => this.places[item]!;
 
   private sameHash(one: number, other: number): boolean {
     const hash = this.hashOf(one);

@@ -66,6 +66,9 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
       rest: d.count > 1 ? say("labels.files", { count: d.count }) : d.path,
       item,
     }),
+  decide: (d, item) =>
+    d.count > 1 ? say("labels.words.decidePairs", { count: d.count }) : say("labels.words.decide", { item }),
+  "let-win": (d, item) => say("labels.words.let-win", { item, path: d.path }),
   "expansion-on": (d) => say("labels.words.expansion-on", { name: d.name }),
   "expansion-off": (d) => say("labels.words.expansion-off", { name: d.name }),
   "base-on": (d) => say("labels.words.base-on", { name: d.name }),

@@ -33,6 +33,11 @@ const refusalText: {
     sentence("refusals.text.rank-above", { with: item(d.with), rank: d.rank, item: item(d.item) }),
   "rank-below": (d) =>
     sentence("refusals.text.rank-below", { with: item(d.with), rank: d.rank, item: item(d.item) }),
+  "decided-otherwise": (d) =>
+    sentence(`refusals.text.decided-otherwise-${d.list}`, {
+      earlier: item(d.earlier),
+      later: item(d.later),
+    }),
   "section-closed": (d) =>
     sentence("refusals.text.section-closed", { section: d.section, item: item(d.item) }),
   "built-in-stays": (d) => sentence("refusals.text.built-in-stays", { item: item(d.item) }),

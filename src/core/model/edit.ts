@@ -94,6 +94,9 @@ export type LabelData = {
   readonly "own-work": Items & { readonly version: string };
   readonly "leave-out": Items & { readonly path: string };
   readonly "bring-back": Items & { readonly path: string };
+  /** `item` wins; of so many pairs. */
+  readonly decide: Items;
+  readonly "let-win": Item & { readonly path: string };
   readonly "expansion-on": Named;
   readonly "expansion-off": Named;
   readonly "base-on": Named;
@@ -138,6 +141,8 @@ const labelIds = [
   "own-work",
   "leave-out",
   "bring-back",
+  "decide",
+  "let-win",
   "expansion-on",
   "expansion-off",
   "base-on",

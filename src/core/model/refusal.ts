@@ -74,6 +74,12 @@ export type RefusalData = ProblemData & {
   readonly "tie-below": Tied;
   readonly "rank-above": Ranked;
   readonly "rank-below": Ranked;
+  /** A pair of which a chain already says the opposite. */
+  readonly "decided-otherwise": {
+    readonly earlier: string;
+    readonly later: string;
+    readonly list: ListName;
+  };
   readonly "section-closed": Item & { readonly section: string };
   readonly "built-in-stays": Item;
   readonly "no-seat": { readonly seat: string; readonly last: string };
