@@ -4,7 +4,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ContentLibrary } from "@/core/conflict/content-library";
 import { Conflicts } from "@/core/conflict/conflicts";
+import { aboutKey } from "@/core/conflict/about";
 import { overlapsIn } from "@/core/conflict/overlaps";
+import { everyConflict, surveyOf } from "@/core/conflict/survey";
+import type { TestConflicts } from "@/core/testing/contested";
 import { namesToWrite } from "@/core/check/order-file";
 import { acceptEdit, proposeOrder } from "@/core/edit/accept";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -248,7 +251,7 @@ describe("the stand-in game", () => {
 
 describe("the game that has mods only", () => {
   const folder = () => join(out, "kitefall-cup/game");
-  async function clubEvenings(): Promise<Roster> {
+  async function clubEvenings(): Promise<TestConflicts> {
     const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
     const { mods } = await readShelf(kitefall, [join(out, "kitefall-cup/shelf")], []);
     const { name, purpose, state } = plan.games.find((each) => each.id === kitefall.id)!.profiles[0]!;
@@ -271,11 +274,11 @@ describe("the game that has mods only", () => {
       if (content !== null) library.learn({ content, files: contentFiles!, records: [] }, manifest);
     const conflicts = new Conflicts(library);
     conflicts.show(roster);
-    return { ...roster, overlaps: overlapsIn(conflicts) };
+    return { roster: { ...roster, overlaps: overlapsIn(conflicts) }, conflicts };
   }
 
   test("has no plugins and no places, but mods whose files meet a lot, and some that wait to be seated", async () => {
-    const roster = await clubEvenings();
+    const { roster } = await clubEvenings();
     expect(roster.plugins).toEqual([]);
     expect(placesUsed(roster)).toEqual([]);
     expect(roster.overlaps.mods.length).toBeGreaterThan(40);
@@ -283,8 +286,26 @@ describe("the game that has mods only", () => {
     expect(sharedBy(roster, "mods", "seam-repair").size).toBeGreaterThan(0);
   });
 
+  test("has conflicts of every kind: equal, unequal, covered, copied, decided over a third, packed under loose, undecided, forty at one file", async () => {
+    const { roster, conflicts } = await clubEvenings();
+    const { items, rows, open } = surveyOf(conflicts, roster, "files", everyConflict);
+    const rowOf = (path: string) => rows.find(({ key }) => key === path)!;
+    const itemOf = (id: string) => items.find((each) => each.id === id)!;
+    expect(open).toBeGreaterThan(10);
+    expect(rows.filter(({ equal }) => equal)).not.toHaveLength(0);
+    expect(rowOf("menus/evening-card.txt").providers.length).toBeGreaterThan(39);
+    expect(itemOf("thin-seam")).toMatchObject({ files: 2, covered: true });
+    expect(itemOf("bridle-kit-again").copyOf).toBe("bridle-kit");
+    expect(rowOf("fields/pier/lamps.dat")).toMatchObject({
+      providers: ["pier-lights", "pier-crowd-by-lamplight"],
+      decided: true,
+    });
+    const { providers } = aboutKey(conflicts, roster, "files", "skies/plain-0.dat")!;
+    expect(providers[0]).toMatchObject({ id: "whole-sky", container: "skies/whole-sky.spool" });
+  });
+
   test("is put right by a proposal, and starts with the order that is written", async () => {
-    const roster = await clubEvenings();
+    const { roster, conflicts } = await clubEvenings();
     const proposal = proposeOrder(roster, "mods");
     expect(proposal.moves.length).toBeGreaterThan(0);
     const applied = applySteps(roster.profile.state, acceptEdit(roster, proposal)!.steps);
@@ -298,6 +319,14 @@ describe("the game that has mods only", () => {
     const lines: string[] = [];
     await startGame(kitefall, folder(), (line) => lines.push(line));
     expect(lines.at(-1)).toBe("running");
+    const packed = conflicts.files;
+    conflicts.show(next);
+    const inside = [...packed.provided()].filter((key) => packed.providedBy(key).some((each) => each.packed));
+    const hidden = inside.filter((key) => !packed.providedBy(key).at(-1)!.packed);
+    expect(hidden.length).toBeGreaterThan(3);
+    expect(lines).toContain(
+      `packed: ${inside.length} files in 2, ${hidden.length} of them hidden by loose ones`,
+    );
     expect(lines.some((line) => /\d files, [1-9]\d* replaced$/.test(line))).toBe(true);
     await writeSetup(kitefall, folder(), names.slice(1), holds);
     await expect(startGame(kitefall, folder(), () => undefined)).rejects.toThrow(

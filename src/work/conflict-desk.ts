@@ -33,9 +33,16 @@ export class ConflictDesk {
 
   /** Who meets whom in a roster; null where that is as it was told last. */
   show = (roster: Roster): Promise<Overlaps | null> =>
+    this.ask(roster, (jobs, profile) => jobs.show(profile));
+
+  /** Asks of the conflicts of a roster. */
+  ask = <T>(
+    roster: Roster,
+    question: (jobs: Remote<ConflictJobs>, profile: Profile) => Promise<T>,
+  ): Promise<T> =>
     this.inTurn(roster, async (jobs) => {
       await this.learn(jobs, roster.profile);
-      return jobs.show(roster.profile);
+      return question(jobs, roster.profile);
     });
 
   /** What would change hands from the roster that was shown last to a state; null where a newer question came. */

@@ -1,5 +1,14 @@
 import { ContentLibrary } from "@/core/conflict/content-library";
-import { Conflicts, contentsNeeded } from "@/core/conflict/conflicts";
+import {
+  aboutItem,
+  aboutKey,
+  aboutPair,
+  type AboutItem,
+  type AboutKey,
+  type AboutPair,
+} from "@/core/conflict/about";
+import { Conflicts, contentsNeeded, type Contested } from "@/core/conflict/conflicts";
+import { surveyOf, type ConflictQuery, type ConflictSurvey } from "@/core/conflict/survey";
 import { summaryOf, type HandSummary } from "@/core/conflict/hand-summary";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
@@ -47,8 +56,7 @@ export class ConflictJobs {
 
   /** Who meets whom in a profile; null where that is as it was told last. */
   show(profile: Profile): Overlaps | null {
-    this.shown = this.rosterOf(profile);
-    this.conflicts.show(this.shown);
+    this.look(profile);
     if (this.conflicts.provided === this.told) return null;
     this.told = this.conflicts.provided;
     return overlapsIn(this.conflicts);
@@ -57,6 +65,29 @@ export class ConflictJobs {
   /** What would change hands if a profile were shown instead of the one that is. */
   preview(profile: Profile): HandSummary {
     return summaryOf(this.conflicts.preview(this.shown!, this.rosterOf(profile)));
+  }
+
+  /** What of a profile's conflicts fits a question; `most`: how many of its rows are told. */
+  survey(profile: Profile, of: Contested, query: ConflictQuery, most: number): ConflictSurvey {
+    return surveyOf(this.conflicts, this.look(profile), of, query, most);
+  }
+
+  aboutKey(profile: Profile, of: Contested, name: string): AboutKey | null {
+    return aboutKey(this.conflicts, this.look(profile), of, name);
+  }
+
+  aboutPair(profile: Profile, of: Contested, pair: readonly [string, string]): AboutPair {
+    return aboutPair(this.conflicts, this.look(profile), of, pair);
+  }
+
+  aboutItem(profile: Profile, of: Contested, id: string): AboutItem | null {
+    return aboutItem(this.conflicts, this.look(profile), of, id);
+  }
+
+  private look(profile: Profile): Roster {
+    this.shown = this.rosterOf(profile);
+    this.conflicts.show(this.shown);
+    return this.shown;
   }
 
   private rosterOf = (profile: Profile): Roster =>

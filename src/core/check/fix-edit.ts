@@ -11,6 +11,7 @@ const editing: Readonly<Record<EditingAct["act"], true>> = {
   "switch-on": true,
   "switch-off": true,
   "bring-back": true,
+  "leave-out": true,
   "leave-part": true,
   "take-newest": true,
   "switch-on-expansion": true,
@@ -29,6 +30,10 @@ export function fixEdit(roster: Roster, does: EditingAct): Edit | null {
     }
     case "bring-back":
       return bringBack(roster, does.plugin);
+    case "leave-out": {
+      const item = roster.modOf.get(does.mod);
+      return item ? leaveOutEdit(roster, item, [does.path], true, []) : null;
+    }
     case "leave-part":
       return leavePart(roster, does.mod, does.part);
     case "take-newest":

@@ -22,6 +22,13 @@ export const bringBack = (plugin: string): Fix => ({
   does: { act: "bring-back", plugin },
 });
 
+/** Does without a file of a mod, or a folder of it. */
+export const leaveOut = (mod: string, path: string): Fix => ({
+  id: "leave-out",
+  data: { item: mod, path },
+  does: { act: "leave-out", mod, path },
+});
+
 /** Switches a mod of the shelf on, which joins the profile where it is not in it yet; none where it does not lie there. */
 export function switchOnMod(roster: Roster, id: string): Fix[] {
   const mod = newestHere(roster.stock, id);

@@ -1,4 +1,5 @@
 import type { Edit } from "../model/edit";
+import { noOverlaps } from "../roster/overlaps";
 import { findingTitle, sayFinding, sayFix } from "../messages/findings";
 import { plainText } from "../messages/parts";
 import type { Fix } from "../model/finding";
@@ -66,8 +67,9 @@ const requiring = withStock(plain, {
 });
 const meeting: Roster = {
   ...testRoster([{ name: "a.plank" }, { name: "b.plank" }]),
-  overlaps: { mods: [], plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }] },
+  overlaps: { mods: [], plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }], blocked: [] },
 };
+const sideBySide = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
 const raised = testRoster([
   { name: "p.plank", section: "patches" },
   { name: "q.plank", section: "patches", home: "world", masters: ["p.plank"] },
@@ -225,6 +227,14 @@ const cases: readonly Case[] = [
     }),
   },
   { check: "rule-broken", good: requiring, bad: ofMods(requiring, backwards) },
+  {
+    check: "file-and-folder",
+    good: sideBySide,
+    bad: {
+      ...sideBySide,
+      overlaps: { ...noOverlaps, blocked: [{ path: "menus/dials", file: "a", folders: ["b"] }] },
+    },
+  },
   { check: "orders-disagree", good: meeting, bad: ofMods(meeting, backwards) },
   {
     check: "closed-section-entered",

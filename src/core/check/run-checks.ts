@@ -4,6 +4,7 @@ import { capExceeded } from "./cap-exceeded";
 import type { Check, CheckInput } from "./check";
 import { runToEnd } from "../run-to-end";
 import { closedSectionEntered } from "./closed-section";
+import { fileAndFolder } from "./file-and-folder";
 import { masterCycle } from "./master-cycle";
 import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
@@ -28,6 +29,7 @@ const checks: readonly Check[] = [
   closedSectionEntered,
   advised,
   ordersDisagreeCheck,
+  fileAndFolder,
   requiredOff,
   modsClash,
   expansionOff,

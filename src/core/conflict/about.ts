@@ -1,7 +1,9 @@
 /** What there is to say of a single path or record, of two items, and of one. */
 import type { Link } from "../model/problem";
-import type { Chains } from "./chains";
-import type { Conflicts, Contested, NotProvided } from "./conflicts";
+import { Chains } from "./chains";
+import { stateAfter } from "../edit/steps";
+import { makeRoster, type Roster } from "../roster/roster";
+import { contestedIn, type Conflicts, type Contested, type NotProvided } from "./conflicts";
 
 /** One that provides a path or a record. */
 export interface AboutProvider {
@@ -14,6 +16,8 @@ export interface AboutProvider {
   readonly equal: boolean;
   /** Whether a chain says that it loses to the winner; true of the winner. */
   readonly decided: boolean;
+  /** Who would win if its mod, or it as a plugin, were off; null: nobody. */
+  readonly without: string | null;
 }
 
 /** First to last: the last one wins. */
@@ -23,7 +27,8 @@ export interface AboutKey {
 }
 
 /** Null where nobody provides it. */
-export function aboutKey(conflicts: Conflicts, chains: Chains, of: Contested, name: string): AboutKey | null {
+export function aboutKey(conflicts: Conflicts, roster: Roster, of: Contested, name: string): AboutKey | null {
+  const chains = new Chains(roster, contestedIn[of]);
   const key = conflicts.keyOf(of, name);
   const index = conflicts[of];
   if (key < 0 || index.winnerOf(key) < 0) return null;
@@ -36,9 +41,37 @@ export function aboutKey(conflicts: Conflicts, chains: Chains, of: Contested, na
       container: of === "files" ? conflicts.containerOf(id, at) : null,
       equal: item === winner || index.areEqual(key, item, winner),
       decided: item === winner || chains.isDecided(id, conflicts.idOf(of, winner)),
+      without: null,
     };
   });
-  return { key: name, providers };
+  // Each look at what would be comes back to what is.
+  return {
+    key: name,
+    providers: providers.map((each) => ({
+      ...each,
+      without: winnerWithout(conflicts, roster, of, name, each.id),
+    })),
+  };
+}
+
+/** As a preview says: with a mod goes what lies in its packed files, and so another's may come up. */
+function winnerWithout(
+  conflicts: Conflicts,
+  roster: Roster,
+  of: Contested,
+  name: string,
+  id: string,
+): string | null {
+  const winner = conflicts.idOf(of, conflicts[of].winnerOf(conflicts.keyOf(of, name)));
+  const list = contestedIn[of];
+  const item = roster.lists[list].itemOf.get(id);
+  if (!item || item.fixed) return winner;
+  const state = stateAfter(roster.profile.state, {
+    steps: [{ kind: "switch", list, ids: [item.id], on: false }],
+  })!;
+  const then = makeRoster(roster.game, { ...roster.profile, state }, roster.stock, roster);
+  const change = conflicts.preview(roster, then)[of].find(({ key }) => key === name);
+  return change ? change.to : winner;
 }
 
 /**
@@ -67,10 +100,11 @@ export interface AboutPair {
 
 export function aboutPair(
   conflicts: Conflicts,
-  chains: Chains,
+  roster: Roster,
   of: Contested,
   pair: readonly [string, string],
 ): AboutPair {
+  const chains = new Chains(roster, contestedIn[of]);
   const index = conflicts[of];
   const place = (id: string) => index.placeOf(conflicts.numberOf(of, id));
   const items = [...pair].sort((a, b) => place(a) - place(b)) as [string, string];
@@ -140,7 +174,8 @@ export interface AboutItem {
 const mostLeft = 500;
 
 /** Null where it provides nothing. */
-export function aboutItem(conflicts: Conflicts, chains: Chains, of: Contested, id: string): AboutItem | null {
+export function aboutItem(conflicts: Conflicts, roster: Roster, of: Contested, id: string): AboutItem | null {
+  const chains = new Chains(roster, contestedIn[of]);
   const index = conflicts[of];
   const item = conflicts.numberOf(of, id);
   if (item < 0 || index.figuresOf(item).files === 0) return null;

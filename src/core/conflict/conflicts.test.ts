@@ -5,6 +5,8 @@ import { makeRoster, type Roster } from "../roster/roster";
 import { aMod } from "../testing/ids";
 import { hex, shelfMod, testRoster, withState } from "../testing/roster";
 import { Chains } from "./chains";
+import { aFile, testConflicts } from "../testing/contested";
+import { blockedIn } from "./blocked";
 import { ContentLibrary } from "./content-library";
 import { Conflicts, contentsNeeded } from "./conflicts";
 import { summaryOf } from "./hand-summary";
@@ -153,6 +155,7 @@ test("whatever is shown one after the other, all is as in an index that is made 
 
 test("two meet where their contents differ; the game meets nobody", () => {
   expect(overlapsIn(shown(roster))).toEqual({
+    blocked: [],
     mods: [
       { broader: "a", narrower: "b", shared: 1, equal: true },
       { broader: "a", narrower: "c", shared: 1, equal: true },
@@ -164,6 +167,30 @@ test("two meet where their contents differ; the game meets nobody", () => {
       { broader: "c.plank", narrower: "b.plank", shared: 1 },
     ].map((each): unknown => expect.objectContaining(each)),
   });
+});
+
+test("a file of one where others have a folder blocks, unless it lies packed or is left out", () => {
+  const files = {
+    a: [aFile("Menus/Dials"), aFile("menus/deep/er/one.tex"), aFile("sky/clouds")],
+    b: [aFile("menus/dials/face.tex"), aFile("menus/deep"), aFile("all.spool")],
+    c: [
+      aFile("menus/dials/back.tex"),
+      aFile("pack.spool"),
+      aFile("sky/clouds/one.tex", "1", { container: "pack.spool" }),
+    ],
+  };
+  const { conflicts } = testConflicts(roster, files, {}, [aFile("menus")]);
+  const dials = { path: "menus/dials", file: "a", folders: ["b", "c"] };
+  const deep = { path: "menus/deep", file: "b", folders: ["a"] };
+  const menus = { path: "menus", file: "", folders: ["a", "b", "c"] };
+  const blocked = () => [...blockedIn(conflicts)].sort((one, other) => (one.path < other.path ? 1 : -1));
+  expect(blocked().map((each) => ({ ...each, folders: [...each.folders].sort() }))).toEqual([
+    dials,
+    deep,
+    menus,
+  ]);
+  conflicts.show(changed(roster, () => ({ leftOut: [{ mod: aMod("a"), path: "menus/" }] })));
+  expect(blocked().map(({ path }) => path)).toEqual(["menus"]);
 });
 
 test("forty mods that bring one file make every pair of them", () => {

@@ -58,7 +58,7 @@ export class Conflicts {
   provided = 0;
 
   /** The library has to know all that a roster needs before it is shown. */
-  constructor(private readonly library: ContentLibrary) {}
+  constructor(readonly library: ContentLibrary) {}
 
   get files(): ProviderIndex {
     return this.mods!.index;

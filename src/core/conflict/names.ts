@@ -2,6 +2,9 @@
 export class Names {
   private readonly known = new Map<string, number>();
   private readonly texts: string[] = [];
+  /** Every folder that a text lies in, as a path. */
+  private readonly above = new Set<string>();
+  private walked = 0;
 
   get size(): number {
     return this.texts.length;
@@ -20,6 +23,19 @@ export class Names {
   /** -1 where nothing was ever called so. */
   find(text: string): number {
     return this.known.get(text) ?? -1;
+  }
+
+  /** Of paths those that are folders of others too. */
+  folders(): number[] {
+    for (; this.walked < this.texts.length; this.walked++) {
+      const text = this.texts[this.walked]!;
+      for (let at = text.lastIndexOf("/"); at > 0; at = text.lastIndexOf("/", at - 1)) {
+        const folder = text.slice(0, at);
+        if (this.above.has(folder)) break;
+        this.above.add(folder);
+      }
+    }
+    return [...this.above].map((folder) => this.find(folder)).filter((number) => number >= 0);
   }
 
   text(number: number): string {

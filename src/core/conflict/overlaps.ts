@@ -1,5 +1,6 @@
 import type { Overlap } from "../order/broader-first";
 import type { Overlaps } from "../roster/overlaps";
+import { blockedIn } from "./blocked";
 import type { Conflicts } from "./conflicts";
 import type { ProviderIndex } from "./provider-index";
 
@@ -7,6 +8,7 @@ import type { ProviderIndex } from "./provider-index";
 export const overlapsIn = (conflicts: Conflicts): Overlaps => ({
   mods: pairsIn(conflicts.files, conflicts.modId, (id) => id === ""),
   plugins: pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin),
+  blocked: blockedIn(conflicts),
 });
 
 /** Each pair once, under the broader of the two, in the order of the items. */

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { aMod } from "../testing/ids";
 import { aFile, drawnConflicts, testConflicts, type TestConflicts } from "../testing/contested";
-import { makeRoster } from "../roster/roster";
+import { makeRoster, type Roster } from "../roster/roster";
 import { testRoster, withState } from "../testing/roster";
 import { aboutItem, aboutKey, aboutPair } from "./about";
 import { Chains } from "./chains";
-import { contestedIn, type Contested } from "./conflicts";
+import { Conflicts, contestedIn, type Contested } from "./conflicts";
 import { kinshipOrder } from "./kinship";
 import { conflictsReport } from "./report";
 import { everyConflict, kindOf, surveyOf, type ConflictQuery } from "./survey";
@@ -91,6 +91,14 @@ test("a survey shows what fits the question, counts what each other answer would
 
 const abc = testRoster([{ name: "a.plank" }, { name: "b.plank" }, { name: "c.plank" }]);
 
+/** Who wins in another state, by an index that is made for it. */
+function winnerIn({ conflicts }: TestConflicts, roster: Roster, of: Contested, name: string): string | null {
+  const other = new Conflicts(conflicts.library);
+  other.show(roster);
+  const winner = other[of].winnerOf(other.keyOf(of, name));
+  return winner < 0 ? null : other.idOf(of, winner);
+}
+
 test("a copy is one of which another brings every file in the same contents, whether or not it wins", () => {
   const files = {
     a: [aFile("sky.tex", "1"), aFile("reef.tex", "2")],
@@ -130,12 +138,20 @@ test("what is told of a path, of a pair and of an item agrees with the report", 
       const all = recount(drawn, of);
       const chains = new Chains(roster, contestedIn[of]);
       for (const row of all) {
-        const about = aboutKey(conflicts, chains, of, row.key)!;
+        const about = aboutKey(conflicts, roster, of, row.key)!;
         expect(about.providers.map(({ id }) => id)).toEqual(row.providers);
         expect(about.providers.every(({ decided }) => decided)).toBe(row.decided);
+        for (const { id, without } of about.providers) {
+          if (id === "" || id === "Pond.keel") continue;
+          const list = contestedIn[of];
+          const { [list]: order } = roster.profile.state;
+          const entries = order.entries.map((entry) => (entry.id === id ? { ...entry, on: false } : entry));
+          const off = withState(roster, { ...roster.profile.state, [list]: { ...order, entries } });
+          expect(without).toBe(winnerIn(drawn, off, of, row.key));
+        }
         if (of === "files") expect(about.providers.every(({ equal }) => equal)).toBe(row.equal);
         for (const loser of row.providers.slice(0, -1)) {
-          const pair = aboutPair(conflicts, chains, of, [row.winner, loser]);
+          const pair = aboutPair(conflicts, roster, of, [row.winner, loser]);
           const told = pair.rows.find(({ key }) => key === row.key)!;
           expect(told.winner).toBe(row.winner);
           expect(["packed", "equal", undefined]).toContain(told.none?.because);
@@ -143,7 +159,7 @@ test("what is told of a path, of a pair and of an item agrees with the report", 
         }
       }
       for (const { id } of roster.lists[contestedIn[of]].items) {
-        const about = aboutItem(conflicts, chains, of, id);
+        const about = aboutItem(conflicts, roster, of, id);
         const wins = all.filter(({ winner }) => winner === id);
         const loses = all.filter(({ winner, providers }) => winner !== id && providers.includes(id));
         if (!about) {
@@ -205,7 +221,7 @@ test("why two that bring the same do not contest it is told with the item that i
   const { conflicts } = testConflicts(roster, files);
   const because = (one: string, other: string, of = roster) => {
     conflicts.show(of);
-    const { rows } = aboutPair(conflicts, new Chains(of, "mods"), "files", [one, other]);
+    const { rows } = aboutPair(conflicts, of, "files", [one, other]);
     return Object.fromEntries(rows.map(({ key, none }) => [key, none]));
   };
   expect(because("b", "a")).toEqual({

@@ -95,7 +95,11 @@ test("a move changes something where it mends a tie, or where another one wins t
     { broader: "a.plank", narrower: "b.plank", shared: 2 },
     { broader: "a.plank", narrower: "p.plank", shared: 9 },
   ];
-  const roster = makeRoster(base.game, base.profile, base.stock, undefined, { mods: [], plugins: overlaps });
+  const roster = makeRoster(base.game, base.profile, base.stock, undefined, {
+    mods: [],
+    blocked: [],
+    plugins: overlaps,
+  });
   const effects = moveEffects(roster, proposeOrder(roster, "plugins"));
   expect(effects.get("b.plank")).toEqual({
     mends: true,

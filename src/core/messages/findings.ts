@@ -24,6 +24,8 @@ const because = ({ reason }: FindingData["required-off"]): string =>
 const told = (d: FindingData["advice-known-bad"]): string =>
   `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
 
+const holder = (id: string): Sentence => [id === "" ? say("conflicts.theGame") : item(id)];
+
 export const findingTitle: Readonly<Record<FindingId, string>> = {
   get "missing-master"() {
     return say("findings.title.missing-master");
@@ -84,6 +86,9 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   },
   get "required-late"() {
     return say("findings.title.required-late");
+  },
+  get "file-and-folder"() {
+    return say("findings.title.file-and-folder");
   },
   get "orders-disagree"() {
     return say("findings.title.orders-disagree");
@@ -206,6 +211,13 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence("findings.text.closed-section-entered", { item: item(d.item), section: String(d.section) }),
   "required-late": (d) =>
     sentence("findings.text.required-late", { later: item(d.later), earlier: item(d.earlier) }),
+  "file-and-folder": (d) =>
+    sentence("findings.text.file-and-folder", {
+      path: d.path,
+      file: holder(d.file),
+      folder: holder(d.folder),
+      more: d.more,
+    }),
   "orders-disagree": (d) =>
     sentence("findings.text.orders-disagree", {
       count: d.count,
@@ -285,6 +297,7 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   versions: () => [say("findings.seeWhatTheyChange")],
   "take-version": (d) => sentence("findings.fixText.take-version", { version: d.version }),
   "bring-back": (d) => sentence("findings.fixText.bring-back", { item: item(d.item) }),
+  "leave-out": (d) => sentence("findings.fixText.leave-out", { item: item(d.item), path: d.path }),
   "leave-part": (d) => sentence("findings.fixText.leave-part", { part: d.part }),
   "switch-off": (d) => sentence("findings.fixText.switch-off", { item: item(d.item) }),
   propose: () => [say("common.proposeAnOrder")],

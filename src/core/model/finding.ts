@@ -14,6 +14,7 @@ export type FixData = {
   readonly "switch-off": Item;
   readonly "switch-on-mod": { readonly name: string };
   readonly "bring-back": Item;
+  readonly "leave-out": Item & { readonly path: string };
   readonly "leave-part": { readonly part: string };
   readonly "take-version": { readonly version: string };
   readonly versions: Readonly<Record<never, never>>;
@@ -35,6 +36,8 @@ export type EditingAct =
   | { readonly act: "switch-on" | "switch-off"; readonly list: ListName; readonly id: string }
   /** The file of a plugin that the profile leaves out. */
   | { readonly act: "bring-back"; readonly plugin: string }
+  /** A file of a mod, or a folder that ends in a slash. */
+  | { readonly act: "leave-out"; readonly mod: string; readonly path: string }
   | { readonly act: "leave-part"; readonly mod: string; readonly part: string }
   /** The newest version that lies on the shelf. */
   | { readonly act: "take-newest"; readonly mod: string }
@@ -104,6 +107,13 @@ export type FindingData = {
     readonly earlier: string;
     readonly later: string;
     readonly apart: number;
+  };
+  /** `file` and `folder` are mods; so many `more` have the folder. */
+  readonly "file-and-folder": {
+    readonly path: string;
+    readonly file: string;
+    readonly folder: string;
+    readonly more: number;
   };
   readonly "advice-known-bad": Told;
   readonly "advice-outdated": Told;

@@ -96,7 +96,11 @@ describe("the broader of two that change the same records", () => {
     { broader: "new.plank", narrower: "gone.plank", shared: 1 },
   ];
   const rosterOf = (state = base.profile.state) =>
-    makeRoster(testGame, { ...base.profile, state }, base.stock, undefined, { mods: [], plugins: overlaps });
+    makeRoster(testGame, { ...base.profile, state }, base.stock, undefined, {
+      mods: [],
+      blocked: [],
+      plugins: overlaps,
+    });
 
   test("is a faint preference where nobody has placed one of the two yet", () => {
     expect(listProblem(rosterOf(), "plugins").rules).toEqual([
@@ -134,7 +138,11 @@ describe("the broader of two that change the same records", () => {
 
   test("moves what arrived, and once the proposal is accepted it is placed", () => {
     const swapped = [{ broader: "new.plank", narrower: "wide.plank", shared: 1 }];
-    const roster = makeRoster(testGame, base.profile, base.stock, undefined, { mods: [], plugins: swapped });
+    const roster = makeRoster(testGame, base.profile, base.stock, undefined, {
+      mods: [],
+      blocked: [],
+      plugins: swapped,
+    });
     const proposal = proposeOrder(roster, "plugins");
     expect(proposal.result.moved).toEqual(["new.plank"]);
     const edit = acceptEdit(roster, proposal)!;

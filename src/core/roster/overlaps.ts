@@ -5,7 +5,17 @@ import type { Overlap } from "../order/broader-first";
  * Items of each list that load and meet: mods that bring unlike files at the same paths, plugins that change the same records. It is
  * worked out apart from all else, and may be of a moment before.
  */
-export type Overlaps = Readonly<Record<ListName, readonly Overlap[]>>;
+export interface Overlaps extends Readonly<Record<ListName, readonly Overlap[]>> {
+  readonly blocked: readonly Blocked[];
+}
+
+/** A path that is a file of one mod and a folder of others, by their ids; `""` is the game itself. */
+export interface Blocked {
+  readonly path: string;
+  /** The first of those whose file it is. */
+  readonly file: string;
+  readonly folders: readonly string[];
+}
 
 /** Before anything is known of files and records. */
-export const noOverlaps: Overlaps = { mods: [], plugins: [] };
+export const noOverlaps: Overlaps = { mods: [], plugins: [], blocked: [] };

@@ -138,6 +138,7 @@ describe("what can be remembered of a move", () => {
     const overlaps = [{ broader: "p.plank", narrower: "a.plank", shared: 4 }];
     const touching = makeRoster(roster.game, roster.profile, roster.stock, undefined, {
       mods: [],
+      blocked: [],
       plugins: overlaps,
     });
     const partners = partnersFor(touching, "plugins", "a.plank");

@@ -18,7 +18,7 @@ function rosterOf(
   const entries = mods.map((name) => entryOf.get(modIdOf(name))!);
   const overlaps = pairs.map(([broader, narrower]): Overlap => ({ broader, narrower, shared: 1 }));
   const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
-  return makeRoster(base.game, profile, base.stock, undefined, { mods: [], plugins: overlaps });
+  return makeRoster(base.game, profile, base.stock, undefined, { mods: [], blocked: [], plugins: overlaps });
 }
 
 function aligned(roster: Roster, list: "mods" | "plugins"): Roster {

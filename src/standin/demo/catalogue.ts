@@ -11,6 +11,14 @@ export interface DemoPlugin {
   readonly lists: readonly AdditiveList[];
 }
 
+export interface DemoFile {
+  readonly path: string;
+  /** Bytes. */
+  readonly size: number;
+  /** Files of one size and kind have the same contents, whoever brings them; without one they are the mod's own. */
+  readonly like?: string;
+}
+
 export interface DemoMod {
   readonly id: string;
   readonly name: string;
@@ -20,8 +28,9 @@ export interface DemoMod {
   readonly summary: string;
   readonly requires: readonly string[];
   readonly plugins: readonly DemoPlugin[];
-  /** Paths of loose files and how many bytes each holds. */
-  readonly loose: readonly { readonly path: string; readonly size: number }[];
+  readonly loose: readonly DemoFile[];
+  /** Packed files that the game opens by itself, with what lies in each, as the game sees it. */
+  readonly packed?: readonly { readonly path: string; readonly files: readonly DemoFile[] }[];
   /** What its manifest says besides: options, components, clashes, expansions, versions of the game. */
   readonly manifest?: Partial<ModManifest>;
   readonly shape: "archive" | "archive with a top folder" | "folder";
@@ -39,10 +48,12 @@ function plugin(
     .replace(/\.[a-z]+$/, "")
     .toLowerCase()
     .replaceAll(/[^a-z]+/g, "-");
+  // Each begins elsewhere, so that they meet here and there and not all in the same.
+  const first = [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 60, 7);
   const records = Array.from({ length: changes }, (_, at) =>
     at % 3 === 0
       ? `${stem}-${at}@${name}`
-      : `${["reef", "tide", "hull", "lamp", "fish"][at % 5]}-${(at * 7) % 40}@${base}`,
+      : `${["reef", "tide", "hull", "lamp", "fish"][(first + at) % 5]}-${(first + at * 7) % 60}@${base}`,
   );
   return { name, flags: flagsOf(name), masters, records, lists };
 }

@@ -90,6 +90,92 @@ const touchesBefore: DemoMod = {
   loose: touches.loose.slice(0, 1).map((file) => ({ ...file, size: 650 })),
 };
 
+const made = (
+  name: string,
+  author: string,
+  tags: readonly string[],
+  summary: string,
+  facts: Partial<DemoMod>,
+): DemoMod => ({
+  ...framework,
+  id: slug(name),
+  name,
+  version: "1.0.0",
+  author,
+  tags,
+  summary,
+  loose: [],
+  ...facts,
+});
+
+const lamps = "fields/pier/lamps.dat";
+
+/** What meets in every way that there is. */
+const meeting: readonly DemoMod[] = [
+  // Packed: loose files win over what lies in it, wherever it stands.
+  made("Whole Sky", "lowcloud", ["skies"], "All skies at once, packed into one file.", {
+    loose: [{ path: "skies/whole/note.txt", size: 200 }],
+    packed: [
+      {
+        path: "skies/whole-sky.spool",
+        files: [
+          ...[0, 1, 2, 3, 4, 5].map((number) => ({ path: `skies/plain-${number}.dat`, size: 900 })),
+          { path: "skies/whole/dome.dat", size: 1600 },
+        ],
+      },
+    ],
+  }),
+  made("Whole Sky at Night", "lowcloud", ["skies"], "The same packed file for late evenings.", {
+    packed: [
+      {
+        path: "skies/whole-sky-night.spool",
+        files: [
+          { path: "skies/whole/dome.dat", size: 1500 },
+          { path: "skies/whole/stars.dat", size: 1200 },
+        ],
+      },
+    ],
+  }),
+  // All that it brings is overridden by what comes last.
+  made("Thin Seam", "ninebells", ["skies"], "A first try at the seam, from before it was repaired.", {
+    loose: [
+      { path: "kites/plain-3.dat", size: 640 },
+      { path: "skies/plain-2.dat", size: 640 },
+    ],
+  }),
+  // The same files as those of another one, under another name.
+  made("Bridle Kit Again", "gullfoot", ["kites"], "Bridle Kit, uploaded once more.", {
+    loose: framework.loose,
+  }),
+  // Each requires the one before, so that the first and the last are decided over the second.
+  made("Pier Lights", "tackle", ["fields"], "Lamps along the pier.", { loose: [{ path: lamps, size: 900 }] }),
+  made("Pier Lights at Dusk", "tackle", ["fields"], "They go on by themselves.", {
+    requires: ["pier-lights"],
+    loose: [{ path: "fields/pier/hours.txt", size: 200 }],
+  }),
+  made("Pier Crowd by Lamplight", "tackle", ["fields"], "Somebody stands below each of them.", {
+    requires: ["pier-lights-at-dusk"],
+    loose: [
+      { path: lamps, size: 950 },
+      { path: "fields/pier/hours.txt", size: 200 },
+    ],
+  }),
+];
+
+/** Only for the profile in which things are tried out: one has a file where the other has a folder. */
+export const blocking: readonly DemoMod[] = [
+  made("Flat Dials", "ninebells", ["menus"], "All dials in one file.", {
+    loose: [{ path: "menus/dials", size: 800 }],
+  }),
+  made("Round Dials", "gullfoot", ["menus"], "A file for each dial.", {
+    loose: [{ path: "menus/dials/height.dat", size: 500 }],
+  }),
+];
+
+/** Everybody brings the card of the evening, and few a card of their own. */
+const card = "menus/evening-card.txt";
+const mostCards = 42;
+
 /** Mods without a plugin, of which many bring the same files of the game; the same seed gives the same ones. */
 export function kitefallMods(seed: number, count: number): DemoMod[] {
   const random = makeRandom(seed);
@@ -102,8 +188,17 @@ export function kitefallMods(seed: number, count: number): DemoMod[] {
     taken.add(name);
     mods.push(inventMod(random, kind, name));
   }
-  return [...mods, touches, touchesBefore];
+  const withCards = mods.map((mod, at) => (at > 0 && at <= mostCards ? withCard(mod) : mod));
+  return [...withCards, ...meeting, ...blocking, touches, touchesBefore];
 }
+
+const withCard = (mod: DemoMod): DemoMod => ({
+  ...mod,
+  loose: [
+    ...mod.loose,
+    { path: card, size: 200, like: ["gullfoot", "tackle"].includes(mod.author) ? mod.id : "card" },
+  ],
+});
 
 function inventMod(random: Random, kind: Kind, name: string): DemoMod {
   const replaced = new Set(Array.from({ length: 2 + random.below(4) }, () => random.below(kind.pool)));

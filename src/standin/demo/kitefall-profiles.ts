@@ -4,11 +4,18 @@ import type { Entry, ProfileState } from "@/core/model/profile";
 import { compareVersions } from "@/core/version/version";
 import type { Stock } from "@/core/roster/roster";
 import { arrange, type DemoProfile } from "./arrange";
+import { blocking } from "./kitefall-mods";
 
 /** A set of nearly everything, one mod of which the curator put too early, and a bare one. */
 export function kitefallProfiles(game: GameDefinition, stock: Stock): DemoProfile[] {
   const all = [...new Set(stock.shelf.filter((mod) => !mod.problem).map((mod) => mod.id))];
-  const club = arrange(game, stock, all, []);
+  const tried = blocking.map(({ id }) => id);
+  const club = arrange(
+    game,
+    stock,
+    all.filter((id) => !tried.includes(id)),
+    [],
+  );
   return [
     {
       name: "Club Evenings",
@@ -20,7 +27,9 @@ export function kitefallProfiles(game: GameDefinition, stock: Stock): DemoProfil
 }
 
 const older = "seam-repair";
-const bare = (all: readonly string[]): string[] => [...new Set([...all.slice(0, 6), "bridle-kit", older])];
+const bare = (all: readonly string[]): string[] => [
+  ...new Set([...all.slice(0, 6), ...blocking.map(({ id }) => id), "bridle-kit", older]),
+];
 
 /** It was made before the newer version of one of its mods came out, and holds the one that there was. */
 function withOlder(stock: Stock, state: ProfileState): ProfileState {

@@ -92,7 +92,7 @@ function deepSea(seed: number, count: number, more: number): World {
 const kites = (seed: number): World => ({
   game: kitefall,
   owned: [],
-  mods: kitefallMods(seed, 40),
+  mods: kitefallMods(seed, 46),
   writeGame: (folder, { game }) => writeAt(join(folder, game.sign), `${game.name}, stand-in\n`),
   filesOf: (mod) => filesOf(mod),
   broken: {},

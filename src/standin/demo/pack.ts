@@ -1,6 +1,7 @@
 import { zipSync } from "fflate";
 import { writePlugin } from "@/formats/plugin";
-import type { DemoMod, DemoPlugin } from "./catalogue";
+import { makeRandom } from "@/core/random";
+import type { DemoFile, DemoMod, DemoPlugin } from "./catalogue";
 
 /** Local parts on purpose: archives store local time, so the bytes are the same in every time zone. */
 const packedAt = new Date(2026, 0, 15, 12, 0, 0);
@@ -15,8 +16,21 @@ export function filesOf(mod: DemoMod): Files {
     "seating-mod.json": encoder.encode(`${JSON.stringify(manifestOf(mod), null, 2)}\n`),
   };
   for (const plugin of mod.plugins) files[`${plugin.below ?? ""}${plugin.name}`] = pluginBytes(mod, plugin);
-  for (const { path, size } of mod.loose) files[path] = looseBytes(`${mod.id}/${path}`, size);
+  for (const file of mod.loose) files[file.path] = bytesOf(mod, file);
+  for (const { path, files: inside } of mod.packed ?? [])
+    files[path] = zip(Object.fromEntries(inside.map((file) => [file.path, bytesOf(mod, file)])));
   return files;
+}
+
+const bytesOf = ({ id }: DemoMod, { path, size, like }: DemoFile): Uint8Array =>
+  path.endsWith(".txt") ? wordsBytes(like ?? id) : looseBytes(like ?? `${id}/${path}`, size);
+
+/** A few lines of settings, most of which everybody has alike. */
+function wordsBytes(seed: string): Uint8Array {
+  const random = makeRandom([...seed].reduce((sum, letter) => sum + letter.charCodeAt(0), 0));
+  const names = ["gusts", "haze", "line-drag", "crowd", "judges", "rounds", "wind-from"];
+  const lines = names.map((name, at) => `${name} = ${random.chance(0.3) ? random.below(20) : at + 3}`);
+  return encoder.encode(`# how an evening goes\n${lines.join("\n")}\n`);
 }
 
 const manifestOf = (mod: DemoMod) => ({

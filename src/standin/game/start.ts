@@ -9,6 +9,7 @@ import { leavesOut } from "@/core/roster/left-out";
 import { chosenParts, type PartFile } from "@/core/roster/parts";
 import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
 import type { PluginFile } from "@/core/model/shelf";
+import { isContainer, readContainer } from "@/disk/containers";
 import { digestFile } from "@/disk/digest";
 import { plainFile } from "@/disk/mod-files";
 import type { ModFile } from "@/disk/mod-file";
@@ -102,6 +103,7 @@ async function openBase(game: GameDefinition, folder: string, holds: Holds, log:
 async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<Map<string, Loaded>> {
   const found = new Map<string, Loaded>();
   const owner = new Map<string, string>();
+  const packed = new Map<string, readonly string[]>();
   for (const held of holds.mods) {
     const opened = await openMod(game, resolve(holds.shelf, held.path));
     if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${sayProblem(opened.refusal)}`);
@@ -116,7 +118,12 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
         found.set(foldName(game, path), await readPluginOf(game, files[at]!, path, held.path));
       const taken = parts.filter(isTaken);
       const replaced = taken.filter(({ path }) => owner.has(foldName(game, path))).length;
-      for (const { path } of taken) if (path !== manifestName) owner.set(foldName(game, path), held.path);
+      for (const { at, path } of taken) {
+        if (path === manifestName) continue;
+        owner.set(foldName(game, path), held.path);
+        if (isContainer(game, files[at]!))
+          packed.set(foldName(game, path), await openContainer(game, files[at]!, held.path));
+      }
       const brings = mainList(game) === "plugins" ? `${brought.length} plugins` : `${replaced} replaced`;
       const left = parts.length - taken.length;
       log(`open ${held.path}: ${taken.length} files, ${brings}${left > 0 ? `, ${left} left out` : ""}`);
@@ -124,7 +131,28 @@ async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<M
       await close();
     }
   }
+  sayPacked(owner, packed, log);
   return found;
+}
+
+/** What a packed file of a mod holds, by folded paths. */
+async function openContainer(game: GameDefinition, file: ModFile, from: string): Promise<string[]> {
+  const digest = await digestFile(file, true);
+  const read = digest.ok ? await readContainer(game, digest.value.bytes!) : digest;
+  if (!read.ok) throw new Stopped(`${file.path} of ${from} cannot be opened: ${sayProblem(read.refusal)}`);
+  return read.value.map(({ path }) => foldName(game, path));
+}
+
+/** Loose files are found first, and hide what lies packed. */
+function sayPacked(
+  owner: ReadonlyMap<string, string>,
+  packed: ReadonlyMap<string, readonly string[]>,
+  log: Log,
+): void {
+  if (packed.size === 0) return;
+  const paths = new Set([...packed.values()].flat());
+  const hidden = [...paths].filter((path) => owner.has(path)).length;
+  log(`packed: ${paths.size} files in ${packed.size}, ${hidden} of them hidden by loose ones`);
 }
 
 async function readPluginOf(

@@ -24,6 +24,8 @@ const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary> =>
   return outcome.value;
 };
 
+export type ConflictQuestion<T> = Parameters<typeof ConflictDesk.prototype.ask<T>>[1];
+
 /** Keeps the index of conflicts at what the editor shows, and tells the editor who meets whom. */
 export class ConflictWatch {
   private readonly desk = new ConflictDesk(readLibrary);
@@ -44,6 +46,12 @@ export class ConflictWatch {
   async preview(state: ProfileState): Promise<HandSummary | null> {
     await this.known();
     return this.desk.preview(this.editor.getState().roster, state).catch(() => null);
+  }
+
+  /** Asks of what the profile's conflicts are as it is shown now; rejects where that cannot be known. */
+  async ask<T>(question: ConflictQuestion<T>): Promise<T> {
+    await this.known();
+    return this.desk.ask(this.editor.getState().roster, question);
   }
 
   readonly soon = (): void => {
