@@ -90,6 +90,7 @@ test("pairs whose plugins stand mixed are named by an alignment of the mods, whi
   const roster = makeRoster(base.game, profile, { ...base.stock, shelf }, undefined, {
     mods: fileOverlaps,
     plugins: [],
+    blocked: [],
   });
   expect(roster.plugins.map(({ id, mod }) => [id, mod?.id])).toContainEqual(["c.plank", "a"]);
   expect(alignOrder(roster, "mods")).toMatchObject({ mixed: [["a", "b"]], moves: [] });

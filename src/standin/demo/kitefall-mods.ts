@@ -145,7 +145,7 @@ const meeting: readonly DemoMod[] = [
   }),
   // The same files as those of another one, under another name.
   made("Bridle Kit Again", "gullfoot", ["kites"], "Bridle Kit, uploaded once more.", {
-    loose: framework.loose,
+    loose: framework.loose.map((file) => ({ ...file, like: `${framework.id}/${file.path}` })),
   }),
   // Each requires the one before, so that the first and the last are decided over the second.
   made("Pier Lights", "tackle", ["fields"], "Lamps along the pier.", { loose: [{ path: lamps, size: 900 }] }),
