@@ -10,6 +10,7 @@ import {
 import { Conflicts, contentsNeeded, type Contested } from "@/core/conflict/conflicts";
 import { surveyOf, type ConflictQuery, type ConflictSurvey } from "@/core/conflict/survey";
 import { summaryOf, type HandSummary } from "@/core/conflict/hand-summary";
+import { aboutLeftOut, type AboutLeftOut } from "@/core/conflict/left-out";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
 import type { GameDefinition } from "@/core/model/game";
@@ -82,6 +83,11 @@ export class ConflictJobs {
 
   aboutItem(profile: Profile, of: Contested, id: string): AboutItem | null {
     return aboutItem(this.conflicts, this.look(profile), of, id);
+  }
+
+  aboutLeftOut(profile: Profile): AboutLeftOut[] {
+    const roster = this.look(profile);
+    return aboutLeftOut(this.conflicts, roster);
   }
 
   private look(profile: Profile): Roster {

@@ -9,7 +9,7 @@ import { alignOrder } from "./fixes";
 export const ordersDisagreeCheck: Check = {
   reads: readsOrders,
   find: ({ roster }) => {
-    const all = ordersDisagree(roster);
+    const all = ordersDisagree(roster).filter(({ accepted }) => accepted === null);
     const pairs = all.filter(({ alignable }) => alignable.length > 0);
     const [first] = pairs;
     if (!first) return [];

@@ -163,6 +163,8 @@ export interface AboutItem {
   readonly loses: number;
   readonly alone: number;
   readonly covered: boolean;
+  /** One that brings all of it too, in the same contents; null where none does. */
+  readonly copyOf: string | null;
   /** Most first. */
   readonly overrides: readonly Meets[];
   readonly overriddenBy: readonly Meets[];
@@ -206,8 +208,23 @@ export function aboutItem(conflicts: Conflicts, roster: Roster, of: Contested, i
     id,
     ...index.figuresOf(item),
     covered: index.isCovered(item),
+    copyOf: of === "files" ? copyOf(conflicts, item) : null,
     overrides: told(over),
     overriddenBy: told(under),
     left: left.sort().slice(0, mostLeft),
   };
+}
+
+/** The game itself is no copy of a mod, nor a mod one of the game. */
+function copyOf(conflicts: Conflicts, item: number): string | null {
+  const { files } = conflicts;
+  let candidates: readonly number[] | null = null;
+  for (const key of files.keysOf(item)) {
+    candidates = (candidates ?? files.providersOf(key)).filter(
+      (other) => other !== item && conflicts.modId(other) !== "" && files.areEqual(key, item, other),
+    );
+    if (candidates.length === 0) return null;
+  }
+  const [found] = candidates ?? [];
+  return found === undefined ? null : conflicts.modId(found);
 }

@@ -166,6 +166,8 @@ test("what is told of a path, of a pair and of an item agrees with the report", 
           expect(wins.length + loses.length).toBe(0);
           continue;
         }
+        const figures = surveyOf(conflicts, roster, of, everyConflict).items.find((each) => each.id === id)!;
+        expect(of === "files" ? about.copyOf : figures.copyOf).toBe(figures.copyOf);
         expect([about.wins, about.loses]).toEqual([wins.length, loses.length]);
         expect(about.left).toHaveLength(about.files - about.loses);
         const over = Object.fromEntries(about.overriddenBy.map((meets) => [meets.id, meets.count]));

@@ -3,7 +3,7 @@ import { Chains } from "../conflict/chains";
 import type { Edit } from "../model/edit";
 import type { ListName, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
-import { Conflicts } from "../conflict/conflicts";
+import type { Conflicts } from "../conflict/conflicts";
 import { makeRoster, type Roster } from "../roster/roster";
 import { allTies } from "../roster/ties";
 import { aFile, drawnConflicts, testConflicts } from "../testing/contested";
@@ -70,7 +70,7 @@ test("one that stands the other way is moved right behind, and takes along what 
 
 test("what has to go into a later section keeps its own as its home", () => {
   const then = decided(free, "plugins", "p.plank", "a.plank");
-  expect(then.pluginOf.get("a.plank" as never)!.entry).toMatchObject({ section: "patches", home: "world" });
+  expect(then.pluginOf.get("a.plank")!.entry).toMatchObject({ section: "patches", home: "world" });
 });
 
 test("the opposite of what a chain says is refused, and so are load ranks, what is built in, and circles of several", () => {

@@ -1,4 +1,6 @@
-import type { ListName } from "../model/profile";
+import type { OrderRule } from "../model/problem";
+import { listOfRule, type ListName } from "../model/profile";
+import { isSameRule } from "../order/rule-items";
 import {
   findDisagreements,
   proposeAlignment,
@@ -40,16 +42,48 @@ function twoOrders(roster: Roster): TwoOrders {
 }
 
 /** Two mods that meet: the one loads later by the mods' order, while its plugin loads earlier. */
-interface TwoWinners extends Disagreement {
+export interface TwoWinners extends Disagreement {
   /** The lists in which the two are of one section, so that moving one of them can end it. */
   readonly alignable: readonly ListName[];
+  /** Why the curator wants it so; null where nobody has said. */
+  readonly accepted: string | null;
 }
 
 /** Mixed pairs, of which the plugins' order says neither, are left out. */
 export const ordersDisagree = (roster: Roster): TwoWinners[] =>
   findDisagreements(twoOrders(roster))
     .filter(({ byPlugins }) => byPlugins !== null)
-    .map((pair) => ({ ...pair, alignable: alignableLists(roster, pair) }));
+    .map((pair) => ({
+      ...pair,
+      alignable: alignableLists(roster, pair),
+      accepted: acceptedBecause(roster, pair),
+    }));
+
+/** What accepts it: a rule with a reason for just that pair, of the mods, and where it is about records also of their plugins. */
+export function acceptingRules({
+  meeting,
+  byMods: [earlier, later],
+}: Pick<Disagreement, "meeting" | "byMods">): { readonly list: ListName; readonly rule: PairRule }[] {
+  const after = (item: string, other: string): PairRule => ({ kind: "after", item, other, strength: "must" });
+  const ofMods = { list: "mods" as const, rule: after(later, earlier) };
+  if (meeting.in === "files") return [ofMods];
+  const [first, second] = meeting.items;
+  return [ofMods, { list: "plugins", rule: after(second, first) }];
+}
+
+type PairRule = Extract<OrderRule, { readonly other: string }>;
+
+function acceptedBecause({ profile }: Roster, pair: Disagreement): string | null {
+  const notes = acceptingRules(pair).map(({ list, rule }) =>
+    profile.state.rules.find(
+      (each) => !each.off && each.note !== "" && listOfRule(each) === list && isSamePair(each.rule, rule),
+    ),
+  );
+  return notes.every((rule) => rule !== undefined) ? notes[0]!.note : null;
+}
+
+const isSamePair = (rule: OrderRule, pair: PairRule): boolean =>
+  isSameRule(rule, pair) || isSameRule(rule, { ...pair, item: pair.other, other: pair.item });
 
 function alignableLists({ lists }: Roster, { meeting, byMods }: Disagreement): ListName[] {
   const sectionOf = (list: ListName, id: string) => {

@@ -25,6 +25,7 @@ export const reads = [
   "readCatalogue",
   "readCuratorsWords",
   "readDepot",
+  "readFileContents",
   "readOrderOnDisk",
   "readProfile",
   "readProfiles",

@@ -2,6 +2,8 @@ import "server-only";
 import { ModId } from "@/core/model/ids";
 import { z } from "zod";
 import type { VersionDifference } from "@/core/edit/versions";
+import type { FileContents } from "@/core/model/file-contents";
+import type { FileOfContent } from "../operations/content-files";
 import type { FileOfMod } from "@/core/model/shelf";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
@@ -22,6 +24,17 @@ const largestPreference = 100_000;
 /** The files of a mod of the present game, by its contents. */
 export const filesOfMod = async (content: string): Promise<Outcome<FileOfMod[]>> =>
   guard(async () => contents.filesOfMod(await windowContext(), sha256.parse(content)));
+
+const fileOfContent = z.strictObject({
+  content: sha256.or(z.literal("")),
+  path,
+  part: z.string().max(300).nullable(),
+  container: path.nullable(),
+});
+
+/** What is in a file of a mod of the present game, or of the game itself. */
+export const readFileContents = async (file: FileOfContent): Promise<Outcome<FileContents | null>> =>
+  guard(async () => contents.fileContents(await windowContext(), fileOfContent.parse(file)));
 
 export const dropFromShelf = async (modPaths: string[]): Promise<Outcome<string[]>> =>
   guard(async () => shelf.dropFromShelf(await windowContext(), paths.parse(modPaths)));

@@ -1,4 +1,8 @@
 import "server-only";
+import { join, resolve } from "node:path";
+import type { FileContents } from "@/core/model/file-contents";
+import { readFileOfMod, readPlainFile, type FilePlace } from "@/disk/file-contents";
+import type { RegisteredGame } from "@/store/games";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { ModId } from "@/core/model/ids";
 import type { ContentFile, FileOfMod } from "@/core/model/shelf";
@@ -18,6 +22,39 @@ export async function filesOfMod(context: Context, content: string): Promise<Out
   const byPath = new Map<string, FileOfMod>();
   for (const { path, size } of files) if (!byPath.has(path)) byPath.set(path, { path, size });
   return done([...byPath.values()]);
+}
+
+export interface FileOfContent extends FilePlace {
+  /** Empty: the game's own. */
+  readonly content: string;
+}
+
+/** One file as it lies on the disk now; null where it does not, or does no longer. */
+export async function fileContents(
+  context: Context,
+  { content, ...place }: FileOfContent,
+): Promise<Outcome<FileContents | null>> {
+  const current = await currentGame(context);
+  if (!current.ok) return current;
+  const { id, definition, folders } = current.value;
+  if (content === "") return ownFile(context, current.value, place.path);
+  const mod = (await listAsRead(context.db, id)).find((each) => each.content === content);
+  return mod ? readFileOfMod(definition, resolve(folders.shelves[0]!, mod.path), place) : done(null);
+}
+
+/** The later of the game's folders is the one that counts. */
+async function ownFile(
+  { db }: Context,
+  { id, definition, folders }: RegisteredGame,
+  path: string,
+): Promise<Outcome<FileContents | null>> {
+  const wanted = foldName(definition, path);
+  for (const [folder, content] of [...(await listLooseContents(db, id))].reverse()) {
+    const files = await filesOfContent(db, id, content);
+    const own = files.find((file) => foldName(definition, file.path) === wanted);
+    if (own) return readPlainFile(join(folders.game, folder, own.path));
+  }
+  return done(null);
 }
 
 interface Bringing {

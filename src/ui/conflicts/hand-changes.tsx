@@ -1,12 +1,12 @@
 "use client";
 
-import { useEffect, useId, useState, type ReactNode } from "react";
+import { useEffect, useId, useState } from "react";
 import { say } from "@/core/language/say";
 import type { HandSummary } from "@/core/conflict/hand-summary";
 import type { ProfileState } from "@/core/model/profile";
 import { Button } from "../kit/button";
 import { rich } from "../kit/rich";
-import { ItemName } from "../kit/sentence";
+import { Holder } from "./holder";
 import { useWorkspace } from "../workspace/workspace.client";
 
 /** What would change hands if this were what the profile decides; the last answer stays until the next has come. Null: nothing is asked. */
@@ -43,12 +43,6 @@ export function HandsSaid({ summary: { files, records, takers } }: { summary: Ha
       {others > 0 && say("conflicts.gainOthers", { count: others })}
     </>
   );
-}
-
-/** Who provides something; "": the game itself, null: nobody. */
-function Holder({ id }: { id: string | null }): ReactNode {
-  if (id === null) return say("conflicts.nobody");
-  return id === "" ? say("conflicts.theGame") : <ItemName id={id} />;
 }
 
 /** What changes hands, one a line. */

@@ -27,7 +27,8 @@ export interface Command {
   readonly possible?: (context: CommandContext) => boolean;
 }
 
-type View = "overview" | "shelf" | "plan" | "rules" | "lineups" | "profiles" | "depot" | "settings";
+type View =
+  "overview" | "shelf" | "plan" | "conflicts" | "rules" | "lineups" | "profiles" | "depot" | "settings";
 
 const view = (id: View, path: string, keys: string): Command => ({
   id,
@@ -47,6 +48,7 @@ export const commands: readonly Command[] = [
   view("profiles", "/profiles", "Alt+6"),
   view("depot", "/depot", "Alt+7"),
   view("settings", "/settings", "Alt+8"),
+  view("conflicts", "/conflicts", "Alt+9"),
   {
     id: "play-together",
     get other() {

@@ -11,6 +11,7 @@ import {
   PanelLeftOpen,
   LibraryBig,
   Scale,
+  Grid3x3,
   Settings2,
   Warehouse,
   type LucideIcon,
@@ -108,6 +109,7 @@ function Rail({
         <RailLink to="/overview" icon={House} label={say("common.overview")} narrow={narrow} />
         <RailLink to="/shelf" icon={LibraryBig} label={say("common.shelf")} count={shelf} narrow={narrow} />
         <RailLink to="/plan" icon={ListOrdered} label={say("common.plan")} count={plan} narrow={narrow} />
+        <RailLink to="/conflicts" icon={Grid3x3} label={say("common.conflicts")} narrow={narrow} />
         <RailLink to="/rules" icon={Scale} label={say("common.rules")} count={rules} narrow={narrow} />
         <RailLink to="/lineups" icon={FileStack} label={say("common.lineups")} narrow={narrow} />
         <RailLink

@@ -11,6 +11,7 @@ const ofViews: Readonly<Record<string, GuidePlace>> = {
   "/overview": { page: "when-something-is-wrong" },
   "/shelf": { page: "extend-a-list" },
   "/plan": { page: "order-plugins" },
+  "/conflicts": { page: "conflicts" },
   "/rules": { page: "correct-and-remember" },
   "/profiles": { page: "several-profiles" },
   "/depot": { page: "extend-a-list" },

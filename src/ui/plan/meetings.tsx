@@ -7,6 +7,7 @@ import { sharedCount } from "@/core/messages/counts";
 import { sharedBy } from "@/core/edit/remember";
 import { addRule } from "@/core/edit/rule-edits";
 import type { SeatedItem } from "@/core/roster/roster";
+import { ConflictsInShort } from "../conflicts/about-mod";
 import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
@@ -27,6 +28,7 @@ export function Meetings({ item }: { item: SeatedItem }) {
       return other?.loads && item.loads ? [{ other, shared }] : [];
     })
     .sort((a, b) => b.shared - a.shared || a.other.place - b.other.place);
+  const of = item.list === "mods" ? "files" : "records";
   if (met.length === 0) return null;
   const keep = (other: SeatedItem) => {
     const [earlier, later] = item.place < other.place ? [item, other] : [other, item];
@@ -38,7 +40,8 @@ export function Meetings({ item }: { item: SeatedItem }) {
   };
   return (
     <Part title={say("plan.conflictsTheOneThatLoadsLater", { count: met.length })}>
-      <ul className="space-y-1.5">
+      <ConflictsInShort of={of} id={item.id} />
+      <ul className="mt-1.5 space-y-1.5">
         {met.slice(0, mostListed).map(({ other, shared }) => (
           <li key={other.id}>
             {other.place < item.place ? say("plan.winsOver") : say("plan.losesTo")}

@@ -9,7 +9,7 @@ import type { GridCommand } from "../kit/grid/commands";
 import { menuItemLook, menuLook } from "../kit/menu-look";
 import { DropDialog } from "./drop-dialog";
 import { SectionDialog } from "./section-dialog";
-import type { ShelfRow } from "./shelf-rows";
+import { ableTo, type ShelfRow } from "./shelf-rows";
 import { TagDialog } from "./tag-dialog";
 import { useSwitchMods } from "./use-switch-mods";
 
@@ -56,20 +56,16 @@ export function Bulk({
   onAct: (act: BulkAct) => void;
 }) {
   const switchThem = useSwitchMods();
-  const able = (on: boolean) =>
-    rows
-      .filter(({ state }) => (on ? state === "off" || state === "elsewhere" : state === "on"))
-      .map((row) => row.mod!);
   return (
     <>
       {[true, false].map((on) => (
         <Button
           key={String(on)}
           small
-          disabled={able(on).length === 0}
-          onClick={() => switchThem(able(on), on, true)}
+          disabled={ableTo(rows, on).length === 0}
+          onClick={() => switchThem(ableTo(rows, on), on, true)}
         >
-          {say("shelf.switch", { count: able(on).length, on: String(on) })}
+          {say("shelf.switch", { count: ableTo(rows, on).length, on: String(on) })}
         </Button>
       ))}
       <Menu.Root>

@@ -9,6 +9,8 @@ import { neededWords, sayNeeded } from "@/core/messages/needed-too";
 import { modName } from "@/core/messages/parts-of-mods";
 import { dropMods } from "@/core/edit/edits";
 import { countNeeded, neededToo, switchOnWithNeeds } from "@/core/edit/needed-too";
+import { ConflictsInShort } from "../conflicts/about-mod";
+import { HandsIfSwitched } from "../conflicts/hands-if-switched";
 import { Button } from "../kit/button";
 import { FindingLine } from "../findings/finding-line";
 import { LevelMark } from "../kit/level";
@@ -21,19 +23,39 @@ import { PartsDialog } from "../parts/parts-dialog";
 import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
 import { IdentityDialog } from "./identity-dialog";
-import { sourceOf, type ShelfRow } from "./shelf-rows";
+import { ableTo, sourceOf, type ShelfRow } from "./shelf-rows";
 import { useGo } from "../workspace/use-go";
 import type { SwitchMods } from "./use-switch-mods";
 
 /** What a mod is, where it lies, and the plugins that it brings with their masters. */
-export function ModInspector({ row, onSwitch }: { row: ShelfRow | null; onSwitch: SwitchMods }) {
+export function ModInspector({
+  row,
+  selected,
+  onSwitch,
+}: {
+  row: ShelfRow | null;
+  selected: readonly ShelfRow[];
+  onSwitch: SwitchMods;
+}) {
   return (
     <>
       <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
+        {selected.length > 1 && <SeveralMods rows={selected} />}
         {row ? <AboutMod row={row} /> : <p className="text-ink2">{say("shelf.selectAModToSeeWhat")}</p>}
       </div>
       {row && <ModActions key={row.key} row={row} onSwitch={onSwitch} />}
     </>
+  );
+}
+
+/** What changes hands if those of them that are off went on, and the other way round. */
+function SeveralMods({ rows }: { rows: readonly ShelfRow[] }) {
+  const [off, on] = useMemo(() => [ableTo(rows, true), ableTo(rows, false)], [rows]);
+  return (
+    <Part title={say("shelf.selected", { count: rows.length })}>
+      {off.length > 0 && <HandsIfSwitched mods={off} on />}
+      {on.length > 0 && <HandsIfSwitched mods={on} on={false} />}
+    </Part>
   );
 }
 
@@ -66,6 +88,9 @@ function AboutMod({ row }: { row: ShelfRow }) {
       )}
       {mod && <Facts mod={mod} />}
       <FindingsOf row={row} />
+      {row.seated?.loads && row.supersededBy === null && (
+        <ConflictsInShort of="files" id={row.seated.id} title={say("common.conflicts")} />
+      )}
       {row.seated && <ItemNote key={`note ${row.id}`} item={row.seated} />}
       {row.seated && <VersionsOfMod key={`version ${row.id}`} item={row.seated} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
@@ -229,6 +254,7 @@ function PluginFacts({ plugin }: { plugin: PluginFile }) {
 function ModActions({ row, onSwitch }: { row: ShelfRow; onSwitch: SwitchMods }) {
   const { editor } = useWorkspace();
   const { mod, seated } = row;
+  const only = useMemo(() => (mod ? [mod] : []), [mod]);
   const drop = () => {
     const edit = dropMods(editor.getState().roster, [row.id]);
     if (edit) editor.dispatch(edit);
@@ -243,6 +269,11 @@ function ModActions({ row, onSwitch }: { row: ShelfRow; onSwitch: SwitchMods }) 
   if (!usable && !seated && !isNamedByPath) return null;
   return (
     <div className="border-line flex flex-wrap gap-2 border-t p-3">
+      {usable && (
+        <div className="w-full">
+          <HandsIfSwitched mods={only} on={!seated?.loads} />
+        </div>
+      )}
       {usable && !seated?.loads && <WithNeeds mod={mod} onDone={ask} />}
       {usable && (
         <Button

@@ -153,3 +153,9 @@ function fitOf({ game }: Roster, { manifest }: ShelfMod): "fits" | "other" | "un
   if (!manifest?.gameVersions) return "unsaid";
   return isInRange(game.version, manifest.gameVersions) ? "fits" : "other";
 }
+
+/** Of rows the mods that can be switched on, or off. */
+export const ableTo = (rows: readonly ShelfRow[], on: boolean): ShelfMod[] =>
+  rows
+    .filter(({ state }) => (on ? state === "off" || state === "elsewhere" : state === "on"))
+    .map(({ mod }) => mod!);

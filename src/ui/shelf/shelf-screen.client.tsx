@@ -117,7 +117,7 @@ export function ShelfScreen() {
         inspecting={inspecting}
         inspector={
           <Floor what={say("common.theInspector")}>
-            <ModInspector row={inspected} onSwitch={switchRow} />
+            <ModInspector row={inspected} selected={selected} onSwitch={switchRow} />
           </Floor>
         }
       >

@@ -4,6 +4,7 @@ import { switchMods } from "@/core/edit/edits";
 import { countNeeded, neededToo, switchOnWithNeeds } from "@/core/edit/needed-too";
 import { neededWords, sayNeeded } from "@/core/messages/needed-too";
 import type { ShelfMod } from "@/core/model/shelf";
+import { useTellConflicts } from "../conflicts/use-tell-conflicts";
 import { useWorkspace } from "../workspace/workspace.client";
 
 /** Where many are switched at once, what was done is told, and a restore point is made before it. */
@@ -12,6 +13,7 @@ export type SwitchMods = (mods: readonly ShelfMod[], on: boolean, many?: boolean
 /** Switches mods of the shelf. Of those that go on it tells what they need that is not on, and with what they clash. */
 export function useSwitchMods(): SwitchMods {
   const { editor, tell, refresh } = useWorkspace();
+  const tellConflicts = useTellConflicts();
   return useCallback(
     (mods, on, many = false) => {
       const edit = switchMods(editor.getState().roster, mods, on);
@@ -34,9 +36,10 @@ export function useSwitchMods(): SwitchMods {
             : null,
         );
       else if (done) tell([done]);
+      else if (on && mods.length === 1) tellConflicts(mods[0]!.id);
       // The restore point that was made before it is listed by the server.
       if (many) void editor.settled().then(refresh);
     },
-    [editor, tell, refresh],
+    [editor, tell, refresh, tellConflicts],
   );
 }

@@ -93,6 +93,7 @@ export const acceptImport = reach("acceptImport");
 export const findFollowers = read("findFollowers");
 export const readCuratorsWords = read("readCuratorsWords");
 export const fetchPage = read("fetchPage");
+export const readFileContents = read("readFileContents");
 export const filesOfMod = read("filesOfMod");
 export const dropFromShelf = reach("dropFromShelf");
 export const bringBackMods = reach("bringBackMods");
