@@ -1,6 +1,7 @@
 /** What there is to say of a single path or record, of two items, and of one. */
 import type { Link } from "../model/problem";
 import { Chains } from "./chains";
+import { copyOf } from "./copies";
 import { stateAfter } from "../edit/steps";
 import { makeRoster, type Roster } from "../roster/roster";
 import { contestedIn, type Conflicts, type Contested, type NotProvided } from "./conflicts";
@@ -213,18 +214,4 @@ export function aboutItem(conflicts: Conflicts, roster: Roster, of: Contested, i
     overriddenBy: told(under),
     left: left.sort().slice(0, mostLeft),
   };
-}
-
-/** The game itself is no copy of a mod, nor a mod one of the game. */
-function copyOf(conflicts: Conflicts, item: number): string | null {
-  const { files } = conflicts;
-  let candidates: readonly number[] | null = null;
-  for (const key of files.keysOf(item)) {
-    candidates = (candidates ?? files.providersOf(key)).filter(
-      (other) => other !== item && conflicts.modId(other) !== "" && files.areEqual(key, item, other),
-    );
-    if (candidates.length === 0) return null;
-  }
-  const [found] = candidates ?? [];
-  return found === undefined ? null : conflicts.modId(found);
 }

@@ -1,7 +1,7 @@
 import type { ShelfMod } from "../model/shelf";
 
 /** A plugin and the mod that it comes with. */
-export interface Patched {
+interface Patched {
   readonly plugin: string;
   readonly mod: string;
 }

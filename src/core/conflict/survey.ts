@@ -2,6 +2,7 @@
 import { extensionOf } from "../roster/fold";
 import type { Roster, SeatedItem } from "../roster/roster";
 import { Chains } from "./chains";
+import { copyOf } from "./copies";
 import { contestedIn, type Conflicts, type Contested } from "./conflicts";
 import type { ProviderIndex } from "./provider-index";
 
@@ -36,7 +37,7 @@ export interface ContestedRow {
 }
 
 /** What an item comes to among the others. */
-export interface ItemFigures {
+interface ItemFigures {
   readonly id: string;
   readonly files: number;
   readonly wins: number;
@@ -58,9 +59,7 @@ export interface SurveyPair {
   readonly decided: boolean;
 }
 
-export type FacetCounts = Readonly<
-  Record<"section" | "kind" | "tag" | "item", Readonly<Record<string, number>>>
->;
+type FacetCounts = Readonly<Record<"section" | "kind" | "tag" | "item", Readonly<Record<string, number>>>>;
 
 export interface ConflictSurvey {
   /** All that provide anything, as they load; the game itself first where it does. */
@@ -108,7 +107,6 @@ class Surveyor {
   private readonly ids: readonly string[];
   private readonly isDecided: (one: number, other: number) => boolean;
   private readonly pairs: PairSums;
-  private readonly copies: CopySums;
   private readonly facets: FacetSums;
   private readonly undecidedOf: Int32Array;
   private readonly fitting: Judged[] = [];
@@ -125,7 +123,6 @@ class Surveyor {
     this.ids = Array.from({ length: index.items }, (_, item) => conflicts.idOf(of, item));
     this.isDecided = decidedBy(new Chains(roster, contestedIn[of]), this.ids);
     this.pairs = new PairSums(index.items);
-    this.copies = new CopySums(index);
     this.facets = new FacetSums(roster, of, this.ids, query);
     this.undecidedOf = new Int32Array(index.items);
   }
@@ -143,7 +140,6 @@ class Surveyor {
       decided: open.length === 0,
     };
     this.contested++;
-    this.copies.add(at, judged.equal, providers);
     if (!judged.equal && open.length > 0) {
       this.open++;
       for (const item of [winner, ...open]) this.undecidedOf[item]!++;
@@ -167,7 +163,7 @@ class Surveyor {
         ...index.figuresOf(item),
         undecided: this.undecidedOf[item]!,
         covered: index.isCovered(item),
-        copyOf: this.copies.of(item, ids),
+        copyOf: this.of === "files" ? copyOf(this.conflicts, item) : null,
       })),
       pairs: this.pairs.all().map(({ loser, winner, ...sums }) => ({
         loser: numberOf.get(loser)!,
@@ -298,35 +294,4 @@ class PairSums {
       winner: pair % this.items,
       ...sum,
     }));
-}
-
-/** Finds whose every file another brings in the same contents. */
-class CopySums {
-  /** Of each item those that had all of it so far in the same contents, and of how many keys that was asked. */
-  private readonly candidates = new Map<number, ReadonlySet<number>>();
-  private readonly seen: Int32Array;
-
-  constructor(private readonly index: ProviderIndex) {
-    this.seen = new Int32Array(index.items);
-  }
-
-  add(key: number, equal: boolean, providers: readonly number[]): void {
-    for (const item of providers) {
-      this.seen[item]!++;
-      const before = this.candidates.get(item);
-      if (before?.size === 0) continue;
-      const same = providers.filter(
-        (other) =>
-          other !== item && (before?.has(other) ?? true) && (equal || this.index.areEqual(key, item, other)),
-      );
-      this.candidates.set(item, new Set(same));
-    }
-  }
-
-  /** The game itself is nobody's copy, and what a mod has in common with it no copy. */
-  of(item: number, ids: readonly string[]): string | null {
-    if (ids[item] === "" || this.seen[item] !== this.index.figuresOf(item).files) return null;
-    const found = [...(this.candidates.get(item) ?? [])].map((other) => ids[other]!).find((id) => id !== "");
-    return found ?? null;
-  }
 }

@@ -4,6 +4,14 @@ import { modIdOf, testRoster, withState, type TestPlugin } from "../testing/rost
 import { arrangeEdit } from "../edit/accept";
 import { makeRoster, type Roster } from "./roster";
 import { applySteps } from "../edit/steps";
+import { runChecks } from "../check/run-checks";
+import { twoWinners } from "../conflict/two-winners";
+import { acceptDisagreement } from "../edit/accept-disagreement";
+import type { ListName, Rule } from "../model/profile";
+import type { OrderRule } from "../model/problem";
+import { aRule } from "../testing/ids";
+import { ruleStandings } from "./rules";
+import { allTies } from "./ties";
 import { alignOrder, ordersDisagree } from "./two-orders";
 
 /** Mods in the order of `mods`, their plugins in that of `plugins`; the given pairs change the same records. */
@@ -107,4 +115,37 @@ test("what an alignment cannot turn is set aside with the chain that holds it", 
       because: { links: [{ before: "a.plank", after: "b.plank", because: "needs" }], left: 0 },
     },
   ]);
+});
+
+test("two winners are accepted by rules with a reason for just the pair, and are no finding then; without the reason they are", () => {
+  const roster = rosterOf(plain, ["b.plank", "a.plank", "c.plank", "d.plank"], [["a.plank", "b.plank"]]);
+  const [pair] = twoWinners(roster);
+  expect(pair).toMatchObject({ accepted: null, held: { mods: null, plugins: null } });
+  let made = 0;
+  const rule = (list: ListName, of: OrderRule, note: string): Rule => ({
+    id: aRule(`r${made++}`),
+    rule: of,
+    note,
+    made: "2026-01-01",
+    ...(list === "mods" && { list }),
+  });
+  const accepted = (reason: string) => {
+    const applied = applySteps(roster.profile.state, acceptDisagreement(roster, pair!, reason, rule).steps);
+    if (!applied.ok) throw new Error(applied.refusal.code);
+    return withState(roster, applied.value.state);
+  };
+  const then = accepted("its pictures are better");
+  expect(twoWinners(then)).toMatchObject([
+    { accepted: "its pictures are better", held: { mods: "tie", plugins: "tie" } },
+  ]);
+  expect(then.mods.map(({ id }) => id)).toEqual(roster.mods.map(({ id }) => id));
+  expect(ruleStandings(then, allTies(then)).size).toBe(2);
+  expect([...ruleStandings(then, allTies(then)).values()]).toEqual(["holds", "holds"]);
+  const found = (of: Roster) =>
+    runChecks({ roster: of, ties: allTies(of), onDisk: { order: null, holds: null } }).filter(
+      ({ id }) => id === "orders-disagree",
+    );
+  expect(found(roster)).toHaveLength(1);
+  expect(found(then)).toHaveLength(0);
+  expect(found(accepted(""))).toHaveLength(1);
 });

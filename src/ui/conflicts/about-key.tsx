@@ -1,17 +1,22 @@
 "use client";
 
-import { useCallback, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { say } from "@/core/language/say";
 import type { AboutKey, AboutProvider } from "@/core/conflict/about";
 import { contestedIn, type Contested } from "@/core/conflict/conflicts";
 import { switchItems } from "@/core/edit/edits";
 import { partsOf } from "@/core/roster/parts";
+import type { Roster } from "@/core/roster/roster";
 import { Button } from "../kit/button";
+import type { GridColumn } from "../kit/grid/columns";
+import { textLook } from "../kit/grid/grid-cells";
+import { nothingSelected, selectOne } from "../kit/grid/selection";
 import { rich } from "../kit/rich";
+import { ListGrid } from "../workspace/list-grid";
 import type { ConflictQuestion } from "../workspace/use-conflicts";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { ChainDialog } from "./chain-dialog";
-import { Holder, Standing } from "./holder";
+import { Holder, holderText, Standing, standingText } from "./holder";
 import { ContentsDialog, type Compared } from "./contents-dialog";
 import type { Looked } from "./conflicts-address";
 import { useAskConflicts } from "./use-ask-conflicts";
@@ -33,59 +38,58 @@ export function KeyInspector({ of, name, onLook, decide }: Props) {
   const { answer } = useAskConflicts(question);
   const [compared, compare] = useState<Compared | null>(null);
   const [chained, chain] = useState<readonly string[] | null>(null);
-  if (answer?.key !== name) return <p className="text-ink2">{say("conflicts.nobodyProvides", { name })}</p>;
+  const [selection, select] = useState(nothingSelected);
+  const roster = useEditor((state) => state.roster);
+  const columns = useMemo(() => columnsOf(of, roster), [of, roster]);
+  if (answer === undefined || (answer && answer.key !== name)) return null;
+  if (answer === null) return <p className="text-ink2">{say("conflicts.nobodyProvides", { name })}</p>;
   const { providers } = answer;
   const winner = providers.at(-1)!;
+  const chosen = providers.find(({ id }) => id === selection.active) ?? winner;
   const ids = providers.map(({ id }) => id).filter((id) => id !== "");
   return (
     <>
       <h2 className="font-mono text-sm font-bold break-all">{name}</h2>
       <p>{say("conflicts.firstToLast", { count: providers.length })}</p>
-      <ol aria-label={say("conflicts.providersFirstToLast")} className="space-y-2">
-        {providers.map((provider) => (
-          <li key={provider.id} className="border-line border-l-2 pl-2.5">
-            <p className="break-words">
-              <Holder id={provider.id} />
-            </p>
-            <ProviderFacts of={of} provider={provider} winner={winner.id} />
-            <p className="flex flex-wrap gap-1">
-              {provider.id !== "" && of === "files" && providers.length > 1 && (
-                <Button
-                  small
-                  look="quiet"
-                  className="-ml-2"
-                  onClick={() =>
-                    decide.letWin({ key: name, providers: providers.map(({ id }) => id) }, provider.id)
-                  }
-                >
-                  {say("conflicts.letThisWin")}
-                </Button>
-              )}
-              {provider !== winner && provider.id !== "" && winner.id !== "" && (
-                <Button
-                  small
-                  look="quiet"
-                  className="-ml-2"
-                  onClick={() => onLook({ kind: "pair", pair: [provider.id, winner.id] })}
-                >
-                  {say("conflicts.lookAtPair")}
-                </Button>
-              )}
-              {provider !== winner && of === "files" && (
-                <Button
-                  small
-                  look="quiet"
-                  className="-ml-2"
-                  onClick={() => compare({ path: name, items: [provider.id, winner.id] })}
-                >
-                  {say("conflicts.compareContents")}
-                </Button>
-              )}
-              <SwitchOff of={of} id={provider.id} />
-            </p>
-          </li>
-        ))}
-      </ol>
+      <ListGrid
+        kind={`providers-${of}`}
+        label={say("conflicts.providersFirstToLast")}
+        rows={providers}
+        keyOf={keyOf}
+        columns={columns}
+        selection={selection.active === null ? selectOne(winner.id) : selection}
+        onSelection={select}
+        className="border-line max-h-72 rounded-md border"
+      />
+      <section aria-label={say("conflicts.chosenProvider")} className="space-y-2">
+        <p className="break-words">
+          <Holder id={chosen.id} />
+        </p>
+        <ProviderFacts of={of} provider={chosen} winner={winner.id} />
+        <p className="flex flex-wrap gap-2">
+          {chosen.id !== "" && of === "files" && providers.length > 1 && (
+            <Button
+              small
+              onClick={() =>
+                decide.letWin({ key: name, providers: providers.map(({ id }) => id) }, chosen.id)
+              }
+            >
+              {say("conflicts.letThisWin")}
+            </Button>
+          )}
+          {chosen !== winner && chosen.id !== "" && (
+            <Button small onClick={() => onLook({ kind: "pair", pair: [chosen.id, winner.id] })}>
+              {say("conflicts.lookAtPair")}
+            </Button>
+          )}
+          {chosen !== winner && of === "files" && (
+            <Button small onClick={() => compare({ path: name, items: [chosen.id, winner.id] })}>
+              {say("conflicts.compareContents")}
+            </Button>
+          )}
+          <SwitchOff of={of} id={chosen.id} />
+        </p>
+      </section>
       {ids.length > 1 && <Button onClick={() => chain(ids)}>{say("conflicts.putIntoOrder")}</Button>}
       <ContentsDialog compared={compared} onClose={() => compare(null)} />
       <ChainDialog list={contestedIn[of]} items={chained} onClose={() => chain(null)} decide={decide} />
@@ -93,13 +97,51 @@ export function KeyInspector({ of, name, onLook, decide }: Props) {
   );
 }
 
+const keyOf = ({ id }: AboutProvider): string => id;
+
+const columnsOf = (of: Contested, roster: Roster): readonly GridColumn<AboutProvider>[] => [
+  {
+    id: "provider",
+    label: say("conflicts.provider"),
+    width: 150,
+    isFixed: true,
+    isMain: true,
+    sortBy: null,
+    text: ({ id }) => holderText(roster, id),
+    cell: ({ id }) => (
+      <span className={textLook}>
+        <Holder id={id} />
+      </span>
+    ),
+  },
+  {
+    id: "decided",
+    label: say("conflicts.standing"),
+    width: 84,
+    sortBy: null,
+    text: ({ decided }) => standingText(decided),
+    cell: ({ decided }) => <Standing decided={decided} />,
+  },
+  ...(of === "files"
+    ? [
+        {
+          id: "equal",
+          label: say("common.contents"),
+          width: 70,
+          sortBy: null,
+          text: ({ equal }: AboutProvider) => say(equal ? "conflicts.equal" : "conflicts.unequal2"),
+        },
+      ]
+    : []),
+];
+
 function ProviderFacts({ of, provider, winner }: { of: Contested; provider: AboutProvider; winner: string }) {
   const roster = useEditor((state) => state.roster);
   const { id, part, container, equal, decided, without } = provider;
   const label =
     part && partsOf(roster.modOf.get(id as never)?.mod?.manifest ?? null).find(({ key }) => key === part);
   return (
-    <p className="text-ink2 text-sm">
+    <p className="text-ink2">
       {id === winner ? (
         <span className="text-pine font-semibold">{say("conflicts.winsThis")} </span>
       ) : (
@@ -122,8 +164,6 @@ function SwitchOff({ of, id }: { of: Contested; id: string }) {
   return (
     <Button
       small
-      look="quiet"
-      className="-ml-2"
       onClick={() => {
         const edit = switchItems(editor.getState().roster, [item], false);
         if (edit) editor.dispatch(edit);

@@ -20,13 +20,14 @@ import { conflictsAbout, type Looked } from "./conflicts-address";
 import { useAskConflicts } from "./use-ask-conflicts";
 import type { Decide } from "./use-decide";
 
-export function useAboutItem(of: Contested, id: string): AboutItem | null {
+/** Null where it provides nothing; undefined until that is known. */
+function useAboutItem(of: Contested, id: string): AboutItem | null | undefined {
   const question: ConflictQuestion<AboutItem | null> = useCallback(
     (jobs, profile) => jobs.aboutItem(profile, of, id),
     [of, id],
   );
   const { answer } = useAskConflicts(question);
-  return answer?.id === id ? answer : null;
+  return answer && answer.id !== id ? undefined : answer;
 }
 
 interface Props {
@@ -59,7 +60,7 @@ export function ItemInspector({ of, id, onLook, decide }: Props) {
           <Left of={of} about={about} onLook={onLook} />
         </>
       ) : (
-        <p className="text-ink2">{say("conflicts.providesNothing")}</p>
+        about === null && <p className="text-ink2">{say("conflicts.providesNothing")}</p>
       )}
     </>
   );

@@ -14,7 +14,7 @@ interface Props {
   of: Contested;
   query: ConflictQuery;
   onQuery: (part: Partial<ConflictQuery>) => void;
-  survey: ConflictSurvey | null;
+  survey: ConflictSurvey | undefined;
   /** What can be done with all that is shown. */
   children: ReactNode;
 }

@@ -100,7 +100,7 @@ const holderColumn = <Row,>(
 ): GridColumn<Row> => ({
   id,
   label,
-  width: 140,
+  width: 118,
   ...(isMain ? { isMain, isFixed: true } : {}),
   text: (row) => holderText(roster, holder(row)),
   sortBy: (row) => placeOf(roster, holder(row)),
@@ -118,7 +118,7 @@ const placeOf = ({ pluginOf, modOf }: Roster, id: string): number =>
 const figure = <Row,>(id: string, label: string, count: (row: Row) => number): GridColumn<Row> => ({
   id,
   label,
-  width: 56,
+  width: 50,
   isFigure: true,
   text: (row) => String(count(row)),
   sortBy: count,
@@ -127,7 +127,7 @@ const figure = <Row,>(id: string, label: string, count: (row: Row) => number): G
 const standingColumn = <Row extends { readonly decided: boolean }>(): GridColumn<Row> => ({
   id: "decided",
   label: say("conflicts.standing"),
-  width: 86,
+  width: 84,
   text: ({ decided }) => standingText(decided),
   cell: ({ decided }) => <Standing decided={decided} />,
 });

@@ -13,7 +13,7 @@ export type Looked =
   | { readonly kind: "item"; readonly id: string };
 
 /** All that the address of the view says. */
-export interface ConflictsAddress {
+interface ConflictsAddress {
   readonly of: Contested;
   readonly sheet: Sheet;
   readonly query: ConflictQuery;

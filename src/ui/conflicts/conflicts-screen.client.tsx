@@ -222,7 +222,7 @@ function Looking({
 }: {
   of: Contested;
   looked: Looked | null;
-  survey: ConflictSurvey | null;
+  survey: ConflictSurvey | undefined;
   onLook: (looked: Looked) => void;
   decide: Decide;
 }) {
@@ -248,7 +248,13 @@ function Looking({
 }
 
 /** Those of which nothing reaches the game, or that another one brings whole. */
-function DoNothing({ survey, onLook }: { survey: ConflictSurvey | null; onLook: (looked: Looked) => void }) {
+function DoNothing({
+  survey,
+  onLook,
+}: {
+  survey: ConflictSurvey | undefined;
+  onLook: (looked: Looked) => void;
+}) {
   const roster = useEditor((state) => state.roster);
   const found = (survey?.items ?? []).filter(
     ({ id, covered, copyOf }) => id !== "" && (covered || copyOf !== null),
@@ -282,7 +288,15 @@ function DoNothing({ survey, onLook }: { survey: ConflictSurvey | null; onLook: 
 }
 
 /** Decides all undecided pairs of what is shown as they stand. */
-function KeepShown({ of, survey, decide }: { of: Contested; survey: ConflictSurvey | null; decide: Decide }) {
+function KeepShown({
+  of,
+  survey,
+  decide,
+}: {
+  of: Contested;
+  survey: ConflictSurvey | undefined;
+  decide: Decide;
+}) {
   const pairs = useMemo(
     () =>
       (survey ? pairsOf(survey) : [])

@@ -55,7 +55,7 @@ export interface Band {
   readonly letter: string;
 }
 
-export interface Drawing {
+interface Drawing {
   readonly bitmap: HTMLCanvasElement;
   readonly cells: readonly MatrixCell[];
   readonly count: number;

@@ -210,7 +210,7 @@ function commandsOf(
 }
 
 /** Why something that both bring is no conflict; empty where it is one. */
-export function noConflictText(none: NoConflict | null, nameOf: (id: string) => string): string {
+function noConflictText(none: NoConflict | null, nameOf: (id: string) => string): string {
   if (none === null) return "";
   if (none.because === "equal") return say("conflicts.none.equal");
   return say(`conflicts.none.${none.because}`, { item: nameOf(none.of) });
