@@ -14,8 +14,7 @@ async function kites(page: Page): Promise<void> {
 const pairs = (page: Page) => page.getByRole("grid", { name: "Pairs of which one overrides the other" });
 const files = (page: Page) => page.getByRole("grid", { name: "Contested files" });
 const inspector = (page: Page) => page.getByRole("complementary", { name: "Inspector" });
-const sheet = (page: Page, name: string) =>
-  page.getByRole("radiogroup", { name: "What is shown" }).getByText(name).click();
+const sheet = (page: Page, name: string) => page.getByRole("tab", { name, exact: true }).click();
 const toDecide = (page: Page) => page.getByRole("button", { name: /^Keep what wins now \(\d+\)$/ });
 const openPairs = async (page: Page) => Number(/\d+/.exec(await toDecide(page).innerText())![0]);
 

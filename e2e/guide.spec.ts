@@ -112,6 +112,18 @@ task("correct-and-remember", (page) => ({
   end: () => expect(page.getByText("the seam shows").first()).toBeVisible(),
 }));
 
+const firstRow = (page: Page) => page.getByRole("grid").first().locator("[role=row][data-key]").first();
+
+task("conflicts", (page) => ({
+  before: { 1: () => visit(page, new URL("/rules", page.url()).href) },
+  after: {
+    3: () => firstRow(page).click(),
+    4: () => stored(page),
+    5: () => firstRow(page).click(),
+  },
+  end: () => stored(page),
+}));
+
 task("several-profiles", (page) => ({
   after: {
     3: () => page.getByRole("button", { name: /: Long evenings/ }).waitFor(),

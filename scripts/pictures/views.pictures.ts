@@ -1,9 +1,6 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test, type Page } from "@playwright/test";
-import { strToU8 } from "fflate";
-import { make7z } from "@/disk/testing/make-7z";
-import { dropFile } from "../../e2e/drop-file";
 import { opened, visit } from "../../e2e/fixtures";
 import { root, startSeating, type Server } from "../../e2e/server";
 
@@ -41,14 +38,15 @@ test("the main views", async ({ page }) => {
   await take(page, "parts");
   await page.keyboard.press("Escape");
 
-  await dropFile(
-    page.locator("main"),
-    "Winter Harbour-1.4.7z",
-    await make7z({ "textures/water/shallow.tex": strToU8("ice") }),
-  );
-  await page.getByRole("dialog").getByText("Add Winter Harbour").waitFor();
-  await take(page, "taking-in");
-  await page.getByRole("button", { name: "Cancel" }).click();
+  await visit(page, `${server.url}/conflicts?of=records`);
+  const pairs = page.getByRole("grid", { name: "Pairs of which one overrides the other" });
+  await pairs.getByRole("row").nth(3).click();
+  await page
+    .getByRole("button", { name: /^Let .* win$/ })
+    .first()
+    .waitFor();
+  await page.getByTestId("hand-changes").waitFor();
+  await take(page, "conflicts");
 
   await visit(page, `${server.url}/profiles`);
   await page.getByLabel("Compare it with").click();

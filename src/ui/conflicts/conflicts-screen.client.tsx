@@ -1,6 +1,7 @@
 "use client";
 
 import { useSearchParams } from "next/navigation";
+import { Tabs } from "radix-ui";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { say } from "@/core/language/say";
 import { contestedIn, type Contested } from "@/core/conflict/conflicts";
@@ -48,7 +49,11 @@ export function ConflictsScreen() {
   const ask = (part: Partial<ConflictQuery>) =>
     setAddress((now) => ({ ...now, query: { ...now.query, ...part } }));
   return (
-    <div className="flex h-full flex-col">
+    <Tabs.Root
+      value={sheet}
+      onValueChange={(next) => setAddress((now) => ({ ...now, sheet: next as Sheet }))}
+      className="flex h-full flex-col"
+    >
       <header className="border-line flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b px-3 py-1">
         <h1 className="text-lg font-bold">
           <Term word="conflict">{say("common.conflicts")}</Term>
@@ -81,11 +86,7 @@ export function ConflictsScreen() {
           <InspectorButton inspecting={inspecting} />
         </div>
       </header>
-      <SheetTabs
-        sheet={sheet}
-        hasPlugins={hasPlugins}
-        onChoose={(next) => setAddress((now) => ({ ...now, sheet: next }))}
-      />
+      <SheetTabs hasPlugins={hasPlugins} />
       <WithInspector
         inspecting={inspecting}
         inspector={
@@ -94,7 +95,7 @@ export function ConflictsScreen() {
           </div>
         }
       >
-        <div className="flex min-h-0 min-w-0 grow flex-col">
+        <Tabs.Content value={sheet} tabIndex={-1} className="flex min-h-0 min-w-0 grow flex-col">
           {sheet === "left-out" ? (
             <LeftOutSheet />
           ) : sheet === "orders" ? (
@@ -128,9 +129,9 @@ export function ConflictsScreen() {
               )}
             </>
           )}
-        </div>
+        </Tabs.Content>
       </WithInspector>
-    </div>
+    </Tabs.Root>
   );
 }
 
@@ -149,41 +150,26 @@ function OfChoice({ of, onChoose }: { of: Contested; onChoose: (of: Contested) =
   );
 }
 
-function SheetTabs({
-  sheet,
-  hasPlugins,
-  onChoose,
-}: {
-  sheet: Sheet;
-  hasPlugins: boolean;
-  onChoose: (sheet: Sheet) => void;
-}) {
+function SheetTabs({ hasPlugins }: { hasPlugins: boolean }) {
   const leftOut = useEditor(({ roster }) => roster.profile.state.leftOut.length);
   return (
-    <div
-      role="radiogroup"
+    <Tabs.List
       aria-label={say("conflicts.show")}
       className="border-line flex shrink-0 flex-wrap gap-1 border-b px-2 py-1"
     >
       {sheets
         .filter((each) => each !== "orders" || hasPlugins)
         .map((each) => (
-          <label
+          <Tabs.Trigger
             key={each}
-            className={`flex h-7 items-center rounded-md px-3 font-semibold has-focus-visible:outline-2 ${each === sheet ? "bg-pine-soft text-pine forced-colors:outline-1" : "text-ink2 hover:bg-sunk hover:text-ink"}`}
+            value={each}
+            className="text-ink2 hover:bg-sunk hover:text-ink data-[state=active]:bg-pine-soft data-[state=active]:text-pine flex h-7 items-center rounded-md px-3 font-semibold forced-colors:data-[state=active]:outline-1"
           >
-            <input
-              type="radio"
-              name="conflicts-sheet"
-              className="sr-only"
-              checked={each === sheet}
-              onChange={() => onChoose(each)}
-            />
             {say(`conflicts.sheet.${each}`)}
             {each === "left-out" && leftOut > 0 && ` (${leftOut})`}
-          </label>
+          </Tabs.Trigger>
         ))}
-    </div>
+    </Tabs.List>
   );
 }
 
