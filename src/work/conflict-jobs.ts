@@ -3,6 +3,7 @@ import {
   aboutItem,
   aboutKey,
   aboutPair,
+  winnerWithout,
   type AboutItem,
   type AboutKey,
   type AboutPair,
@@ -75,6 +76,10 @@ export class ConflictJobs {
 
   aboutKey(profile: Profile, of: Contested, name: string): AboutKey | null {
     return aboutKey(this.conflicts, this.look(profile), of, name);
+  }
+
+  winnerWithout(profile: Profile, of: Contested, name: string, id: string): string | null {
+    return winnerWithout(this.conflicts, this.look(profile), of, name, id);
   }
 
   aboutPair(profile: Profile, of: Contested, pair: readonly [string, string]): AboutPair {

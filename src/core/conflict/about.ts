@@ -17,8 +17,6 @@ export interface AboutProvider {
   readonly equal: boolean;
   /** Whether a chain says that it loses to the winner; true of the winner. */
   readonly decided: boolean;
-  /** Who would win if its mod, or it as a plugin, were off; null: nobody. */
-  readonly without: string | null;
 }
 
 /** First to last: the last one wins. */
@@ -42,21 +40,16 @@ export function aboutKey(conflicts: Conflicts, roster: Roster, of: Contested, na
       container: of === "files" ? conflicts.containerOf(id, at) : null,
       equal: item === winner || index.areEqual(key, item, winner),
       decided: item === winner || chains.isDecided(id, conflicts.idOf(of, winner)),
-      without: null,
     };
   });
-  // Each look at what would be comes back to what is.
-  return {
-    key: name,
-    providers: providers.map((each) => ({
-      ...each,
-      without: winnerWithout(conflicts, roster, of, name, each.id),
-    })),
-  };
+  return { key: name, providers };
 }
 
-/** As a preview says: with a mod goes what lies in its packed files, and so another's may come up. */
-function winnerWithout(
+/**
+ * Who would win a path or record if an item were off; null: nobody. As a preview says: with a mod goes what lies in its packed files,
+ * and so another's may come up.
+ */
+export function winnerWithout(
   conflicts: Conflicts,
   roster: Roster,
   of: Contested,
@@ -188,14 +181,11 @@ export function aboutItem(conflicts: Conflicts, roster: Roster, of: Contested, i
   for (const key of index.keysOf(item)) {
     const winner = index.winnerOf(key);
     if (winner === item) left.push(conflicts.nameOf(of, key));
-    const [sums, others] =
-      winner === item ? [over, index.providersOf(key).filter((other) => other !== item)] : [under, [winner]];
-    for (const other of others) {
+    const sums = winner === item ? over : under;
+    for (const { item: other, equal } of index.comparedTo(key, item)) {
+      if (other === item || (winner !== item && other !== winner)) continue;
       const sum = sums.get(other) ?? { count: 0, unequal: 0 };
-      sums.set(other, {
-        count: sum.count + 1,
-        unequal: sum.unequal + Number(of === "records" || !index.areEqual(key, item, other)),
-      });
+      sums.set(other, { count: sum.count + 1, unequal: sum.unequal + Number(!equal) });
     }
   }
   const told = (sums: typeof over): Meets[] =>

@@ -6,9 +6,10 @@ export function copyOf(conflicts: Conflicts, item: number): string | null {
   if (conflicts.modId(item) === "" || files.figuresOf(item).alone > 0) return null;
   let candidates: readonly number[] | null = null;
   for (const key of files.keysOf(item)) {
-    candidates = (candidates ?? files.providersOf(key)).filter(
-      (other) => other !== item && conflicts.modId(other) !== "" && files.areEqual(key, item, other),
-    );
+    const same = new Set(files.comparedTo(key, item).flatMap((each) => (each.equal ? each.item : [])));
+    candidates = (
+      candidates ?? [...same].filter((each) => each !== item && conflicts.modId(each) !== "")
+    ).filter((each) => same.has(each));
     if (candidates.length === 0) return null;
   }
   const [found] = candidates ?? [];

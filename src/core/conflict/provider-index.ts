@@ -301,12 +301,19 @@ export class ProviderIndex {
     return first !== undefined && others.every((each) => this.sameHash(first, each));
   }
 
-  /** Whether two items that provide a key have the same contents for it. */
-  areEqual(key: number, one: number, other: number): boolean {
+  /** The items that provide a key, first to last, each with whether its contents are those of one of them. */
+  comparedTo(key: number, one: number): { readonly item: number; readonly equal: boolean }[] {
     const all = this.provisionsOf(key);
-    const [a, b] = [one, other].map((item) => all.find((each) => this.itemOf[each] === item));
-    return a !== undefined && b !== undefined && this.sameHash(a, b);
+    const own = all.find((each) => this.itemOf[each] === one);
+    return all.map((each) => ({
+      item: this.itemOf[each]!,
+      equal: each === own || (own !== undefined && this.sameHash(own, each)),
+    }));
   }
+
+  /** Whether two items that provide a key have the same contents for it. */
+  areEqual = (key: number, one: number, other: number): boolean =>
+    this.comparedTo(key, one).some(({ item, equal }) => item === other && equal);
 
   /** Where an item stands, among all of them. */
   placeOf = (item: number): number => this.places[item]!;

@@ -3,7 +3,7 @@ import { aMod } from "../testing/ids";
 import { aFile, drawnConflicts, testConflicts, type TestConflicts } from "../testing/contested";
 import { makeRoster, type Roster } from "../roster/roster";
 import { testRoster, withState } from "../testing/roster";
-import { aboutItem, aboutKey, aboutPair } from "./about";
+import { aboutItem, aboutKey, aboutPair, winnerWithout } from "./about";
 import { Chains } from "./chains";
 import { Conflicts, contestedIn, type Contested } from "./conflicts";
 import { kinshipOrder } from "./kinship";
@@ -141,13 +141,13 @@ test("what is told of a path, of a pair and of an item agrees with the report", 
         const about = aboutKey(conflicts, roster, of, row.key)!;
         expect(about.providers.map(({ id }) => id)).toEqual(row.providers);
         expect(about.providers.every(({ decided }) => decided)).toBe(row.decided);
-        for (const { id, without } of about.providers) {
+        for (const { id } of about.providers) {
           if (id === "" || id === "Pond.keel") continue;
           const list = contestedIn[of];
           const { [list]: order } = roster.profile.state;
           const entries = order.entries.map((entry) => (entry.id === id ? { ...entry, on: false } : entry));
           const off = withState(roster, { ...roster.profile.state, [list]: { ...order, entries } });
-          expect(without).toBe(winnerIn(drawn, off, of, row.key));
+          expect(winnerWithout(conflicts, roster, of, row.key, id)).toBe(winnerIn(drawn, off, of, row.key));
         }
         if (of === "files") expect(about.providers.every(({ equal }) => equal)).toBe(row.equal);
         for (const loser of row.providers.slice(0, -1)) {

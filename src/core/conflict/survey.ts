@@ -129,14 +129,15 @@ class Surveyor {
 
   add(at: number): void {
     const { index, of } = this;
-    const providers = index.providersOf(at);
-    const winner = providers.at(-1)!;
+    const winner = index.winnerOf(at);
+    const compared = index.comparedTo(at, winner);
+    const providers = compared.map(({ item }) => item);
     const open = providers.slice(0, -1).filter((loser) => !this.isDecided(loser, winner));
     const judged: Judged = {
       at,
       key: this.conflicts.nameOf(of, at),
       providers,
-      equal: of === "files" && index.isEqual(at),
+      equal: of === "files" && compared.every(({ equal }) => equal),
       decided: open.length === 0,
     };
     this.contested++;
@@ -146,8 +147,7 @@ class Surveyor {
     }
     if (!this.facets.fits(judged)) return;
     this.fitting.push(judged);
-    for (const loser of providers.slice(0, -1))
-      this.pairs.add(loser, winner, judged.equal || index.areEqual(at, loser, winner));
+    for (const { item, equal } of compared.slice(0, -1)) this.pairs.add(item, winner, equal);
   }
 
   report(most: number): ConflictSurvey {

@@ -65,7 +65,7 @@ export function KeyInspector({ of, name, onLook, decide }: Props) {
         <p className="break-words">
           <Holder id={chosen.id} />
         </p>
-        <ProviderFacts of={of} provider={chosen} winner={winner.id} />
+        <ProviderFacts of={of} name={name} provider={chosen} winner={winner.id} />
         <p className="flex flex-wrap gap-2">
           {chosen.id !== "" && of === "files" && providers.length > 1 && (
             <Button
@@ -135,9 +135,21 @@ const columnsOf = (of: Contested, roster: Roster): readonly GridColumn<AboutProv
     : []),
 ];
 
-function ProviderFacts({ of, provider, winner }: { of: Contested; provider: AboutProvider; winner: string }) {
+interface ProviderFactsProps {
+  of: Contested;
+  name: string;
+  provider: AboutProvider;
+  winner: string;
+}
+
+function ProviderFacts({ of, name, provider, winner }: ProviderFactsProps) {
   const roster = useEditor((state) => state.roster);
-  const { id, part, container, equal, decided, without } = provider;
+  const { id, part, container, equal, decided } = provider;
+  const question: ConflictQuestion<{ of: string; winner: string | null }> = useCallback(
+    async (jobs, profile) => ({ of: id, winner: await jobs.winnerWithout(profile, of, name, id) }),
+    [of, name, id],
+  );
+  const { answer: without } = useAskConflicts(question);
   const label =
     part && partsOf(roster.modOf.get(id as never)?.mod?.manifest ?? null).find(({ key }) => key === part);
   return (
@@ -152,7 +164,9 @@ function ProviderFacts({ of, provider, winner }: { of: Contested; provider: Abou
       )}
       {container !== null && `${say("conflicts.packedIn", { container })} `}
       {label && `${say("conflicts.fromPart", { part: label.part.label })} `}
-      {without !== winner && rich("conflicts.withoutIt", { item: <Holder id={without} /> })}
+      {without?.of === id &&
+        without.winner !== winner &&
+        rich("conflicts.withoutIt", { item: <Holder id={without.winner} /> })}
     </p>
   );
 }
