@@ -6,6 +6,7 @@ import type { AboutPair } from "@/core/conflict/about";
 import { contestedIn, type Contested } from "@/core/conflict/conflicts";
 import { decideEdit } from "@/core/edit/decide";
 import { stateAfter } from "@/core/edit/steps";
+import { sayRefusal } from "@/core/messages/refusals";
 import { chainText } from "@/core/messages/reasons";
 import { tellChain } from "@/core/order/tell-chain";
 import { Button } from "../kit/button";
@@ -125,14 +126,22 @@ function Decided({ of, about, decide }: { of: Contested; about: AboutPair; decid
 function IfTurned({ of, about: { items } }: { of: Contested; about: AboutPair }) {
   const roster = useEditor((state) => state.roster);
   const [first, second] = items;
-  const then = useMemo(() => {
+  const { then, refused } = useMemo(() => {
     const edit = decideEdit(roster, contestedIn[of], [{ earlier: second, later: first }], newRule);
-    return edit.ok && edit.value ? stateAfter(roster.profile.state, edit.value) : null;
+    return edit.ok
+      ? { then: edit.value && stateAfter(roster.profile.state, edit.value), refused: null }
+      : { then: null, refused: sayRefusal(edit.refusal) };
   }, [roster, of, first, second]);
   return (
     <div className="mt-2">
       <p className="text-ink2">{rich("conflicts.ifWins", { item: <Holder id={first} /> })}</p>
-      <HandChanges key={`${first} ${second}`} state={then} />
+      {refused ? (
+        <p>
+          <Say parts={refused} />
+        </p>
+      ) : (
+        <HandChanges key={`${first} ${second}`} state={then} />
+      )}
     </div>
   );
 }
