@@ -239,7 +239,17 @@ test("contents are compared side by side, packed ones too; why something is no c
   await expect(page.getByRole("dialog").getByLabel("Difference, line by line")).toBeVisible();
   await page.keyboard.press("Escape");
   await inspector(page).getByRole("button", { name: "Show the pair" }).click();
-  await expect(inspector(page).getByRole("grid")).toContainText("packed in");
+  const tree = inspector(page).getByRole("grid");
+  await expect(tree).toContainText("packed in");
+  // A whole folder of one of the two is left out from its line.
+  await tree.getByRole("row", { name: /skies\// }).click({ button: "right" });
+  await page.getByRole("menuitem", { name: /^Leave out of .*Whole Sky/ }).click();
+  await expect(page.getByRole("button", { name: "Undo: leave skies/ of Whole Sky out" })).toBeVisible();
+  await expect(tree).toContainText("left out of");
+  await page.getByRole("tab", { name: "Left out (1)" }).click();
+  await expect(
+    page.getByRole("grid", { name: "Left out" }).getByRole("row", { name: /skies\// }),
+  ).toBeVisible();
 });
 
 test("a covered mod and a copy are told, and switched off from there; one that is switched on says what it overrides", async ({

@@ -83,4 +83,4 @@ export const rgbOf = (hex: string): Rgb =>
 
 /** The shade between the ground and the full colour. */
 export const mixed = (ground: Rgb, full: Rgb, shade: number): Rgb =>
-  ground.map((part, at) => Math.round(part + ((full[at]! - part) * (shade + 1)) / 6)) as unknown as Rgb;
+  ground.map((part, at) => Math.round(part + ((full[at]! - part) * (shade + 3)) / 8)) as unknown as Rgb;

@@ -5,6 +5,7 @@ import { useCallback, useMemo, useState } from "react";
 import { say } from "@/core/language/say";
 import type { AboutPair, NoConflict, PairRow } from "@/core/conflict/about";
 import type { Contested } from "@/core/conflict/conflicts";
+import { leaveOutEdit } from "@/core/edit/leave-out";
 import { foldName } from "@/core/roster/fold";
 import type { Roster } from "@/core/roster/roster";
 import { formatSize } from "../kit/format-size";
@@ -15,7 +16,7 @@ import { Part } from "../kit/part";
 import { ListGrid } from "../workspace/list-grid";
 import { filesOfMod } from "../workspace/server";
 import { useAnswer } from "../workspace/use-answer";
-import { useEditor } from "../workspace/workspace.client";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { Looked } from "./conflicts-address";
 import { ContentsDialog, type Compared } from "./contents-dialog";
 import { holderText } from "./holder";
@@ -51,9 +52,15 @@ export function RowsOfPair({ of, about, onLook }: Props) {
     [],
   );
   const columns = useMemo(() => columnsOf(of, roster, sizes, turn), [of, roster, sizes, turn]);
+  const leaveOut = useLeaveOut();
   const commands = useMemo(
-    () => commandsOf(of, turn, onLook, (path) => compare({ path, items })),
-    [of, turn, onLook, items],
+    () => [
+      ...commandsOf(of, turn, onLook, (path) => compare({ path, items })),
+      ...(of === "files" ? items.filter((id) => id !== "") : []).map((id) =>
+        leavingOut(id, holderText(roster, id), leaveOut),
+      ),
+    ],
+    [of, turn, onLook, items, roster, leaveOut],
   );
   if (rows.length === 0) return null;
   const title = say(`conflicts.bothBring.${of}`, { count: rows.length });
@@ -70,6 +77,30 @@ export function RowsOfPair({ of, about, onLook }: Props) {
       />
       <ContentsDialog compared={compared} onClose={() => compare(null)} />
     </Part>
+  );
+}
+
+/** The profile does without files of a mod, or without whole folders of it. */
+const leavingOut = (
+  id: string,
+  name: string,
+  leaveOut: (id: string, paths: readonly string[]) => void,
+): GridCommand<Line> => ({
+  id: `leave-out-${id}`,
+  title: () => say("conflicts.leaveOutOf", { item: name }),
+  run: (lines) => leaveOut(id, lines.map(keyOf)),
+});
+
+function useLeaveOut() {
+  const { editor } = useWorkspace();
+  return useCallback(
+    (id: string, paths: readonly string[]) => {
+      const { roster } = editor.getState();
+      const mod = roster.mods.find((each) => each.id === id);
+      const edit = mod && leaveOutEdit(roster, mod, paths, true, []);
+      if (edit) editor.dispatch(edit);
+    },
+    [editor],
   );
 }
 
