@@ -192,6 +192,38 @@ test("by keyboard: held where a tie bars it, T takes along what bars it; by a ty
   await expect.poll(() => seatOf(page, "Glass Tides.plank")).not.toBe(second);
 });
 
+test("by mouse: what is picked up at the edge does not run away, however slowly it leaves; nearer to the edge the list scrolls", async ({
+  watched: page,
+}) => {
+  const id = "Murk and Silt.plank";
+  await find(page, id);
+  const grid = page.getByRole("grid");
+  const scrolled = () => grid.evaluate((list) => list.scrollTop);
+  const list = (await grid.boundingBox())!;
+  const box = (await row(page, id).boundingBox())!;
+  // The command field brings it into view at the foot of the list.
+  expect(list.y + list.height - box.y).toBeLessThan(40);
+  const before = await scrolled();
+  await page.mouse.move(box.x + 400, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 404, box.y + 10);
+  await expect(page.getByTestId("carry")).toBeVisible();
+  // For as many frames as would have scrolled far.
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        let left = 60;
+        const step = () => (left-- > 0 ? requestAnimationFrame(step) : done());
+        step();
+      }),
+  );
+  expect(await scrolled()).toBe(before);
+  await page.mouse.move(box.x + 404, box.y + 28);
+  await expect.poll(scrolled).toBeGreaterThan(before + 100);
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+});
+
 test("by mouse: a drag that has come to rest at the edge before anything is drawn scrolls, and is put down there", async ({
   watched: page,
 }) => {

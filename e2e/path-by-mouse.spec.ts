@@ -50,7 +50,8 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
       const [start, end] = [await row(page, from).boundingBox(), await row(page, to).boundingBox()];
       await page.mouse.move(start!.x + 400, start!.y + 16);
       await page.mouse.down();
-      await page.mouse.move(start!.x + 404, start!.y + 26);
+      // As a hand does, towards where it goes: the other way may be into the edge at which the list scrolls.
+      await page.mouse.move(start!.x + 404, start!.y + (end!.y > start!.y ? 26 : 6));
       await page.mouse.move(end!.x + 400, end!.y + (below ? 30 : 2), { steps: 12 });
     };
     await drag("Murk and Silt.plank", "Lamplight Rework.plank", false);
