@@ -5,6 +5,10 @@ import { runInNewContext } from "node:vm";
 import { fileContents, type Contents } from "@/core/conflict/contents";
 import { Names } from "@/core/conflict/names";
 import { ProviderIndex, type Provides } from "@/core/conflict/provider-index";
+import { everyConflict, surveyOf } from "@/core/conflict/survey";
+import { makeRoster } from "@/core/roster/roster";
+import { testConflicts } from "@/core/testing/contested";
+import { testRoster } from "@/core/testing/roster";
 import { makeRandom } from "@/core/random";
 import { foldName } from "@/core/roster/fold";
 import type { ContentFile } from "@/core/model/shelf";
@@ -99,6 +103,30 @@ function moves(index: ProviderIndex): number {
   return median(times);
 }
 
+/** A whole profile of mods with these files: what a view asks at once, and what a slot costs while one of them is carried. */
+function ofProfile(mods: readonly ContentFile[][]): { readonly survey: number; readonly slot: number } {
+  const roster = testRoster(mods.map((_, at) => ({ name: `mod-${at}.plank` })));
+  const { conflicts } = testConflicts(
+    roster,
+    Object.fromEntries(mods.map((files, at) => [`mod-${at}`, files])),
+  );
+  const { state } = roster.profile;
+  const random = makeRandom(5);
+  const slots = Array.from({ length: 101 }, () => {
+    const entries = [...state.mods.entries];
+    entries.splice(random.below(entries.length + 1), 0, ...entries.splice(random.below(entries.length), 1));
+    const then = { ...roster.profile, state: { ...state, mods: { ...state.mods, entries } } };
+    const began = performance.now();
+    conflicts.preview(roster, makeRoster(roster.game, then, roster.stock, roster));
+    return performance.now() - began;
+  });
+  const surveys = Array.from(
+    { length: rounds },
+    () => timed(() => surveyOf(conflicts, roster, "files", everyConflict)).ms,
+  );
+  return { survey: median(surveys), slot: median(slots) };
+}
+
 const figure = (value: number, unit: string, digits = 0): string => `${value.toFixed(digits)} ${unit}`;
 
 const rows: [string, string][] = [];
@@ -125,6 +153,11 @@ for (const [mods, files] of [
     ],
     [`${name}: memory beside the texts`, figure(after - before - texts / 1e6, "MB")],
     [`${name}: one mod moved`, figure(moves(index), "ms", 3)],
+  );
+  const { survey, slot } = ofProfile(input);
+  rows.push(
+    [`${name}: a slot while a mod is carried`, figure(slot, "ms", 1)],
+    [`${name}: all that is contested surveyed`, figure(survey, "ms")],
   );
 }
 writeTable(`median of ${rounds}`, rows);

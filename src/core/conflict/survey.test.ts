@@ -129,6 +129,15 @@ test("more than is asked for is counted and not told", () => {
   const { conflicts, roster } = testConflicts(abc, { a: files, b: files });
   const survey = surveyOf(conflicts, roster, "files", everyConflict, 5);
   expect([survey.rows.length, survey.count]).toEqual([5, 12]);
+  conflicts.library.learn(
+    { content: roster.mods[2]!.mod!.content!, files: [aFile("9.tex"), aFile("9a.tex")], records: [] },
+    null,
+  );
+  conflicts.show(roster);
+  const crowded = surveyOf(conflicts, roster, "files", everyConflict, 1);
+  // The last by name, and so none of the rows that are told.
+  expect(crowded.rows.map(({ key }) => key)).toEqual(["0.tex"]);
+  expect(crowded.crowded[0]).toMatchObject({ key: "9.tex", providers: ["a", "b", "c"] });
 });
 
 test("what is told of a path, of a pair and of an item agrees with the report", () => {

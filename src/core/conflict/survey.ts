@@ -68,6 +68,8 @@ export interface ConflictSurvey {
   readonly pairs: readonly SurveyPair[];
   /** The first that fit, by name. */
   readonly rows: readonly ContestedRow[];
+  /** Those that most provide, of all that fit. */
+  readonly crowded: readonly ContestedRow[];
   /** How much fits, and of what each answer besides would leave. */
   readonly count: number;
   readonly counts: FacetCounts & { readonly undecided: number; readonly unequal: number };
@@ -78,6 +80,7 @@ export interface ConflictSurvey {
 
 /** More is not listed at once: the question is narrowed first, or all of it saved. */
 export const mostRows = 2000;
+const mostCrowded = 12;
 
 /** `most`: how many rows are told. */
 export function surveyOf(
@@ -150,6 +153,13 @@ class Surveyor {
     for (const { item, equal } of compared.slice(0, -1)) this.pairs.add(item, winner, equal);
   }
 
+  private told = ({ key, providers, equal, decided }: Judged): ContestedRow => ({
+    key,
+    providers: providers.map((item) => this.ids[item]!),
+    equal,
+    decided,
+  });
+
   report(most: number): ConflictSurvey {
     const { index, ids } = this;
     const shown = Array.from({ length: index.items }, (_, item) => item)
@@ -171,12 +181,11 @@ class Surveyor {
         ...sums,
         decided: this.isDecided(loser, winner),
       })),
-      rows: this.fitting.slice(0, most).map(({ key, providers, equal, decided }) => ({
-        key,
-        providers: providers.map((item) => ids[item]!),
-        equal,
-        decided,
-      })),
+      rows: this.fitting.slice(0, most).map(this.told),
+      crowded: [...this.fitting]
+        .sort((a, b) => b.providers.length - a.providers.length)
+        .slice(0, mostCrowded)
+        .map(this.told),
       count: this.fitting.length,
       counts: this.facets.counts(),
       contested: this.contested,

@@ -150,8 +150,7 @@ function ProviderFacts({ of, name, provider, winner }: ProviderFactsProps) {
     [of, name, id],
   );
   const { answer: without } = useAskConflicts(question);
-  const label =
-    part && partsOf(roster.modOf.get(id as never)?.mod?.manifest ?? null).find(({ key }) => key === part);
+  const label = part && partsOf(roster.modOf.get(id)?.mod?.manifest ?? null).find(({ key }) => key === part);
   return (
     <p className="text-ink2">
       {id === winner ? (

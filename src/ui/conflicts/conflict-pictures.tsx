@@ -38,7 +38,7 @@ export function ConflictPictures({
     [survey],
   );
   const paths = useMemo(
-    () => most(survey.rows.map(({ key, providers }) => ({ name: key, count: providers.length }))),
+    () => most(survey.crowded.map(({ key, providers }) => ({ name: key, count: providers.length }))),
     [survey],
   );
   const winners = useMemo(() => {

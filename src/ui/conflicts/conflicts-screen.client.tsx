@@ -99,15 +99,7 @@ export function ConflictsScreen() {
           {sheet === "left-out" ? (
             <LeftOutSheet />
           ) : sheet === "orders" ? (
-            <OrdersSheet
-              onLook={(next) => {
-                setAddress((now) => ({
-                  ...now,
-                  of: next.kind === "pair" && isPluginPair(next.pair) ? "records" : "files",
-                  looked: next,
-                }));
-              }}
-            />
+            <OrdersSheet onLook={(next, looked) => setAddress((now) => ({ ...now, of: next, looked }))} />
           ) : (
             <>
               <ConflictFilterBar of={of} query={query} onQuery={ask} survey={survey}>
@@ -134,9 +126,6 @@ export function ConflictsScreen() {
     </Tabs.Root>
   );
 }
-
-/** Ids of plugins are names of files. */
-const isPluginPair = (pair: readonly string[]): boolean => pair.every((id) => id.includes("."));
 
 function OfChoice({ of, onChoose }: { of: Contested; onChoose: (of: Contested) => void }) {
   return (

@@ -84,8 +84,7 @@ function Contents({ compared: { path, items } }: { compared: Compared }) {
 }
 
 /** Under which the server knows what an item brings; empty: the game itself. */
-const contentOf = (roster: Roster, id: string): string =>
-  id === "" ? "" : (roster.mods.find((mod) => mod.id === id)?.mod?.content ?? "");
+const contentOf = (roster: Roster, id: string): string => roster.modOf.get(id)?.mod?.content ?? "";
 
 /** More lines that are alike are folded. */
 const context = 3;

@@ -88,7 +88,7 @@ export function MatrixSheet({ text, ...rest }: Props) {
           cells={square.cells}
           bands={bands}
           lit={lit}
-          cursor={at ?? pair}
+          cursor={at && square.ids.length > Math.max(at.row, at.column) ? at : pair}
           onCursor={(cell) => {
             setAt(cell);
             const found = square.pairAt(cell);

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { say } from "@/core/language/say";
+import type { Contested } from "@/core/conflict/conflicts";
 import { twoWinners, type TwoWinnersTold, type Unaligned } from "@/core/conflict/two-winners";
 import { acceptDisagreement } from "@/core/edit/accept-disagreement";
 import type { Roster } from "@/core/roster/roster";
@@ -20,7 +21,7 @@ import type { Looked } from "./conflicts-address";
 const keyOf = ({ meeting }: TwoWinnersTold): string => `${meeting.in} ${meeting.items.join(" ")}`;
 
 /** Pairs of which the one wins with its files and the other with its records. */
-export function OrdersSheet({ onLook }: { onLook: (looked: Looked) => void }) {
+export function OrdersSheet({ onLook }: { onLook: (of: Contested, looked: Looked) => void }) {
   const { editor, propose } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const pairs = useMemo(() => twoWinners(roster), [roster]);
@@ -33,7 +34,7 @@ export function OrdersSheet({ onLook }: { onLook: (looked: Looked) => void }) {
         keys: ["Enter"],
         title: () => say("conflicts.lookAtPair"),
         isPossible: (rows) => rows.length === 1,
-        run: ([row]) => row && onLook({ kind: "pair", pair: row.meeting.items }),
+        run: ([row]) => row && onLook(row.meeting.in, { kind: "pair", pair: row.meeting.items }),
       },
       {
         id: "accept",

@@ -96,7 +96,7 @@ function useLeaveOut() {
   return useCallback(
     (id: string, paths: readonly string[]) => {
       const { roster } = editor.getState();
-      const mod = roster.mods.find((each) => each.id === id);
+      const mod = roster.modOf.get(id);
       const edit = mod && leaveOutEdit(roster, mod, paths, true, []);
       if (edit) editor.dispatch(edit);
     },
@@ -112,7 +112,7 @@ type Sizes = ReadonlyMap<string, readonly (number | null)[]>;
 function useSizes(of: Contested, items: AboutPair["items"]): Sizes | null {
   const game = useEditor(({ roster }) => roster.game);
   const contents = useEditor(({ roster }) =>
-    items.map((id) => roster.mods.find((mod) => mod.id === id)?.mod?.content ?? "").join(" "),
+    items.map((id) => roster.modOf.get(id)?.mod?.content ?? "").join(" "),
   );
   const question = useCallback(async () => {
     if (of === "records") return null;
