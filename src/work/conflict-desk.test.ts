@@ -4,6 +4,7 @@ import { packFiles } from "@/core/model/packed-files";
 import { stateAfter } from "@/core/edit/steps";
 import { switchItems } from "@/core/edit/edits";
 import type { Roster } from "@/core/roster/roster";
+import type { ProfileState } from "@/core/model/profile";
 import { testRoster } from "@/core/testing/roster";
 import { ConflictDesk } from "./conflict-desk";
 import { ConflictJobs } from "./conflict-jobs";
@@ -34,11 +35,26 @@ function aServer() {
   return { asked, read };
 }
 
+/** As over there: what comes from another thread is a copy. */
+const jobsElsewhere = (): never => {
+  const jobs = new ConflictJobs();
+  return new Proxy(jobs, {
+    get:
+      (_, name) =>
+      (...args: unknown[]) => {
+        const job = jobs[name as keyof ConflictJobs] as (...given: unknown[]) => unknown;
+        return Promise.resolve(structuredClone(job.apply(jobs, structuredClone(args))));
+      },
+  }) as never;
+};
+
 const deskOf = (read: (wanted: readonly string[]) => Promise<PackedLibrary>) =>
-  new ConflictDesk(read, () => ({
-    jobs: new ConflictJobs() as never,
-    failed: new Promise<never>(() => undefined),
-  }));
+  new ConflictDesk(read, () => ({ jobs: jobsElsewhere(), failed: new Promise<never>(() => undefined) }));
+
+const deciding = (mods: ProfileState["mods"]): Roster => ({
+  ...roster,
+  profile: { ...roster.profile, state: { ...roster.profile.state, mods } },
+});
 
 const switchedOff = (id: string): Roster["profile"]["state"] =>
   stateAfter(roster.profile.state, switchItems(roster, [roster.modOf.get(id)!], false)!)!;
@@ -48,6 +64,8 @@ test("contents are asked for once; who meets whom is told once, until it is some
   const desk = deskOf(read);
   expect((await desk.show(roster))?.mods).toMatchObject([{ broader: "a", narrower: "b", shared: 1 }]);
   expect(await desk.show(roster)).toBeNull();
+  const { mods } = roster.profile.state;
+  expect(await desk.show(deciding({ ...mods, entries: mods.entries.toReversed() }))).toBeNull();
   expect(asked.map((wanted) => wanted.length)).toEqual([3]);
   const off = { ...roster, profile: { ...roster.profile, state: switchedOff("b") } };
   expect((await desk.show(off))?.mods).toEqual([]);
@@ -96,7 +114,7 @@ test("a worker that breaks down leaves nobody waiting, and the next question has
     started++;
     const failed = new Promise<never>((_, reject) => (breakDown = reject));
     const stuck = { know: () => new Promise(() => undefined) };
-    return { jobs: (started === 1 ? stuck : new ConflictJobs()) as never, failed };
+    return { jobs: started === 1 ? (stuck as never) : jobsElsewhere(), failed };
   });
   const answer = desk.show(roster);
   await Promise.resolve();

@@ -15,6 +15,7 @@ interface Started {
   readonly jobs: Remote<ConflictJobs>;
   readonly failed: Promise<never>;
   known: Pick<Roster, "game" | "stock"> | null;
+  brought: Profile | null;
 }
 
 /**
@@ -32,44 +33,45 @@ export class ConflictDesk {
   ) {}
 
   /** Who meets whom in a roster; null where that is as it was told last. */
-  show = (roster: Roster): Promise<Overlaps | null> =>
-    this.ask(roster, (jobs, profile) => jobs.show(profile));
+  show = (roster: Roster): Promise<Overlaps | null> => this.ask(roster, (jobs) => jobs.show());
 
   /** Asks of the conflicts of a roster. */
-  ask = <T>(
-    roster: Roster,
-    question: (jobs: Remote<ConflictJobs>, profile: Profile) => Promise<T>,
-  ): Promise<T> =>
-    this.inTurn(roster, async (jobs) => {
-      await this.learn(jobs, roster.profile);
-      return question(jobs, roster.profile);
+  ask = <T>(roster: Roster, question: (jobs: Remote<ConflictJobs>) => Promise<T>): Promise<T> =>
+    this.inTurn(roster, async (worker) => {
+      await this.bring(worker, roster.profile);
+      return question(worker.jobs);
     });
 
   /** What would change hands from the roster that was shown last to a state; null where a newer question came. */
   preview(shown: Roster, state: ProfileState): Promise<HandSummary | null> {
     const own = (this.newest = Symbol("preview"));
     const profile = { ...shown.profile, state };
-    return this.inTurn(shown, async (jobs) => {
+    return this.inTurn(shown, async (worker) => {
       if (own !== this.newest) return null;
-      await this.learn(jobs, profile);
-      return jobs.preview(profile);
+      await this.bring(worker, profile);
+      return worker.jobs.preview();
     });
   }
 
-  private async learn(jobs: Remote<ConflictJobs>, profile: Profile): Promise<void> {
-    const missing = await jobs.needed(profile);
-    if (missing) await jobs.learn(missing, await this.read(missing));
+  /** A profile of thousands takes its time from thread to thread: one goes over once, however much is asked of it. */
+  private async bring(worker: Started, profile: Profile): Promise<void> {
+    if (worker.brought === profile) return;
+    worker.brought = null;
+    const missing = await worker.jobs.bring(profile);
+    if (missing) await worker.jobs.learn(missing, await this.read(missing));
+    worker.brought = profile;
   }
 
-  private inTurn<T>({ game, stock }: Roster, ask: (jobs: Remote<ConflictJobs>) => Promise<T>): Promise<T> {
+  private inTurn<T>({ game, stock }: Roster, ask: (worker: Started) => Promise<T>): Promise<T> {
     const answer = this.last.then(() => {
-      const worker = (this.worker ??= { ...this.start(), known: null });
+      const worker = (this.worker ??= { ...this.start(), known: null, brought: null });
       const asked = async () => {
         if (worker.known?.game !== game || worker.known.stock !== stock) {
           await worker.jobs.know(game, stock);
           worker.known = { game, stock };
+          worker.brought = null;
         }
-        return ask(worker.jobs);
+        return ask(worker);
       };
       worker.failed.catch(() => {
         if (this.worker === worker) this.worker = null;

@@ -14,18 +14,20 @@ import { summaryOf, type HandSummary } from "@/core/conflict/hand-summary";
 import { aboutLeftOut, type AboutLeftOut } from "@/core/conflict/left-out";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
+import { keepSame } from "@/core/keep-same";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
 import type { Overlaps } from "@/core/roster/overlaps";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 
-/** What the worker that keeps the index of conflicts can be asked; `know` comes before all others. */
+/** What the worker that keeps the index of conflicts can be asked: after `know`, and after `bring`, of the profile that was brought. */
 export class ConflictJobs {
   private game: GameDefinition | null = null;
   private stock!: Stock;
   private library!: ContentLibrary;
   private conflicts!: Conflicts;
   private isOwnKnown = false;
+  private brought!: Roster;
   private shown: Roster | null = null;
   /** What was provided when it was last told who meets whom. */
   private told = -1;
@@ -40,9 +42,15 @@ export class ConflictJobs {
     Object.assign(this, { game, stock, isOwnKnown: false, shown: null });
   }
 
-  /** Contents that have to be learnt before a profile can be shown; null where nothing has. */
-  needed(profile: Profile): string[] | null {
-    const missing = contentsNeeded(this.rosterOf(profile)).filter((content) => !this.library.has(content));
+  /**
+   * The profile that is asked about. Contents that have to be learnt before; null where nothing has. What comes from another thread is
+   * new in all its parts, and what is written the same must not look like a change.
+   */
+  bring(profile: Profile): string[] | null {
+    const { shown } = this;
+    const state = shown ? keepSame(shown.profile.state, profile.state) : profile.state;
+    this.brought = makeRoster(this.game!, { ...profile, state }, this.stock, shown ?? undefined);
+    const missing = contentsNeeded(this.brought).filter((content) => !this.library.has(content));
     return missing.length === 0 && this.isOwnKnown ? null : missing;
   }
 
@@ -56,51 +64,47 @@ export class ConflictJobs {
     this.isOwnKnown = true;
   }
 
-  /** Who meets whom in a profile; null where that is as it was told last. */
-  show(profile: Profile): Overlaps | null {
-    this.look(profile);
+  /** Who meets whom; null where that is as it was told last. */
+  show(): Overlaps | null {
+    this.look();
     if (this.conflicts.provided === this.told) return null;
     this.told = this.conflicts.provided;
     return overlapsIn(this.conflicts);
   }
 
-  /** What would change hands if a profile were shown instead of the one that is. */
-  preview(profile: Profile): HandSummary {
-    return summaryOf(this.conflicts.preview(this.shown!, this.rosterOf(profile)));
+  /** What would change hands if it were shown instead of the one that is. */
+  preview(): HandSummary {
+    return summaryOf(this.conflicts.preview(this.shown!, this.brought));
   }
 
-  /** What of a profile's conflicts fits a question; `most`: how many of its rows are told. */
-  survey(profile: Profile, of: Contested, query: ConflictQuery, most: number): ConflictSurvey {
-    return surveyOf(this.conflicts, this.look(profile), of, query, most);
+  /** What of the conflicts fits a question; `most`: how many of its rows are told. */
+  survey(of: Contested, query: ConflictQuery, most: number): ConflictSurvey {
+    return surveyOf(this.conflicts, this.look(), of, query, most);
   }
 
-  aboutKey(profile: Profile, of: Contested, name: string): AboutKey | null {
-    return aboutKey(this.conflicts, this.look(profile), of, name);
+  aboutKey(of: Contested, name: string): AboutKey | null {
+    return aboutKey(this.conflicts, this.look(), of, name);
   }
 
-  winnerWithout(profile: Profile, of: Contested, name: string, id: string): string | null {
-    return winnerWithout(this.conflicts, this.look(profile), of, name, id);
+  winnerWithout(of: Contested, name: string, id: string): string | null {
+    return winnerWithout(this.conflicts, this.look(), of, name, id);
   }
 
-  aboutPair(profile: Profile, of: Contested, pair: readonly [string, string]): AboutPair {
-    return aboutPair(this.conflicts, this.look(profile), of, pair);
+  aboutPair(of: Contested, pair: readonly [string, string]): AboutPair {
+    return aboutPair(this.conflicts, this.look(), of, pair);
   }
 
-  aboutItem(profile: Profile, of: Contested, id: string): AboutItem | null {
-    return aboutItem(this.conflicts, this.look(profile), of, id);
+  aboutItem(of: Contested, id: string): AboutItem | null {
+    return aboutItem(this.conflicts, this.look(), of, id);
   }
 
-  aboutLeftOut(profile: Profile): AboutLeftOut[] {
-    const roster = this.look(profile);
+  aboutLeftOut(): AboutLeftOut[] {
+    const roster = this.look();
     return aboutLeftOut(this.conflicts, roster);
   }
 
-  private look(profile: Profile): Roster {
-    this.shown = this.rosterOf(profile);
-    this.conflicts.show(this.shown);
-    return this.shown;
+  private look(): Roster {
+    this.conflicts.show(this.brought);
+    return (this.shown = this.brought);
   }
-
-  private rosterOf = (profile: Profile): Roster =>
-    makeRoster(this.game!, profile, this.stock, this.shown ?? undefined);
 }

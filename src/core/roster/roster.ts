@@ -4,6 +4,7 @@ import type { Choice, Entry, ListName, Order, Profile, SheetNumber } from "../mo
 import { compareVersions } from "../version/version";
 import type { Rulebook } from "../model/rulebook";
 import type { PluginFile, ShelfMod } from "../model/shelf";
+import { remembered } from "../remembered";
 import { foldName } from "./fold";
 import { noOverlaps, type Overlaps } from "./overlaps";
 import { leavesOut, leftOutByMod } from "./left-out";
@@ -145,19 +146,11 @@ interface ShelfIndex {
   readonly kept: ReadonlyMap<string, ShelfMod>;
 }
 
-const indexes = new WeakMap<Stock, ShelfIndex>();
-
-function indexShelf(stock: Stock): ShelfIndex {
-  const known = indexes.get(stock);
-  if (known) return known;
-  const index: ShelfIndex = {
-    byId: newestById(stock.shelf),
-    byContent: contentsOf(stock.shelf),
-    kept: contentsOf(stock.kept),
-  };
-  indexes.set(stock, index);
-  return index;
-}
+const indexShelf = remembered((stock: Stock): ShelfIndex => ({
+  byId: newestById(stock.shelf),
+  byContent: contentsOf(stock.shelf),
+  kept: contentsOf(stock.kept),
+}));
 
 const contentsOf = (mods: readonly ShelfMod[]) =>
   new Map(mods.filter((mod) => !mod.problem).map((mod) => [`${mod.id} ${mod.content}`, mod]));
@@ -253,7 +246,7 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
     const here = entry.content === undefined ? byId.get(entry.id) : byContent.get(pinned);
     const mod = here ?? kept.get(pinned) ?? null;
     const manifest = mod?.manifest ?? null;
-    const choice = choices.get(entry.id) ?? proposedChoice(entry.id, manifest);
+    const choice = choices.get(entry.id) ?? (mod ? proposedBy(mod) : proposedChoice(entry.id, null));
     return {
       list: "mods",
       id: entry.id,
@@ -282,6 +275,9 @@ function listMods({ state }: Profile, stock: Stock, before: Roster | null): Seat
 }
 
 const nothing: readonly string[] = [];
+
+/** One object for a mod, by which is seen that nothing changed. */
+const proposedBy = remembered(({ id, manifest }: ShelfMod) => proposedChoice(id, manifest));
 
 interface Supplier extends Pick<SeatedPlugin, "withheld"> {
   readonly mod: SeatedMod;

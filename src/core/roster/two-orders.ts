@@ -9,22 +9,17 @@ import {
   type TwoOrders,
 } from "../order/align";
 import { asProposal, type OrderProposal } from "../edit/accept";
+import { remembered } from "../remembered";
 import { listProblem } from "./list-problem";
 import type { Overlaps } from "./overlaps";
 import type { Roster } from "./roster";
 
-const meetingsKnown = new WeakMap<Overlaps, Meeting[]>();
-
 /** Where what is listed meets in files or records. */
-function meetingsOf({ overlaps }: Roster): Meeting[] {
-  const known = meetingsKnown.get(overlaps);
-  if (known) return known;
+const meetingsOf = remembered((overlaps: Overlaps): readonly Meeting[] => {
   const inList = (list: ListName, kind: Meeting["in"]) =>
     overlaps[list].map(({ broader, narrower }): Meeting => ({ in: kind, items: [broader, narrower] }));
-  const all = [...inList("plugins", "records"), ...inList("mods", "files")];
-  meetingsKnown.set(overlaps, all);
-  return all;
-}
+  return [...inList("plugins", "records"), ...inList("mods", "files")];
+});
 
 /** The orders of what loads, and where two of it meet. */
 function twoOrders(roster: Roster): TwoOrders {
@@ -37,7 +32,7 @@ function twoOrders(roster: Roster): TwoOrders {
     mods: mods.filter((mod) => mod.loads).map((mod) => mod.id),
     plugins: plugins.filter((plugin) => plugin.loads).map((plugin) => plugin.id),
     modOf: (id) => pluginOf.get(id)?.mod?.id ?? null,
-    meetings: meetingsOf(roster).filter(loads),
+    meetings: meetingsOf(roster.overlaps).filter(loads),
   };
 }
 

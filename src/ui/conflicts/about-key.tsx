@@ -32,7 +32,7 @@ interface Props {
 /** A path or record: all that provide it, first to last, and what would be without each. */
 export function KeyInspector({ of, name, onLook, decide }: Props) {
   const question: ConflictQuestion<AboutKey | null> = useCallback(
-    (jobs, profile) => jobs.aboutKey(profile, of, name),
+    (jobs) => jobs.aboutKey(of, name),
     [of, name],
   );
   const { answer } = useAskConflicts(question);
@@ -146,7 +146,7 @@ function ProviderFacts({ of, name, provider, winner }: ProviderFactsProps) {
   const roster = useEditor((state) => state.roster);
   const { id, part, container, equal, decided } = provider;
   const question: ConflictQuestion<{ of: string; winner: string | null }> = useCallback(
-    async (jobs, profile) => ({ of: id, winner: await jobs.winnerWithout(profile, of, name, id) }),
+    async (jobs) => ({ of: id, winner: await jobs.winnerWithout(of, name, id) }),
     [of, name, id],
   );
   const { answer: without } = useAskConflicts(question);

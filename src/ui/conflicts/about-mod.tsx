@@ -23,7 +23,7 @@ import type { Decide } from "./use-decide";
 /** Null where it provides nothing; undefined until that is known. */
 function useAboutItem(of: Contested, id: string): AboutItem | null | undefined {
   const question: ConflictQuestion<AboutItem | null> = useCallback(
-    (jobs, profile) => jobs.aboutItem(profile, of, id),
+    (jobs) => jobs.aboutItem(of, id),
     [of, id],
   );
   const { answer } = useAskConflicts(question);

@@ -36,7 +36,7 @@ interface Props {
 export function PairInspector({ of, pair, onLook, decide }: Props) {
   const [one, other] = pair;
   const question: ConflictQuestion<AboutPair> = useCallback(
-    (jobs, profile) => jobs.aboutPair(profile, of, [one, other]),
+    (jobs) => jobs.aboutPair(of, [one, other]),
     [of, one, other],
   );
   const { answer } = useAskConflicts(question);

@@ -296,7 +296,7 @@ function SaveTable({ of, query }: { of: Contested; query: ConflictQuery }) {
   const { conflicts, editor } = useWorkspace();
   const save = async () => {
     const survey = await conflicts
-      .ask((jobs, profile) => jobs.survey(profile, of, query, Number.MAX_SAFE_INTEGER))
+      .ask((jobs) => jobs.survey(of, query, Number.MAX_SAFE_INTEGER))
       .catch(() => null);
     if (!survey) return;
     const { roster } = editor.getState();

@@ -36,7 +36,7 @@ export function ContentsDialog({ compared, onClose }: { compared: Compared | nul
 function Contents({ compared: { path, items } }: { compared: Compared }) {
   const { conflicts, editor, unwrap } = useWorkspace();
   const [question] = useState(() => async () => {
-    const about = await conflicts.ask((jobs, profile) => jobs.aboutKey(profile, "files", path));
+    const about = await conflicts.ask((jobs) => jobs.aboutKey("files", path));
     const { roster } = editor.getState();
     const places = items.map((id) => {
       const provider = about?.providers.find((each) => each.id === id);

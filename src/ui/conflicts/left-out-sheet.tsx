@@ -16,7 +16,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { holderText } from "./holder";
 import { useAskConflicts } from "./use-ask-conflicts";
 
-const question: ConflictQuestion<AboutLeftOut[]> = (jobs, profile) => jobs.aboutLeftOut(profile);
+const question: ConflictQuestion<AboutLeftOut[]> = (jobs) => jobs.aboutLeftOut();
 const keyOf = ({ mod, path }: AboutLeftOut): string => `${mod} ${path}`;
 
 /** Files and folders that the profile does without, with what that does; nothing on the disk is changed by it. */

@@ -21,7 +21,7 @@ export function useAskConflicts<T>(question: ConflictQuestion<T>) {
 
 export function useSurvey(of: Contested, query: ConflictQuery) {
   const question: ConflictQuestion<ConflictSurvey> = useCallback(
-    (jobs, profile) => jobs.survey(profile, of, query, mostRows),
+    (jobs) => jobs.survey(of, query, mostRows),
     [of, query],
   );
   return useAskConflicts(question);

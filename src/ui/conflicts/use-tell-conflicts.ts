@@ -12,7 +12,7 @@ export function useTellConflicts(): (id: string) => void {
   return useCallback(
     (id: string) => {
       const told = async () => {
-        const about = await conflicts.ask((jobs, profile) => jobs.aboutItem(profile, "files", id));
+        const about = await conflicts.ask((jobs) => jobs.aboutItem("files", id));
         if (!about || about.wins + about.loses === 0) return;
         const nothing = about.covered || about.copyOf !== null ? ` ${say("conflicts.doesNothing")}` : "";
         tell([{ item: id }, `: ${figuresText("files", about)}${nothing}`], "plain", {
