@@ -42,7 +42,7 @@ const jobsElsewhere = (): never => {
     get:
       (_, name) =>
       (...args: unknown[]) => {
-        const job = jobs[name as keyof ConflictJobs] as (...given: unknown[]) => unknown;
+        const job = (jobs as unknown as Record<PropertyKey, (...given: unknown[]) => unknown>)[name]!;
         return Promise.resolve(structuredClone(job.apply(jobs, structuredClone(args))));
       },
   }) as never;

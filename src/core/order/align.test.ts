@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { OrderResult } from "../model/problem";
 import type { OrderProblem } from "../model/problem";
 import { findDisagreements, proposeAlignment, type TwoOrders } from "./align";
@@ -41,6 +42,44 @@ describe("two orders of one setup", () => {
       { meeting: records("reef.a", "tide.a"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
       { meeting: files("reef", "kelp"), byMods: ["reef", "kelp"], byPlugins: null },
     ]);
+  });
+
+  test("of drawn orders as many disagree as by looking at every plugin of both", () => {
+    const names = ["reef", "tide", "kelp", "surf"];
+    const plugins = names.flatMap((mod) => ["a", "b"].map((each) => `${mod}.${each}`)).concat("game.a");
+    const pairOf = (from: string[]) => fc.tuple(fc.constantFrom(...from), fc.constantFrom(...from));
+    const drawn = fc.record({
+      mods: fc.shuffledSubarray(names),
+      plugins: fc.shuffledSubarray(plugins),
+      files: fc.array(pairOf(names)),
+      records: fc.array(pairOf(plugins)),
+    });
+    fc.assert(
+      fc.property(drawn, ({ mods, plugins: order, files: inFiles, records: inRecords }) => {
+        const meetings = [
+          ...inFiles.map(([a, b]) => files(a, b)),
+          ...inRecords.map(([a, b]) => records(a, b)),
+        ];
+        const agree = meetings.filter((meeting) => {
+          const own = meeting.items.map((id) =>
+            meeting.in === "files" ? order.filter((p) => modOf(p) === id) : [id],
+          );
+          const [one, other] = meeting.items.map((id) => (meeting.in === "files" ? id : modOf(id)));
+          const stand = [one, other].every((mod) => mods.includes(mod!));
+          if (!stand || one === other || own.some((each) => !each.some((p) => order.includes(p))))
+            return true;
+          const isBefore = mods.indexOf(one!) < mods.indexOf(other!);
+          return own[0]!.every((a) => own[1]!.every((b) => order.indexOf(a) < order.indexOf(b) === isBefore));
+        });
+        const found = findDisagreements({ mods, plugins: order, modOf, meetings });
+        expect(found.map(({ meeting }) => meeting)).toEqual(meetings.filter((each) => !agree.includes(each)));
+        for (const { meeting, byMods, byPlugins } of found) {
+          expect(mods.indexOf(byMods[0])).toBeLessThan(mods.indexOf(byMods[1]));
+          if (meeting.in === "records") expect(byPlugins).toEqual(byMods.toReversed());
+        }
+      }),
+      { numRuns: 1000 },
+    );
   });
 
   test("the mods follow the plugins with the fewest moves, proved", () => {

@@ -3,9 +3,10 @@
  * or a player expects them to win together, the orders should agree.
  */
 import type { OrderProblem } from "../model/problem";
+import { remembered } from "../remembered";
 import { propose, type Proposal } from "./propose";
 
-/** Two items that change the same thing: mods the same files, or plugins the same records. */
+/** Two items that change the same thing: mods the same files, or plugins the same records. One that stands in no order meets nobody. */
 export interface Meeting {
   readonly in: "files" | "records";
   readonly items: readonly [string, string];
@@ -32,13 +33,13 @@ type Pair = readonly [string, string];
 /** The meetings of two mods in which the mods' order and the plugins' order say different things, as listed. */
 export function findDisagreements(orders: TwoOrders): Disagreement[] {
   const sides = new Sides(orders);
-  return orders.meetings.flatMap((meeting) => {
-    if (sides.plainlyAgree(meeting)) return [];
+  const agrees = agreement(orders, sides);
+  return orders.meetings.flatMap((meeting, at) => {
+    if (agrees(at)) return [];
     const mods = sides.modsOf(meeting);
-    const byMods = mods && sides.inMods(mods);
-    if (!mods || !byMods || !sides.bothHavePlugins(mods)) return [];
+    if (!mods) return [];
     const byPlugins = meeting.in === "records" ? sides.ownersInPlugins(meeting.items) : sides.inPlugins(mods);
-    return byPlugins && byPlugins[0] === byMods[0] ? [] : [{ meeting, byMods, byPlugins }];
+    return [{ meeting, byMods: sides.inMods(mods), byPlugins }];
   });
 }
 
@@ -67,6 +68,47 @@ export function proposeAlignment(
   return propose({ ...problem, rules: [...(problem.rules ?? []), ...rules] });
 }
 
+/** Meetings by the numbers of their items: of a hundred thousand, each is looked at after every move. */
+interface Numbered {
+  readonly ids: readonly { readonly in: Meeting["in"]; readonly id: string }[];
+  /** Two for each meeting. */
+  readonly items: Int32Array;
+}
+
+const numbered = remembered((meetings: readonly Meeting[]): Numbered => {
+  const numbers = { files: new Map<string, number>(), records: new Map<string, number>() };
+  const ids: { in: Meeting["in"]; id: string }[] = [];
+  const numberOf = (kind: Meeting["in"], id: string): number => {
+    const known = numbers[kind].get(id);
+    if (known !== undefined) return known;
+    numbers[kind].set(id, ids.length);
+    return ids.push({ in: kind, id }) - 1;
+  };
+  const items = Int32Array.from(
+    meetings.flatMap(({ in: kind, items: pair }) => pair.map((id) => numberOf(kind, id))),
+  );
+  return { ids, items };
+});
+
+/** Whether the two orders agree of a meeting, by its number, or have nothing to say of it. */
+function agreement({ meetings }: TwoOrders, sides: Sides): (at: number) => boolean {
+  const { ids, items } = numbered(meetings);
+  const [mod, first, last] = [0, 1, 2].map(() => new Int32Array(ids.length).fill(-1)) as [
+    Int32Array,
+    Int32Array,
+    Int32Array,
+  ];
+  for (const [number, item] of ids.entries()) {
+    const span = sides.spanOf(item.in, item.id);
+    if (span) [mod[number], first[number], last[number]] = span;
+  }
+  return (at) => {
+    const [a, b] = [items[2 * at]!, items[2 * at + 1]!];
+    if (mod[a]! < 0 || mod[b]! < 0 || mod[a] === mod[b]) return true;
+    return mod[a]! < mod[b]! ? last[a]! < first[b]! : last[b]! < first[a]!;
+  };
+}
+
 class Sides {
   private readonly modPlace: ReadonlyMap<string, number>;
   private readonly pluginPlace: ReadonlyMap<string, number>;
@@ -81,48 +123,53 @@ class Sides {
     }
   }
 
-  /** Of most meetings in records it is plain at once: the one whose mod stands earlier loads earlier. */
-  plainlyAgree({ in: kind, items: [a, b] }: Meeting): boolean {
-    if (kind === "files") return false;
-    const [one, other] = [this.orders.modOf(a), this.orders.modOf(b)];
-    if (one === null || other === null || one === other) return true;
-    const modsSay = this.modPlace.get(one)! < this.modPlace.get(other)!;
-    return modsSay === this.pluginPlace.get(a)! < this.pluginPlace.get(b)!;
+  /**
+   * Where the mod of an item stands, and from where to where what it has in the order of the plugins: a mod all its plugins, a plugin
+   * itself. Null where it stands in one of the orders only.
+   */
+  spanOf(kind: Meeting["in"], id: string): [mod: number, first: number, last: number] | null {
+    const mod = kind === "files" ? id : this.orders.modOf(id);
+    const place = mod === null ? undefined : this.modPlace.get(mod);
+    const plugins = kind === "files" ? (this.pluginsOf.get(id) ?? []) : [id];
+    const places = plugins.flatMap((plugin) => this.pluginPlace.get(plugin) ?? []);
+    return place === undefined || places.length === 0
+      ? null
+      : [place, Math.min(...places), Math.max(...places)];
   }
 
-  /** The two mods of a meeting; null where it is of one mod, or of what is built in. */
+  /** The two mods of a meeting; null where it is of one mod, or of what is built in or stands in one of the orders only. */
   modsOf({ in: kind, items: [a, b] }: Meeting): Pair | null {
+    if (!this.spanOf(kind, a) || !this.spanOf(kind, b)) return null;
     const [one, other] = kind === "files" ? [a, b] : [this.orders.modOf(a), this.orders.modOf(b)];
     return one === null || other === null || one === other ? null : [one, other];
   }
 
-  bothHavePlugins = (mods: Pair): boolean => mods.every((mod) => this.pluginsOf.has(mod));
+  inMods = (mods: Pair): Pair => sorted(this.modPlace, mods);
 
-  inMods = ([a, b]: Pair): Pair | null => sorted(this.modPlace, a, b);
-
-  ownersInPlugins([a, b]: Pair): Pair | null {
-    const pair = sorted(this.pluginPlace, a, b);
-    return pair && [this.orders.modOf(pair[0])!, this.orders.modOf(pair[1])!];
+  ownersInPlugins(plugins: Pair): Pair {
+    const [earlier, later] = sorted(this.pluginPlace, plugins);
+    return [this.orders.modOf(earlier)!, this.orders.modOf(later)!];
   }
 
   /** Whose plugins all stand before the other's; null where they are mixed. */
   inPlugins([a, b]: Pair): Pair | null {
-    const places = (mod: string) => this.pluginsOf.get(mod)!.map((plugin) => this.pluginPlace.get(plugin)!);
-    const [ofA, ofB] = [places(a), places(b)];
-    if (Math.max(...ofA) < Math.min(...ofB)) return [a, b];
-    return Math.max(...ofB) < Math.min(...ofA) ? [b, a] : null;
+    const [[, firstOfA, lastOfA], [, firstOfB, lastOfB]] = [
+      this.spanOf("files", a)!,
+      this.spanOf("files", b)!,
+    ];
+    if (lastOfA < firstOfB) return [a, b];
+    return lastOfB < firstOfA ? [b, a] : null;
   }
 
   /** What the other order says of a meeting, as pairs of items of `list`, the earlier first. */
   wanted(meeting: Meeting, list: "mods" | "plugins"): Pair[] {
     const mods = this.modsOf(meeting);
-    if (!mods || !this.bothHavePlugins(mods)) return [];
+    if (!mods) return [];
     if (list === "mods") {
       const pair = meeting.in === "records" ? this.ownersInPlugins(meeting.items) : this.inPlugins(mods);
       return pair ? [pair] : [];
     }
     const pair = this.inMods(mods);
-    if (!pair) return [];
     if (meeting.in === "records") {
       const [a, b] = meeting.items;
       return [this.orders.modOf(a) === pair[0] ? [a, b] : [b, a]];
@@ -132,8 +179,5 @@ class Sides {
   }
 }
 
-function sorted(placeOf: ReadonlyMap<string, number>, a: string, b: string): Pair | null {
-  const [atA, atB] = [placeOf.get(a), placeOf.get(b)];
-  if (atA === undefined || atB === undefined) return null;
-  return atA < atB ? [a, b] : [b, a];
-}
+const sorted = (placeOf: ReadonlyMap<string, number>, [a, b]: Pair): Pair =>
+  placeOf.get(a)! < placeOf.get(b)! ? [a, b] : [b, a];

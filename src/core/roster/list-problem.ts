@@ -55,10 +55,15 @@ function problemItem(item: SeatedItem, sectionRank: ReadonlyMap<string, string>)
 /** For plugins that nobody has placed yet, unless the profile does without. */
 function breadthRules({ profile, overlaps, pluginOf }: Roster): ProblemRule[] {
   if (profile.state.broaderFirst === false) return [];
-  const here = overlaps.plugins.filter(
-    ({ broader, narrower }) => pluginOf.has(broader) && pluginOf.has(narrower),
+  const fresh = new Set<string>(
+    profile.state.plugins.entries.flatMap((entry) => (entry.fresh ? entry.id : [])),
   );
-  return broaderFirstRules(here, (id) => pluginOf.get(id)!.entry.fresh === true);
+  if (fresh.size === 0) return [];
+  const here = overlaps.plugins.filter(
+    ({ broader, narrower }) =>
+      (fresh.has(broader) || fresh.has(narrower)) && pluginOf.has(broader) && pluginOf.has(narrower),
+  );
+  return broaderFirstRules(here, (id) => fresh.has(id));
 }
 
 function builtInRules({ game, pluginOf, idOfName }: Roster): ProblemRule[] {

@@ -21,18 +21,14 @@ const meetingsOf = remembered((overlaps: Overlaps): readonly Meeting[] => {
   return [...inList("plugins", "records"), ...inList("mods", "files")];
 });
 
-/** The orders of what loads, and where two of it meet. */
+/** The orders of what loads, and where items meet. */
 function twoOrders(roster: Roster): TwoOrders {
   const { mods, plugins, pluginOf } = roster;
-  const loads = ({ in: kind, items: [a, b] }: Meeting) => {
-    const { itemOf } = kind === "files" ? roster.lists.mods : roster.lists.plugins;
-    return itemOf.get(a)?.loads === true && itemOf.get(b)?.loads === true;
-  };
   return {
     mods: mods.filter((mod) => mod.loads).map((mod) => mod.id),
     plugins: plugins.filter((plugin) => plugin.loads).map((plugin) => plugin.id),
     modOf: (id) => pluginOf.get(id)?.mod?.id ?? null,
-    meetings: meetingsOf(roster.overlaps).filter(loads),
+    meetings: meetingsOf(roster.overlaps),
   };
 }
 
