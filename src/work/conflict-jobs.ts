@@ -1,3 +1,4 @@
+import { transfer } from "comlink";
 import { ContentLibrary } from "@/core/conflict/content-library";
 import {
   aboutItem,
@@ -69,7 +70,13 @@ export class ConflictJobs {
     this.look();
     if (this.conflicts.provided === this.told) return null;
     this.told = this.conflicts.provided;
-    return overlapsIn(this.conflicts);
+    const overlaps = overlapsIn(this.conflicts);
+    const { mods, plugins } = overlaps;
+    const arrays = [mods, plugins].flatMap((list) => [list.broader, list.narrower, list.shared, list.equal]);
+    return transfer(
+      overlaps,
+      arrays.map(({ buffer }) => buffer as ArrayBuffer),
+    );
   }
 
   /** What would change hands if it were shown instead of the one that is. */

@@ -17,6 +17,7 @@ import { fixEdit, isEditing } from "./fix-edit";
 import { holdsToWrite, namesToWrite, orderFileGap } from "./order-file";
 import { countByLevel, runChecks } from "./run-checks";
 import { aMod } from "../testing/ids";
+import { testOverlaps } from "../testing/overlaps";
 
 const current = (roster: Roster): OnDisk => ({ order: namesToWrite(roster), holds: holdsToWrite(roster) });
 const check = (roster: Roster, onDisk = current(roster)) =>
@@ -67,7 +68,7 @@ const requiring = withStock(plain, {
 });
 const meeting: Roster = {
   ...testRoster([{ name: "a.plank" }, { name: "b.plank" }]),
-  overlaps: { mods: [], plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }], blocked: [] },
+  overlaps: testOverlaps({ plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }] }),
 };
 const sideBySide = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
 const raised = testRoster([

@@ -1,4 +1,4 @@
-import type { Overlap } from "../order/broader-first";
+import { packOverlaps, type Overlap } from "../order/overlap";
 import type { Overlaps } from "../roster/overlaps";
 import { blockedIn } from "./blocked";
 import type { Conflicts } from "./conflicts";
@@ -6,18 +6,17 @@ import type { ProviderIndex } from "./provider-index";
 
 /** Who meets whom, of all that is shown and loads; what the game itself brings meets nobody. */
 export const overlapsIn = (conflicts: Conflicts): Overlaps => ({
-  mods: pairsIn(conflicts.files, conflicts.modId, (id) => id === ""),
-  plugins: pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin),
+  mods: packOverlaps(pairsIn(conflicts.files, conflicts.modId, (id) => id === "")),
+  plugins: packOverlaps(pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin)),
   blocked: blockedIn(conflicts),
 });
 
 /** Each pair once, under the broader of the two, in the order of the items. */
-function pairsIn(
+function* pairsIn(
   index: ProviderIndex,
   idOf: (item: number) => string,
   isOwn: (id: string) => boolean,
-): Overlap[] {
-  const pairs: Overlap[] = [];
+): Generator<Overlap> {
   for (let item = 0; item < index.items; item++) {
     const id = idOf(item);
     if (isOwn(id)) continue;
@@ -26,8 +25,7 @@ function pairsIn(
       const theirs = idOf(other);
       const less = files - index.figuresOf(other).files;
       if (isOwn(theirs) || less < 0 || (less === 0 && id > theirs)) continue;
-      pairs.push({ broader: id, narrower: theirs, shared, ...(less === 0 && { equal: true as const }) });
+      yield { broader: id, narrower: theirs, shared, ...(less === 0 && { equal: true as const }) };
     }
   }
-  return pairs;
 }

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import type { OrderRule } from "../model/problem";
 import { testRoster } from "../testing/roster";
+import { testOverlaps } from "../testing/overlaps";
 import { arrangeEdit, proposeOrder } from "./accept";
 import { prepareEdit } from "./prepare-edit";
 import { moveEffects, takeMoves } from "./proposal-parts";
@@ -95,11 +96,13 @@ test("a move changes something where it mends a tie, or where another one wins t
     { broader: "a.plank", narrower: "b.plank", shared: 2 },
     { broader: "a.plank", narrower: "p.plank", shared: 9 },
   ];
-  const roster = makeRoster(base.game, base.profile, base.stock, undefined, {
-    mods: [],
-    blocked: [],
-    plugins: overlaps,
-  });
+  const roster = makeRoster(
+    base.game,
+    base.profile,
+    base.stock,
+    undefined,
+    testOverlaps({ plugins: overlaps }),
+  );
   const effects = moveEffects(roster, proposeOrder(roster, "plugins"));
   expect(effects.get("b.plank")).toEqual({
     mends: true,

@@ -1,5 +1,6 @@
 import type { SectionId } from "../model/ids";
 import type { Entry } from "../model/profile";
+import { overlapsOf } from "../order/overlap";
 import type { OrderProposal } from "./accept";
 import type { Roster, SeatedList } from "../roster/roster";
 import type { TieIndex } from "../roster/ties";
@@ -23,7 +24,7 @@ export function moveEffects(roster: Roster, proposal: OrderProposal): Map<string
   const placeThen = new Map<string, number>(proposal.entries.map((entry, place) => [entry.id, place]));
   const { itemOf } = roster.lists[proposal.list];
   const winners = new Map<string, WinnerChange[]>(proposal.moves.map(({ id }) => [id, []]));
-  for (const { broader: a, narrower: b, shared } of roster.overlaps[proposal.list]) {
+  for (const { broader: a, narrower: b, shared } of overlapsOf(roster.overlaps[proposal.list])) {
     const [one, other] = [itemOf.get(a), itemOf.get(b)];
     if (!one || !other) continue;
     const aLater = placeThen.get(a)! > placeThen.get(b)!;

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { OrderResult } from "../model/problem";
 import type { OrderProblem } from "../model/problem";
-import { findDisagreements, proposeAlignment, type TwoOrders } from "./align";
-import { broaderFirstRules, type Overlap } from "./broader-first";
+import { findDisagreements, proposeAlignment, type Meeting, type TwoOrders } from "./align";
+import { broaderFirstRules } from "./broader-first";
+import { packOverlaps, type Overlap } from "./overlap";
 import { propose } from "./propose";
 import { verifyResult } from "./verify";
 import { writeResult } from "./write-result";
@@ -10,11 +11,21 @@ import { writeResult } from "./write-result";
 /** `"reef.a"` is a plugin of the mod "reef". */
 const modOf = (plugin: string) => (plugin.startsWith("game.") ? null : plugin.split(".")[0]!);
 
-const orders = (mods: string, plugins: string, meetings: TwoOrders["meetings"]): TwoOrders => ({
+const packed = (meetings: readonly Meeting[]): TwoOrders["meetings"] => {
+  const inKind = (kind: Meeting["in"]) =>
+    packOverlaps(
+      meetings
+        .filter((each) => each.in === kind)
+        .map(({ items: [broader, narrower] }) => ({ broader, narrower, shared: 1 })),
+    );
+  return { files: inKind("files"), records: inKind("records") };
+};
+
+const orders = (mods: string, plugins: string, meetings: readonly Meeting[]): TwoOrders => ({
   mods: mods.split(" "),
   plugins: plugins.split(" "),
   modOf,
-  meetings,
+  meetings: packed(meetings),
 });
 
 const files = (a: string, b: string) => ({ in: "files" as const, items: [a, b] as const });
@@ -38,8 +49,8 @@ describe("two orders of one setup", () => {
 
   test("disagree where they meet and say different things; a mixed pair says neither", () => {
     expect(findDisagreements(given)).toEqual([
-      { meeting: files("reef", "tide"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
       { meeting: records("reef.a", "tide.a"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
+      { meeting: files("reef", "tide"), byMods: ["reef", "tide"], byPlugins: ["tide", "reef"] },
       { meeting: files("reef", "kelp"), byMods: ["reef", "kelp"], byPlugins: null },
     ]);
   });
@@ -56,9 +67,9 @@ describe("two orders of one setup", () => {
     });
     fc.assert(
       fc.property(drawn, ({ mods, plugins: order, files: inFiles, records: inRecords }) => {
-        const meetings = [
-          ...inFiles.map(([a, b]) => files(a, b)),
+        const meetings: Meeting[] = [
           ...inRecords.map(([a, b]) => records(a, b)),
+          ...inFiles.map(([a, b]) => files(a, b)),
         ];
         const agree = meetings.filter((meeting) => {
           const own = meeting.items.map((id) =>
@@ -71,7 +82,7 @@ describe("two orders of one setup", () => {
           const isBefore = mods.indexOf(one!) < mods.indexOf(other!);
           return own[0]!.every((a) => own[1]!.every((b) => order.indexOf(a) < order.indexOf(b) === isBefore));
         });
-        const found = findDisagreements({ mods, plugins: order, modOf, meetings });
+        const found = findDisagreements({ mods, plugins: order, modOf, meetings: packed(meetings) });
         expect(found.map(({ meeting }) => meeting)).toEqual(meetings.filter((each) => !agree.includes(each)));
         for (const { meeting, byMods, byPlugins } of found) {
           expect(mods.indexOf(byMods[0])).toBeLessThan(mods.indexOf(byMods[1]));

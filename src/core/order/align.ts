@@ -3,7 +3,7 @@
  * or a player expects them to win together, the orders should agree.
  */
 import type { OrderProblem } from "../model/problem";
-import { remembered } from "../remembered";
+import type { OverlapList } from "./overlap";
 import { propose, type Proposal } from "./propose";
 
 /** Two items that change the same thing: mods the same files, or plugins the same records. One that stands in no order meets nobody. */
@@ -17,8 +17,11 @@ export interface TwoOrders {
   readonly plugins: readonly string[];
   /** The mod that a plugin comes with; null for one that is built in. */
   readonly modOf: (plugin: string) => string | null;
-  readonly meetings: readonly Meeting[];
+  readonly meetings: Readonly<Record<Meeting["in"], Meetings>>;
 }
+
+/** Pairs of items by their numbers in `ids`. */
+type Meetings = Pick<OverlapList, "ids" | "broader" | "narrower">;
 
 /** A pair of mods that meet, each order's earlier one first. */
 export interface Disagreement {
@@ -30,17 +33,21 @@ export interface Disagreement {
 
 type Pair = readonly [string, string];
 
-/** The meetings of two mods in which the mods' order and the plugins' order say different things, as listed. */
+/** The meetings of two mods in which the mods' order and the plugins' order say different things: those in records first, each as listed. */
 export function findDisagreements(orders: TwoOrders): Disagreement[] {
   const sides = new Sides(orders);
-  const agrees = agreement(orders, sides);
-  return orders.meetings.flatMap((meeting, at) => {
-    if (agrees(at)) return [];
-    const mods = sides.modsOf(meeting);
-    if (!mods) return [];
-    const byPlugins = meeting.in === "records" ? sides.ownersInPlugins(meeting.items) : sides.inPlugins(mods);
-    return [{ meeting, byMods: sides.inMods(mods), byPlugins }];
-  });
+  return kinds
+    .flatMap((kind) => {
+      const agrees = agreement(orders.meetings[kind], kind, sides);
+      return [...meetingsIn(orders.meetings[kind], kind, (at) => !agrees(at))];
+    })
+    .flatMap((meeting) => {
+      const mods = sides.modsOf(meeting);
+      if (!mods) return [];
+      const byPlugins =
+        meeting.in === "records" ? sides.ownersInPlugins(meeting.items) : sides.inPlugins(mods);
+      return [{ meeting, byMods: sides.inMods(mods), byPlugins }];
+    });
 }
 
 /**
@@ -55,8 +62,9 @@ export function proposeAlignment(
 ): Proposal {
   const sides = new Sides(orders);
   const wanted = new Map<string, Pair>();
-  for (const meeting of orders.meetings)
-    for (const pair of sides.wanted(meeting, list)) wanted.set(pair.join(" \u0000 "), pair);
+  for (const kind of kinds)
+    for (const meeting of meetingsIn(orders.meetings[kind], kind))
+      for (const pair of sides.wanted(meeting, list)) wanted.set(pair.join(" \u0000 "), pair);
   const rules = [...wanted.values()].map(([item, other], at) => ({
     id: `aligned:${at + 1}`,
     source: { kind: "aligned" as const },
@@ -68,42 +76,32 @@ export function proposeAlignment(
   return propose({ ...problem, rules: [...(problem.rules ?? []), ...rules] });
 }
 
-/** Meetings by the numbers of their items: of a hundred thousand, each is looked at after every move. */
-interface Numbered {
-  readonly ids: readonly { readonly in: Meeting["in"]; readonly id: string }[];
-  /** Two for each meeting. */
-  readonly items: Int32Array;
+const kinds = ["records", "files"] as const;
+
+function* meetingsIn(
+  { ids, broader, narrower }: Meetings,
+  kind: Meeting["in"],
+  isWanted: (at: number) => boolean = () => true,
+): Generator<Meeting> {
+  for (let at = 0; at < broader.length; at++)
+    if (isWanted(at)) yield { in: kind, items: [ids[broader[at]!]!, ids[narrower[at]!]!] };
 }
 
-const numbered = remembered((meetings: readonly Meeting[]): Numbered => {
-  const numbers = { files: new Map<string, number>(), records: new Map<string, number>() };
-  const ids: { in: Meeting["in"]; id: string }[] = [];
-  const numberOf = (kind: Meeting["in"], id: string): number => {
-    const known = numbers[kind].get(id);
-    if (known !== undefined) return known;
-    numbers[kind].set(id, ids.length);
-    return ids.push({ in: kind, id }) - 1;
-  };
-  const items = Int32Array.from(
-    meetings.flatMap(({ in: kind, items: pair }) => pair.map((id) => numberOf(kind, id))),
-  );
-  return { ids, items };
-});
-
-/** Whether the two orders agree of a meeting, by its number, or have nothing to say of it. */
-function agreement({ meetings }: TwoOrders, sides: Sides): (at: number) => boolean {
-  const { ids, items } = numbered(meetings);
-  const [mod, first, last] = [0, 1, 2].map(() => new Int32Array(ids.length).fill(-1)) as [
-    Int32Array,
-    Int32Array,
-    Int32Array,
-  ];
-  for (const [number, item] of ids.entries()) {
-    const span = sides.spanOf(item.in, item.id);
-    if (span) [mod[number], first[number], last[number]] = span;
-  }
+/**
+ * Whether the two orders agree of a meeting, by its number, or have nothing to say of it. By numbers, for of hundreds of thousands each
+ * is looked at after every move.
+ */
+function agreement(
+  { ids, broader, narrower }: Meetings,
+  kind: Meeting["in"],
+  sides: Sides,
+): (at: number) => boolean {
+  const spans = ids.map((id) => sides.spanOf(kind, id));
+  const mod = Int32Array.from(spans, (span) => span?.[0] ?? -1);
+  const first = Int32Array.from(spans, (span) => span?.[1] ?? -1);
+  const last = Int32Array.from(spans, (span) => span?.[2] ?? -1);
   return (at) => {
-    const [a, b] = [items[2 * at]!, items[2 * at + 1]!];
+    const [a, b] = [broader[at]!, narrower[at]!];
     if (mod[a]! < 0 || mod[b]! < 0 || mod[a] === mod[b]) return true;
     return mod[a]! < mod[b]! ? last[a]! < first[b]! : last[b]! < first[a]!;
   };

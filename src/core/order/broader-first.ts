@@ -1,13 +1,5 @@
 import type { ProblemRule } from "../model/problem";
-
-/** Two items that provide the same, as plugins the same records; `broader` provides more in all, or as much where they are `equal`. */
-export interface Overlap {
-  readonly broader: string;
-  readonly narrower: string;
-  /** How much both provide. */
-  readonly shared: number;
-  readonly equal?: true;
-}
+import type { Overlap } from "./overlap";
 
 const weight = 0.1;
 

@@ -1,6 +1,7 @@
 import type { OrderProblem, OrderRule, ProblemItem, ProblemRule } from "../model/problem";
 import { listOfRule, type ListName } from "../model/profile";
 import { broaderFirstRules } from "../order/broader-first";
+import { overlapsOf } from "../order/overlap";
 import { withBookRules } from "./books";
 import { foldName } from "./fold";
 import type { Roster, SeatedItem } from "./roster";
@@ -59,7 +60,7 @@ function breadthRules({ profile, overlaps, pluginOf }: Roster): ProblemRule[] {
     profile.state.plugins.entries.flatMap((entry) => (entry.fresh ? entry.id : [])),
   );
   if (fresh.size === 0) return [];
-  const here = overlaps.plugins.filter(
+  const here = [...overlapsOf(overlaps.plugins)].filter(
     ({ broader, narrower }) =>
       (fresh.has(broader) || fresh.has(narrower)) && pluginOf.has(broader) && pluginOf.has(narrower),
   );

@@ -1,11 +1,11 @@
 import type { ListName } from "../model/profile";
-import type { Overlap } from "../order/broader-first";
+import { packOverlaps, type OverlapList } from "../order/overlap";
 
 /**
  * Items of each list that load and meet: mods that bring unlike files at the same paths, plugins that change the same records. It is
  * worked out apart from all else, and may be of a moment before.
  */
-export interface Overlaps extends Readonly<Record<ListName, readonly Overlap[]>> {
+export interface Overlaps extends Readonly<Record<ListName, OverlapList>> {
   readonly blocked: readonly Blocked[];
 }
 
@@ -18,4 +18,8 @@ export interface Blocked {
 }
 
 /** Before anything is known of files and records. */
-export const noOverlaps: Overlaps = { mods: [], plugins: [], blocked: [] };
+export const noOverlaps: Overlaps = {
+  mods: packOverlaps([]),
+  plugins: packOverlaps([]),
+  blocked: [],
+};

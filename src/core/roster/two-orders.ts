@@ -1,34 +1,19 @@
 import type { OrderRule } from "../model/problem";
 import { listOfRule, type ListName } from "../model/profile";
 import { isSameRule } from "../order/rule-items";
-import {
-  findDisagreements,
-  proposeAlignment,
-  type Disagreement,
-  type Meeting,
-  type TwoOrders,
-} from "../order/align";
+import { findDisagreements, proposeAlignment, type Disagreement, type TwoOrders } from "../order/align";
 import { asProposal, type OrderProposal } from "../edit/accept";
-import { remembered } from "../remembered";
 import { listProblem } from "./list-problem";
-import type { Overlaps } from "./overlaps";
 import type { Roster } from "./roster";
-
-/** Where what is listed meets in files or records. */
-const meetingsOf = remembered((overlaps: Overlaps): readonly Meeting[] => {
-  const inList = (list: ListName, kind: Meeting["in"]) =>
-    overlaps[list].map(({ broader, narrower }): Meeting => ({ in: kind, items: [broader, narrower] }));
-  return [...inList("plugins", "records"), ...inList("mods", "files")];
-});
 
 /** The orders of what loads, and where items meet. */
 function twoOrders(roster: Roster): TwoOrders {
-  const { mods, plugins, pluginOf } = roster;
+  const { mods, plugins, pluginOf, overlaps } = roster;
   return {
     mods: mods.filter((mod) => mod.loads).map((mod) => mod.id),
     plugins: plugins.filter((plugin) => plugin.loads).map((plugin) => plugin.id),
     modOf: (id) => pluginOf.get(id)?.mod?.id ?? null,
-    meetings: meetingsOf(roster.overlaps),
+    meetings: { files: overlaps.mods, records: overlaps.plugins },
   };
 }
 

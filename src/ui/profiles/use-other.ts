@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import { say } from "@/core/language/say";
 import type { ProfileState } from "@/core/model/profile";
 import type { Tied } from "@/core/compare/rosters";
+import { overlapsOf } from "@/core/order/overlap";
 import { makeRoster, type Roster } from "@/core/roster/roster";
 import type { Ties } from "@/core/roster/ties";
 import type { StateSource } from "@/server/operations/profiles";
@@ -42,7 +43,7 @@ export function nameOfSource(
 export function tiedPairs({ overlaps }: Roster, ties: Ties): Tied {
   const pairs = (list: keyof Ties) => [
     ...ties[list].all.map(({ earlier, later }) => [earlier, later] as const),
-    ...overlaps[list].map(({ broader, narrower }) => [broader, narrower] as const),
+    ...Array.from(overlapsOf(overlaps[list]), ({ broader, narrower }) => [broader, narrower] as const),
   ];
   return { mods: pairs("mods"), plugins: pairs("plugins") };
 }
