@@ -51,7 +51,7 @@ export function partnersFor(roster: Roster, list: ListName, id: string): Partner
 /** With which items of its list one shares records, or files, and how many. */
 export function sharedBy(roster: Roster, list: ListName, id: string): Map<string, number> {
   const shared = new Map<string, number>();
-  for (const { broader, narrower, shared: count } of overlapsOf(roster.overlaps[list])) {
+  for (const { broader, narrower, shared: count } of overlapsOf(roster.overlaps[list], new Set([id]))) {
     if (broader === id) shared.set(narrower, count);
     if (narrower === id) shared.set(broader, count);
   }

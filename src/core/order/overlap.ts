@@ -43,12 +43,19 @@ export function packOverlaps(overlaps: Iterable<Overlap>): OverlapList {
   };
 }
 
-export function* overlapsOf({ ids, broader, narrower, shared, equal }: OverlapList): Generator<Overlap> {
-  for (let at = 0; at < shared.length; at++)
+/** Of `touching`, where that is given, at least one item. */
+export function* overlapsOf(
+  { ids, broader, narrower, shared, equal }: OverlapList,
+  touching?: ReadonlySet<string>,
+): Generator<Overlap> {
+  const isWanted = Uint8Array.from(ids, (id) => ((touching?.has(id) ?? true) ? 1 : 0));
+  for (let at = 0; at < shared.length; at++) {
+    if (isWanted[broader[at]!] === 0 && isWanted[narrower[at]!] === 0) continue;
     yield {
       broader: ids[broader[at]!]!,
       narrower: ids[narrower[at]!]!,
       shared: shared[at]!,
       ...(equal[at] === 1 && { equal: true as const }),
     };
+  }
 }

@@ -60,9 +60,8 @@ function breadthRules({ profile, overlaps, pluginOf }: Roster): ProblemRule[] {
     profile.state.plugins.entries.flatMap((entry) => (entry.fresh ? entry.id : [])),
   );
   if (fresh.size === 0) return [];
-  const here = [...overlapsOf(overlaps.plugins)].filter(
-    ({ broader, narrower }) =>
-      (fresh.has(broader) || fresh.has(narrower)) && pluginOf.has(broader) && pluginOf.has(narrower),
+  const here = [...overlapsOf(overlaps.plugins, fresh)].filter(
+    ({ broader, narrower }) => pluginOf.has(broader) && pluginOf.has(narrower),
   );
   return broaderFirstRules(here, (id) => fresh.has(id));
 }
