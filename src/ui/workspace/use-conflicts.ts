@@ -9,8 +9,8 @@ import { windowHeaders } from "./address";
 import type { ProfileEditor } from "./editor";
 import { unreachable } from "./server";
 
-/** Milliseconds; several edits at once are looked at once. */
-const patience = 60;
+/** Milliseconds: an edit is stored by then, on which the machine would be busy beside it; several at once are looked at once. */
+const patience = 300;
 
 const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary> => {
   const outcome = await fetch("/api/contents", {
