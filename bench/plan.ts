@@ -27,6 +27,30 @@ const scrolling = (page: Page): Promise<number> =>
     return 1000 / times.sort((a, b) => a - b)[times.length >> 1]!;
   });
 
+/** Frames a second while the square of the conflicts, zoomed to cells of some pixels, is pulled to and fro. */
+const panning = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const square = document.querySelector("[role=application]")!;
+    const frame = () => new Promise<number>((done) => requestAnimationFrame(done));
+    const { left, top, width, height } = square.getBoundingClientRect();
+    const at = { clientX: left + width / 2, clientY: top + height / 2, bubbles: true, cancelable: true };
+    for (let n = 0; n < 12; n++) square.dispatchEvent(new WheelEvent("wheel", { ...at, deltaY: -120 }));
+    await frame();
+    square.dispatchEvent(new PointerEvent("pointerdown", { ...at, button: 0, pointerId: 1 }));
+    const times: number[] = [];
+    let last = await frame();
+    for (let n = 0; n < 240; n++) {
+      const by = 6 * (n % 80 < 40 ? n % 40 : 40 - (n % 40));
+      const to = { ...at, clientX: at.clientX - by, clientY: at.clientY - by, pointerId: 1 };
+      square.dispatchEvent(new PointerEvent("pointermove", to));
+      const now = await frame();
+      times.push(now - last);
+      last = now;
+    }
+    square.dispatchEvent(new PointerEvent("pointerup", { ...at, pointerId: 1 }));
+    return 1000 / times.sort((a, b) => a - b)[times.length >> 1]!;
+  });
+
 /** A step by the keyboard: until the row is painted at its new seat, and until the strip says that it is stored. */
 const moving = (page: Page, key: "ArrowUp" | "ArrowDown"): Promise<{ shown: number; stored: number }> =>
   page.evaluate(async (key) => {
@@ -78,10 +102,14 @@ try {
     await page.waitForTimeout(500);
     moves.push(await moving(page, run % 2 === 0 ? "ArrowUp" : "ArrowDown"));
   }
+  await page.goto(`${url}/conflicts${new URL(plan).search}`);
+  await page.getByRole("application").waitFor();
+  const square = await panning(page);
   writeTable("median", [
     ["rows of the plan", plugins ?? ""],
     ["first row painted, ms", median(opened).toFixed(0)],
     ["frames a second, 120 px a frame", fps.toFixed(0)],
+    ["frames a second, the square of conflicts pulled about", square.toFixed(0)],
     ["a move painted, ms", median(moves.map(({ shown }) => shown)).toFixed(0)],
     ["a move stored, ms", median(moves.map(({ stored }) => stored)).toFixed(0)],
   ]);

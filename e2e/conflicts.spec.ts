@@ -160,6 +160,10 @@ test("the square is walked and read by keyboard, says what the table says, and l
 }) => {
   await kites(page);
   const square = page.getByRole("application", { name: /^Who overrides whom: \d+ mods/ });
+  // The table beside it holds hundreds of pairs: neither it nor the square is as high as that.
+  const { height } = page.viewportSize()!;
+  expect((await square.boundingBox())!.height).toBeLessThan(height);
+  expect((await pairs(page).boundingBox())!.height).toBeLessThan(height);
   await square.focus();
   await page.keyboard.press("ArrowDown");
   const said = page.getByRole("status").filter({ hasText: "override" });

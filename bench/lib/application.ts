@@ -28,7 +28,8 @@ export function makeDemo(home: string, mods: number, files = 0): void {
     "--out",
     out,
   ];
-  spawnSync(process.execPath, args, { stdio: "inherit" });
+  const { status } = spawnSync(process.execPath, args, { stdio: "inherit" });
+  if (status !== 0) throw new Error(`no demo was made in ${out}`);
 }
 
 /** Bytes of all files in a folder. */

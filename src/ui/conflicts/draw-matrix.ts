@@ -1,12 +1,5 @@
-import { mixed, rgbOf, shadeOf, type Frame, type MatrixView, type Rgb } from "./matrix-view";
-
-/** A filled cell: the row is overridden by the column. */
-export interface MatrixCell {
-  readonly row: number;
-  readonly column: number;
-  readonly files: number;
-  readonly decided: boolean;
-}
+import { tonesIn, type MatrixCell, type MatrixMarks } from "./matrix-marks";
+import { mixed, rgbOf, shades, type Frame, type MatrixView, type Rgb } from "./matrix-view";
 
 export interface MatrixColours {
   readonly ground: string;
@@ -17,37 +10,6 @@ export interface MatrixColours {
   readonly letter: string;
 }
 
-/** More cells a side are drawn several to a point: the darkest, and undecided before decided. */
-const mostPoints = 2048;
-
-/** The square with a point a cell, on a ground that is seen through. */
-export function bitmapOf(
-  cells: readonly MatrixCell[],
-  count: number,
-  { ground, decided, undecided }: MatrixColours,
-): HTMLCanvasElement {
-  const side = Math.max(1, Math.min(count, mostPoints));
-  const canvas = document.createElement("canvas");
-  canvas.width = side;
-  canvas.height = side;
-  const context = canvas.getContext("2d")!;
-  const image = context.createImageData(side, side);
-  const levels = [rgbOf(decided), rgbOf(undecided)].map((full) =>
-    [1, 2, 3, 4, 5].map((shade) => mixed(rgbOf(ground), full, shade)),
-  );
-  const drawn = new Uint8Array(side * side);
-  for (const { row, column, files, decided: isDecided } of cells) {
-    const at = Math.floor((row * side) / count) * side + Math.floor((column * side) / count);
-    const weight = shadeOf(files) + (isDecided ? 0 : 5);
-    if (drawn[at]! >= weight) continue;
-    drawn[at] = weight;
-    const [r, g, b]: Rgb = levels[isDecided ? 0 : 1]![shadeOf(files) - 1]!;
-    image.data.set([r, g, b, 255], at * 4);
-  }
-  context.putImageData(image, 0, 0);
-  return canvas;
-}
-
 /** A section: a stretch of rows, and of columns, with its letter. */
 export interface Band {
   readonly from: number;
@@ -56,7 +18,7 @@ export interface Band {
 }
 
 interface Drawing {
-  readonly bitmap: HTMLCanvasElement;
+  readonly marks: MatrixMarks;
   readonly cells: readonly MatrixCell[];
   readonly count: number;
   readonly view: MatrixView;
@@ -74,7 +36,7 @@ const leastMarked = 9;
 
 /** Draws what is in sight; `context` is scaled to pixels of the page. */
 export function drawMatrix(context: CanvasRenderingContext2D, drawing: Drawing): void {
-  const { bitmap, view, frame, count, bands, lit, cursor, colours } = drawing;
+  const { view, frame, count, bands, lit, cursor, colours } = drawing;
   const size = view.cell * count;
   const at = (place: number, corner: number) => corner + place * view.cell;
   context.fillStyle = colours.ground;
@@ -85,8 +47,8 @@ export function drawMatrix(context: CanvasRenderingContext2D, drawing: Drawing):
     context.fillRect(view.x, at(from, view.y), size, length);
     context.fillRect(at(from, view.x), view.y, length, size);
   }
-  context.imageSmoothingEnabled = view.cell < 1;
-  context.drawImage(bitmap, view.x, view.y, size, size);
+  const painted = paintMarks(drawing, context.getTransform().a);
+  if (painted) context.drawImage(painted, 0, 0, frame.width, frame.height);
   if (view.cell >= leastMarked) markUndecided(context, drawing);
   letterBands(context, drawing);
   context.fillStyle = colours.cursor;
@@ -105,6 +67,27 @@ export function drawMatrix(context: CanvasRenderingContext2D, drawing: Drawing):
   const inset = (side - view.cell) / 2;
   context.strokeRect(at(cursor.column, view.x) - inset, at(cursor.row, view.y) - inset, side, side);
 }
+
+/** The marks in sight on a ground that is seen through, as large as the frame, however large the square; null where there is no room. */
+function paintMarks({ marks, view, frame, colours }: Drawing, scale: number): HTMLCanvasElement | null {
+  const room = { width: Math.round(frame.width * scale), height: Math.round(frame.height * scale) };
+  if (room.width === 0 || room.height === 0) return null;
+  const onScreen = { x: view.x * scale, y: view.y * scale, cell: view.cell * scale };
+  const image = new ImageData(room.width, room.height);
+  const pixels = new Uint32Array(image.data.buffer);
+  const palette = [colours.decided, colours.undecided].flatMap((full) =>
+    shades.map((_, at) => packedColour(mixed(rgbOf(colours.ground), rgbOf(full), at + 1))),
+  );
+  for (const [at, tone] of tonesIn(marks, onScreen, room).entries())
+    if (tone > 0) pixels[at] = palette[tone - 1]!;
+  const canvas = document.createElement("canvas");
+  Object.assign(canvas, room);
+  canvas.getContext("2d")!.putImageData(image, 0, 0);
+  return canvas;
+}
+
+/** As the four bytes of a pixel stand in memory, whichever end of a number comes first there. */
+const packedColour = (rgb: Rgb): number => new Uint32Array(Uint8Array.of(...rgb, 255).buffer)[0]!;
 
 function stripe(context: CanvasRenderingContext2D, view: MatrixView, place: number, size: number): void {
   const thick = Math.max(view.cell, 2);

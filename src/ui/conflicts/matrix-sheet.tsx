@@ -64,7 +64,7 @@ export function MatrixSheet({ text, ...rest }: Props) {
   };
   return (
     <div className="flex min-h-0 grow flex-wrap content-stretch overflow-auto">
-      <section className="border-line flex min-h-64 min-w-0 grow basis-64 flex-col border-r">
+      <section className="border-line flex max-h-full min-h-64 min-w-0 grow basis-64 flex-col border-r">
         <div className="border-line flex flex-wrap items-center gap-x-3 gap-y-1 border-b px-3 py-1">
           <span role="radiogroup" aria-label={say("conflicts.arranged")} className="flex gap-3">
             <Choice name="conflicts-arranged" checked={!byKinship} onChoose={() => setByKinship(false)}>
@@ -97,7 +97,7 @@ export function MatrixSheet({ text, ...rest }: Props) {
           read={read}
         />
       </section>
-      <section className="flex min-h-64 min-w-0 grow basis-[28rem] flex-col">
+      <section className="flex max-h-full min-h-64 min-w-0 grow basis-[28rem] flex-col">
         <PairGrid
           {...rest}
           onLook={(next) => {

@@ -18,7 +18,8 @@ import { say } from "@/core/language/say";
 import { useTheme } from "../frame/theme";
 import { Button } from "../kit/button";
 import { chartLook } from "../kit/chart-look";
-import { bitmapOf, drawMatrix, type Band, type MatrixCell, type MatrixColours } from "./draw-matrix";
+import { drawMatrix, type Band, type MatrixColours } from "./draw-matrix";
+import { marksOf, type MatrixCell } from "./matrix-marks";
 import {
   cellAt,
   fitted,
@@ -69,10 +70,10 @@ export function Matrix({ label, count, cells, bands, lit, cursor, onCursor, read
   const [kept, setView] = useState<MatrixView | null>(null);
   const view = kept ? held(kept, count, frame) : fitted(count, frame);
   const colours = useColours();
-  const bitmap = useMemo(() => bitmapOf(cells, count, colours), [cells, count, colours]);
+  const marks = useMemo(() => marksOf(cells), [cells]);
   const reading = useId();
   useDrawing(canvas, frame, (context) =>
-    drawMatrix(context, { bitmap, cells, count, view, frame, bands, lit, cursor, colours }),
+    drawMatrix(context, { marks, cells, count, view, frame, bands, lit, cursor, colours }),
   );
   const go = (cell: Cell) => {
     onCursor(cell);
