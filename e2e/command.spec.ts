@@ -31,7 +31,7 @@ test("profiles are listed, exported, imported, backed up and restored from the c
   expect(found.status).toBe(1);
   const report = FindingsReport.parse(JSON.parse(found.stdout));
   expect(report.findings.filter(({ level }) => level === "blocker").length).toBe(7);
-  expect(report.findings[0]).toMatchObject({ level: "blocker", title: "Expansion missing" });
+  expect(report.findings[0]).toMatchObject({ level: "blocker", check: "missing-expansion" });
   expect(seating("findings", "Long Descent", "--fail-on", "never", "--text").stdout).toMatch(
     /^blocker: D1 Tides × Weather\.plank needs D5 Glass Tides\.plank, which loads later than it/m,
   );

@@ -73,14 +73,25 @@ async function readWhole(
   const lacks = lacksOf(list.lineup, list.claim, roster);
   if (lacks.length > 0)
     return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
-  const library = before?.library ?? (await ownLibrary(read.value, options));
+  const library = await libraryOf(read.value, roster, options, before?.library);
+  return done({ read: read.value, roster, library });
+}
+
+/** All that the mods of a roster bring, and the game itself where its folder is known, besides what is known already. */
+export async function libraryOf(
+  read: ListRead,
+  roster: Roster,
+  options: ListOptions,
+  before?: ContentLibrary,
+): Promise<ContentLibrary> {
+  const library = before ?? (await ownLibrary(read, options));
   for (const { mod } of roster.mods)
     if (mod?.content && !library.has(mod.content))
       library.learn(
         { content: mod.content, files: mod.contentFiles ?? [], records: recordsOf(mod.plugins) },
         mod.manifest,
       );
-  return done({ read: read.value, roster, library });
+  return library;
 }
 
 async function ownLibrary({ game, stock }: ListRead, { gameFolder }: ListOptions): Promise<ContentLibrary> {

@@ -2,7 +2,6 @@ import { say } from "@/core/language/say";
 import { knownMods } from "@/core/lineup/known";
 import { lacksOfClaim } from "@/core/lineup/verdict";
 import { lackText } from "@/core/messages/verdict";
-import { levels } from "@/core/model/finding";
 import type { FindingsReport } from "@/core/model/findings-report";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
@@ -10,7 +9,7 @@ import type { Stock } from "@/core/roster/roster";
 import { readList } from "@/formats/lineup/read";
 import { resolveList } from "@/formats/lineup/resolve";
 import type { Answer } from "./answer";
-import type { FailLevel } from "./usage";
+import { gravestOf, type FailLevel } from "./usage";
 import { unwrap, withSeating, type Seating } from "./running";
 import { orThrow, WrongUse } from "./wrong-use";
 
@@ -97,8 +96,10 @@ export const findings = (wanted: string, { failOn, ...options }: FindingsOptions
   withSeating(async (seating) => {
     const { id } = chosen(await profilesOf(seating, options), wanted);
     const report = await seating.ask<FindingsReport>("reportFindings", [id], id);
-    const lines = report.findings.map(({ level, text }) => `${say(`level.${level}`, { count: 1 })}: ${text}`);
-    const grave = failOn === "never" ? [] : levels.slice(0, levels.indexOf(failOn) + 1);
+    const lines = report.findings.map(
+      ({ level, message }) => `${say(`level.${level}`, { count: 1 })}: ${message}`,
+    );
+    const grave = gravestOf(failOn);
     return {
       json: report,
       text: lines.join("\n") || say("overview.nothingIsTheMatterEveryNeed"),

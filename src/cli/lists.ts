@@ -3,8 +3,7 @@ import { changesBetween } from "@/core/lineup/changelog";
 import { factsOfLineup, fingerprintOf, shortFingerprint } from "@/core/lineup/fingerprint";
 import { lossesOf } from "@/core/lineup/losses";
 import { shareSetup } from "@/core/lineup/share";
-import { rosterOfList } from "@/core/lineup/state-of-list";
-import { lacksOfClaim, saidDifferences, verdictOf, type Verdict } from "@/core/lineup/verdict";
+import { lacksOfClaim, saidDifferences, type Verdict } from "@/core/lineup/verdict";
 import { differenceEffect, differenceText, titlesFrom } from "@/core/messages/differences";
 import { sayLoss } from "@/core/messages/losses";
 import { unsaidWords, verdictReasons, verdictTitle } from "@/core/messages/verdict";
@@ -15,7 +14,7 @@ import type { Answer } from "./answer";
 import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
 
 /** What a verdict is, for programs: `lacks` also names what a list does not say. */
-function verdictJson(verdict: Verdict) {
+export function verdictJson(verdict: Verdict) {
   const differences = verdict.kind === "differs" ? verdict.differences : [];
   const lacks = [
     ...(verdict.kind === "not-yet" ? verdict.lacks : []),
@@ -27,11 +26,11 @@ function verdictJson(verdict: Verdict) {
     verdict: verdict.kind,
     differences: differences.map(({ facet, kind, key }) => ({ code: `${facet}-${kind}`, data: { key } })),
     lacks,
-    ...(verdict.kind === "altered" ? { altered: verdict.places } : {}),
+    ...(verdict.kind === "altered" ? { altered: [...verdict.places] } : {}),
   };
 }
 
-const verdictLines = (verdict: Verdict): string[] => [
+export const verdictLines = (verdict: Verdict): string[] => [
   `${verdictTitle(verdict)}.`,
   ...verdictReasons(verdict, (part) => say("cli.notSaid", { unsaidWord: unsaidWords[part] })).map(
     (line) => `  ${line}`,
@@ -45,7 +44,7 @@ const answer = (verdict: Verdict, json: object, lines: readonly string[]): Answe
 });
 
 /** Where the game's own plugins are not known, what only they may decide is not decided. */
-function withoutGame(verdict: Verdict, { hasGame, game }: ListRead): Verdict {
+export function withoutGame(verdict: Verdict, { hasGame, game }: ListRead): Verdict {
   const isOpen = verdict.kind === "differs" && verdict.differences.length === 0;
   return isOpen && !hasGame && game.builtIn.length > 0
     ? { kind: "as-far", unsaid: [...verdict.unsaid, "base"] }
@@ -151,14 +150,4 @@ export async function convert(
     aside: losses.map((loss) => say("cli.leftBehind", { loss })),
     findings: false,
   });
-}
-
-/** Whether a list can be reproduced from a shelf: the verdict on a profile that is made of it there. */
-export async function check(bytes: Uint8Array, name: string, options: ListOptions): Promise<Outcome<Answer>> {
-  if (options.shelf === undefined) return refuse("list-needs-shelf", { name });
-  const got = await readListed(bytes, name, options);
-  if (!got.ok) return got;
-  const { game, stock, list } = got.value;
-  const verdict = withoutGame(verdictOf(list.lineup, list.claim, rosterOfList(game, list, stock)), got.value);
-  return done(answer(verdict, { mods: list.lineup.mods.length }, verdictLines(verdict)));
 }

@@ -31,6 +31,9 @@ interface Asked extends ListOptions {
   readonly output?: string;
   readonly failOn: FailLevel;
   readonly all?: boolean;
+  readonly baseline?: string;
+  readonly book?: readonly string[];
+  readonly sarif?: boolean;
   readonly compare?: string;
 }
 
@@ -57,12 +60,13 @@ function readJson(path: string, wanted: "order-problem" | "order-result"): unkno
 const loadOrders = () =>
   import("./commands").then(({ order, why, seats, verify }) => ({ order, why, seats, verify }));
 const loadLists = () =>
-  import("./lists").then(({ check, compare, convert, fingerprint }) => ({
-    check,
+  import("./lists").then(({ compare, convert, fingerprint }) => ({
     compare,
     convert,
     fingerprint,
   }));
+
+const loadCheck = () => import("./check").then(({ check }) => ({ check }));
 
 const loadConflicts = () =>
   import("./conflicts").then(({ compareWinners, conflicts }) => ({ compareWinners, conflicts }));
@@ -116,8 +120,13 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     return orThrow(orders.verify(problem, readJson(second!, "order-result")));
   }
   if (isOfKept(command)) return answerOfKept(command, first, asked);
-  const lists = await loadLists();
   const list = readFile(first);
+  if (command === "check") {
+    const books = (asked.book ?? []).map(readFile);
+    const known = asked.baseline === undefined ? {} : { known: readFile(asked.baseline) };
+    return orThrow(await (await loadCheck()).check(list, { ...asked, books, ...known }));
+  }
+  const lists = await loadLists();
   if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
   if (command === "conflicts") {
     const { conflicts, compareWinners } = await loadConflicts();
@@ -166,7 +175,9 @@ function optionOf(name: OptionName, command: CommandName): Option {
       .choices(conflictLevels)
       .default("undecided");
   const option = new Option(value === "" ? `--${name}` : `--${name} <${value}>`, say(`cli.option.${name}`));
-  return name === "fail-on" ? option.choices(failLevels).default("problem") : option;
+  if (name !== "fail-on") return option;
+  if (command !== "order") option.description = say("cli.option.fail-on-findings");
+  return option.choices(failLevels).default("problem");
 }
 
 function addCommand(program: Command, name: CommandName): void {

@@ -1,5 +1,11 @@
-export const failLevels = ["blocker", "problem", "hint", "never"] as const;
+import { levels, type Level } from "@/core/model/finding";
+
+export const failLevels = [...levels, "never"] as const;
 export type FailLevel = (typeof failLevels)[number];
+
+/** The levels that count from one on. */
+export const gravestOf = (failOn: FailLevel): readonly Level[] =>
+  failOn === "never" ? [] : levels.slice(0, levels.indexOf(failOn) + 1);
 /** Of conflicts there are no levels: what is undecided, and whose files differ, is a finding. */
 export const conflictLevels = ["undecided", "never"] as const;
 
@@ -10,7 +16,18 @@ interface CommandSpec {
 }
 
 export type OptionName =
-  "all" | "compare" | "fail-on" | "game" | "games" | "shelf" | "game-folder" | "to" | "name";
+  | "all"
+  | "baseline"
+  | "book"
+  | "compare"
+  | "sarif"
+  | "fail-on"
+  | "game"
+  | "games"
+  | "shelf"
+  | "game-folder"
+  | "to"
+  | "name";
 
 const ofLists = ["game", "games", "shelf", "game-folder"] as const;
 
@@ -23,7 +40,7 @@ export const commands = {
   fingerprint: { takes: ["<list>"], options: ofLists },
   compare: { takes: ["<a>", "<b>"], options: ofLists },
   convert: { takes: ["<list>"], options: ["to", "game", "games", "shelf"] },
-  check: { takes: ["<list>"], options: ofLists },
+  check: { takes: ["<list>"], options: ["sarif", "fail-on", "baseline", "book", ...ofLists] },
   conflicts: { takes: ["<list>"], options: ["all", "compare", "fail-on", ...ofLists] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
@@ -38,12 +55,15 @@ export type CommandName = keyof typeof commands;
 /** What stands behind an option in the help, nothing where it takes no value; "completion" is a command of its own. */
 export const optionValues: Readonly<Record<OptionName, string>> = {
   all: "",
+  baseline: "FILE",
+  book: "FILE...",
   compare: "LIST",
   "fail-on": "LEVEL",
   game: "GAME",
   games: "DIR",
   shelf: "DIR",
   "game-folder": "DIR",
+  sarif: "",
   to: "FORMAT",
   name: "NAME",
 };

@@ -8,8 +8,8 @@ import { switchOff, switchOn } from "./fixes";
 
 const levelOf: Record<Exclude<Advice["kind"], "note" | "blend">, Level> = {
   "known-bad": "problem",
-  outdated: "hint",
-  leftover: "hint",
+  outdated: "problem",
+  leftover: "problem",
   requires: "problem",
 };
 
@@ -37,6 +37,9 @@ export const advised: Check = {
             },
             level: levelOf[advice.kind],
             subjects: [subject(plugin.id)],
+            ...(nameIn(advice) !== "" && {
+              besides: [{ kind: "plugin" as const, id: other?.id ?? nameIn(advice) }],
+            }),
             fixes:
               advice.kind === "requires" && other ? [switchOn(other.id)] : [switchOff("plugins", plugin.id)],
           };

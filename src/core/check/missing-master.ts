@@ -22,6 +22,7 @@ export const missingMaster: Check = {
           data: { item: plugin.id, master: name, expansion: expansion?.name ?? "" },
           level: "blocker" as const,
           subjects: [subject(plugin.id)],
+          besides: [{ kind: "plugin" as const, id: name }],
           fixes: [...here, switchOff("plugins", plugin.id)],
           ...(!expansion && here.length === 0 && { wants: [{ kind: "plugin" as const, name }] }),
         };

@@ -133,7 +133,8 @@ export const orderFileDiffers: Check = {
         check: "order-file-differs",
         id: !gap.written ? "order-file-absent" : theirs ? "order-file-theirs" : "order-file-differs",
         data: { path: roster.game.orderFile.path, moves: gap.moves, added: gap.added, removed: gap.removed },
-        level: "hint",
+        // What Seating wrote last is written again by a key; what somebody else wrote is lost with it.
+        level: theirs ? "problem" : "hint",
         subjects: [],
         fixes: [theirs ? lookAtOrder : writeOrder],
       },

@@ -22,7 +22,7 @@ export const ordersDisagreeCheck: Check = {
         check: "orders-disagree",
         id: "orders-disagree",
         data: { count: pairs.length, apart: all.length - pairs.length, earlier, later },
-        level: "hint",
+        level: "problem",
         subjects: [...new Set(pairs.flatMap(({ byMods }) => byMods))].map(mod),
         fixes: lists.map(alignOrder),
       },

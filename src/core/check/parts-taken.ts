@@ -20,6 +20,7 @@ export const partRefused: Check = {
           data: { item: item.id, part: part.label, why: unmetWords(roster, unmet!) },
           level: "problem" as const,
           subjects: [subject(item.id)],
+          besides: [{ kind: "part" as const, id: `${item.id}:${key}` }],
           fixes: [
             {
               id: "leave-part",

@@ -49,7 +49,7 @@ function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
           check: "rule-broken",
           id: "end-broken" as const,
           data: { item: id, other: otherId, end: isFirst ? ("first" as const) : ("last" as const) },
-          level: rule.strength === "must" ? ("problem" as const) : ("hint" as const),
+          level: "problem" as const,
           subjects: [subject(list, id), subject(list, otherId)],
           fixes: [proposeOrder(list)],
         },
@@ -71,7 +71,7 @@ function groupsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
         check: "rule-broken",
         id: "group-broken" as const,
         data: { items, between: problem.ids[between]! },
-        level: "hint" as const,
+        level: "problem" as const,
         subjects: [...items, problem.ids[between]!].map((id) => subject(list, id)),
         fixes: [proposeOrder(list)],
       },
@@ -86,11 +86,11 @@ function brokenIn({ roster, ties }: CheckInput, list: ListName) {
       because === "needs" ? list === "mods" : because.source?.kind !== "broader-first",
     )
     .filter((tie) => isBroken(tie, (id) => itemOf.get(id)!.place))
-    .map(({ earlier, later, because, strength }) => ({
+    .map(({ earlier, later, because }) => ({
       check: "rule-broken",
       id: because === "needs" ? ("required-late" as const) : ("rule-broken" as const),
       data: { earlier, later },
-      level: strength === "must" ? ("problem" as const) : ("hint" as const),
+      level: because === "needs" ? ("blocker" as const) : ("problem" as const),
       subjects: [subject(list, later), subject(list, earlier)],
       fixes: [proposeOrder(list)],
     }));

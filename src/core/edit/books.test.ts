@@ -143,7 +143,7 @@ describe("advice", () => {
       findings(rosterWith([])).map(({ id, level, data }) => [id, level, "item" in data && data.item]),
     ).toEqual([
       ["advice-known-bad", "problem", "a.plank"],
-      ["advice-leftover", "hint", "b.plank"],
+      ["advice-leftover", "problem", "b.plank"],
     ]);
   });
 

@@ -145,6 +145,7 @@ const refusalText: {
   "list-large": (d) => sentence("refusals.text.list-large", { name: d.name, most: d.most }),
   "list-long": (d) => sentence("refusals.text.list-long", { name: d.name, count: d.count, most: d.most }),
   "not-a-rulebook": (d) => sentence("refusals.text.not-a-rulebook", { name: d.name, detail: d.detail }),
+  "not-findings": (d) => sentence("refusals.text.not-findings", { name: d.name }),
   "rulebook-broken": (d) =>
     sentence("refusals.text.rulebook-broken", { name: d.name, path: d.path, detail: d.detail }),
   "rulebook-game": (d) =>

@@ -18,6 +18,9 @@ export type DigestName = (typeof digestNames)[number];
 const alteredPlaces = [...digestNames, "digests", "fingerprint"] as const;
 export type AlteredPlace = (typeof alteredPlaces)[number];
 
+/** What became of a list in a profile; see core/lineup/verdict. */
+export const verdicts = ["altered", "not-yet", "differs", "as-far", "exact"] as const;
+
 /** What decides how a setup behaves and a list may not say: of mods and plugins their order, and of plugins which of them load. */
 const unsaidParts = [
   "game",

@@ -1,3 +1,4 @@
+import type { Subject } from "./findings-report";
 import type { ListName } from "./profile";
 import type { FileProblem } from "./refusal";
 import type { Want } from "./want";
@@ -144,6 +145,8 @@ interface FindingOf<Id extends FindingId> {
   readonly level: Level;
   /** Ids of the items that it is about. */
   readonly subjects: readonly { readonly list: ListName; readonly id: string }[];
+  /** What else tells it from others that the check finds of the same items. */
+  readonly besides?: readonly Subject[];
   readonly fixes: readonly Fix[];
   /** What is not here and would end it. */
   readonly wants?: readonly Want[];

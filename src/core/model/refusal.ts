@@ -171,6 +171,7 @@ export type RefusalData = ProblemData & {
   readonly "list-large": Name & { readonly most: number };
   readonly "list-long": Name & { readonly count: number; readonly most: number };
   readonly "not-a-rulebook": Name & Detail;
+  readonly "not-findings": Name;
   readonly "rulebook-broken": Name & Path & Detail;
   readonly "rulebook-game": OfGame;
   readonly "import-gone": Nothing;

@@ -1,13 +1,11 @@
 import "server-only";
 import { runChecks } from "@/core/check/run-checks";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
-import { findingTitle, sayFinding } from "@/core/messages/findings";
-import { plainText } from "@/core/messages/parts";
 import type { FindingsReport } from "@/core/model/findings-report";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
-import { seatAndTitle } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
+import { reported, toldOf } from "@/formats/findings/report";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
 import { findOverlaps } from "./read-library";
@@ -30,12 +28,9 @@ export async function reportFindings(
     game: roster.game.id,
     profile: roster.profile.name,
     fingerprint: fingerprintOf(factsOfRoster(roster)),
-    findings: found.map((finding) => ({
-      level: finding.level,
-      check: finding.id,
-      title: findingTitle[finding.id],
-      text: plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)),
-      subjects: finding.subjects.map(({ list, id }) => ({ list, id })),
-    })),
+    findings: reported(
+      found.map((finding) => toldOf(roster, finding)),
+      () => null,
+    ),
   });
 }

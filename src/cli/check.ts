@@ -1,0 +1,124 @@
+import { allTies } from "@/core/roster/ties";
+import { runChecks } from "@/core/check/run-checks";
+import { Conflicts } from "@/core/conflict/conflicts";
+import { overlapsIn } from "@/core/conflict/overlaps";
+import { say } from "@/core/language/say";
+import { rosterOfList } from "@/core/lineup/state-of-list";
+import { verdictOf } from "@/core/lineup/verdict";
+import { FindingsReport } from "@/core/model/findings-report";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { makeRoster, type Roster } from "@/core/roster/roster";
+import { linesIn } from "@/formats/findings/lines";
+import { toldOfList } from "@/formats/findings/of-list";
+import { reported, toldOf, type Told } from "@/formats/findings/report";
+import { writeSarif } from "@/formats/findings/sarif";
+import { readRulebook } from "@/formats/rulebook-file";
+import { decodeText, parseJson } from "@/formats/text";
+import { version } from "../../package.json";
+import type { Answer } from "./answer";
+import { libraryOf } from "./conflicts";
+import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
+import { verdictJson, verdictLines, withoutGame } from "./lists";
+import { gravestOf, type FailLevel } from "./usage";
+
+interface CheckOptions extends ListOptions {
+  readonly failOn: FailLevel;
+  readonly sarif?: boolean;
+  /** Rulebooks by which the list goes besides its own; of rules that contradict, the earlier book's win. */
+  readonly books: readonly ListFile[];
+  /** What was found before, and is not told again. */
+  readonly known?: ListFile;
+}
+
+/** Whether a list can be reproduced from a shelf, and all that the checks see of the profile that is made of it there. */
+export async function check({ bytes, name }: ListFile, options: CheckOptions): Promise<Outcome<Answer>> {
+  if (options.shelf === undefined) return refuse("list-needs-shelf", { name });
+  const got = await readListed(bytes, name, options);
+  if (!got.ok) return got;
+  const before = readBaseline(options.known);
+  if (!before.ok) return before;
+  const whole = await wholeRoster(got.value, options);
+  if (!whole.ok) return whole;
+  const roster = whole.value;
+  const { lineup, claim } = got.value.list;
+  const verdict = withoutGame(verdictOf(lineup, claim, roster), got.value);
+  const text = decodeText(bytes, name);
+  const lineOf = linesIn(text.ok ? text.value.text : null, roster, writtenIn(got.value));
+  const told = [
+    ...toldOfList({ lineup, claim }, roster, verdict),
+    ...toldOfProfile(roster).flatMap((each) => ofThisList(each, lineOf(each.subjects))),
+  ];
+  const findings = reported(told, lineOf).filter(({ id }) => !before.value.has(id));
+  const titles = new Map(told.map((each) => [each.check, each.title]));
+  const report: FindingsReport = {
+    format: "seating-findings/1",
+    game: roster.game.id,
+    ...verdictJson(verdict),
+    findings,
+  };
+  const lines = findings.map(({ level, message, line }) =>
+    [
+      `${say(`level.${level}`, { count: 1 })}: ${message}`,
+      ...(line === null ? [] : [`(${name}:${line})`]),
+    ].join(" "),
+  );
+  const json = options.sarif ? writeSarif(findings, { version, list: name, titles }) : report;
+  return done({
+    json,
+    text: [...verdictLines(verdict), ...lines].join("\n"),
+    findings: findings.some(({ level }) => gravestOf(options.failOn).includes(level)),
+  });
+}
+
+/** What a list of names calls its mods, by their ids. */
+const writtenIn = ({ list }: ListRead): ReadonlyMap<string, string> =>
+  new Map(
+    list.matches.flatMap(({ known, plugin, line }) =>
+      known && plugin === null ? [[known.mod.id, line.name] as const] : [],
+    ),
+  );
+
+/** A damaged archive that lies on the shelf is none of a list's, unless the list names it: then it cannot be had. */
+function ofThisList(told: Told, line: number | null): Told[] {
+  if (told.check !== "unsound-archive") return [told];
+  return line === null ? [] : [{ ...told, level: "blocker" }];
+}
+
+/** A list is no game: what that would read now is not known, and nothing is said of it. */
+const toldOfProfile = (roster: Roster): Told[] =>
+  runChecks({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } })
+    .filter(({ check: name }) => name !== "order-file-differs")
+    .map((finding) => toldOf(roster, finding));
+
+/** The profile that is made of a list, with the books that are given, and who meets whom in it. */
+async function wholeRoster(read: ListRead, options: CheckOptions): Promise<Outcome<Roster>> {
+  const { game, list } = read;
+  const books = [];
+  for (const { bytes, name } of options.books) {
+    const book = readRulebook(bytes, name, game);
+    if (!book.ok) return book;
+    books.push(book.value);
+  }
+  const stock = { ...read.stock, books: [...books, ...read.stock.books] };
+  const plain = rosterOfList(game, list, stock);
+  const { state } = plain.profile;
+  const given = books.map(({ id, version: own }) => ({ id, version: own, off: [] }));
+  const profile = { ...plain.profile, state: { ...state, books: [...given, ...state.books] } };
+  const roster = makeRoster(game, profile, stock);
+  const conflicts = new Conflicts(await libraryOf(read, roster, options));
+  conflicts.show(roster);
+  return done({ ...roster, overlaps: overlapsIn(conflicts) });
+}
+
+/** The ids of what an earlier output holds. */
+function readBaseline(file: ListFile | undefined): Outcome<ReadonlySet<string>> {
+  if (!file) return done(new Set<string>());
+  const { name } = file;
+  const text = decodeText(file.bytes, name);
+  if (!text.ok) return text;
+  const json = parseJson(text.value.text, name);
+  if (!json.ok) return json;
+  const report = FindingsReport.safeParse(json.value);
+  if (!report.success) return refuse("not-findings", { name });
+  return done(new Set(report.data.findings.map(({ id }) => id)));
+}

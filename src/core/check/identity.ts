@@ -1,0 +1,28 @@
+import canonicalize from "canonicalize";
+import { sha256Hex } from "../lineup/fingerprint";
+import type { Finding } from "../model/finding";
+import type { Subject } from "../model/findings-report";
+import type { Roster } from "../roster/roster";
+
+/** What a finding is about, by kind and id: its items, what is beside them, or else the list itself. */
+export function subjectsOf({ stock }: Pick<Roster, "stock">, finding: Finding): Subject[] {
+  // What cannot be read has no id but its place.
+  const isPath = (id: string) => stock.shelf.some(({ path, problem }) => problem !== null && path === id);
+  const items = finding.subjects.map(({ list, id }): Subject => {
+    if (list === "plugins") return { kind: "plugin", id };
+    return { kind: isPath(id) ? "path" : "mod", id };
+  });
+  const all = [...items, ...(finding.besides ?? [])];
+  return all.length > 0 ? all : [{ kind: "list", id: "" }];
+}
+
+/** By UTF-16 code units, as RFC 8785 orders keys; each once. */
+export function sortedSubjects(subjects: readonly Subject[]): Subject[] {
+  const keyOf = ({ kind, id }: Subject) => `${kind}\u0000${id}`;
+  const byKey = new Map(subjects.map((subject) => [keyOf(subject), subject]));
+  return [...byKey.keys()].sort().map((key) => byKey.get(key)!);
+}
+
+/** The same for what a check finds of the same, whenever and wherever it is asked: 16 hex digits, as in docs/FORMATS.md. */
+export const findingKey = (check: string, subjects: readonly Subject[]): string =>
+  sha256Hex(canonicalize([check, sortedSubjects(subjects)])!).slice(0, 16);

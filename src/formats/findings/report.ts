@@ -1,0 +1,43 @@
+import { findingKey, subjectsOf } from "@/core/check/identity";
+import { findingTitle, sayFinding } from "@/core/messages/findings";
+import { plainText } from "@/core/messages/parts";
+import { levels, type Finding, type Level } from "@/core/model/finding";
+import type { ReportedFinding, Subject } from "@/core/model/findings-report";
+import { seatAndTitle, type Roster } from "@/core/roster/roster";
+
+/** Something that was found, told; `title` says the kind of it in a few words. */
+export interface Told {
+  readonly check: string;
+  readonly title: string;
+  readonly level: Level;
+  readonly subjects: readonly Subject[];
+  readonly message: string;
+}
+
+export const toldOf = (roster: Roster, finding: Finding): Told => ({
+  check: finding.id,
+  title: findingTitle[finding.id],
+  level: finding.level,
+  subjects: subjectsOf(roster, finding),
+  message: plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)),
+});
+
+/** The gravest first. What a check finds of the same more than once, as two books may say it, is one finding that says all of it. */
+export function reported(
+  all: readonly Told[],
+  lineOf: (subjects: readonly Subject[]) => number | null,
+): ReportedFinding[] {
+  const byId = new Map<string, ReportedFinding>();
+  for (const { check, level, subjects, message } of all) {
+    const id = findingKey(check, subjects);
+    const before = byId.get(id);
+    if (!before) byId.set(id, { id, check, level, subjects: [...subjects], message, line: lineOf(subjects) });
+    else if (!before.message.includes(message))
+      byId.set(id, {
+        ...before,
+        level: levels.indexOf(level) < levels.indexOf(before.level) ? level : before.level,
+        message: `${before.message} ${message}`,
+      });
+  }
+  return levels.flatMap((level) => [...byId.values()].filter((finding) => finding.level === level));
+}
