@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import fc from "fast-check";
-import { subjectKinds, type Subject } from "../model/findings-report";
+import { subjectKinds, type Subject } from "../model/subject";
 import { findingKey, sortedSubjects } from "./identity";
 
 const subject = fc.record({ kind: fc.constantFrom(...subjectKinds), id: fc.string({ unit: "binary" }) });

@@ -1,7 +1,7 @@
 import canonicalize from "canonicalize";
 import { sha256Hex } from "../lineup/fingerprint";
 import type { Finding } from "../model/finding";
-import type { Subject } from "../model/findings-report";
+import type { Subject } from "../model/subject";
 import type { Roster } from "../roster/roster";
 
 /** What a finding is about, by kind and id: its items, what is beside them, or else the list itself. */

@@ -1,4 +1,4 @@
-import type { Subject } from "./findings-report";
+import type { Subject } from "./subject";
 import type { ListName } from "./profile";
 import type { FileProblem } from "./refusal";
 import type { Want } from "./want";

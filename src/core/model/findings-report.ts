@@ -1,22 +1,7 @@
 import { z } from "zod";
 import { levels } from "./finding";
 import { verdicts } from "./claim";
-
-export const subjectKinds = [
-  "mod",
-  "plugin",
-  "part",
-  "rule",
-  "expansion",
-  "path",
-  "record",
-  "prerequisite",
-  "list",
-] as const;
-
-/** What a finding is about. A part is named `mod id:part key`, the list itself `""`. */
-export const Subject = z.strictObject({ kind: z.enum(subjectKinds), id: z.string() });
-export type Subject = z.infer<typeof Subject>;
+import { Subject } from "./subject";
 
 export const ReportedFinding = z.strictObject({
   /** The first 16 hex digits of the SHA-256 over the RFC 8785 form of `[check, subjects]`, which are sorted by kind and id. */

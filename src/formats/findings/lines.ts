@@ -1,4 +1,4 @@
-import type { Subject } from "@/core/model/findings-report";
+import type { Subject } from "@/core/model/subject";
 import type { Roster } from "@/core/roster/roster";
 import { nameFromPath } from "../mod-name";
 

@@ -4,7 +4,7 @@ import { differenceText, titlesFrom } from "@/core/messages/differences";
 import { placeWords, verdictTitle } from "@/core/messages/verdict";
 import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
 import type { Claim } from "@/core/model/claim";
-import type { Subject } from "@/core/model/findings-report";
+import type { Subject } from "@/core/model/subject";
 import type { Lineup } from "@/core/model/lineup";
 import { newestHere, type Roster } from "@/core/roster/roster";
 import type { Told } from "./report";

@@ -2,7 +2,8 @@ import { findingKey, subjectsOf } from "@/core/check/identity";
 import { findingTitle, sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import { levels, type Finding, type Level } from "@/core/model/finding";
-import type { ReportedFinding, Subject } from "@/core/model/findings-report";
+import type { ReportedFinding } from "@/core/model/findings-report";
+import type { Subject } from "@/core/model/subject";
 import { seatAndTitle, type Roster } from "@/core/roster/roster";
 
 /** Something that was found, told; `title` says the kind of it in a few words. */
