@@ -1,13 +1,16 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 // The published schema of SARIF 2.1.0 as a matcher: OASIS, "Static Analysis Results Interchange Format (SARIF) Version 2.1.0".
 import "@microsoft/jest-sarif/lib/matchers/to-be-valid-sarif-log";
 import { findingKey } from "@/core/check/identity";
 import { FindingsReport } from "@/core/model/findings-report";
+import { writeOrderFile } from "@/formats/order-file";
 import { makeDemo } from "@/standin/demo/make-demo";
+import { games } from "@/standin/games";
 
+const definition = games.find(({ id }) => id === "brinehollow")!;
 const folder = mkdtempSync(join(tmpdir(), "seating-check-"));
 const program = join(process.cwd(), "dist", "seating.mjs");
 const shelf = join(folder, "brinehollow", "shelf");
@@ -85,6 +88,29 @@ test("a damaged archive counts where the list names it, and only there", () => {
       line: 4,
     }),
   );
+});
+
+test("a folder is what a game opens in it: its mods, and the order of its plugins", () => {
+  const at = join(folder, "written");
+  mkdirSync(at);
+  const held = (path: string) => ({ path, options: {}, components: [], hidden: [] });
+  const holds = {
+    format: "seating-holds/1",
+    game: "brinehollow",
+    shelf,
+    expansions: [],
+    mods: ["Abyss Library-3.2.0.zip", "Tidal Core-2.1.0.zip"].map(held),
+  };
+  const write = (...plugins: string[]) => {
+    writeFileSync(join(at, "holds.json"), JSON.stringify(holds));
+    const { path, dialect } = definition.orderFile;
+    mkdirSync(dirname(join(at, path)), { recursive: true });
+    writeFileSync(join(at, path), writeOrderFile(dialect, { names: plugins }));
+  };
+  write("Abyss Lib.keel", "Tidal Core.keel");
+  expect(found(at).findings).toEqual([]);
+  write("Tidal Core.keel", "Abyss Lib.keel");
+  expect(found(at).findings).toMatchObject([{ check: "master-late", level: "blocker" }]);
 });
 
 test("from the level on that is asked for it ends with 1", () => {

@@ -10,7 +10,8 @@ import { extensionOf } from "@/core/roster/fold";
 import { emptyStock, type Stock } from "@/core/roster/roster";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
-import { readList, wholeLineupIn } from "@/formats/lineup/read";
+import { gameFiles, orderIn, readIfThere } from "@/disk/game-files";
+import { readList, wholeLineupIn, type ListIn } from "@/formats/lineup/read";
 import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
 import { parseJson } from "@/formats/text";
 import { games as shippedGames } from "@/standin/games";
@@ -32,6 +33,8 @@ export interface ListOptions {
   /** The folder of the game itself, whose own plugins then count. */
   readonly gameFolder?: string | undefined;
   readonly to?: string | undefined;
+  /** The folder in which a list of what a game opens lies beside the order of its plugins. */
+  readonly folder?: string | undefined;
 }
 
 /** A list as it is read with all that is known of its game and of the shelf. */
@@ -52,7 +55,8 @@ export async function readListed(
 ): Promise<Outcome<ListRead>> {
   const game = present ? done(present) : gameOf(bytes, options);
   if (!game.ok) return game;
-  const list = readList(bytes, name, game.value);
+  const alone = readList(bytes, name, game.value);
+  const list = alone.ok ? await withOrderBeside(alone.value, game.value, options.folder) : alone;
   if (!list.ok) return list;
   const whole = list.value.kind === "lineup" ? list.value.lineup : null;
   const stock = await stockOf(game.value, options, whole);
@@ -65,6 +69,20 @@ export async function readListed(
     list: resolveList(list.value, game.value, known, stock.value, name),
     hasGame: options.gameFolder !== undefined,
   });
+}
+
+/** With the plugins in the order that the game would read there. */
+async function withOrderBeside(
+  list: ListIn,
+  game: GameDefinition,
+  folder: string | undefined,
+): Promise<Outcome<ListIn>> {
+  if (folder === undefined || list.kind !== "listing" || !game.lists.includes("plugins")) return done(list);
+  const contents = await readIfThere(gameFiles(game, { order: resolve(folder) }).order);
+  if (!contents.ok) return contents;
+  const names = orderIn(game, contents.value)?.names ?? [];
+  const lines = names.map((each) => ({ text: each, list: "plugins" as const, name: each, on: true }));
+  return done({ ...list, listing: { ...list.listing, lines: [...list.listing.lines, ...lines] } });
 }
 
 /** The game of a list: the one that is named, or the one that the list names. */

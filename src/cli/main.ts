@@ -1,6 +1,6 @@
 #!/usr/bin/env node
-import { createWriteStream, readFileSync, renameSync, rmSync } from "node:fs";
-import { basename } from "node:path";
+import { createWriteStream, readFileSync, renameSync, rmSync, statSync } from "node:fs";
+import { basename, join } from "node:path";
 import { finished } from "node:stream/promises";
 import { Argument, Command, CommanderError, Help, Option } from "commander";
 import { say } from "@/core/language/say";
@@ -120,12 +120,15 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     return orThrow(orders.verify(problem, readJson(second!, "order-result")));
   }
   if (isOfKept(command)) return answerOfKept(command, first, asked);
-  const list = readFile(first);
   if (command === "check") {
+    // Of a folder what a game opens there.
+    const folder = statSync(first, { throwIfNoEntry: false })?.isDirectory() ? { folder: first } : {};
+    const list = readFile("folder" in folder ? join(first, "holds.json") : first);
     const books = (asked.book ?? []).map(readFile);
     const known = asked.baseline === undefined ? {} : { known: readFile(asked.baseline) };
-    return orThrow(await (await loadCheck()).check(list, { ...asked, books, ...known }));
+    return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, ...known }));
   }
+  const list = readFile(first);
   const lists = await loadLists();
   if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
   if (command === "conflicts") {

@@ -3,7 +3,9 @@ import { z } from "zod";
 import { holdsToWrite, startToWrite } from "@/core/check/order-file";
 import type { Roster } from "@/core/roster/roster";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { Listing } from "@/core/model/listing";
 import { LaunchValues } from "@/core/model/profile";
+import { nameFromPath } from "./mod-name";
 import { decodeText, parseJson } from "./text";
 
 /** `holds.json`, beside the order file: the mods that the game opens by itself, in order. */
@@ -58,5 +60,27 @@ export function holdsOf(roster: Roster, shelf: string): Holds {
     })),
   };
 }
+
+/** The same as a list: archives by their names, with what is taken of each. They were written for the game as it is, of whichever version. */
+export const listingOfHolds = (
+  { game, expansions, baseOff, launch, mods }: Holds,
+  version: string,
+): Listing => ({
+  title: "",
+  game: { id: game, version },
+  settings: { expansions, baseOff, launch },
+  lines: mods.map(({ path, options, components, hidden }) => {
+    const named = nameFromPath(path);
+    return {
+      text: path,
+      list: "mods",
+      name: named.name,
+      version: named.version,
+      on: true,
+      parts: { options, components },
+      leftOut: hidden,
+    };
+  }),
+});
 
 export const writeHolds = (holds: Holds): string => `${JSON.stringify(holds, null, 2)}\n`;

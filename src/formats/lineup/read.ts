@@ -5,6 +5,7 @@ import { Lineup } from "@/core/model/lineup";
 import type { Listing } from "@/core/model/listing";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { lineOfRow } from "@/core/lineup/rows";
+import { Holds, listingOfHolds } from "../holds";
 import { decodeAnyText, parseJson } from "../text";
 import { readBom } from "./bom";
 import { codeIn, codePattern, readCode } from "./code";
@@ -100,6 +101,9 @@ function ofValue(value: unknown, format: string, name: string, game: GameDefinit
     const lines = rows.map(lineOfRow).filter((line) => line !== null);
     return listed({ title: "", game: null, lines }, say("formats.namesInJSON"), name, game);
   }
+  const holds = Holds.safeParse(value);
+  if (holds.success)
+    return listed(listingOfHolds(holds.data, game.version), say("formats.whatAGameOpens"), name, game);
   const lineup = lineupFrom(value, name, game);
   return lineup.ok ? done({ kind: "lineup", format, lineup: lineup.value }) : lineup;
 }
