@@ -130,19 +130,30 @@ export function missingMods(lineup: Lineup, claim: Pick<Claim, "unsaid">, stock:
 }
 
 /** What is on in a list and not here, or not sound. */
-export function lacksOf(lineup: Lineup, claim: Claim, { game, stock }: Roster): Lack[] {
-  const fold = (name: string) => foldName(game, name);
-  const base = new Set(stock.base.map(({ name }) => fold(name)));
-  const mods = missingMods(lineup, claim, stock).map(({ name, version }) =>
+export function lacksOf(lineup: Lineup, claim: Claim, roster: Roster): Lack[] {
+  const mods = missingMods(lineup, claim, roster.stock).map(({ name, version }) =>
     [name, version].filter(Boolean).join(" "),
   );
-  const expansions = lineup.expansions
+  const expansions = missingExpansions(lineup, roster).map(({ name }) => name);
+  const own = missingOwnPlugins(lineup, roster);
+  return [...[...mods, ...expansions, ...own].map(lack("missing")), ...lacksOfClaim(claim)];
+}
+
+/** Expansions that are on in a list and not owned here. */
+export const missingExpansions = (
+  { expansions }: Lineup,
+  { game, stock }: Pick<Roster, "game" | "stock">,
+): { readonly id: string; readonly name: string }[] =>
+  expansions
     .filter((id) => !stock.owned.includes(id))
-    .map((id) => game.expansions.find((each) => each.id === id)?.name ?? id);
-  const plugins = loadingPlugins(lineup)
-    .filter(({ mod, name, sha256 }) => mod === null && sha256 !== null && !base.has(fold(name)))
+    .map((id) => ({ id, name: game.expansions.find((each) => each.id === id)?.name ?? id }));
+
+/** Plugins of the game itself that a list knows and that do not lie here. */
+export function missingOwnPlugins(lineup: Lineup, { game, stock }: Pick<Roster, "game" | "stock">): string[] {
+  const base = new Set(stock.base.map(({ name }) => foldName(game, name)));
+  return loadingPlugins(lineup)
+    .filter(({ mod, name, sha256 }) => mod === null && sha256 !== null && !base.has(foldName(game, name)))
     .map(({ name }) => name);
-  return [...[...mods, ...expansions, ...plugins].map(lack("missing")), ...lacksOfClaim(claim)];
 }
 
 /** What was not understood of a list. */

@@ -1,5 +1,10 @@
+import { claimOfLineup } from "@/core/lineup/claim";
+import { makeLineup } from "@/core/lineup/make-lineup";
+import { verdictOf } from "@/core/lineup/verdict";
+import { aMod, aPlugin } from "@/core/testing/ids";
 import { testRoster } from "@/core/testing/roster";
 import { linesIn } from "./lines";
+import { toldOfList } from "./of-list";
 import { reported, type Told } from "./report";
 import { writeSarif } from "./sarif";
 
@@ -25,6 +30,37 @@ test("the gravest come first; the same of the same is one finding, as grave as t
     ["a", "blocker", "One book says so. Another book says more."],
     ["b", "problem", "Another check."],
   ]);
+});
+
+test("all that a list lacks is told, each by what it is", () => {
+  const roster = testRoster([{ name: "kelp.plank" }]);
+  const whole = makeLineup(roster, { title: "Reef", author: "", note: "", listVersion: "1", date: "" });
+  const [mod, plugin] = [whole.mods[0]!, whole.plugins.at(-1)!];
+  const lineup = {
+    ...whole,
+    mods: [mod, { ...mod, id: aMod("gone"), name: "Gone", version: "2", content: "a".repeat(64) }],
+    plugins: [...whole.plugins, { ...plugin, name: aPlugin("Own.keel"), mod: null, sha256: "b".repeat(64) }],
+    expansions: ["far"],
+  };
+  const claim = {
+    ...claimOfLineup(lineup, ""),
+    fingerprint: null,
+    altered: [],
+    unmatched: ["Who?"],
+    unsure: ["Either"],
+  };
+  const verdict = verdictOf(lineup, claim, roster);
+  expect(verdict.kind).toBe("not-yet");
+  const all = toldOfList({ lineup, claim }, roster, verdict);
+  expect(all.map(({ check, subjects: [subject] }) => [check, subject!.kind, subject!.id])).toEqual([
+    ["list-missing", "mod", "gone"],
+    ["list-missing", "expansion", "far"],
+    ["list-missing", "plugin", "Own.keel"],
+    ["list-line-unknown", "mod", "Who?"],
+    ["list-line-unsure", "mod", "Either"],
+  ]);
+  expect(all[0]!.message).toBe("Gone 2 is on in the list and not here.");
+  expect(all[1]!.message).toBe("far is on in the list and not here.");
 });
 
 test("a line is found by whole words, of the first subject that the list names, whatever the case", () => {

@@ -1,5 +1,5 @@
 import { say } from "@/core/language/say";
-import { missingMods, type Verdict } from "@/core/lineup/verdict";
+import { missingExpansions, missingMods, missingOwnPlugins, type Verdict } from "@/core/lineup/verdict";
 import { differenceText, titlesFrom } from "@/core/messages/differences";
 import { placeWords, verdictTitle } from "@/core/messages/verdict";
 import { factsHere, factsOfLineup } from "@/core/lineup/fingerprint";
@@ -40,8 +40,18 @@ export function toldOfList({ lineup, claim }: Read, roster: Roster, verdict: Ver
       const subjects: Subject[] = [{ kind: "mod", id }];
       return here
         ? problem("list-version", subjects, say("cli.check.version", { name, version, here: here.version }))
-        : problem("list-missing", subjects, say("cli.check.missing", { name, version }));
+        : problem("list-missing", subjects, say("cli.check.missing", { name, version: version || "none" }));
     }),
+    ...missingExpansions(lineup, roster).map(({ id, name }) =>
+      problem(
+        "list-missing",
+        [{ kind: "expansion", id }],
+        say("cli.check.missing", { name, version: "none" }),
+      ),
+    ),
+    ...missingOwnPlugins(lineup, roster).map((id) =>
+      problem("list-missing", [{ kind: "plugin", id }], say("cli.check.missingOwn", { name: id })),
+    ),
     ...claim.unmatched.map((line) =>
       problem("list-line-unknown", [{ kind: "mod", id: line }], say("cli.check.unknown", { line })),
     ),
