@@ -25,7 +25,9 @@ async function closeMessage(page: Page): Promise<void> {
 }
 
 test("the main views", async ({ page }) => {
+  const conflicts = page.waitForResponse(/api\/contents/);
   await visit(page, `${server.url}/overview`);
+  await conflicts;
   await take(page, "overview");
 
   await visit(page, `${server.url}/shelf?tag=water`);

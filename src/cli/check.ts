@@ -2,7 +2,6 @@ import { allTies } from "@/core/roster/ties";
 import { runChecks } from "@/core/check/run-checks";
 import { Conflicts } from "@/core/conflict/conflicts";
 import { overlapsIn } from "@/core/conflict/overlaps";
-import { say } from "@/core/language/say";
 import { rosterOfList } from "@/core/lineup/state-of-list";
 import { verdictOf } from "@/core/lineup/verdict";
 import { FindingsReport } from "@/core/model/findings-report";
@@ -10,7 +9,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster, type Roster } from "@/core/roster/roster";
 import { linesIn } from "@/formats/findings/lines";
 import { toldOfList } from "@/formats/findings/of-list";
-import { reported, toldOf, type Told } from "@/formats/findings/report";
+import { findingLine, reported, toldOf, type Told } from "@/formats/findings/report";
 import { writeSarif } from "@/formats/findings/sarif";
 import { readRulebook } from "@/formats/rulebook-file";
 import { decodeText, parseJson } from "@/formats/text";
@@ -26,8 +25,8 @@ interface CheckOptions extends ListOptions {
   readonly sarif?: boolean;
   /** Rulebooks by which the list goes besides its own; of rules that contradict, the earlier book's win. */
   readonly books: readonly ListFile[];
-  /** What was found before, and is not told again. */
-  readonly known?: ListFile;
+  /** An earlier output: what it holds is not told again. */
+  readonly baseline: ListFile | null;
 }
 
 /** Whether a list can be reproduced from a shelf, and all that the checks see of the profile that is made of it there. */
@@ -35,7 +34,7 @@ export async function check({ bytes, name }: ListFile, options: CheckOptions): P
   if (options.shelf === undefined) return refuse("list-needs-shelf", { name });
   const got = await readListed(bytes, name, options);
   if (!got.ok) return got;
-  const before = readBaseline(options.known);
+  const before = readBaseline(options.baseline);
   if (!before.ok) return before;
   const whole = await wholeRoster(got.value, options);
   if (!whole.ok) return whole;
@@ -56,16 +55,10 @@ export async function check({ bytes, name }: ListFile, options: CheckOptions): P
     ...verdictJson(verdict),
     findings,
   };
-  const lines = findings.map(({ level, message, line }) =>
-    [
-      `${say(`level.${level}`, { count: 1 })}: ${message}`,
-      ...(line === null ? [] : [`(${name}:${line})`]),
-    ].join(" "),
-  );
   const json = options.sarif ? writeSarif(findings, { version, list: name, titles }) : report;
   return done({
     json,
-    text: [...verdictLines(verdict), ...lines].join("\n"),
+    text: [...verdictLines(verdict), ...findings.map((finding) => findingLine(finding, name))].join("\n"),
     findings: findings.some(({ level }) => gravestOf(options.failOn).includes(level)),
   });
 }
@@ -111,7 +104,7 @@ async function wholeRoster(read: ListRead, options: CheckOptions): Promise<Outco
 }
 
 /** The ids of what an earlier output holds. */
-function readBaseline(file: ListFile | undefined): Outcome<ReadonlySet<string>> {
+function readBaseline(file: ListFile | null): Outcome<ReadonlySet<string>> {
   if (!file) return done(new Set<string>());
   const { name } = file;
   const text = decodeText(file.bytes, name);

@@ -6,6 +6,7 @@ import type { FindingsReport } from "@/core/model/findings-report";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
 import type { Stock } from "@/core/roster/roster";
+import { findingLine } from "@/formats/findings/report";
 import { readList } from "@/formats/lineup/read";
 import { resolveList } from "@/formats/lineup/resolve";
 import type { Answer } from "./answer";
@@ -96,9 +97,7 @@ export const findings = (wanted: string, { failOn, ...options }: FindingsOptions
   withSeating(async (seating) => {
     const { id } = chosen(await profilesOf(seating, options), wanted);
     const report = await seating.ask<FindingsReport>("reportFindings", [id], id);
-    const lines = report.findings.map(
-      ({ level, message }) => `${say(`level.${level}`, { count: 1 })}: ${message}`,
-    );
+    const lines = report.findings.map((finding) => findingLine(finding, wanted));
     const grave = gravestOf(failOn);
     return {
       json: report,

@@ -125,8 +125,8 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     const folder = statSync(first, { throwIfNoEntry: false })?.isDirectory() ? { folder: first } : {};
     const list = readFile("folder" in folder ? join(first, "holds.json") : first);
     const books = (asked.book ?? []).map(readFile);
-    const known = asked.baseline === undefined ? {} : { known: readFile(asked.baseline) };
-    return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, ...known }));
+    const baseline = asked.baseline === undefined ? null : readFile(asked.baseline);
+    return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, baseline }));
   }
   const list = readFile(first);
   const lists = await loadLists();

@@ -2,15 +2,19 @@ import canonicalize from "canonicalize";
 import { sha256Hex } from "../lineup/fingerprint";
 import type { Finding } from "../model/finding";
 import type { Subject } from "../model/subject";
-import type { Roster } from "../roster/roster";
+import { remembered } from "../remembered";
+import type { Roster, Stock } from "../roster/roster";
+
+/** What cannot be read has no id but its place. */
+const unreadable = remembered(
+  ({ shelf }: Stock) => new Set<string>(shelf.flatMap(({ path, problem }) => (problem ? path : []))),
+);
 
 /** What a finding is about, by kind and id: its items, what is beside them, or else the list itself. */
 export function subjectsOf({ stock }: Pick<Roster, "stock">, finding: Finding): Subject[] {
-  // What cannot be read has no id but its place.
-  const isPath = (id: string) => stock.shelf.some(({ path, problem }) => problem !== null && path === id);
   const items = finding.subjects.map(({ list, id }): Subject => {
     if (list === "plugins") return { kind: "plugin", id };
-    return { kind: isPath(id) ? "path" : "mod", id };
+    return { kind: unreadable(stock).has(id) ? "path" : "mod", id };
   });
   const all = [...items, ...(finding.besides ?? [])];
   return all.length > 0 ? all : [{ kind: "list", id: "" }];

@@ -17,7 +17,7 @@ import { fixEdit, isEditing } from "./fix-edit";
 import { holdsToWrite, namesToWrite, orderFileGap } from "./order-file";
 import { countByLevel, runChecks } from "./run-checks";
 import { aMod } from "../testing/ids";
-import { testOverlaps } from "../testing/overlaps";
+import { withOverlaps } from "../testing/overlaps";
 
 const current = (roster: Roster): OnDisk => ({ order: namesToWrite(roster), holds: holdsToWrite(roster) });
 const check = (roster: Roster, onDisk = current(roster)) =>
@@ -66,10 +66,9 @@ const requiring = withStock(plain, {
       : mod,
   ),
 });
-const meeting: Roster = {
-  ...testRoster([{ name: "a.plank" }, { name: "b.plank" }]),
-  overlaps: testOverlaps({ plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }] }),
-};
+const meeting = withOverlaps(testRoster([{ name: "a.plank" }, { name: "b.plank" }]), {
+  plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }],
+});
 const sideBySide = testRoster([{ name: "a.plank" }, { name: "b.plank" }]);
 const raised = testRoster([
   { name: "p.plank", section: "patches" },

@@ -1,11 +1,10 @@
 import fc from "fast-check";
 import type { OrderRule } from "../model/problem";
 import { testRoster } from "../testing/roster";
-import { testOverlaps } from "../testing/overlaps";
+import { withOverlaps } from "../testing/overlaps";
 import { arrangeEdit, proposeOrder } from "./accept";
 import { prepareEdit } from "./prepare-edit";
 import { moveEffects, takeMoves } from "./proposal-parts";
-import { makeRoster } from "../roster/roster";
 import { firstOutOfSection } from "./steps";
 import { indexTies } from "../roster/ties";
 
@@ -96,13 +95,7 @@ test("a move changes something where it mends a tie, or where another one wins t
     { broader: "a.plank", narrower: "b.plank", shared: 2 },
     { broader: "a.plank", narrower: "p.plank", shared: 9 },
   ];
-  const roster = makeRoster(
-    base.game,
-    base.profile,
-    base.stock,
-    undefined,
-    testOverlaps({ plugins: overlaps }),
-  );
+  const roster = withOverlaps(base, { plugins: overlaps });
   const effects = moveEffects(roster, proposeOrder(roster, "plugins"));
   expect(effects.get("b.plank")).toEqual({
     mends: true,

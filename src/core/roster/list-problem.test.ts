@@ -6,7 +6,7 @@ import { applySteps } from "../edit/steps";
 import { listProblem } from "./list-problem";
 import { indexTies, isBroken } from "./ties";
 import { aPlugin, aRule, aSection } from "../testing/ids";
-import { testOverlaps } from "../testing/overlaps";
+import { withOverlaps } from "../testing/overlaps";
 
 test("items carry load rank, section and masters; absent masters keep their names", () => {
   const roster = testRoster([
@@ -97,13 +97,7 @@ describe("the broader of two that change the same records", () => {
     { broader: "new.plank", narrower: "gone.plank", shared: 1 },
   ];
   const rosterOf = (state = base.profile.state) =>
-    makeRoster(
-      testGame,
-      { ...base.profile, state },
-      base.stock,
-      undefined,
-      testOverlaps({ plugins: overlaps }),
-    );
+    withOverlaps(makeRoster(testGame, { ...base.profile, state }, base.stock), { plugins: overlaps });
 
   test("is a faint preference where nobody has placed one of the two yet", () => {
     expect(listProblem(rosterOf(), "plugins").rules).toEqual([
@@ -141,13 +135,7 @@ describe("the broader of two that change the same records", () => {
 
   test("moves what arrived, and once the proposal is accepted it is placed", () => {
     const swapped = [{ broader: "new.plank", narrower: "wide.plank", shared: 1 }];
-    const roster = makeRoster(
-      testGame,
-      base.profile,
-      base.stock,
-      undefined,
-      testOverlaps({ plugins: swapped }),
-    );
+    const roster = withOverlaps(base, { plugins: swapped });
     const proposal = proposeOrder(roster, "plugins");
     expect(proposal.result.moved).toEqual(["new.plank"]);
     const edit = acceptEdit(roster, proposal)!;

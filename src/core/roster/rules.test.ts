@@ -5,12 +5,11 @@ import { partnersFor, rulesToRemember } from "../edit/remember";
 import { addRule, changeRule, dropRule, preferBroader, switchRule } from "../edit/rule-edits";
 import { isSameRule } from "../order/rule-items";
 import { contradictionsOf, idleRules, ruleEffect, ruleStandings } from "./rules";
-import { makeRoster } from "./roster";
 import { parseRule } from "../edit/rule-sentence";
 import { applySteps } from "../edit/steps";
 import { allTies } from "./ties";
 import { aRule } from "../testing/ids";
-import { testOverlaps } from "../testing/overlaps";
+import { withOverlaps } from "../testing/overlaps";
 
 const after = (item: string, other: string, more: Partial<OrderRule> = {}): OrderRule =>
   ({ kind: "after", item, other, strength: "prefer", ...more }) as OrderRule;
@@ -137,13 +136,7 @@ describe("what can be remembered of a move", () => {
 
   test("partners that change the same records are offered first", () => {
     const overlaps = [{ broader: "p.plank", narrower: "a.plank", shared: 4 }];
-    const touching = makeRoster(
-      roster.game,
-      roster.profile,
-      roster.stock,
-      undefined,
-      testOverlaps({ plugins: overlaps }),
-    );
+    const touching = withOverlaps(roster, { plugins: overlaps });
     const partners = partnersFor(touching, "plugins", "a.plank");
     expect(partners[0]).toMatchObject({ item: { id: "p.plank" }, shared: 4 });
     expect(partners.map(({ item }) => item.id).slice(1)).toEqual(["Core.keel", "b.plank", "c.plank"]);

@@ -10,7 +10,7 @@ import { acceptDisagreement } from "../edit/accept-disagreement";
 import type { ListName, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import { aRule } from "../testing/ids";
-import { testOverlaps } from "../testing/overlaps";
+import { withOverlaps } from "../testing/overlaps";
 import { ruleStandings } from "./rules";
 import { allTies } from "./ties";
 import { alignOrder, ordersDisagree } from "./two-orders";
@@ -27,7 +27,7 @@ function rosterOf(
   const entries = mods.map((name) => entryOf.get(modIdOf(name))!);
   const overlaps = pairs.map(([broader, narrower]): Overlap => ({ broader, narrower, shared: 1 }));
   const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
-  return makeRoster(base.game, profile, base.stock, undefined, testOverlaps({ plugins: overlaps }));
+  return withOverlaps(makeRoster(base.game, profile, base.stock), { plugins: overlaps });
 }
 
 function aligned(roster: Roster, list: "mods" | "plugins"): Roster {
@@ -96,13 +96,9 @@ test("pairs whose plugins stand mixed are named by an alignment of the mods, whi
   const entries = state.mods.entries.filter(({ id }) => id !== c!.id);
   const profile = { ...base.profile, state: { ...state, mods: { ...state.mods, entries } } };
   const fileOverlaps: Overlap[] = [{ broader: "a", narrower: "b", shared: 2 }];
-  const roster = makeRoster(
-    base.game,
-    profile,
-    { ...base.stock, shelf },
-    undefined,
-    testOverlaps({ mods: fileOverlaps }),
-  );
+  const roster = withOverlaps(makeRoster(base.game, profile, { ...base.stock, shelf }), {
+    mods: fileOverlaps,
+  });
   expect(roster.plugins.map(({ id, mod }) => [id, mod?.id])).toContainEqual(["c.plank", "a"]);
   expect(alignOrder(roster, "mods")).toMatchObject({ mixed: [["a", "b"]], moves: [] });
   expect(alignOrder(roster, "plugins")).not.toHaveProperty("mixed");

@@ -1,11 +1,12 @@
 import { packOverlaps, type Overlap } from "../order/overlap";
-import { noOverlaps, type Overlaps } from "../roster/overlaps";
+import { noOverlaps } from "../roster/overlaps";
+import type { Roster } from "../roster/roster";
 
-/** Who meets whom, as a test notes it down. */
-export const testOverlaps = ({
-  mods = [],
-  plugins = [],
-}: {
-  readonly mods?: readonly Overlap[];
-  readonly plugins?: readonly Overlap[];
-}): Overlaps => ({ ...noOverlaps, mods: packOverlaps(mods), plugins: packOverlaps(plugins) });
+/** The same with who meets whom in it. */
+export const withOverlaps = (
+  roster: Roster,
+  { mods = [], plugins = [] }: { readonly mods?: readonly Overlap[]; readonly plugins?: readonly Overlap[] },
+): Roster => ({
+  ...roster,
+  overlaps: { ...noOverlaps, mods: packOverlaps(mods), plugins: packOverlaps(plugins) },
+});

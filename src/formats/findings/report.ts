@@ -1,4 +1,5 @@
 import { findingKey, subjectsOf } from "@/core/check/identity";
+import { say } from "@/core/language/say";
 import { findingTitle, sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import { levels, type Finding, type Level } from "@/core/model/finding";
@@ -22,6 +23,10 @@ export const toldOf = (roster: Roster, finding: Finding): Told => ({
   subjects: subjectsOf(roster, finding),
   message: plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)),
 });
+
+/** As plain text, with the place in the list of that name where there is one. */
+export const findingLine = ({ level, message, line }: ReportedFinding, list: string): string =>
+  `${say(`level.${level}`, { count: 1 })}: ${message}${line === null ? "" : ` (${list}:${line})`}`;
 
 /** The gravest first. What a check finds of the same more than once, as two books may say it, is one finding that says all of it. */
 export function reported(

@@ -51,7 +51,7 @@ export function RowsOfPair({ of, about, onLook }: Props) {
       }),
     [],
   );
-  const columns = useMemo(() => columnsOf(of, roster, sizes, turn), [of, roster, sizes, turn]);
+  const columns = useMemo(() => columnsOf(of, rows, roster, sizes, turn), [of, rows, roster, sizes, turn]);
   const leaveOut = useLeaveOut();
   const commands = useMemo(
     () => [
@@ -131,8 +131,10 @@ function useSizes(of: Contested, items: AboutPair["items"]): Sizes | null {
   return useAnswer(question).answer;
 }
 
+/** Why something is no conflict is a column where anything is none. */
 function columnsOf(
   of: Contested,
+  rows: readonly PairRow[],
   roster: Roster,
   sizes: Sizes | null,
   turn: (path: string) => void,
@@ -160,13 +162,17 @@ function columnsOf(
       sortBy: null,
       text: ofFile(({ winner }) => nameOf(winner)),
     },
-    {
-      id: "why",
-      label: say("conflicts.whyNot"),
-      width: 150,
-      sortBy: null,
-      text: ofFile(({ none }) => noConflictText(none, nameOf)),
-    },
+    ...(rows.some(({ none }) => none !== null)
+      ? [
+          {
+            id: "why",
+            label: say("conflicts.whyNot"),
+            width: 150,
+            sortBy: null,
+            text: ofFile(({ none }) => noConflictText(none, nameOf)),
+          },
+        ]
+      : []),
     ...(of === "files"
       ? [
           {
@@ -197,7 +203,9 @@ function PathCell({ line, turn }: { line: Line; turn: (path: string) => void }) 
           <Sign size={13} aria-hidden />
         </button>
       )}
-      <span className={`${textLook} font-mono text-sm ${line.kind === "folder" ? "" : "font-normal"}`}>
+      <span
+        className={`${textLook} min-w-0 truncate font-mono text-sm ${line.kind === "folder" ? "" : "font-normal"}`}
+      >
         {line.name}
       </span>
       {line.kind === "folder" && <span className="text-ink3 text-sm">{line.count}</span>}

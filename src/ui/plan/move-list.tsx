@@ -108,14 +108,14 @@ function Winners({ effect: { winners }, of }: { effect: MoveEffect; of: ListName
     <p className="text-ink2 mt-0.5">
       {winners.slice(0, mostNamed).map(({ winner, loser, shared }) => (
         <span key={`${winner} ${loser}`}>
-          {rich("plan.thenWinsOverIn", {
+          {rich("plan.thenComesAfter", {
             winner: <ItemName id={winner} />,
             loser: <ItemName id={loser} />,
             shared: sharedCount(of, shared),
           })}
         </span>
       ))}
-      {winners.length > mostNamed && say("plan.andMoreWinnersChange", { count: winners.length - mostNamed })}
+      {winners.length > mostNamed && say("plan.andMorePairsChange", { count: winners.length - mostNamed })}
     </p>
   );
 }

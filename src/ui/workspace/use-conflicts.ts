@@ -9,8 +9,8 @@ import { windowHeaders } from "./address";
 import type { ProfileEditor } from "./editor";
 import { unreachable } from "./server";
 
-/** Milliseconds: an edit is stored by then, on which the machine would be busy beside it; several at once are looked at once. */
-const patience = 300;
+/** Milliseconds. After an edit it is stored first, for which the machine would be too busy beside it; several at once are looked at once. */
+const patience = { opened: 60, edited: 300 };
 
 const readLibrary = async (wanted: readonly string[]): Promise<PackedLibrary> => {
   const outcome = await fetch("/api/contents", {
@@ -37,7 +37,7 @@ export class ConflictWatch {
 
   /** Once the editor knows who meets whom in what it shows now, or that cannot be known. */
   known(): Promise<void> {
-    clearTimeout(this.timer);
+    this.stop();
     if (!this.isLookedAt()) this.looking = this.look();
     return this.looking;
   }
@@ -54,14 +54,13 @@ export class ConflictWatch {
     return this.desk.ask(this.editor.getState().roster, question);
   }
 
-  readonly soon = (): void => {
-    if (this.isLookedAt()) return;
-    clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.known(), patience);
-  };
+  soon(after: keyof typeof patience): void {
+    if (!this.isLookedAt()) this.timer ??= setTimeout(() => void this.known(), patience[after]);
+  }
 
   stop(): void {
     clearTimeout(this.timer);
+    this.timer = undefined;
   }
 
   private isLookedAt(): boolean {
@@ -85,8 +84,8 @@ export class ConflictWatch {
 export function useConflicts(editor: ProfileEditor): ConflictWatch {
   const [watch] = useState(() => new ConflictWatch(editor));
   useEffect(() => {
-    watch.soon();
-    const end = editor.subscribe(watch.soon);
+    watch.soon("opened");
+    const end = editor.subscribe(() => watch.soon("edited"));
     return () => {
       end();
       watch.stop();
