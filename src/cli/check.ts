@@ -100,7 +100,7 @@ async function wholeRoster(read: ListRead, options: CheckOptions): Promise<Outco
   const roster = makeRoster(game, profile, stock);
   const conflicts = new Conflicts(await libraryOf(read, roster, options));
   conflicts.show(roster);
-  return done({ ...roster, overlaps: overlapsIn(conflicts) });
+  return done({ ...roster, overlaps: overlapsIn(conflicts, roster) });
 }
 
 /** The ids of what an earlier output holds. */

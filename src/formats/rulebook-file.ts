@@ -1,22 +1,26 @@
+import { z } from "zod";
 import { issueText } from "@/core/language/issue";
 import { say } from "@/core/language/say";
-import type { GameDefinition } from "@/core/model/game";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { Rulebook } from "@/core/model/rulebook";
+import { FirstRulebook, presentRulebook, Rulebook } from "@/core/model/rulebook";
+import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import { decodeText, parseJson } from "./text";
 
-const known = "seating-rulebook/1";
+const known = z.discriminatedUnion("format", [Rulebook, FirstRulebook]);
 
-/** Reads a rulebook for a game; refuses it whole where anything in it is not sound. */
+/** Reads a rulebook of either version for a game; refuses it whole where anything in it is not sound. */
 export function readRulebook(bytes: Uint8Array, name: string, game: GameDefinition): Outcome<Rulebook> {
   const decoded = decodeText(bytes, name);
   if (!decoded.ok) return decoded;
   const json = parseJson(decoded.value.text, name);
   if (!json.ok) return json;
   const format = (json.value as { format?: unknown } | null)?.format;
-  if (format !== known)
-    return refuse("not-a-rulebook", { name, detail: say("formats.itsFormatIsNot", { known }) });
-  const parsed = Rulebook.safeParse(json.value);
+  if (format !== "seating-rulebook/2" && format !== "seating-rulebook/1")
+    return refuse("not-a-rulebook", {
+      name,
+      detail: say("formats.itsFormatIsNot", { known: "seating-rulebook/2" }),
+    });
+  const parsed = known.safeParse(json.value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     return refuse("rulebook-broken", {
@@ -25,7 +29,8 @@ export function readRulebook(bytes: Uint8Array, name: string, game: GameDefiniti
       detail: issueText(issue),
     });
   }
-  return checkBook(parsed.data, name, game) ?? done(parsed.data);
+  const book = presentRulebook(parsed.data, say("formats.itsListsWantToBeBlended"));
+  return checkBook(book, name, game) ?? done(book);
 }
 
 function checkBook(book: Rulebook, name: string, game: GameDefinition) {
@@ -34,7 +39,7 @@ function checkBook(book: Rulebook, name: string, game: GameDefinition) {
   const seen = new Set<string>();
   const twice = book.rules.find(({ id }) => seen.size === seen.add(id).size);
   if (twice) return broken("rules", say("formats.standsTwice4", { id: twice.id }));
-  const ranks = new Set(game.loadRanks.map((rank) => rank.id));
+  const ranks = new Set([...game.loadRanks.map((rank) => rank.id), MODS_RANK]);
   const foreign = book.sections.find((section) => !ranks.has(section.rank));
   return foreign
     ? broken("sections", say("formats.isNoLoadRankOf", { rank: foreign.rank, name: game.name }))

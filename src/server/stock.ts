@@ -1,3 +1,4 @@
+import { say } from "@/core/language/say";
 import "server-only";
 import { createHash } from "node:crypto";
 import { lstat } from "node:fs/promises";
@@ -81,7 +82,7 @@ async function readStock(db: Db, game: RegisteredGame): Promise<Stock> {
     kept: await listKept(db, game.id),
     identified: (await listIdentities(db, game.id)).map(({ path }) => path),
     ownWork: await listOwnWork(db, game.id),
-    books: await listRulebooks(db, game.id),
+    books: await listRulebooks(db, game.id, say("formats.itsListsWantToBeBlended")),
   };
 }
 

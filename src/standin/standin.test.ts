@@ -274,7 +274,7 @@ describe("the game that has mods only", () => {
       if (content !== null) library.learn({ content, files: contentFiles!, records: [] }, manifest);
     const conflicts = new Conflicts(library);
     conflicts.show(roster);
-    return { roster: { ...roster, overlaps: overlapsIn(conflicts) }, conflicts };
+    return { roster: { ...roster, overlaps: overlapsIn(conflicts, roster) }, conflicts };
   }
 
   test("has no plugins and no places, but mods whose files meet a lot, and some that wait to be seated", async () => {

@@ -1,12 +1,13 @@
-import type { Rulebook } from "@/core/model/rulebook";
+import { presentRulebook, type FirstRulebook, type Rulebook } from "@/core/model/rulebook";
 import type { Sql } from "./sql";
 
-export const listRulebooks = async (db: Sql, gameId: string): Promise<Rulebook[]> => {
-  const rows = await db.query<{ book: Rulebook }>(
+/** `blend`: what is noted where a book of the first version says only that a plugin wants to be blended. */
+export const listRulebooks = async (db: Sql, gameId: string, blend: string): Promise<Rulebook[]> => {
+  const rows = await db.query<{ book: Rulebook | FirstRulebook }>(
     "select book from rulebook where game_id = $1 order by id, version",
     [gameId],
   );
-  return rows.map(({ book }) => book);
+  return rows.map(({ book }) => presentRulebook(book, blend));
 };
 
 /** Puts the book in place of what was known of the same version. */

@@ -569,7 +569,7 @@ test("rulebooks are kept by version, and a profile says by which it goes", () =>
   tried(async (tx) => {
     await storeProfile(tx);
     const book: Rulebook = {
-      format: "seating-rulebook/1",
+      format: "seating-rulebook/2",
       id: "soundings",
       game: "pond",
       name: "Soundings",
@@ -582,10 +582,9 @@ test("rulebooks are kept by version, and a profile says by which it goes", () =>
     await saveRulebook(tx, "pond", book);
     await saveRulebook(tx, "pond", { ...book, version: "2" });
     await saveRulebook(tx, "pond", { ...book, name: "Soundings anew" });
-    expect((await listRulebooks(tx, "pond")).map(({ name, version }) => `${name} ${version}`)).toEqual([
-      "Soundings anew 1",
-      "Soundings 2",
-    ]);
+    expect(
+      (await listRulebooks(tx, "pond", "Blend it.")).map(({ name, version }) => `${name} ${version}`),
+    ).toEqual(["Soundings anew 1", "Soundings 2"]);
     const books = [{ id: "soundings", version: "2", off: ["one"] }];
     await saveState(tx, profile.id, 2, { ...profile.state, books }, profile.state);
     expect((await findProfile(tx, profile.id))!.state.books).toEqual(books);

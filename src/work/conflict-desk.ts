@@ -32,8 +32,8 @@ export class ConflictDesk {
     private readonly start: () => Pick<Started, "jobs" | "failed"> = startWorker,
   ) {}
 
-  /** Who meets whom in a roster; null where that is as it was told last. */
-  show = (roster: Roster): Promise<Overlaps | null> => this.ask(roster, (jobs) => jobs.show());
+  /** Who meets whom in a roster, and what that comes to: what of it is not as it was told last; null where all of it is. */
+  show = (roster: Roster): Promise<Partial<Overlaps> | null> => this.ask(roster, (jobs) => jobs.show());
 
   /** Asks of the conflicts of a roster. */
   ask = <T>(roster: Roster, question: (jobs: Remote<ConflictJobs>) => Promise<T>): Promise<T> =>

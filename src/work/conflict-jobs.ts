@@ -1,4 +1,3 @@
-import { transfer } from "comlink";
 import { ContentLibrary } from "@/core/conflict/content-library";
 import {
   aboutItem,
@@ -14,6 +13,7 @@ import { surveyOf, type ConflictQuery, type ConflictSurvey } from "@/core/confli
 import { summaryOf, type HandSummary } from "@/core/conflict/hand-summary";
 import { aboutLeftOut, type AboutLeftOut } from "@/core/conflict/left-out";
 import { overlapsIn } from "@/core/conflict/overlaps";
+import { standingIn } from "@/core/conflict/standing";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
 import { keepSame } from "@/core/keep-same";
 import type { GameDefinition } from "@/core/model/game";
@@ -30,8 +30,9 @@ export class ConflictJobs {
   private isOwnKnown = false;
   private brought!: Roster;
   private shown: Roster | null = null;
-  /** What was provided when it was last told who meets whom. */
+  /** What was provided when it was last told who meets whom, and who that was. */
   private told = -1;
+  private meeting: Overlaps | null = null;
 
   /** Other laws may find other things in the same contents; another stock, other files of the game itself. */
   know(game: GameDefinition, stock: Stock): void {
@@ -65,18 +66,18 @@ export class ConflictJobs {
     this.isOwnKnown = true;
   }
 
-  /** Who meets whom; null where that is as it was told last. */
-  show(): Overlaps | null {
-    this.look();
-    if (this.conflicts.provided === this.told) return null;
-    this.told = this.conflicts.provided;
-    const overlaps = overlapsIn(this.conflicts);
-    const { mods, plugins } = overlaps;
-    const arrays = [mods, plugins].flatMap((list) => [list.broader, list.narrower, list.shared, list.equal]);
-    return transfer(
-      overlaps,
-      arrays.map(({ buffer }) => buffer as ArrayBuffer),
-    );
+  /** Who meets whom, and what that comes to: what of it is not as it was told last; null where all of it is. */
+  show(): Partial<Overlaps> | null {
+    const roster = this.look();
+    const before = this.meeting;
+    if (!before || this.conflicts.provided !== this.told) {
+      this.told = this.conflicts.provided;
+      return (this.meeting = overlapsIn(this.conflicts, roster));
+    }
+    const standing = standingIn(this.conflicts, roster, before);
+    if (JSON.stringify(standing) === JSON.stringify(before.standing)) return null;
+    this.meeting = { ...before, standing };
+    return { standing };
   }
 
   /** What would change hands if it were shown instead of the one that is. */

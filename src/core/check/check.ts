@@ -38,6 +38,8 @@ export interface CheckInput {
   readonly roster: Roster;
   readonly ties: Ties;
   readonly onDisk: OnDisk;
+  /** The day, in ISO 8601; absent where it does not count. */
+  readonly today?: string;
 }
 
 /** One question asked of a profile; it lives in a file of its own and is listed in `checking`. */

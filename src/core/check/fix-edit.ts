@@ -3,7 +3,9 @@ import type { EditingAct, Fix } from "../model/finding";
 import { chooseEdit, partStates, withPart } from "../edit/choices";
 import { switchItems, switchMods } from "../edit/edits";
 import { leaveOutEdit } from "../edit/leave-out";
+import { dropReminder } from "../edit/reminders";
 import { expansionEdit } from "../edit/settings";
+import { label } from "../edit/steps";
 import { versionEdit } from "../edit/versions";
 import { newestHere, type Roster } from "../roster/roster";
 
@@ -13,8 +15,11 @@ const editing: Readonly<Record<EditingAct["act"], true>> = {
   "bring-back": true,
   "leave-out": true,
   "leave-part": true,
+  "take-part": true,
+  "switch-over": true,
   "take-newest": true,
   "switch-on-expansion": true,
+  "drop-reminder": true,
 };
 
 export const isEditing = (does: Fix["does"]): does is EditingAct => does.act in editing;
@@ -35,11 +40,19 @@ export function fixEdit(roster: Roster, does: EditingAct): Edit | null {
       return item ? leaveOutEdit(roster, item, [does.path], true, []) : null;
     }
     case "leave-part":
-      return leavePart(roster, does.mod, does.part);
+      return choosePart(roster, does, false);
+    case "take-part":
+      return choosePart(roster, does, true);
+    case "switch-over":
+      return switchOver(roster, does);
     case "take-newest":
       return takeNewest(roster, does.mod);
     case "switch-on-expansion":
       return expansionEdit(roster, does.expansion, true);
+    case "drop-reminder": {
+      const reminder = roster.profile.state.reminders.find(({ id }) => id === does.reminder);
+      return reminder ? dropReminder(reminder) : null;
+    }
   }
 }
 
@@ -60,10 +73,30 @@ function bringBack(roster: Roster, id: string): Edit | null {
   return leaveOutEdit(roster, mod, [id], false, files);
 }
 
-function leavePart(roster: Roster, id: string, key: string): Edit | null {
-  const item = roster.modOf.get(id);
-  const part = item && partStates(roster, item).find((each) => each.key === key);
-  return part ? chooseEdit(roster, item, withPart(item.choice, part, false, false)) : null;
+function choosePart(
+  roster: Roster,
+  does: { readonly mod: string; readonly part: string },
+  taken: boolean,
+): Edit | null {
+  const item = roster.modOf.get(does.mod);
+  const part = item && partStates(roster, item).find(({ key }) => key === does.part);
+  if (!part) return null;
+  const question = item.mod?.manifest?.options?.find(({ id }) => id === part.question);
+  return chooseEdit(roster, item, withPart(item.choice, part, taken, question?.choose === "one"));
+}
+
+/** Of a plugin its mod may stay on for the rest of what it brings. */
+function switchOver(
+  roster: Roster,
+  { list, id, to }: Extract<EditingAct, { act: "switch-over" }>,
+): Edit | null {
+  const item = roster.lists[list].itemOf.get(id);
+  const mod = newestHere(roster.stock, to);
+  if (!item || !mod) return null;
+  const off = switchItems(roster, [item], false);
+  const on = switchMods(roster, [mod], true);
+  const steps = [...(off?.steps ?? []), ...(on?.steps ?? [])];
+  return steps.length === 0 ? null : { label: label("switch-on", { item: mod.name, count: 1 }), steps };
 }
 
 function takeNewest(roster: Roster, id: string): Edit | null {

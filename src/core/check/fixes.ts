@@ -1,6 +1,7 @@
 import type { Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
-import { newestHere, type Roster } from "../roster/roster";
+import type { ShelfMod } from "../model/shelf";
+import { newestHere, type Roster, type SeatedItem } from "../roster/roster";
 
 export const switchOn = (plugin: string): Fix => ({
   id: "switch-on",
@@ -35,6 +36,31 @@ export function switchOnMod(roster: Roster, id: string): Fix[] {
   if (!mod) return [];
   return [{ id: "switch-on-mod", data: { name: mod.name }, does: { act: "switch-on", list: "mods", id } }];
 }
+
+/** Takes a part of a package, or does without it, by its key. */
+export const takePart = (mod: string, part: string, label: string): Fix => ({
+  id: "take-part",
+  data: { part: label },
+  does: { act: "take-part", mod, part },
+});
+export const leavePart = (mod: string, part: string, label: string): Fix => ({
+  id: "leave-part",
+  data: { part: label },
+  does: { act: "leave-part", mod, part },
+});
+
+export const lookAtParts = (mod: string): Fix => ({
+  id: "look-at-parts",
+  data: {},
+  does: { act: "look-at-parts", mod },
+});
+
+/** Switches an item off and a mod of the shelf on in its place. */
+export const switchOver = ({ list, id }: SeatedItem, to: ShelfMod): Fix => ({
+  id: "switch-over",
+  data: { name: to.name },
+  does: { act: "switch-over", list, id, to: to.id },
+});
 
 export const proposeOrder = (list: ListName): Fix => ({
   id: "propose",

@@ -3,6 +3,7 @@ import { modName } from "../messages/parts-of-mods";
 import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
 import { isInRange } from "../version/version";
 import { mod as subject, readsMods, type Check } from "./check";
+import { damagesSaves } from "./damages-saves";
 import { switchOff, switchOnMod } from "./fixes";
 import type { Fix } from "../model/finding";
 
@@ -49,7 +50,7 @@ export const modsClash: Check = {
           check: "mods-clash",
           id: "mods-clash",
           data: { item: id, other: clash.mod, reason: clash.reason ?? "" },
-          level: "problem" as const,
+          level: damagesSaves(clash.reason ?? "") ? ("blocker" as const) : ("problem" as const),
           subjects: [subject(id), subject(clash.mod)],
           fixes: [switchOff("mods", id), switchOff("mods", clash.mod)],
         })),

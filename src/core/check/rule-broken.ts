@@ -1,8 +1,10 @@
-import type { Finding } from "../model/finding";
-import type { ProblemRule } from "../model/problem";
+import type { Finding, Level } from "../model/finding";
+import type { Origin, ProblemRule } from "../model/problem";
 import type { ListName } from "../model/profile";
+import { ruleNotes } from "../roster/rule-notes";
 import { isBroken } from "../roster/ties";
 import { subject, readsTies, type Check, type CheckInput } from "./check";
+import { damagesSaves } from "./damages-saves";
 import { proposeOrder } from "./fixes";
 
 /** An order as it stands breaks one of the curator's own rules for a pair, or a mod stands before one that it requires. */
@@ -23,7 +25,14 @@ export const placeBroken: Check = {
 
 const isOwn = ({ source }: ProblemRule): boolean => source === undefined || source.kind === "book";
 
-function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
+/** A rule that keeps saves from harm goes before all that is merely wrong. */
+const gravity = ({ roster }: CheckInput, rule: string | undefined): Level =>
+  damagesSaves(ruleNotes(roster).get(rule ?? "") ?? "") ? "blocker" : "problem";
+
+const whose = (rule: string | undefined) => (rule === undefined ? {} : { rule });
+
+function endsBrokenIn(input: CheckInput, list: ListName): Finding[] {
+  const { ties } = input;
   const { graph, problem } = ties[list].constraints.ties;
   const besideOf = new Map<number, number[]>();
   const own: { readonly item: number; readonly beside: readonly number[]; readonly rule: ProblemRule }[] = [];
@@ -49,7 +58,8 @@ function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
           check: "rule-broken",
           id: "end-broken" as const,
           data: { item: id, other: otherId, end: isFirst ? ("first" as const) : ("last" as const) },
-          level: "problem" as const,
+          level: gravity(input, rule.id),
+          ...whose(rule.id),
           subjects: [subject(list, id), subject(list, otherId)],
           fixes: [proposeOrder(list)],
         },
@@ -57,9 +67,9 @@ function endsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
     });
 }
 
-function groupsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
-  const { groups, problem } = ties[list].constraints;
-  return groups.kept.flatMap(({ members }) => {
+function groupsBrokenIn(input: CheckInput, list: ListName): Finding[] {
+  const { groups, problem } = input.ties[list].constraints;
+  return groups.kept.flatMap(({ members, rule: index }) => {
     const [first, last] = [Math.min(...members), Math.max(...members)];
     if (last - first === members.length - 1) return [];
     const inGroup = new Set(members);
@@ -71,7 +81,8 @@ function groupsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
         check: "rule-broken",
         id: "group-broken" as const,
         data: { items, between: problem.ids[between]! },
-        level: "problem" as const,
+        level: gravity(input, problem.rules[index]?.id),
+        ...whose(problem.rules[index]?.id),
         subjects: [...items, problem.ids[between]!].map((id) => subject(list, id)),
         fixes: [proposeOrder(list)],
       },
@@ -79,7 +90,8 @@ function groupsBrokenIn({ ties }: CheckInput, list: ListName): Finding[] {
   });
 }
 
-function brokenIn({ roster, ties }: CheckInput, list: ListName) {
+function brokenIn(input: CheckInput, list: ListName) {
+  const { roster, ties } = input;
   const { itemOf } = roster.lists[list];
   return ties[list].all
     .filter(({ because }) =>
@@ -90,8 +102,12 @@ function brokenIn({ roster, ties }: CheckInput, list: ListName) {
       check: "rule-broken",
       id: because === "needs" ? ("required-late" as const) : ("rule-broken" as const),
       data: { earlier, later },
-      level: because === "needs" ? ("blocker" as const) : ("problem" as const),
+      level: because === "needs" ? ("blocker" as const) : gravity(input, ruleOf(because)),
+      ...whose(ruleOf(because)),
       subjects: [subject(list, later), subject(list, earlier)],
       fixes: [proposeOrder(list)],
     }));
 }
+
+const ruleOf = (because: Origin): string | undefined =>
+  typeof because === "string" ? undefined : because.rule;

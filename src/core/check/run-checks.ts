@@ -1,7 +1,8 @@
 import { levels, type Finding, type Level } from "../model/finding";
 import { advised } from "./advice";
-import { capExceeded } from "./cap-exceeded";
+import { awardsOff } from "./awards-off";
 import type { Check, CheckInput } from "./check";
+import { copied, covered, packedHidden, partTwice, undecided } from "./conflict-hints";
 import { runToEnd } from "../run-to-end";
 import { closedSectionEntered } from "./closed-section";
 import { fileAndFolder } from "./file-and-folder";
@@ -9,12 +10,17 @@ import { masterCycle } from "./master-cycle";
 import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
-import { contentsGone, newerHere, notOnShelf } from "./versions-here";
+import { contentsGone, newerHere, notOnShelf, twoVersions } from "./versions-here";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
-import { partRefused, questionOpen } from "./parts-taken";
+import { partCaution, partOpen, partRefused, partsClash, questionOpen } from "./parts-taken";
+import { patchHere } from "./patch-here";
+import { places } from "./places";
+import { rankChanged } from "./rank-changed";
+import { reminderDue } from "./reminder-due";
 import { expansionOff, modsClash, otherGameVersion, requiredOff } from "./requirements";
 import { placeBroken, ruleBroken } from "./rule-broken";
+import { rulesContradict } from "./rules-contradict";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
 const checks: readonly Check[] = [
@@ -22,10 +28,12 @@ const checks: readonly Check[] = [
   masterOff,
   masterCycle,
   masterLate,
-  capExceeded,
+  places,
   unreadablePlugin,
   ruleBroken,
   placeBroken,
+  rulesContradict,
+  rankChanged,
   closedSectionEntered,
   advised,
   ordersDisagreeCheck,
@@ -34,12 +42,24 @@ const checks: readonly Check[] = [
   modsClash,
   expansionOff,
   partRefused,
+  partsClash,
+  partTwice,
+  partCaution,
+  partOpen,
   questionOpen,
   otherGameVersion,
   notOnShelf,
   contentsGone,
+  twoVersions,
   newerHere,
   unsoundArchive,
+  packedHidden,
+  copied,
+  covered,
+  undecided,
+  patchHere,
+  awardsOff,
+  reminderDue,
   orderFileDiffers,
 ];
 

@@ -155,7 +155,7 @@ test("whatever is shown one after the other, all is as in an index that is made 
 });
 
 test("two meet where their contents differ; the game meets nobody", () => {
-  const { mods, plugins, blocked } = overlapsIn(shown(roster));
+  const { mods, plugins, blocked } = overlapsIn(shown(roster), roster);
   expect({ mods: [...overlapsOf(mods)], plugins: [...overlapsOf(plugins)], blocked }).toEqual({
     blocked: [],
     mods: [
@@ -204,7 +204,7 @@ test("forty mods that bring one file make every pair of them", () => {
       { content: mod!.content!, files: [file("textures/sky.tex", String(at + 1))], records: [] },
       null,
     );
-  expect(overlapsIn(shown(crowd, library)).mods.shared).toHaveLength((40 * 39) / 2);
+  expect(overlapsIn(shown(crowd, library), crowd).mods.shared).toHaveLength((40 * 39) / 2);
 });
 
 test("another version is another mod’s contents, which have to be learnt first", () => {

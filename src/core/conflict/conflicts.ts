@@ -1,5 +1,6 @@
 /** Who wins what in a profile: the files of its mods, by the order of the mods, and the records of its plugins, by theirs. */
 import { movedPlaces } from "../graph/moved";
+import { hashDigits, unknownHash } from "../model/packed-files";
 import type { ListName } from "../model/profile";
 import { leavesOut } from "../roster/left-out";
 import { chosenParts } from "../roster/parts";
@@ -120,6 +121,24 @@ export class Conflicts {
     const { contents, numberOf } = this.mods!;
     const { inside, keys } = contents[numberOf.get(id)!]!;
     return inside && inside[at]! >= 0 ? this.path(keys[inside[at]!]!) : null;
+  }
+
+  /** Of each part of a mod that is taken what its files are called and hold, as one text; of what was not read that is not known, and not said. */
+  partPrints(id: string): { readonly part: string; readonly print: string }[] {
+    const item = this.modNumber(id);
+    const { keys, hashes, parts, partKeys } = this.mods!.contents[item]!;
+    if (!parts || !hashes) return [];
+    const files = new Map<number, string[]>();
+    for (const [at, part] of parts.entries()) {
+      if (part < 0 || !this.files.isProvided(item, at)) continue;
+      const print = `${keys[at]} ${hashes.slice(at * hashDigits, (at + 1) * hashDigits)}`;
+      const known = files.get(part);
+      if (known) known.push(print);
+      else files.set(part, [print]);
+    }
+    return [...files]
+      .filter(([, prints]) => !prints.some((print) => print.endsWith(unknownHash)))
+      .map(([part, prints]) => ({ part: partKeys[part]!, print: prints.sort().join("\n") }));
   }
 
   /** Brings everything to what a roster says; what has not changed is not looked at again. */

@@ -3,13 +3,20 @@ import type { Overlaps } from "../roster/overlaps";
 import { blockedIn } from "./blocked";
 import type { Conflicts } from "./conflicts";
 import type { ProviderIndex } from "./provider-index";
+import type { Roster } from "../roster/roster";
+import { standingIn } from "./standing";
 
-/** Who meets whom, of all that is shown and loads; what the game itself brings meets nobody. */
-export const overlapsIn = (conflicts: Conflicts): Overlaps => ({
-  mods: packOverlaps(pairsIn(conflicts.files, conflicts.modId, (id) => id === "")),
-  plugins: packOverlaps(pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin)),
-  blocked: blockedIn(conflicts),
-});
+/** Who meets whom, of all that a roster loads, and what that comes to; what the game itself brings meets nobody. `conflicts` shows the roster. */
+export function overlapsIn(conflicts: Conflicts, roster: Roster): Overlaps {
+  const mods = packOverlaps(pairsIn(conflicts.files, conflicts.modId, (id) => id === ""));
+  const plugins = packOverlaps(pairsIn(conflicts.records, conflicts.pluginId, conflicts.isOwnPlugin));
+  return {
+    mods,
+    plugins,
+    blocked: blockedIn(conflicts),
+    standing: standingIn(conflicts, roster, { mods, plugins }),
+  };
+}
 
 /** Each pair once, under the broader of the two, in the order of the items. */
 function* pairsIn(

@@ -197,6 +197,10 @@ export class ProviderIndex {
     });
   }
 
+  get hasPacked(): boolean {
+    return this.packed.size > 0;
+  }
+
   /** Whether what an item brings, by its number in the item's contents, counts. */
   isProvided = (item: number, at: number): boolean => this.counts(this.firstOf[item]! + at);
 

@@ -63,7 +63,14 @@ export class Offers {
   }
 
   private find(want: Want): DepotMod | undefined {
-    if (want.kind === "plugin") return this.byPlugin.get(this.fold(want.name))?.[0];
+    if (want.kind === "plugin") {
+      const key = this.fold(want.name);
+      return this.byPlugin
+        .get(key)
+        ?.find(({ mod }) =>
+          mod.plugins.some((file) => this.fold(file.name) === key && file.sha256 !== want.unlike),
+        );
+    }
     const { content, versions, version } = want;
     return this.byId
       .get(want.id)

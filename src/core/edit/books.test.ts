@@ -1,14 +1,12 @@
 import type { OrderRule } from "../model/problem";
 import type { Rulebook } from "../model/rulebook";
-import { advised } from "../check/advice";
-import { hex, testRoster } from "../testing/roster";
+import { testRoster } from "../testing/roster";
 import { proposeOrder } from "./accept";
 import { dropBook, goByBook, switchBookRule } from "./books";
-import { compareBooks, makeBook, openBooks, readAdvice } from "../roster/books";
+import { compareBooks, makeBook, openBooks } from "../roster/books";
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "../roster/roster";
 import { contradictionsOf } from "../roster/rules";
-import { allTies, indexTies } from "../roster/ties";
 import { aSection } from "../testing/ids";
 
 const pair = (
@@ -24,7 +22,7 @@ const pair = (
 });
 
 const book: Rulebook = {
-  format: "seating-rulebook/1",
+  format: "seating-rulebook/2",
   id: "soundings",
   game: "pond",
   name: "Soundings",
@@ -36,11 +34,8 @@ const book: Rulebook = {
     { id: "two", rule: pair("after", "b.plank", "c.plank"), note: "" },
   ],
   advice: [
-    { kind: "known-bad", plugin: "A.plank", text: "it crashes" },
-    { kind: "leftover", plugin: "b.plank", sha256: hex("b.plank"), count: 2 },
-    { kind: "leftover", plugin: "c.plank", sha256: hex("another"), count: 9 },
-    { kind: "requires", plugin: "b.plank", other: "c.plank" },
-    { kind: "note", plugin: "b.plank", text: "turn it down" },
+    { kind: "known-bad", on: { plugin: "A.plank" }, text: "it crashes" },
+    { kind: "note", on: { plugin: "b.plank" }, text: "turn it down" },
   ],
 };
 
@@ -134,47 +129,15 @@ describe("another version", () => {
   });
 });
 
-describe("advice", () => {
-  const findings = (roster: Roster) =>
-    advised.find({ roster, ties: allTies(roster), onDisk: { order: null, holds: null } });
-
-  test("becomes findings of what loads, of the very file where it names one", () => {
-    expect(
-      findings(rosterWith([])).map(({ id, level, data }) => [id, level, "item" in data && data.item]),
-    ).toEqual([
-      ["advice-known-bad", "problem", "a.plank"],
-      ["advice-leftover", "problem", "b.plank"],
-    ]);
-  });
-
-  test("of a requirement is one as long as that does not load, and offers to switch it on", () => {
-    const [, , needs] = findings(rosterWith([], [], false));
-    expect(needs).toMatchObject({
-      id: "advice-requires",
-      level: "problem",
-      data: { item: "b.plank", other: "c.plank" },
-      fixes: [{ id: "switch-on" }],
-    });
-  });
-
-  test("notes are told of their plugin", () => {
-    const roster = rosterWith([]);
-    expect(readAdvice(roster)(roster.pluginOf.get("b.plank")!).map(({ advice }) => advice.kind)).toEqual([
-      "leftover",
-      "requires",
-      "note",
-    ]);
-  });
-});
-
 test("one's own rules become a book: those that are on, with the sections", () => {
   const roster = rosterWith([pair("after", "c.plank", "a.plank")]);
   const made = makeBook(roster, { id: "mine", name: "Mine", version: "1", changelog: [] });
   expect(made).toMatchObject({
-    format: "seating-rulebook/1",
+    format: "seating-rulebook/2",
     game: "pond",
     rules: [{ id: "r0" }],
     advice: [],
   });
-  expect(made.sections).toEqual(roster.profile.state.plugins.sections);
+  const { mods, plugins } = roster.profile.state;
+  expect(made.sections).toEqual([...mods.sections, ...plugins.sections]);
 });

@@ -20,15 +20,16 @@ export function goByBook(roster: Roster, book: Rulebook): Edit {
 }
 
 /** Sections that the profile lacks, each behind the last one of its load rank. */
-function sectionSteps(roster: Roster, book: Rulebook): Step[] {
-  const { sections, entries } = roster.profile.state.plugins;
-  const { sections: missing } = compareBooks(null, book, sections);
-  const ranks = roster.game.loadRanks.map((rank) => rank.id);
-  const added = missing.filter((section) => ranks.includes(section.rank));
-  if (added.length === 0) return [];
-  const all = ranks.flatMap((rank) => [...sections, ...added].filter((section) => section.rank === rank));
-  return [{ kind: "arrange", list: "plugins", sections: all, entries: [...entries] }];
-}
+const sectionSteps = (roster: Roster, book: Rulebook): Step[] =>
+  roster.game.lists.flatMap((list): Step[] => {
+    const { sections, entries } = roster.profile.state[list];
+    const { sections: missing } = compareBooks(null, book, sections);
+    const ranks = roster.lists[list].ranks.map((rank) => rank.id);
+    const added = missing.filter((section) => ranks.includes(section.rank));
+    if (added.length === 0) return [];
+    const all = ranks.flatMap((rank) => [...sections, ...added].filter((section) => section.rank === rank));
+    return [{ kind: "arrange", list, sections: all, entries: [...entries] }];
+  });
 
 export const dropBook = ({ book }: OpenBook): Edit => ({
   label: label("drop-book", { name: book.name }),

@@ -15,6 +15,7 @@ export const aspects = [
   "settings",
   "rules",
   "notes",
+  "advice",
   "facts",
 ] as const;
 export type Aspect = (typeof aspects)[number];
@@ -61,6 +62,8 @@ const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => 
     Object.keys(launch).length,
   rules: ({ rules }) => rules.length,
   notes: ({ mods }) => mods.filter(({ note, role, terms }) => note !== "" || role || terms).length,
+  advice: ({ advice = [], setAside = [], reminders = [] }) =>
+    advice.length + setAside.length + reminders.length,
   facts: ({ author, note, readMe, keys, pictures, changelog }) =>
     [author, note, readMe, keys?.length, pictures?.length, changelog?.length].filter(Boolean).length,
 };

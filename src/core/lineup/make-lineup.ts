@@ -38,6 +38,9 @@ const partsOfLineup: {
   broaderFirst: ({ broaderFirst }) => (broaderFirst ? {} : { broaderFirst }),
   books: ({ books }) => (books.length > 0 ? { books: [...books] } : {}),
   numbers: ({ numbers }) => (numbers.length > 0 ? { numbers: [...numbers] } : {}),
+  advice: ({ advice }) => (advice.length > 0 ? { advice: [...advice] } : {}),
+  setAside: ({ setAside }) => (setAside.length > 0 ? { setAside: [...setAside] } : {}),
+  reminders: ({ reminders }) => (reminders.length > 0 ? { reminders: [...reminders] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };
 

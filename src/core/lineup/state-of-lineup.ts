@@ -1,3 +1,4 @@
+import type { Advice, AdviceOn } from "../model/advice";
 import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { ModId, PluginId, SectionId } from "../model/ids";
 import type { Lineup, LineupMod } from "../model/lineup";
@@ -35,6 +36,9 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
   books: ({ lineup }) => lineup.books ?? [],
   notes: notesOf,
   numbers: numbersOf,
+  advice: adviceOf,
+  setAside: ({ lineup }) => lineup.setAside ?? [],
+  reminders: ({ lineup }) => lineup.reminders ?? [],
   choices: ({ lineup, idOf }) =>
     lineup.mods
       .filter(({ options, components }) => components.length + Object.keys(options).length > 0)
@@ -81,6 +85,17 @@ function numbersOf({ lineup, idOf }: Told): SheetNumber[] {
   return (lineup.numbers ?? []).map((each) =>
     each.list === "mods" && each.of === "item" ? { ...each, id: here.get(each.id) ?? each.id } : each,
   );
+}
+
+function adviceOf({ lineup, idOf }: Told): Advice[] {
+  const here = new Map<string, ModId>(lineup.mods.map((mod) => [mod.id, idOf(mod)]));
+  const ofMine = <On extends AdviceOn | undefined>(on: On): On =>
+    on && "mod" in on ? { ...on, mod: here.get(on.mod) ?? on.mod } : on;
+  return (lineup.advice ?? []).map((advice) => ({
+    ...advice,
+    on: ofMine(advice.on),
+    ...("other" in advice && { other: ofMine(advice.other) }),
+  })) as Advice[];
 }
 
 function notesOf({ lineup, idOf }: Told): Note[] {

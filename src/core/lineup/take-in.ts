@@ -68,7 +68,12 @@ class Told {
     const base: ProfileState = {
       ...theirs,
       ...(kept("rules") && { rules: mine.rules, books: mine.books, broaderFirst: mine.broaderFirst }),
-      ...(kept("notes") && { notes: mine.notes }),
+      ...(kept("notes") && {
+        notes: mine.notes,
+        advice: mine.advice,
+        setAside: mine.setAside,
+        reminders: mine.reminders,
+      }),
       ...(kept("settings") && { expansions: mine.expansions, baseOff: mine.baseOff, launch: mine.launch }),
       choices: this.choices(theirs),
       leftOut: kept("left-out") ? this.leftOut(theirs) : theirs.leftOut,

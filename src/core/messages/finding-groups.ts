@@ -1,5 +1,6 @@
 import type { FindingData, FindingId } from "../model/finding";
 import type { FindingGroup } from "../check/group-findings";
+import { otherOf } from "./findings";
 import { item, sentence, type Sentence } from "./parts";
 
 type Say<Id extends FindingId> = (count: number, data: FindingData[Id]) => Sentence;
@@ -22,8 +23,9 @@ const groupText: { readonly [Id in FindingId]?: Say<Id> } = {
   "required-missing": (n, d) => sentence("findingGroups.groupText.required-missing", { n, other: d.other }),
   "required-late": (n, d) =>
     sentence("findingGroups.groupText.required-late", { n, earlier: item(d.earlier) }),
-  "advice-requires": (n, d) =>
-    sentence("findingGroups.groupText.advice-requires", { n, other: item(d.other) }),
+  "advice-needs": (n, d) => sentence("findingGroups.groupText.advice-needs", { n, other: otherOf(d) }),
+  "advice-recommended": (n, d) =>
+    sentence("findingGroups.groupText.advice-recommended", { n, other: otherOf(d) }),
   "expansion-off": (n, d) => sentence("findingGroups.groupText.expansion-off", { n, expansion: d.expansion }),
   "expansion-not-owned": (n, d) =>
     sentence("findingGroups.groupText.expansion-not-owned", { n, expansion: d.expansion }),

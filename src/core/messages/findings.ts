@@ -2,6 +2,7 @@ import { say } from "../language/say";
 import type { Finding, FindingData, FindingId, Fix, FixData } from "../model/finding";
 import { item, sentence, type Sentence } from "./parts";
 import { sayProblem } from "./problems";
+import { ruleText } from "./rules";
 
 const cycleNames = ({ items }: FindingData["master-cycle"]): Sentence => [
   ...items.flatMap((each) => [item(each), " → "]),
@@ -19,10 +20,28 @@ const away = (d: FindingData["order-file-differs"]): string =>
 
 /** What a rulebook adds to its advice, and which one it is. */
 const because = ({ reason }: FindingData["required-off"]): string =>
-  reason === "" ? "" : ` (“${reason.replace(/\.$/, "")}”)`;
+  reason === "" ? "" : ` (“${bare(reason)}”)`;
 
-const told = (d: FindingData["advice-known-bad"]): string =>
-  `${d.text ? `: ${String(d.text)}` : ""} (${String(d.book)}).`;
+type Told = FindingData["advice-needs"];
+
+const told = ({ text, book }: Told): string => {
+  const why = text ? `: ${bare(text)}` : "";
+  return book ? `${why} (${book}).` : `${why}.`;
+};
+
+const named = (id: string, part: string): Sentence =>
+  part === "" ? [item(id)] : sentence("findings.partOf", { part, item: item(id) });
+
+const adviceOn = (d: Told): Sentence => named(d.item, d.part);
+/** The other one that advice names. */
+export const otherOf = (d: Told): Sentence => named(d.other, d.otherPart);
+
+/** Without its full stop, which the sentence has. */
+const bare = (text: string): string => text.replace(/[.!]$/, "");
+
+/** What would free places. */
+const idle = (d: FindingData["cap-near"]): Sentence =>
+  d.idle > 0 ? sentence("findings.text.placesToFree", { count: d.idle }) : [];
 
 const holder = (id: string): Sentence => [id === "" ? say("conflicts.theGame") : item(id)];
 
@@ -102,8 +121,17 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   get "advice-leftover"() {
     return say("findings.title.advice-leftover");
   },
-  get "advice-requires"() {
-    return say("findings.title.advice-requires");
+  get "advice-needs"() {
+    return say("findings.title.advice-needs");
+  },
+  get "advice-clashes"() {
+    return say("findings.title.advice-clashes");
+  },
+  get "advice-recommended"() {
+    return say("findings.title.advice-recommended");
+  },
+  get "advice-note"() {
+    return say("findings.title.advice-note");
   },
   get "required-off"() {
     return say("findings.title.required-off");
@@ -134,6 +162,63 @@ export const findingTitle: Readonly<Record<FindingId, string>> = {
   },
   get "not-on-shelf"() {
     return say("findings.title.not-on-shelf");
+  },
+  get "parts-clash"() {
+    return say("findings.title.parts-clash");
+  },
+  get "part-twice"() {
+    return say("findings.title.part-twice");
+  },
+  get "part-caution"() {
+    return say("findings.title.part-caution");
+  },
+  get "part-open"() {
+    return say("findings.title.part-open");
+  },
+  get copied() {
+    return say("findings.title.copied");
+  },
+  get "covered-mods"() {
+    return say("findings.title.covered-mods");
+  },
+  get "covered-plugins"() {
+    return say("findings.title.covered-plugins");
+  },
+  get "undecided-mods"() {
+    return say("findings.title.undecided-mods");
+  },
+  get "undecided-plugins"() {
+    return say("findings.title.undecided-plugins");
+  },
+  get "packed-hidden"() {
+    return say("findings.title.packed-hidden");
+  },
+  get "patch-here"() {
+    return say("findings.title.patch-here");
+  },
+  get "awards-off"() {
+    return say("findings.title.awards-off");
+  },
+  get "two-versions"() {
+    return say("findings.title.two-versions");
+  },
+  get "rule-set-aside"() {
+    return say("findings.title.rule-set-aside");
+  },
+  get "rank-changed"() {
+    return say("findings.title.rank-changed");
+  },
+  get "reminder-arrives"() {
+    return say("findings.title.reminder-arrives");
+  },
+  get "reminder-updated"() {
+    return say("findings.title.reminder-updated");
+  },
+  get "reminder-day"() {
+    return say("findings.title.reminder-day");
+  },
+  get "cap-near"() {
+    return say("findings.title.cap-near");
   },
   get "order-file-differs"() {
     return say("findings.title.order-file-differs");
@@ -170,7 +255,10 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       mod: String(d.mod),
     }),
   "contents-gone": (d) =>
-    sentence("findings.text.contents-gone", { item: item(d.item), version: String(d.version) }),
+    sentence(d.changed ? "findings.text.contents-changed" : "findings.text.contents-gone", {
+      item: item(d.item),
+      version: String(d.version),
+    }),
   "newer-here": (d) =>
     Number(d.count) === 1
       ? sentence("findings.text.newer-here", { first: item(d.first) })
@@ -194,13 +282,14 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       between: item(d.between),
       items: d.items.flatMap((id, at) => (at === 0 ? [item(id)] : [", ", item(id)])),
     }),
-  "cap-exceeded": (d) =>
-    sentence("findings.text.cap-exceeded", {
-      used: d.used,
-      label: d.label.toLowerCase(),
-      cap: d.cap,
-      over: d.over,
-    }),
+  "cap-exceeded": (d) => [
+    ...sentence("findings.text.cap-exceeded", { ...d, label: d.label.toLowerCase() }),
+    ...idle(d),
+  ],
+  "cap-near": (d) => [
+    ...sentence("findings.text.cap-near", { ...d, left: d.cap - d.used, label: d.label.toLowerCase() }),
+    ...idle(d),
+  ],
   "unsound-archive": (d) =>
     sentence("findings.text.unsound-archive", { path: String(d.path), problem: sayProblem(d.problem) }),
   "unreadable-plugin": (d) =>
@@ -225,14 +314,20 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       later: item(d.later),
       rest: Number(d.apart) > 0 ? say("findings.theSectionsHoldMoreApart", { apart: d.apart }) : "",
     }),
-  "advice-known-bad": (d) =>
-    sentence("findings.text.advice-known-bad", { item: item(d.item), told: told(d) }),
+  "advice-known-bad": (d) => sentence("findings.text.advice-known-bad", { item: adviceOn(d), told: told(d) }),
   "advice-outdated": (d) =>
-    sentence("findings.text.advice-outdated", { item: item(d.item), other: item(d.other), told: told(d) }),
+    d.other === ""
+      ? sentence("findings.text.advice-outdated", { item: adviceOn(d), told: told(d) })
+      : sentence("findings.text.advice-outdated2", { item: adviceOn(d), other: otherOf(d), told: told(d) }),
   "advice-leftover": (d) =>
-    sentence("findings.text.advice-leftover", { item: item(d.item), count: d.count, told: told(d) }),
-  "advice-requires": (d) =>
-    sentence("findings.text.advice-requires", { item: item(d.item), other: item(d.other), told: told(d) }),
+    sentence("findings.text.advice-leftover", { item: adviceOn(d), count: d.count, told: told(d) }),
+  "advice-needs": (d) =>
+    sentence("findings.text.advice-needs", { item: adviceOn(d), other: otherOf(d), told: told(d) }),
+  "advice-clashes": (d) =>
+    sentence("findings.text.advice-clashes", { item: adviceOn(d), other: otherOf(d), told: told(d) }),
+  "advice-recommended": (d) =>
+    sentence("findings.text.advice-recommended", { item: adviceOn(d), other: otherOf(d), told: told(d) }),
+  "advice-note": (d) => sentence("findings.text.advice-note", { item: adviceOn(d), told: told(d) }),
   "required-off": (d) =>
     sentence("findings.text.required-off", {
       item: item(d.item),
@@ -278,6 +373,43 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       versions: String(d.versions),
       game: String(d.game),
     }),
+  "parts-clash": (d) =>
+    sentence("findings.text.parts-clash", {
+      one: named(d.item, d.part),
+      other: named(d.other, d.otherPart),
+      rest: d.reason ? `: ${bare(d.reason)}` : "",
+    }),
+  "part-twice": (d) =>
+    sentence("findings.text.part-twice", { one: named(d.item, d.part), other: named(d.other, d.otherPart) }),
+  "part-caution": (d) =>
+    sentence("findings.text.part-caution", { one: named(d.item, d.part), why: bare(d.why) }),
+  "part-open": (d) =>
+    sentence("findings.text.part-open", { other: item(d.other), item: item(d.item), part: d.part }),
+  copied: (d) => sentence("findings.text.copied", { item: item(d.item), other: item(d.other) }),
+  "covered-mods": (d) => sentence("findings.text.covered-mods", { item: item(d.item) }),
+  "covered-plugins": (d) => sentence("findings.text.covered-plugins", { item: item(d.item) }),
+  "undecided-mods": (d) =>
+    sentence("findings.text.undecided-mods", { ...d, loser: item(d.loser), winner: item(d.winner) }),
+  "undecided-plugins": (d) =>
+    sentence("findings.text.undecided-plugins", { ...d, loser: item(d.loser), winner: item(d.winner) }),
+  "packed-hidden": (d) =>
+    sentence("findings.text.packed-hidden", {
+      count: d.count,
+      hidden: item(d.hidden),
+      by: holder(d.by),
+      path: d.path,
+    }),
+  "patch-here": (d) =>
+    sentence("findings.text.patch-here", { name: d.name, item: item(d.item), other: item(d.other) }),
+  "awards-off": (d) => sentence("findings.text.awards-off", { item: item(d.item) }),
+  "two-versions": (d) =>
+    sentence("findings.text.two-versions", { ...d, item: item(d.item), other: item(d.other) }),
+  "rule-set-aside": (d) => sentence("findings.text.rule-set-aside", { rule: ruleText(d.rule) }),
+  "rank-changed": (d) =>
+    sentence("findings.text.rank-changed", { item: item(d.item), section: d.section, rank: d.rank }),
+  "reminder-arrives": (d) => sentence("findings.text.reminder-arrives", { of: d.of, text: bare(d.text) }),
+  "reminder-updated": (d) => sentence("findings.text.reminder-updated", { of: d.of, text: bare(d.text) }),
+  "reminder-day": (d) => sentence("findings.text.reminder-day", { of: d.of, text: bare(d.text) }),
   "not-on-shelf": (d) => sentence("findings.text.not-on-shelf", { mod: String(d.mod) }),
   "order-file-differs": (d) =>
     sentence("findings.text.order-file-differs", { path: String(d.path), away: away(d) }),
@@ -299,12 +431,18 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "bring-back": (d) => sentence("findings.fixText.bring-back", { item: item(d.item) }),
   "leave-out": (d) => sentence("findings.fixText.leave-out", { item: item(d.item), path: d.path }),
   "leave-part": (d) => sentence("findings.fixText.leave-part", { part: d.part }),
+  "take-part": (d) => sentence("findings.fixText.take-part", { part: d.part }),
+  "switch-over": (d) => sentence("findings.fixText.switch-over", { name: d.name }),
   "switch-off": (d) => sentence("findings.fixText.switch-off", { item: item(d.item) }),
   propose: () => [say("common.proposeAnOrder")],
   "align-mods": () => [say("findings.alignTheModsWithThePlugins")],
   "align-plugins": () => [say("findings.alignThePluginsWithTheMods")],
   "write-order": () => [say("common.writeOrderFile")],
   "look-at-order": () => [say("common.lookAtTheOrderFile")],
+  "look-at-conflicts": () => [say("findings.fixText.look-at-conflicts")],
+  "look-at-parts": () => [say("findings.fixText.look-at-parts")],
+  "look-at-rules": () => [say("findings.fixText.look-at-rules")],
+  "drop-reminder": () => [say("findings.fixText.drop-reminder")],
 };
 
 /** What a way out says. */

@@ -47,6 +47,12 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "drop-book": (d) => say("labels.words.drop-book", { name: d.name }),
   "write-note": (d, item) => say("labels.words.write-note", { item }),
   "drop-note": (d, item) => say("labels.words.drop-note", { item }),
+  "write-advice": (d, item) => say("labels.words.write-advice", { item }),
+  "drop-advice": (d, item) => say("labels.words.drop-advice", { item }),
+  "set-aside": (d) => say("labels.words.set-aside", { count: d.count }),
+  "tell-again": (d) => say("labels.words.tell-again", { count: d.count }),
+  remind: (d) => say("labels.words.remind", { name: d.name }),
+  "drop-reminder": (d) => say("labels.words.drop-reminder", { name: d.name }),
   choose: (d, item) => say("labels.words.choose", { item }),
   versions: (d, item) =>
     d.count > 1

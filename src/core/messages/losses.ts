@@ -15,6 +15,7 @@ const lossText: Readonly<Record<Loss["aspect"], (count: number) => string>> = {
   settings: (count) => say("losses.lossText.settings", { count }),
   rules: (count) => say("losses.lossText.rules", { count }),
   notes: (count) => say("losses.lossText.notes", { count }),
+  advice: (count) => say("losses.lossText.advice", { count }),
   facts: () => say("losses.lossText.facts"),
 };
 

@@ -1,3 +1,5 @@
+import { adviceKey } from "../model/advice";
+import { adviceSubject, adviceText, occasionText } from "./advice";
 import { say } from "../language/say";
 import type { Difference } from "../compare/states";
 import type { FacetName, ListName } from "../model/profile";
@@ -183,6 +185,33 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     },
     side: ({ profile }, key) =>
       String(profile.state.numbers.find((each) => numberKey(each) === key)?.number ?? ""),
+  },
+  advice: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.advice"),
+    name: (roster, key) => {
+      const found = roster.profile.state.advice.find((each) => adviceKey(each) === key);
+      return found ? adviceSubject(roster, found.on) : key;
+    },
+    side: (roster, key) => {
+      const found = roster.profile.state.advice.find((each) => adviceKey(each) === key);
+      return found ? adviceText(roster, found) : "";
+    },
+  },
+  setAside: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.setAside"),
+    name: (_, key) => key,
+    side: ({ profile }, key) => profile.state.setAside.find(({ finding }) => finding === key)?.reason ?? "",
+  },
+  reminders: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.reminders"),
+    name: ({ profile }, key) => profile.state.reminders.find(({ id }) => id === key)?.text ?? key,
+    side: ({ profile }, key) => {
+      const found = profile.state.reminders.find(({ id }) => id === key);
+      return found ? occasionText(found.when) : "";
+    },
   },
   choices: {
     kinds: [...onEitherSide, "changed"],

@@ -39,7 +39,7 @@ export function sectionRuleTexts({ name, block, closed }: Section): string[] {
 
 function listed(ids: readonly string[]): Sentence {
   return ids.flatMap((id, at): Sentence => {
-    const before = at === 0 ? [] : [at === ids.length - 1 ? " and " : ", "];
+    const before = at === 0 ? [] : [at === ids.length - 1 ? ` ${say("rules.and")} ` : ", "];
     return [...before, item(id)];
   });
 }

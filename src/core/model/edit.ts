@@ -88,6 +88,12 @@ export type LabelData = {
   readonly "drop-book": Named;
   readonly "write-note": Item;
   readonly "drop-note": Item;
+  readonly "write-advice": Item;
+  readonly "drop-advice": Item;
+  readonly "set-aside": { readonly count: number };
+  readonly "tell-again": { readonly count: number };
+  readonly remind: Named;
+  readonly "drop-reminder": Named;
   readonly choose: Items;
   readonly versions: Items & { readonly version: string };
   readonly pin: Items & { readonly version: string };
@@ -135,6 +141,12 @@ const labelIds = [
   "drop-book",
   "write-note",
   "drop-note",
+  "write-advice",
+  "drop-advice",
+  "set-aside",
+  "tell-again",
+  "remind",
+  "drop-reminder",
   "choose",
   "versions",
   "pin",

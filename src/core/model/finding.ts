@@ -1,4 +1,6 @@
 import type { Subject } from "./subject";
+import type { Hidden, Undecided } from "./conflict-standing";
+import type { OrderRule } from "./problem";
 import type { ListName } from "./profile";
 import type { FileProblem } from "./refusal";
 import type { Want } from "./want";
@@ -17,6 +19,8 @@ export type FixData = {
   readonly "bring-back": Item;
   readonly "leave-out": Item & { readonly path: string };
   readonly "leave-part": { readonly part: string };
+  readonly "take-part": { readonly part: string };
+  readonly "switch-over": { readonly name: string };
   readonly "take-version": { readonly version: string };
   readonly versions: Readonly<Record<never, never>>;
   readonly propose: Readonly<Record<never, never>>;
@@ -24,6 +28,10 @@ export type FixData = {
   readonly "align-plugins": Readonly<Record<never, never>>;
   readonly "write-order": Readonly<Record<never, never>>;
   readonly "look-at-order": Readonly<Record<never, never>>;
+  readonly "look-at-conflicts": Readonly<Record<never, never>>;
+  readonly "look-at-parts": Readonly<Record<never, never>>;
+  readonly "look-at-rules": Readonly<Record<never, never>>;
+  readonly "drop-reminder": Readonly<Record<never, never>>;
 };
 
 interface FixOf<Id extends keyof FixData> {
@@ -39,10 +47,13 @@ export type EditingAct =
   | { readonly act: "bring-back"; readonly plugin: string }
   /** A file of a mod, or a folder that ends in a slash. */
   | { readonly act: "leave-out"; readonly mod: string; readonly path: string }
-  | { readonly act: "leave-part"; readonly mod: string; readonly part: string }
+  | { readonly act: "leave-part" | "take-part"; readonly mod: string; readonly part: string }
+  /** An item goes off, and a mod of the shelf on in its place. */
+  | { readonly act: "switch-over"; readonly list: ListName; readonly id: string; readonly to: string }
   /** The newest version that lies on the shelf. */
   | { readonly act: "take-newest"; readonly mod: string }
-  | { readonly act: "switch-on-expansion"; readonly expansion: string };
+  | { readonly act: "switch-on-expansion"; readonly expansion: string }
+  | { readonly act: "drop-reminder"; readonly reminder: string };
 
 /** What the application does beside the profile, or shows first. */
 type Act =
@@ -50,6 +61,11 @@ type Act =
   | { readonly act: "write-order" }
   /** Shows an order file that somebody else has written, and what can be done with it. */
   | { readonly act: "look-at-order" }
+  /** Shows what is undecided of files or records. */
+  | { readonly act: "look-at-conflicts"; readonly of: "files" | "records" }
+  /** Shows the parts of a package, to be chosen from. */
+  | { readonly act: "look-at-parts"; readonly mod: string }
+  | { readonly act: "look-at-rules" }
   /** Shows what newer versions change, to be chosen from. */
   | { readonly act: "versions" };
 
@@ -63,11 +79,14 @@ type Required = Item & {
   /** As its author says why; empty where they do not. */
   readonly reason: string;
 };
-/** What a rulebook says; `other` and `count` where its kind of advice names them, else empty and 0. */
+/** Advice; `other` and `count` where its kind of advice names them, parts where it is about one, else empty and 0. */
 type Told = Item & {
+  readonly part: string;
+  /** The name of the rulebook that says it; empty where it is the curator's own. */
   readonly book: string;
   readonly text: string;
   readonly other: string;
+  readonly otherPart: string;
   readonly count: number;
 };
 type Behind = {
@@ -76,6 +95,19 @@ type Behind = {
   readonly added: number;
   readonly removed: number;
 };
+
+/** Of a counted class; `idle` of them would hardly be missed. */
+type Places = {
+  readonly label: string;
+  readonly used: number;
+  readonly cap: number;
+  readonly over: number;
+  readonly idle: number;
+};
+/** Parts by their labels. */
+type TwoParts = Item & { readonly part: string; readonly other: string; readonly otherPart: string };
+/** What a curator wanted to be told, and what has come about. */
+type Reminded = { readonly text: string; readonly of: string };
 
 /** What there is to say of a finding, by the id of its sentence in core/messages. */
 export type FindingData = {
@@ -92,12 +124,8 @@ export type FindingData = {
   readonly "master-self": Item;
   readonly "end-broken": Item & { readonly other: string; readonly end: "first" | "last" };
   readonly "group-broken": { readonly items: readonly string[]; readonly between: string };
-  readonly "cap-exceeded": {
-    readonly label: string;
-    readonly used: number;
-    readonly cap: number;
-    readonly over: number;
-  };
+  readonly "cap-exceeded": Places;
+  readonly "cap-near": Places;
   readonly "unsound-archive": { readonly path: string; readonly problem: FileProblem };
   readonly "unreadable-plugin": Item & { readonly problem: FileProblem };
   readonly "rule-broken": { readonly earlier: string; readonly later: string };
@@ -119,7 +147,10 @@ export type FindingData = {
   readonly "advice-known-bad": Told;
   readonly "advice-outdated": Told;
   readonly "advice-leftover": Told;
-  readonly "advice-requires": Told;
+  readonly "advice-needs": Told;
+  readonly "advice-clashes": Told;
+  readonly "advice-recommended": Told;
+  readonly "advice-note": Told;
   readonly "required-off": Required;
   readonly "required-missing": Required;
   readonly "required-version": Required;
@@ -128,9 +159,32 @@ export type FindingData = {
   readonly "expansion-not-owned": Item & { readonly expansion: string };
   readonly "part-refused": Item & { readonly part: string; readonly why: string };
   readonly "question-open": Item & { readonly count: number; readonly first: string };
+  readonly "parts-clash": TwoParts & { readonly reason: string };
+  readonly "part-twice": TwoParts;
+  readonly "part-caution": Item & { readonly part: string; readonly why: string };
+  readonly "part-open": Item & { readonly part: string; readonly other: string };
+  readonly copied: Item & { readonly other: string };
+  readonly "covered-mods": Item;
+  readonly "covered-plugins": Item;
+  readonly "undecided-mods": Undecided;
+  readonly "undecided-plugins": Undecided;
+  readonly "packed-hidden": Hidden;
+  readonly "patch-here": Item & { readonly name: string; readonly other: string };
+  readonly "awards-off": Item;
+  readonly "two-versions": Item & {
+    readonly version: string;
+    readonly other: string;
+    readonly otherVersion: string;
+  };
+  readonly "rule-set-aside": { readonly rule: OrderRule };
+  readonly "rank-changed": Item & { readonly section: string; readonly rank: string };
+  readonly "reminder-arrives": Reminded;
+  readonly "reminder-updated": Reminded;
+  readonly "reminder-day": Reminded;
   readonly "other-game-version": Item & { readonly versions: string; readonly game: string };
   readonly "not-on-shelf": { readonly mod: string };
-  readonly "contents-gone": Item & { readonly version: string };
+  /** `changed`: the same version lies there with other contents. */
+  readonly "contents-gone": Item & { readonly version: string; readonly changed: boolean };
   readonly "newer-here": { readonly count: number; readonly first: string };
   readonly "order-file-differs": Behind;
   readonly "order-file-absent": Behind;
@@ -148,6 +202,15 @@ interface FindingOf<Id extends FindingId> {
   /** What else tells it from others that the check finds of the same items. */
   readonly besides?: readonly Subject[];
   readonly fixes: readonly Fix[];
+  /** The rule that it comes of, by its id among those of the profile. */
+  readonly rule?: string;
+  /** The advice that it comes of, by the rulebook that says it; none of the curator's own. */
+  readonly advice?: {
+    readonly book?: string;
+    readonly version?: string;
+    readonly page?: string;
+    readonly date?: string;
+  };
   /** What is not here and would end it. */
   readonly wants?: readonly Want[];
 }

@@ -36,6 +36,7 @@ export const guideWords = [
   "decided",
   "covered",
   "rulebook",
+  "advice",
   "finding",
   "blocker",
   "problem",

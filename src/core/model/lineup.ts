@@ -1,10 +1,13 @@
 import { z } from "zod";
 import { say } from "../language/say";
+import { Advice } from "./advice";
 import { digestNames, type DigestName } from "./claim";
 import { Section } from "./game";
 import { SectionId } from "./ids";
 import { LaunchValues, Note, Rule, SheetNumber } from "./profile";
+import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
+import { SetAside } from "./set-aside";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -146,6 +149,11 @@ export const Lineup = z.strictObject({
   /** All notes with who wrote them and when; what each mod says of its own is for those who read the list. */
   notes: z.array(Note).optional(),
   numbers: z.array(SheetNumber).optional(),
+  /** What its curator knows of mods, parts and plugins. */
+  advice: z.array(Advice).optional(),
+  /** What its curator has found and lives with, with reasons. */
+  setAside: z.array(SetAside).optional(),
+  reminders: z.array(Reminder).optional(),
   books: z.array(ProfileBook).optional(),
   broaderFirst: z.boolean().optional(),
   launch: LaunchValues,

@@ -1,8 +1,11 @@
 import { z } from "zod";
+import { Advice } from "./advice";
 import { Section } from "./game";
 import { ModId, PluginId, ProfileId, RuleId, SectionId, ItemId } from "./ids";
 import { OrderRule } from "./problem";
+import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
+import { SetAside } from "./set-aside";
 
 export const ListName = z.enum(["mods", "plugins"]);
 export type ListName = z.infer<typeof ListName>;
@@ -118,6 +121,11 @@ const facets = {
   leftOut: z.array(LeftOut),
   /** At most one for each section and each item. */
   numbers: z.array(SheetNumber),
+  /** What its curator knows of mods, parts and plugins; at most one of a kind about the same. */
+  advice: z.array(Advice),
+  /** Findings that it lives with; at most one entry for each. */
+  setAside: z.array(SetAside),
+  reminders: z.array(Reminder),
 };
 
 /**
@@ -134,6 +142,9 @@ export const ProfileState = z.strictObject({
   launch: facets.launch.default({}),
   leftOut: facets.leftOut.default([]),
   numbers: facets.numbers.default([]),
+  advice: facets.advice.default([]),
+  setAside: facets.setAside.default([]),
+  reminders: facets.reminders.default([]),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
@@ -156,6 +167,9 @@ export const decisions = {
   launch: z.tuple([z.string(), LaunchValue]),
   leftOut: LeftOut,
   numbers: SheetNumber,
+  advice: Advice,
+  setAside: SetAside,
+  reminders: Reminder,
 } satisfies Record<KeyedName, z.ZodType>;
 export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>;
 

@@ -64,6 +64,11 @@ export const ModPart = z.looseObject({
   note: z.string().max(2000).optional(),
   /** Why one had better not take it. */
   caution: z.string().max(2000).optional(),
+  /** Parts that it cannot be taken with, by their keys: of another mod, or of its own where none is named. */
+  clashes: z
+    .array(z.looseObject({ mod: z.string().optional(), part: z.string(), reason: z.string().optional() }))
+    .max(100)
+    .optional(),
 });
 export type ModPart = z.infer<typeof ModPart>;
 

@@ -9,4 +9,5 @@ export type Want =
       /** One version and no other. */
       readonly version?: string;
     }
-  | { readonly kind: "plugin"; readonly name: string };
+  /** `unlike`: in another file than the one of this SHA-256. */
+  | { readonly kind: "plugin"; readonly name: string; readonly unlike?: string };

@@ -1,10 +1,10 @@
 import canonicalize from "canonicalize";
 import type { Section } from "../model/game";
 import type { OrderRule, ProblemRule } from "../model/problem";
-import { listOfRule } from "../model/profile";
-import type { Advice, BookRule, Rulebook } from "../model/rulebook";
+import { listOfRule, type ListName } from "../model/profile";
+import type { BookRule, Rulebook } from "../model/rulebook";
 import { foldName } from "./fold";
-import type { Roster, SeatedPlugin } from "./roster";
+import type { Roster } from "./roster";
 
 /** A rulebook of the profile as it is on this machine. */
 export interface OpenBook {
@@ -27,12 +27,14 @@ const ownBoost = 1e6;
 const mustOfBook = 1e5;
 
 /**
- * The rules of books for the ordering problem, and the own ones so weighed that they always win: a must of a book goes
+ * The rules of books for the ordering problem of a list, and the own ones so weighed that they always win: a must of a book goes
  * before every other preference, but after every rule of the curator's.
  */
-export function withBookRules(roster: Roster, own: readonly OrderRule[]): ProblemRule[] {
+export function withBookRules(roster: Roster, list: ListName, own: readonly OrderRule[]): ProblemRule[] {
   const rules = openBooks(roster).flatMap(({ book, off }) =>
-    book.rules.filter((each) => !off.has(each.id)).map((each) => bookRule(roster, book.id, each)),
+    book.rules
+      .filter((each) => !off.has(each.id) && listOfRule(each) === list)
+      .map((each) => bookRule(roster, book.id, each)),
   );
   if (rules.length === 0) return [...own];
   const boosted = own.map((rule) =>
@@ -42,33 +44,14 @@ export function withBookRules(roster: Roster, own: readonly OrderRule[]): Proble
 }
 
 /** Its items by the names that the profile has for them. */
-function bookRule({ game, idOfName }: Roster, book: string, { id, rule }: BookRule): ProblemRule {
-  const here = (name: string) => idOfName.get(foldName(game, name)) ?? name;
+function bookRule({ game, idOfName }: Roster, book: string, { id, rule, list }: BookRule): ProblemRule {
+  const here = (name: string) => (list === "mods" ? name : (idOfName.get(foldName(game, name)) ?? name));
   const weight = rule.strength === "must" ? mustOfBook : Math.min(rule.weight ?? 1, mustOfBook - 1);
   const source = { kind: "book" as const, book, rule: id };
   const facts = { id: bookRuleId(book, id), source, strength: "prefer" as const, weight };
   if (rule.kind === "together") return { ...rule, ...facts, items: rule.items.map(here) };
   if ("within" in rule) return { ...rule, ...facts, item: here(rule.item) };
   return { ...rule, ...facts, item: here(rule.item), other: here(rule.other) };
-}
-
-interface Told {
-  readonly book: Rulebook;
-  readonly advice: Advice;
-}
-
-/** What the books say of plugins as they lie on the disk; the whole of them is gone through once. */
-export function readAdvice(roster: Roster): (plugin: SeatedPlugin) => readonly Told[] {
-  const told = new Map<string, Told[]>();
-  for (const { book } of openBooks(roster))
-    for (const advice of book.advice) {
-      const key = foldName(roster.game, advice.plugin);
-      told.set(key, [...(told.get(key) ?? []), { book, advice }]);
-    }
-  return ({ id, file }) =>
-    (told.get(foldName(roster.game, id)) ?? []).filter(
-      ({ advice: { sha256 } }) => sha256 === undefined || sha256 === file?.sha256,
-    );
 }
 
 /** What taking over a version of a book changes beside the one that is in use, by ids and by plugins. */
@@ -105,20 +88,20 @@ export function compareBooks(
   };
 }
 
-/** The profile's own rules and sections as a book that others can use. */
+/** The profile's own rules, sections and advice as a book that others can use. */
 export function makeBook(
   roster: Roster,
   facts: Pick<Rulebook, "id" | "name" | "version" | "author" | "changelog">,
 ): Rulebook {
   const { state } = roster.profile;
   return {
-    format: "seating-rulebook/1",
+    format: "seating-rulebook/2",
     ...facts,
     game: roster.game.id,
-    sections: state.plugins.sections,
+    sections: roster.game.lists.flatMap((list) => state[list].sections),
     rules: state.rules
-      .filter((rule) => !rule.off && listOfRule(rule) === "plugins")
-      .map(({ id, rule, note }) => ({ id, rule, note })),
-    advice: [],
+      .filter(({ off }) => !off)
+      .map(({ id, rule, note, list }) => ({ id, rule, note, ...(list && { list }) })),
+    advice: [...state.advice],
   };
 }

@@ -19,7 +19,7 @@ export function listProblem(roster: Roster, name: ListName): OrderProblem {
     items: list.items.map((item) => problemItem(item, sectionRank)),
     classes: list.ranks.map((rank) => rank.id),
     sections: list.sections.map((section) => section.id),
-    rules: name === "mods" ? ownRules(roster, name) : pluginRules(roster),
+    rules: name === "mods" ? withBookRules(roster, name, ownRules(roster, name)) : pluginRules(roster),
   };
 }
 
@@ -36,7 +36,7 @@ const ownRules = ({ profile }: Roster, name: ListName): OrderRule[] =>
 
 const pluginRules = (roster: Roster): ProblemRule[] => [
   ...builtInRules(roster),
-  ...withBookRules(roster, ownRules(roster, "plugins")),
+  ...withBookRules(roster, "plugins", ownRules(roster, "plugins")),
   ...breadthRules(roster),
 ];
 

@@ -1,3 +1,4 @@
+import type { ConflictStanding } from "../model/conflict-standing";
 import type { ListName } from "../model/profile";
 import { packOverlaps, type OverlapList } from "../order/overlap";
 
@@ -7,6 +8,7 @@ import { packOverlaps, type OverlapList } from "../order/overlap";
  */
 export interface Overlaps extends Readonly<Record<ListName, OverlapList>> {
   readonly blocked: readonly Blocked[];
+  readonly standing: ConflictStanding;
 }
 
 /** A path that is a file of one mod and a folder of others, by their ids; `""` is the game itself. */
@@ -22,4 +24,11 @@ export const noOverlaps: Overlaps = {
   mods: packOverlaps([]),
   plugins: packOverlaps([]),
   blocked: [],
+  standing: {
+    copies: [],
+    covered: { mods: [], plugins: [] },
+    undecided: { mods: null, plugins: null },
+    hidden: [],
+    twice: [],
+  },
 };

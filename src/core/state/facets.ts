@@ -1,3 +1,4 @@
+import { adviceKey } from "../model/advice";
 import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule, SheetNumber } from "../model/profile";
 import type { Facet } from "./facet";
 import { keyedFacet } from "./keyed-facet";
@@ -105,6 +106,31 @@ export const facets = {
     gameSees: false,
     fingerprinted: false,
   }),
+  advice: keyedFacet("advice", {
+    items: (advice) => advice,
+    from: (advice) => [...advice],
+    keyOf: adviceKey,
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  setAside: keyedFacet("setAside", {
+    items: (all) => all,
+    from: (all) => [...all],
+    keyOf: ({ finding }) => finding,
+    core: ({ at: _, ...each }) => each,
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
+  reminders: keyedFacet("reminders", {
+    items: (reminders) => reminders,
+    from: (reminders) => [...reminders],
+    keyOf: ({ id }) => id,
+    incoming: "mine",
+    gameSees: false,
+    fingerprinted: false,
+  }),
 } satisfies { [Name in FacetName]: Facet<ProfileState[Name]> };
 
 export const facetNames = Object.keys(facets) as readonly FacetName[];
@@ -141,4 +167,7 @@ export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
   launch: {},
   leftOut: [],
   numbers: [],
+  advice: [],
+  setAside: [],
+  reminders: [],
 };

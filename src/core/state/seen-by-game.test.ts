@@ -42,6 +42,9 @@ const changed: { readonly [Name in FacetName]: ProfileState[Name] } = {
   launch: { draw: 3 },
   leftOut: [{ mod: aMod("a"), path: "textures/" }],
   numbers: [{ list: "plugins", of: "item", id: "a.plank", number: 2.5 }],
+  advice: [{ kind: "needs", on: { mod: "a" }, other: { plugin: "b.plank" }, text: "why" }],
+  setAside: [{ finding: "0123456789abcdef", reason: "harmless", facts: null, at: "2026-01-01" }],
+  reminders: [{ id: "one", text: "Look again", when: { kind: "updated", version: "1.0.0" } }],
 };
 const withFacet = (name: FacetName): Roster => withState(base, { ...state, [name]: changed[name] });
 const print = (roster: Roster) => fingerprintOf(factsOfRoster(roster));

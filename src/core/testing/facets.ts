@@ -114,6 +114,31 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
       number: fc.constantFrom(1, 2.5, 20),
     }),
   ),
+  advice: each(["a", "b", "c"], (mod) =>
+    fc.record({
+      kind: fc.constant("note" as const),
+      on: fc.constant({ mod }),
+      text: fc.constantFrom("x", "y"),
+    }),
+  ),
+  setAside: each(["0", "1", "2"], (digit) =>
+    fc.record({
+      finding: fc.constant(digit.repeat(16)),
+      reason: fc.constantFrom("", "harmless"),
+      facts: fc.constantFrom(null, "a".repeat(16)),
+      at: fc.constantFrom("2026-01-01", "2026-02-02"),
+    }),
+  ),
+  reminders: each(["a", "b", "c"], (id) =>
+    fc.record({
+      id: fc.constant(id),
+      text: fc.constantFrom("look", "look again"),
+      when: fc.constantFrom(
+        { kind: "arrives" as const, mod: "reeds" },
+        { kind: "day" as const, date: "2026-12-12" },
+      ),
+    }),
+  ),
 };
 
 /** The value as an edit leaves it: what has no order of its own stands by its keys. */

@@ -22,7 +22,12 @@ export async function reportFindings(
   const overlaps = await findOverlaps(context, game, situation.value.roster);
   const roster = { ...situation.value.roster, overlaps };
   const onDisk = await readOnDisk(context, game);
-  const found = runChecks({ roster, ties: allTies(roster), onDisk });
+  const found = runChecks({
+    roster,
+    ties: allTies(roster),
+    onDisk,
+    today: new Date().toISOString().slice(0, 10),
+  });
   return done({
     format: "seating-findings/1",
     game: roster.game.id,

@@ -48,5 +48,5 @@ export async function findOverlaps(
   learnPacked(library, packed, (content) => manifests.get(content) ?? null);
   const conflicts = new Conflicts(library);
   conflicts.show(roster);
-  return overlapsIn(conflicts);
+  return overlapsIn(conflicts, roster);
 }

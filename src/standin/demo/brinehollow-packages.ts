@@ -48,7 +48,7 @@ export const brinehollowPackages: readonly DemoMod[] = [
       { path: "textures/interface/room.tex", size: 900 },
       { path: "options/wide/textures/interface/gauges.tex", size: 1200 },
       { path: "options/narrow/textures/interface/gauges.tex", size: 700 },
-      { path: "options/rose/textures/interface/compass.tex", size: 800 },
+      { path: "options/rose/textures/interface/compass.tex", size: 800, like: "rose" },
     ],
     manifest: {
       options: [
@@ -93,8 +93,23 @@ export const brinehollowPackages: readonly DemoMod[] = [
   made("Loud Compass", "0.8.0", "oldrope", {
     tags: ["interface"],
     summary: "A compass that rings.",
-    loose: [{ path: "textures/interface/compass.tex", size: 600 }],
-    manifest: { clashes: [{ mod: "quiet-compass", reason: "both draw the same needle" }] },
+    loose: [
+      { path: "textures/interface/compass.tex", size: 600 },
+      { path: "gong/sounds/interface/gong.snd", size: 300 },
+    ],
+    manifest: {
+      clashes: [{ mod: "quiet-compass", reason: "both draw the same needle" }],
+      components: [
+        {
+          id: "gong",
+          label: "Its gong",
+          paths: ["gong/"],
+          clashes: [
+            { mod: "instrument-room", part: "extras/rose", reason: "it rings at every turn of the rose" },
+          ],
+        },
+      ],
+    },
   }),
   made("Trench Lamps", "1.0.0", "basaltine", {
     tags: ["light"],
@@ -108,10 +123,25 @@ export const brinehollowPackages: readonly DemoMod[] = [
     loose: [{ path: "sounds/bells/far.snd", size: 900 }],
     manifest: { gameVersions: "<1.4", requires: [{ mod: "bell-foundry" }] },
   }),
+  {
+    ...made("Far Bells", "0.6.0", "wickward", {
+      tags: ["light"],
+      summary: "The same bells, by another hand.",
+      loose: [{ path: "sounds/bells/farther.snd", size: 900 }],
+    }),
+    id: "far-bells-anew",
+  },
   made("Narrow Numerals", "1.0.1", "inkfathom", {
     tags: ["interface"],
     summary: "Figures for the narrow gauges, and for no others.",
-    plugins: [part("Narrow Numerals.skiff", [base, "Instrument Room - Narrow.skiff"])],
+    plugins: [
+      part("Narrow Numerals.skiff", [base, "Instrument Room - Narrow.skiff"]),
+      // All that the older ones change is changed again.
+      {
+        ...part("Older Numerals.skiff", [base]),
+        records: ["gauge-0@Narrow Numerals.skiff", "gauge-1@Narrow Numerals.skiff"],
+      },
+    ],
   }),
   made("Bell Ropes", "2.1.0", "wickward", {
     tags: ["places"],
@@ -128,6 +158,10 @@ export const brinehollowPackages: readonly DemoMod[] = [
     tags: ["interface"],
     summary: "What the crew says, as captions.",
     plugins: [part("Hull Talk.skiff", [base, "Divers for Hire.plank"])],
+    loose: [{ path: "rose/textures/interface/compass.tex", size: 800, like: "rose" }],
+    manifest: {
+      components: [{ id: "rose", label: "Compass rose, as in Instrument Room", paths: ["rose/"] }],
+    },
   }),
   made("Chart of Squares", "1.0.0", "basaltine", {
     tags: ["places"],

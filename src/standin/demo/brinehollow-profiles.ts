@@ -6,6 +6,7 @@ import { expansionEdit } from "@/core/edit/settings";
 import { applySteps } from "@/core/edit/steps";
 import type { GameDefinition } from "@/core/model/game";
 import { ModId, PluginId, SectionId, type ItemId } from "@/core/model/ids";
+import type { Reminder } from "@/core/model/reminder";
 import { Rule, type Choice, type Entry, type ProfileState } from "@/core/model/profile";
 import { arrange, demoProfile, type DemoProfile } from "./arrange";
 import { goneMod } from "./brinehollow-packages";
@@ -60,6 +61,7 @@ const troublesome = [
   "loud-compass",
   "trench-lamps",
   "far-bells",
+  "far-bells-anew",
   "narrow-numerals",
   "bell-ropes",
   "wick-trimmers",
@@ -163,6 +165,12 @@ const gauges = (part: string): Choice => ({
   components: [],
 });
 
+const taking = (mod: string, component: string): Choice => ({
+  mod: ModId.parse(mod),
+  options: {},
+  components: [component],
+});
+
 function after(
   game: GameDefinition,
   stock: Stock,
@@ -174,11 +182,30 @@ function after(
   return applied.value.state;
 }
 
+/** Two that no order keeps together. */
+const contradicting = z.array(Rule).parse(
+  (["after", "before"] as const).map((kind) => ({
+    id: `fry-${kind}-ledger`,
+    rule: { kind, item: "Small Fry.skiff", other: "Storm Ledger.plank", strength: "must" },
+    note: kind === "after" ? "shoals read the ledger" : "somebody at the quay said so",
+    made,
+  })),
+);
+
+const reminders: readonly Reminder[] = [
+  { id: "frames", text: "Look again at Instrument Room", when: { kind: "arrives", mod: "wide-lens" } },
+  { id: "bells", text: "See whether Far Bells came along", when: { kind: "updated", version: "1.4.0" } },
+  { id: "winter", text: "Ask about the winter release", when: { kind: "day", date: "2026-11-02" } },
+];
+
 /** At least one of everything that can be wrong with a profile stands in this one. */
 function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): ProfileState {
   const unlit = after(game, stock, whole, (roster) => expansionEdit(roster, "lamplighters", false));
   const state = after(game, stock, unlit, (roster) =>
-    chooseEdit(roster, roster.modOf.get("instrument-room")!, gauges("wide")),
+    chooseEdit(roster, roster.modOf.get("instrument-room")!, {
+      ...gauges("wide"),
+      options: { gauges: ["wide"], extras: ["rose"] },
+    }),
   );
   const { mods, plugins } = state;
   const foundations = plugins.entries.findIndex((entry) => entry.section === "foundations");
@@ -192,7 +219,7 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
     mods: {
       ...mods,
       entries: [
-        ...switchOff(mods.entries, ["lamplight-rework"]).map((entry) =>
+        ...switchOff(mods.entries, ["lamplight-rework", "quay-x-reef"]).map((entry) =>
           // In contents that lie nowhere any more.
           entry.id === "legible-ledgers" ? { ...entry, content: "0".repeat(64) } : entry,
         ),
@@ -203,12 +230,21 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
       sections: plugins.sections.map((section) =>
         section.id === "crew" ? { ...section, closed: true as const } : section,
       ),
-      entries: [...plugins.entries.slice(0, foundations), gone, ...plugins.entries.slice(foundations)],
+      entries: [...plugins.entries.slice(0, foundations), gone, ...strayed(plugins.entries, foundations)],
     },
-    rules: [...state.rules, squaresTogether],
+    choices: [...state.choices, taking("loud-compass", "gong"), taking("hull-talk", "rose")],
+    rules: [...state.rules, squaresTogether, ...contradicting],
+    reminders: [...reminders],
     books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
     leftOut: [{ mod: ModId.parse("abyss-library"), path: "abyss lib.keel" }],
   };
+}
+
+/** Those from a place on, one of which stands among the foundations, which it is none of. */
+function strayed(entries: readonly Entry<PluginId>[], from: number): Entry<PluginId>[] {
+  const rest = entries.slice(from);
+  const stray = rest.find(({ id }) => id === "Sounding Line.plank")!;
+  return [{ ...stray, section: SectionId.parse("foundations") }, ...rest.filter((entry) => entry !== stray)];
 }
 
 function spoil(state: ProfileState): ProfileState {

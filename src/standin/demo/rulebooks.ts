@@ -4,7 +4,7 @@ import type { Stock } from "@/core/roster/roster";
 
 /** What somebody once heard; the profile that holds everything goes by it. */
 export const hearsay: Rulebook = {
-  format: "seating-rulebook/1",
+  format: "seating-rulebook/2",
   id: "hearsay",
   game: "brinehollow",
   name: "Hearsay of the Quay",
@@ -14,15 +14,34 @@ export const hearsay: Rulebook = {
   sections: [],
   rules: [],
   advice: [
-    { kind: "known-bad", plugin: "Old Porthole.plank", text: "it empties the chart table" },
-    { kind: "outdated", plugin: "Old Porthole.plank", replacement: "Quiet Compass.skiff" },
+    { kind: "known-bad", on: { plugin: "Old Porthole.plank" }, text: "it empties the chart table" },
+    { kind: "outdated", on: { plugin: "Old Porthole.plank" }, other: { plugin: "Quiet Compass.skiff" } },
     {
-      kind: "requires",
-      plugin: "Small Fry.skiff",
-      other: "Drowned Bells.keel",
+      kind: "needs",
+      on: { plugin: "Small Fry.skiff" },
+      other: { plugin: "Drowned Bells.keel" },
       text: "else the shoals stand still",
     },
-    { kind: "leftover", plugin: "Murk and Silt.plank", count: 3 },
+    { kind: "leftover", on: { plugin: "Murk and Silt.plank" }, count: 3 },
+    {
+      kind: "clashes",
+      on: { mod: "cinder-reef" },
+      other: { plugin: "Glass Tides - Reefs.skiff" },
+      text: "both lay the same reef",
+      source: "heard on the quay",
+      date: "2026-02",
+    },
+    {
+      kind: "recommended",
+      on: { mod: "instrument-room" },
+      other: { mod: "wide-lens" },
+      text: "its gauges were drawn for it",
+    },
+    {
+      kind: "note",
+      on: { plugin: "Storm Ledger.plank" },
+      text: "open the ledger once before the first storm",
+    },
   ],
 };
 
@@ -30,7 +49,7 @@ export const hearsay: Rulebook = {
 export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
   const silt = stock.shelf.flatMap((mod) => mod.plugins).find(({ name }) => name === "Murk and Silt.plank");
   const first: Rulebook = {
-    format: "seating-rulebook/1",
+    format: "seating-rulebook/2",
     id: "soundings",
     game: game.id,
     name: "Soundings",
@@ -70,10 +89,18 @@ export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
       },
     ],
     advice: [
-      { kind: "known-bad", plugin: "Old Porthole.plank", text: "it empties the chart table" },
-      { kind: "requires", plugin: "Chalk Foam.plank", other: "Deep Currents.keel" },
-      { kind: "blend", plugin: "Leviathan Habits.plank", text: "blend its lists of finds with the others’" },
-      { kind: "note", plugin: "Murk and Silt.plank", text: "Most people turn its thickness down to 0.6." },
+      { kind: "known-bad", on: { plugin: "Old Porthole.plank" }, text: "it empties the chart table" },
+      { kind: "needs", on: { plugin: "Chalk Foam.plank" }, other: { plugin: "Deep Currents.keel" } },
+      {
+        kind: "note",
+        on: { plugin: "Leviathan Habits.plank" },
+        text: "blend its lists of finds with the others’",
+      },
+      {
+        kind: "note",
+        on: { plugin: "Murk and Silt.plank" },
+        text: "Most people turn its thickness down to 0.6.",
+      },
     ],
   };
   const second: Rulebook = {
@@ -98,7 +125,9 @@ export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
     ],
     advice: [
       ...first.advice,
-      ...(silt ? [{ kind: "leftover" as const, plugin: silt.name, sha256: silt.sha256, count: 3 }] : []),
+      ...(silt
+        ? [{ kind: "leftover" as const, on: { plugin: silt.name, sha256: silt.sha256 }, count: 3 }]
+        : []),
     ],
   };
   return [first, second];

@@ -2,18 +2,16 @@
 
 import { say } from "@/core/language/say";
 import { useMemo, useState } from "react";
-import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
+import { findingTitle, sayFinding } from "@/core/messages/findings";
 import { wantsOf } from "@/core/depot/offers";
-import { newerVersions, type VersionChange } from "@/core/edit/versions";
-import { fixEdit, isEditing } from "@/core/check/fix-edit";
 import { groupFindings, type FindingGroup } from "@/core/check/group-findings";
 import { sayGroup } from "@/core/messages/finding-groups";
 import type { Finding, Fix } from "@/core/model/finding";
+import { FixButton } from "../findings/fix-button";
 import { GetMissing } from "../depot/get-missing";
 import { Button } from "../kit/button";
 import { LevelMark, levelWord } from "../kit/level";
 import { Say } from "../kit/sentence";
-import { VersionsDialog } from "../versions/versions-dialog";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { useGo } from "../workspace/use-go";
 
@@ -148,37 +146,5 @@ function ShowItem({ finding }: { finding: Finding }) {
     <Button small look="quiet" onClick={show} title={say("overview.showItInThePlan")}>
       {say("overview.goToIt")}
     </Button>
-  );
-}
-
-function FixButton({ fix }: { fix: Fix }) {
-  const { editor, propose, orderFile } = useWorkspace();
-  const [versions, setVersions] = useState<readonly VersionChange[]>([]);
-  const run = () => {
-    const { does } = fix;
-    if (isEditing(does)) {
-      const edit = fixEdit(editor.getState().roster, does);
-      return void (edit && editor.dispatch(edit));
-    }
-    switch (does.act) {
-      case "write-order":
-        return void orderFile.write();
-      case "look-at-order":
-        return void orderFile.look();
-      case "versions":
-        return setVersions(newerVersions(editor.getState().roster));
-      default:
-        return void propose({ list: does.list, how: does.act });
-    }
-  };
-  return (
-    <>
-      <Button small onClick={run}>
-        <span className="whitespace-pre">
-          <Say parts={sayFix(fix)} seats />
-        </span>
-      </Button>
-      <VersionsDialog open={versions.length > 0} onClose={() => setVersions([])} changes={versions} />
-    </>
   );
 }

@@ -4,9 +4,9 @@ import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import type { ReactNode } from "react";
 import { wantOfMod } from "@/core/depot/offers";
-import { readAdvice } from "@/core/roster/books";
 import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
+import { AdviceOfItem } from "../advice/advice-of-item";
 import { GetMissing } from "../depot/get-missing";
 import { FindingLine } from "../findings/finding-line";
 import { Term } from "../kit/term";
@@ -55,7 +55,7 @@ export function AboutItem({ item }: { item: SeatedItem }) {
       <WhyHere item={item} />
       {!item.fixed && <FreeRange item={item} />}
       {!item.fixed && <ItemNote key={`${item.list} ${item.id}`} item={item} />}
-      {item.list === "plugins" && <FromBooks plugin={item} />}
+      <AdviceOfItem key={`advice ${item.list} ${item.id}`} item={item} />
       {item.list === "plugins" ? <Masters plugin={item} /> : <Requirements mod={item} />}
       <Dependents item={item} />
       {item.list === "mods" && <VersionsOfMod key={`version ${item.id}`} item={item} />}
@@ -97,30 +97,6 @@ function modWords({ mod }: SeatedMod): string {
   const by = mod.author ? say("common.by", { author: mod.author }) : "";
   const brings = mod.plugins.length > 0 ? `, ${say("common.plugins3", { count: mod.plugins.length })}` : "";
   return `${versionText(mod.version) || say("plan.noVersion")}${by} · ${say("common.files", { files: mod.files })}${brings}`;
-}
-
-/** Notes and blend advice of the rulebooks in use; what is amiss stands among the findings. */
-function FromBooks({ plugin }: { plugin: SeatedPlugin }) {
-  const roster = useEditor((state) => state.roster);
-  const told = readAdvice(roster)(plugin).filter(
-    ({ advice }) => advice.kind === "note" || advice.kind === "blend",
-  );
-  if (told.length === 0) return null;
-  return (
-    <Part title={say("plan.fromTheRulebooks")}>
-      {told.map(({ book, advice }, at) => (
-        <p key={at}>
-          {advice.kind === "blend" && (
-            <b>
-              <Term word="blend">{say("plan.blend")}</Term>
-            </b>
-          )}
-          {advice.text ?? say("plan.itsListsWantToBeBlended")}{" "}
-          <span className="text-ink3">({book.name})</span>
-        </p>
-      ))}
-    </Part>
-  );
 }
 
 /** One thing that an item needs, and how it stands with it. */

@@ -16,6 +16,7 @@ import { FindingLine } from "../findings/finding-line";
 import { LevelMark } from "../kit/level";
 import { PageLink } from "../kit/page-link";
 import { Part } from "../kit/part";
+import { AdviceOfItem } from "../advice/advice-of-item";
 import { ItemNote } from "../plan/item-note";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
@@ -92,6 +93,7 @@ function AboutMod({ row }: { row: ShelfRow }) {
         <ConflictsInShort of="files" id={row.seated.id} title={say("common.conflicts")} />
       )}
       {row.seated && <ItemNote key={`note ${row.id}`} item={row.seated} />}
+      {row.seated && <AdviceOfItem key={`advice ${row.id}`} item={row.seated} />}
       {row.seated && <VersionsOfMod key={`version ${row.id}`} item={row.seated} />}
       {row.seated && <PartsTaken key={row.id} item={row.seated} />}
       <Part title={say("shelf.usedIn")}>

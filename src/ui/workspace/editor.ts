@@ -6,12 +6,12 @@ import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
 import { counterparts } from "@/core/roster/counterparts";
-import type { Overlaps } from "@/core/roster/overlaps";
 import { makeRoster } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import { Derivation } from "./derivation";
 import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
 import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
+import { stateMeeting, type Meeting } from "./meeting";
 import { OwnEdits } from "./own-edits";
 import {
   historyWith,
@@ -377,9 +377,9 @@ export class ProfileEditor {
     this.catchUpSoon();
   }
 
-  /** Who meets whom in what is shown, which was worked out meanwhile. */
-  meet(overlaps: Overlaps): void {
-    this.set({ ...this.state, roster: { ...this.state.roster, overlaps } });
+  /** Who meets whom in what is shown, which was worked out meanwhile; what is not said stays. */
+  meet(told: Meeting): void {
+    this.set(stateMeeting(this.state, told));
     this.catchUpSoon();
   }
 

@@ -1,0 +1,66 @@
+"use client";
+
+import { useState } from "react";
+import { fixEdit, isEditing } from "@/core/check/fix-edit";
+import { newerVersions, type VersionChange } from "@/core/edit/versions";
+import { sayFix } from "@/core/messages/findings";
+import type { Fix } from "@/core/model/finding";
+import { Button } from "../kit/button";
+import { Say } from "../kit/sentence";
+import { PartsDialog } from "../parts/parts-dialog";
+import { VersionsDialog } from "../versions/versions-dialog";
+import { useGo } from "../workspace/use-go";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** A way out of a finding, to be taken. */
+export function FixButton({ fix }: { fix: Fix }) {
+  const { run, dialogs } = useFix();
+  return (
+    <>
+      <Button small onClick={() => run(fix)}>
+        <span className="whitespace-pre">
+          <Say parts={sayFix(fix)} seats />
+        </span>
+      </Button>
+      {dialogs}
+    </>
+  );
+}
+
+/** Takes ways out; `dialogs` are what some of them open, to be drawn by who asks. */
+function useFix() {
+  const { editor, propose, orderFile } = useWorkspace();
+  const go = useGo();
+  const [versions, setVersions] = useState<readonly VersionChange[]>([]);
+  const [choosing, setChoosing] = useState<string | null>(null);
+  const chosen = useEditor((state) => state.roster.modOf.get(choosing ?? ""));
+  const run = ({ does }: Fix): void => {
+    if (isEditing(does)) {
+      const edit = fixEdit(editor.getState().roster, does);
+      return void (edit && editor.dispatch(edit));
+    }
+    switch (does.act) {
+      case "write-order":
+        return void orderFile.write();
+      case "look-at-order":
+        return void orderFile.look();
+      case "versions":
+        return setVersions(newerVersions(editor.getState().roster));
+      case "look-at-conflicts":
+        return go(`/conflicts?of=${does.of}&undecided=yes`);
+      case "look-at-rules":
+        return go("/rules");
+      case "look-at-parts":
+        return setChoosing(does.mod);
+      default:
+        return void propose({ list: does.list, how: does.act });
+    }
+  };
+  const dialogs = (
+    <>
+      <VersionsDialog open={versions.length > 0} onClose={() => setVersions([])} changes={versions} />
+      <PartsDialog item={chosen ?? null} onClose={() => setChoosing(null)} />
+    </>
+  );
+  return { run, dialogs };
+}
