@@ -30,3 +30,17 @@ export function sortedSubjects(subjects: readonly Subject[]): Subject[] {
 /** The same for what a check finds of the same, whenever and wherever it is asked: 16 hex digits, as in docs/FORMATS.md. */
 export const findingKey = (check: string, subjects: readonly Subject[]): string =>
   sha256Hex(canonicalize([check, sortedSubjects(subjects)])!).slice(0, 16);
+
+/** The id of a finding, worked out once for each. */
+export const findingId = (roster: Pick<Roster, "stock">, finding: Finding): string => {
+  const known = ids.get(finding);
+  if (known !== undefined) return known;
+  const id = findingKey(finding.id, subjectsOf(roster, finding));
+  ids.set(finding, id);
+  return id;
+};
+const ids = new WeakMap<Finding, string>();
+
+/** What a finding says, in 16 hex digits: others where it says something else of the same. */
+export const findingFacts = ({ id, level, data }: Finding): string =>
+  sha256Hex(canonicalize([id, level, data])!).slice(0, 16);

@@ -21,6 +21,7 @@ import { reminderDue } from "./reminder-due";
 import { expansionOff, modsClash, otherGameVersion, requiredOff } from "./requirements";
 import { placeBroken, ruleBroken } from "./rule-broken";
 import { rulesContradict } from "./rules-contradict";
+import { divide, type LivedWith } from "./set-aside";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
 const checks: readonly Check[] = [
@@ -68,6 +69,9 @@ export interface Checked {
   readonly input: CheckInput;
   /** The gravest first; within a level in the order of the checks, then of the list. */
   readonly findings: readonly Finding[];
+  /** What of them the profile has set aside, and the rest. */
+  readonly told: readonly Finding[];
+  readonly aside: readonly LivedWith[];
   readonly answers: ReadonlyMap<Check, Answer>;
 }
 
@@ -90,7 +94,12 @@ export function* checking(input: CheckInput, before?: Checked): Generator<void, 
     answers.set(check, { reads, findings: saysSame(known?.findings, findings) ? known!.findings : findings });
     yield;
   }
-  return { input, findings: byLevel(answers, before), answers };
+  const findings = byLevel(answers, before);
+  const isSame =
+    before?.findings === findings &&
+    before.input.roster.profile.state.setAside === input.roster.profile.state.setAside;
+  const { told, aside } = isSame ? before : divide(input.roster, findings);
+  return { input, findings, told, aside, answers };
 }
 
 const saysSame = (before: readonly Finding[] | undefined, now: readonly Finding[]): boolean =>

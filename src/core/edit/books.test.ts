@@ -1,5 +1,6 @@
 import type { OrderRule } from "../model/problem";
 import type { Rulebook } from "../model/rulebook";
+import { indexTies } from "../roster/ties";
 import { testRoster } from "../testing/roster";
 import { proposeOrder } from "./accept";
 import { dropBook, goByBook, switchBookRule } from "./books";

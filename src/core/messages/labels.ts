@@ -49,6 +49,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "drop-note": (d, item) => say("labels.words.drop-note", { item }),
   "write-advice": (d, item) => say("labels.words.write-advice", { item }),
   "drop-advice": (d, item) => say("labels.words.drop-advice", { item }),
+  "sure-ways": (d) => say("labels.words.sure-ways", { count: d.count }),
   "set-aside": (d) => say("labels.words.set-aside", { count: d.count }),
   "tell-again": (d) => say("labels.words.tell-again", { count: d.count }),
   remind: (d) => say("labels.words.remind", { name: d.name }),

@@ -91,6 +91,7 @@ export type LabelData = {
   readonly "write-advice": Item;
   readonly "drop-advice": Item;
   readonly "set-aside": { readonly count: number };
+  readonly "sure-ways": { readonly count: number };
   readonly "tell-again": { readonly count: number };
   readonly remind: Named;
   readonly "drop-reminder": Named;
@@ -144,6 +145,7 @@ const labelIds = [
   "write-advice",
   "drop-advice",
   "set-aside",
+  "sure-ways",
   "tell-again",
   "remind",
   "drop-reminder",

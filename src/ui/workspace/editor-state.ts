@@ -87,7 +87,7 @@ export type Derived = Pick<EditorState, "ties" | "findings" | "checked" | "deriv
 export function* deriving(roster: Roster, onDisk: OnDisk, before: Derived): Generator<void, Derived> {
   const ties = before.derivedFrom === roster ? before.ties : yield* derivingTies(roster, before);
   const checked = yield* checking({ roster, ties, onDisk, today: today() }, before.checked ?? undefined);
-  return { ties, findings: checked.findings, checked, derivedFrom: roster };
+  return { ties, findings: checked.told, checked, derivedFrom: roster };
 }
 
 /** As the owner of this machine counts days, in ISO 8601. */
