@@ -19,7 +19,7 @@ test("a fault in a view is told in its place, takes nothing else with it, and ca
   await expect(note).toBeVisible();
   broken = false;
   await note.getByRole("button", { name: "Try again" }).click();
-  await expect(page.getByRole("heading", { name: "Findings" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Not yet" })).toBeVisible();
 });
 
 test("a fault beneath everything is told as well", async ({ seating, page }) => {

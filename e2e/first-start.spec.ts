@@ -1,7 +1,7 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, test as base } from "@playwright/test";
-import { choose } from "./fixtures";
+import { choose, finding } from "./fixtures";
 import { folderOf, pristine, startSeating } from "./server";
 
 const home = folderOf("first");
@@ -54,8 +54,8 @@ base(
       await page.getByRole("row", { name: /Tidal Core/ }).click();
       await page.getByRole("button", { name: "Switch on", exact: true }).click();
       await expect(page.getByRole("contentinfo")).toContainText("1 of 72 mods on");
-      await page.getByRole("link", { name: "Overview" }).click();
-      await expect(page.locator("#findings")).toContainText("Tidal Core.keel needs Abyss Lib.keel");
+      await page.getByRole("link", { name: /^Health/ }).click();
+      await expect(finding(page, "Tidal Core.keel needs Abyss Lib.keel")).toHaveCount(1);
 
       // The game is removed, and comes back from what was kept.
       await page.goto(`${server.url}/settings?part=data`);

@@ -98,6 +98,20 @@ export async function find(page: Page, id: string): Promise<void> {
   await row(page, id).waitFor();
 }
 
+/** A row of what was found, in Health. */
+export const finding = (page: Page, text: string | RegExp) =>
+  page.getByRole("grid", { name: "Findings" }).getByRole("row").filter({ hasText: text });
+
+/** Takes a way out of what was found, in Health. */
+export async function takeWayOut(page: Page, text: string | RegExp, way: RegExp): Promise<void> {
+  await finding(page, text).first().click();
+  await page
+    .getByRole("complementary", { name: "Inspector" })
+    .getByRole("button", { name: way })
+    .first()
+    .click();
+}
+
 /** Waits until everything that was done is stored. */
 export const stored = (page: Page) => page.getByText("Storing…").waitFor({ state: "detached" });
 

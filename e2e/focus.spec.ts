@@ -79,7 +79,17 @@ test("at most eight stops of the tab key lie before a view; bars and rail are on
   watched: page,
   seating,
 }) => {
-  for (const view of ["overview", "shelf", "plan", "rules", "lineups", "profiles", "depot", "settings"]) {
+  for (const view of [
+    "overview",
+    "shelf",
+    "plan",
+    "health",
+    "rules",
+    "lineups",
+    "profiles",
+    "depot",
+    "settings",
+  ]) {
     await visit(page, `${seating.url}/${view}`);
     await page.locator("main h1").waitFor();
     let stops = 0;

@@ -76,7 +76,8 @@ test("our own words are explained at their headings, by pointer and by keyboard"
     await page.locator("dt span", { hasText: level }).focus();
     await expect(tip).toContainText(means);
   }
-  await page.getByRole("main").getByText("Findings", { exact: true }).hover();
+  await visit(page, `${seating.url}/health`);
+  await page.getByRole("main").getByRole("heading", { name: "Health" }).getByText("Health").hover();
   await expect(tip).toContainText("Something that the checks saw");
   await visit(page, `${seating.url}/plan`);
   await page.getByRole("columnheader", { name: "Seat" }).getByRole("button").hover();

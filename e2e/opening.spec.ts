@@ -1,6 +1,6 @@
 import { expect, test } from "./fixtures";
 
-const views = ["overview", "plan", "shelf", "rules", "lineups", "depot", "profiles", "settings"];
+const views = ["overview", "plan", "shelf", "health", "rules", "lineups", "depot", "profiles", "settings"];
 
 test("a page holds nothing of the shelf; what the window shows is asked for once, beside it", async ({
   watched: page,

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
-import { expect, gameFolder, row, seatOf, stored, test } from "./fixtures";
+import { expect, finding, gameFolder, row, seatOf, stored, takeWayOut, test } from "./fixtures";
 
 test("by mouse: findings, proposal, order file, trial, lineup out and in", async ({ watched: page }) => {
   await test.step("the trial stops at what the findings say", async () => {
@@ -17,17 +17,13 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
   });
 
   await test.step("fixes take away what a proposal cannot", async () => {
-    const finding = (title: string) => page.locator("#findings li", { hasText: title });
-    await finding("Expansion missing")
-      .getByRole("button", { name: /Switch off/ })
-      .click();
-    await expect(finding("Expansion missing")).toHaveCount(0);
-    await finding("Master off")
-      .first()
-      .getByRole("button", { name: /Switch on/ })
-      .click();
-    await expect(finding("Master off")).toHaveCount(0);
+    await page.getByRole("link", { name: /^Health/ }).click();
+    await takeWayOut(page, "Expansion missing", /Switch off/);
+    await expect(finding(page, "Expansion missing")).toHaveCount(0);
+    await takeWayOut(page, "Master off", /Switch on/);
+    await expect(finding(page, "Master off")).toHaveCount(0);
     await stored(page);
+    await page.getByRole("link", { name: /^Overview/ }).click();
   });
 
   await test.step("a proposal is looked at and accepted", async () => {

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { expect, find, home, row, seatOf, stored, test } from "./fixtures";
+import { expect, find, finding, home, row, seatOf, stored, test } from "./fixtures";
 
 const depot = join(home, "demo/brinehollow/depot/rulebooks");
 
@@ -108,10 +108,10 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   await dialog.getByRole("button", { name: "Use 1.1" }).click();
   await expect(books).toContainText("5 rules, 1 off");
   await stored(page);
-  await page.goto(`${seating.url}/overview`);
-  await expect(page.locator("#findings")).toContainText("left over from its making");
+  await page.goto(`${seating.url}/health`);
+  await expect(finding(page, "left over from its making")).toHaveCount(1);
   await page.getByRole("button", { name: /^Undo: use Soundings 1\.1/ }).click();
-  await expect(page.locator("#findings")).not.toContainText("left over from its making");
+  await expect(finding(page, "left over from its making")).toHaveCount(0);
 
   await page.goto(`${seating.url}/rules`);
   await page.getByRole("button", { name: "Save as a rulebook…" }).click();

@@ -1,5 +1,5 @@
 import { once } from "node:events";
-import { choose, expect, find, home, row, seatOf, stored, test } from "./fixtures";
+import { choose, expect, find, finding, home, row, seatOf, stored, test } from "./fixtures";
 import { freePort, run } from "./server";
 
 const label = (id: string, on: boolean) => `${id} is ${on ? "on" : "off"}`;
@@ -198,7 +198,8 @@ test("profiles are made, renamed, switched, put into the bin and brought back", 
   await menu("Long Descent").click();
   await page.getByRole("menuitem", { name: "Harbour Lights" }).click();
   await expect(menu("Harbour Lights")).toBeVisible();
-  await expect(page.locator("#findings")).toContainText("Masters in a circle");
+  await page.getByRole("link", { name: /^Health/ }).click();
+  await expect(finding(page, "Masters in a circle")).toHaveCount(1);
   await page.keyboard.press("Alt+n");
   await page.getByLabel("Name", { exact: true }).fill("<i>Try & see</i>");
   await choose(page.getByLabel("Start from"), "Harbour Lights");

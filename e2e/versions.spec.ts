@@ -1,7 +1,7 @@
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { strToU8, zipSync } from "fflate";
-import { expect, find, row, shelfFolder, stored, test } from "./fixtures";
+import { expect, find, finding, row, shelfFolder, stored, takeWayOut, test } from "./fixtures";
 
 test("a newer version waits to be taken: what it changes is read, it is taken, undone, and an older one is taken by itself", async ({
   watched: page,
@@ -13,18 +13,18 @@ test("a newer version waits to be taken: what it changes is read, it is taken, u
   await page.getByRole("button", { name: /^Profile:/ }).click();
   await page.getByRole("menuitem", { name: /Bare Field/ }).click();
   await expect(page.getByRole("button", { name: /^Profile: Bare Field/ })).toBeVisible();
-  await page.goto(`${seating.url}/overview`);
-  const finding = page.locator("#findings li", { hasText: "1 mod has a newer version here" });
-  await finding.getByRole("button", { name: "See what they change" }).click();
+  await page.goto(`${seating.url}/health`);
+  const newer = finding(page, "has a newer version here");
+  await takeWayOut(page, "has a newer version here", /See what they change/);
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Seam Repair: 1.0.0 → 1.1.0");
   await expect(dialog).toContainText("1 requirement new: bridle-kit");
   await expect(dialog).toContainText("1 file new: skies/plain-2.dat");
   await expect(dialog).toContainText("2 files changed: kites/plain-3.dat, seating-mod.json");
   await dialog.getByRole("button", { name: "Take 1 version" }).click();
-  await expect(finding).toHaveCount(0);
+  await expect(newer).toHaveCount(0);
   await page.getByRole("button", { name: /^Undo: take Seam Repair 1\.1\.0/ }).click();
-  await expect(finding).toBeVisible();
+  await expect(newer).toBeVisible();
 
   await page.goto(`${seating.url}/shelf?q=seam+repair`);
   const inspector = page.getByRole("complementary", { name: "Inspector" });

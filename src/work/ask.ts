@@ -7,7 +7,9 @@ import type { GameDefinition } from "@/core/model/game";
 import type { OrderProposal } from "@/core/edit/accept";
 import type { Stock } from "@/core/roster/roster";
 import type { ListContradiction, RuleEffect } from "@/core/roster/rules";
-import type { Asked, Jobs, Question } from "./jobs";
+import type { SureWays, WayOut } from "@/core/check/ways-out";
+import type { Fix } from "@/core/model/finding";
+import type { Around, Asked, Jobs, Question } from "./jobs";
 import { failureOf } from "./thread";
 
 /** A web worker that answers one question at a time: a newer one, or `cancel`, ends an older one. */
@@ -75,6 +77,8 @@ const forProposals = new Helper();
 const forRules = new Helper();
 const forContradictions = new Helper();
 const forLists = new Helper();
+const forWays = new Helper();
+const forSureWays = new Helper();
 
 /** Of a roster only what the worker does not know already. */
 const told = ({ profile, overlaps }: Asked): Asked => ({ profile, overlaps });
@@ -101,6 +105,25 @@ export const askForContradictions = (
   asked: Asked,
 ): Promise<ListContradiction[] | null> =>
   forContradictions.ask(game, stock, (jobs) => jobs.contradictions(told(asked)));
+
+/** What ways out would come to, in their order; null where a newer question ended it. */
+export const askForWays = (
+  game: GameDefinition,
+  stock: Stock,
+  asked: Asked,
+  around: Around,
+  fixes: readonly Pick<Fix, "does">[],
+): Promise<(WayOut | null)[] | null> =>
+  forWays.ask(game, stock, (jobs) => jobs.previewWays(told(asked), around, fixes));
+
+/** All that is sure, taken together; `none` where nothing is, null where a newer question ended it. */
+export const askForSureWays = (
+  game: GameDefinition,
+  stock: Stock,
+  asked: Asked,
+  around: Around,
+): Promise<SureWays | "none" | null> =>
+  forSureWays.ask(game, stock, async (jobs) => (await jobs.sureWays(told(asked), around)) ?? "none");
 
 /** What came in as a lineup; null where a newer question ended it. */
 export const askForList = (

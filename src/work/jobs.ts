@@ -3,6 +3,10 @@ import { proposeOrder, type OrderProposal } from "@/core/edit/accept";
 import { alignOrder } from "@/core/roster/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 import { contradictionsOf, ruleEffect, type ListContradiction, type RuleEffect } from "@/core/roster/rules";
+import type { CheckInput } from "@/core/check/check";
+import { previewWay, sureWays, type SureWays, type WayOut } from "@/core/check/ways-out";
+import type { Fix } from "@/core/model/finding";
+import { allTies } from "@/core/roster/ties";
 import { knownMods } from "@/core/lineup/known";
 import type { Answers } from "@/core/lineup/match-lines";
 import { done, type Outcome } from "@/core/model/outcome";
@@ -20,6 +24,9 @@ export interface Question {
 
 /** A profile, with what is known of who meets whom in it. */
 export type Asked = Pick<Roster, "profile" | "overlaps">;
+
+/** What the checks look at beside the profile. */
+export type Around = Pick<CheckInput, "onDisk" | "today">;
 
 /** What the worker can be asked: every job takes and gives plain data. `know` comes before all others. */
 export class Jobs {
@@ -39,6 +46,22 @@ export class Jobs {
 
   contradictions(asked: Asked): ListContradiction[] {
     return contradictionsOf(this.roster(asked));
+  }
+
+  /** What each way out would come to; null of one that is no edit, or cannot be taken. */
+  previewWays(asked: Asked, around: Around, fixes: readonly Pick<Fix, "does">[]): (WayOut | null)[] {
+    const input = this.input(asked, around);
+    return fixes.map((fix) => previewWay(input, fix));
+  }
+
+  /** All that is sure, taken together; null where nothing is. */
+  sureWays(asked: Asked, around: Around): SureWays | null {
+    return sureWays(this.input(asked, around));
+  }
+
+  private input(asked: Asked, around: Around): CheckInput {
+    const roster = this.roster(asked);
+    return { roster, ties: allTies(roster), ...around };
   }
 
   /** What came in as a lineup, of all that lies on the shelf and is offered by the depot. */

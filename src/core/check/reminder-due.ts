@@ -1,5 +1,6 @@
 import type { Occasion } from "../model/reminder";
-import { newestHere, type Roster } from "../roster/roster";
+import type { ShelfMod } from "../model/shelf";
+import { newestHere, type Roster, type Stock } from "../roster/roster";
 import type { Check, CheckInput } from "./check";
 
 /** What a curator wanted to be told has come about. */
@@ -22,7 +23,7 @@ export const reminderDue: Check = {
 function isDue(when: Occasion, { stock, game }: Roster, today: CheckInput["today"]): boolean {
   switch (when.kind) {
     case "arrives":
-      return newestHere(stock, when.mod) !== undefined;
+      return arrived(when.mod, stock) !== undefined;
     case "updated":
       return game.version !== when.version;
     case "day":
@@ -30,10 +31,15 @@ function isDue(when: Occasion, { stock, game }: Roster, today: CheckInput["today
   }
 }
 
+/** By its id or its name: who waits for a mod may know no more of it. */
+const arrived = (wanted: string, stock: Stock): ShelfMod | undefined =>
+  newestHere(stock, wanted) ??
+  stock.shelf.find(({ problem, name }) => !problem && name.toLowerCase() === wanted.toLowerCase());
+
 function occasionIn(when: Occasion, { stock, game }: Roster): string {
   switch (when.kind) {
     case "arrives":
-      return newestHere(stock, when.mod)?.name ?? when.mod;
+      return arrived(when.mod, stock)?.name ?? when.mod;
     case "updated":
       return game.version;
     case "day":

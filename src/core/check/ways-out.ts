@@ -22,6 +22,11 @@ export interface WayOut {
   readonly comes: readonly Finding[];
 }
 
+export interface SureWays extends WayOut {
+  /** How many ways out are taken. */
+  readonly count: number;
+}
+
 /** A profile as it would be, with what is found in it. */
 interface Tried {
   readonly roster: Roster;
@@ -32,7 +37,7 @@ interface Tried {
 const told = (input: CheckInput): readonly Finding[] => runToEnd(checking(input)).told;
 
 /** The edit that a way out is, in a profile as it is now; null of one that is no edit, or would change nothing. */
-export function editOf(roster: Roster, { does }: Pick<Fix, "does">): Edit | null {
+function editOf(roster: Roster, { does }: Pick<Fix, "does">): Edit | null {
   if (isEditing(does)) return fixEdit(roster, does);
   if (does.act === "propose") return acceptEdit(roster, proposeOrder(roster, does.list));
   if (does.act === "align") return acceptEdit(roster, alignOrder(roster, does.list));
@@ -80,7 +85,7 @@ const mostRounds = 100;
  * All that is sure, taken together, and what that needs, until nothing is left that is; null where nothing is sure. One that brings a
  * blocker which nothing sure ends is not taken.
  */
-export function sureWays(input: CheckInput): (WayOut & { readonly count: number }) | null {
+export function sureWays(input: CheckInput): SureWays | null {
   const start = startOf(input);
   const refused = new Set<string>();
   const seen = new Set<string>([stateKey(start)]);

@@ -128,6 +128,7 @@ export const brinehollowPackages: readonly DemoMod[] = [
       tags: ["light"],
       summary: "The same bells, by another hand.",
       loose: [{ path: "sounds/bells/farther.snd", size: 900 }],
+      manifest: { expansions: ["lamplighters"] },
     }),
     id: "far-bells-anew",
   },
@@ -147,12 +148,6 @@ export const brinehollowPackages: readonly DemoMod[] = [
     tags: ["places"],
     summary: "Ropes for bells that nobody keeps any more.",
     plugins: [part("Bell Ropes.plank", [base, goneMod.plugin])],
-  }),
-  made("Wick Trimmers", "1.3.0", "oldrope", {
-    tags: ["light"],
-    summary: "Lamps that want tending.",
-    loose: [{ path: "textures/light/wick.tex", size: 800 }],
-    manifest: { expansions: ["lamplighters"] },
   }),
   made("Hull Talk", "0.7.0", "marrow", {
     tags: ["interface"],

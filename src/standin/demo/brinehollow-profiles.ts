@@ -64,7 +64,6 @@ const troublesome = [
   "far-bells-anew",
   "narrow-numerals",
   "bell-ropes",
-  "wick-trimmers",
   "hull-talk",
   "chart-of-squares",
 ];

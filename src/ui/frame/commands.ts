@@ -28,7 +28,16 @@ export interface Command {
 }
 
 type View =
-  "overview" | "shelf" | "plan" | "conflicts" | "rules" | "lineups" | "profiles" | "depot" | "settings";
+  | "overview"
+  | "shelf"
+  | "plan"
+  | "health"
+  | "conflicts"
+  | "rules"
+  | "lineups"
+  | "profiles"
+  | "depot"
+  | "settings";
 
 const view = (id: View, path: string, keys: string): Command => ({
   id,
@@ -49,6 +58,7 @@ export const commands: readonly Command[] = [
   view("depot", "/depot", "Alt+7"),
   view("settings", "/settings", "Alt+8"),
   view("conflicts", "/conflicts", "Alt+9"),
+  view("health", "/health", "Alt+0"),
   {
     id: "play-together",
     get other() {

@@ -12,6 +12,7 @@ import {
   LibraryBig,
   Scale,
   Grid3x3,
+  HeartPulse,
   Settings2,
   Warehouse,
   type LucideIcon,
@@ -94,6 +95,7 @@ function Rail({
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
+  const graves = useEditor((state) => state.findings).filter(({ level }) => level !== "hint").length;
   const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
   return (
@@ -109,6 +111,7 @@ function Rail({
         <RailLink to="/overview" icon={House} label={say("common.overview")} narrow={narrow} />
         <RailLink to="/shelf" icon={LibraryBig} label={say("common.shelf")} count={shelf} narrow={narrow} />
         <RailLink to="/plan" icon={ListOrdered} label={say("common.plan")} count={plan} narrow={narrow} />
+        <RailLink to="/health" icon={HeartPulse} label={say("health.title")} count={graves} narrow={narrow} />
         <RailLink to="/conflicts" icon={Grid3x3} label={say("common.conflicts")} narrow={narrow} />
         <RailLink to="/rules" icon={Scale} label={say("common.rules")} count={rules} narrow={narrow} />
         <RailLink to="/lineups" icon={FileStack} label={say("common.lineups")} narrow={narrow} />

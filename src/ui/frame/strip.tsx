@@ -32,7 +32,7 @@ export function Strip() {
       {placesUsed(roster).map(({ counting, used }) => (
         <Gauge key={counting.id} label={counting.label} used={used} cap={counting.cap} />
       ))}
-      <ViewLink href="/overview#findings" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
+      <ViewLink href="/health" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
         {!checked && <span className="text-ink2">{say("common.checking")}</span>}
         {checked &&
           levels.map((level) => (

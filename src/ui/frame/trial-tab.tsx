@@ -83,7 +83,7 @@ function KnownBlockers() {
       <span className="min-w-0">
         <Say parts={sayGroup(first) ?? sayFinding(first.findings[0]!)} />
       </span>
-      <TextLink href="/overview#findings">
+      <TextLink href="/health">
         {blockers.length === 1 ? say("frame.theWayOut") : say("frame.allOfThemAndWaysOut")}
       </TextLink>
     </p>

@@ -21,7 +21,7 @@ import { useStanding } from "../order-file/standing";
 import { Term } from "../kit/term";
 import { useEditor } from "../workspace/workspace.client";
 import { FirstSteps } from "./first-steps";
-import { FindingsList } from "./findings-list";
+import { NextAct } from "./next-act";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
 import { Since } from "./since";
@@ -62,6 +62,7 @@ export function OverviewScreen() {
       </header>
       <div className="grid gap-x-6 gap-y-5 px-5 py-4 md:grid-cols-[minmax(0,1fr)_17rem] lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-5">
+          <NextAct />
           <FirstSteps />
           <dl className="flex flex-wrap gap-x-8 gap-y-3">
             <Number
@@ -85,16 +86,13 @@ export function OverviewScreen() {
                 label={<Term word={level}>{levelWord(level, counts[level])}</Term>}
                 value={checked ? counts[level] : "…"}
                 mark={<LevelMark level={level} size={14} />}
-                href="#findings"
+                href={`/health?${levels
+                  .filter((each) => each !== level)
+                  .map((each) => `without=${each}`)
+                  .join("&")}`}
               />
             ))}
           </dl>
-          <section id="findings" className="scroll-mt-3">
-            <h2 className="text-lg font-bold">
-              <Term word="finding">{say("common.findings")}</Term>
-            </h2>
-            <FindingsList />
-          </section>
           {roster.lists[main].items.length > 0 && (
             <section>
               <h2 className="mb-2 text-lg font-bold">{say("overview.bySection", { main })}</h2>

@@ -8,10 +8,12 @@ import { dependentsOf } from "@/core/roster/dependents";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
 import { AdviceOfItem } from "../advice/advice-of-item";
 import { GetMissing } from "../depot/get-missing";
+import { healthOf } from "../health/health-address";
 import { FindingLine } from "../findings/finding-line";
 import { Term } from "../kit/term";
 import { Part } from "../kit/part";
 import { ItemName } from "../kit/sentence";
+import { TextLink } from "../workspace/view-link";
 import { useEditor } from "../workspace/workspace.client";
 import { Counterparts, ModFacts } from "./counterparts";
 import { FreeRange } from "./free-range";
@@ -52,6 +54,11 @@ export function AboutItem({ item }: { item: SeatedItem }) {
           <FindingLine finding={finding} />
         </div>
       ))}
+      {findings.length > 0 && (
+        <p className="text-sm">
+          <TextLink href={healthOf(item.id)}>{say("plan.waysOutInHealth")}</TextLink>
+        </p>
+      )}
       <WhyHere item={item} />
       {!item.fixed && <FreeRange item={item} />}
       {!item.fixed && <ItemNote key={`${item.list} ${item.id}`} item={item} />}

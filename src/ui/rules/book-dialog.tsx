@@ -50,12 +50,11 @@ export function BookDialog({
 }
 
 function Difference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
-  const { sections } = useEditor((state) => state.profile.state.plugins);
-  const { added, changed, gone, adviceAdded, adviceGone, changelog, ...more } = compareBooks(
-    old,
-    next,
-    sections,
-  );
+  const { mods, plugins } = useEditor((state) => state.profile.state);
+  const { added, changed, gone, adviceAdded, adviceGone, changelog, ...more } = compareBooks(old, next, [
+    ...mods.sections,
+    ...plugins.sections,
+  ]);
   const isSame =
     [added, changed, gone, more.sections].every((list) => list.length === 0) &&
     adviceAdded + adviceGone === 0;

@@ -26,9 +26,10 @@ interface Chosen {
 export function Rulebooks() {
   const { editor, unwrap, refresh, tell } = useWorkspace();
   const roster = useEditor((state) => state.roster);
-  const aside = useEditor((state) => state.ties.plugins).constraints.setAside;
+  const ties = useEditor((state) => state.ties);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const books = openBooks(roster);
+  const aside = [ties.plugins, ties.mods].flatMap(({ constraints }) => constraints.setAside);
   const setAside = new Set(aside.map(({ rule }) => ("id" in rule ? rule.id : undefined)));
   const look = async (file: File) => {
     const bytes = new Uint8Array(await file.arrayBuffer());

@@ -135,7 +135,7 @@ export function RulesScreen() {
               onTurn={(on) => editor.dispatch(preferBroader(on))}
             />
           )}
-          {roster.game.lists.includes("plugins") && <Rulebooks />}
+          <Rulebooks />
         </div>
       </WithInspector>
       <ExportBookDialog open={exporting} onClose={() => setExporting(false)} />

@@ -91,7 +91,7 @@ export function* deriving(roster: Roster, onDisk: OnDisk, before: Derived): Gene
 }
 
 /** As the owner of this machine counts days, in ISO 8601. */
-const today = (): string => new Intl.DateTimeFormat("sv-SE").format(new Date());
+export const today = (): string => new Intl.DateTimeFormat("sv-SE").format(new Date());
 
 export function* derivingTies(
   roster: Roster,

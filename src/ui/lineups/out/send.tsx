@@ -71,7 +71,7 @@ export function Send({ lineup, sheet }: { lineup: Lineup; sheet: SheetState }) {
       )}
       {open > 0 && (
         <p className="bg-saffron-soft rounded-md px-3 py-2">
-          <ViewLink href="/overview#findings" className="underline underline-offset-2">
+          <ViewLink href="/health" className="underline underline-offset-2">
             {say("lineups.findingsStillOpen", { open })}
           </ViewLink>
           {say("lineups.theListNamesThem", { open })}

@@ -1,0 +1,118 @@
+import { expect, finding, find, stored, takeWayOut, test, visit } from "./fixtures";
+
+test("from a broken set to a start, by keyboard alone: the list, its ways out by number, a proposal, a trial", async ({
+  watched: page,
+}) => {
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  const grid = page.getByRole("grid", { name: "Findings" });
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  const toGrid = async () => {
+    await press("Alt+0");
+    await grid.waitFor();
+    for (let tries = 0; tries < 40; tries++) {
+      if (await grid.evaluate((element) => element === document.activeElement)) return;
+      await press("Tab");
+    }
+    throw new Error("the findings cannot be reached with Tab");
+  };
+  /** Walks on until a finding is looked at. */
+  const walkTo = async (title: string) => {
+    for (let tries = 0; tries < 30; tries++) {
+      if ((await inspector.getByRole("heading", { level: 2 }).innerText()) === title) return;
+      await press("n");
+    }
+    throw new Error(`${title} cannot be reached with n`);
+  };
+  await toGrid();
+  await press("Home");
+  await walkTo("Expansion missing");
+  await press("1");
+  await expect(finding(page, "Expansion missing")).toHaveCount(0);
+  await press("Home");
+  await walkTo("Master off");
+  await press("1");
+  await expect(finding(page, "Master off")).toHaveCount(0);
+  await stored(page);
+  await press("Home");
+  await walkTo("Master loads later");
+  await press("1");
+  await expect(page.getByRole("button", { name: "Accept 4 moves" })).toBeFocused();
+  await press("Enter");
+  await expect(page.getByRole("contentinfo")).toContainText("0 blockers");
+  await press("Alt+1");
+  await expect(page.getByRole("region", { name: "Can I play?" })).not.toContainText("Not yet");
+  await press("Alt+t");
+  await page.getByRole("button", { name: "Write this profile’s order and start", exact: true }).waitFor();
+  await press("Enter");
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
+});
+
+test("a way out says what goes and comes before it is taken; the sure ones are taken together and taken back at once", async ({
+  watched: page,
+}) => {
+  await page.getByRole("link", { name: /^Health/ }).click();
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await finding(page, "Master off").click();
+  await expect(inspector).toContainText("2 findings go.");
+  await expect(inspector).toContainText("The game stops at its start.");
+  await page.getByRole("button", { name: "Take 1 sure way out…" }).click();
+  const dialog = page.getByRole("dialog", { name: "Take 1 sure way out…" });
+  await expect(dialog).toContainText("2 findings go");
+  await dialog.getByRole("button", { name: "Take them" }).click();
+  await expect(finding(page, "Master off")).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Nothing is sure" })).toBeDisabled();
+  await page.getByRole("button", { name: "Undo: take a sure way out" }).click();
+  await expect(finding(page, "Master off")).toHaveCount(1);
+});
+
+test("a finding is set aside with a reason, survives a restart, and is told again", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.getByRole("link", { name: /^Health/ }).click();
+  await finding(page, "Expansion missing").click();
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await inspector.getByRole("button", { name: "Set aside…" }).click();
+  await inspector.getByLabel("Why you live with it").fill("my friend has the trench");
+  await inspector.getByRole("button", { name: "Set aside", exact: true }).click();
+  await expect(finding(page, "Expansion missing")).toHaveCount(0);
+  await stored(page);
+  await seating.restart();
+  await visit(page, `${seating.url}/health?by=aside`);
+  await expect(finding(page, "my friend has the trench")).toHaveCount(1);
+  await inspector.getByRole("button", { name: "Tell it again" }).click();
+  await page.getByRole("tab", { name: "By cause" }).click();
+  await expect(finding(page, "Expansion missing")).toHaveCount(1);
+});
+
+test("what was read on a page is written down and found from then on; a reminder comes when it is due", async ({
+  watched: page,
+  seating,
+}) => {
+  await find(page, "Small Fry.skiff");
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await inspector.getByRole("button", { name: "Write down what is known…" }).click();
+  const dialog = page.getByRole("dialog", { name: "What is known of Small Fry.skiff" });
+  await dialog.getByRole("combobox", { name: "What it needs" }).fill("Old Porthole");
+  await dialog.getByRole("option", { name: /Old Porthole/ }).click();
+  await dialog.getByLabel("Why (optional)").fill("else the shoals stand still");
+  await dialog.getByLabel("Read where (optional)").fill("the page of Small Fry");
+  await dialog.getByRole("button", { name: "Store" }).click();
+  await expect(inspector).toContainText("needs Old Porthole.plank: else the shoals stand still");
+  await visit(page, `${seating.url}/health`);
+  await finding(page, "Needs another one").click();
+  await expect(inspector).toContainText("You wrote it down, the page of Small Fry");
+  await takeWayOut(page, "Needs another one", /Switch on/);
+  await expect(finding(page, "Needs another one")).toHaveCount(0);
+
+  await page.getByRole("button", { name: "Reminders…" }).click();
+  const reminders = page.getByRole("dialog", { name: "Reminders…" });
+  await reminders.getByLabel("What to remind you of").fill("Look at the frames again");
+  await reminders.getByLabel("Which mod").fill("Wide Lens");
+  await reminders.getByRole("button", { name: "Remind me" }).click();
+  await expect(finding(page, "Wide Lens is on the shelf now: Look at the frames again")).toHaveCount(1);
+  await takeWayOut(page, "Look at the frames again", /Done/);
+  await expect(finding(page, "Look at the frames again")).toHaveCount(0);
+});

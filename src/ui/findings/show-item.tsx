@@ -1,0 +1,25 @@
+"use client";
+
+import { say } from "@/core/language/say";
+import type { Finding } from "@/core/model/finding";
+import { Button } from "../kit/button";
+import { useGo } from "../workspace/use-go";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+
+/** To the first item of a finding that the profile holds. */
+export function ShowItem({ finding }: { finding: Finding }) {
+  const { editor } = useWorkspace();
+  const go = useGo();
+  const roster = useEditor((state) => state.roster);
+  const subject = finding.subjects.find(({ list, id }) => roster.lists[list].itemOf.has(id));
+  if (!subject) return null;
+  const show = () => {
+    editor.select([subject.id], subject.id, subject.list);
+    go("/plan");
+  };
+  return (
+    <Button small look="quiet" onClick={show} title={say("overview.showItInThePlan")}>
+      {say("overview.goToIt")}
+    </Button>
+  );
+}

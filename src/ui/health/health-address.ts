@@ -1,0 +1,47 @@
+import { z } from "zod";
+import { levels, type Level } from "@/core/model/finding";
+
+export const sheets = ["cause", "item", "single", "aside"] as const;
+/** How the findings are put together; `aside` are those that are set aside. */
+export type Sheet = (typeof sheets)[number];
+
+/** All that the address of the view says. */
+export interface HealthAddress {
+  readonly sheet: Sheet;
+  /** Of no level is nothing hidden. */
+  readonly hidden: readonly Level[];
+  readonly text: string;
+  /** Only of this item. */
+  readonly item: string | null;
+  /** The row that is looked at. */
+  readonly at: string | null;
+}
+
+const SheetName = z.enum(sheets).catch("cause");
+
+/** What is not understood says nothing. */
+export function healthFromQuery(query: URLSearchParams): HealthAddress {
+  const without = query.getAll("without");
+  return {
+    sheet: SheetName.parse(query.get("by")),
+    hidden: levels.filter((level) => without.includes(level)),
+    text: query.get("q") ?? "",
+    item: query.get("item"),
+    at: query.get("at"),
+  };
+}
+
+export function healthToQuery({ sheet, hidden, text, item, at }: HealthAddress): URLSearchParams {
+  const parts: readonly (readonly [string, string | null])[] = [
+    ["by", sheet === "cause" ? null : sheet],
+    ...hidden.map((level) => ["without", level] as const),
+    ["q", text],
+    ["item", item],
+    ["at", at],
+  ];
+  return new URLSearchParams(parts.flatMap(([key, value]) => (value ? [[key, value]] : [])));
+}
+
+/** A link to what is found of an item. */
+export const healthOf = (item: string): string =>
+  `/health?${healthToQuery({ sheet: "single", hidden: [], text: "", item, at: null })}`;
