@@ -1,4 +1,4 @@
-import { expect, finding, find, stored, takeWayOut, test, visit } from "./fixtures";
+import { expect, finding, find, home, stored, takeWayOut, test, visit } from "./fixtures";
 
 test("from a broken set to a start, by keyboard alone: the list, its ways out by number, a proposal, a trial", async ({
   watched: page,
@@ -115,4 +115,27 @@ test("what was read on a page is written down and found from then on; a reminder
   await expect(finding(page, "Wide Lens is on the shelf now: Look at the frames again")).toHaveCount(1);
   await takeWayOut(page, "Look at the frames again", /Done/);
   await expect(finding(page, "Look at the frames again")).toHaveCount(0);
+});
+
+test("a helper’s report names what is found and the last trial, no folder of the machine, and what is ticked of it", async ({
+  watched: page,
+}) => {
+  await page.keyboard.press("Alt+t");
+  await page.getByRole("button", { name: "Write this profile’s order and start", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
+    "stopped at start",
+  );
+  await page.getByRole("button", { name: "Close the panel" }).click();
+  await page.getByRole("link", { name: /^Health/ }).click();
+  await page.getByRole("button", { name: "Report…" }).click();
+  const report = page.getByRole("textbox", { name: "A report for a helper" });
+  await expect(report).toHaveValue(/it stopped\./);
+  await expect(report).toHaveValue(/blocker: Master loads later/);
+  await expect(report).not.toHaveValue(new RegExp(home));
+  await expect(report).not.toHaveValue(/Processors/);
+  await page.getByLabel("Processors").check();
+  await expect(report).toHaveValue(/Processors: \d+/);
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save the file" }).click();
+  expect((await saving).suggestedFilename()).toBe("report.md");
 });

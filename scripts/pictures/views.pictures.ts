@@ -30,6 +30,16 @@ test("the main views", async ({ page }) => {
   await conflicts;
   await take(page, "overview");
 
+  await visit(page, `${server.url}/health`);
+  await page
+    .getByRole("grid", { name: "Findings" })
+    .getByRole("row")
+    .filter({ hasText: "Master off" })
+    .click();
+  await page.getByText("2 findings go.").waitFor();
+  await page.getByText("Undecided conflicts of records").waitFor();
+  await take(page, "health");
+
   await visit(page, `${server.url}/shelf?tag=water`);
   await page.getByRole("row", { name: /Glass Tides/ }).click();
   await take(page, "shelf");
@@ -56,9 +66,6 @@ test("the main views", async ({ page }) => {
   await page.getByText(/differences from All at Once$/).waitFor();
   await take(page, "profiles");
 
-  await visit(page, `${server.url}/settings?part=data`);
-  await page.getByText("None yet. One is kept").waitFor();
-  await take(page, "settings-data");
   await visit(page, `${server.url}/settings?part=definition`);
   await page
     .getByLabel("A plugin to try")

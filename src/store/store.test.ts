@@ -5,6 +5,7 @@ import fc from "fast-check";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
 import { saveEntries } from "./entries";
+import { findTrial, listCounts, listSeen, noteFindings, saveTrial } from "./health";
 import { listRulebooks, saveRulebook } from "./rulebooks";
 import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
@@ -588,6 +589,46 @@ test("rulebooks are kept by version, and a profile says by which it goes", () =>
     const books = [{ id: "soundings", version: "2", off: ["one"] }];
     await saveState(tx, profile.id, 2, { ...profile.state, books }, profile.state);
     expect((await findProfile(tx, profile.id))!.state.books).toEqual(books);
+  }));
+
+test("of what is found it is kept since when; what is gone is forgotten, and each day has its counts", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const [one, two] = ["1".repeat(16), "2".repeat(16)];
+    const counts = { blocker: 1, problem: 0, hint: 1 };
+    await noteFindings(tx, profile.id, [one], counts);
+    await tx.query("update finding_seen set since = '2026-01-01T00:00:00Z' where finding = $1", [one]);
+    await tx.query("update finding_count set day = '2026-01-01' where profile_id = $1", [profile.id]);
+    await noteFindings(tx, profile.id, [one, two], { ...counts, hint: 2 });
+    const seen = await listSeen(tx, profile.id);
+    expect(seen.map(({ finding }) => finding)).toEqual([one, two]);
+    expect(seen[0]!.since.toISOString()).toBe("2026-01-01T00:00:00.000Z");
+    expect(seen[1]!.since.getTime()).toBeGreaterThan(seen[0]!.since.getTime());
+    await noteFindings(tx, profile.id, [two], { ...counts, hint: 1 });
+    expect((await listSeen(tx, profile.id)).map(({ finding }) => finding)).toEqual([two]);
+    // Found again it is new.
+    await noteFindings(tx, profile.id, [one, two], { ...counts, hint: 2 });
+    expect((await listSeen(tx, profile.id))[0]!.since.getFullYear()).toBeGreaterThanOrEqual(2026);
+    expect(
+      (await listCounts(tx, profile.id, 9)).map(({ day, hint }) => [day === "2026-01-01", hint]),
+    ).toEqual([
+      [true, 1],
+      [false, 2],
+    ]);
+    expect(await listCounts(tx, profile.id, 1)).toHaveLength(1);
+  }));
+
+test("the last trial of a profile is kept with its log", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    expect(await findTrial(tx, profile.id)).toBeNull();
+    await saveTrial(tx, profile.id, { running: true, fingerprint: "a", log: ["one", "two"] });
+    await saveTrial(tx, profile.id, { running: false, fingerprint: "b", log: ["stopped: <x>"] });
+    expect(await findTrial(tx, profile.id)).toMatchObject({
+      running: false,
+      fingerprint: "b",
+      log: ["stopped: <x>"],
+    });
   }));
 
 test("the names of records are kept beside the shelf and go with their contents", () =>

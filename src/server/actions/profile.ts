@@ -4,6 +4,7 @@ import type { Difference } from "@/core/compare/states";
 import { Edit } from "@/core/model/edit";
 import type { FindingsReport } from "@/core/model/findings-report";
 import { ProfileId } from "@/core/model/ids";
+import type { Noted } from "@/core/model/noted";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { viewProfile, viewProfiles, type ProfilesView, type ProfileView } from "../views/profile";
 import { ProfileFacts, type Profile, type ProfileState } from "@/core/model/profile";
@@ -11,6 +12,7 @@ import { guard } from "../action";
 import { windowContext } from "../window";
 import { reportFindings as report } from "../operations/findings";
 import { storeEdit, type Stored } from "../operations/edit-profile";
+import * as health from "../operations/health";
 import * as history from "../operations/history";
 import * as profiles from "../operations/profiles";
 
@@ -141,3 +143,27 @@ export const goBack = async (pointId: string, base: number): Promise<Outcome<Sto
 
 export const reportFindings = async (profileId: ProfileId): Promise<Outcome<FindingsReport>> =>
   guard(async () => report(await windowContext(), ProfileId.parse(profileId)));
+
+const Counts = z.strictObject({
+  blocker: z.number().int(),
+  problem: z.number().int(),
+  hint: z.number().int(),
+});
+
+/** What a window has found of a profile, by ids, and how many there are of each level. */
+export const noteFindings = async (
+  profileId: ProfileId,
+  findings: readonly string[],
+  counts: z.infer<typeof Counts>,
+): Promise<Outcome<Noted>> =>
+  guard(async () =>
+    health.noteFindings(
+      await windowContext(),
+      ProfileId.parse(profileId),
+      z
+        .array(z.string().regex(/^[0-9a-f]{16}$/))
+        .max(100_000)
+        .parse(findings),
+      Counts.parse(counts),
+    ),
+  );

@@ -16,11 +16,13 @@ import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Field } from "../kit/field";
 import { LevelMark, levelWord } from "../kit/level";
+import { day } from "../kit/moment";
 import { Part } from "../kit/part";
 import { Say } from "../kit/sentence";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import type { HealthRow } from "./health-rows";
 import { useWays } from "./use-ways";
+import { useIsNew, useNoted } from "./use-noted";
 
 const mostListed = 30;
 
@@ -57,6 +59,7 @@ export function AboutRow({ row }: { row: HealthRow }) {
         </Part>
       )}
       {row.findings.length > 1 && <Several findings={row.findings} shared={row.fixes} />}
+      <Since findings={row.findings} />
       <Part title={say("health.ifNothingIsDone")}>
         {kinds.map((finding) => (
           <p key={finding.id}>{consequenceText(finding)}</p>
@@ -74,6 +77,27 @@ export function AboutRow({ row }: { row: HealthRow }) {
         <Aside row={row} />
       </div>
     </>
+  );
+}
+
+/** From when on the first of them is there; said once it is known. */
+function Since({ findings }: { findings: readonly Finding[] }) {
+  const roster = useEditor((state) => state.roster);
+  const noted = useNoted();
+  const isNew = useIsNew();
+  const ids = new Set(findings.map((finding) => findingId(roster, finding)));
+  const times = (noted?.seen ?? []).filter(({ finding }) => ids.has(finding)).map(({ since }) => since);
+  const [first] = times.sort();
+  if (first === undefined) return null;
+  return (
+    <Part title={say("health.since")}>
+      <p>
+        <time dateTime={first} suppressHydrationWarning>
+          {day(first)}
+        </time>
+        {[...ids].some(isNew) && ` · ${say("health.newSinceItRan")}`}
+      </p>
+    </Part>
   );
 }
 

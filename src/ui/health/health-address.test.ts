@@ -11,6 +11,7 @@ test("what the view shows is found again in its address, and what is not underst
         sheet: fc.constantFrom(...sheets),
         hidden: fc.subarray([...levels]),
         text,
+        fresh: fc.boolean(),
         item: fc.option(text.filter(Boolean)),
         at: fc.option(text.filter(Boolean)),
       }),
@@ -24,6 +25,7 @@ test("what the view shows is found again in its address, and what is not underst
     sheet: "cause",
     hidden: [],
     text: "",
+    fresh: false,
     item: null,
     at: null,
   });

@@ -11,6 +11,8 @@ export interface HealthAddress {
   /** Of no level is nothing hidden. */
   readonly hidden: readonly Level[];
   readonly text: string;
+  /** Only what is new since it last ran well. */
+  readonly fresh: boolean;
   /** Only of this item. */
   readonly item: string | null;
   /** The row that is looked at. */
@@ -26,16 +28,18 @@ export function healthFromQuery(query: URLSearchParams): HealthAddress {
     sheet: SheetName.parse(query.get("by")),
     hidden: levels.filter((level) => without.includes(level)),
     text: query.get("q") ?? "",
+    fresh: query.get("new") === "yes",
     item: query.get("item"),
     at: query.get("at"),
   };
 }
 
-export function healthToQuery({ sheet, hidden, text, item, at }: HealthAddress): URLSearchParams {
+export function healthToQuery({ sheet, hidden, text, fresh, item, at }: HealthAddress): URLSearchParams {
   const parts: readonly (readonly [string, string | null])[] = [
     ["by", sheet === "cause" ? null : sheet],
     ...hidden.map((level) => ["without", level] as const),
     ["q", text],
+    ["new", fresh ? "yes" : null],
     ["item", item],
     ["at", at],
   ];
@@ -44,4 +48,4 @@ export function healthToQuery({ sheet, hidden, text, item, at }: HealthAddress):
 
 /** A link to what is found of an item. */
 export const healthOf = (item: string): string =>
-  `/health?${healthToQuery({ sheet: "single", hidden: [], text: "", item, at: null })}`;
+  `/health?${healthToQuery({ sheet: "single", hidden: [], text: "", fresh: false, item, at: null })}`;

@@ -16,9 +16,9 @@ interface Props {
 }
 
 /** Which levels are shown, with how many there are of each, and how much is hidden. */
-export function HealthFilterBar({ address: { hidden, text, item }, onAddress, shown }: Props) {
+export function HealthFilterBar({ address: { hidden, text, fresh, item }, onAddress, shown }: Props) {
   const roster = useEditor((state) => state.roster);
-  const isNarrowed = hidden.length > 0 || text.trim() !== "" || item !== null;
+  const isNarrowed = hidden.length > 0 || text.trim() !== "" || fresh || item !== null;
   return (
     <div
       role="search"
@@ -43,6 +43,16 @@ export function HealthFilterBar({ address: { hidden, text, item }, onAddress, sh
           </button>
         );
       })}
+      {(fresh || shown.fresh > 0) && (
+        <button
+          type="button"
+          aria-pressed={fresh}
+          onClick={() => onAddress({ fresh: !fresh })}
+          className={`flex h-7 items-center rounded-md border px-2 ${fresh ? "border-pine bg-pine-soft text-pine font-semibold forced-colors:outline-2" : "border-line bg-surface text-ink2"}`}
+        >
+          {say("health.onlyNew", { count: shown.fresh })}
+        </button>
+      )}
       {item !== null && (
         <Button small onClick={() => onAddress({ item: null })}>
           {say("health.onlyOf", { item: titleOfId(roster, item) })}
@@ -52,7 +62,7 @@ export function HealthFilterBar({ address: { hidden, text, item }, onAddress, sh
         {shown.hidden > 0 && say("health.hidden", { count: shown.hidden })}
       </span>
       {isNarrowed && (
-        <Button small onClick={() => onAddress({ hidden: [], text: "", item: null })}>
+        <Button small onClick={() => onAddress({ hidden: [], text: "", fresh: false, item: null })}>
           {say("common.showAll")}
         </Button>
       )}

@@ -14,9 +14,12 @@ const roster = testRoster([
   { name: "d.plank" },
 ]);
 const told = runChecks({ roster, ties: allTies(roster), onDisk: { order: [], holds: [] } });
-const all = { sheet: "cause", hidden: [], text: "", item: null } as const;
-const rows = (part: Partial<Parameters<typeof healthRows>[3]> = {}, aside: readonly LivedWith[] = []) =>
-  healthRows(roster, told, aside, { ...all, ...part });
+const all = { sheet: "cause", hidden: [], text: "", fresh: false, item: null } as const;
+const rows = (
+  part: Partial<Parameters<typeof healthRows>[3]> = {},
+  aside: readonly LivedWith[] = [],
+  isNew: (id: string) => boolean = () => false,
+) => healthRows(roster, told, aside, { ...all, ...part }, isNew);
 const said = ({ rows: shown }: ReturnType<typeof rows>) =>
   shown.map(({ title, findings, said: parts }) => [title, findings.length, plainText(parts)]);
 
@@ -59,6 +62,12 @@ test("a search, an item and levels narrow it; what they leave of each level is c
     4,
     { blocker: 4, problem: 0, hint: 1 },
   ]);
+});
+
+test("what is new since it last ran well can be looked at alone", () => {
+  const [first] = rows({ sheet: "single" }).rows;
+  const shown = rows({ sheet: "single", fresh: true }, [], (id) => id === first!.key);
+  expect([shown.rows.map(({ key }) => key), shown.hidden, shown.fresh]).toEqual([[first!.key], 4, 1]);
 });
 
 test("what is set aside is a sheet of its own, with its reason", () => {

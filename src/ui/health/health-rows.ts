@@ -30,6 +30,8 @@ interface Shown {
   readonly counts: Readonly<Record<Level, number>>;
   /** How many findings are not shown. */
   readonly hidden: number;
+  /** How many of all are new since it last ran well. */
+  readonly fresh: number;
 }
 
 /** What of the findings an address shows. */
@@ -37,12 +39,14 @@ export function healthRows(
   roster: Roster,
   told: readonly Finding[],
   aside: readonly LivedWith[],
-  { sheet, hidden, text, item }: Pick<HealthAddress, "sheet" | "hidden" | "text" | "item">,
+  { sheet, hidden, text, fresh, item }: Pick<HealthAddress, "sheet" | "hidden" | "text" | "fresh" | "item">,
+  isNew: (id: string) => boolean,
 ): Shown {
   const all = sheet === "aside" ? aside.map(({ finding }) => finding) : told;
   const wanted = text.trim().toLowerCase();
   const fitting = all.filter(
     (finding) =>
+      (!fresh || isNew(findingId(roster, finding))) &&
       (item === null || finding.subjects.some(({ id }) => id === item)) &&
       (wanted === "" || textOf(roster, finding).toLowerCase().includes(wanted)),
   );
@@ -50,7 +54,12 @@ export function healthRows(
   const counts = Object.fromEntries(
     levels.map((level) => [level, fitting.filter((each) => each.level === level).length]),
   ) as Record<Level, number>;
-  return { rows: rowsOf[sheet](roster, shown, aside), counts, hidden: all.length - shown.length };
+  return {
+    rows: rowsOf[sheet](roster, shown, aside),
+    counts,
+    hidden: all.length - shown.length,
+    fresh: all.filter((each) => isNew(findingId(roster, each))).length,
+  };
 }
 
 /** As one reads it. */

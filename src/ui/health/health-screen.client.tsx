@@ -17,7 +17,9 @@ import { HealthFilterBar } from "./health-filter-bar";
 import { HealthGrid } from "./health-grid";
 import { healthRows } from "./health-rows";
 import { ReminderButton } from "./reminder-dialog";
+import { ReportButton } from "./report-dialog";
 import { SureButton } from "./sure-dialog";
+import { useIsNew } from "./use-noted";
 
 /** Everything that stands between the profile and a set that runs, why, and the way out. */
 export function HealthScreen() {
@@ -26,10 +28,18 @@ export function HealthScreen() {
   const roster = useEditor((state) => state.roster);
   const checked = useEditor((state) => state.checked);
   useEffect(() => keepQuery("/health", healthToQuery(address).toString()));
-  const { sheet, hidden, text, item, at } = address;
+  const { sheet, hidden, text, fresh, item, at } = address;
+  const isNew = useIsNew();
   const shown = useMemo(
-    () => healthRows(roster, checked?.told ?? [], checked?.aside ?? [], { sheet, hidden, text, item }),
-    [roster, checked, sheet, hidden, text, item],
+    () =>
+      healthRows(
+        roster,
+        checked?.told ?? [],
+        checked?.aside ?? [],
+        { sheet, hidden, text, fresh, item },
+        isNew,
+      ),
+    [roster, checked, sheet, hidden, text, fresh, item, isNew],
   );
   const set = (part: Partial<HealthAddress>) => setAddress((now) => ({ ...now, ...part }));
   const inspecting = useInspecting();
@@ -65,6 +75,7 @@ export function HealthScreen() {
         />
         <div className="ml-auto flex gap-2">
           <ReminderButton />
+          <ReportButton />
           <SureButton />
           <InspectorButton inspecting={inspecting} />
         </div>

@@ -53,6 +53,7 @@ const answerOf = <Each extends Name>(response: Promise<Response>): ReturnType<Ac
   >;
 
 export const editProfile = reach("editProfile");
+export const noteFindings = reach("noteFindings");
 export const undoOrRedo = reach("undoOrRedo");
 export const readProfile = read("readProfile");
 export const readJournal = read("readJournal");

@@ -27,6 +27,7 @@ import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useEvents } from "./use-events";
 import { useConflicts, type ConflictWatch } from "./use-conflicts";
+import { useFindingsNoted, type FindingsNoted } from "./use-findings-noted";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
@@ -51,6 +52,7 @@ export interface Workspace extends Proposing {
   readonly orderFile: OrderFileState;
   readonly trial: TrialState;
   readonly conflicts: ConflictWatch;
+  readonly noted: FindingsNoted;
   readonly shelfReading: ShelfReadingState;
 }
 
@@ -129,6 +131,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   );
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
   const conflicts = useConflicts(editor);
+  const noted = useFindingsNoted(editor, conflicts);
   const proposals = useProposal(editor, conflicts, tell);
   const { show } = panel;
   const orderFile = useOrderFile(editor, unwrap, tell);
@@ -158,6 +161,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       ...proposals,
       trial,
       conflicts,
+      noted,
       shelfReading,
     }),
     [
@@ -173,6 +177,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       proposals,
       trial,
       conflicts,
+      noted,
       shelfReading,
     ],
   );

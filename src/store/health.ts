@@ -1,0 +1,79 @@
+import type { Level } from "@/core/model/finding";
+import type { ProfileId } from "@/core/model/ids";
+import type { Sql, Tx } from "./sql";
+
+interface SeenFinding {
+  readonly finding: string;
+  readonly since: Date;
+}
+
+/** How many findings there were at the end of a day (ISO 8601). */
+interface DayCount extends Readonly<Record<Level, number>> {
+  readonly day: string;
+}
+
+/** What is found of a profile now, by the ids: what is new is seen from now on, what is gone is forgotten; and how many of each level that is today. */
+export async function noteFindings(
+  tx: Tx,
+  profileId: ProfileId,
+  findings: readonly string[],
+  counts: Readonly<Record<Level, number>>,
+): Promise<void> {
+  await tx.query("delete from finding_seen where profile_id = $1 and finding <> all ($2::text[])", [
+    profileId,
+    findings,
+  ]);
+  await tx.query(
+    `insert into finding_seen (profile_id, finding) select $1, unnest($2::text[]) on conflict do nothing`,
+    [profileId, findings],
+  );
+  await tx.query(
+    `insert into finding_count (profile_id, day, blockers, problems, hints) values ($1, current_date, $2, $3, $4)
+     on conflict (profile_id, day) do update
+       set blockers = excluded.blockers, problems = excluded.problems, hints = excluded.hints`,
+    [profileId, counts.blocker, counts.problem, counts.hint],
+  );
+}
+
+export const listSeen = (db: Sql, profileId: ProfileId) =>
+  db.query<SeenFinding>("select finding, since from finding_seen where profile_id = $1 order by finding", [
+    profileId,
+  ]);
+
+/** The last so many days, the oldest first. */
+export const listCounts = async (db: Sql, profileId: ProfileId, days: number): Promise<DayCount[]> => {
+  const rows = await db.query<DayCount>(
+    `select to_char(day, 'YYYY-MM-DD') as day, blockers as blocker, problems as problem, hints as hint
+     from finding_count where profile_id = $1 order by day desc limit $2`,
+    [profileId, days],
+  );
+  return rows.reverse();
+};
+
+interface KeptTrial {
+  readonly at: Date;
+  readonly running: boolean;
+  readonly fingerprint: string;
+  readonly log: readonly string[];
+}
+
+export const saveTrial = (
+  db: Sql,
+  profileId: ProfileId,
+  { running, fingerprint, log }: Omit<KeptTrial, "at">,
+) =>
+  db.query(
+    `insert into trial (profile_id, running, fingerprint, log) values ($1, $2, $3, $4::jsonb)
+     on conflict (profile_id) do update
+       set at = now(), running = excluded.running, fingerprint = excluded.fingerprint, log = excluded.log`,
+    [profileId, running, fingerprint, JSON.stringify(log)],
+  );
+
+/** The last trial of a profile; null where there was none. */
+export async function findTrial(db: Sql, profileId: ProfileId): Promise<KeptTrial | null> {
+  const [row] = await db.query<KeptTrial>(
+    "select at, running, fingerprint, log from trial where profile_id = $1 order by profile_id",
+    [profileId],
+  );
+  return row ?? null;
+}

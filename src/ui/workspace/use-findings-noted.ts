@@ -1,0 +1,73 @@
+import { useEffect, useState } from "react";
+import { findingId } from "@/core/check/identity";
+import { countByLevel } from "@/core/check/run-checks";
+import type { ProfileId } from "@/core/model/ids";
+import type { Noted } from "@/core/model/noted";
+import type { ProfileEditor } from "./editor";
+import { isStoring } from "./editor-state";
+import { noteFindings } from "./server";
+import type { ConflictWatch } from "./use-conflicts";
+
+/** Milliseconds for which nothing may have changed: what is found in the midst of work is gone again before anybody has seen it. */
+const patience = 4000;
+
+/** Tells the server what is found, once that has settled, and keeps what it knows: since when, how many, the last trial. */
+export class FindingsNoted {
+  private known: { readonly profile: ProfileId; readonly noted: Noted } | null = null;
+  private told = "";
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(
+    private readonly editor: ProfileEditor,
+    private readonly conflicts: ConflictWatch,
+  ) {}
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Of the profile that is shown; null as long as nothing is known of it. */
+  readonly get = (): Noted | null =>
+    this.known?.profile === this.editor.getState().profile.id ? this.known.noted : null;
+
+  readonly soon = (): void => {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.note(), patience);
+  };
+
+  stop(): void {
+    clearTimeout(this.timer);
+  }
+
+  /** `anew`: although the same was found before, for something else may be known of it. */
+  async note(anew = false): Promise<void> {
+    await this.conflicts.known();
+    const { profile, roster, checked, ...state } = this.editor.getState();
+    if (!checked || checked.input.roster !== roster || isStoring({ ...state, profile, roster, checked }))
+      return this.soon();
+    const ids = [...new Set(checked.findings.map((finding) => findingId(roster, finding)))].sort();
+    const now = [profile.id, ...ids].join(" ");
+    if (now === this.told && !anew) return;
+    const outcome = await noteFindings(profile.id, ids, countByLevel(checked.told));
+    // What cannot be noted now is noted with the next change.
+    if (!outcome.ok) return;
+    this.told = now;
+    this.known = { profile: profile.id, noted: outcome.value };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+export function useFindingsNoted(editor: ProfileEditor, conflicts: ConflictWatch): FindingsNoted {
+  const [noted] = useState(() => new FindingsNoted(editor, conflicts));
+  useEffect(() => {
+    noted.soon();
+    const end = editor.subscribe(noted.soon);
+    return () => {
+      end();
+      noted.stop();
+    };
+  }, [editor, noted]);
+  return noted;
+}
