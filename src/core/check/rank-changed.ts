@@ -1,18 +1,29 @@
+import type { SeatedPlugin } from "../roster/roster";
 import { plugin as subject, readsOrders, type Check } from "./check";
 import { proposeOrder } from "./fixes";
 
-/** A plugin stands under a section of another load rank than its file has by now: the game does not load it there. */
+/** A plugin stands under a section of another load rank than its file has by now: where that is out of turn the game stops. */
 export const rankChanged: Check = {
   reads: readsOrders,
-  find: ({ roster }) =>
-    roster.plugins
+  find: ({ roster }) => {
+    const rankOf = new Map(roster.game.loadRanks.map(({ id }, at) => [id, at]));
+    const turnOf = ({ rank }: SeatedPlugin) => rankOf.get(rank.id) ?? 0;
+    // What is built in loads before everything, wherever it stands.
+    const loading = roster.plugins.filter(({ loads, fixed }) => loads && !fixed);
+    const isOutOfTurn = (plugin: SeatedPlugin) =>
+      plugin.loads &&
+      loading.some((other) =>
+        other.place < plugin.place ? turnOf(other) > turnOf(plugin) : turnOf(other) < turnOf(plugin),
+      );
+    return roster.plugins
       .filter(({ section, rank, file, fixed }) => file && !fixed && section && section.rank !== rank.id)
-      .map(({ id, section, rank }) => ({
+      .map((plugin) => ({
         check: "rank-changed",
         id: "rank-changed",
-        data: { item: id, section: section!.name, rank: rank.label },
-        level: "problem" as const,
-        subjects: [subject(id)],
+        data: { item: plugin.id, section: plugin.section!.name, rank: plugin.rank.label },
+        level: isOutOfTurn(plugin) ? "blocker" : "problem",
+        subjects: [subject(plugin.id)],
         fixes: [proposeOrder("plugins")],
-      })),
+      }));
+  },
 };

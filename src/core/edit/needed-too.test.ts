@@ -49,6 +49,19 @@ function switched(roster: Roster, ids: readonly string[]): Roster {
 
 const onIn = (roster: Roster) => roster.mods.filter(({ loads }) => loads).map(({ id }) => id as string);
 
+test("what advice says that a mod needs comes along, of the curator’s own and by the id of a mod", () => {
+  const plain = rosterOf([{ name: "a.plank", modOn: false }], [shelfMod("c"), shelfMod("d")]);
+  const roster = withState(plain, {
+    ...plain.profile.state,
+    advice: [
+      { kind: "needs", on: { mod: "a" }, other: { mod: "c" } },
+      { kind: "clashes", on: { mod: "a" }, other: { mod: "d" } },
+    ],
+  });
+  expect(neededToo(roster, [find(roster, "a")]).mods.map(({ id }) => id)).toEqual(["c"]);
+  expect(onIn(switched(roster, ["a"]))).toEqual(["a", "c"]);
+});
+
 test("a mod comes on with what it needs, and with what that needs", () => {
   const roster = rosterOf(
     [

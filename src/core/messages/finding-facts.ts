@@ -1,10 +1,10 @@
+import { stopsTheStart, type StoppingId } from "../check/stops";
 import { say } from "../language/say";
 import type { Finding, FindingId } from "../model/finding";
 import { ruleNotes } from "../roster/rule-notes";
 import type { Roster } from "../roster/roster";
 
 type Consequence =
-  | "stops"
   | "fails"
   | "unlike"
   | "wrong"
@@ -19,20 +19,8 @@ type Consequence =
   | "known"
   | "ignored";
 
-/** What happens in the game if nothing is done. */
-const consequenceOf: Readonly<Record<FindingId, Consequence>> = {
-  "missing-master": "stops",
-  "missing-expansion": "stops",
-  "master-off": "stops",
-  "master-mod-off": "stops",
-  "master-part-off": "stops",
-  "master-left-out": "stops",
-  "master-gone": "stops",
-  "master-late": "stops",
-  "master-cycle": "stops",
-  "master-self": "stops",
-  "unreadable-plugin": "stops",
-  "cap-exceeded": "stops",
+/** Of those that do not stop the start. */
+const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence>> = {
   "required-off": "fails",
   "required-missing": "fails",
   "required-version": "fails",
@@ -84,7 +72,11 @@ const consequenceOf: Readonly<Record<FindingId, Consequence>> = {
   "order-file-theirs": "behind",
 };
 
-export const consequenceText = ({ id }: Finding): string => say(`health.then.${consequenceOf[id]}`);
+/** What happens in the game if nothing is done. */
+export const consequenceText = (finding: Finding): string =>
+  stopsTheStart(finding)
+    ? say("health.then.stops")
+    : say(`health.then.${consequenceOf[finding.id as keyof typeof consequenceOf]}`);
 
 /** Who says so: a rule with its reason, advice with its book and page, a mod or a plugin of itself, or Seating, which looked. */
 export function sourceText(roster: Roster, { id, rule, advice }: Finding): string {

@@ -3,6 +3,7 @@ import type { GameDefinition } from "../model/game";
 import type { PluginId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
 import { isInRange } from "../version/version";
+import { adviceIn } from "./advice";
 import { foldName } from "./fold";
 import { newestHere, type Roster, type SeatedPlugin, type Stock } from "./roster";
 
@@ -18,9 +19,9 @@ export interface Need {
   readonly plugin: PluginId | null;
 }
 
-/** The mods that it says it cannot do without. */
-export const requiredOf = (roster: Roster, { manifest }: ShelfMod): Need[] =>
-  (manifest?.requires ?? []).map(({ mod: id, versions }): Need => {
+/** The mods that it says it cannot do without, and those of which advice says so. */
+export const requiredOf = (roster: Roster, { id: own, manifest }: ShelfMod): Need[] =>
+  [...(manifest?.requires ?? []), ...advisedFor(roster, own)].map(({ mod: id, versions }): Need => {
     const mod = roster.modOf.get(id)?.mod ?? newestHere(roster.stock, id) ?? null;
     const isRight = !versions || !mod || isInRange(mod.version, versions);
     return {
@@ -30,6 +31,13 @@ export const requiredOf = (roster: Roster, { manifest }: ShelfMod): Need[] =>
       plugin: null,
     };
   });
+
+const advisedFor = (roster: Roster, id: string): { readonly mod: string; readonly versions?: string }[] =>
+  adviceIn(roster)
+    .ofMod(id)
+    .flatMap(({ advice }) =>
+      advice.kind === "needs" && "mod" in advice.other ? [{ mod: advice.other.mod }] : [],
+    );
 
 function standingOf({ modOf }: Roster, mod: ShelfMod | null): NeedStanding {
   if (!mod) return "missing";
