@@ -1,6 +1,6 @@
 import { mkdir, readFile, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { test as base, type Page } from "@playwright/test";
+import { test as base, type Download, type Page } from "@playwright/test";
 import type { GuideTask } from "@/core/model/guide";
 import { expect, find, stored, test, visit, type Seating } from "./fixtures";
 import { folderOf, startSeating } from "./server";
@@ -86,7 +86,7 @@ for (const language of languages)
 
         // And out it goes: from empty folders to a list that others can take in.
         await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
-        const download = page.waitForEvent("download");
+        const download = nextDownload(page);
         await walkGuide(page, language, "share");
         const list = await readFile(await (await download).path(), "utf8");
         const { mods, author } = JSON.parse(list) as { mods: { name: string }[]; author: string };
@@ -97,6 +97,10 @@ for (const language of languages)
       }
     },
   );
+
+/** What is saved next, however long the reader takes to get there. */
+const nextDownload = (page: Page): Promise<Download> =>
+  new Promise((resolve) => page.once("download", resolve));
 
 task("order-plugins", (page) => ({
   after: { 3: () => stored(page) },
@@ -144,7 +148,7 @@ task("extend-a-list", (page) => ({
 
 task("share", async (page) => {
   await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
-  const download = page.waitForEvent("download");
+  const download = nextDownload(page);
   return {
     end: async () => {
       expect((await download).suggestedFilename()).toBe("Long-Descent.lineup.json");
@@ -178,7 +182,7 @@ task("play-together", async (page, seating) => {
 
 task("sheet", async (page) => {
   const file = test.info().outputPath("sheet.csv");
-  const saved = page.waitForEvent("download").then((download) => download.saveAs(file));
+  const saved = nextDownload(page).then((download) => download.saveAs(file));
   page.on("filechooser", (chooser) => void saved.then(() => chooser.setFiles(file)));
   return Promise.resolve({
     end: () =>
@@ -189,7 +193,7 @@ task("sheet", async (page) => {
 });
 
 task("your-data", (page) => {
-  const download = page.waitForEvent("download");
+  const download = nextDownload(page);
   return { end: async () => expect((await download).suggestedFilename()).toMatch(/\.zip$/) };
 });
 

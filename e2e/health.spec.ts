@@ -117,6 +117,31 @@ test("what was read on a page is written down and found from then on; a reminder
   await expect(finding(page, "Look at the frames again")).toHaveCount(0);
 });
 
+test("the text of a page is pasted, and what is found in it is stored as far as it is ticked", async ({
+  watched: page,
+  seating,
+}) => {
+  await find(page, "Small Fry.skiff");
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  await inspector.getByRole("button", { name: "Paste a page…" }).click();
+  const dialog = page.getByRole("dialog", { name: "What is known of Small Fry.skiff" });
+  await dialog
+    .getByLabel("Text of the page")
+    .fill(
+      "Requirements\n- Wide Lens\n- Porthole Classic\nIncompatible with Glass Tides.\nStart a new game; you must.",
+    );
+  await expect(dialog).toContainText("4 things found in it");
+  await dialog.getByLabel(/Does not go with Glass Tides/).uncheck();
+  await dialog.getByLabel("Read where (optional)").fill("its page");
+  await dialog.getByRole("button", { name: "Store 3" }).click();
+  await expect(inspector).toContainText("needs Wide Lens");
+  await expect(inspector).toContainText("you must");
+  await expect(inspector).not.toContainText("Glass Tides.");
+  await stored(page);
+  await visit(page, `${seating.url}/health?by=single`);
+  await expect(finding(page, /Small Fry.*needs .*Porthole Classic/)).toHaveCount(1);
+});
+
 test("a helper’s report names what is found and the last trial, no folder of the machine, and what is ticked of it", async ({
   watched: page,
 }) => {

@@ -14,6 +14,12 @@ export function writeAdvice(advice: Advice, instead: Advice | null = null): Edit
   };
 }
 
+/** Several pieces about one thing at once, as a page says them. */
+export const writeAllAdvice = (all: readonly Advice[]): Edit => ({
+  label: label("write-advice", { item: all[0] ? aboutOf(all[0]) : "" }),
+  steps: all.map((advice) => ({ kind: "decide", facet: "advice", key: adviceKey(advice), item: advice })),
+});
+
 export const dropAdvice = (advice: Advice): Edit => ({
   label: label("drop-advice", { item: aboutOf(advice) }),
   steps: [{ kind: "decide", facet: "advice", key: adviceKey(advice), item: null }],

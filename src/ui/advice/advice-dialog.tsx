@@ -15,6 +15,7 @@ import { NumberField } from "../kit/number-field";
 import { SelectField } from "../kit/select";
 import { ItemPicker } from "../rules/item-picker";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { PageForm } from "./page-form";
 
 /** What of the kinds a curator writes down; marks are set where a blend is made. */
 const writtenKinds = [
@@ -31,14 +32,17 @@ type WrittenKind = (typeof writtenKinds)[number];
 
 const withOther: ReadonlySet<AdviceKind> = new Set(["needs", "clashes", "recommended", "outdated"]);
 
-/** Writes down what somebody has read or found out of an item: `start` is what is changed. */
+/** What the dialog begins with: a piece that is changed, a new one, or the text of a page. */
+export type AdviceStart = Advice | "new" | "page";
+
+/** Writes down what somebody has read or found out of an item. */
 export function AdviceDialog({
   item,
   start,
   onClose,
 }: {
   item: SeatedItem;
-  start: Advice | "new" | null;
+  start: AdviceStart | null;
   onClose: () => void;
 }) {
   return (
@@ -50,7 +54,10 @@ export function AdviceDialog({
       size="medium"
       guide={{ page: "when-something-is-wrong" }}
     >
-      {start && <AdviceForm item={item} old={start === "new" ? null : start} onClose={onClose} />}
+      {start === "page" && <PageForm item={item} onClose={onClose} />}
+      {start && start !== "page" && (
+        <AdviceForm item={item} old={start === "new" ? null : start} onClose={onClose} />
+      )}
     </Dialog>
   );
 }

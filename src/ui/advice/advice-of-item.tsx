@@ -11,12 +11,12 @@ import { Button } from "../kit/button";
 import { Part } from "../kit/part";
 import { Term } from "../kit/term";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { AdviceDialog } from "./advice-dialog";
+import { AdviceDialog, type AdviceStart } from "./advice-dialog";
 
 /** What the curator and the rulebooks know of an item and of its parts, to be added to, changed and taken away. */
 export function AdviceOfItem({ item }: { item: SeatedItem }) {
   const roster = useEditor((state) => state.roster);
-  const [start, setStart] = useState<Advice | "new" | null>(null);
+  const [start, setStart] = useState<AdviceStart | null>(null);
   const all = adviceIn(roster).of(item);
   return (
     <>
@@ -30,9 +30,14 @@ export function AdviceOfItem({ item }: { item: SeatedItem }) {
         </Part>
       )}
       {!item.fixed && (
-        <Button small look="quiet" className="-ml-2" onClick={() => setStart("new")}>
-          {say("advice.writeDown")}
-        </Button>
+        <div className="-ml-2 flex flex-wrap">
+          <Button small look="quiet" onClick={() => setStart("new")}>
+            {say("advice.writeDown")}
+          </Button>
+          <Button small look="quiet" onClick={() => setStart("page")}>
+            {say("advice.pasteAPage")}
+          </Button>
+        </div>
       )}
       <AdviceDialog item={item} start={start} onClose={() => setStart(null)} />
     </>
