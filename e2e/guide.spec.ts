@@ -203,7 +203,14 @@ task("when-something-is-wrong", async (page) => {
   await page.keyboard.press("Alt+ArrowDown");
   await stored(page);
   return {
-    before: { 6: () => page.getByRole("tabpanel").getByRole("row").nth(2).click() },
+    before: {
+      6: () =>
+        page
+          .getByRole("tabpanel", { name: /^(History|Verlauf)/ })
+          .getByRole("row")
+          .nth(2)
+          .click(),
+    },
     end: () =>
       expect(page.getByRole("button", { name: /^(Redo|Wiederholen): .*Murk and Silt/ })).toBeVisible(),
   };

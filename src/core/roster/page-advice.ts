@@ -2,7 +2,7 @@ import type { Advice, AdviceOn } from "../model/advice";
 import type { Roster, SeatedItem } from "./roster";
 
 /** What may be meant by a line of a page, to be looked at by somebody. */
-export interface Offered {
+interface Offered {
   readonly kind: "needs" | "clashes" | "recommended" | "outdated" | "note";
   /** What it names; null of a note. */
   readonly other: { readonly on: AdviceOn; readonly name: string } | null;
