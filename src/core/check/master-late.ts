@@ -10,8 +10,8 @@ export const masterLate: Check = {
         const master = id === null ? undefined : roster.pluginOf.get(id);
         // One that is its own master stands in a circle, and is told of as one.
         if (!master?.loads || !plugin.loads || master.place <= plugin.place) return [];
-        // What is built in loads before everything else, wherever it stands.
-        if (master.fixed && !plugin.fixed) return [];
+        // What is built in loads before everything else, in an order of its own, wherever it stands.
+        if (master.fixed) return [];
         return {
           check: "master-late",
           id: "master-late",

@@ -10,20 +10,30 @@ export const rankChanged: Check = {
     const turnOf = ({ rank }: SeatedPlugin) => rankOf.get(rank.id) ?? 0;
     // What is built in loads before everything, wherever it stands.
     const loading = roster.plugins.filter(({ loads, fixed }) => loads && !fixed);
-    const isOutOfTurn = (plugin: SeatedPlugin) =>
-      plugin.loads &&
-      loading.some((other) =>
-        other.place < plugin.place ? turnOf(other) > turnOf(plugin) : turnOf(other) < turnOf(plugin),
-      );
+    /** What is out of turn because of it: something of a later rank before it, or of an earlier one behind. */
+    const outOfTurn = (plugin: SeatedPlugin) =>
+      plugin.loads
+        ? loading.find((other) =>
+            other.place < plugin.place ? turnOf(other) > turnOf(plugin) : turnOf(other) < turnOf(plugin),
+          )
+        : undefined;
     return roster.plugins
       .filter(({ section, rank, file, fixed }) => file && !fixed && section && section.rank !== rank.id)
-      .map((plugin) => ({
-        check: "rank-changed",
-        id: "rank-changed",
-        data: { item: plugin.id, section: plugin.section!.name, rank: plugin.rank.label },
-        level: isOutOfTurn(plugin) ? "blocker" : "problem",
-        subjects: [subject(plugin.id)],
-        fixes: [proposeOrder("plugins")],
-      }));
+      .map((plugin) => {
+        const other = outOfTurn(plugin);
+        return {
+          check: "rank-changed",
+          id: "rank-changed",
+          data: {
+            item: plugin.id,
+            section: plugin.section!.name,
+            rank: plugin.rank.label,
+            other: other?.id ?? "",
+          },
+          level: other ? "blocker" : "problem",
+          subjects: [plugin, ...(other ? [other] : [])].map(({ id }) => subject(id)),
+          fixes: [proposeOrder("plugins")],
+        };
+      });
   },
 };

@@ -406,7 +406,14 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     sentence("findings.text.two-versions", { ...d, item: item(d.item), other: item(d.other) }),
   "rule-set-aside": (d) => sentence("findings.text.rule-set-aside", { rule: ruleText(d.rule) }),
   "rank-changed": (d) =>
-    sentence("findings.text.rank-changed", { item: item(d.item), section: d.section, rank: d.rank }),
+    d.other === ""
+      ? sentence("findings.text.rank-changed", { item: item(d.item), section: d.section, rank: d.rank })
+      : sentence("findings.text.rank-changed2", {
+          item: item(d.item),
+          section: d.section,
+          rank: d.rank,
+          other: item(d.other),
+        }),
   "reminder-arrives": (d) => sentence("findings.text.reminder-arrives", { of: d.of, text: bare(d.text) }),
   "reminder-updated": (d) => sentence("findings.text.reminder-updated", { of: d.of, text: bare(d.text) }),
   "reminder-day": (d) => sentence("findings.text.reminder-day", { of: d.of, text: bare(d.text) }),

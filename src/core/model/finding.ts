@@ -177,7 +177,12 @@ export type FindingData = {
     readonly otherVersion: string;
   };
   readonly "rule-set-aside": { readonly rule: OrderRule };
-  readonly "rank-changed": Item & { readonly section: string; readonly rank: string };
+  /** `other` is out of turn because of it; empty where nothing is. */
+  readonly "rank-changed": Item & {
+    readonly section: string;
+    readonly rank: string;
+    readonly other: string;
+  };
   readonly "reminder-arrives": Reminded;
   readonly "reminder-updated": Reminded;
   readonly "reminder-day": Reminded;
