@@ -73,7 +73,7 @@ export function HealthScreen() {
           aria-label={say("health.search")}
           className={`${inputLook} !w-48`}
         />
-        <div className="ml-auto flex gap-2">
+        <div className="ml-auto flex flex-wrap justify-end gap-2">
           <ReminderButton />
           <ReportButton />
           <SureButton />
