@@ -2,7 +2,8 @@ import type { LivedWith } from "@/core/check/set-aside";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { say } from "@/core/language/say";
 import { consequenceText, sourceText } from "@/core/messages/finding-facts";
-import { findingTitle, sayFinding } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import { levels, type Finding } from "@/core/model/finding";
 import type { Noted } from "@/core/model/noted";
@@ -50,7 +51,7 @@ function chaptersOf({ roster, told, aside, trial, machine }: HelperReport): Chap
   const named = (id: string) => seatAndTitle(roster, id);
   const { state } = roster.profile;
   const said = (finding: Finding) =>
-    `${say(`level.${finding.level}`, { count: 1 })}: ${findingTitle[finding.id]}. ${plainText(sayFinding(finding), named)}`;
+    `${say(`level.${finding.level}`, { count: 1 })}: ${findingTitle(finding.id)}. ${plainText(sayFinding(finding), named)}`;
   return [
     {
       title: say("report.findings", { count: told.length }),

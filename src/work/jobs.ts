@@ -4,7 +4,7 @@ import { alignOrder } from "@/core/roster/two-orders";
 import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 import { contradictionsOf, ruleEffect, type ListContradiction, type RuleEffect } from "@/core/roster/rules";
 import type { CheckInput } from "@/core/check/check";
-import { previewWay, sureWays, type SureWays, type WayOut } from "@/core/check/ways-out";
+import { previewWays, sureWays, type SureWays, type WayOut } from "@/core/check/ways-out";
 import type { Fix } from "@/core/model/finding";
 import { allTies } from "@/core/roster/ties";
 import { knownMods } from "@/core/lineup/known";
@@ -50,8 +50,7 @@ export class Jobs {
 
   /** What each way out would come to; null of one that is no edit, or cannot be taken. */
   previewWays(asked: Asked, around: Around, fixes: readonly Pick<Fix, "does">[]): (WayOut | null)[] {
-    const input = this.input(asked, around);
-    return fixes.map((fix) => previewWay(input, fix));
+    return previewWays(this.input(asked, around), fixes);
   }
 
   /** All that is sure, taken together; null where nothing is. */

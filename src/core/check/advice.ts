@@ -52,8 +52,7 @@ const finds: { readonly [Kind in AdviceKind]?: Finds<Kind> } = {
     if (item.fixed) return null;
     if (!advice.other) return { fixes: waysOff(item, own) };
     const other = standingOf(roster, advice.other);
-    const over = other.here && !other.isOn ? [switchOver(item, other.here)] : [];
-    return { other, fixes: [...over, ...waysOff(item, own)], wants: wantsOf(other) };
+    return { other, fixes: [...waysOver(item, other), ...waysOff(item, own)], wants: wantsOf(other) };
   },
   leftover: (roster, item, _, { on }) => ({
     fixes: item.list === "plugins" ? cleanedHere(roster, item) : [],
@@ -110,6 +109,14 @@ function waysOn(roster: Roster, { part, seated, here }: Standing): Fix[] {
   if (part && seated?.loads) return [takePart(part.mod, part.key, part.label)];
   if (seated?.list === "plugins" && seated.mod) return [switchOn(seated.id)];
   return here ? switchOnMod(roster, here.id) : [];
+}
+
+/** Takes what is named instead of an item; nothing where it lies nowhere. */
+function waysOver(item: SeatedItem, { isOn, seated, here }: Standing): Fix[] {
+  if (isOn) return [];
+  if (seated?.list === "plugins" && seated.mod)
+    return [switchOver(item, { list: "plugins", id: seated.id }, seated.id)];
+  return here ? [switchOver(item, { list: "mods", id: here.id }, here.name)] : [];
 }
 
 /** Takes an item, or the part of it that is meant, out of the game. */

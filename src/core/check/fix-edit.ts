@@ -1,11 +1,11 @@
 import type { Edit } from "../model/edit";
 import type { EditingAct, Fix } from "../model/finding";
+import type { ListName } from "../model/profile";
 import { chooseEdit, partStates, withPart } from "../edit/choices";
 import { switchItems, switchMods } from "../edit/edits";
 import { leaveOutEdit } from "../edit/leave-out";
 import { dropReminder } from "../edit/reminders";
 import { expansionEdit } from "../edit/settings";
-import { label } from "../edit/steps";
 import { versionEdit } from "../edit/versions";
 import { newestHere, type Roster } from "../roster/roster";
 
@@ -57,7 +57,10 @@ export function fixEdit(roster: Roster, does: EditingAct): Edit | null {
 }
 
 /** A mod of the shelf joins the profile where it is not in it yet. */
-function switchOn(roster: Roster, { list, id }: Extract<EditingAct, { list: unknown }>): Edit | null {
+function switchOn(
+  roster: Roster,
+  { list, id }: { readonly list: ListName; readonly id: string },
+): Edit | null {
   if (list === "mods") {
     const mod = newestHere(roster.stock, id);
     return mod ? switchMods(roster, [mod], true) : null;
@@ -91,12 +94,10 @@ function switchOver(
   { list, id, to }: Extract<EditingAct, { act: "switch-over" }>,
 ): Edit | null {
   const item = roster.lists[list].itemOf.get(id);
-  const mod = newestHere(roster.stock, to);
-  if (!item || !mod) return null;
-  const off = switchItems(roster, [item], false);
-  const on = switchMods(roster, [mod], true);
-  const steps = [...(off?.steps ?? []), ...(on?.steps ?? [])];
-  return steps.length === 0 ? null : { label: label("switch-on", { item: mod.name, count: 1 }), steps };
+  const on = switchOn(roster, to);
+  const off = item && switchItems(roster, [item], false);
+  if (!on || !off) return on ?? off ?? null;
+  return { label: on.label, steps: [...off.steps, ...on.steps] };
 }
 
 function takeNewest(roster: Roster, id: string): Edit | null {

@@ -1,6 +1,5 @@
 import type { Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
-import type { ShelfMod } from "../model/shelf";
 import { newestHere, type Roster, type SeatedItem } from "../roster/roster";
 
 export const switchOn = (plugin: string): Fix => ({
@@ -55,12 +54,12 @@ export const lookAtParts = (mod: string): Fix => ({
   does: { act: "look-at-parts", mod },
 });
 
-/** Switches an item off and a mod of the shelf on in its place. */
-export const switchOver = ({ list, id }: SeatedItem, to: ShelfMod): Fix => ({
-  id: "switch-over",
-  data: { name: to.name },
-  does: { act: "switch-over", list, id, to: to.id },
-});
+/** Switches an item off, and a plugin of the profile or a mod of the shelf on in its place. */
+export const switchOver = (
+  { list, id }: SeatedItem,
+  to: { readonly list: ListName; readonly id: string },
+  name: string,
+): Fix => ({ id: "switch-over", data: { name }, does: { act: "switch-over", list, id, to } });
 
 export const proposeOrder = (list: ListName): Fix => ({
   id: "propose",

@@ -1,7 +1,8 @@
 import type { Edit } from "../model/edit";
-import { findingTitle, sayFinding, sayFix } from "../messages/findings";
+import { findingIds, findingTitle } from "../messages/finding-titles";
+import { sayFinding, sayFix } from "../messages/findings";
 import { plainText } from "../messages/parts";
-import type { FindingId, Fix } from "../model/finding";
+import type { Fix } from "../model/finding";
 import { acceptEdit, proposeOrder } from "../edit/accept";
 import { alignOrder } from "../roster/two-orders";
 import type { Roster } from "../roster/roster";
@@ -32,7 +33,7 @@ function editOf(roster: Roster, { does }: Fix): Edit | null {
 
 test("every finding is shown by a case", () => {
   const shown = new Set(checkCases.flatMap(({ bad, onDisk }) => check(bad, onDisk).map(({ id }) => id)));
-  expect(Object.keys(findingTitle).filter((id) => !shown.has(id as FindingId))).toEqual([]);
+  expect(findingIds.filter((id) => !shown.has(id))).toEqual([]);
 });
 
 describe.each(checkCases)("$check", ({ check: name, good, bad, onDisk }) => {
@@ -73,7 +74,7 @@ describe.each(checkCases)("$check", ({ check: name, good, bad, onDisk }) => {
   test("says it in a title and a whole sentence, with nothing left out", () => {
     for (const finding of findings) {
       const text = plainText(sayFinding(finding));
-      expect(findingTitle[finding.id]).toBeTruthy();
+      expect(findingTitle(finding.id)).toBeTruthy();
       expect(text).toMatch(/[.]$/);
       expect(text).not.toMatch(/undefined|NaN|\[object/);
       for (const fix of finding.fixes) expect(plainText(sayFix(fix))).toBeTruthy();
@@ -94,6 +95,24 @@ describe.each(checkCases)("$check", ({ check: name, good, bad, onDisk }) => {
       }
     }
   });
+});
+
+test("what is outdated is switched over to its replacement: a plugin of the profile, or a mod that only lies on the shelf", () => {
+  const base = testRoster([{ name: "a.plank" }, { name: "off.plank", on: false }]);
+  const shelf = withStock(base, { shelf: [...base.stock.shelf, shelfMod("new", [pluginFile("new.plank")])] });
+  for (const [other, on] of [
+    [{ plugin: "off.plank" }, ["Pond.keel", "off.plank"]],
+    [{ mod: "new" }, ["Pond.keel", "new.plank"]],
+  ] as const) {
+    const roster = withState(shelf, {
+      ...shelf.profile.state,
+      advice: [{ kind: "outdated", on: { plugin: "a.plank" }, other }],
+    });
+    const [fix] = check(roster).find(({ id }) => id === "advice-outdated")!.fixes;
+    expect(fix!.id).toBe("switch-over");
+    const after = apply(roster, editOf(roster, fix!)!);
+    expect(after.plugins.filter(({ loads }) => loads).map(({ id }) => id)).toEqual(on);
+  }
 });
 
 test("what is off is not the game's concern", () => {

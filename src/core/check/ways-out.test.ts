@@ -12,7 +12,7 @@ import { isEditing } from "./fix-edit";
 import { findingId } from "./identity";
 import { checking } from "./run-checks";
 import { sureWay } from "./sure";
-import { previewWay, sureWays } from "./ways-out";
+import { previewWays, sureWays } from "./ways-out";
 
 const nothing: OnDisk = { order: null, holds: null };
 const inputOf = (roster: Roster, onDisk = nothing): CheckInput => ({
@@ -35,8 +35,9 @@ test("a preview tells just what goes and comes", () => {
   let seen = 0;
   for (const { bad, onDisk } of checkCases) {
     const before = found(bad, onDisk);
-    for (const fix of before.flatMap(({ fixes }) => fixes)) {
-      const way = previewWay(inputOf(bad, onDisk), fix);
+    const fixes = before.flatMap((finding) => finding.fixes);
+    for (const [at, way] of previewWays(inputOf(bad, onDisk), fixes).entries()) {
+      const fix = fixes[at]!;
       if (!way) {
         expect(isEditing(fix.does) && fix.does.act !== "switch-on").toBe(false);
         continue;

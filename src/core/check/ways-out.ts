@@ -7,7 +7,7 @@ import type { EditingAct, Finding, Fix } from "../model/finding";
 import { runToEnd } from "../run-to-end";
 import { makeRoster, type Roster } from "../roster/roster";
 import { alignOrder } from "../roster/two-orders";
-import { allTies } from "../roster/ties";
+import { allTies, indexTies } from "../roster/ties";
 import type { CheckInput } from "./check";
 import { fixEdit, isEditing } from "./fix-edit";
 import { findingId } from "./identity";
@@ -44,22 +44,19 @@ function editOf(roster: Roster, { does }: Pick<Fix, "does">): Edit | null {
   return null;
 }
 
-/** What would go and come by a way out; null of one that is no edit, would change nothing, or cannot be taken. */
-export function previewWay(input: CheckInput, fix: Pick<Fix, "does">): WayOut | null {
-  const edit = editOf(input.roster, fix);
+/** What would go and come by each way out; null of one that is no edit, would change nothing, or cannot be taken. */
+export function previewWays(input: CheckInput, fixes: readonly Pick<Fix, "does">[]): (WayOut | null)[] {
   const before = startOf(input);
-  const after = edit && tried(input, before, edit);
-  return after && { edit, ...changed(before, after) };
+  return fixes.map((fix) => {
+    const edit = editOf(input.roster, fix);
+    const after = edit && stepped(before, edit);
+    return after && { edit, ...changed(before, checked(input, after)) };
+  });
 }
 
 const startOf = (input: CheckInput): Tried => ({ roster: input.roster, findings: told(input), steps: [] });
 
-/** With what is found after an edit; null where that cannot be made. */
-function tried(input: CheckInput, before: Tried, edit: Edit): Tried | null {
-  const after = stepped(before, edit);
-  return after && checked(input, after);
-}
-
+/** With what is found in it. */
 const checked = (input: CheckInput, { roster, steps }: Tried): Tried => ({
   roster,
   steps,
@@ -157,10 +154,9 @@ function closure(
   return present === from || open.length > 0 ? null : { tried: present, count };
 }
 
-/** The state after an edit, with what was found before it. */
+/** The state after an edit, with what was found before it; null where the edit is refused. */
 function stepped(before: Tried, edit: Edit): Tried | null {
-  const ties = allTies(before.roster);
-  const applied = prepareEdit(before.roster, (list) => ties[list], edit);
+  const applied = prepareEdit(before.roster, (list) => indexTies(before.roster, list), edit);
   if (!applied.ok) return null;
   const { game, profile, stock } = before.roster;
   const roster = makeRoster(game, { ...profile, state: applied.value.state }, stock, before.roster);

@@ -48,8 +48,13 @@ export type EditingAct =
   /** A file of a mod, or a folder that ends in a slash. */
   | { readonly act: "leave-out"; readonly mod: string; readonly path: string }
   | { readonly act: "leave-part" | "take-part"; readonly mod: string; readonly part: string }
-  /** An item goes off, and a mod of the shelf on in its place. */
-  | { readonly act: "switch-over"; readonly list: ListName; readonly id: string; readonly to: string }
+  /** An item goes off, and another one on in its place: a plugin of the profile, or a mod of the shelf. */
+  | {
+      readonly act: "switch-over";
+      readonly list: ListName;
+      readonly id: string;
+      readonly to: { readonly list: ListName; readonly id: string };
+    }
   /** The newest version that lies on the shelf. */
   | { readonly act: "take-newest"; readonly mod: string }
   | { readonly act: "switch-on-expansion"; readonly expansion: string }

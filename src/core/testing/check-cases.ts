@@ -87,6 +87,7 @@ const choosing = (part: string): Roster =>
 /** `plain` whose curator says something of its items. */
 const advising = (...advice: readonly Advice[]): Roster =>
   withState(plain, { ...plain.profile.state, advice: [...advice] });
+const plainWithOff = testRoster([{ name: "a.plank" }, { name: "off.plank", on: false }]);
 const onA = { on: { mod: "a" } };
 const cOnShelf = withStock(plain, { shelf: [...plain.stock.shelf, shelfMod("c")] });
 const advisingBeside = (advice: Advice): Roster =>
@@ -322,6 +323,14 @@ export const checkCases: readonly CheckCase[] = [
     check: "advised",
     good: advisingBeside({ kind: "outdated", on: { mod: "c" } }),
     bad: advisingBeside({ kind: "outdated", ...onA, other: { mod: "c" } }),
+  },
+  {
+    check: "advised",
+    good: advising({ kind: "outdated", on: { mod: "c" } }),
+    bad: withState(plainWithOff, {
+      ...plainWithOff.profile.state,
+      advice: [{ kind: "outdated", on: { plugin: "a.plank" }, other: { plugin: "off.plank" } }],
+    }),
   },
   {
     check: "advised",

@@ -1,6 +1,7 @@
 import { findingKey, subjectsOf } from "@/core/check/identity";
 import { say } from "@/core/language/say";
-import { findingTitle, sayFinding } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+import { sayFinding } from "@/core/messages/findings";
 import { plainText } from "@/core/messages/parts";
 import { levels, type Finding, type Level } from "@/core/model/finding";
 import type { ReportedFinding } from "@/core/model/findings-report";
@@ -18,7 +19,7 @@ export interface Told {
 
 export const toldOf = (roster: Roster, finding: Finding): Told => ({
   check: finding.id,
-  title: findingTitle[finding.id],
+  title: findingTitle(finding.id),
   level: finding.level,
   subjects: subjectsOf(roster, finding),
   message: plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)),

@@ -5,6 +5,7 @@ import type { FindingsReport } from "@/core/model/findings-report";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import { allTies } from "@/core/roster/ties";
+import { today } from "@/core/today";
 import { reported, toldOf } from "@/formats/findings/report";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
@@ -26,7 +27,7 @@ export async function reportFindings(
     roster,
     ties: allTies(roster),
     onDisk,
-    today: new Date().toISOString().slice(0, 10),
+    today: today(),
   });
   return done({
     format: "seating-findings/1",

@@ -8,7 +8,7 @@ import { adviceInPage, adviceOfOffered } from "@/core/roster/page-advice";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
-import { today } from "../workspace/editor-state";
+import { today } from "@/core/today";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The text of a page is pasted; what is found in it is looked at, and stored as far as it is ticked. */

@@ -7,7 +7,8 @@ import type { WayOut } from "@/core/check/ways-out";
 import { setAside, tellAgain } from "@/core/edit/set-aside";
 import { say } from "@/core/language/say";
 import { consequenceText, sourceText } from "@/core/messages/finding-facts";
-import { findingTitle, sayFinding, sayFix } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+import { sayFinding, sayFix } from "@/core/messages/findings";
 import type { Finding, Fix } from "@/core/model/finding";
 import { GetMissing } from "../depot/get-missing";
 import { useFix } from "../findings/use-fix";
@@ -147,7 +148,7 @@ function Outcome({ way }: { way: WayOut | null }) {
             <LevelMark level="blocker" size={10} label={levelWord("blocker")} />
           </span>
           <span>
-            {findingTitle[finding.id]}: <Say parts={sayFinding(finding)} />
+            {findingTitle(finding.id)}: <Say parts={sayFinding(finding)} />
           </span>
         </p>
       ))}

@@ -3,7 +3,8 @@ import { findingId } from "@/core/check/identity";
 import type { LivedWith } from "@/core/check/set-aside";
 import { say } from "@/core/language/say";
 import { sayGroup } from "@/core/messages/finding-groups";
-import { findingTitle, sayFinding } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+import { sayFinding } from "@/core/messages/findings";
 import { plainText, type Sentence } from "@/core/messages/parts";
 import { levels, type Finding, type Fix, type Level } from "@/core/model/finding";
 import type { Want } from "@/core/model/want";
@@ -64,7 +65,7 @@ export function healthRows(
 
 /** As one reads it. */
 const textOf = (roster: Roster, finding: Finding): string =>
-  `${findingTitle[finding.id]} ${plainText(sayFinding(finding), (id) => seatAndTitle(roster, id))}`;
+  `${findingTitle(finding.id)} ${plainText(sayFinding(finding), (id) => seatAndTitle(roster, id))}`;
 
 type Rows = (roster: Roster, findings: readonly Finding[], aside: readonly LivedWith[]) => HealthRow[];
 
@@ -88,7 +89,7 @@ const rowsOf: Readonly<Record<Sheet, Rows>> = {
 const rowOf = (roster: Roster, finding: Finding): HealthRow => ({
   key: findingId(roster, finding),
   level: finding.level,
-  title: findingTitle[finding.id],
+  title: findingTitle(finding.id),
   said: sayFinding(finding),
   findings: [finding],
   fixes: finding.fixes,
@@ -109,7 +110,7 @@ function byItem(roster: Roster, findings: readonly Finding[]): HealthRow[] {
     ...rowOf(roster, own[0]!),
     key: `item ${id}`,
     title: id === "" ? roster.profile.name : titleOfId(roster, id),
-    said: [own.map((finding) => findingTitle[finding.id]).join("; ")],
+    said: [own.map((finding) => findingTitle(finding.id)).join("; ")],
     findings: own,
     fixes: own.length === 1 ? own[0]!.fixes : [],
     wants: own.flatMap(({ wants = [] }) => wants),

@@ -9,7 +9,7 @@ import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
-import { today } from "../workspace/editor-state";
+import { today } from "@/core/today";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** What one wants to be told later, and the reminders that wait. */
@@ -61,6 +61,7 @@ const kinds = ["arrives", "updated", "day"] as const satisfies readonly Occasion
 function ReminderForm({ onStored }: { onStored: () => void }) {
   const { editor } = useWorkspace();
   const game = useEditor((state) => state.roster.game);
+  const [id] = useState(() => crypto.randomUUID());
   const [text, setText] = useState("");
   const [kind, setKind] = useState<Occasion["kind"]>("arrives");
   const [mod, setMod] = useState("");
@@ -71,7 +72,7 @@ function ReminderForm({ onStored }: { onStored: () => void }) {
       : kind === "updated"
         ? { kind, version: game.version }
         : { kind, date };
-  const reminder = Reminder.safeParse({ id: crypto.randomUUID(), text, when });
+  const reminder = Reminder.safeParse({ id, text, when });
   const store = (event: FormEvent) => {
     event.preventDefault();
     if (!reminder.success) return;

@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { say } from "@/core/language/say";
-import { findingTitle, sayFinding } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+import { sayFinding } from "@/core/messages/findings";
 import type { Finding } from "@/core/model/finding";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -67,7 +68,7 @@ function Found({ title, findings }: { title: string; findings: readonly Finding[
               <LevelMark level={finding.level} label={levelWord(finding.level)} />
             </span>
             <span>
-              <b>{findingTitle[finding.id]}</b> <Say parts={sayFinding(finding)} />
+              <b>{findingTitle(finding.id)}</b> <Say parts={sayFinding(finding)} />
             </span>
           </li>
         ))}

@@ -1,8 +1,8 @@
 import { useCallback } from "react";
 import type { Fix } from "@/core/model/finding";
-import { askForSureWays, askForWays } from "@/work/ask";
+import { askForSureWays, askForWays } from "../../work/ask";
 import type { EditorState } from "../workspace/editor-state";
-import { today } from "../workspace/editor-state";
+import { today } from "@/core/today";
 import { useAnswer } from "../workspace/use-answer";
 import { useEditor } from "../workspace/workspace.client";
 

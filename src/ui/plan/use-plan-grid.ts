@@ -1,6 +1,7 @@
 import { midSentence } from "@/core/language/mid-sentence";
 import { useCallback, useMemo, useState } from "react";
-import { findingTitle } from "@/core/messages/findings";
+import { findingTitle } from "@/core/messages/finding-titles";
+
 import type { Finding } from "@/core/model/finding";
 import type { ListName } from "@/core/model/profile";
 import { switchItems } from "@/core/edit/edits";
@@ -97,7 +98,7 @@ function markRows(findings: readonly Finding[], lens: ListName): Map<string, Row
   for (const { level, id, subjects } of findings) {
     const first = subjects[0];
     if (first?.list !== lens || marks.has(first.id)) continue;
-    marks.set(first.id, { level, words: midSentence(findingTitle[id]) });
+    marks.set(first.id, { level, words: midSentence(findingTitle(id)) });
   }
   return marks;
 }

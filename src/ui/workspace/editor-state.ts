@@ -7,6 +7,7 @@ import type { ListName, Profile } from "@/core/model/profile";
 import type { Refusal } from "@/core/model/refusal";
 import { keepSame } from "@/core/keep-same";
 import { runToEnd } from "@/core/run-to-end";
+import { today } from "@/core/today";
 import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
 import { allTies, indexingTies, type Ties } from "@/core/roster/ties";
 import type { EditorHistory, Pending } from "./pending";
@@ -89,9 +90,6 @@ export function* deriving(roster: Roster, onDisk: OnDisk, before: Derived): Gene
   const checked = yield* checking({ roster, ties, onDisk, today: today() }, before.checked ?? undefined);
   return { ties, findings: checked.told, checked, derivedFrom: roster };
 }
-
-/** As the owner of this machine counts days, in ISO 8601. */
-export const today = (): string => new Intl.DateTimeFormat("sv-SE").format(new Date());
 
 export function* derivingTies(
   roster: Roster,

@@ -44,9 +44,9 @@ export class FindingsNoted {
   /** `anew`: although the same was found before, for something else may be known of it. */
   async note(anew = false): Promise<void> {
     await this.conflicts.known();
-    const { profile, roster, checked, ...state } = this.editor.getState();
-    if (!checked || checked.input.roster !== roster || isStoring({ ...state, profile, roster, checked }))
-      return this.soon();
+    const state = this.editor.getState();
+    const { profile, roster, checked } = state;
+    if (checked?.input.roster !== roster || isStoring(state)) return this.soon();
     const ids = [...new Set(checked.findings.map((finding) => findingId(roster, finding)))].sort();
     const now = [profile.id, ...ids].join(" ");
     if (now === this.told && !anew) return;
