@@ -5,7 +5,7 @@ import type { FindingsReport } from "@/core/model/findings-report";
 import type { ProfileId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import { allTies } from "@/core/roster/ties";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { reported, toldOf } from "@/formats/findings/report";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
@@ -27,7 +27,7 @@ export async function reportFindings(
     roster,
     ties: allTies(roster),
     onDisk,
-    today: today(),
+    today: dayOf(new Date()),
   });
   return done({
     format: "seating-findings/1",

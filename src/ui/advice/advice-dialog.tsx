@@ -5,7 +5,7 @@ import { useState, type FormEvent } from "react";
 import { writeAdvice } from "@/core/edit/advice";
 import { Advice, type AdviceKind, type AdviceOn } from "@/core/model/advice";
 import type { ListName } from "@/core/model/profile";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { partsOf } from "@/core/roster/parts";
 import { titleOf, type SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
@@ -86,7 +86,7 @@ function draftOf(item: SeatedItem, old: Advice | null): Draft {
     count: old?.kind === "leftover" ? old.count : 1,
     text: old?.text ?? "",
     source: old?.source ?? "",
-    date: old?.date ?? today(),
+    date: old?.date ?? dayOf(new Date()),
   };
 }
 

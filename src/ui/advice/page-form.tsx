@@ -8,7 +8,7 @@ import { adviceInPage, adviceOfOffered } from "@/core/roster/page-advice";
 import type { SeatedItem } from "@/core/roster/roster";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** The text of a page is pasted; what is found in it is looked at, and stored as far as it is ticked. */
@@ -23,7 +23,7 @@ export function PageForm({ item, onClose }: { item: SeatedItem; onClose: () => v
   const store = (event: FormEvent) => {
     event.preventDefault();
     const on: AdviceOn = item.list === "plugins" ? { plugin: item.id } : { mod: item.id };
-    const told = { ...(source.trim() && { source: source.trim() }), date: today() };
+    const told = { ...(source.trim() && { source: source.trim() }), date: dayOf(new Date()) };
     editor.dispatch(writeAllAdvice(taken.map((each) => adviceOfOffered(on, each, told))));
     onClose();
   };

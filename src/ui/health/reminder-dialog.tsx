@@ -9,7 +9,7 @@ import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** What one wants to be told later, and the reminders that wait. */
@@ -65,7 +65,7 @@ function ReminderForm({ onStored }: { onStored: () => void }) {
   const [text, setText] = useState("");
   const [kind, setKind] = useState<Occasion["kind"]>("arrives");
   const [mod, setMod] = useState("");
-  const [date, setDate] = useState(today);
+  const [date, setDate] = useState(() => dayOf(new Date()));
   const when =
     kind === "arrives"
       ? { kind, mod: mod.trim() }

@@ -2,11 +2,11 @@ import { useCallback } from "react";
 import type { Fix } from "@/core/model/finding";
 import { askForSureWays, askForWays } from "../../work/ask";
 import type { EditorState } from "../workspace/editor-state";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { useAnswer } from "../workspace/use-answer";
 import { useEditor } from "../workspace/workspace.client";
 
-const around = ({ onDisk }: Pick<EditorState, "onDisk">) => ({ onDisk, today: today() });
+const around = ({ onDisk }: Pick<EditorState, "onDisk">) => ({ onDisk, today: dayOf(new Date()) });
 
 /** What ways out would come to, in their order; null before it is known. */
 export function useWays(fixes: readonly Fix[]) {

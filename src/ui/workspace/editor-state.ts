@@ -7,7 +7,7 @@ import type { ListName, Profile } from "@/core/model/profile";
 import type { Refusal } from "@/core/model/refusal";
 import { keepSame } from "@/core/keep-same";
 import { runToEnd } from "@/core/run-to-end";
-import { today } from "@/core/today";
+import { dayOf } from "@/core/day-of";
 import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
 import { allTies, indexingTies, type Ties } from "@/core/roster/ties";
 import type { EditorHistory, Pending } from "./pending";
@@ -87,7 +87,10 @@ export type Derived = Pick<EditorState, "ties" | "findings" | "checked" | "deriv
  */
 export function* deriving(roster: Roster, onDisk: OnDisk, before: Derived): Generator<void, Derived> {
   const ties = before.derivedFrom === roster ? before.ties : yield* derivingTies(roster, before);
-  const checked = yield* checking({ roster, ties, onDisk, today: today() }, before.checked ?? undefined);
+  const checked = yield* checking(
+    { roster, ties, onDisk, today: dayOf(new Date()) },
+    before.checked ?? undefined,
+  );
   return { ties, findings: checked.told, checked, derivedFrom: roster };
 }
 
