@@ -4,7 +4,7 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: "e2e",
   globalSetup: "./e2e/prepare.ts",
-  // Every test has a server and a data folder to itself; a server and a browser fill about one core.
+  // Every worker has a server, and every test a fresh data folder; a server and a browser fill about one core.
   workers: Math.min(2, availableParallelism()),
   fullyParallel: true,
   timeout: 180_000,

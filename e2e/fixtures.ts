@@ -1,7 +1,7 @@
-import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test as base, type Locator, type Page } from "@playwright/test";
-import { copyFolder, freePort, home, pristine, startSeating, type Server } from "./server";
+import { OwnServer } from "./own-server";
+import { home } from "./server";
 
 export { expect } from "@playwright/test";
 export { home } from "./server";
@@ -17,34 +17,28 @@ export interface Seating {
   readonly restart: () => Promise<void>;
 }
 
-/** A server of its own on a fresh copy of the demo; requests to anywhere else fail the test. */
-export const test = base.extend<{ seating: Seating; watched: Page }>({
-  seating: async ({}, provide) => {
-    await rm(home, { recursive: true, force: true });
-    await copyFolder(pristine, home);
-    const port = await freePort();
-    const begin = () => startSeating("start.mjs", home, undefined, port);
-    let server: Server = await begin();
-    const start = async () => {
-      server = await begin();
-    };
-    const stop = async () => {
+/** A server on a fresh copy of the demo; requests to anywhere else fail the test. */
+export const test = base.extend<{ seating: Seating; watched: Page }, { server: OwnServer }>({
+  server: [
+    async ({}, provide) => {
+      const server = await OwnServer.make();
+      await provide(server);
       await server.stop();
-      // So Next.js marks what was thrown while a page was made; the browser would draw it by itself all the same.
-      base.expect(server.said(), "faults of the server").not.toContain("⨯");
-    };
+    },
+    { scope: "worker" },
+  ],
+  seating: async ({ server }, provide) => {
+    await server.beginAfresh();
     await provide({
-      get url() {
-        return server.url;
-      },
-      stop,
-      start,
+      url: server.url,
+      stop: () => server.stop(),
+      start: () => server.start(),
       restart: async () => {
-        await stop();
-        await start();
+        await server.stop();
+        await server.start();
       },
     });
-    await stop();
+    server.refuseFaults();
   },
   watched: async ({ page, seating }, provide) => {
     const strangers: string[] = [];

@@ -17,6 +17,7 @@ export const copyFolder = (from: string, to: string) => promisify(execFile)("cp"
 
 export interface Server {
   readonly url: string;
+  readonly process: ChildProcess;
   readonly stop: () => Promise<void>;
   /** Everything that it has printed. */
   readonly said: () => string;
@@ -40,7 +41,12 @@ export function run(
   dataFolder = home,
   args: readonly string[] = demoSize,
 ): ChildProcess & { said: () => string } {
-  const env: NodeJS.ProcessEnv = { ...process.env, SEATING_HOME: dataFolder, SEATING_PORT: String(port) };
+  const env: NodeJS.ProcessEnv = {
+    ...process.env,
+    SEATING_HOME: dataFolder,
+    SEATING_PORT: String(port),
+    NODE_OPTIONS: `--require ${JSON.stringify(join(__dirname, "open-anew.cjs"))}`,
+  };
   const child = spawn(process.execPath, [join(root, "scripts", script), ...args], { cwd: root, env });
   let text = "";
   child.stdout.on("data", (part) => (text += String(part)));
@@ -68,6 +74,7 @@ export async function startSeating(
   }
   return {
     url: `http://127.0.0.1:${port}`,
+    process: child,
     said: child.said,
     stop: async () => {
       child.kill("SIGTERM");

@@ -10,7 +10,7 @@ const served = `
   import { closeOnSignals } from "./closing";
   const [note, hangs] = process.argv.slice(2);
   const close = () => hangs === "hangs" ? new Promise(() => undefined) : Promise.resolve(writeFileSync(note, "closed "));
-  closeOnSignals({ close }, () => writeFileSync(note, "given back", { flag: "a" }));
+  closeOnSignals(close, () => writeFileSync(note, "given back", { flag: "a" }));
   setInterval(() => undefined, 1000);
   process.stdout.write("ready");
 `;

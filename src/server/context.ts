@@ -56,6 +56,8 @@ export interface Context {
   readonly choosers: Set<string>;
   readonly events: Events;
   readonly watches: FolderWatches;
+  /** Closes the database and gives the data folder back, to whom opens it next. */
+  readonly close: () => Promise<void>;
 }
 
 /** On globalThis, for pages and route handlers are bundled apart and would each have a variable of their own. */
@@ -90,18 +92,25 @@ async function open(): Promise<Context> {
   await followMovedDemo(db, home());
   await settleFiles(db);
   await tidy(db);
-  closeOnSignals(db, giveBack);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
+  const context = await newContext(db, home(), depots);
+  const stopListening = closeOnSignals(context.close, giveBack);
   return {
-    ...(await newContext(db, home(), depots)),
+    ...context,
     reader: readInThreads(program("shelf-reader-worker")),
     writeList: writeInThread(program("list-writer-worker")),
+    close: async () => {
+      stopListening();
+      await context.close();
+      giveBack();
+    },
   };
 }
 
 /** Nothing is known yet, and nothing under way. */
 export async function newContext(db: Db, folder: string, depots: Depots): Promise<Context> {
+  const watches = new FolderWatches();
   const context: Context = {
     db,
     at: null,
@@ -117,7 +126,11 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     writing: new Map(),
     choosers: new Set(),
     events: new Events(),
-    watches: new FolderWatches(),
+    watches,
+    close: () => {
+      watches.end();
+      return db.close();
+    },
   };
   await followStored(context);
   return context;
