@@ -171,7 +171,7 @@ function contentFilesOf(
   return all.sort((a, b) => (a.path < b.path ? -1 : Number(a.path > b.path)));
 }
 
-export function pluginFile(game: GameDefinition, name: string, size: number, digest: Digest): PluginFile {
+function pluginFile(game: GameDefinition, name: string, size: number, digest: Digest): PluginFile {
   const facts = { name: name as PluginId, size, sha256: digest.sha256 };
   if (!digest.bytes)
     return {

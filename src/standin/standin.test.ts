@@ -26,7 +26,8 @@ import { kitefall } from "./kitefall/definition";
 import { makeRandom } from "../core/random";
 import type { GameDefinition } from "@/core/model/game";
 import { holdsOf, writeHolds, type Holds } from "@/formats/holds";
-import { startGame, Stopped } from "./game/start";
+import { startGame } from "./game/start";
+import { Stopped } from "./game/stopped";
 import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 
 let out: string;

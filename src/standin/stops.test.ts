@@ -20,7 +20,8 @@ import { readShelf } from "@/disk/read-shelf";
 import { holdsOf, writeHolds } from "@/formats/holds";
 import { brinehollow } from "./brinehollow/definition";
 import { makeDemo, type DemoPlan } from "./demo/make-demo";
-import { startGame, Stopped } from "./game/start";
+import { startGame } from "./game/start";
+import { Stopped } from "./game/stopped";
 
 let out: string;
 let stock: Stock;

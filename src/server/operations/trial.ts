@@ -56,7 +56,7 @@ export async function runTrial(
   const program = join(root(), "dist", "standin-game.mjs");
   const child = spawn(
     process.execPath,
-    [program, "--definition", "-", "--game", game.value.folders.game, "--order", game.value.folders.order],
+    [program, "--game", game.value.folders.game, "--order", game.value.folders.order],
     { stdio: ["pipe", "pipe", "pipe"], ...(signal ? { signal } : {}) },
   );
   child.stdin.end(JSON.stringify(game.value.definition));

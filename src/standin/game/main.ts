@@ -1,22 +1,19 @@
 import { text } from "node:stream/consumers";
 import { parseArgs } from "node:util";
-import { GameDefinition } from "@/core/model/game";
-import { games } from "../games";
-import { startGame, Stopped } from "./start";
+import type { Laws } from "./laws";
+import { startGame } from "./start";
+import { Stopped } from "./stopped";
 
-/** A stand-in game as a program: `--definition ID` is which of those that ship, `-` one on standard input; `--game DIR` its own folder, `--order DIR` that of its order file. Exit 0: it runs; 1: it stopped at start. */
+/**
+ * A stand-in game as a program: its definition comes on standard input, `--game DIR` is its own folder, `--order DIR` that of its order
+ * file. Exit 0: it runs; 1: it stopped at start.
+ */
 async function main(): Promise<void> {
-  const { values } = parseArgs({
-    options: { game: { type: "string" }, order: { type: "string" }, definition: { type: "string" } },
-  });
+  const { values } = parseArgs({ options: { game: { type: "string" }, order: { type: "string" } } });
   const log = (line: string) => process.stdout.write(`${line}\n`);
+  const folder = values.game ?? ".";
   try {
-    const definition =
-      values.definition === "-"
-        ? GameDefinition.parse(JSON.parse(await text(process.stdin)))
-        : (games.find((game) => game.id === values.definition) ?? games[0]!);
-    const folder = values.game ?? ".";
-    await startGame(definition, folder, log, values.order ?? folder);
+    await startGame(JSON.parse(await text(process.stdin)) as Laws, folder, log, values.order ?? folder);
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     log(`stopped: ${error.message}`);

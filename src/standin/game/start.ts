@@ -1,234 +1,218 @@
-import { plainText } from "@/core/messages/parts";
-import { sayRefusal } from "@/core/messages/refusals";
-import { lstat, readFile } from "node:fs/promises";
+import { lstatSync, readFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { mainList, type GameDefinition } from "@/core/model/game";
-import { sayProblem } from "@/core/messages/problems";
-import { foldName, manifestName } from "@/core/roster/fold";
-import { leavesOut } from "@/core/roster/left-out";
-import { chosenParts, type PartFile } from "@/core/roster/parts";
-import { countingOf, fixedPlugins, loadRankOf } from "@/core/roster/laws";
-import type { PluginFile } from "@/core/model/shelf";
-import { isContainer, readContainer } from "@/disk/containers";
-import { digestFile } from "@/disk/digest";
-import { plainFile } from "@/disk/mod-files";
-import type { ModFile } from "@/disk/mod-file";
-import { openMod, pluginFile } from "@/disk/read-mod";
-import { readHolds, type Holds } from "@/formats/holds";
-import { readOrderFile } from "@/formats/order-file";
-
-/** Why the game stopped at start, as it says it in its log. */
-export class Stopped extends Error {}
+import { filesInZip } from "./archive";
+import { readHolds, type Held, type Holds } from "./holds";
+import { endingOf, folded, type Laws, type Mark } from "./laws";
+import { isContainer, openMod, pluginsAmong, type OpenedMod, type TakenFile } from "./mod";
+import { namesIn } from "./order";
+import { readHeader, type Header } from "./plugin";
+import { Stopped, Unreadable } from "./stopped";
 
 type Log = (line: string) => void;
 
 interface Loaded {
-  readonly plugin: PluginFile;
+  readonly name: string;
   readonly from: string;
+  /** Why it cannot be read, where it cannot. */
+  readonly header: Header | Unreadable;
 }
 
 /**
- * The stand-in game's start. It knows nothing of Seating: it reads its order file and `holds.json`, opens the
- * archives and folders that they name, and loads the plugins one by one under its own laws. Throws `Stopped` at the
+ * The stand-in game's start. It knows nothing of Seating, not even how that reads a file: it reads its order file and `holds.json`,
+ * opens the archives and folders that they name, and loads the plugins one by one under its own laws. Throws `Stopped` at the
  * first thing that stops it.
  */
-export async function startGame(
-  game: GameDefinition,
-  folder: string,
-  log: Log,
-  orderFolder = folder,
-): Promise<void> {
-  log(`${game.name} ${game.version}, stand-in`);
-  const { names, holds } = await readSetup(game, orderFolder, log);
-  sayStart(game, holds, log);
-  const base = await openBase(game, folder, holds, log);
-  const fromMods = await openMods(game, holds, log);
-  if (mainList(game) === "plugins") loadAll(game, base, fromMods, names, log);
+export async function startGame(laws: Laws, folder: string, log: Log, orderFolder = folder): Promise<void> {
+  log(`${laws.name} ${laws.version}, stand-in`);
+  const isOrderOfPlugins = laws.lists.includes("plugins");
+  const names = wanted(orderFolder, laws.orderFile.path, (bytes) => namesIn(bytes, laws.orderFile.dialect));
+  log(`${laws.orderFile.path}: ${names.length} ${isOrderOfPlugins ? "plugins" : "mods"}`);
+  const holds = wanted(orderFolder, laws.holdsFile, readHolds);
+  log(`${laws.holdsFile}: ${holds.mods.length} mods`);
+  sayStart(laws, holds, log);
+  const base = openBase(laws, folder, holds, log);
+  const fromMods = await openMods(laws, holds, log);
+  if (isOrderOfPlugins) loadAll(laws, base, fromMods, names, log);
   else if (names.length !== holds.mods.length)
     throw new Stopped(
-      `${game.orderFile.path} lists ${names.length} mods, but ${game.holdsFile} holds ${holds.mods.length}`,
+      `${laws.orderFile.path} lists ${names.length} mods, but ${laws.holdsFile} holds ${holds.mods.length}`,
     );
   log("running");
 }
 
-async function readSetup(
-  game: GameDefinition,
-  folder: string,
-  log: Log,
-): Promise<{ names: readonly string[]; holds: Holds }> {
-  const { path, dialect } = game.orderFile;
-  const order = readOrderFile(await readWanted(join(folder, path), path), dialect, path);
-  if (!order.ok) throw new Stopped(`${path} is no text`);
-  log(`${path}: ${order.value.names.length} ${mainList(game)}`);
-  const holds = readHolds(await readWanted(join(folder, game.holdsFile), game.holdsFile), game.holdsFile);
-  if (!holds.ok) throw new Stopped(plainText(sayRefusal(holds.refusal)));
-  log(`${game.holdsFile}: ${holds.value.mods.length} mods`);
-  return { names: order.value.names, holds: holds.value };
+/** What a file of the game's says; it cannot start without. */
+function wanted<T>(folder: string, path: string, read: (bytes: Uint8Array) => T): T {
+  try {
+    return read(readFileSync(join(folder, path)));
+  } catch (error) {
+    if (error instanceof Unreadable) throw new Stopped(`${path} ${error.message}`);
+    const isThere = (error as NodeJS.ErrnoException).code !== "ENOENT";
+    throw new Stopped(isThere ? `${path} cannot be read` : `${path} is not there`);
+  }
 }
 
-/** What of the game itself is off, and what it was told besides; a world that is not there stops it. */
-function sayStart(game: GameDefinition, { baseOff, launch, expansions }: Holds, log: Log): void {
-  const nameOf = (id: string) => game.baseItems?.find((each) => each.id === id)?.name ?? id;
-  if (game.expansions.length > 0)
+/** What of the game itself is off, and what it was told besides. */
+function sayStart(laws: Laws, { baseOff, launch, expansions }: Holds, log: Log): void {
+  const nameOf = (id: string) => laws.baseItems?.find((each) => each.id === id)?.name ?? id;
+  if (laws.expansions.length > 0)
     log(`expansions: ${expansions.length > 0 ? expansions.join(", ") : "none"}`);
   if (baseOff.length > 0) log(`left out of the game: ${baseOff.map(nameOf).join(", ")}`);
-  for (const { id, label, standard } of game.launchSettings ?? [])
+  for (const { id, label, standard } of laws.launchSettings ?? [])
     if ((launch[id] ?? standard) !== standard) log(`${label}: ${String(launch[id])}`);
 }
 
-async function readWanted(path: string, name: string): Promise<Uint8Array> {
-  try {
-    return await readFile(path);
-  } catch (error) {
-    const isThere = (error as NodeJS.ErrnoException).code !== "ENOENT";
-    throw new Stopped(isThere ? `${name} cannot be read` : `${name} is not there`);
-  }
-}
-
-async function openBase(game: GameDefinition, folder: string, holds: Holds, log: Log): Promise<Loaded[]> {
-  const loaded: Loaded[] = [];
-  for (const name of fixedPlugins(game, holds.expansions)) {
-    const expansion = game.expansions.find((each) => each.plugins.includes(name));
-    const below = expansion?.folder ?? game.baseFolder;
-    const full = join(folder, below, name);
-    const info = await lstat(full).catch(() => null);
-    if (!info?.isFile()) throw new Stopped(`${below}/${name} is not there`);
-    loaded.push(await readPluginOf(game, plainFile(full, name, info.size), name, below));
-  }
+/** The game's own plugins and those of the expansions that are on, which load first, in their fixed order. */
+function openBase(laws: Laws, folder: string, { expansions }: Holds, log: Log): Loaded[] {
+  const own = laws.builtIn.map((name) => [laws.baseFolder, name] as const);
+  const more = laws.expansions
+    .filter(({ id }) => expansions.includes(id))
+    .flatMap((expansion) => expansion.plugins.map((name) => [expansion.folder, name] as const));
+  const loaded = [...own, ...more].map(([below, name]) => {
+    const path = join(folder, below, name);
+    if (!lstatSync(path, { throwIfNoEntry: false })?.isFile())
+      throw new Stopped(`${below}/${name} is not there`);
+    return { name, from: below, header: headerOf(laws, readFileSync(path)) };
+  });
   if (loaded.length > 0) log(`built in: ${loaded.length} plugins`);
   return loaded;
 }
 
-/** What the mods bring, by folded name: of two that bring the same plugin, the mod that loads later wins. */
-async function openMods(game: GameDefinition, holds: Holds, log: Log): Promise<Map<string, Loaded>> {
-  const found = new Map<string, Loaded>();
-  const owner = new Map<string, string>();
-  const packed = new Map<string, readonly string[]>();
-  for (const held of holds.mods) {
-    const opened = await openMod(game, resolve(holds.shelf, held.path));
-    if (!opened.ok) throw new Stopped(`${held.path} cannot be opened: ${sayProblem(opened.refusal)}`);
-    const { files, parts, plugins, close } = opened.value;
-    const chosen = chosenParts(held);
-    const isLeftOut = leavesOut(held.hidden);
-    const isTaken = ({ part, path }: PartFile) =>
-      (part === null || chosen.has(part)) && !isLeftOut(foldName(game, path));
-    try {
-      const brought = plugins.filter(isTaken);
-      for (const { at, path } of brought)
-        found.set(foldName(game, path), await readPluginOf(game, files[at]!, path, held.path));
-      const taken = parts.filter(isTaken);
-      const replaced = taken.filter(({ path }) => owner.has(foldName(game, path))).length;
-      for (const { at, path } of taken) {
-        if (path === manifestName) continue;
-        owner.set(foldName(game, path), held.path);
-        if (isContainer(game, files[at]!))
-          packed.set(foldName(game, path), await openContainer(game, files[at]!, held.path));
-      }
-      const brings = mainList(game) === "plugins" ? `${brought.length} plugins` : `${replaced} replaced`;
-      const left = parts.length - taken.length;
-      log(`open ${held.path}: ${taken.length} files, ${brings}${left > 0 ? `, ${left} left out` : ""}`);
-    } finally {
-      await close();
-    }
+function headerOf(laws: Laws, bytes: Uint8Array): Header | Unreadable {
+  if (!laws.pluginLayout) return { flags: 0, masters: [] };
+  try {
+    return readHeader(bytes, laws.pluginLayout);
+  } catch (error) {
+    if (error instanceof Unreadable) return error;
+    throw error;
   }
-  sayPacked(owner, packed, log);
-  return found;
 }
 
-/** What a packed file of a mod holds, by folded paths. */
-async function openContainer(game: GameDefinition, file: ModFile, from: string): Promise<string[]> {
-  const digest = await digestFile(file, true);
-  const read = digest.ok ? await readContainer(game, digest.value.bytes!) : digest;
-  if (!read.ok) throw new Stopped(`${file.path} of ${from} cannot be opened: ${sayProblem(read.refusal)}`);
-  return read.value.map(({ path }) => foldName(game, path));
+/** What the mods bring, by folded name: of two that bring the same plugin, the mod that loads later wins. */
+async function openMods(laws: Laws, { shelf, mods }: Holds, log: Log): Promise<Map<string, Loaded>> {
+  const plugins = new Map<string, Loaded>();
+  const owners = new Map<string, string>();
+  const packed = new Map<string, readonly string[]>();
+  for (const held of mods) {
+    try {
+      const opened = await openMod(laws, resolve(shelf, held.path), held);
+      for (const file of pluginsAmong(laws, opened.taken)) {
+        const { path } = file;
+        const header = headerOf(laws, await file.read());
+        plugins.set(folded(laws, path), { name: path, from: held.path, header });
+      }
+      log(await put(laws, held, opened, owners, packed));
+    } catch (error) {
+      if (error instanceof Unreadable) throw new Stopped(`${held.path} cannot be opened: ${error.message}`);
+      throw error;
+    }
+  }
+  sayPacked(owners, packed, log);
+  return plugins;
+}
+
+/** Puts the files of a mod over those of the earlier ones; answers what there is to say of it. */
+async function put(
+  laws: Laws,
+  held: Held,
+  { taken, left }: OpenedMod,
+  owners: Map<string, string>,
+  packed: Map<string, readonly string[]>,
+): Promise<string> {
+  const replaced = taken.filter(({ path }) => owners.has(folded(laws, path))).length;
+  for (const file of taken) {
+    owners.set(folded(laws, file.path), held.path);
+    if (isContainer(laws, file.path)) packed.set(folded(laws, file.path), await pathsIn(laws, file));
+  }
+  const brings = laws.lists.includes("plugins")
+    ? `${pluginsAmong(laws, taken).length} plugins`
+    : `${replaced} replaced`;
+  return `open ${held.path}: ${taken.length} files, ${brings}${left > 0 ? `, ${left} left out` : ""}`;
+}
+
+/** What lies in a packed file, as the game compares it. */
+async function pathsIn(laws: Laws, file: TakenFile): Promise<string[]> {
+  const files = await filesInZip(Buffer.from(await file.read()));
+  return files.map(({ path }) => folded(laws, path));
 }
 
 /** Loose files are found first, and hide what lies packed. */
 function sayPacked(
-  owner: ReadonlyMap<string, string>,
+  owners: ReadonlyMap<string, string>,
   packed: ReadonlyMap<string, readonly string[]>,
   log: Log,
 ): void {
   if (packed.size === 0) return;
   const paths = new Set([...packed.values()].flat());
-  const hidden = [...paths].filter((path) => owner.has(path)).length;
+  const hidden = [...paths].filter((path) => owners.has(path)).length;
   log(`packed: ${paths.size} files in ${packed.size}, ${hidden} of them hidden by loose ones`);
 }
 
-async function readPluginOf(
-  game: GameDefinition,
-  file: ModFile,
-  name: string,
-  from: string,
-): Promise<Loaded> {
-  const digest = await digestFile(file, true);
-  if (!digest.ok) throw new Stopped(`${from}: ${sayProblem(digest.refusal)}`);
-  return { plugin: pluginFile(game, name, file.size, digest.value), from };
-}
-
 function loadAll(
-  game: GameDefinition,
+  laws: Laws,
   base: readonly Loaded[],
   fromMods: ReadonlyMap<string, Loaded>,
   names: readonly string[],
   log: Log,
 ): void {
-  const loading = [...base, ...names.map((name) => findListed(game, fromMods, name))];
-  const fixed = new Set(base.map(({ plugin }) => foldName(game, plugin.name)));
-  const used = new Map(game.counting.map((counting) => [counting.id, 0]));
-  const placeOf = new Map(loading.map(({ plugin }, at) => [foldName(game, plugin.name), at]));
-  const ranks = game.loadRanks.map((rank) => rank.id);
+  const loading = [...base, ...names.map((name) => listed(laws, fromMods, name))];
+  const places = new Map(loading.map(({ name }, at) => [folded(laws, name), at]));
+  const used = new Map(laws.counting.map(({ id }) => [id, 0]));
   let reached = 0;
-  for (const [at, { plugin, from }] of loading.entries()) {
-    const line = `line ${at - base.length + 1} of ${game.orderFile.path}`;
-    if (!plugin.header)
-      throw new Stopped(
-        `${plugin.name} (${line}, from ${from}) cannot be read: ${sayProblem(plugin.problem!)}`,
-      );
-    const rank = ranks.indexOf(loadRankOf(game, plugin, fixed).id);
-    if (rank < reached)
-      throw new Stopped(`${plugin.name} (${line}) is ${ranks[rank]} and stands after ${ranks[reached]} ones`);
+  for (const [at, { name, from, header }] of loading.entries()) {
+    const line = `line ${at - base.length + 1} of ${laws.orderFile.path}`;
+    if (header instanceof Unreadable)
+      throw new Stopped(`${name} (${line}, from ${from}) cannot be read: ${header.message}`);
+    const rank = at < base.length ? 0 : rankOf(laws, name, header);
+    if (rank < reached) {
+      const [own, before] = [laws.loadRanks[rank]!.id, laws.loadRanks[reached]!.id];
+      throw new Stopped(`${name} (${line}) is ${own} and stands after ${before} ones`);
+    }
     reached = rank;
-    for (const master of plugin.header.masters) checkMaster(game, placeOf, plugin.name, master, at, line);
-    if (!fixed.has(foldName(game, plugin.name))) count(game, used, plugin, line);
-    log(`load ${plugin.name}`);
+    for (const master of header.masters) {
+      const place = places.get(folded(laws, master));
+      if (place === undefined) throw new Stopped(`${name} (${line}) needs ${master}, which is missing`);
+      if (place >= at) throw new Stopped(`${name} (${line}) needs ${master}, which loads later`);
+    }
+    if (at >= base.length) count(laws, used, { name, header }, line);
+    log(`load ${name}`);
   }
   log(
-    game.counting
+    laws.counting
       .map(({ id, label, cap }) => `${label.toLowerCase()} places: ${used.get(id)} of ${cap}`)
       .join(", "),
   );
 }
 
-function findListed(game: GameDefinition, fromMods: ReadonlyMap<string, Loaded>, name: string): Loaded {
-  const loaded = fromMods.get(foldName(game, name));
-  if (!loaded)
-    throw new Stopped(
-      `${name} is listed in ${game.orderFile.path}, but no mod in ${game.holdsFile} brings it`,
-    );
-  return loaded;
+function listed(laws: Laws, fromMods: ReadonlyMap<string, Loaded>, name: string): Loaded {
+  const loaded = fromMods.get(folded(laws, name));
+  if (loaded) return loaded;
+  throw new Stopped(`${name} is listed in ${laws.orderFile.path}, but no mod in ${laws.holdsFile} brings it`);
 }
 
-function checkMaster(
-  game: GameDefinition,
-  placeOf: ReadonlyMap<string, number>,
-  name: string,
-  master: string,
-  at: number,
+const bears = ({ extensions, flag }: Mark, name: string, { flags }: Header): boolean =>
+  (extensions ?? []).includes(endingOf(name)) || (flag !== undefined && ((flags >>> flag) & 1) === 1);
+
+/** The first rank is built in, the last one takes what bears no mark. */
+function rankOf({ loadRanks }: Laws, name: string, header: Header): number {
+  const rank = loadRanks.findIndex((each, at) => at > 0 && bears(each, name, header));
+  return rank < 0 ? loadRanks.length - 1 : rank;
+}
+
+/** Of a class the game holds only so many; the one without a mark takes what bears none. */
+function count(
+  { counting }: Laws,
+  used: Map<string, number>,
+  { name, header }: { readonly name: string; readonly header: Header },
   line: string,
 ): void {
-  const place = placeOf.get(foldName(game, master));
-  if (place === undefined) throw new Stopped(`${name} (${line}) needs ${master}, which is missing`);
-  if (place >= at) throw new Stopped(`${name} (${line}) needs ${master}, which loads later`);
-}
-
-function count(game: GameDefinition, used: Map<string, number>, plugin: PluginFile, line: string): void {
-  const counting = countingOf(game, plugin);
-  if (!counting) return;
-  const now = used.get(counting.id)! + 1;
-  used.set(counting.id, now);
-  if (now > counting.cap)
+  const kind =
+    counting.find((each) => bears(each, name, header)) ??
+    counting.find(({ extensions, flag }) => extensions === undefined && flag === undefined);
+  if (!kind) return;
+  const now = used.get(kind.id)! + 1;
+  used.set(kind.id, now);
+  if (now > kind.cap)
     throw new Stopped(
-      `${plugin.name} (${line}) is one ${counting.label.toLowerCase()} plugin too many: ${counting.cap} can load`,
+      `${name} (${line}) is one ${kind.label.toLowerCase()} plugin too many: ${kind.cap} can load`,
     );
 }
