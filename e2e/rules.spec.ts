@@ -1,3 +1,4 @@
+import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, find, finding, home, row, seatOf, stored, test } from "./fixtures";
 
@@ -101,9 +102,14 @@ test("a rulebook is brought in, updated with what it changes shown, and its rule
   await books.getByRole("switch", { name: /^silt-after-tides/ }).click();
   await expect(books).toContainText("4 rules, 1 off");
 
-  await books.getByLabel("Rulebook file").setInputFiles(join(depot, "soundings-1.1.json"));
+  await books
+    .getByRole("listitem")
+    .filter({ hasText: "newer than 1.0, from the depot" })
+    .getByRole("button")
+    .click();
   const dialog = page.getByRole("dialog", { name: "Soundings: from 1.0 to 1.1" });
   await expect(dialog).toContainText("Prices go last, not first");
+  await expect(dialog).toContainText("New advice 1");
   await expect(dialog).toContainText("Changed rules 1");
   await dialog.getByRole("button", { name: "Use 1.1" }).click();
   await expect(books).toContainText("5 rules, 1 off");
@@ -194,4 +200,46 @@ test("the plan is filtered, switched in bulk, sorted to look at, and its section
   await page.getByLabel("Where to").fill("after Quiet Compass");
   await page.keyboard.press("Enter");
   await expect(row(page, "Murk and Silt.plank")).toContainText("C7");
+});
+
+test("a newer rulebook in one’s own folder is offered before an order is proposed, used or left", async ({
+  watched: page,
+  seating,
+}) => {
+  const own = join(home, "books");
+  await mkdir(own);
+  const book = JSON.parse(await readFile(join(depot, "soundings-1.1.json"), "utf8")) as { version: string };
+  await writeFile(join(own, "soundings.json"), JSON.stringify({ ...book, version: "2.0" }));
+  await writeFile(join(own, "torn.json"), JSON.stringify({ ...book, rules: "none" }));
+  await writeFile(join(own, "shopping.json"), "[]");
+  await page.goto(`${seating.url}/rules`);
+  const books = page.getByRole("region", { name: "Rulebooks" });
+  await books.getByLabel("Rulebook file").setInputFiles(join(depot, "soundings-1.0.json"));
+  await page.getByRole("dialog").getByRole("button", { name: "Use", exact: true }).click();
+  await expect(books).toContainText("4 rules, 0 off");
+  await books.getByRole("button", { name: "Folder of rulebooks…" }).click();
+  const naming = page.getByRole("dialog", { name: "Folder of rulebooks" });
+  await naming.getByLabel("Folder", { exact: true }).fill(own);
+  await naming.getByRole("button", { name: "Use this folder" }).click();
+  await expect(
+    books.getByRole("listitem").filter({ hasText: "newer than 1.0, from your folder" }),
+  ).toBeVisible();
+  await expect(books).toContainText("torn.json was not used.");
+  await expect(books).not.toContainText("shopping.json");
+
+  await page.goto(`${seating.url}/plan`);
+  await page.getByRole("button", { name: "Propose an order" }).first().click();
+  const offer = page.getByRole("dialog", { name: "A rulebook that you use has a newer version" });
+  await expect(offer).toContainText("Soundings: 2.0 from your folder, 1.0 is used");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("region", { name: "Proposal" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Propose an order" }).first().click();
+  await offer.getByRole("button", { name: "Use and propose" }).click();
+  await expect(page.getByRole("region", { name: "Proposal" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Undo: use Soundings 2.0" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo: use Soundings 2.0" }).click();
+  await page.getByRole("region", { name: "Proposal" }).getByRole("button", { name: "Cancel" }).click();
+  await page.getByRole("button", { name: "Propose an order" }).first().click();
+  await offer.getByRole("button", { name: "Propose without it" }).click();
+  await expect(page.getByRole("region", { name: "Proposal" })).toBeVisible();
 });

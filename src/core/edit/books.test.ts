@@ -4,7 +4,7 @@ import { indexTies } from "../roster/ties";
 import { testRoster } from "../testing/roster";
 import { proposeOrder } from "./accept";
 import { dropBook, goByBook, switchBookRule } from "./books";
-import { compareBooks, makeBook, openBooks } from "../roster/books";
+import { compareBooks, makeBook, dueBooks, openBooks } from "../roster/books";
 import { prepareEdit } from "./prepare-edit";
 import { makeRoster, type Roster } from "../roster/roster";
 import { contradictionsOf } from "../roster/rules";
@@ -101,9 +101,22 @@ describe("another version", () => {
     advice: book.advice.slice(1),
   };
 
+  test("is due where it is newer than the one in use, the newest of all that were found", () => {
+    const roster = rosterWith([]);
+    const found = ["0.9", "10", "2", "1.0"].map((version) => ({
+      book: { ...book, version },
+      from: "folder" as const,
+      file: `${version}.json`,
+    }));
+    const other = { book: { ...book, id: "others", version: "99" }, from: "depot" as const, file: "o.json" };
+    expect(dueBooks(roster, [...found, other]).map(({ file }) => file)).toEqual(["10.json"]);
+    expect(dueBooks(roster, found.slice(0, 1))).toEqual([]);
+    expect(dueBooks(roster, [{ ...found[0]!, book }])).toEqual([]);
+  });
+
   test("is compared with the one in use", () => {
     const difference = compareBooks(book, next, []);
-    expect(difference).toMatchObject({ adviceAdded: 0, adviceGone: 1, changelog: [{ version: "2" }] });
+    expect(difference).toMatchObject({ adviceAdded: [], adviceGone: [{}], changelog: [{ version: "2" }] });
     const ids = (rules: readonly { id: string }[]) => rules.map(({ id }) => id);
     expect([ids(difference.added), ids(difference.changed), ids(difference.gone)]).toEqual([
       ["three"],

@@ -2,7 +2,10 @@ import canonicalize from "canonicalize";
 import type { Section } from "../model/game";
 import type { OrderRule, ProblemRule } from "../model/problem";
 import { listOfRule, type ListName } from "../model/profile";
+import type { Advice } from "../model/advice";
+import type { FoundBook } from "../model/found-books";
 import type { BookRule, Rulebook } from "../model/rulebook";
+import { compareVersions } from "../version/version";
 import { foldName } from "./fold";
 import type { Roster } from "./roster";
 
@@ -17,6 +20,19 @@ export function openBooks({ profile, stock }: Pick<Roster, "profile" | "stock">)
   return (profile.state.books ?? []).flatMap(({ id, version, off }) => {
     const book = stock.books.find((each) => each.id === id && each.version === version);
     return book ? [{ book, off: new Set(off) }] : [];
+  });
+}
+
+/** Of what was found the newest of each book that the profile goes by, where it is newer than the one that it goes by. */
+export function dueBooks(roster: Roster, found: readonly FoundBook[]): FoundBook[] {
+  return openBooks(roster).flatMap(({ book }) => {
+    const newest = found
+      .filter((each) => each.book.id === book.id)
+      .reduce<FoundBook | null>(
+        (best, each) => (best && compareVersions(best.book.version, each.book.version) >= 0 ? best : each),
+        null,
+      );
+    return newest && compareVersions(newest.book.version, book.version) > 0 ? [newest] : [];
   });
 }
 
@@ -59,8 +75,8 @@ interface BookDifference {
   readonly added: readonly BookRule[];
   readonly changed: readonly BookRule[];
   readonly gone: readonly BookRule[];
-  readonly adviceAdded: number;
-  readonly adviceGone: number;
+  readonly adviceAdded: readonly Advice[];
+  readonly adviceGone: readonly Advice[];
   readonly sections: readonly Section[];
   /** What its changelog tells of versions that are not in the old one's. */
   readonly changelog: Rulebook["changelog"];
@@ -74,15 +90,17 @@ export function compareBooks(
   const before = new Map(old?.rules.map((rule) => [rule.id, rule]));
   const after = new Set(next.rules.map((rule) => rule.id));
   const same = (a: unknown, b: unknown) => canonicalize(a) === canonicalize(b);
-  const advice = (book: Rulebook | null) => new Set(book?.advice.map((each) => canonicalize(each)));
-  const [adviceThen, adviceNow] = [advice(old), advice(next)];
+  const adviceBeside = (book: Rulebook | null, other: Rulebook | null) => {
+    const there = new Set(other?.advice.map((each) => canonicalize(each)));
+    return (book?.advice ?? []).filter((each) => !there.has(canonicalize(each)));
+  };
   const told = new Set(old?.changelog.map((entry) => entry.version));
   return {
     added: next.rules.filter((rule) => !before.has(rule.id)),
     changed: next.rules.filter((rule) => before.has(rule.id) && !same(before.get(rule.id), rule)),
     gone: (old?.rules ?? []).filter((rule) => !after.has(rule.id)),
-    adviceAdded: [...adviceNow].filter((each) => !adviceThen.has(each)).length,
-    adviceGone: [...adviceThen].filter((each) => !adviceNow.has(each)).length,
+    adviceAdded: adviceBeside(next, old),
+    adviceGone: adviceBeside(old, next),
     sections: next.sections.filter((section) => !present.some((each) => each.id === section.id)),
     changelog: next.changelog.filter((entry) => !told.has(entry.version)),
   };

@@ -5,6 +5,7 @@ import type { GameDefinition } from "@/core/model/game";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
 import { ProfileId } from "@/core/model/ids";
+import type { FoundBooks } from "@/core/model/found-books";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
 import { windowContext } from "../window";
@@ -88,6 +89,9 @@ export const putCopyBack = async (copy: string): Promise<Outcome<OnDisk>> =>
 
 export const readOrderOnDisk = async (): Promise<Outcome<OnDisk>> =>
   guard(async () => orderFile.readOrderOnDisk(await windowContext()));
+
+export const findRulebooks = async (): Promise<Outcome<FoundBooks>> =>
+  guard(async () => rulebooks.findRulebooks(await windowContext()));
 
 export const storeRulebook = async (text: string, name: string): Promise<Outcome<null>> =>
   guard(async () =>

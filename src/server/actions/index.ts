@@ -16,6 +16,7 @@ export const reads = [
   "fetchPage",
   "filesOfMod",
   "findFollowers",
+  "findRulebooks",
   "listCopies",
   "listKeptData",
   "listShipped",

@@ -1,4 +1,4 @@
-import { open, readFile } from "node:fs/promises";
+import { open, readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { DepotCatalogue } from "@/core/model/depot";
 
@@ -53,6 +53,15 @@ export class Depot {
   async catalogue(game: string): Promise<DepotCatalogue | null> {
     const text = await readFile(join(this.folder(game), "catalogue.json"), "utf8").catch(() => null);
     return text === null ? null : DepotCatalogue.parse(JSON.parse(text));
+  }
+
+  /** The rulebooks that it offers for a game, as files; no sign-in is asked for. */
+  async rulebooks(game: string): Promise<{ readonly file: string; readonly bytes: Uint8Array }[]> {
+    const folder = join(this.folder(game), "rulebooks");
+    const names = (await readdir(folder).catch(() => [])).filter((name) => name.endsWith(".json"));
+    return Promise.all(
+      names.sort().map(async (file) => ({ file, bytes: await readFile(join(folder, file)) })),
+    );
   }
 
   signIn(): void {

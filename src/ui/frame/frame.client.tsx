@@ -21,6 +21,7 @@ import { commands, type Command, type CommandContext, type DialogName } from "./
 import { changedKeys, keysOf, keysPressed } from "./keys";
 import { KeysDialog } from "./keys-dialog";
 import { NewProfileDialog, PresentFactsDialog } from "../profiles/profile-dialogs";
+import { DueBooksDialog } from "../rules/due-books-dialog";
 import { SwitchDialog } from "../profiles/switch-dialog";
 import { MessageLine } from "./message-line";
 import { WithRail } from "./rail";
@@ -81,6 +82,7 @@ function Frame({ children }: { children: ReactNode }) {
       <NewProfileDialog open={dialog === "new-profile"} onClose={close} />
       <PresentFactsDialog open={dialog === "profile-facts"} onClose={close} />
       <SwitchDialog open={dialog === "switch-profile"} onClose={close} />
+      <DueBooksDialog />
       <OrderFileDialog />
       <KeysDialog open={dialog === "keys"} onClose={close} />
       <IncomingMods />

@@ -1,7 +1,10 @@
 "use client";
 
+import type { ReactNode } from "react";
 import { say } from "@/core/language/say";
+import { adviceSubject, adviceText } from "@/core/messages/advice";
 import { ruleText } from "@/core/messages/rules";
+import type { Advice } from "@/core/model/advice";
 import type { BookRule, Rulebook } from "@/core/model/rulebook";
 import { compareBooks, openBooks } from "@/core/roster/books";
 import { Button } from "../kit/button";
@@ -34,7 +37,7 @@ export function BookDialog({
     >
       {chosen && (
         <>
-          <Difference old={old} next={chosen} />
+          <BookDifference old={old} next={chosen} />
           <div className="flex justify-end gap-2 pt-3">
             <Button look="quiet" onClick={onClose}>
               {say("common.cancel")}
@@ -49,15 +52,16 @@ export function BookDialog({
   );
 }
 
-function Difference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
-  const { mods, plugins } = useEditor((state) => state.profile.state);
+export function BookDifference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
+  const roster = useEditor((state) => state.roster);
+  const { mods, plugins } = roster.profile.state;
   const { added, changed, gone, adviceAdded, adviceGone, changelog, ...more } = compareBooks(old, next, [
     ...mods.sections,
     ...plugins.sections,
   ]);
-  const isSame =
-    [added, changed, gone, more.sections].every((list) => list.length === 0) &&
-    adviceAdded + adviceGone === 0;
+  const isSame = [added, changed, gone, more.sections, adviceAdded, adviceGone].every(
+    (list) => list.length === 0,
+  );
   return (
     <div className="space-y-3">
       {changelog.map((entry) => (
@@ -69,15 +73,43 @@ function Difference({ old, next }: { old: Rulebook | null; next: Rulebook }) {
       <RuleList title={say("rules.newRules")} rules={added} />
       <RuleList title={say("rules.changedRules")} rules={changed} before={old} />
       <RuleList title={say("rules.rulesThatGo")} rules={gone} />
-      {adviceAdded + adviceGone > 0 && (
-        <p>{say("rules.piecesOfAdviceNewGone", { adviceAdded, adviceGone })}</p>
-      )}
+      <AdviceList title={say("rules.newAdvice")} advice={adviceAdded} />
+      <AdviceList title={say("rules.adviceThatGoes")} advice={adviceGone} />
       {more.sections.length > 0 && (
         <p>
           {say("rules.newSections", { sections: more.sections.map((section) => section.name).join(", ") })}
         </p>
       )}
     </div>
+  );
+}
+
+function AdviceList({ title, advice }: { title: string; advice: readonly Advice[] }) {
+  const roster = useEditor((state) => state.roster);
+  return (
+    <Told title={title} count={advice.length}>
+      {advice.map((each) => (
+        <li key={JSON.stringify(each)} className={row}>
+          {adviceSubject(roster, each.on)}: {adviceText(roster, each)}
+          {each.text && <span className="text-ink2 block text-sm">{each.text}</span>}
+        </li>
+      ))}
+    </Told>
+  );
+}
+
+const row = "border-line border-b px-2.5 py-1.5 last:border-b-0";
+
+/** A list under its title and count; nothing where it is empty. */
+function Told({ title, count, children }: { title: string; count: number; children: ReactNode }) {
+  if (count === 0) return null;
+  return (
+    <section>
+      <h3 className="text-ink2 mb-1 text-sm font-semibold">
+        {title} <span className="font-mono font-normal">{count}</span>
+      </h3>
+      <ul className="border-line max-h-52 overflow-auto rounded-md border">{children}</ul>
+    </section>
   );
 }
 
@@ -90,30 +122,24 @@ function RuleList({
   rules: readonly BookRule[];
   before?: Rulebook | null;
 }) {
-  if (rules.length === 0) return null;
   return (
-    <section>
-      <h3 className="text-ink2 mb-1 text-sm font-semibold">
-        {title} <span className="font-mono font-normal">{rules.length}</span>
-      </h3>
-      <ul className="border-line max-h-52 overflow-auto rounded-md border">
-        {rules.map((rule) => {
-          const old = before?.rules.find((each) => each.id === rule.id);
-          return (
-            <li key={rule.id} className="border-line border-b px-2.5 py-1.5 last:border-b-0">
-              {old && (
-                <span className="text-ink3 block line-through">
-                  <Say parts={ruleText(old.rule)} />
-                </span>
-              )}
-              <Say parts={ruleText(rule.rule)} /> <span className="text-ink3">({rule.rule.strength})</span>
-              {rule.note && (
-                <span className="text-ink2 block text-sm">{say("rules.because2", { note: rule.note })}</span>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </section>
+    <Told title={title} count={rules.length}>
+      {rules.map((rule) => {
+        const old = before?.rules.find((each) => each.id === rule.id);
+        return (
+          <li key={rule.id} className={row}>
+            {old && (
+              <span className="text-ink3 block line-through">
+                <Say parts={ruleText(old.rule)} />
+              </span>
+            )}
+            <Say parts={ruleText(rule.rule)} /> <span className="text-ink3">({rule.rule.strength})</span>
+            {rule.note && (
+              <span className="text-ink2 block text-sm">{say("rules.because2", { note: rule.note })}</span>
+            )}
+          </li>
+        );
+      })}
+    </Told>
   );
 }

@@ -3,8 +3,8 @@
 import { say } from "@/core/language/say";
 import { useState } from "react";
 import { ruleText, strengthText } from "@/core/messages/rules";
-import type { Rulebook } from "@/core/model/rulebook";
-import { dropBook, goByBook, switchBookRule } from "@/core/edit/books";
+import type { FoundBook } from "@/core/model/found-books";
+import { dropBook, switchBookRule } from "@/core/edit/books";
 import { bookRuleId, openBooks, type OpenBook } from "@/core/roster/books";
 import { readRulebook } from "@/formats/rulebook-file";
 import { Term } from "../kit/term";
@@ -12,39 +12,29 @@ import { Button } from "../kit/button";
 import { FileButton } from "../kit/file-button";
 import { Say } from "../kit/sentence";
 import { Toggle } from "../kit/toggle";
-import { storeRulebook } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { BookDialog } from "./book-dialog";
-
-interface Chosen {
-  readonly book: Rulebook;
-  readonly text: string;
-  readonly fileName: string;
-}
+import { BookFolderButton, FoundBooksList } from "./found-books";
+import { useTakeBook } from "./use-take-book";
 
 /** The rulebooks that the profile goes by: bring one in, update it, switch single rules of it off. */
 export function Rulebooks() {
-  const { editor, unwrap, refresh, tell } = useWorkspace();
+  const { editor, unwrap } = useWorkspace();
+  const takeBook = useTakeBook();
   const roster = useEditor((state) => state.roster);
   const ties = useEditor((state) => state.ties);
-  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [chosen, setChosen] = useState<Pick<FoundBook, "book" | "file"> | null>(null);
   const books = openBooks(roster);
   const aside = [ties.plugins, ties.mods].flatMap(({ constraints }) => constraints.setAside);
   const setAside = new Set(aside.map(({ rule }) => ("id" in rule ? rule.id : undefined)));
   const look = async (file: File) => {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const book = unwrap(readRulebook(bytes, file.name, roster.game));
-    if (book) setChosen({ book, text: new TextDecoder().decode(bytes), fileName: file.name });
+    if (book) setChosen({ book, file: file.name });
   };
-  const accept = async ({ book, text, fileName }: Chosen) => {
-    const stored = await storeRulebook(text, fileName);
-    unwrap(stored);
-    if (!stored.ok) return;
+  const accept = async ({ book, file }: Pick<FoundBook, "book" | "file">) => {
     setChosen(null);
-    editor.dispatch(goByBook(editor.getState().roster, book));
-    await editor.settled();
-    refresh();
-    tell([say("rules.thisProfileGoesByNowYour", { name: book.name, version: book.version })]);
+    await takeBook(book, file);
   };
   return (
     <section aria-label={say("common.rulebooks")} className="border-line border-t">
@@ -53,11 +43,12 @@ export function Rulebooks() {
           <Term word="rulebook">{say("common.rulebooks")}</Term>
         </h2>
         <span className="text-ink2">{say("rules.whatOthersKnowAboutTheOrder")}</span>
+        <span className="ml-auto" />
+        <BookFolderButton />
         <FileButton
           small
           of={say("rules.rulebookFile")}
           accept=".json,application/json"
-          className="ml-auto"
           onFile={(file) => void look(file)}
         >
           {say("rules.importRulebook")}
@@ -72,6 +63,7 @@ export function Rulebooks() {
         />
       ))}
       {books.length === 0 && <p className="text-ink2 px-3 py-3">{say("rules.noRulebookInUse")}</p>}
+      <FoundBooksList onLook={setChosen} />
       <BookDialog
         chosen={chosen?.book ?? null}
         onClose={() => setChosen(null)}

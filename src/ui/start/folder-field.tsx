@@ -31,7 +31,8 @@ export function FolderField({
   onChange: (path: string) => void;
   /** The file by which a game is known, where the folder is to hold one. */
   sign?: string | null;
-  needs: "mods" | "writing";
+  /** What it is for: mods are counted in it, or it is only read, or it is written to. */
+  needs: "mods" | "reading" | "writing";
   hint?: string;
   placeholder?: string;
   action?: ReactNode;
@@ -114,16 +115,16 @@ function useReport(path: string, sign: string | null): FolderReport | null {
 function reportWords(
   { there, readable, writable, archives, folders, holdsGame, path }: FolderReport,
   typed: string,
-  needs: "mods" | "writing",
+  needs: "mods" | "reading" | "writing",
 ): { text: string; wrong: boolean } {
   if (!there) return { text: say("start.thereIsNoSuchFolder"), wrong: true };
   if (!readable) return { text: say("start.itIsThereButSeatingMay"), wrong: true };
   const found = say("start.archivesAndFolders", { archives, folders });
   const parts = [
     holdsGame === null ? "" : holdsGame ? say("start.theGameLiesHere") : say("start.theGameDoesNotLieHere"),
-    "readable",
+    say("start.readable"),
     needs === "mods" ? found : "",
-    writable ? "writable" : say("start.notWritable"),
+    needs === "reading" ? "" : writable ? say("start.writable") : say("start.notWritable"),
   ].filter(Boolean);
   // However it was typed: where that leads.
   const where = path !== null && path !== typed.trim() ? `${path}: ` : "";

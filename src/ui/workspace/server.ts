@@ -80,6 +80,7 @@ export const takeOverOrder = reach("takeOverOrder");
 export const listCopies = read("listCopies");
 export const putCopyBack = reach("putCopyBack");
 export const readOrderOnDisk = read("readOrderOnDisk");
+export const findRulebooks = read("findRulebooks");
 export const storeRulebook = reach("storeRulebook");
 export const readCatalogue = read("readCatalogue");
 export const readDepot = read("readDepot");

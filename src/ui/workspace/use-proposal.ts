@@ -10,6 +10,7 @@ import { askForProposal, cancelWork } from "../../work/ask";
 import type { Question } from "../../work/jobs";
 import type { ProfileEditor } from "./editor";
 import type { ConflictWatch } from "./use-conflicts";
+import type { DueBooks } from "./use-due-books";
 import { useGo } from "./use-go";
 
 /** A proposal and the profile that it was made for, which may have changed since. */
@@ -34,6 +35,7 @@ export function useProposal(
   editor: ProfileEditor,
   conflicts: ConflictWatch,
   tell: (sentence: Sentence) => void,
+  offerBooks: DueBooks["offerBooks"],
 ): Proposing {
   const go = useGo();
   const path = usePathname();
@@ -101,11 +103,12 @@ export function useProposal(
   const propose = useCallback(
     async (question: Question) => {
       editor.lookAt(question.list);
+      if (!(await offerBooks())) return false;
       const isToSee = (await ask(question)) !== null;
       if (isToSee && path !== "/plan") go("/plan");
       return isToSee;
     },
-    [editor, ask, go, path],
+    [editor, ask, go, path, offerBooks],
   );
   return useMemo(
     () => ({ proposed, propose, leaveProposal, proposing, stopProposing }),

@@ -28,6 +28,7 @@ import { useOrderFile, type OrderFileState } from "../order-file/use-order-file"
 import { useEvents } from "./use-events";
 import { useConflicts, type ConflictWatch } from "./use-conflicts";
 import { useFindingsNoted, type FindingsNoted } from "./use-findings-noted";
+import { useDueBooks, type DueBooks } from "./use-due-books";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
 import { useProposal, type Proposing } from "./use-proposal";
@@ -36,7 +37,7 @@ import { useRefresh } from "./use-refresh";
 import { useShelfReading, type ShelfReadingState } from "./use-shelf-reading";
 import { useTrial, type TrialState } from "./use-trial";
 
-export interface Workspace extends Proposing {
+export interface Workspace extends Proposing, DueBooks {
   readonly editor: ProfileEditor;
   readonly messages: MessageLog;
   readonly panel: PanelState;
@@ -132,7 +133,8 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
   const conflicts = useConflicts(editor);
   const noted = useFindingsNoted(editor, conflicts);
-  const proposals = useProposal(editor, conflicts, tell);
+  const dueBooks = useDueBooks(editor);
+  const proposals = useProposal(editor, conflicts, tell, dueBooks.offerBooks);
   const { show } = panel;
   const orderFile = useOrderFile(editor, unwrap, tell);
   const switchTo = useProfileSwitch(editor, unwrap, tell, orderFile.write);
@@ -159,6 +161,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       switchTo,
       orderFile,
       ...proposals,
+      ...dueBooks,
       trial,
       conflicts,
       noted,
@@ -175,6 +178,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       switchTo,
       orderFile,
       proposals,
+      dueBooks,
       trial,
       conflicts,
       noted,
