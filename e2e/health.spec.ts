@@ -1,4 +1,4 @@
-import { expect, finding, find, home, stored, takeWayOut, test, visit } from "./fixtures";
+import { expect, finding, find, home, row, stored, takeWayOut, test, visit } from "./fixtures";
 
 test("from a broken set to a start, by keyboard alone: the list, its ways out by number, a proposal, a trial", async ({
   watched: page,
@@ -163,4 +163,33 @@ test("a helper’s report names what is found and the last trial, no folder of t
   const saving = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save the file" }).click();
   expect((await saving).suggestedFilename()).toBe("report.md");
+});
+
+test("the overview says how the last trial ended and how findings came and went by day; what appeared stands in the messages once", async ({
+  watched: page,
+}) => {
+  await expect(page.getByText("This profile has not been tried yet.")).toBeVisible();
+  await expect(page.getByRole("img", { name: "Findings by day" })).toBeVisible();
+  const days = page.getByRole("table").filter({ has: page.getByRole("img", { name: "blockers" }) });
+  await expect(days.getByRole("row")).toHaveCount(11);
+  const today = days.getByRole("row").nth(1);
+  await expect(today.getByRole("cell").nth(1)).toHaveText("7");
+
+  await page.keyboard.press("Alt+t");
+  await page.getByRole("button", { name: "Write this profile’s order and start", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
+    "stopped at start",
+  );
+  await expect(page.getByText("Nothing that matters has changed since.")).toBeVisible();
+  await page.getByRole("button", { name: "Close the panel" }).click();
+
+  await find(page, "Tidal Core.keel");
+  await row(page, "Tidal Core.keel").getByRole("switch").click();
+  await expect(page.getByRole("contentinfo")).not.toContainText("7 blockers");
+  await page.getByRole("link", { name: /^Overview/ }).click();
+  await expect(page.getByText("The set has changed since.")).toBeVisible();
+  await expect(today.getByRole("cell").nth(1)).not.toHaveText("7");
+  await page.getByRole("button", { name: /^Messages/ }).click();
+  const messages = page.getByRole("list", { name: "Message log" });
+  await expect(messages.getByText(/^\d+ new findings: /)).toHaveCount(1);
 });

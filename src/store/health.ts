@@ -27,13 +27,23 @@ export async function noteFindings(
     `insert into finding_seen (profile_id, finding) select $1, unnest($2::text[]) on conflict do nothing`,
     [profileId, findings],
   );
-  await tx.query(
-    `insert into finding_count (profile_id, day, blockers, problems, hints) values ($1, current_date, $2, $3, $4)
+  await countFindings(tx, profileId, 0, counts);
+}
+
+/** How many findings of each level there were at the end of today, or so many days ago. */
+export const countFindings = (
+  tx: Tx,
+  profileId: ProfileId,
+  daysAgo: number,
+  counts: Readonly<Record<Level, number>>,
+) =>
+  tx.query(
+    `insert into finding_count (profile_id, day, blockers, problems, hints)
+     values ($1, current_date - $2::int, $3, $4, $5)
      on conflict (profile_id, day) do update
        set blockers = excluded.blockers, problems = excluded.problems, hints = excluded.hints`,
-    [profileId, counts.blocker, counts.problem, counts.hint],
+    [profileId, daysAgo, counts.blocker, counts.problem, counts.hint],
   );
-}
 
 export const listSeen = (db: Sql, profileId: ProfileId) =>
   db.query<SeenFinding>("select finding, since from finding_seen where profile_id = $1 order by finding", [

@@ -7,6 +7,7 @@ import { done, type Outcome } from "@/core/model/outcome";
 import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
 import { gameFiles, sha256Of } from "@/disk/game-files";
 import { hasWritten } from "@/store/order-files";
+import { countFindings } from "@/store/health";
 import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
 import type { Context } from "../context";
@@ -67,6 +68,19 @@ async function countAsWritten({ db }: Context, gameId: string): Promise<void> {
   );
 }
 
+/** Invented: what was found on the days before the demo began. */
+const earlierDays = [
+  [2, 3, 1],
+  [2, 3, 1],
+  [9, 6, 2],
+  [12, 9, 3],
+  [12, 8, 3],
+  [8, 8, 4],
+  [8, 6, 4],
+  [5, 6, 4],
+  [7, 5, 3],
+].map(([blocker = 0, problem = 0, hint = 0]) => ({ blocker, problem, hint }));
+
 async function addProfiles(
   context: Context,
   { id: gameId, profiles }: DemoGame,
@@ -79,6 +93,10 @@ async function addProfiles(
     if (!made.ok) return made;
     ids.push(made.value.id);
   }
+  await context.db.transaction(async (tx) => {
+    for (const [at, counts] of earlierDays.entries())
+      await countFindings(tx, ids[0]!, earlierDays.length - at, counts);
+  });
   await chooseProfile(context.db, gameId, ids[0]!);
   return done(null);
 }

@@ -38,6 +38,9 @@ function ago(when: Date): string {
 /** A day and the time of it; what is no time is told as it is. */
 export const moment = (at: Moment): string => told(at, "moment");
 export const day = (at: Moment): string => told(at, "day");
+/** A day (ISO 8601) of a year that is known. */
+export const shortDay = (at: string): string =>
+  new Intl.DateTimeFormat(tag(), { day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(at));
 /** The time of a day to the second. */
 export const second = (at: Moment): string => told(at, "second");
 

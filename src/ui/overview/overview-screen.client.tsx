@@ -20,7 +20,9 @@ import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
 import { Term } from "../kit/term";
 import { useEditor } from "../workspace/workspace.client";
+import { FindingsOverTime } from "./findings-over-time";
 import { FirstSteps } from "./first-steps";
+import { LastTrial } from "./last-trial";
 import { NextAct } from "./next-act";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
@@ -99,6 +101,7 @@ export function OverviewScreen() {
               <SectionsChart list={roster.lists[main]} />
             </section>
           )}
+          <FindingsOverTime />
           {view.stock.shelf.length > 0 && (
             <section>
               <h2 className="mb-2 text-lg font-bold">{say("overview.theShelf")}</h2>
@@ -153,6 +156,9 @@ export function OverviewScreen() {
           )}
           <Side title={say("overview.missingAndUnused")}>
             <MissingAndUnused />
+          </Side>
+          <Side title={<Term word="trial">{say("overview.lastTrial")}</Term>}>
+            <LastTrial />
           </Side>
           {view.sinceRun && (
             <Side title={say("overview.sinceItLastRanWell")}>

@@ -8,7 +8,7 @@ import { Bar } from "react-chartjs-2";
 import type { SeatedList } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
 import { useTheme } from "../frame/theme";
-import { chartLook } from "../kit/chart-look";
+import { chartLook, stackedBars } from "../kit/chart-look";
 import { sectionHue } from "../kit/hues";
 import { SectionLetter } from "../kit/section-letter";
 
@@ -74,7 +74,7 @@ function countSections({ sections, items }: SeatedList): Count[] {
 }
 
 function draw(counts: readonly Count[], theme: string, textScale: number) {
-  const { colour, axis } = chartLook(textScale);
+  const { colour } = chartLook(textScale);
   void theme;
   return {
     data: {
@@ -92,19 +92,6 @@ function draw(counts: readonly Count[], theme: string, textScale: number) {
         },
       ],
     },
-    options: {
-      animation: false as const,
-      maintainAspectRatio: false,
-      plugins: { legend: { display: false } },
-      scales: {
-        x: { stacked: true, ticks: axis, grid: { display: false }, border: { color: colour("--line") } },
-        y: {
-          stacked: true,
-          ticks: { ...axis, precision: 0 },
-          grid: { color: colour("--line") },
-          border: { display: false },
-        },
-      },
-    },
+    options: stackedBars(textScale),
   };
 }

@@ -22,12 +22,12 @@ export function DueBooksDialog() {
     let isTaken = true;
     for (const { book, file } of due) isTaken = isTaken && (await takeBook(book, file));
     setTaking(false);
-    booksOffered?.answer(isTaken);
+    booksOffered?.answer(isTaken ? "used" : "cancel");
   };
   return (
     <Dialog
       open={booksOffered !== null}
-      onClose={() => booksOffered?.answer(false)}
+      onClose={() => booksOffered?.answer("cancel")}
       title={say("rules.newerRulebooks", { count: due.length })}
       hint={say("rules.newerRulebooksHint")}
       size="medium"
@@ -46,10 +46,10 @@ export function DueBooksDialog() {
         </section>
       ))}
       <div className="flex flex-wrap justify-end gap-2">
-        <Button look="quiet" onClick={() => booksOffered?.answer(false)}>
+        <Button look="quiet" onClick={() => booksOffered?.answer("cancel")}>
           {say("common.cancel")}
         </Button>
-        <Button onClick={() => booksOffered?.answer(true)}>{say("rules.proposeWithoutThem")}</Button>
+        <Button onClick={() => booksOffered?.answer("without")}>{say("rules.proposeWithoutThem")}</Button>
         <Button look="main" disabled={isTaking} onClick={() => void take()}>
           {say("rules.useThemAndPropose")}
         </Button>

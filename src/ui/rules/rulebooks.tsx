@@ -38,12 +38,11 @@ export function Rulebooks() {
   };
   return (
     <section aria-label={say("common.rulebooks")} className="border-line border-t">
-      <header className="bg-sunk border-line flex items-center gap-2 border-b px-3 py-1.5">
+      <header className="bg-sunk border-line flex flex-wrap items-center gap-2 border-b px-3 py-1.5">
         <h2 className="font-bold">
           <Term word="rulebook">{say("common.rulebooks")}</Term>
         </h2>
-        <span className="text-ink2">{say("rules.whatOthersKnowAboutTheOrder")}</span>
-        <span className="ml-auto" />
+        <span className="text-ink2 min-w-0 grow basis-52">{say("rules.whatOthersKnowAboutTheOrder")}</span>
         <BookFolderButton />
         <FileButton
           small

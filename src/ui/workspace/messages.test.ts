@@ -30,6 +30,14 @@ describe("what is told", () => {
     expect(log.getState().all).toHaveLength(3);
   });
 
+  it("can stand in the log alone, where it is seen elsewhere", () => {
+    const storage = storageOf();
+    const log = new MessageLog(storage, () => 5);
+    log.note("found");
+    expect(log.getState()).toMatchObject({ said: [], unread: 0, all: [{ text: "found", at: 5 }] });
+    expect(texts(new MessageLog(storage).getState().all)).toEqual(["found"]);
+  });
+
   it("counts as new until the log is looked at", () => {
     const log = new MessageLog(storageOf());
     log.tell("one", "plain");

@@ -68,6 +68,12 @@ export class MessageLog {
     });
   }
 
+  /** Stands in the log and is not said: what is seen elsewhere already. */
+  readonly note = (text: string): void => {
+    const message: Message = { id: this.next++, at: this.now(), text, tone: "plain", act: null };
+    this.set({ ...this.state, all: [message, ...this.state.all].slice(0, mostKept) });
+  };
+
   /** It is said no longer, and stays in the log. */
   readonly hush = (id: number): void =>
     this.set({ ...this.state, said: this.state.said.filter((each) => each.id !== id) });

@@ -7,8 +7,8 @@ import { findRulebooks } from "./server";
 /** Newer rulebooks that wait for an answer before something is proposed. */
 interface BooksOffered {
   readonly due: readonly FoundBook[];
-  /** Whether it goes on; what was declined is not offered again. */
-  readonly answer: (goOn: boolean) => void;
+  /** They are used now; or it goes on without them, and they are not offered again; or nothing is proposed. */
+  readonly answer: (how: "used" | "without" | "cancel") => void;
 }
 
 export interface DueBooks {
@@ -32,10 +32,10 @@ export function useDueBooks(editor: ProfileEditor): DueBooks {
     return new Promise<boolean>((resolve) =>
       setOffered({
         due,
-        answer: (goOn) => {
-          if (goOn) for (const each of due) declined.current.add(keyOf(each));
+        answer: (how) => {
+          if (how === "without") for (const each of due) declined.current.add(keyOf(each));
           setOffered(null);
-          resolve(goOn);
+          resolve(how !== "cancel");
         },
       }),
     );

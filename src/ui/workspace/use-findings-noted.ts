@@ -1,8 +1,13 @@
 import { useEffect, useState } from "react";
 import { findingId } from "@/core/check/identity";
 import { countByLevel } from "@/core/check/run-checks";
+import { say } from "@/core/language/say";
+import { sayFinding } from "@/core/messages/findings";
+import { plainText } from "@/core/messages/parts";
+import type { Finding } from "@/core/model/finding";
 import type { ProfileId } from "@/core/model/ids";
 import type { Noted } from "@/core/model/noted";
+import { seatAndTitle, type Roster } from "@/core/roster/roster";
 import type { ProfileEditor } from "./editor";
 import { isStoring } from "./editor-state";
 import { noteFindings } from "./server";
@@ -21,6 +26,8 @@ export class FindingsNoted {
   constructor(
     private readonly editor: ProfileEditor,
     private readonly conflicts: ConflictWatch,
+    /** Is told once of what has appeared. */
+    private readonly log: (text: string) => void,
   ) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -47,20 +54,49 @@ export class FindingsNoted {
     const state = this.editor.getState();
     const { profile, roster, checked } = state;
     if (checked?.input.roster !== roster || isStoring(state)) return this.soon();
-    const ids = [...new Set(checked.findings.map((finding) => findingId(roster, finding)))].sort();
+    const byId = new Map(checked.findings.map((finding) => [findingId(roster, finding), finding]));
+    const ids = [...byId.keys()].sort();
     const now = [profile.id, ...ids].join(" ");
     if (now === this.told && !anew) return;
     const outcome = await noteFindings(profile.id, ids, countByLevel(checked.told));
     // What cannot be noted now is noted with the next change.
     if (!outcome.ok) return;
     this.told = now;
+    const before = this.get()?.seen;
+    if (before) this.logAppeared(roster, byId, new Set(before.map(({ finding }) => finding)));
     this.known = { profile: profile.id, noted: outcome.value };
     for (const listener of this.listeners) listener();
   }
+
+  private logAppeared(
+    roster: Roster,
+    found: ReadonlyMap<string, Finding>,
+    before: ReadonlySet<string>,
+  ): void {
+    const appeared = [...found].filter(([id]) => !before.has(id));
+    if (appeared.length === 0) return;
+    const named = appeared
+      .slice(0, mostNamed)
+      .map(([, finding]) => plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)));
+    const what = named.join("; ");
+    this.log(
+      say("workspace.findingsAppeared", {
+        count: appeared.length,
+        what,
+        more: appeared.length - named.length,
+      }),
+    );
+  }
 }
 
-export function useFindingsNoted(editor: ProfileEditor, conflicts: ConflictWatch): FindingsNoted {
-  const [noted] = useState(() => new FindingsNoted(editor, conflicts));
+const mostNamed = 5;
+
+export function useFindingsNoted(
+  editor: ProfileEditor,
+  conflicts: ConflictWatch,
+  log: (text: string) => void,
+): FindingsNoted {
+  const [noted] = useState(() => new FindingsNoted(editor, conflicts, log));
   useEffect(() => {
     noted.soon();
     const end = editor.subscribe(noted.soon);

@@ -132,7 +132,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   );
   const { refresh, workOn, reach } = useRefresh(editor, unwrap);
   const conflicts = useConflicts(editor);
-  const noted = useFindingsNoted(editor, conflicts);
+  const noted = useFindingsNoted(editor, conflicts, messages.note);
   const dueBooks = useDueBooks(editor);
   const proposals = useProposal(editor, conflicts, tell, dueBooks.offerBooks);
   const { show } = panel;
