@@ -1,6 +1,8 @@
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster, withState } from "../testing/roster";
 import { aRule, aSection } from "../testing/ids";
+import type { SectionId } from "../model/ids";
+import type { ProfileState } from "../model/profile";
 import { addAbsentPlugins } from "./arrivals";
 import { addMods } from "./edits";
 import { applySteps } from "./steps";
@@ -35,4 +37,36 @@ test("a mod that is added is off and its plugins are not, so that switching it o
     ["other.plank", true, "world"],
     ["new.plank", true, "patches"],
   ]);
+});
+
+test("what arrives goes where advice puts it: the curator's own first, for that file only, into an open section of its rank", () => {
+  const arriving = shelfMod("new", [pluginFile("new.plank"), pluginFile("other.plank")]);
+  const place = (plugin: string, section: string, sha256?: string) => ({
+    kind: "place" as const,
+    on: { plugin, ...(sha256 !== undefined && { sha256 }) },
+    section: aSection(section),
+  });
+  const plain = testRoster([{ name: "a.plank" }]);
+  const placed = (advice: ProfileState["advice"], close?: string, homes?: Map<string, SectionId>) => {
+    const { state } = plain.profile;
+    const sections = state.plugins.sections.map((section) =>
+      section.id === close ? { ...section, closed: true as const } : section,
+    );
+    const roster = withState(plain, { ...state, advice, plugins: { ...state.plugins, sections } });
+    const applied = applySteps(roster.profile.state, addMods(roster, [arriving], homes)!.steps);
+    const entries = applied.ok ? applied.value.state.plugins.entries : [];
+    return entries.find(({ id }) => id === "new.plank")!.section;
+  };
+  expect(placed([])).toBe("world");
+  expect(placed([place("NEW.plank", "patches")])).toBe("patches");
+  expect(placed([place("new.plank", "patches", pluginFile("new.plank").sha256)])).toBe("patches");
+  expect(placed([place("new.plank", "patches", "0".repeat(64))])).toBe("world");
+  expect(placed([place("other.plank", "patches")])).toBe("world");
+  // Foundations are of another rank, and nothing goes into a closed section.
+  expect(placed([place("new.plank", "base")])).toBe("world");
+  expect(placed([place("new.plank", "nowhere")])).toBe("world");
+  expect(placed([place("new.plank", "patches")], "patches")).toBe("world");
+  expect(
+    placed([place("new.plank", "patches")], undefined, new Map([["new.plank", aSection("world")]])),
+  ).toBe("world");
 });

@@ -3,6 +3,7 @@ import type { Choice } from "../model/profile";
 import { addAbsentPlugins, arrivalSteps } from "./arrivals";
 import { chosenParts, partsOf, unmetCondition, type Part, type Present, type Unmet } from "../roster/parts";
 import type { Roster, SeatedMod } from "../roster/roster";
+import { advisedSections } from "../roster/advised-sections";
 import { label } from "./steps";
 
 /** A part of a package in a profile: whether it is chosen, and what stands against it. */
@@ -47,7 +48,8 @@ export function chooseEdit(roster: Roster, item: SeatedMod, choice: Choice): Edi
   if (!item.mod || JSON.stringify(choice) === JSON.stringify(item.choice)) return null;
   const { game, profile } = roster;
   const choices = [...profile.state.choices.filter((each) => each.mod !== item.id), choice];
-  const next = addAbsentPlugins(game, { ...profile.state, choices }, [item.mod], true);
+  const homes = advisedSections(roster, [item.mod]);
+  const next = addAbsentPlugins(game, { ...profile.state, choices }, [item.mod], true, homes);
   const before = chosenParts(item.choice);
   const taken = new Set([...chosenParts(choice)].filter((part) => !before.has(part)));
   const turned = roster.plugins.filter(

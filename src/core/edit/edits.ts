@@ -2,6 +2,7 @@ import type { Edit, Step } from "../model/edit";
 import type { ItemId } from "../model/ids";
 import type { ListName } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
+import { advisedSections } from "../roster/advised-sections";
 import { addAbsentMods, addAbsentPlugins, arrivalSteps, type Homes } from "./arrivals";
 import { foldName } from "../roster/fold";
 import type { Roster, SeatedItem, SeatedPlugin } from "../roster/roster";
@@ -61,9 +62,11 @@ export function addMods(roster: Roster, mods: readonly ShelfMod[], homes?: Homes
   return { label: label("add", { item: added[0]!.name, count: added.length }), steps };
 }
 
-function addSteps({ game, profile }: Roster, mods: readonly ShelfMod[], on: boolean, homes?: Homes): Step[] {
+function addSteps(roster: Roster, mods: readonly ShelfMod[], on: boolean, chosen: Homes = new Map()): Step[] {
   if (mods.length === 0) return [];
+  const { game, profile } = roster;
   const { state } = profile;
+  const homes = new Map([...advisedSections(roster, mods), ...chosen]);
   return [
     ...arrivalSteps("mods", state, addAbsentMods(state, mods, on, homes)),
     ...arrivalSteps("plugins", state, addAbsentPlugins(game, state, mods, true, homes)),
@@ -102,7 +105,8 @@ export function dropMods(roster: Roster, ids: readonly string[]): Edit | null {
 export function arrivalsEdit(roster: Roster): Edit | null {
   const { game, profile } = roster;
   const mods = roster.mods.map((each) => each.mod).filter((mod) => mod !== null);
-  const steps = arrivalSteps("plugins", profile.state, addAbsentPlugins(game, profile.state, mods));
+  const next = addAbsentPlugins(game, profile.state, mods, false, advisedSections(roster, mods));
+  const steps = arrivalSteps("plugins", profile.state, next);
   return steps.length === 0 ? null : { label: label("arrivals", { count: steps.length }), steps };
 }
 

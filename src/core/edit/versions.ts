@@ -7,6 +7,7 @@ import { partsOf } from "../roster/parts";
 import { makeRoster, newestHere, type Roster, type SeatedMod } from "../roster/roster";
 import { compareVersions } from "../version/version";
 import { addAbsentPlugins } from "./arrivals";
+import { advisedSections } from "../roster/advised-sections";
 import { label, stepsBetween } from "./steps";
 
 /** A mod of the profile that is to be held in other contents. */
@@ -78,7 +79,7 @@ function withVersions(roster: Roster, changes: readonly VersionChange[]): Profil
     },
   };
   return changes.reduce(
-    (next, { item, to }) => addAbsentPlugins(game, next, [to], item.entry.on),
+    (next, { item, to }) => addAbsentPlugins(game, next, [to], item.entry.on, advisedSections(roster, [to])),
     left.plugins.entries.length === pinned.plugins.entries.length ? pinned : left,
   );
 }

@@ -40,12 +40,16 @@ class AdviceIndex {
   /** What is told of an item as it lies here, and of those of its parts that the profile takes. */
   of(item: SeatedItem): readonly Told[] {
     if (this.isEmpty) return [];
-    if (item.list === "plugins")
-      return (this.byOn.get(this.keyOf({ plugin: item.id })) ?? []).filter(
-        ({ advice: { on } }) => !("plugin" in on) || isThatFile(on, item.file?.sha256),
-      );
+    if (item.list === "plugins") return this.ofFile(item.id, item.file?.sha256);
     const parts = [...chosenParts(item.taken)].map((part) => ({ mod: item.id, part }));
     return [{ mod: item.id }, ...parts].flatMap((on) => this.byOn.get(this.keyOf(on)) ?? []);
+  }
+
+  /** What is told of a plugin by its name and its contents, whether it is in the profile or not. */
+  ofFile(name: string, sha256: string | undefined): readonly Told[] {
+    return (this.byOn.get(this.keyOf({ plugin: name })) ?? []).filter(
+      ({ advice: { on } }) => !("plugin" in on) || isThatFile(on, sha256),
+    );
   }
 
   /** What is told of a mod, whether it is in the profile or not, and not of its parts. */

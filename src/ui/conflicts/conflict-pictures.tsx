@@ -7,7 +7,7 @@ import { say } from "@/core/language/say";
 import type { Contested } from "@/core/conflict/conflicts";
 import type { ConflictSurvey } from "@/core/conflict/survey";
 import { useTheme } from "../frame/theme";
-import { chartLook } from "../kit/chart-look";
+import { chartLook, useChartFont } from "../kit/chart-look";
 import { useTextScale } from "../kit/text-scale";
 import { useEditor } from "../workspace/workspace.client";
 import { holderText } from "./holder";
@@ -75,13 +75,14 @@ function Picture({
   onChoose?: (name: string) => void;
 }) {
   const theme = useTheme();
+  const font = useChartFont();
   const textScale = useTextScale();
   const { data, options } = useMemo(() => draw(counts, theme, textScale), [counts, theme, textScale]);
   return (
     <section>
       <h2 className="mb-2 font-bold">{title}</h2>
       <div className="min-w-0" style={{ height: `${2 + counts.length * 1.6}rem` }}>
-        <Bar key={theme} data={data} options={options} role="img" aria-label={title} />
+        <Bar key={`${theme} ${font}`} data={data} options={options} role="img" aria-label={title} />
       </div>
       <details className="mt-1">
         <summary className="text-ink2">{say("conflicts.sameInWords")}</summary>

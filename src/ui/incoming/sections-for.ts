@@ -1,6 +1,7 @@
 import { MODS_RANK, type Section } from "@/core/model/game";
 import type { ListName } from "@/core/model/profile";
 import type { ShelfMod } from "@/core/model/shelf";
+import { advisedForMod, advisedForPlugin } from "@/core/roster/advised-sections";
 import { foldName } from "@/core/roster/fold";
 import { arrivalSection, loadRankOf } from "@/core/roster/laws";
 import type { Roster } from "@/core/roster/roster";
@@ -16,18 +17,20 @@ interface Seating {
 }
 
 /** The sections in which it and its plugins would be seated, by what is seated there. */
-export function sectionsFor(roster: Roster, { name, tags, plugins }: ShelfMod): Seating[] {
+export function sectionsFor(roster: Roster, mod: ShelfMod): Seating[] {
+  const { name, tags, plugins } = mod;
   const { game, lists } = roster;
   const seatings: Seating[] = [];
-  const add = (list: ListName, what: string, rank: string) => {
+  const add = (list: ListName, what: string, rank: string, advised: Section | null) => {
     const { sections } = lists[list];
-    const section = arrivalSection(sections, rank, tags);
+    const section = advised ?? arrivalSection(sections, rank, tags);
     const choices = sections.filter((each) => each.rank === rank && !each.closed);
     if (section) seatings.push({ key: list === "mods" ? list : what, what, section, choices });
   };
-  if (lists.mods.sections.length > 1) add("mods", name, MODS_RANK);
+  if (lists.mods.sections.length > 1) add("mods", name, MODS_RANK, advisedForMod(roster, mod));
   const fixed = new Set(game.builtIn.map((each) => foldName(game, each)));
   for (const plugin of plugins)
-    if (game.lists.includes("plugins")) add("plugins", plugin.name, loadRankOf(game, plugin, fixed).id);
+    if (game.lists.includes("plugins"))
+      add("plugins", plugin.name, loadRankOf(game, plugin, fixed).id, advisedForPlugin(roster, plugin));
   return seatings;
 }

@@ -1,3 +1,16 @@
+import { useEffect, useState } from "react";
+
+const family = "JetBrains Mono Variable";
+
+/** Whether the charts' font is there: text on a canvas is drawn once, in whatever font there is then. To be part of a chart's key. */
+export function useChartFont(): string {
+  const [there, setThere] = useState(false);
+  useEffect(() => {
+    void document.fonts.load(`12px "${family}"`).then(() => setThere(true));
+  }, []);
+  return there ? "own" : "any";
+}
+
 /** Chart.js reads colours and sizes once, so they are read anew for each theme and size of text. */
 export function chartLook(textScale: number) {
   const colour = (name: string): string =>
@@ -6,7 +19,7 @@ export function chartLook(textScale: number) {
       : getComputedStyle(document.documentElement).getPropertyValue(name).trim();
   return {
     colour,
-    axis: { color: colour("--ink2"), font: { family: "JetBrains Mono Variable", size: 12.5 * textScale } },
+    axis: { color: colour("--ink2"), font: { family, size: 12.5 * textScale } },
   };
 }
 

@@ -8,7 +8,7 @@ import { levels } from "@/core/model/finding";
 import type { Noted } from "@/core/model/noted";
 import { useTheme } from "../frame/theme";
 import { useNoted } from "../health/use-noted";
-import { chartLook, stackedBars } from "../kit/chart-look";
+import { chartLook, stackedBars, useChartFont } from "../kit/chart-look";
 import { LevelMark, levelWord } from "../kit/level";
 import { shortDay } from "../kit/moment";
 import { useTextScale } from "../kit/text-scale";
@@ -34,13 +34,14 @@ const none: Counts = [];
 
 function Picture({ counts }: { counts: Counts }) {
   const theme = useTheme();
+  const font = useChartFont();
   const textScale = useTextScale();
   const { data, options } = useMemo(() => draw(counts, theme, textScale), [counts, theme, textScale]);
   return (
     <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(11.875rem,auto)]">
       <div className="h-48 min-w-0">
         <Bar
-          key={theme}
+          key={`${theme} ${font}`}
           data={data}
           options={options}
           role="img"

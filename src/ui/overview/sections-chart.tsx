@@ -8,7 +8,7 @@ import { Bar } from "react-chartjs-2";
 import type { SeatedList } from "@/core/roster/roster";
 import { letterOf } from "@/core/roster/seats";
 import { useTheme } from "../frame/theme";
-import { chartLook, stackedBars } from "../kit/chart-look";
+import { chartLook, stackedBars, useChartFont } from "../kit/chart-look";
 import { sectionHue } from "../kit/hues";
 import { SectionLetter } from "../kit/section-letter";
 
@@ -24,6 +24,7 @@ interface Count {
 /** The items of a list by section, drawn, with the same numbers as a table. */
 export function SectionsChart({ list }: { list: SeatedList }) {
   const theme = useTheme();
+  const font = useChartFont();
   const textScale = useTextScale();
   const counts = useMemo(() => countSections(list), [list]);
   const { data, options } = useMemo(() => draw(counts, theme, textScale), [counts, theme, textScale]);
@@ -31,7 +32,7 @@ export function SectionsChart({ list }: { list: SeatedList }) {
     <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(11.875rem,auto)]">
       <div className="h-64 min-w-0">
         <Bar
-          key={theme}
+          key={`${theme} ${font}`}
           data={data}
           options={options}
           role="img"

@@ -7,7 +7,7 @@ import { useMemo, type ReactNode } from "react";
 import { Chart as Drawing, Line } from "react-chartjs-2";
 import { useTheme } from "../frame/theme";
 import { useTextScale } from "../kit/text-scale";
-import { chartLook } from "../kit/chart-look";
+import { chartLook, useChartFont } from "../kit/chart-look";
 import { formatSize } from "../kit/format-size";
 import { sectionHue } from "../kit/hues";
 import { useEditor } from "../workspace/workspace.client";
@@ -97,6 +97,7 @@ function Table({
 
 function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
   const theme = useTheme();
+  const font = useChartFont();
   const textScale = useTextScale();
   const data = useMemo(() => {
     const hueOf = (at: number) => sectionHue(at);
@@ -132,7 +133,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
   };
   return (
     <Drawing
-      key={theme}
+      key={`${theme} ${font}`}
       type="treemap"
       data={data}
       options={options}
@@ -144,6 +145,7 @@ function SizeMap({ sizes }: { sizes: readonly TagSize[] }) {
 
 function GrowthLine({ growth }: { growth: readonly Growth[] }) {
   const theme = useTheme();
+  const font = useChartFont();
   const textScale = useTextScale();
   const { data, options } = useMemo(() => {
     void theme;
@@ -182,7 +184,7 @@ function GrowthLine({ growth }: { growth: readonly Growth[] }) {
   }, [growth, theme, textScale]);
   return (
     <Line
-      key={theme}
+      key={`${theme} ${font}`}
       data={data}
       options={options}
       role="img"
