@@ -192,4 +192,20 @@ test("the overview says how the last trial ended and how findings came and went 
   await page.getByRole("button", { name: /^Messages/ }).click();
   const messages = page.getByRole("list", { name: "Message log" });
   await expect(messages.getByText(/^\d+ new findings: /)).toHaveCount(1);
+  await page.getByRole("button", { name: "Close the panel" }).click();
+
+  // A mark in the plan and the shelf leads to what is found there.
+  await find(page, "Frozen Galleries.plank");
+  await row(page, "Frozen Galleries.plank").getByRole("link").click();
+  await expect(page).toHaveURL(/\/health\?.*item=Frozen/);
+  await expect(finding(page, "Cold Trench.keel")).toHaveCount(1);
+  await page.getByRole("link", { name: /^Shelf/ }).click();
+  await page.getByRole("heading", { level: 1, name: "Shelf" }).waitFor();
+  await page
+    .getByRole("row", { name: /Frozen Galleries/ })
+    .first()
+    .click();
+  await page.getByRole("link", { name: "Ways out, in Health" }).click();
+  await expect(page).toHaveURL(/\/health\?.*item=frozen-galleries/);
+  await expect(finding(page, "Cold Trench.keel")).toHaveCount(1);
 });

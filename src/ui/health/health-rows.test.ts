@@ -56,6 +56,9 @@ test("a search, an item and levels narrow it; what they leave of each level is c
   const found = rows({ sheet: "single", text: "CORE.plank" });
   expect([found.rows.length, found.hidden, found.counts.blocker]).toEqual([2, 3, 2]);
   expect(rows({ sheet: "single", item: "a.plank" }).rows).toHaveLength(2);
+  // Of a mod with its plugins.
+  expect(rows({ sheet: "single", item: "a" }).rows).toHaveLength(2);
+  expect(rows({ sheet: "single", item: "elsewhere" }).rows).toHaveLength(0);
   const without = rows({ hidden: ["blocker"] });
   expect([without.rows.length, without.hidden, without.counts]).toEqual([
     1,

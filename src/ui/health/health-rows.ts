@@ -35,6 +35,13 @@ interface Shown {
   readonly fresh: number;
 }
 
+/** Whether it is about an item, or about a plugin that comes with it. */
+export const isAbout = (
+  { pluginOf }: Pick<Roster, "pluginOf">,
+  { subjects }: Finding,
+  item: string,
+): boolean => subjects.some(({ id }) => id === item || pluginOf.get(id)?.mod?.id === item);
+
 /** What of the findings an address shows. */
 export function healthRows(
   roster: Roster,
@@ -48,7 +55,7 @@ export function healthRows(
   const fitting = all.filter(
     (finding) =>
       (!fresh || isNew(findingId(roster, finding))) &&
-      (item === null || finding.subjects.some(({ id }) => id === item)) &&
+      (item === null || isAbout(roster, finding, item)) &&
       (wanted === "" || textOf(roster, finding).toLowerCase().includes(wanted)),
   );
   const shown = fitting.filter(({ level }) => !hidden.includes(level));

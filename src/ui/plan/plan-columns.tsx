@@ -9,6 +9,8 @@ import { titleOf, type SeatedItem } from "@/core/roster/roster";
 import { formatSize } from "../kit/format-size";
 import { layoutOf, type GridColumn, type GridLayout } from "../kit/grid/columns";
 import { textLook } from "../kit/grid/grid-cells";
+import { ViewLink } from "../workspace/view-link";
+import { healthOf } from "../health/health-address";
 import { LevelMark } from "../kit/level";
 import { Toggle } from "../kit/toggle";
 
@@ -160,8 +162,19 @@ const state: PlanColumn = {
   sortBy: (cells) => `${cells.mark ? levels.indexOf(cells.mark.level) : levels.length} ${stateWords(cells)}`,
   cell: (cells) => (
     <span className="flex items-center gap-1.5 text-sm">
-      {cells.mark && <LevelMark level={cells.mark.level} />}
-      <span className="truncate">{stateWords(cells)}</span>
+      {cells.mark ? (
+        <ViewLink
+          href={healthOf(cells.item.id)}
+          tabIndex={-1}
+          title={say("plan.waysOutInHealth")}
+          className="flex min-w-0 items-center gap-1.5 hover:underline"
+        >
+          <LevelMark level={cells.mark.level} />
+          <span className="truncate">{stateWords(cells)}</span>
+        </ViewLink>
+      ) : (
+        <span className="truncate">{stateWords(cells)}</span>
+      )}
     </span>
   ),
 };

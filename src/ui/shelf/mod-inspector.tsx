@@ -13,6 +13,9 @@ import { ConflictsInShort } from "../conflicts/about-mod";
 import { HandsIfSwitched } from "../conflicts/hands-if-switched";
 import { Button } from "../kit/button";
 import { FindingLine } from "../findings/finding-line";
+import { TextLink } from "../workspace/view-link";
+import { healthOf } from "../health/health-address";
+import { isAbout } from "../health/health-rows";
 import { LevelMark } from "../kit/level";
 import { PageLink } from "../kit/page-link";
 import { Part } from "../kit/part";
@@ -186,11 +189,9 @@ function NeededBy({ id }: { id: string }) {
 /** What is found about a mod and its plugins. */
 function FindingsOf({ row }: { row: ShelfRow }) {
   const findings = useEditor((state) => state.findings);
-  const { pluginOf } = useEditor((state) => state.roster);
+  const roster = useEditor((state) => state.roster);
   if (row.findings === 0) return null;
-  const own = findings.filter(({ subjects }) =>
-    subjects.some(({ list, id }) => (list === "mods" ? id : pluginOf.get(id)?.mod?.id) === row.id),
-  );
+  const own = findings.filter((finding) => isAbout(roster, finding, row.id));
   return (
     <Part title={say("shelf.findings", { count: own.length })}>
       <ul className="space-y-1">
@@ -200,6 +201,9 @@ function FindingsOf({ row }: { row: ShelfRow }) {
           </li>
         ))}
       </ul>
+      <p className="mt-1 text-sm">
+        <TextLink href={healthOf(row.id)}>{say("plan.waysOutInHealth")}</TextLink>
+      </p>
     </Part>
   );
 }
