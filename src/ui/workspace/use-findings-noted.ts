@@ -77,7 +77,9 @@ export class FindingsNoted {
     if (appeared.length === 0) return;
     const named = appeared
       .slice(0, mostNamed)
-      .map(([, finding]) => plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)));
+      .map(([, finding]) =>
+        plainText(sayFinding(finding), (id) => seatAndTitle(roster, id)).replace(/\.$/, ""),
+      );
     const what = named.join("; ");
     this.log(
       say("workspace.findingsAppeared", {
