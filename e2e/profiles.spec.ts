@@ -81,3 +81,26 @@ test("a game of packages: expansions, parts of the game and launch settings reac
     page.getByRole("listitem").filter({ hasText: "Valley to open" }).getByRole("combobox"),
   ).not.toContainText("upper-dale.vale");
 });
+
+test("what was last found of each profile stands beside it, and leads to its findings", async ({
+  watched: page,
+}) => {
+  await page.keyboard.press("Alt+6");
+  const profiles = page.getByRole("list", { name: "Profiles" });
+  const longDescent = profiles.getByRole("button", { name: /Long Descent/ });
+  await expect(longDescent.getByRole("img", { name: "blockers" })).toBeVisible();
+  await expect(profiles.getByRole("button", { name: /Harbour Lights/ }).getByRole("img")).toHaveCount(0);
+  // It is worked on long enough for what is found of it to be noted.
+  await page.getByRole("button", { name: "Profile: Long Descent" }).click();
+  await page.getByRole("menuitem", { name: "Harbour Lights" }).click();
+  await expect(page.getByRole("button", { name: "Profile: Harbour Lights" })).toBeVisible();
+  await expect(profiles.getByRole("button", { name: /Harbour Lights/ }).getByRole("img")).not.toHaveCount(0);
+  await longDescent.click();
+  await page.getByRole("button", { name: /\d+ blockers/ }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Health" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Profile: Long Descent" })).toBeVisible();
+  await page.keyboard.press("Alt+6");
+  await profiles.getByRole("button", { name: /Long Descent/ }).click();
+  await page.getByRole("button", { name: /\d+ blockers/ }).click();
+  await expect(page).toHaveURL(/\/health/);
+});

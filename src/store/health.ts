@@ -60,6 +60,19 @@ export const listCounts = async (db: Sql, profileId: ProfileId, days: number): P
   return rows.reverse();
 };
 
+interface LastCount extends Readonly<Record<Level, number>> {
+  readonly profileId: ProfileId;
+}
+
+/** How many findings each profile of a game had when they were last noted; what was never looked at is not there. */
+export const listLastCounts = (db: Sql, gameId: string) =>
+  db.query<LastCount>(
+    `select distinct on (profile_id) profile_id as "profileId", blockers as blocker, problems as problem, hints as hint
+     from finding_count join profile on profile.id = profile_id
+     where game_id = $1 order by profile_id, day desc`,
+    [gameId],
+  );
+
 interface KeptTrial {
   readonly at: Date;
   readonly running: boolean;

@@ -5,7 +5,7 @@ import fc from "fast-check";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
 import { saveEntries } from "./entries";
-import { findTrial, listCounts, listSeen, noteFindings, saveTrial } from "./health";
+import { findTrial, listCounts, listLastCounts, listSeen, noteFindings, saveTrial } from "./health";
 import { listRulebooks, saveRulebook } from "./rulebooks";
 import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
@@ -616,6 +616,9 @@ test("of what is found it is kept since when; what is gone is forgotten, and eac
       [false, 2],
     ]);
     expect(await listCounts(tx, profile.id, 1)).toHaveLength(1);
+    const last = { profileId: profile.id, ...counts, hint: 2 };
+    expect(await listLastCounts(tx, profile.game)).toEqual([last]);
+    expect(await listLastCounts(tx, "another")).toEqual([]);
   }));
 
 test("the last trial of a profile is kept with its log", () =>

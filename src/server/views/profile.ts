@@ -1,7 +1,9 @@
 import "server-only";
+import type { Level } from "@/core/model/finding";
 import type { ProfileId } from "@/core/model/ids";
 import type { Profile } from "@/core/model/profile";
 import { compareStates, type Difference } from "@/core/compare/states";
+import { listLastCounts } from "@/store/health";
 import { readHistory, type History } from "@/store/journal";
 import { findRun, listProfiles, listUsage, type Usage } from "@/store/profiles";
 import { listRestorePoints } from "@/store/restore-points";
@@ -27,6 +29,8 @@ export interface ProfileListed {
   /** ISO 8601; the latter is null where no trial ran well yet. */
   readonly madeAt: string;
   readonly ranAt: string | null;
+  /** How many findings there were of each level when it was last looked at; null where it never was. */
+  readonly found: Readonly<Record<Level, number>> | null;
 }
 
 interface RestorePointListed {
@@ -54,6 +58,8 @@ export interface ProfileView {
 
 export async function viewProfiles({ db }: Pick<Context, "db">, gameId: string): Promise<ProfilesView> {
   const profiles = await listProfiles(db, gameId);
+  const counts = await listLastCounts(db, gameId);
+  const found = new Map(counts.map(({ profileId, ...levels }) => [profileId, levels]));
   return {
     profiles: profiles.map(({ deletedAt, madeAt, ranAt, notedAt, ...rest }) => ({
       ...rest,
@@ -61,6 +67,7 @@ export async function viewProfiles({ db }: Pick<Context, "db">, gameId: string):
       madeAt: madeAt.toISOString(),
       ranAt: ranAt?.toISOString() ?? null,
       notedAt: notedAt?.toISOString() ?? null,
+      found: found.get(rest.id) ?? null,
     })),
     usage: await listUsage(db, gameId),
   };

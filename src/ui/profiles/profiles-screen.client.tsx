@@ -4,13 +4,17 @@ import { moment } from "../kit/moment";
 import { say } from "@/core/language/say";
 import type { ProfileId } from "@/core/model/ids";
 import { useState } from "react";
+import { countByLevel } from "@/core/check/run-checks";
+import { levels } from "@/core/model/finding";
 import { modsOn } from "@/core/roster/roster";
 import type { ProfileListed } from "@/server/views/profile";
 import type { StateSource } from "@/server/operations/profiles";
 import { formatSize } from "../kit/format-size";
 import { Term } from "../kit/term";
 import { Button } from "../kit/button";
+import { LevelMark, levelWord } from "../kit/level";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
+import { useGo } from "../workspace/use-go";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { Comparison } from "./differences";
 import { NewProfileDialog, ProfileFactsDialog } from "./profile-dialogs";
@@ -74,6 +78,7 @@ function ProfileRow({
   onSelect: () => void;
 }) {
   const on = useModsOn(profile, isPresent);
+  const found = useFound(profile, isPresent);
   return (
     <li>
       <button
@@ -91,6 +96,7 @@ function ProfileRow({
             {purposeWords(profile.purpose)}
             {isPresent && say("profiles.workedOnNow2")}
           </span>
+          <FoundMarks found={found} />
         </span>
         <span className="text-ink2 text-right font-mono text-sm">
           {say("profiles.on", { on })}
@@ -105,6 +111,54 @@ function ProfileRow({
 function useModsOn(profile: ProfileListed, isPresent: boolean): number {
   const roster = useEditor((state) => state.roster);
   return isPresent ? modsOn(roster) : profile.modsOn;
+}
+
+type Found = ProfileListed["found"];
+
+/** Of the present profile what is found now, else what was when it was last looked at. */
+function useFound(profile: ProfileListed, isPresent: boolean): Found {
+  const findings = useEditor((state) => state.findings);
+  const checked = useEditor((state) => state.checked);
+  return isPresent && checked ? countByLevel(findings) : profile.found;
+}
+
+/** How many findings there are of each level, by shape and number, and read out by word; nothing where nothing is known. */
+function FoundMarks({ found }: { found: Found }) {
+  const there = levels.filter((level) => found && found[level] > 0);
+  if (!found || there.length === 0) return null;
+  return (
+    <span className="mt-0.5 flex gap-3 font-mono text-sm">
+      {there.map((level) => (
+        <span key={level} className="flex items-center gap-1">
+          <LevelMark level={level} label={levelWord(level, found[level])} size={10} />
+          {found[level]}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** What was found of a profile, as the way to it: another profile is worked on then. */
+function ToHealth({ profile, isPresent }: { profile: ProfileListed; isPresent: boolean }) {
+  const { switchTo } = useWorkspace();
+  const go = useGo();
+  const found = useFound(profile, isPresent);
+  if (!found) return null;
+  const open = async () => {
+    if (isPresent || (await switchTo(profile.id))) go("/health");
+  };
+  const told = levels.filter((level) => found[level] > 0);
+  return (
+    <Button onClick={() => void open()}>
+      {told.map((level) => (
+        <span key={level} className="flex items-center gap-1">
+          <LevelMark level={level} />
+          {found[level]} {levelWord(level, found[level])}
+        </span>
+      ))}
+      {told.length === 0 && say("profiles.nothingFound")}
+    </Button>
+  );
 }
 
 function Bin({ profiles }: { profiles: readonly ProfileListed[] }) {
@@ -151,7 +205,7 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
   return (
     <>
       <header className="border-line space-y-2 border-b px-5 py-3">
-        <div className="flex items-center gap-2.5">
+        <div className="flex flex-wrap items-center gap-2.5">
           <Swatch hue={profile.hue} />
           <h2 className="min-w-0 grow truncate text-xl font-bold">{profile.name}</h2>
           {!isPresent && (
@@ -159,6 +213,7 @@ function ProfileDetail({ profile, isPresent }: { profile: ProfileListed; isPrese
               {say("profiles.switchToThisProfile")}
             </Button>
           )}
+          <ToHealth profile={profile} isPresent={isPresent} />
           <Button onClick={() => setNaming(true)}>{say("profiles.editDetails")}</Button>
           <Button look="quiet" onClick={() => void remove()}>
             {say("profiles.moveToBin")}
