@@ -80,7 +80,8 @@ function Picture({ counts }: { counts: Counts }) {
   );
 }
 
-const colours = { blocker: "--brick", problem: "--saffron", hint: "--slate" } as const;
+/** In the order of the levels. */
+const colours = ["--brick", "--saffron", "--slate"] as const;
 
 function draw(counts: Counts, theme: string, textScale: number) {
   const { colour } = chartLook(textScale);
@@ -88,10 +89,10 @@ function draw(counts: Counts, theme: string, textScale: number) {
   return {
     data: {
       labels: counts.map(({ day }) => shortDay(day)),
-      datasets: levels.map((level) => ({
+      datasets: levels.map((level, at) => ({
         label: levelWord(level, 2),
         data: counts.map((each) => each[level]),
-        backgroundColor: colour(colours[level]),
+        backgroundColor: colour(colours[at]!),
       })),
     },
     options: stackedBars(textScale),
