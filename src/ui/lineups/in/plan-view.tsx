@@ -22,7 +22,7 @@ import { Changes } from "../../profiles/differences";
 import { LostChanges } from "../follow/lost-changes";
 import { useEditor } from "../../workspace/workspace.client";
 import { ExtraMods, PlannedMods } from "./planned-mods";
-import { Recognised } from "./recognised";
+import { BelowFollowers } from "./recognised";
 import { TargetForm, type Way } from "./target-form";
 import { AllLines, NoNames, UnsureLines } from "./unsure-lines";
 
@@ -93,25 +93,26 @@ export function PlanView({
         aria-label={say("lineups.whereItGoes")}
         className="border-line min-h-0 space-y-4 overflow-auto border-l p-5"
       >
-        <Recognised resolved={resolved} onMerge={onMerge} />
-        {wanted.length > 0 && (
-          <div className="space-y-2">
-            <GetFiles look="main" files={wanted.map(({ depot: offered }) => offered!)}>
-              {say("lineups.getMissingMods", { count: wanted.length })}
-              {formatSize(wanted.reduce((sum, { depot: offered }) => sum + offered!.mod.size, 0))}
-            </GetFiles>
-            <p className="text-ink2">{say("lineups.theyComeOntoTheShelfOne")}</p>
-          </div>
-        )}
-        <TargetForm
-          resolved={resolved}
-          fileName={fileName}
-          keepMine={[...keepMine]}
-          way={way}
-          onWay={setWay}
-          onAccepted={onAccepted}
-          onLeave={onLeave}
-        />
+        <BelowFollowers resolved={resolved} onMerge={onMerge}>
+          {wanted.length > 0 && (
+            <div className="space-y-2">
+              <GetFiles look="main" files={wanted.map(({ depot: offered }) => offered!)}>
+                {say("lineups.getMissingMods", { count: wanted.length })}
+                {formatSize(wanted.reduce((sum, { depot: offered }) => sum + offered!.mod.size, 0))}
+              </GetFiles>
+              <p className="text-ink2">{say("lineups.theyComeOntoTheShelfOne")}</p>
+            </div>
+          )}
+          <TargetForm
+            resolved={resolved}
+            fileName={fileName}
+            keepMine={[...keepMine]}
+            way={way}
+            onWay={setWay}
+            onAccepted={onAccepted}
+            onLeave={onLeave}
+          />
+        </BelowFollowers>
       </aside>
     </div>
   );

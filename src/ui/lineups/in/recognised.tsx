@@ -1,7 +1,7 @@
 "use client";
 
 import { say } from "@/core/language/say";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { versionRelation } from "@/core/lineup/same-list";
 import { relationText } from "@/core/messages/list-versions";
 import type { ProfileId } from "@/core/model/ids";
@@ -11,15 +11,39 @@ import { Button } from "../../kit/button";
 import { findFollowers } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
 
-/** The profiles that follow the list already: to merge it with what was changed there comes before everything else. */
-export function Recognised({
+/**
+ * The profiles that follow the list already: to merge it with what was changed there comes before everything else. What is inside stands
+ * below them, and is there once they are known: what came above it later would move it away from under the pointer.
+ */
+export function BelowFollowers({
   resolved,
   onMerge,
+  children,
 }: {
   resolved: ResolvedList;
   onMerge: (profile: ProfileId) => void;
+  children: ReactNode;
 }) {
-  const { compared, others } = useFollowers(resolved);
+  const followers = useFollowers(resolved);
+  return (
+    followers && (
+      <>
+        <Recognised resolved={resolved} known={followers} onMerge={onMerge} />
+        {children}
+      </>
+    )
+  );
+}
+
+function Recognised({
+  resolved,
+  known: { compared, others },
+  onMerge,
+}: {
+  resolved: ResolvedList;
+  known: Followers;
+  onMerge: (profile: ProfileId) => void;
+}) {
   const followers = useMemo(
     () =>
       compared.map(({ profile, name, followed }) => ({
@@ -57,19 +81,23 @@ export function Recognised({
 
 const none: Followers = { compared: [], others: 0 };
 
-function useFollowers({ lineup: { list, title, author }, claim: { fingerprint } }: ResolvedList): Followers {
+/** Null before it is known. */
+function useFollowers({
+  lineup: { list, title, author },
+  claim: { fingerprint },
+}: ResolvedList): Followers | null {
   const { unwrap } = useWorkspace();
   const game = useEditor((state) => state.view.game.id);
   const wanted = useMemo(
     () => ({ ...(list !== undefined && { list }), title, author, fingerprint }),
     [list, title, author, fingerprint],
   );
-  const [followers, setFollowers] = useState<Followers>(none);
+  const [followers, setFollowers] = useState<Followers | null>(null);
   useEffect(() => {
     let isWanted = true;
     void findFollowers(game, wanted).then((outcome) => {
       const found = unwrap(outcome);
-      if (isWanted && found) setFollowers(found);
+      if (isWanted) setFollowers(found ?? none);
     });
     return () => {
       isWanted = false;
