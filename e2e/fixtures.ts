@@ -9,13 +9,7 @@ export { home } from "./server";
 export const gameFolder = join(home, "demo/brinehollow/game");
 export const shelfFolder = join(home, "demo/brinehollow/shelf");
 
-export interface Seating {
-  readonly url: string;
-  readonly stop: () => Promise<void>;
-  /** Starts the server again, on the same data and at the same address. */
-  readonly start: () => Promise<void>;
-  readonly restart: () => Promise<void>;
-}
+export type Seating = Pick<OwnServer, "url" | "stop" | "start" | "restart">;
 
 /** A server on a fresh copy of the demo; requests to anywhere else fail the test. */
 export const test = base.extend<{ seating: Seating; watched: Page }, { server: OwnServer }>({
@@ -29,15 +23,7 @@ export const test = base.extend<{ seating: Seating; watched: Page }, { server: O
   ],
   seating: async ({ server }, provide) => {
     await server.beginAfresh();
-    await provide({
-      url: server.url,
-      stop: () => server.stop(),
-      start: () => server.start(),
-      restart: async () => {
-        await server.stop();
-        await server.start();
-      },
-    });
+    await provide(server);
     server.refuseFaults();
   },
   watched: async ({ page, seating }, provide) => {

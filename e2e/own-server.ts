@@ -32,6 +32,11 @@ export class OwnServer {
     this.heard = this.server!.said().length;
   }
 
+  async restart(): Promise<void> {
+    await this.stop();
+    await this.start();
+  }
+
   /** On the data that is there. */
   async start(): Promise<void> {
     this.server = await startSeating("start.mjs", home, undefined, this.port);

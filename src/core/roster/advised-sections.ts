@@ -11,13 +11,12 @@ import type { Roster } from "./roster";
 export const advisedForMod = (roster: Roster, { id }: Pick<ShelfMod, "id">): Section | null =>
   firstOpen(roster, "mods", MODS_RANK, adviceIn(roster).ofMod(id));
 
-/** The same of a plugin. */
-export function advisedForPlugin(roster: Roster, file: PluginFile): Section | null {
-  const { game, profile } = roster;
-  const fixed = new Set(fixedPlugins(game, profile.state.expansions).map((name) => foldName(game, name)));
-  const rank = loadRankOf(game, file, fixed).id;
-  return firstOpen(roster, "plugins", rank, adviceIn(roster).ofFile(file.name, file.sha256));
-}
+/** The same of a plugin of this load rank. */
+export const advisedForPlugin = (
+  roster: Roster,
+  { name, sha256 }: Pick<PluginFile, "name" | "sha256">,
+  rank: string,
+): Section | null => firstOpen(roster, "plugins", rank, adviceIn(roster).ofFile(name, sha256));
 
 function firstOpen(roster: Roster, list: ListName, rank: string, told: readonly Told[]): Section | null {
   for (const { advice } of told) {
@@ -31,11 +30,14 @@ function firstOpen(roster: Roster, list: ListName, rank: string, told: readonly 
 /** The sections that advice names for mods that arrive and for their plugins, by the id of each. */
 export function advisedSections(roster: Roster, mods: readonly ShelfMod[]): Map<string, SectionId> {
   const named = new Map<string, SectionId>();
+  if (adviceIn(roster).isEmpty) return named;
+  const { game, profile } = roster;
+  const fixed = new Set(fixedPlugins(game, profile.state.expansions).map((name) => foldName(game, name)));
   for (const mod of mods) {
     const own = advisedForMod(roster, mod);
     if (own) named.set(mod.id, own.id);
     for (const file of mod.plugins) {
-      const section = advisedForPlugin(roster, file);
+      const section = advisedForPlugin(roster, file, loadRankOf(game, file, fixed).id);
       if (section) named.set(file.name, section.id);
     }
   }

@@ -3,10 +3,9 @@
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { countByLevel } from "@/core/check/run-checks";
-import { levels } from "@/core/model/finding";
 import { modsOn, placesUsed } from "@/core/roster/roster";
 import { Gauge } from "../kit/gauge";
-import { LevelMark, levelWord } from "../kit/level";
+import { LevelCounts } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
@@ -34,13 +33,7 @@ export function Strip() {
       ))}
       <ViewLink href="/health" className="hover:bg-sunk flex h-6 items-center gap-3 rounded px-1">
         {!checked && <span className="text-ink2">{say("common.checking")}</span>}
-        {checked &&
-          levels.map((level) => (
-            <span key={level} className="text-ink2 flex items-center gap-1.5">
-              <LevelMark level={level} />
-              {counts[level]} {levelWord(level, counts[level])}
-            </span>
-          ))}
+        {checked && <LevelCounts counts={counts} />}
       </ViewLink>
       <Later>
         <FollowedMark />

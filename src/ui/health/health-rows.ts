@@ -3,6 +3,7 @@ import { findingId } from "@/core/check/identity";
 import type { LivedWith } from "@/core/check/set-aside";
 import { say } from "@/core/language/say";
 import { sayGroup } from "@/core/messages/finding-groups";
+import { isAbout } from "@/core/check/about";
 import { findingTitle } from "@/core/messages/finding-titles";
 import { sayFinding } from "@/core/messages/findings";
 import { plainText, type Sentence } from "@/core/messages/parts";
@@ -34,13 +35,6 @@ interface Shown {
   /** How many of all are new since it last ran well. */
   readonly fresh: number;
 }
-
-/** Whether it is about an item, or about a plugin that comes with it. */
-export const isAbout = (
-  { pluginOf }: Pick<Roster, "pluginOf">,
-  { subjects }: Finding,
-  item: string,
-): boolean => subjects.some(({ id }) => id === item || pluginOf.get(id)?.mod?.id === item);
 
 /** What of the findings an address shows. */
 export function healthRows(

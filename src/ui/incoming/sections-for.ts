@@ -29,8 +29,9 @@ export function sectionsFor(roster: Roster, mod: ShelfMod): Seating[] {
   };
   if (lists.mods.sections.length > 1) add("mods", name, MODS_RANK, advisedForMod(roster, mod));
   const fixed = new Set(game.builtIn.map((each) => foldName(game, each)));
-  for (const plugin of plugins)
-    if (game.lists.includes("plugins"))
-      add("plugins", plugin.name, loadRankOf(game, plugin, fixed).id, advisedForPlugin(roster, plugin));
+  for (const plugin of game.lists.includes("plugins") ? plugins : []) {
+    const rank = loadRankOf(game, plugin, fixed).id;
+    add("plugins", plugin.name, rank, advisedForPlugin(roster, plugin, rank));
+  }
   return seatings;
 }

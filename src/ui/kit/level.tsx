@@ -1,5 +1,5 @@
 import { say } from "@/core/language/say";
-import type { Level } from "@/core/model/finding";
+import { levels, type Level } from "@/core/model/finding";
 
 /** What findings of a level are called, one or so many. */
 export const levelWord = (level: Level, count = 1): string => say(`level.${level}`, { count });
@@ -24,3 +24,12 @@ export function LevelMark({ level, label, size = 12 }: { level: Level; label?: s
     </svg>
   );
 }
+
+/** How many there are of each level, by shape, number and word. */
+export const LevelCounts = ({ counts }: { counts: Readonly<Record<Level, number>> }) =>
+  levels.map((level) => (
+    <span key={level} className="text-ink2 flex items-center gap-1.5">
+      <LevelMark level={level} />
+      {counts[level]} {levelWord(level, counts[level])}
+    </span>
+  ));

@@ -12,7 +12,7 @@ import type { StateSource } from "@/server/operations/profiles";
 import { formatSize } from "../kit/format-size";
 import { Term } from "../kit/term";
 import { Button } from "../kit/button";
-import { LevelMark, levelWord } from "../kit/level";
+import { LevelCounts, LevelMark, levelWord } from "../kit/level";
 import { bringBackProfile, deleteProfile } from "../workspace/server";
 import { useGo } from "../workspace/use-go";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
@@ -147,16 +147,9 @@ function ToHealth({ profile, isPresent }: { profile: ProfileListed; isPresent: b
   const open = async () => {
     if (isPresent || (await switchTo(profile.id))) go("/health");
   };
-  const told = levels.filter((level) => found[level] > 0);
   return (
-    <Button onClick={() => void open()}>
-      {told.map((level) => (
-        <span key={level} className="flex items-center gap-1">
-          <LevelMark level={level} />
-          {found[level]} {levelWord(level, found[level])}
-        </span>
-      ))}
-      {told.length === 0 && say("profiles.nothingFound")}
+    <Button className="gap-3" onClick={() => void open()}>
+      <LevelCounts counts={found} />
     </Button>
   );
 }

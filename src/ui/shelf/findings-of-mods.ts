@@ -1,3 +1,4 @@
+import { modsAbout } from "@/core/check/about";
 import { levels, type Finding, type Level } from "@/core/model/finding";
 import type { Roster } from "@/core/roster/roster";
 
@@ -7,12 +8,11 @@ export interface WorstOf {
 }
 
 /** By mod what is found about it and its plugins: the worst level, and how much that is. */
-export function findingsOf({ pluginOf }: Roster, findings: readonly Finding[]): Map<string, WorstOf> {
+export function findingsOf(roster: Roster, findings: readonly Finding[]): Map<string, WorstOf> {
   const found = new Map<string, WorstOf>();
-  for (const { level, subjects } of findings) {
-    const mods = subjects.map(({ list, id }) => (list === "mods" ? id : pluginOf.get(id)?.mod?.id));
-    for (const id of new Set(mods)) {
-      if (id === undefined) continue;
+  for (const finding of findings) {
+    const { level } = finding;
+    for (const id of modsAbout(roster, finding)) {
       const before = found.get(id);
       const worse = !before || levels.indexOf(level) < levels.indexOf(before.level) ? level : before.level;
       found.set(id, { level: worse, count: (before?.count ?? 0) + 1 });

@@ -15,7 +15,7 @@ import { Button } from "../kit/button";
 import { FindingLine } from "../findings/finding-line";
 import { TextLink } from "../workspace/view-link";
 import { healthOf } from "../health/health-address";
-import { isAbout } from "../health/health-rows";
+import { isAbout } from "@/core/check/about";
 import { LevelMark } from "../kit/level";
 import { PageLink } from "../kit/page-link";
 import { Part } from "../kit/part";
