@@ -84,7 +84,7 @@ export function CommandField({ run }: { run: (command: Command) => void }) {
           closing.current = setTimeout(() => setOpen(false), 120);
         }}
         placeholder={say("frame.searchOrTypeASeatOr")}
-        className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-14 pl-2.5"
+        className="border-line bg-sunk placeholder:text-ink3 h-8 w-full rounded-md border pr-18 pl-2.5 text-ellipsis"
       />
       <kbd className="border-line bg-surface text-ink3 pointer-events-none absolute top-1.5 right-2 rounded border px-1.5 font-mono text-sm">
         Ctrl K

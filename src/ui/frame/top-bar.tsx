@@ -39,7 +39,7 @@ export function TopBar({
         <GameMenu />
         <ProfileMenu openDialog={openDialog} />
       </Toolbar.Root>
-      <div className="flex min-w-40 grow justify-center max-md:order-last max-md:basis-full md:px-2">
+      <div className="flex min-w-40 grow justify-center max-md:order-last max-md:basis-full md:basis-40 md:px-2">
         <CommandField run={run} />
       </div>
       <Toolbar.Root aria-label={say("frame.whatWasDoneAndTheGame")} className="flex items-center gap-2">

@@ -121,7 +121,7 @@ const factsOf = ([here, there]: Sides): readonly GridColumn<Told>[] => [
     get label() {
       return say("common.name");
     },
-    width: 150,
+    width: 144,
     isFixed: true,
     isMain: true,
     text: ({ name }) => name,
@@ -131,20 +131,20 @@ const factsOf = ([here, there]: Sides): readonly GridColumn<Told>[] => [
     get label() {
       return say("profiles.whatDiffers");
     },
-    width: 170,
+    width: 150,
     text: ({ kind }) => kind,
   },
   {
     id: "here",
     label: here.name,
-    width: 130,
+    width: 108,
     isMono: true,
     text: ({ here }) => here,
   },
   {
     id: "there",
     label: there.name,
-    width: 130,
+    width: 108,
     isMono: true,
     text: ({ there }) => there,
   },
@@ -161,7 +161,7 @@ const effect: GridColumn<Told> = {
   get label() {
     return say("profiles.effect");
   },
-  width: 170,
+  width: 140,
   text: matterWords,
   cell: (row) => (
     <span className={row.difference.matters ? "text-ink font-semibold" : ""}>{matterWords(row)}</span>
