@@ -131,7 +131,7 @@ const factsOf = ([here, there]: Sides): readonly GridColumn<Told>[] => [
     get label() {
       return say("profiles.whatDiffers");
     },
-    width: 150,
+    width: 166,
     text: ({ kind }) => kind,
   },
   {
@@ -161,7 +161,7 @@ const effect: GridColumn<Told> = {
   get label() {
     return say("profiles.effect");
   },
-  width: 140,
+  width: 124,
   text: matterWords,
   cell: (row) => (
     <span className={row.difference.matters ? "text-ink font-semibold" : ""}>{matterWords(row)}</span>

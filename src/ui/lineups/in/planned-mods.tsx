@@ -83,7 +83,7 @@ const columnsOf = (
   {
     id: "role",
     label: say("lineups.partOfTheList"),
-    width: 120,
+    width: 104,
     text: ({ wanted: { role } }) => (role ? roleWords[role] : ""),
   },
   ...(status === "found" ? [] : [neededBy]),
@@ -94,7 +94,7 @@ const neededBy: GridColumn<PlannedMod> = {
   get label() {
     return say("common.neededBy");
   },
-  width: 170,
+  width: 140,
   text: (mod) => mod.neededBy.join(", "),
 };
 
@@ -132,7 +132,7 @@ const sourceColumn: GridColumn<PlannedMod> = {
   get label() {
     return say("lineups.whereItIsFrom");
   },
-  width: 230,
+  width: 150,
   isMono: true,
   text: ({ depot, wanted }) => depot?.terms?.where ?? wanted.source ?? "",
 };
