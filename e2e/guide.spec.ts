@@ -204,7 +204,7 @@ task("when-something-is-wrong", async (page) => {
   await stored(page);
   return {
     before: {
-      6: () =>
+      7: () =>
         page
           .getByRole("tabpanel", { name: /^(History|Verlauf)/ })
           .getByRole("row")

@@ -209,3 +209,51 @@ test("the overview says how the last trial ended and how findings came and went 
   await expect(page).toHaveURL(/\/health\?.*item=frozen-galleries/);
   await expect(finding(page, "Cold Trench.keel")).toHaveCount(1);
 });
+
+test("what a plugin needs and what needs it is walked by keyboard; what falls with it is told, switched off at once and taken back; all of it is on the page that is printed", async ({
+  watched: page,
+}) => {
+  await page.goto(new URL("/health?by=needs&of=plugin:Tidal%20Core.keel", page.url()).href);
+  const drawing = page.getByRole("group", { name: "Requirements, drawn" });
+  const node = (name: string) => drawing.getByRole("button", { name, exact: true });
+  const inspector = page.getByRole("complementary", { name: "Inspector" });
+  const on = page.getByRole("contentinfo").getByText(/of 72 mods on/);
+  await expect(inspector).toContainText("It needs 4, and 11 need it, directly or through others.");
+  await expect(inspector).toContainText("11 plugins fall with it:");
+  await node("Tidal Core.keel, on").focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(node("Bellbuoy Narrows.skiff, on")).toBeFocused();
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("ArrowLeft");
+  await expect(node("Abyss Lib.keel, on")).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 2, name: "Abyss Lib.keel" })).toBeVisible();
+  await page.getByRole("button", { name: "Back" }).click();
+  await expect(page.getByRole("heading", { level: 2, name: "Tidal Core.keel" })).toBeVisible();
+
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("contentinfo")).toBeHidden();
+  await expect(
+    page.getByRole("listitem").filter({ hasText: "Storm Ledger.plank, on, needs it (2)" }),
+  ).toBeVisible();
+  await page.emulateMedia({ media: "screen" });
+
+  await page.getByRole("button", { name: "Switch off with all that falls" }).click();
+  await expect(node("Tidal Core.keel, off")).toBeVisible();
+  await expect(inspector).toContainText("If it comes");
+  for (const name of ["Storm Ledger.plank", "Glass Tides.plank", "Tides × Lamps.plank"])
+    await expect(node(`${name}, off`)).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(node("Storm Ledger.plank, on")).toBeVisible();
+  await expect(on).toContainText("58");
+
+  await page.getByRole("textbox", { name: "Find a mod, plugin or expansion" }).fill("cold trench");
+  await page
+    .getByRole("grid", { name: /found/ })
+    .getByRole("row")
+    .filter({ hasText: "Cold Trench.keel" })
+    .click();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 2, name: "Cold Trench.keel" })).toBeVisible();
+  await expect(inspector).toContainText("It can be switched neither off nor on from here.");
+});

@@ -7,6 +7,7 @@ export const views = [
   "health?by=item",
   "health?by=single",
   "health?by=aside",
+  "health?by=needs",
   "conflicts",
   "conflicts?show=list",
   "conflicts?show=pictures",

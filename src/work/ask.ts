@@ -8,6 +8,7 @@ import type { OrderProposal } from "@/core/edit/accept";
 import type { Stock } from "@/core/roster/roster";
 import type { ListContradiction, RuleEffect } from "@/core/roster/rules";
 import type { SureWays, WayOut } from "@/core/check/ways-out";
+import type { Explored } from "@/core/needs/explore";
 import type { Fix } from "@/core/model/finding";
 import type { Around, Asked, Jobs, Question } from "./jobs";
 import { failureOf } from "./thread";
@@ -79,6 +80,7 @@ const forContradictions = new Helper();
 const forLists = new Helper();
 const forWays = new Helper();
 const forSureWays = new Helper();
+const forNeeds = new Helper();
 
 /** Of a roster only what the worker does not know already. */
 const told = ({ profile, overlaps }: Asked): Asked => ({ profile, overlaps });
@@ -124,6 +126,16 @@ export const askForSureWays = (
   around: Around,
 ): Promise<SureWays | "none" | null> =>
   forSureWays.ask(game, stock, async (jobs) => (await jobs.sureWays(told(asked), around)) ?? "none");
+
+/** What an item needs and what needs it; `unknown` of one that is not known, null where a newer question ended it. */
+export const askForNeeds = (
+  game: GameDefinition,
+  stock: Stock,
+  asked: Asked,
+  around: Around,
+  key: string,
+): Promise<Explored | "unknown" | null> =>
+  forNeeds.ask(game, stock, async (jobs) => (await jobs.explore(told(asked), around, key)) ?? "unknown");
 
 /** What came in as a lineup; null where a newer question ended it. */
 export const askForList = (

@@ -5,6 +5,7 @@ import { makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 import { contradictionsOf, ruleEffect, type ListContradiction, type RuleEffect } from "@/core/roster/rules";
 import type { CheckInput } from "@/core/check/check";
 import { previewWays, sureWays, type SureWays, type WayOut } from "@/core/check/ways-out";
+import { explore, type Explored } from "@/core/needs/explore";
 import type { Fix } from "@/core/model/finding";
 import { allTies } from "@/core/roster/ties";
 import { knownMods } from "@/core/lineup/known";
@@ -56,6 +57,11 @@ export class Jobs {
   /** All that is sure, taken together; null where nothing is. */
   sureWays(asked: Asked, around: Around): SureWays | null {
     return sureWays(this.input(asked, around));
+  }
+
+  /** What an item needs and what needs it, and what would come of switching it; null of one that is not known. */
+  explore(asked: Asked, around: Around, key: string): Explored | null {
+    return explore(this.input(asked, around), key);
   }
 
   private input(asked: Asked, around: Around): CheckInput {

@@ -46,9 +46,16 @@ function editOf(roster: Roster, { does }: Pick<Fix, "does">): Edit | null {
 
 /** What would go and come by each way out; null of one that is no edit, would change nothing, or cannot be taken. */
 export function previewWays(input: CheckInput, fixes: readonly Pick<Fix, "does">[]): (WayOut | null)[] {
+  return previewEdits(
+    input,
+    fixes.map((fix) => editOf(input.roster, fix)),
+  );
+}
+
+/** What would go and come by each edit; null of one that is refused, and of none. */
+export function previewEdits(input: CheckInput, edits: readonly (Edit | null)[]): (WayOut | null)[] {
   const before = startOf(input);
-  return fixes.map((fix) => {
-    const edit = editOf(input.roster, fix);
+  return edits.map((edit) => {
     const after = edit && stepped(before, edit);
     return after && { edit, ...changed(before, checked(input, after)) };
   });

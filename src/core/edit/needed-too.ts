@@ -23,11 +23,15 @@ export interface NeededToo {
   readonly clashes: readonly (readonly [string, string])[];
 }
 
-/** Of mods that are, or are to be, switched on in the profile. */
-export function neededToo(roster: Roster, wanted: readonly ShelfMod[]): NeededToo {
+/** Of mods that are, or are to be, switched on in the profile, and of plugins that come on with them. */
+export function neededToo(
+  roster: Roster,
+  wanted: readonly ShelfMod[],
+  withPlugins: readonly PluginId[] = [],
+): NeededToo {
   const { modOf, profile, stock } = roster;
   const coming = new Map<string, ShelfMod>();
-  const plugins = new Set<PluginId>();
+  const plugins = new Set(withPlugins);
   const expansions = new Set<string>();
   const missing = new Set<string>();
   const come = (mod: ShelfMod) => {
@@ -61,7 +65,7 @@ export function neededToo(roster: Roster, wanted: readonly ShelfMod[]): NeededTo
   const off = [...coming.values()].filter(({ id }) => !modOf.get(id)?.loads);
   return {
     mods: off.filter(({ id }) => !asked.has(id)),
-    plugins: [...plugins],
+    plugins: [...plugins].filter((id) => !withPlugins.includes(id)),
     expansions: [...expansions],
     missing: [...missing],
     clashes: clashesOf(roster, [...wanted, ...off]),

@@ -5,7 +5,6 @@ import type { Profile } from "../model/profile";
 import { testGame } from "../testing/game";
 import { pluginFile, shelfMod, testRoster } from "../testing/roster";
 import { arrivalSection, countingOf, fixedPlugins, loadRankOf } from "./laws";
-import { dependentsOf } from "./dependents";
 import { makeRoster, newestById, placesUsed } from "./roster";
 import { findSeat } from "./seat-target";
 import { letterOf, seatsOf } from "./seats";
@@ -133,19 +132,6 @@ test("of several versions the newest counts, unless the entry is pinned to one b
   };
   expect(version()).toBe("1.10.0");
   expect(version(shelf[0]!.content!)).toBe("1.9.0");
-});
-
-test("what falls with a plugin are those that load and need it, directly or not", () => {
-  const roster = testRoster([
-    { name: "a.plank" },
-    { name: "b.plank", masters: ["a.plank"] },
-    { name: "c.plank", masters: ["b.plank"] },
-    { name: "off.plank", masters: ["a.plank"], on: false },
-  ]);
-  expect(dependentsOf(roster.lists.plugins, "a.plank").map((plugin) => plugin.id)).toEqual([
-    "b.plank",
-    "c.plank",
-  ]);
 });
 
 test("a typed seat is a gap among the others and a section; past the end means the end", () => {

@@ -10,6 +10,7 @@ import { consequenceText, sourceText } from "@/core/messages/finding-facts";
 import { findingTitle } from "@/core/messages/finding-titles";
 import { sayFinding, sayFix } from "@/core/messages/findings";
 import type { Finding, Fix } from "@/core/model/finding";
+import { nodeKey } from "@/core/needs/need-graph";
 import { GetMissing } from "../depot/get-missing";
 import { useFix } from "../findings/use-fix";
 import { ShowItem } from "../findings/show-item";
@@ -28,7 +29,7 @@ import { useIsNew, useNoted } from "./use-noted";
 const mostListed = 30;
 
 /** What is found, what comes of it, who says so, and what can be done about it. */
-export function AboutRow({ row }: { row: HealthRow }) {
+export function AboutRow({ row, onExplore }: { row: HealthRow; onExplore: (key: string) => void }) {
   const roster = useEditor((state) => state.roster);
   const [first] = row.findings;
   const kinds = [...new Map(row.findings.map((finding) => [finding.id, finding])).values()];
@@ -75,9 +76,26 @@ export function AboutRow({ row }: { row: HealthRow }) {
       </Part>
       <div className="flex flex-wrap gap-2">
         {row.findings.length === 1 && <ShowItem finding={first!} />}
+        <Explore finding={first!} onExplore={onExplore} />
         <Aside row={row} />
       </div>
     </>
+  );
+}
+
+/** To what the first item of a finding that the profile holds needs, and what needs it. */
+function Explore({ finding, onExplore }: { finding: Finding; onExplore: (key: string) => void }) {
+  const roster = useEditor((state) => state.roster);
+  const subject = finding.subjects.find(({ list, id }) => roster.lists[list].itemOf.has(id));
+  if (!subject) return null;
+  return (
+    <Button
+      small
+      look="quiet"
+      onClick={() => onExplore(nodeKey(subject.list === "mods" ? "mod" : "plugin", subject.id))}
+    >
+      {say("needs.whatNeedsWhat")}
+    </Button>
   );
 }
 

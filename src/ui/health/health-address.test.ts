@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { levels } from "@/core/model/finding";
-import { healthFromQuery, healthOf, healthToQuery, sheets } from "./health-address";
+import { healthFromQuery, healthOf, healthToQuery, needsOfKey, sheets } from "./health-address";
 
 const text = fc.string({ unit: "grapheme" });
 
@@ -14,6 +14,7 @@ test("what the view shows is found again in its address, and what is not underst
         fresh: fc.boolean(),
         item: fc.option(text.filter(Boolean)),
         at: fc.option(text.filter(Boolean)),
+        of: fc.option(text.filter(Boolean)),
       }),
       (address) => {
         const query = new URLSearchParams(healthToQuery(address).toString());
@@ -28,6 +29,8 @@ test("what the view shows is found again in its address, and what is not underst
     fresh: false,
     item: null,
     at: null,
+    of: null,
   });
   expect(healthOf("a b.plank")).toBe("/health?by=single&item=a+b.plank");
+  expect(needsOfKey("plugin:a b.plank")).toBe("/health?by=needs&of=plugin%3Aa+b.plank");
 });

@@ -1,8 +1,11 @@
 import { z } from "zod";
 import { levels, type Level } from "@/core/model/finding";
 
-export const sheets = ["cause", "item", "single", "aside"] as const;
+const findingSheets = ["cause", "item", "single", "aside"] as const;
 /** How the findings are put together; `aside` are those that are set aside. */
+export type FindingSheet = (typeof findingSheets)[number];
+export const sheets = [...findingSheets, "needs"] as const;
+/** The findings, or what needs what. */
 export type Sheet = (typeof sheets)[number];
 
 /** All that the address of the view says. */
@@ -17,6 +20,8 @@ export interface HealthAddress {
   readonly item: string | null;
   /** The row that is looked at. */
   readonly at: string | null;
+  /** Of which what it needs and what needs it is shown, by its kind and id. */
+  readonly of: string | null;
 }
 
 const SheetName = z.enum(sheets).catch("cause");
@@ -31,10 +36,11 @@ export function healthFromQuery(query: URLSearchParams): HealthAddress {
     fresh: query.get("new") === "yes",
     item: query.get("item"),
     at: query.get("at"),
+    of: query.get("of"),
   };
 }
 
-export function healthToQuery({ sheet, hidden, text, fresh, item, at }: HealthAddress): URLSearchParams {
+export function healthToQuery({ sheet, hidden, text, fresh, item, at, of }: HealthAddress): URLSearchParams {
   const parts: readonly (readonly [string, string | null])[] = [
     ["by", sheet === "cause" ? null : sheet],
     ...hidden.map((level) => ["without", level] as const),
@@ -42,10 +48,25 @@ export function healthToQuery({ sheet, hidden, text, fresh, item, at }: HealthAd
     ["new", fresh ? "yes" : null],
     ["item", item],
     ["at", at],
+    ["of", of],
   ];
   return new URLSearchParams(parts.flatMap(([key, value]) => (value ? [[key, value]] : [])));
 }
 
+const plain: HealthAddress = {
+  sheet: "cause",
+  hidden: [],
+  text: "",
+  fresh: false,
+  item: null,
+  at: null,
+  of: null,
+};
+
 /** A link to what is found of an item. */
 export const healthOf = (item: string): string =>
-  `/health?${healthToQuery({ sheet: "single", hidden: [], text: "", fresh: false, item, at: null })}`;
+  `/health?${healthToQuery({ ...plain, sheet: "single", item })}`;
+
+/** A link to what something needs and what needs it, by its kind and id. */
+export const needsOfKey = (of: string): string =>
+  `/health?${healthToQuery({ ...plain, sheet: "needs", of })}`;

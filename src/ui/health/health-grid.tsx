@@ -12,12 +12,12 @@ import { LevelMark, levelWord } from "../kit/level";
 import { Say } from "../kit/sentence";
 import { ListGrid } from "../workspace/list-grid";
 import { useEditor } from "../workspace/workspace.client";
-import type { Sheet } from "./health-address";
+import type { FindingSheet } from "./health-address";
 import type { HealthRow } from "./health-rows";
 
 interface Props {
   rows: readonly HealthRow[];
-  sheet: Sheet;
+  sheet: FindingSheet;
   at: string | null;
   onLook: (key: string) => void;
 }
@@ -70,7 +70,7 @@ export function HealthGrid({ rows, sheet, at, onLook }: Props) {
 
 const keyOf = ({ key }: HealthRow): string => key;
 
-function columnsOf(roster: Roster, sheet: Sheet): GridColumn<HealthRow>[] {
+function columnsOf(roster: Roster, sheet: FindingSheet): GridColumn<HealthRow>[] {
   const said = ({ said: parts }: HealthRow) => plainText(parts, (id) => seatAndTitle(roster, id));
   return [
     {

@@ -10,7 +10,7 @@ import { plainText, type Sentence } from "@/core/messages/parts";
 import { levels, type Finding, type Fix, type Level } from "@/core/model/finding";
 import type { Want } from "@/core/model/want";
 import { seatAndTitle, titleOfId, type Roster } from "@/core/roster/roster";
-import type { HealthAddress, Sheet } from "./health-address";
+import type { HealthAddress, FindingSheet } from "./health-address";
 
 /** A row of the view: findings that are told together. */
 export interface HealthRow {
@@ -36,12 +36,14 @@ interface Shown {
   readonly fresh: number;
 }
 
+type Asked = Pick<HealthAddress, "hidden" | "text" | "fresh" | "item"> & { readonly sheet: FindingSheet };
+
 /** What of the findings an address shows. */
 export function healthRows(
   roster: Roster,
   told: readonly Finding[],
   aside: readonly LivedWith[],
-  { sheet, hidden, text, fresh, item }: Pick<HealthAddress, "sheet" | "hidden" | "text" | "fresh" | "item">,
+  { sheet, hidden, text, fresh, item }: Asked,
   isNew: (id: string) => boolean,
 ): Shown {
   const all = sheet === "aside" ? aside.map(({ finding }) => finding) : told;
@@ -70,7 +72,7 @@ const textOf = (roster: Roster, finding: Finding): string =>
 
 type Rows = (roster: Roster, findings: readonly Finding[], aside: readonly LivedWith[]) => HealthRow[];
 
-const rowsOf: Readonly<Record<Sheet, Rows>> = {
+const rowsOf: Readonly<Record<FindingSheet, Rows>> = {
   cause: (roster, findings) =>
     groupFindings(findings).map((group) => {
       const row = rowOf(roster, group.findings[0]!);

@@ -2,49 +2,33 @@
 
 import { useSearchParams } from "next/navigation";
 import { Tabs } from "radix-ui";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { say } from "@/core/language/say";
-import { Empty } from "../kit/empty";
 import { inputLook } from "../kit/field";
-import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
+import { InspectorButton, useInspecting } from "../kit/panes/inspector";
 import { Term } from "../kit/term";
+import { NeedsSheet } from "../needs/needs-sheet";
 import { keepQuery, queryAtBegin } from "../workspace/address";
 import { useEditor } from "../workspace/workspace.client";
-import { AboutRow } from "./about-row";
 import { healthFromQuery, healthToQuery, sheets, type HealthAddress, type Sheet } from "./health-address";
-import { GetAll } from "./get-all";
-import { HealthFilterBar } from "./health-filter-bar";
-import { HealthGrid } from "./health-grid";
-import { healthRows } from "./health-rows";
+import { FindingsSheet } from "./findings-sheet";
 import { ReminderButton } from "./reminder-dialog";
 import { ReportButton } from "./report-dialog";
 import { SureButton } from "./sure-dialog";
-import { useIsNew } from "./use-noted";
 
 /** Everything that stands between the profile and a set that runs, why, and the way out. */
 export function HealthScreen() {
   const params = useSearchParams();
   const [address, setAddress] = useState(() => healthFromQuery(queryAtBegin("/health", params).query));
-  const roster = useEditor((state) => state.roster);
-  const checked = useEditor((state) => state.checked);
   useEffect(() => keepQuery("/health", healthToQuery(address).toString()));
-  const { sheet, hidden, text, fresh, item, at } = address;
-  const isNew = useIsNew();
-  const shown = useMemo(
-    () =>
-      healthRows(
-        roster,
-        checked?.told ?? [],
-        checked?.aside ?? [],
-        { sheet, hidden, text, fresh, item },
-        isNew,
-      ),
-    [roster, checked, sheet, hidden, text, fresh, item, isNew],
+  const set = useCallback(
+    (part: Partial<HealthAddress>) => setAddress((now) => ({ ...now, ...part })),
+    [setAddress],
   );
-  const set = (part: Partial<HealthAddress>) => setAddress((now) => ({ ...now, ...part }));
+  const explore = useCallback((of: string) => set({ sheet: "needs", of }), [set]);
+  const aside = useEditor(({ checked }) => checked?.aside.length ?? 0);
   const inspecting = useInspecting();
-  const row = shown.rows.find(({ key }) => key === at) ?? shown.rows[0];
-  const aside = checked?.aside.length ?? 0;
+  const { sheet, text, of } = address;
   return (
     <Tabs.Root
       value={sheet}
@@ -66,13 +50,15 @@ export function HealthScreen() {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <input
-          value={text}
-          onChange={(event) => set({ text: event.target.value })}
-          placeholder={say("health.search")}
-          aria-label={say("health.search")}
-          className={`${inputLook} !w-48`}
-        />
+        {sheet !== "needs" && (
+          <input
+            value={text}
+            onChange={(event) => set({ text: event.target.value })}
+            placeholder={say("health.search")}
+            aria-label={say("health.search")}
+            className={`${inputLook} !w-48`}
+          />
+        )}
         <div className="ml-auto flex flex-wrap justify-end gap-2">
           <ReminderButton />
           <ReportButton />
@@ -80,40 +66,18 @@ export function HealthScreen() {
           <InspectorButton inspecting={inspecting} />
         </div>
       </header>
-      <WithInspector
-        inspecting={inspecting}
-        inspector={
-          <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
-            {row ? (
-              <AboutRow key={row.key} row={row} />
-            ) : (
-              <p className="text-ink2">{say("health.nothingToLookAt")}</p>
-            )}
-          </div>
-        }
-      >
-        <Tabs.Content value={sheet} tabIndex={-1} className="flex min-h-0 min-w-0 grow flex-col">
-          <HealthFilterBar address={address} onAddress={set} shown={shown} />
-          <GetAll />
-          {!checked && <p className="text-ink2 p-4">{say("common.checking")}</p>}
-          {checked && shown.rows.length === 0 && <Empty purpose={say(emptyKey(sheet, shown.hidden))} />}
-          {shown.rows.length > 0 && (
-            <HealthGrid
-              rows={shown.rows}
-              sheet={sheet}
-              at={row?.key ?? null}
-              onLook={(key) => set({ at: key })}
-            />
-          )}
-        </Tabs.Content>
-      </WithInspector>
+      <Tabs.Content value={sheet} tabIndex={-1} className="flex min-h-0 min-w-0 grow flex-col">
+        {sheet === "needs" ? (
+          <NeedsSheet of={of} onOf={explore} inspecting={inspecting} />
+        ) : (
+          <FindingsSheet
+            address={{ ...address, sheet }}
+            onAddress={set}
+            onExplore={explore}
+            inspecting={inspecting}
+          />
+        )}
+      </Tabs.Content>
     </Tabs.Root>
   );
 }
-
-const emptyKey = (sheet: Sheet, hidden: number) =>
-  hidden > 0
-    ? "health.allHidden"
-    : sheet === "aside"
-      ? "health.nothingAside"
-      : "overview.nothingIsTheMatterEveryNeed";

@@ -4,7 +4,7 @@ import { say } from "@/core/language/say";
 import { versionText } from "@/core/version/version";
 import type { ReactNode } from "react";
 import { wantOfMod } from "@/core/depot/offers";
-import { dependentsOf } from "@/core/roster/dependents";
+import { keyOfItem } from "@/core/needs/need-graph";
 import { titleOf, type SeatedItem, type SeatedMod, type SeatedPlugin } from "@/core/roster/roster";
 import { AdviceOfItem } from "../advice/advice-of-item";
 import { GetMissing } from "../depot/get-missing";
@@ -18,13 +18,12 @@ import { useEditor } from "../workspace/workspace.client";
 import { Counterparts, ModFacts } from "./counterparts";
 import { FreeRange } from "./free-range";
 import { ItemNote } from "./item-note";
+import { NeededBy } from "../needs/needed-by";
 import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
 import { Meetings } from "./meetings";
 import { kindWords } from "./plan-columns";
 import { WhyHere } from "./why-here";
-
-const mostListed = 12;
 
 /** What an item is, what is amiss with it, and what ties it to its seat. */
 export function AboutItem({ item }: { item: SeatedItem }) {
@@ -64,7 +63,7 @@ export function AboutItem({ item }: { item: SeatedItem }) {
       {!item.fixed && <ItemNote key={`${item.list} ${item.id}`} item={item} />}
       <AdviceOfItem key={`advice ${item.list} ${item.id}`} item={item} />
       {item.list === "plugins" ? <Masters plugin={item} /> : <Requirements mod={item} />}
-      <Dependents item={item} />
+      <NeededBy key={`needs ${item.list} ${item.id}`} of={keyOfItem(item)} />
       {item.list === "mods" && <VersionsOfMod key={`version ${item.id}`} item={item} />}
       {item.list === "mods" && <PartsTaken item={item} />}
       <Meetings item={item} />
@@ -155,26 +154,6 @@ function Requirements({ mod }: { mod: SeatedMod }) {
             </Need>
           );
         })}
-      </ul>
-    </Part>
-  );
-}
-
-function Dependents({ item }: { item: SeatedItem }) {
-  const list = useEditor((state) => state.roster.lists[item.list]);
-  const fallen = dependentsOf(list, item.id);
-  if (fallen.length === 0 || item.fixed) return null;
-  return (
-    <Part title={say("plan.ifThisGoesOffMoreFall", { count: fallen.length })}>
-      <ul className="space-y-1">
-        {fallen.slice(0, mostListed).map(({ id }) => (
-          <li key={id}>
-            <ItemName id={id} />
-          </li>
-        ))}
-        {fallen.length > mostListed && (
-          <li className="text-ink3">{say("common.andMore", { count: fallen.length - mostListed })}</li>
-        )}
       </ul>
     </Part>
   );

@@ -4,6 +4,7 @@ import { say } from "@/core/language/say";
 import { useMemo, useState, type ReactNode } from "react";
 import { hasWayOut, sayProblem } from "@/core/messages/problems";
 import type { PluginFile, ShelfMod } from "@/core/model/shelf";
+import { nodeKey } from "@/core/needs/need-graph";
 import { hasParts } from "@/core/roster/parts";
 import { neededWords, sayNeeded } from "@/core/messages/needed-too";
 import { modName } from "@/core/messages/parts-of-mods";
@@ -24,6 +25,7 @@ import { ItemNote } from "../plan/item-note";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { formatSize } from "../kit/format-size";
 import { PartsDialog } from "../parts/parts-dialog";
+import { NeededBy } from "../needs/needed-by";
 import { PartsTaken } from "../parts/parts-taken";
 import { VersionsOfMod } from "../versions/versions-of-mod";
 import { IdentityDialog } from "./identity-dialog";
@@ -107,7 +109,7 @@ function AboutMod({ row }: { row: ShelfRow }) {
           ].join(", ") || say("shelf.noProfileUsesIt")}
         </p>
       </Part>
-      <NeededBy id={row.id} />
+      <NeededBy key={`needs ${row.id}`} of={nodeKey("mod", row.id)} />
       {mod && mod.plugins.length > 0 && (
         <Part title={say("common.plugins2")}>
           <ul className="space-y-3">
@@ -171,18 +173,6 @@ function Facts({ mod }: { mod: ShelfMod }) {
           </div>
         ))}
     </dl>
-  );
-}
-
-/** Mods of the profile that say they cannot do without it. */
-function NeededBy({ id }: { id: string }) {
-  const { mods } = useEditor((state) => state.roster);
-  const needing = mods.filter(({ mod }) => mod?.manifest?.requires?.some((each) => each.mod === id));
-  if (needing.length === 0) return null;
-  return (
-    <Part title={say("common.neededBy")}>
-      <p>{needing.map(({ mod }) => mod!.name).join(", ")}</p>
-    </Part>
   );
 }
 

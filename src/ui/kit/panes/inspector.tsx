@@ -12,7 +12,7 @@ const isKeptShown = new Kept("seating-inspector", z.boolean(), true);
 const width = new Kept("seating-inspector-width", z.number().min(200).max(2000), 308);
 
 /** Whether what is known of the selection stands beside it: in all views alike; over them where there is no room beside. */
-interface Inspecting {
+export interface Inspecting {
   readonly shown: boolean;
   readonly turn: () => void;
   readonly isSheet: boolean;
