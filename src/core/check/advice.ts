@@ -4,7 +4,7 @@ import type { Subject } from "../model/subject";
 import type { Want } from "../model/want";
 import { adviceIn, standingOf, type Standing, type Told } from "../roster/advice";
 import type { Roster, SeatedItem, SeatedPlugin } from "../roster/roster";
-import { readsOrders, subject, type Check } from "./check";
+import { subject, type Check } from "./check";
 import { damagesSaves } from "./damages-saves";
 import { leavePart, switchOff, switchOn, switchOnMod, switchOver, takePart } from "./fixes";
 
@@ -12,7 +12,7 @@ type Found = Pick<Finding, "fixes" | "wants"> & { readonly other?: Standing };
 
 /** What is told of something that is on, where it is as it should not be. A place and marks are for the order and the blend. */
 export const advised: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods", "stock", "game", "advice", "books"],
   find: ({ roster }) => {
     const index = adviceIn(roster);
     if (index.isEmpty) return [];

@@ -1,9 +1,9 @@
-import { mod as subject, readsMods, type Check } from "./check";
+import { mod as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** A mod that is on takes the game's awards away, by its own word. */
 export const awardsOff: Check = {
-  reads: readsMods,
+  reads: ["mods"],
   find: ({ roster }) =>
     roster.mods
       .filter(({ loads, mod }) => loads && mod?.manifest?.awards === false)

@@ -42,22 +42,35 @@ export interface CheckInput {
   readonly today?: string;
 }
 
+/**
+ * What answers can come from. As long as a part is the same object, it says the same: `mods` and `plugins` are all that their game, the
+ * shelf and the profile say of the items of an order as they stand.
+ */
+export const checkedParts = {
+  mods: ({ roster }: CheckInput) => roster.mods,
+  plugins: ({ roster }: CheckInput) => roster.plugins,
+  stock: ({ roster }: CheckInput) => roster.stock,
+  game: ({ roster }: CheckInput) => roster.game,
+  overlaps: ({ roster }: CheckInput) => roster.overlaps,
+  expansions: ({ roster }: CheckInput) => roster.profile.state.expansions,
+  rules: ({ roster }: CheckInput) => roster.profile.state.rules,
+  advice: ({ roster }: CheckInput) => roster.profile.state.advice,
+  books: ({ roster }: CheckInput) => roster.profile.state.books,
+  reminders: ({ roster }: CheckInput) => roster.profile.state.reminders,
+  baseOff: ({ roster }: CheckInput) => roster.profile.state.baseOff,
+  launch: ({ roster }: CheckInput) => roster.profile.state.launch,
+  ties: ({ ties }: CheckInput) => ties,
+  onDisk: ({ onDisk }: CheckInput) => onDisk,
+  today: ({ today }: CheckInput) => today,
+};
+export type CheckedPart = keyof typeof checkedParts;
+
 /** One question asked of a profile; it lives in a file of its own and is listed in `checking`. */
 export interface Check {
-  /** All that its answer comes from: as long as each is the same object, so is the answer. */
-  readonly reads: (input: CheckInput) => readonly unknown[];
+  /** All that its answer comes from: it is asked again only where one of these has changed. */
+  readonly reads: readonly CheckedPart[];
   readonly find: (input: CheckInput) => Finding[];
 }
-
-/** The mods with what is taken of them, and what the shelf and the game say of them; nothing of the plugins' order. */
-export const readsMods: Check["reads"] = ({ roster: { mods, stock, game, profile } }) => [
-  mods,
-  stock,
-  game,
-  profile.state.expansions,
-];
-export const readsOrders: Check["reads"] = ({ roster }) => [roster];
-export const readsTies: Check["reads"] = ({ roster, ties }) => [roster, ties];
 
 export const subject = (list: ListName, id: string) => ({ list, id });
 export const plugin = (id: string) => subject("plugins", id);

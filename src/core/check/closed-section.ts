@@ -1,9 +1,9 @@
 import type { ListName } from "../model/profile";
-import { subject, readsOrders, type Check } from "./check";
+import { subject, type Check } from "./check";
 
 /** A tie has raised something into a section into which nothing more should go. */
 export const closedSectionEntered: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods"],
   find: ({ roster }) =>
     (["plugins", "mods"] as const).flatMap((list: ListName) =>
       roster.lists[list].items

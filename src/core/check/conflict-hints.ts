@@ -2,7 +2,7 @@ import type { Finding, Fix } from "../model/finding";
 import type { ListName } from "../model/profile";
 import { chosenParts, partsOf } from "../roster/parts";
 import type { Roster } from "../roster/roster";
-import { mod, readsOrders, subject, type Check } from "./check";
+import { mod, subject, type Check } from "./check";
 import { leavePart, switchOff } from "./fixes";
 
 /** What was found of conflicts was found a moment ago: an item may have gone off since. */
@@ -11,7 +11,7 @@ const stillOn = (roster: Roster, list: ListName, id: string): boolean =>
 
 /** A mod of which another one brings everything in the same contents. */
 export const copied: Check = {
-  reads: readsOrders,
+  reads: ["mods", "overlaps"],
   find: ({ roster }) =>
     roster.overlaps.standing.copies
       .filter(({ id, of }) => stillOn(roster, "mods", id) && stillOn(roster, "mods", of))
@@ -28,7 +28,7 @@ export const copied: Check = {
 
 /** An item that does nothing: others win all that it brings. */
 export const covered: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods", "overlaps"],
   find: ({ roster }) =>
     (["mods", "plugins"] as const).flatMap((list) =>
       roster.overlaps.standing.covered[list]
@@ -46,7 +46,7 @@ export const covered: Check = {
 
 /** Items meet in what is unlike, and nothing but the order says who wins. */
 export const undecided: Check = {
-  reads: readsOrders,
+  reads: ["overlaps"],
   find: ({ roster }) =>
     (["mods", "plugins"] as const).flatMap((list): Finding[] => {
       const found = roster.overlaps.standing.undecided[list];
@@ -73,7 +73,7 @@ const lookAtUndecided = (list: ListName): Fix => ({
 
 /** What lies packed loses to what lies loose, whatever the order says. */
 export const packedHidden: Check = {
-  reads: readsOrders,
+  reads: ["mods", "overlaps"],
   find: ({ roster }) =>
     roster.overlaps.standing.hidden
       .filter(
@@ -92,7 +92,7 @@ export const packedHidden: Check = {
 
 /** The same part comes with two packages. */
 export const partTwice: Check = {
-  reads: readsOrders,
+  reads: ["mods", "overlaps"],
   find: ({ roster }) =>
     roster.overlaps.standing.twice.flatMap(({ mods, parts }) => {
       const items = mods.map((id) => roster.modOf.get(id));

@@ -1,10 +1,10 @@
 import { leavesOut } from "../roster/left-out";
-import { mod, readsOrders, type Check } from "./check";
+import { mod, type Check } from "./check";
 import { leaveOut, switchOff } from "./fixes";
 
 /** One mod has a file where another has a folder of that name. `""` is the game itself. */
 export const fileAndFolder: Check = {
-  reads: readsOrders,
+  reads: ["mods", "overlaps"],
   find: ({ roster }) =>
     roster.overlaps.blocked.flatMap(({ path, file, folders: all }) => {
       // They were found a moment ago.

@@ -1,9 +1,9 @@
-import { plugin as subject, readsTies, type Check } from "./check";
+import { plugin as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** Plugins that need one another in a circle, or one that needs itself: no order can please them. */
 export const masterCycle: Check = {
-  reads: readsTies,
+  reads: ["plugins", "ties"],
   find: ({ roster, ties }) =>
     ties.plugins.constraints.cycles
       .filter(({ links }) => links.every((link) => roster.pluginOf.get(link.before)!.loads))

@@ -1,9 +1,9 @@
-import { plugin as subject, readsOrders, type Check } from "./check";
+import { plugin as subject, type Check } from "./check";
 import { proposeOrder } from "./fixes";
 
 /** A plugin that loads stands before one of its masters. */
 export const masterLate: Check = {
-  reads: readsOrders,
+  reads: ["plugins"],
   find: ({ roster }) =>
     roster.plugins.flatMap((plugin) =>
       plugin.masters.flatMap(({ id }) => {

@@ -1,6 +1,6 @@
 import { wantOfMod } from "../depot/offers";
 import type { Want } from "../model/want";
-import { plugin as subject, readsOrders, type Check } from "./check";
+import { plugin as subject, type Check } from "./check";
 import type { SeatedPlugin } from "../roster/roster";
 import { bringBack, switchOff, switchOn } from "./fixes";
 
@@ -16,7 +16,7 @@ const wantOf = ({ id, mod }: SeatedPlugin): Want => (mod ? wantOfMod(mod) : { ki
 
 /** A plugin that loads has a master in the profile that does not: it is off, or its mod is, or it is not on the shelf. */
 export const masterOff: Check = {
-  reads: readsOrders,
+  reads: ["plugins"],
   find: ({ roster }) =>
     roster.plugins.flatMap((plugin) => {
       if (!plugin.loads) return [];

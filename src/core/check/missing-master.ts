@@ -1,12 +1,12 @@
 import type { Fix } from "../model/finding";
 import { foldName } from "../roster/fold";
 import type { Roster } from "../roster/roster";
-import { plugin as subject, readsOrders, type Check } from "./check";
+import { plugin as subject, type Check } from "./check";
 import { switchOff, switchOnMod } from "./fixes";
 
 /** A plugin that loads names a master that the profile does not hold: the game stops at start. */
 export const missingMaster: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods", "stock", "game"],
   find: ({ roster }) =>
     roster.plugins.flatMap((plugin) => {
       if (!plugin.loads) return [];

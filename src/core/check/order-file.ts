@@ -123,7 +123,7 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
 
 /** The order that the game reads differs from the profile. */
 export const orderFileDiffers: Check = {
-  reads: ({ roster, onDisk }) => [roster, onDisk],
+  reads: ["plugins", "mods", "game", "expansions", "baseOff", "launch", "onDisk"],
   find: ({ roster, onDisk }) => {
     const gap = orderFileGap(roster, onDisk);
     if (!gap) return [];

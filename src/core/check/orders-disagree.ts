@@ -1,5 +1,5 @@
 import { ordersDisagree } from "../roster/two-orders";
-import { mod, readsOrders, type Check } from "./check";
+import { mod, type Check } from "./check";
 import { alignOrder } from "./fixes";
 
 /**
@@ -7,7 +7,7 @@ import { alignOrder } from "./fixes";
  * apart are a matter of the sections, and only counted.
  */
 export const ordersDisagreeCheck: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods", "overlaps", "rules"],
   find: ({ roster }) => {
     const all = ordersDisagree(roster).filter(({ accepted }) => accepted === null);
     const pairs = all.filter(({ alignable }) => alignable.length > 0);

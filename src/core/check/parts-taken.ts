@@ -2,7 +2,7 @@ import { openQuestions, partStates } from "../edit/choices";
 import { chosenParts, hasParts, partsOf, type Part } from "../roster/parts";
 import type { Roster, SeatedMod } from "../roster/roster";
 import { unmetWords } from "../messages/parts-of-mods";
-import { mod as subject, readsMods, type Check } from "./check";
+import { mod as subject, type Check } from "./check";
 import { damagesSaves } from "./damages-saves";
 import { leavePart, lookAtParts, takePart } from "./fixes";
 
@@ -11,7 +11,7 @@ const packagesOn = ({ mods }: Roster): SeatedMod[] =>
 
 /** A part is taken whose condition does not hold in this profile. */
 export const partRefused: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock", "expansions"],
   find: ({ roster }) =>
     packagesOn(roster).flatMap((item) =>
       partStates(roster, item)
@@ -30,7 +30,7 @@ export const partRefused: Check = {
 
 /** A package asks a question to which nothing was answered. */
 export const questionOpen: Check = {
-  reads: readsMods,
+  reads: ["mods"],
   find: ({ roster }) =>
     packagesOn(roster).flatMap((item) => {
       const open = openQuestions(item);
@@ -48,7 +48,7 @@ export const questionOpen: Check = {
 
 /** A part whose condition came true is not taken, and nobody has said why: what it is for is here now. */
 export const partOpen: Check = {
-  reads: readsMods,
+  reads: ["mods", "expansions"],
   find: ({ roster }) =>
     packagesOn(roster).flatMap((item) =>
       partStates(roster, item)
@@ -68,7 +68,7 @@ export const partOpen: Check = {
 
 /** A part is taken of which its author says that one had better not, and nobody has said why. */
 export const partCaution: Check = {
-  reads: readsMods,
+  reads: ["mods", "expansions"],
   find: ({ roster }) =>
     packagesOn(roster).flatMap((item) =>
       partStates(roster, item)
@@ -88,7 +88,7 @@ export const partCaution: Check = {
 
 /** Two parts are taken, of one package or of two, of which one says that it cannot stand the other. */
 export const partsClash: Check = {
-  reads: readsMods,
+  reads: ["mods"],
   find: ({ roster }) =>
     packagesOn(roster).flatMap((item) =>
       takenParts(item).flatMap(({ key, part }) =>

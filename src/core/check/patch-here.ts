@@ -2,12 +2,12 @@ import { overlapsOf } from "../order/overlap";
 import type { ShelfMod } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { newestHere, type Roster } from "../roster/roster";
-import { mod, readsOrders, type Check } from "./check";
+import { mod, type Check } from "./check";
 import { switchOnMod } from "./fixes";
 
 /** A mod of the shelf that is off is made for two that are on and meet: it requires both, or a plugin of it has plugins of both as masters. */
 export const patchHere: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "mods", "stock", "game", "overlaps"],
   find: ({ roster }) => {
     const patches = roster.stock.shelf
       .filter(

@@ -2,12 +2,12 @@ import type { Counting } from "../model/game";
 import type { Fix } from "../model/finding";
 import { adviceIn } from "../roster/advice";
 import { placesUsed, type Roster, type SeatedPlugin } from "../roster/roster";
-import { readsOrders, type Check } from "./check";
+import { type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** More plugins of a counted class load than the game has places, or nearly as many. */
 export const places: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "game", "stock", "overlaps", "advice", "books"],
   find: ({ roster }) =>
     placesUsed(roster)
       .filter(({ counting, used }) => isNear(counting.cap - used, counting))

@@ -1,10 +1,10 @@
 import type { SeatedPlugin } from "../roster/roster";
-import { plugin as subject, readsOrders, type Check } from "./check";
+import { plugin as subject, type Check } from "./check";
 import { proposeOrder } from "./fixes";
 
 /** A plugin stands under a section of another load rank than its file has by now: where that is out of turn the game stops. */
 export const rankChanged: Check = {
-  reads: readsOrders,
+  reads: ["plugins", "game"],
   find: ({ roster }) => {
     const rankOf = new Map(roster.game.loadRanks.map(({ id }, at) => [id, at]));
     const turnOf = ({ rank }: SeatedPlugin) => rankOf.get(rank.id) ?? 0;

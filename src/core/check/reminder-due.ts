@@ -5,7 +5,7 @@ import type { Check, CheckInput } from "./check";
 
 /** What a curator wanted to be told has come about. */
 export const reminderDue: Check = {
-  reads: ({ roster: { profile, stock, game }, today }) => [profile.state.reminders, stock, game, today],
+  reads: ["reminders", "stock", "game", "today"],
   find: ({ roster, today }) =>
     roster.profile.state.reminders
       .filter(({ when }) => isDue(when, roster, today))

@@ -2,14 +2,14 @@ import type { ShelfMod } from "../model/shelf";
 import { modName } from "../messages/parts-of-mods";
 import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
 import { isInRange } from "../version/version";
-import { mod as subject, readsMods, type Check } from "./check";
+import { mod as subject, type Check } from "./check";
 import { damagesSaves } from "./damages-saves";
 import { switchOff, switchOnMod } from "./fixes";
 import type { Fix } from "../model/finding";
 
 /** A mod that is on says that it needs another one, which is off, not there, or of another version. */
 export const requiredOff: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock"],
   find: ({ roster }) =>
     roster.mods.filter(isOn).flatMap(({ id, mod }) =>
       (mod.manifest?.requires ?? []).flatMap(({ mod: other, versions, reason = "" }) => {
@@ -41,7 +41,7 @@ export const requiredOff: Check = {
 
 /** Two mods that are on, of which one says that it cannot stand the other. */
 export const modsClash: Check = {
-  reads: readsMods,
+  reads: ["mods"],
   find: ({ roster }) =>
     roster.mods.filter(isOn).flatMap(({ id, mod }) =>
       (mod.manifest?.clashes ?? [])
@@ -59,7 +59,7 @@ export const modsClash: Check = {
 
 /** A mod that is on needs an expansion that is not. */
 export const expansionOff: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock", "game", "expansions"],
   find: ({ roster }) =>
     roster.mods.filter(isOn).flatMap(({ id, mod }) =>
       (mod.manifest?.expansions ?? [])
@@ -81,7 +81,7 @@ export const expansionOff: Check = {
 
 /** A mod that is on was made for other versions of the game. */
 export const otherGameVersion: Check = {
-  reads: readsMods,
+  reads: ["mods", "game"],
   find: ({ roster }) =>
     roster.mods
       .filter(isOn)

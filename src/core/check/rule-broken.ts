@@ -3,19 +3,19 @@ import type { Origin, ProblemRule } from "../model/problem";
 import type { ListName } from "../model/profile";
 import { ruleNotes } from "../roster/rule-notes";
 import { isBroken } from "../roster/ties";
-import { subject, readsTies, type Check, type CheckInput } from "./check";
+import { subject, type Check, type CheckInput } from "./check";
 import { damagesSaves } from "./damages-saves";
 import { proposeOrder } from "./fixes";
 
 /** An order as it stands breaks one of the curator's own rules for a pair, or a mod stands before one that it requires. */
 export const ruleBroken: Check = {
-  reads: readsTies,
+  reads: ["plugins", "mods", "ties", "rules", "books", "stock"],
   find: (input) => (["plugins", "mods"] as const).flatMap((list) => brokenIn(input, list)),
 };
 
 /** An order as it stands breaks a rule that an item is first or last, or that some stand together. */
 export const placeBroken: Check = {
-  reads: readsTies,
+  reads: ["ties", "rules", "books", "stock"],
   find: (input) =>
     (["plugins", "mods"] as const).flatMap((list) => [
       ...endsBrokenIn(input, list),

@@ -1,10 +1,10 @@
 import type { OrderRule } from "../model/problem";
 import { itemsOf } from "../order/rule-items";
-import { readsTies, subject, type Check } from "./check";
+import { subject, type Check } from "./check";
 
 /** A rule of the curator's own that no order can keep with the others. */
 export const rulesContradict: Check = {
-  reads: readsTies,
+  reads: ["ties", "rules"],
   find: ({ roster, ties }) => {
     const own = new Map<string | undefined, OrderRule>(
       roster.profile.state.rules.map(({ id, rule }) => [id, rule]),

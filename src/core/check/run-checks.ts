@@ -1,7 +1,7 @@
 import { levels, type Finding, type Level } from "../model/finding";
 import { advised } from "./advice";
 import { awardsOff } from "./awards-off";
-import type { Check, CheckInput } from "./check";
+import { checkedParts, type Check, type CheckInput } from "./check";
 import { copied, covered, packedHidden, partTwice, undecided } from "./conflict-hints";
 import { runToEnd } from "../run-to-end";
 import { closedSectionEntered } from "./closed-section";
@@ -24,7 +24,7 @@ import { rulesContradict } from "./rules-contradict";
 import { divide, type LivedWith } from "./set-aside";
 import { unreadablePlugin, unsoundArchive } from "./unsound";
 
-const checks: readonly Check[] = [
+export const checks: readonly Check[] = [
   missingMaster,
   masterOff,
   masterCycle,
@@ -85,7 +85,7 @@ export function* checking(input: CheckInput, before?: Checked): Generator<void, 
   const answers = new Map<Check, Answer>();
   for (const check of checks) {
     const known = before?.answers.get(check);
-    const reads = check.reads(input);
+    const reads = check.reads.map((part) => checkedParts[part](input));
     if (known?.reads.every((part, at) => part === reads[at])) {
       answers.set(check, known);
       continue;

@@ -1,9 +1,9 @@
-import { mod as modSubject, plugin as subject, readsOrders, type Check } from "./check";
+import { mod as modSubject, plugin as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** An archive or folder of the shelf that cannot be used as it is. */
 export const unsoundArchive: Check = {
-  reads: ({ roster }) => [roster.stock],
+  reads: ["stock"],
   find: ({ roster }) =>
     roster.stock.shelf.flatMap((mod) =>
       mod.problem
@@ -21,7 +21,7 @@ export const unsoundArchive: Check = {
 
 /** A plugin file that cannot be read, in a mod that can. */
 export const unreadablePlugin: Check = {
-  reads: readsOrders,
+  reads: ["plugins"],
   find: ({ roster }) =>
     roster.plugins.flatMap((plugin) =>
       plugin.loads && plugin.file?.problem

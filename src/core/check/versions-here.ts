@@ -4,12 +4,12 @@ import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
 import { wantOfMod } from "../depot/offers";
 import { foldName } from "../roster/fold";
 import { compareVersions } from "../version/version";
-import { mod as subject, readsMods, type Check } from "./check";
+import { mod as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 
 /** A mod that is on in the profile but lies nowhere on the shelf, in no version. */
 export const notOnShelf: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock"],
   find: ({ roster }) =>
     roster.mods
       .filter(({ id, loads, gone, mod }) => loads && gone && !mod && !newestHere(roster.stock, id))
@@ -26,7 +26,7 @@ export const notOnShelf: Check = {
 
 /** The contents in which a profile holds a mod that is on are not on the shelf any more. */
 export const contentsGone: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock"],
   find: ({ roster }) =>
     roster.mods
       .filter(({ id, loads, gone, mod }) => loads && gone && (mod !== null || newestHere(roster.stock, id)))
@@ -59,7 +59,7 @@ function takeHere(roster: Roster, item: SeatedMod): Fix[] {
 
 /** Two mods that are on are versions of one: they are called the same. */
 export const twoVersions: Check = {
-  reads: readsMods,
+  reads: ["mods", "game"],
   find: ({ roster }) => {
     const first = new Map<string, SeatedMod>();
     return roster.mods.flatMap((item) => {
@@ -89,7 +89,7 @@ export const twoVersions: Check = {
 
 /** Newer versions of what the profile holds lie on the shelf. */
 export const newerHere: Check = {
-  reads: readsMods,
+  reads: ["mods", "stock"],
   find: ({ roster }) => {
     const newer = newerVersions(roster);
     if (newer.length === 0) return [];

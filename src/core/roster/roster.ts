@@ -194,7 +194,7 @@ export function makeRoster(
     sections: profile.state.plugins.sections,
     ranks: game.loadRanks,
     items,
-    itemOf: new Map(items.map((plugin) => [plugin.id, plugin])),
+    itemOf: known?.plugins === items ? known.pluginOf : new Map(items.map((plugin) => [plugin.id, plugin])),
     numbers: profile.state.numbers,
   };
   return {
@@ -295,15 +295,16 @@ function seatPlugins(
   { state }: Profile,
   describe: (entry: Entry<PluginId>) => Description,
   known: Roster | null,
-): SeatedPlugin[] {
+): readonly SeatedPlugin[] {
   const seats = seatsOf(state.plugins);
-  return state.plugins.entries.map((entry, place) => {
+  const plugins = state.plugins.entries.map((entry, place) => {
     const seat = seats.get(entry.id)!;
     const beside = known?.plugins[place];
     const old = beside?.entry === entry ? beside : known?.pluginOf.get(entry.id);
     if (old?.entry !== entry) return seated(describe(entry), place, seat);
     return old.place === place && old.seat === seat ? old : seated(old, place, seat);
   });
+  return known && plugins.every((plugin, place) => plugin === known.plugins[place]) ? known.plugins : plugins;
 }
 
 /** Field by field, for spread objects come in as many hidden classes as there are plugins, and all that reads them is slow. */
