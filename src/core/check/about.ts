@@ -11,3 +11,7 @@ export const modsAbout = (
 /** Whether a finding is about an item, or about a plugin that comes with it. */
 export const isAbout = (roster: Pick<Roster, "pluginOf">, finding: Finding, item: string): boolean =>
   finding.subjects.some(({ id }) => id === item) || modsAbout(roster, finding).has(item);
+
+/** Whether it matters to a start of this profile: not where it is only about what lies on the shelf unused. */
+export const isOfProfile = ({ lists }: Pick<Roster, "lists">, { subjects }: Finding): boolean =>
+  subjects.length === 0 || subjects.some(({ list, id }) => lists[list].itemOf.has(id));

@@ -44,11 +44,15 @@ test("by cause, several of one cause are a row with what ends all of them", () =
 });
 
 test("by item, what is found of one stands in one row, and what is about no item in one of the profile", () => {
-  expect(said(rows({ sheet: "item" })).map(([title, count]) => [title, count])).toEqual([
-    ["a.plank", 2],
-    ["b.plank", 1],
-    ["c.plank", 1],
-    ["Test", 1],
+  expect(said(rows({ sheet: "item" }))).toEqual([
+    ["a.plank", 2, "Master missing; Master off"],
+    ["b.plank", 1, "Master off"],
+    ["c.plank", 1, "Master loads later"],
+    ["Test", 1, "The game reads an older order"],
+  ]);
+  const twice = [told[0]!, told[0]!];
+  expect(healthRows(roster, twice, [], { ...all, sheet: "item" }, () => false).rows[0]!.said).toEqual([
+    "Master missing × 2",
   ]);
 });
 

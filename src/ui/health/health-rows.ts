@@ -113,7 +113,7 @@ function byItem(roster: Roster, findings: readonly Finding[]): HealthRow[] {
     ...rowOf(roster, own[0]!),
     key: `item ${id}`,
     title: id === "" ? roster.profile.name : titleOfId(roster, id),
-    said: [own.map((finding) => findingTitle(finding.id)).join("; ")],
+    said: [titlesOf(own)],
     findings: own,
     fixes: own.length === 1 ? own[0]!.fixes : [],
     wants: own.flatMap(({ wants = [] }) => wants),
@@ -121,4 +121,11 @@ function byItem(roster: Roster, findings: readonly Finding[]): HealthRow[] {
   return levels.flatMap((level) =>
     rows.filter((row) => row.level === level).sort((a, b) => b.findings.length - a.findings.length),
   );
+}
+
+/** Each once, with how often it is found. */
+function titlesOf(findings: readonly Finding[]): string {
+  const counts = new Map<string, number>();
+  for (const { id } of findings) counts.set(findingTitle(id), (counts.get(findingTitle(id)) ?? 0) + 1);
+  return [...counts].map(([title, count]) => (count > 1 ? `${title} × ${count}` : title)).join("; ");
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
+import { isOfProfile } from "@/core/check/about";
 import { groupFindings, type FindingGroup } from "@/core/check/group-findings";
 import { say } from "@/core/language/say";
 import { sayGroup } from "@/core/messages/finding-groups";
@@ -17,7 +18,10 @@ export function NextAct() {
   const findings = useEditor((state) => state.findings);
   const checked = useEditor((state) => state.checked);
   const groups = useMemo(() => groupFindings(findings), [findings]);
-  const first = groups.find(({ level }) => level !== "hint");
+  const roster = useEditor((state) => state.roster);
+  const first = groups.find(
+    ({ level, findings: own }) => level !== "hint" && own.some((finding) => isOfProfile(roster, finding)),
+  );
   if (!checked) return <p className="text-ink2">{say("common.checking")}</p>;
   const isStopped = first?.level === "blocker";
   return (
