@@ -187,6 +187,7 @@ function pluginFile(game: GameDefinition, name: string, size: number, digest: Di
       header: headerOf(plugin.value),
       problem: null,
       recordNames: [...new Set(plugin.value.records)],
+      ...(plugin.value.additiveLists.length > 0 && { additiveLists: [...plugin.value.additiveLists] }),
     };
   return { ...facts, header: null, problem: plugin.refusal };
 }

@@ -1,3 +1,4 @@
+import type { AdditiveList, ListEntry } from "@/core/model/additive-list";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { RiffChunks, RiffLayout } from "@/core/model/plugin-layout";
 import { isFileName, type PluginFacts } from "./plugin-facts";
@@ -16,11 +17,6 @@ export interface Plugin {
   readonly guessedTexts?: true;
 }
 
-export interface AdditiveList {
-  readonly record: string;
-  readonly entries: readonly { readonly depth: number; readonly share: number; readonly name: string }[];
-}
-
 /** Tags of RIFF's INFO list: title, artist, comment, creation date. */
 type InfoTag = "INAM" | "IART" | "ICMT" | "ICRD";
 const infoTags: readonly InfoTag[] = ["INAM", "IART", "ICMT", "ICRD"];
@@ -33,6 +29,7 @@ const standardChunks: RiffChunks = {
   flagsAt: 4,
   masters: { list: "need", item: "mstr" },
   records: { list: "recs", item: "recd" },
+  lists: { list: "adds", item: "alst" },
 };
 
 /** Reads a plugin defensively: any bytes give a plugin or say what is wrong with them. Unknown chunks are passed over. */
@@ -81,11 +78,11 @@ function readPart(
   plugin: Draft,
   type: string,
   chunk: Chunk,
-  { masters, records }: RiffChunks,
+  { masters, records, lists }: RiffChunks,
   texts: PluginTexts,
 ): Outcome<unknown, ProblemCode> {
-  if (type === "adds" && chunk.name === "alst") {
-    const list = readAdditiveList(chunk.data, texts);
+  if (type === lists?.list && chunk.name === lists.item) {
+    const list = readAdditiveList(chunk, texts);
     if (list.ok) plugin.lists.push(list.value);
     return list;
   }
@@ -114,18 +111,21 @@ function readText(
   return done({ text: texts.read(data.subarray(start, end)), end: start + length + (length & 1) });
 }
 
-function readAdditiveList(data: Uint8Array, texts: PluginTexts): Outcome<AdditiveList, ProblemCode> {
-  const record = readText(data, 0, "alst", texts);
+function readAdditiveList(
+  { name: chunk, data }: Chunk,
+  texts: PluginTexts,
+): Outcome<AdditiveList, ProblemCode> {
+  const record = readText(data, 0, chunk, texts);
   if (!record.ok) return record;
   const view = new DataView(data.buffer, data.byteOffset, data.byteLength);
   let at = record.value.end;
   if (at + 4 > data.length) return refuse("riff-list", { count: 0 });
   const count = view.getUint32(at, true);
   at += 4;
-  const entries: AdditiveList["entries"][number][] = [];
+  const entries: ListEntry[] = [];
   for (let n = 0; n < count; n++) {
     if (at + 4 > data.length) return refuse("riff-list", { count });
-    const name = readText(data, at + 4, "alst", texts);
+    const name = readText(data, at + 4, chunk, texts);
     if (!name.ok) return name;
     entries.push({
       depth: view.getUint16(at, true),
@@ -151,6 +151,7 @@ export function factsOfPlugin(bytes: Uint8Array, layout: RiffLayout): Outcome<Pl
     recordCount: records.length,
     records,
     lists: lists.length,
+    additiveLists: lists,
     ...(guessedTexts && { guessedTexts }),
   });
 }

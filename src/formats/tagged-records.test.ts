@@ -192,3 +192,54 @@ describe("groups of records", () => {
     expect(flawOf({ tag: "file" })).toEqual(["groups", "tag"]);
   });
 });
+
+describe("additive lists", () => {
+  const layout = TaggedLayout.parse({
+    ...little,
+    lists: { tag: "list", record: "nam", entry: "ent", depthAt: 2, shareAt: 0, numberBytes: 1, nameAt: 3 },
+  });
+  const file = "file" + "\0\0" + "\0\0" + "\0\0\0\0";
+  const record = (tag: string, fields: string) =>
+    tag + "\0\0" + "\0\0" + String.fromCharCode(fields.length) + "\0\0\0" + fields;
+  const field = (tag: string, value: string) => tag + String.fromCharCode(value.length) + "\0" + value;
+  const bed = record(
+    "list",
+    field("nam", "Bed@Pond.keel\0") +
+      field("ent", "\x07?\x02crab\0") +
+      field("???", "x") +
+      field("ent", "\x01?\xffeel\0"),
+  );
+
+  test("are read where the layout says which records they are and what stands where in them", () => {
+    const facts = read(bytesOf(file + record("reed", field("nam", "reeds\0")) + bed), layout);
+    expect(facts).toMatchObject({
+      ok: true,
+      value: {
+        recordCount: 2,
+        records: ["reeds", "Bed@Pond.keel"],
+        additiveLists: [
+          {
+            record: "Bed@Pond.keel",
+            entries: [
+              { name: "crab", depth: 2, share: 7 },
+              { name: "eel", depth: 255, share: 1 },
+            ],
+          },
+        ],
+      },
+    });
+    expect(read(bytesOf(file + bed))).toMatchObject({ ok: true, value: { additiveLists: [] } });
+  });
+
+  test("an entry that is cut short, or whose name has no end, is refused with its field", () => {
+    const of = (value: string) => read(bytesOf(file + record("list", field("ent", value))), layout);
+    expect(of("\x01\x02")).toMatchObject({
+      ok: false,
+      refusal: { code: "tagged-field", data: { size: 3, left: 2 } },
+    });
+    expect(of("\x01?\x02eel")).toMatchObject({
+      ok: false,
+      refusal: { code: "tagged-text", data: { tag: "ent" } },
+    });
+  });
+});

@@ -1,4 +1,5 @@
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { AdditiveList } from "@/core/model/additive-list";
 import type { TaggedLayout } from "@/core/model/plugin-layout";
 import type { PluginFacts } from "./plugin-facts";
 import { isFileName } from "./plugin-facts";
@@ -29,6 +30,8 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
   if (odd !== undefined) return refuse("riff-master", { name: odd.slice(0, 80) });
   const names = recordNames(others, layout, texts);
   if (!names.ok) return names;
+  const lists = additiveLists(others, layout, texts);
+  if (!lists.ok) return lists;
   return done({
     flags: head.flags,
     title: find(tags.title),
@@ -38,7 +41,8 @@ export function readTagged(bytes: Uint8Array, layout: TaggedLayout): Outcome<Plu
     masters,
     recordCount: others.length,
     records: names.value,
-    lists: 0,
+    lists: lists.value.length,
+    additiveLists: lists.value,
     ...(texts.guessed && { guessedTexts: true as const }),
   });
 }
@@ -83,14 +87,35 @@ interface Field {
 
 /** The fields that the layout gives a meaning to, as texts; all others are passed over. */
 function readFields(
-  { tag: record, contents }: TaggedRecord,
+  record: TaggedRecord,
   layout: TaggedLayout,
   texts: PluginTexts,
 ): Outcome<Field[], ProblemCode> {
-  const { tagBytes, sizeBytes } = layout.field;
   const { file: _, ...meant } = layout.tags;
-  const wanted = new Set(Object.values(meant));
+  const raw = rawFields(record, layout, new Set(Object.values(meant)));
+  if (!raw.ok) return raw;
   const fields: Field[] = [];
+  for (const { tag, value } of raw.value) {
+    const text = textIn(value, 0, layout, texts);
+    if (text === null) return refuse("tagged-text", { record: record.tag, tag });
+    fields.push({ tag, text });
+  }
+  return done(fields);
+}
+
+interface RawField {
+  readonly tag: string;
+  readonly value: Uint8Array;
+}
+
+/** The fields of a record with one of some tags, in the order in which they stand. */
+function rawFields(
+  { tag: record, contents }: TaggedRecord,
+  layout: TaggedLayout,
+  wanted: ReadonlySet<string | undefined>,
+): Outcome<RawField[], ProblemCode> {
+  const { tagBytes, sizeBytes } = layout.field;
+  const fields: RawField[] = [];
   for (let at = 0; at < contents.length;) {
     const start = at + tagBytes + sizeBytes;
     const left = contents.length - at;
@@ -100,15 +125,56 @@ function readFields(
     const size = numberAt(contents, at + tagBytes, sizeBytes, layout.byteOrder);
     if (size > contents.length - start)
       return refuse("tagged-field", { record, tag, size, left: contents.length - start });
-    if (wanted.has(tag)) {
-      const value = contents.subarray(start, start + size);
-      const end = layout.texts === "zero" ? value.indexOf(0) : value.length;
-      if (end < 0) return refuse("tagged-text", { record, tag });
-      fields.push({ tag, text: texts.read(value.subarray(0, end)) });
-    }
+    if (wanted.has(tag)) fields.push({ tag, value: contents.subarray(start, start + size) });
     at = start + size;
   }
   return done(fields);
+}
+
+/** The text that begins at a byte of a field; null where it has no end. */
+function textIn(value: Uint8Array, at: number, layout: TaggedLayout, texts: PluginTexts): string | null {
+  const end = layout.texts === "zero" ? value.indexOf(0, at) : value.length;
+  return end < 0 ? null : texts.read(value.subarray(at, end));
+}
+
+/** Those of the records that are additive lists; one that does not say of which record it is, is of none. */
+function additiveLists(
+  records: readonly TaggedRecord[],
+  layout: TaggedLayout,
+  texts: PluginTexts,
+): Outcome<AdditiveList[], ProblemCode> {
+  const lists: AdditiveList[] = [];
+  for (const record of records) {
+    if (!layout.lists || record.tag !== layout.lists.tag) continue;
+    const list = additiveList(record, layout, layout.lists, texts);
+    if (!list.ok) return list;
+    if (list.value.record !== "") lists.push(list.value);
+  }
+  return done(lists);
+}
+
+function additiveList(
+  record: TaggedRecord,
+  layout: TaggedLayout,
+  { record: of, entry, depthAt, shareAt, numberBytes, nameAt }: NonNullable<TaggedLayout["lists"]>,
+  texts: PluginTexts,
+): Outcome<AdditiveList, ProblemCode> {
+  const fields = rawFields(record, layout, new Set<string | undefined>([of, entry]));
+  if (!fields.ok) return fields;
+  const list: AdditiveList = { record: "", entries: [] };
+  for (const { tag, value } of fields.value) {
+    const least = tag === of ? 0 : Math.max(depthAt + numberBytes, shareAt + numberBytes, nameAt);
+    if (value.length < least)
+      return refuse("tagged-field", { record: record.tag, tag, size: least, left: value.length });
+    const text = textIn(value, tag === of ? 0 : nameAt, layout, texts);
+    if (text === null) return refuse("tagged-text", { record: record.tag, tag });
+    if (tag === of) list.record = text;
+    else {
+      const numberIn = (at: number) => numberAt(value, at, numberBytes, layout.byteOrder);
+      list.entries.push({ name: text, depth: numberIn(depthAt), share: numberIn(shareAt) });
+    }
+  }
+  return done(list);
 }
 
 function recordNames(

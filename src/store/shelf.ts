@@ -63,7 +63,7 @@ export async function saveTag(
 export async function saveShelfMods(tx: Tx, gameId: string, mods: readonly ShelfMod[]): Promise<void> {
   const lean = mods.map(({ contentFiles: _files, added: _added, ownTags: _own, ...mod }) => ({
     ...mod,
-    plugins: mod.plugins.map(({ recordNames: _, ...plugin }) => plugin),
+    plugins: mod.plugins.map(({ recordNames: _, additiveLists: __, ...plugin }) => plugin),
   }));
   await keepPinned(tx, gameId, await changedPaths(tx, gameId, lean));
   await saveMods(tx, gameId, lean);

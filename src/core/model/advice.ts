@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { Marks } from "./additive-list";
 import { SectionId } from "./ids";
 
 const name = z.string().min(1).max(300);
@@ -38,7 +39,7 @@ export const Advice = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("marks"),
     on: AdviceOn,
-    marks: z.union([z.literal("never"), z.array(z.enum(["adds", "removes", "changes"])).max(3)]),
+    marks: Marks,
     ...told,
   }),
 ]);

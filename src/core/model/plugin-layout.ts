@@ -27,6 +27,8 @@ export const RiffChunks = z.strictObject({
   flagsAt: z.number().int().min(0).max(1024),
   masters: chunks,
   records: chunks,
+  /** Of additive lists, each laid out as in docs/FORMATS.md; without them none are read. */
+  lists: chunks.optional(),
 });
 export type RiffChunks = z.infer<typeof RiffChunks>;
 
@@ -93,6 +95,21 @@ const TaggedShape = z.strictObject({
     /** Of the field that names a record, in every other record; without it records are only counted. */
     name: tag.optional(),
   }),
+  /** Which records are additive lists, and where in them stands what; without it none are read. */
+  lists: z
+    .strictObject({
+      /** Of the records. */
+      tag,
+      /** Of the field that names what record the list is of. */
+      record: tag,
+      /** Of the fields of which each is an entry: two numbers and then its name, at these bytes. */
+      entry: tag,
+      depthAt: place,
+      shareAt: place,
+      numberBytes: z.union([z.literal(1), z.literal(2)]),
+      nameAt: place,
+    })
+    .optional(),
 });
 
 export const TaggedLayout = TaggedShape.superRefine(({ record, groups, tags }, context) => {

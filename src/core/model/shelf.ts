@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { AdditiveList } from "./additive-list";
 import { ModId, PluginId } from "./ids";
 import type { FileProblem } from "./refusal";
 
@@ -33,6 +34,8 @@ export const PluginFile = z.strictObject({
   part: z.string().optional(),
   /** Names of the records that it changes; only on what has just been read, for the store keeps them apart. */
   recordNames: z.array(z.string()).optional(),
+  /** Its additive lists; only on what has just been read, for the store keeps them apart. */
+  additiveLists: z.array(AdditiveList).optional(),
 });
 export type PluginFile = z.infer<typeof PluginFile>;
 
@@ -107,6 +110,8 @@ export const ModManifest = z.looseObject({
   awards: z.boolean().optional(),
   /** Made by a generator, from what else there is: what kind of thing it made. */
   generated: z.string().max(100).optional(),
+  /** What of its plugins' additive lists counts in a blend: "additions", "all" or "never"; other words say nothing. */
+  blend: z.string().max(100).optional(),
 });
 export type ModManifest = z.infer<typeof ModManifest>;
 

@@ -1,5 +1,5 @@
 import type { ModManifest } from "@/core/model/shelf";
-import type { AdditiveList } from "@/formats/plugin";
+import type { AdditiveList } from "@/core/model/additive-list";
 
 export interface DemoPlugin {
   readonly name: string;

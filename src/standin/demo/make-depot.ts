@@ -78,7 +78,7 @@ function pageOf({ contentFiles: _, ...mod }: ShelfMod, terms: LineupTerms | null
       ...mod,
       stamp: "",
       updated: "2026-01-15T12:00:00.000Z",
-      plugins: mod.plugins.map(({ recordNames: _names, ...plugin }) => plugin),
+      plugins: mod.plugins.map(({ recordNames: _names, additiveLists: _lists, ...plugin }) => plugin),
     },
     terms,
     about: `${mod.summary ?? mod.name} It brings ${brings.join(" and ")}.`,

@@ -13,10 +13,11 @@ const tag = (key: Tag, optional = true): FieldSpec => ({
   label: `game.tag.${key}`,
   ...(optional ? { optional: true as const } : {}),
 });
-const chunks = (key: "masters" | "records"): FieldSpec => ({
+const chunks = (key: "masters" | "records" | "lists"): FieldSpec => ({
   kind: "group",
   key,
   label: `game.chunks.${key}`,
+  ...(key === "lists" && { start: { list: "adds", item: "alst" } }),
   fields: [
     { kind: "text", key: "list", label: "common.list" },
     { kind: "text", key: "item", label: "game.chunkOfEach" },
@@ -82,6 +83,7 @@ export const layoutFields: readonly FieldSpec[] = [
       { kind: "number", key: "flagsAt", label: "game.flagsAtByte" },
       chunks("masters"),
       chunks("records"),
+      chunks("lists"),
     ],
   },
   {
@@ -152,6 +154,28 @@ export const layoutFields: readonly FieldSpec[] = [
       tag("description"),
       tag("date"),
       tag("name"),
+    ],
+  },
+  {
+    kind: "group",
+    key: "lists",
+    label: "game.additiveLists",
+    hint: "game.additiveListsHint",
+    when: isContainer("tagged"),
+    start: { tag: "", record: "", entry: "", depthAt: 0, shareAt: 2, numberBytes: 2, nameAt: 4 },
+    fields: [
+      tag("tag", false),
+      { kind: "text", key: "record", label: "game.fieldOfTheRecord" },
+      { kind: "text", key: "entry", label: "game.fieldOfAnEntry" },
+      { kind: "number", key: "depthAt", label: "game.depthAtByte" },
+      { kind: "number", key: "shareAt", label: "game.shareAtByte" },
+      {
+        kind: "choice",
+        key: "numberBytes",
+        label: "game.widthOfTheNumbers",
+        choices: width.filter(([bytes]) => bytes < 4),
+      },
+      { kind: "number", key: "nameAt", label: "game.nameAtByte" },
     ],
   },
 ];
