@@ -2,21 +2,19 @@ import { allTies } from "@/core/roster/ties";
 import { runChecks } from "@/core/check/run-checks";
 import { Conflicts } from "@/core/conflict/conflicts";
 import { overlapsIn } from "@/core/conflict/overlaps";
-import { rosterOfList } from "@/core/lineup/state-of-list";
 import { verdictOf } from "@/core/lineup/verdict";
 import { FindingsReport } from "@/core/model/findings-report";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { makeRoster, type Roster } from "@/core/roster/roster";
+import type { Roster } from "@/core/roster/roster";
 import { linesIn } from "@/formats/findings/lines";
 import { toldOfList } from "@/formats/findings/of-list";
 import { findingLine, reported, toldOf, type Told } from "@/formats/findings/report";
 import { writeSarif } from "@/formats/findings/sarif";
-import { readRulebook } from "@/formats/rulebook-file";
 import { decodeText, parseJson } from "@/formats/text";
 import { version } from "../../package.json";
 import type { Answer } from "./answer";
 import { libraryOf } from "./conflicts";
-import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
+import { readListed, rosterWithBooks, type ListFile, type ListOptions, type ListRead } from "./list-input";
 import { verdictJson, verdictLines, withoutGame } from "./lists";
 import { gravestOf, type FailLevel } from "./usage";
 
@@ -85,22 +83,11 @@ const toldOfProfile = (roster: Roster): Told[] =>
 
 /** The profile that is made of a list, with the books that are given, and who meets whom in it. */
 async function wholeRoster(read: ListRead, options: CheckOptions): Promise<Outcome<Roster>> {
-  const { game, list } = read;
-  const books = [];
-  for (const { bytes, name } of options.books) {
-    const book = readRulebook(bytes, name, game);
-    if (!book.ok) return book;
-    books.push(book.value);
-  }
-  const stock = { ...read.stock, books: [...books, ...read.stock.books] };
-  const plain = rosterOfList(game, list, stock);
-  const { state } = plain.profile;
-  const given = books.map(({ id, version: own }) => ({ id, version: own, off: [] }));
-  const profile = { ...plain.profile, state: { ...state, books: [...given, ...state.books] } };
-  const roster = makeRoster(game, profile, stock);
-  const conflicts = new Conflicts(await libraryOf(read, roster, options));
-  conflicts.show(roster);
-  return done({ ...roster, overlaps: overlapsIn(conflicts, roster) });
+  const plain = rosterWithBooks(read, options.books);
+  if (!plain.ok) return plain;
+  const conflicts = new Conflicts(await libraryOf(read, plain.value, options));
+  conflicts.show(plain.value);
+  return done({ ...plain.value, overlaps: overlapsIn(conflicts, plain.value) });
 }
 
 /** The ids of what an earlier output holds. */

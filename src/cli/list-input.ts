@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { basename, join, resolve } from "node:path";
+import { rosterOfList } from "@/core/lineup/state-of-list";
 import { knownMods } from "@/core/lineup/known";
 import { readDefinition } from "@/core/game/definition-flaws";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
@@ -7,12 +8,13 @@ import type { Lineup } from "@/core/model/lineup";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { PluginFile } from "@/core/model/shelf";
 import { extensionOf } from "@/core/roster/fold";
-import { emptyStock, type Stock } from "@/core/roster/roster";
+import { emptyStock, makeRoster, type Roster, type Stock } from "@/core/roster/roster";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
 import { gameFiles, orderIn, readIfThere } from "@/disk/game-files";
 import { readList, wholeLineupIn, type ListIn } from "@/formats/lineup/read";
 import { resolveList, type ResolvedList } from "@/formats/lineup/resolve";
+import { readRulebook } from "@/formats/rulebook-file";
 import { parseJson } from "@/formats/text";
 import { games as shippedGames } from "@/standin/games";
 import { home } from "@/disk/places";
@@ -69,6 +71,25 @@ export async function readListed(
     list: resolveList(list.value, game.value, known, stock.value, name),
     hasGame: options.gameFolder !== undefined,
   });
+}
+
+/** The profile that is made of a list, with books by which it goes besides its own: of rules that contradict, the earlier book's win. */
+export function rosterWithBooks(
+  { game, list, stock: plain }: ListRead,
+  files: readonly ListFile[],
+): Outcome<Roster> {
+  const books = [];
+  for (const { bytes, name } of files) {
+    const book = readRulebook(bytes, name, game);
+    if (!book.ok) return book;
+    books.push(book.value);
+  }
+  const stock = { ...plain, books: [...books, ...plain.books] };
+  const roster = rosterOfList(game, list, stock);
+  const { state } = roster.profile;
+  const given = books.map(({ id, version }) => ({ id, version, off: [] }));
+  const profile = { ...roster.profile, state: { ...state, books: [...given, ...state.books] } };
+  return done(makeRoster(game, profile, stock));
 }
 
 /** With the plugins in the order that the game would read there. */

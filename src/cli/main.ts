@@ -15,9 +15,9 @@ import type { ListOptions } from "./list-input";
 import { withPatience } from "./patience";
 import {
   commands,
-  conflictLevels,
   failLevels,
   optionValues,
+  ownLevels,
   type CommandName,
   type FailLevel,
   type OptionName,
@@ -35,6 +35,8 @@ interface Asked extends ListOptions {
   readonly book?: readonly string[];
   readonly sarif?: boolean;
   readonly compare?: string;
+  readonly marks?: string;
+  readonly out?: string;
 }
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {
@@ -70,6 +72,8 @@ const loadCheck = () => import("./check").then(({ check }) => ({ check }));
 
 const loadConflicts = () =>
   import("./conflicts").then(({ compareWinners, conflicts }) => ({ compareWinners, conflicts }));
+
+const loadBlend = () => import("./blend").then(({ blend }) => ({ blend }));
 
 const loadKept = () =>
   import("./kept").then(({ backup, exportProfile, findings, importList, profiles, restore }) => ({
@@ -129,6 +133,12 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, baseline }));
   }
   const list = readFile(first);
+  if (command === "blend") {
+    const books = (asked.book ?? []).map(readFile);
+    const marks = asked.marks === undefined ? null : readFile(asked.marks);
+    const failOn = asked.failOn === "never" ? "never" : "clash";
+    return orThrow(await (await loadBlend()).blend(list, { ...asked, books, marks, failOn }));
+  }
   const lists = await loadLists();
   if (command === "compare") return orThrow(await lists.compare(list, readFile(second!), asked));
   if (command === "conflicts") {
@@ -173,10 +183,12 @@ async function write({ raw, json }: Answer, path: string | undefined): Promise<v
 
 function optionOf(name: OptionName, command: CommandName): Option {
   const value = optionValues[name];
-  if (name === "fail-on" && command === "conflicts")
-    return new Option(`--fail-on <${value}>`, say("cli.option.fail-on-conflicts"))
-      .choices(conflictLevels)
-      .default("undecided");
+  if (name === "fail-on" && (command === "conflicts" || command === "blend")) {
+    const { choices, standard } = ownLevels[command];
+    return new Option(`--fail-on <${value}>`, say(`cli.option.fail-on-${command}`))
+      .choices(choices)
+      .default(standard);
+  }
   const option = new Option(value === "" ? `--${name}` : `--${name} <${value}>`, say(`cli.option.${name}`));
   if (name !== "fail-on") return option;
   if (command !== "order") option.description = say("cli.option.fail-on-findings");

@@ -6,8 +6,11 @@ export type FailLevel = (typeof failLevels)[number];
 /** The levels that count from one on. */
 export const gravestOf = (failOn: FailLevel): readonly Level[] =>
   failOn === "never" ? [] : levels.slice(0, levels.indexOf(failOn) + 1);
-/** Of conflicts there are no levels: what is undecided, and whose files differ, is a finding. */
-export const conflictLevels = ["undecided", "never"] as const;
+/** Where there are no levels: of conflicts what is undecided, and whose files differ, is a finding, of a blend a clash. */
+export const ownLevels = {
+  conflicts: { choices: ["undecided", "never"], standard: "undecided" },
+  blend: { choices: ["clash", "never"], standard: "never" },
+} as const;
 
 /** What a command takes: arguments as they are named in its help, in brackets where they may be left out. */
 interface CommandSpec {
@@ -20,6 +23,8 @@ export type OptionName =
   | "baseline"
   | "book"
   | "compare"
+  | "marks"
+  | "out"
   | "sarif"
   | "fail-on"
   | "game"
@@ -42,6 +47,7 @@ export const commands = {
   convert: { takes: ["<list>"], options: ["to", "game", "games", "shelf"] },
   check: { takes: ["<list>"], options: ["sarif", "fail-on", "baseline", "book", ...ofLists] },
   conflicts: { takes: ["<list>"], options: ["all", "compare", "fail-on", ...ofLists] },
+  blend: { takes: ["<list>"], options: ["marks", "book", "out", "fail-on", ...ofLists] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
@@ -58,6 +64,8 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   baseline: "FILE",
   book: "FILE...",
   compare: "LIST",
+  marks: "FILE",
+  out: "DIR",
   "fail-on": "LEVEL",
   game: "GAME",
   games: "DIR",

@@ -33,7 +33,7 @@ export interface BlendList extends AdditiveList {
 }
 
 /** `equal`: the last plugin that has it says the same; `never-last`: that one must not be blended over. */
-export interface LeftList {
+interface LeftList {
   readonly record: string;
   readonly why: "equal" | "never-last";
 }

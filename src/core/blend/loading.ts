@@ -13,7 +13,7 @@ export const isBlend = ({ mod }: SeatedPlugin): boolean => mod?.mod?.manifest?.g
  * The plugins of a profile that load, as the game loads them: what is built in first, in its own order, wherever it stands. Earlier
  * blends are left out.
  */
-export function loadingIn({ game, profile, plugins }: Roster): SeatedPlugin[] {
+function loadingIn({ game, profile, plugins }: Roster): SeatedPlugin[] {
   const fold = (name: string) => foldName(game, name);
   const turn = new Map(fixedPlugins(game, profile.state.expansions).map((name, at) => [fold(name), at]));
   const loading = plugins.filter((plugin) => plugin.loads && !isBlend(plugin));

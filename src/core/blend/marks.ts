@@ -4,14 +4,14 @@ import { foldName } from "../roster/fold";
 import type { Roster, SeatedPlugin } from "../roster/roster";
 
 /** Who marks a plugin; what comes later in this list is heard instead of what comes earlier. */
-export type MarkSource =
+type MarkSource =
   | { readonly by: "manifest" }
   | { readonly by: "book"; readonly book: string }
   | { readonly by: "curator" }
   /** In a file that was given for this once. */
   | { readonly by: "file" };
 
-export interface Marked {
+interface Marked {
   readonly marks: Marks;
   readonly source: MarkSource;
 }

@@ -118,6 +118,8 @@ export const GameDefinition = z.strictObject({
   containers: z.array(z.strictObject({ extension, format: z.enum(["zip"]) })).optional(),
   pluginExtensions: z.array(extension),
   pluginLayout: PluginLayout.optional(),
+  /** So many masters a plugin may name; where it is absent, nobody has said. */
+  maxMasters: z.number().int().min(1).max(65535).optional(),
   loadRanks: z.array(LoadRank),
   counting: z.array(Counting),
   baseFolder: z.string(),

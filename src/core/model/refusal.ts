@@ -123,6 +123,10 @@ export type RefusalData = ProblemData & {
   readonly "no-incoming": Nothing;
   readonly "mod-unsound": Name & { readonly problem: FileProblem };
   readonly "chooser-closed": Nothing;
+  /** A blend that would need more masters than the game takes. */
+  readonly "blend-masters": { readonly count: number; readonly most: number };
+  readonly "blend-layout": Nothing;
+  readonly "marks-broken": Name & Detail;
   readonly "folder-missing": Path;
   readonly "folder-not-writable": Path;
   readonly "folder-no-game": Path & { readonly game: string; readonly file: string };

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
+import { BlendOutput, BlendReport } from "../model/blend-report";
 import { ConflictsReport, WinnersReport } from "../model/conflicts-report";
 import { FindingsReport } from "../model/findings-report";
 import { GameDefinition } from "../model/game";
@@ -21,6 +22,8 @@ test.each([
   ["seating-findings-1", FindingsReport],
   ["seating-conflicts-1", ConflictsReport],
   ["seating-winners-1", WinnersReport],
+  ["seating-blend-1", BlendOutput],
+  ["seating-blend-report-1", BlendReport],
 ] as const)("the schema %s in docs/ is that of the code", (name, schema) => {
   expect(JSON.parse(docs(`schemas/${name}.schema.json`))).toEqual(z.toJSONSchema(schema, { io: "input" }));
 });

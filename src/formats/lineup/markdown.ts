@@ -14,15 +14,18 @@ import { headingOf, isByline, isHeading, lineOfText, type WholeList } from "./te
  * Text in which no sign means anything to Markdown, within a line (CommonMark 0.31: punctuation can be escaped), nor makes
  * a link by itself (GFM 0.29, section 6.9: after `www`, in `://`, and around `@`).
  */
-const escaped = (text: string): string => text.replace(/[\\`*_[\]<>|&#~@]|:(?=\/\/)|(?<=www)\./gi, "\\$&");
+export const markdownText = (text: string): string =>
+  text.replace(/[\\`*_[\]<>|&#~@]|:(?=\/\/)|(?<=www)\./gi, "\\$&");
 
 const head = (lineup: Lineup): string[] => {
   const { title, game, author, listVersion, fingerprint } = lineup;
   return [
-    `# ${escaped(title)}`,
+    `# ${markdownText(title)}`,
     "",
-    `Game: ${escaped(game.id)} ${escaped(game.version)}`,
-    ...[author && `by ${escaped(author)}`, listVersion && `version ${escaped(listVersion)}`].filter(Boolean),
+    `Game: ${markdownText(game.id)} ${markdownText(game.version)}`,
+    ...[author && `by ${markdownText(author)}`, listVersion && `version ${markdownText(listVersion)}`].filter(
+      Boolean,
+    ),
     `Settings: \`${settingsText(lineup).replaceAll("`", "\\u0060")}\``,
     ...(fingerprint === undefined ? [] : [`Fingerprint: \`${fingerprint}\``]),
   ];
@@ -47,8 +50,8 @@ const inList = (lineup: Lineup, list: ListName) => rowsOf(lineup).filter((row) =
 
 const asList = (row: LineupRow, at: number): string =>
   [
-    `${at + 1}. [${row.on === "on" ? "x" : " "}] **${escaped(row.name)}**`,
-    row.version && escaped(row.version),
+    `${at + 1}. [${row.on === "on" ? "x" : " "}] **${markdownText(row.name)}**`,
+    row.version && markdownText(row.version),
     row.list === "mods" && `(\`${row.id}\`)`,
   ]
     .filter(Boolean)
@@ -70,7 +73,7 @@ export const markdownList: LineupFormat = {
       ...lists.flatMap(([list, title]) => {
         const rows = inList(lineup, list);
         const sections = bySection(rows).flatMap(([section, some]) => [
-          ...(section === "" ? [] : ["", `### ${escaped(section)}`]),
+          ...(section === "" ? [] : ["", `### ${markdownText(section)}`]),
           "",
           ...some.map(asList),
         ]);
@@ -110,7 +113,7 @@ export const markdownTable: LineupFormat = {
               "",
               line(columns),
               line(columns.map(() => "---")),
-              ...rows.map((row) => line(columns.map((column) => escaped(row[column])))),
+              ...rows.map((row) => line(columns.map((column) => markdownText(row[column])))),
             ];
       }),
       "",

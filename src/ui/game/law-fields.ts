@@ -76,6 +76,7 @@ export const lawGroups: readonly LawGroup[] = [
         when: hasPlugins,
       },
       { kind: "text", key: "baseFolder", label: "game.folderOfWhatIsBuiltIn", when: hasPlugins },
+      { kind: "number", key: "maxMasters", label: "game.maxMasters", optional: true, when: hasPlugins },
       { kind: "words", key: "builtIn", label: "game.builtInInThisOrder", when: hasPlugins },
       {
         kind: "rows",
