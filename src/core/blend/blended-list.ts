@@ -109,7 +109,7 @@ function comingFrom(
     if (!places) return false;
     const place = placeOf(entry);
     let counts = passed.get(entry.name);
-    if (!counts) passed.set(entry.name, (counts = new Map()));
+    if (!counts) passed.set(entry.name, (counts = new Map<number, number>()));
     const count = (counts.get(place) ?? 0) + 1;
     counts.set(place, count);
     return count > (kept.get(entry.name)?.get(place) ?? 0) && count <= (places.get(place) ?? 0);

@@ -12,7 +12,7 @@ export function placesByName(entries: readonly ListEntry[]): ReadonlyMap<string,
   const byName = new Map<string, Map<number, number>>();
   for (const entry of entries) {
     let places = byName.get(entry.name);
-    if (!places) byName.set(entry.name, (places = new Map()));
+    if (!places) byName.set(entry.name, (places = new Map<number, number>()));
     const place = placeOf(entry);
     places.set(place, (places.get(place) ?? 0) + 1);
   }
