@@ -1,3 +1,4 @@
+import { remembered } from "../remembered";
 import type { ListEntry } from "../model/additive-list";
 import { placeOf, placesByName, samePlaces, unionOf, type Places } from "./places";
 
@@ -6,9 +7,12 @@ export type Act =
   | { readonly does: "adds" | "changes"; readonly name: string; readonly places: Places }
   | { readonly does: "removes"; readonly name: string };
 
+/** Many plugins build on one list. */
+const placesOf = remembered(placesByName);
+
 /** What a version does against what it builds on: all removals first, then changes, then additions. */
 export function actsOf(base: readonly ListEntry[], version: readonly ListEntry[]): Act[] {
-  const [before, after] = [placesByName(base), placesByName(version)];
+  const [before, after] = [placesOf(base), placesOf(version)];
   const removes = [...before.keys()].filter((name) => !after.has(name));
   const kept = [...after].filter(([name]) => before.has(name));
   return [
@@ -51,7 +55,9 @@ export class BlendedList {
 
   /** What is new comes to the end of the list, in the order of the plugin's own. */
   turn(plugin: string, version: readonly ListEntry[], acts: readonly Act[]): void {
-    const present = placesByName(this.list);
+    if (acts.length === 0) return;
+    const touched = new Set(acts.map(({ name }) => name));
+    const present = placesByName(this.list.filter(({ name }) => touched.has(name)));
     const wanted = new Map<string, Places>();
     for (const act of acts) {
       const { name } = act;
