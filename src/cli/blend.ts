@@ -42,7 +42,7 @@ export async function blend({ bytes, name }: ListFile, options: BlendOptions): P
   const lacks = lacksOf(lineup, claim, roster);
   if (lacks.length > 0)
     return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
-  const plugins = blendedIn(roster, ({ additiveLists = [] }) => additiveLists, marks.value);
+  const plugins = blendedIn(roster, ({ file }) => file?.additiveLists ?? [], marks.value);
   const made = blendOf(plugins);
   const plugin = blendPlugin(roster, say("blend.title"), plugins, made);
   if (!plugin.ok) return plugin;

@@ -57,6 +57,7 @@ const tagged = TaggedLayout.parse({
   field: { tagBytes: 2, sizeBytes: 1 },
   texts: "zero",
   tags: { file: "file", master: "ms", title: "ti", name: "na" },
+  lists: { tag: "list", record: "of", entry: "en", depthAt: 1, shareAt: 0, numberBytes: 1, nameAt: 2 },
 });
 
 const two = (number: number) => [number >> 8, number & 255];
@@ -72,6 +73,7 @@ const nest = (inside: readonly number[]) => [...letters("nest"), ...two(inside.l
 const taggedPlugin = Uint8Array.from([
   ...record("file", 3, [...field("ti", "Reed"), ...field("ms", "Pond.keel"), ...field("ms", "Mère.plank")]),
   ...nest([...record("reed", 0, field("na", "reed")), ...nest(record("rush", 1, field("na", "rush")))]),
+  ...record("list", 0, [...field("of", "shore@Pond.keel"), ...field("en", "\u0005\u0002reed")]),
   ...record("last", 0, []),
 ]);
 
@@ -101,14 +103,23 @@ function asTheGame(bytes: Uint8Array, layout: PluginLayout) {
 
 function asSeating(bytes: Uint8Array, layout: PluginLayout) {
   const facts = readPluginFacts(bytes, layout);
-  return facts.ok ? { flags: facts.value.flags, masters: facts.value.masters } : null;
+  if (!facts.ok) return null;
+  const { flags, masters, additiveLists } = facts.value;
+  const lists = new Map(
+    additiveLists.map(({ record: of, entries }) => [of, entries.map(({ name }) => name)]),
+  );
+  return { flags, masters, lists };
 }
 
 test.each([
   ["the chunk container", riff, riffPlugin],
   ["tagged records", tagged, taggedPlugin],
 ] as const)("a plugin of %s, whole and damaged, is the same to both", (_, layout, whole) => {
-  expect(asTheGame(whole, layout)).toEqual({ flags: 3, masters: ["Pond.keel", "Mère.plank"] });
+  expect(asTheGame(whole, layout)).toEqual({
+    flags: 3,
+    masters: ["Pond.keel", "Mère.plank"],
+    lists: new Map([["shore@Pond.keel", ["reed"]]]),
+  });
   const random = makeRandom(11);
   let readable = 0;
   for (let round = 0; round < 6000; round++) {

@@ -634,18 +634,25 @@ test("the last trial of a profile is kept with its log", () =>
     });
   }));
 
-test("the names of records are kept beside the shelf and go with their contents", () =>
+test("the names of records and additive lists are kept beside the shelf and go with their contents", () =>
   tried(async (tx) => {
-    const file = { ...pluginFile("a.plank"), recordNames: ["reef@Pond.keel", "tide@Pond.keel"] };
+    const lists = [{ record: "bed@Pond.keel", entries: [{ name: "crab", depth: 1, share: 2 }] }];
+    const file = {
+      ...pluginFile("a.plank"),
+      recordNames: ["reef@Pond.keel", "tide@Pond.keel"],
+      additiveLists: lists,
+    };
     const mod = { ...shelfMod("a", [file]), contentFiles: [contentFile("a.plank")] };
     await saveShelfMods(tx, "pond", [mod]);
     expect((await listShelf(tx, "pond"))[0]!.plugins).toEqual([pluginFile("a.plank")]);
     const known = async () =>
       (await listContents(tx, "pond", [mod.content!])).map(({ content, records }) => [content, records]);
-    expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: file.recordNames }]]]);
+    expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: file.recordNames, lists }]]]);
     // As other laws read the same bytes.
     await saveShelfMods(tx, "pond", [{ ...mod, plugins: [{ ...file, recordNames: ["reef@Pond.keel"] }] }]);
-    expect(await known()).toEqual([[mod.content, [{ plugin: "a.plank", records: ["reef@Pond.keel"] }]]]);
+    expect(await known()).toEqual([
+      [mod.content, [{ plugin: "a.plank", records: ["reef@Pond.keel"], lists }]],
+    ]);
     // An archive whose bytes have not changed is not read again.
     await saveShelfMods(tx, "pond", [{ ...mod, contentFiles: undefined }]);
     expect(await known()).toHaveLength(1);

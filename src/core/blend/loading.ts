@@ -1,5 +1,4 @@
 import type { AdditiveList } from "../model/additive-list";
-import type { PluginFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { fixedPlugins } from "../roster/laws";
 import type { Roster, SeatedPlugin } from "../roster/roster";
@@ -24,10 +23,10 @@ function loadingIn({ game, profile, plugins }: Roster): SeatedPlugin[] {
   ];
 }
 
-/** What a blend is made of; `listsOf`: the additive lists in a file. */
+/** What a blend is made of; `listsOf`: the additive lists of a plugin that is there. */
 export function blendedIn(
   roster: Roster,
-  listsOf: (file: PluginFile) => readonly AdditiveList[],
+  listsOf: (plugin: SeatedPlugin) => readonly AdditiveList[],
   given: GivenMarks = {},
 ): Blended[] {
   const loading = loadingIn(roster);
@@ -35,7 +34,7 @@ export function blendedIn(
   return loading.map((plugin) => ({
     name: plugin.id,
     masters: plugin.masters.flatMap(({ id }) => placeOf.get(id ?? "") ?? []),
-    lists: plugin.file ? listsOf(plugin.file) : [],
+    lists: listsOf(plugin),
     marks: markOf(roster, plugin, given)?.marks,
   }));
 }

@@ -1,3 +1,4 @@
+import type { AdditiveList } from "../model/additive-list";
 import type { GameDefinition } from "../model/game";
 import type { ContentFile, ModManifest, RecordNames } from "../model/shelf";
 import { foldName, isManifest } from "../roster/fold";
@@ -30,6 +31,7 @@ export class ContentLibrary {
   readonly records = new Names();
   private readonly files = new Map<string, Contents>();
   private readonly recordsOfPlugins = new Map<string, ReadonlyMap<string, Contents>>();
+  private readonly listsOfPlugins = new Map<string, ReadonlyMap<string, readonly AdditiveList[]>>();
 
   constructor(readonly game: Pick<GameDefinition, "paths">) {}
 
@@ -41,6 +43,7 @@ export class ContentLibrary {
     const partKeys = partsOf(manifest).map(({ key }) => key);
     this.files.set(content, fileContents(game, paths, own, partKeys));
     this.recordsOfPlugins.set(content, this.recordsBy(records));
+    this.listsOfPlugins.set(content, this.listsBy(records));
   }
 
   /**
@@ -54,6 +57,7 @@ export class ContentLibrary {
     const expansions = folders.flatMap(({ expansion }) => expansion ?? []);
     this.files.set(ownContent, fileContents(this.game, this.paths, files, expansions));
     this.recordsOfPlugins.set(ownContent, this.recordsBy(plugins));
+    this.listsOfPlugins.set(ownContent, this.listsBy(plugins));
   }
 
   private recordsBy = (plugins: ReadContents["records"]): ReadonlyMap<string, Contents> =>
@@ -64,8 +68,17 @@ export class ContentLibrary {
       ]),
     );
 
+  private listsBy = (plugins: ReadContents["records"]): ReadonlyMap<string, readonly AdditiveList[]> =>
+    new Map(plugins.flatMap(({ plugin, lists }) => (lists ? [[foldName(this.game, plugin), lists]] : [])));
+
   filesOf = (content: string | null): Contents => this.files.get(content ?? "") ?? noContents;
 
   recordsOf = (content: string | null, plugin: string): Contents =>
     this.recordsOfPlugins.get(content ?? "")?.get(foldName(this.game, plugin)) ?? noContents;
+
+  /** The additive lists of a plugin in some contents. */
+  listsOf = (content: string | null, plugin: string): readonly AdditiveList[] =>
+    this.listsOfPlugins.get(content ?? "")?.get(foldName(this.game, plugin)) ?? noLists;
 }
+
+const noLists: readonly AdditiveList[] = [];

@@ -40,6 +40,7 @@ const partsOfLineup: {
   numbers: ({ numbers }) => (numbers.length > 0 ? { numbers: [...numbers] } : {}),
   advice: ({ advice }) => (advice.length > 0 ? { advice: [...advice] } : {}),
   setAside: ({ setAside }) => (setAside.length > 0 ? { setAside: [...setAside] } : {}),
+  blend: ({ blend }) => (blend.length > 0 ? { blend: [...blend] } : {}),
   reminders: ({ reminders }) => (reminders.length > 0 ? { reminders: [...reminders] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };

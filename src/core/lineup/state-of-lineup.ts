@@ -39,6 +39,7 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
   advice: adviceOf,
   setAside: ({ lineup }) => lineup.setAside ?? [],
   reminders: ({ lineup }) => lineup.reminders ?? [],
+  blend: ({ lineup }) => lineup.blend ?? [],
   choices: ({ lineup, idOf }) =>
     lineup.mods
       .filter(({ options, components }) => components.length + Object.keys(options).length > 0)

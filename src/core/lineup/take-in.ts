@@ -73,6 +73,7 @@ class Told {
         advice: mine.advice,
         setAside: mine.setAside,
         reminders: mine.reminders,
+        blend: mine.blend,
       }),
       ...(kept("settings") && { expansions: mine.expansions, baseOff: mine.baseOff, launch: mine.launch }),
       choices: this.choices(theirs),

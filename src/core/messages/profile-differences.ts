@@ -1,4 +1,6 @@
+import { blendChoiceKey } from "../model/additive-list";
 import { adviceKey } from "../model/advice";
+import { blendChoiceText } from "./blend";
 import { adviceSubject, adviceText, occasionText } from "./advice";
 import { say } from "../language/say";
 import type { Difference } from "../compare/states";
@@ -211,6 +213,18 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     side: ({ profile }, key) => {
       const found = profile.state.reminders.find(({ id }) => id === key);
       return found ? occasionText(found.when) : "";
+    },
+  },
+  blend: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.blend"),
+    name: ({ profile }, key) => {
+      const found = profile.state.blend.find((each) => blendChoiceKey(each) === key);
+      return found ? blendChoiceText(found) : key;
+    },
+    side: ({ profile }, key) => {
+      const found = profile.state.blend.find((each) => blendChoiceKey(each) === key);
+      return found?.kind === "winner" ? found.plugin : found?.kind === "recipe" ? found.name : "";
     },
   },
   choices: {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ModId } from "./ids";
 
 const number16 = z.number().int().min(0).max(0xffff);
 
@@ -16,3 +17,31 @@ export type BlendAct = (typeof blendActs)[number];
 /** Which of a plugin's acts count in a blend. `never`: none, and what it has last is left as it is. */
 export const Marks = z.union([z.literal("never"), z.array(z.enum(blendActs)).max(3)]);
 export type Marks = z.infer<typeof Marks>;
+
+const name = z.string().min(1).max(300);
+
+/** What a curator has decided of the blend of a profile. */
+export const BlendChoice = z.discriminatedUnion("kind", [
+  /** There is one, in a mod of its own: its id, made once, and what it is called. */
+  z.strictObject({ kind: z.literal("recipe"), mod: ModId, name }),
+  /** Whose act holds where plugins want different things of a name. */
+  z.strictObject({ kind: z.literal("winner"), record: z.string(), name: z.string(), plugin: name }),
+  /** The list is blended though the plugin that has it last must not be blended over. */
+  z.strictObject({ kind: z.literal("over"), record: z.string() }),
+  /** The list is left as it is. */
+  z.strictObject({ kind: z.literal("leave"), record: z.string() }),
+]);
+export type BlendChoice = z.infer<typeof BlendChoice>;
+
+/** Nobody decides the same twice. */
+export function blendChoiceKey(choice: BlendChoice): string {
+  switch (choice.kind) {
+    case "recipe":
+      return "recipe";
+    case "winner":
+      return `winner ${JSON.stringify([choice.record, choice.name])}`;
+    case "over":
+    case "leave":
+      return `${choice.kind} ${choice.record}`;
+  }
+}

@@ -7,6 +7,7 @@ import { SectionId } from "./ids";
 import { LaunchValues, Note, Rule, SheetNumber } from "./profile";
 import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
+import { BlendChoice } from "./additive-list";
 import { SetAside } from "./set-aside";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
@@ -154,6 +155,8 @@ export const Lineup = z.strictObject({
   /** What its curator has found and lives with, with reasons. */
   setAside: z.array(SetAside).optional(),
   reminders: z.array(Reminder).optional(),
+  /** What its curator has decided of the blend. */
+  blend: z.array(BlendChoice).optional(),
   books: z.array(ProfileBook).optional(),
   broaderFirst: z.boolean().optional(),
   launch: LaunchValues,

@@ -5,6 +5,7 @@ import { ModId, PluginId, ProfileId, RuleId, SectionId, ItemId } from "./ids";
 import { OrderRule } from "./problem";
 import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
+import { BlendChoice } from "./additive-list";
 import { SetAside } from "./set-aside";
 
 export const ListName = z.enum(["mods", "plugins"]);
@@ -126,6 +127,8 @@ const facets = {
   /** Findings that it lives with; at most one entry for each. */
   setAside: z.array(SetAside),
   reminders: z.array(Reminder),
+  /** What is decided of its blend. */
+  blend: z.array(BlendChoice),
 };
 
 /**
@@ -145,6 +148,7 @@ export const ProfileState = z.strictObject({
   advice: facets.advice.default([]),
   setAside: facets.setAside.default([]),
   reminders: facets.reminders.default([]),
+  blend: facets.blend.default([]),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
@@ -170,6 +174,7 @@ export const decisions = {
   advice: Advice,
   setAside: SetAside,
   reminders: Reminder,
+  blend: BlendChoice,
 } satisfies Record<KeyedName, z.ZodType>;
 export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>;
 

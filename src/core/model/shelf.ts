@@ -39,15 +39,20 @@ export const PluginFile = z.strictObject({
 });
 export type PluginFile = z.infer<typeof PluginFile>;
 
-/** The names of the records that a plugin changes. */
+/** The names of the records that a plugin changes, and its additive lists; absent where it has none, or an earlier version kept none. */
 export interface RecordNames {
   readonly plugin: string;
   readonly records: readonly string[];
+  readonly lists?: readonly AdditiveList[];
 }
 
 /** Of plugins that have just been read. */
 export const recordsOf = (plugins: readonly PluginFile[]): RecordNames[] =>
-  plugins.map(({ name, recordNames = [] }) => ({ plugin: name, records: recordNames }));
+  plugins.map(({ name, recordNames = [], additiveLists: lists }) => ({
+    plugin: name,
+    records: recordNames,
+    ...(lists && { lists }),
+  }));
 
 /** What has to hold in a profile for a part to be on offer. */
 export const PartCondition = z.looseObject({

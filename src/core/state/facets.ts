@@ -1,3 +1,4 @@
+import { blendChoiceKey } from "../model/additive-list";
 import { adviceKey } from "../model/advice";
 import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule, SheetNumber } from "../model/profile";
 import type { Facet } from "./facet";
@@ -131,6 +132,14 @@ export const facets = {
     gameSees: false,
     fingerprinted: false,
   }),
+  blend: keyedFacet("blend", {
+    items: (choices) => choices,
+    from: (choices) => [...choices],
+    keyOf: blendChoiceKey,
+    incoming: "theirs",
+    gameSees: false,
+    fingerprinted: false,
+  }),
 } satisfies { [Name in FacetName]: Facet<ProfileState[Name]> };
 
 export const facetNames = Object.keys(facets) as readonly FacetName[];
@@ -170,4 +179,5 @@ export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
   advice: [],
   setAside: [],
   reminders: [],
+  blend: [],
 };

@@ -129,6 +129,14 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
       at: fc.constantFrom("2026-01-01", "2026-02-02"),
     }),
   ),
+  blend: each(["a", "b", "c"], (name) =>
+    fc.record({
+      kind: fc.constant("winner" as const),
+      record: fc.constant("bed"),
+      name: fc.constant(name),
+      plugin: fc.constantFrom("x.plank", "y.plank"),
+    }),
+  ),
   reminders: each(["a", "b", "c"], (id) =>
     fc.record({
       id: fc.constant(id),

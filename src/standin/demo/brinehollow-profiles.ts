@@ -10,6 +10,7 @@ import type { Reminder } from "@/core/model/reminder";
 import { Rule, type Choice, type Entry, type ProfileState } from "@/core/model/profile";
 import { arrange, demoProfile, type DemoProfile } from "./arrange";
 import { goneMod } from "./brinehollow-packages";
+import { marksOf, ownMarks } from "./finds";
 import { catalogue } from "./catalogue";
 import { hearsay } from "./rulebooks";
 
@@ -100,7 +101,7 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
       purpose: "play",
       hue: 1,
       note: "The one for the long winter evenings. Tested down to ninety fathoms.",
-      state: long,
+      state: { ...long, advice: [...long.advice, ...marksOf(ownMarks)] },
     },
     {
       name: "Harbour Lights",

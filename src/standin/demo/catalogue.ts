@@ -1,5 +1,6 @@
 import type { ModManifest } from "@/core/model/shelf";
 import type { AdditiveList } from "@/core/model/additive-list";
+import { blendWords, listsOf } from "./finds";
 
 export interface DemoPlugin {
   readonly name: string;
@@ -38,12 +39,7 @@ export interface DemoMod {
 
 const base = "Brinehollow.keel";
 
-function plugin(
-  name: string,
-  masters: readonly string[],
-  changes = 12,
-  lists: readonly AdditiveList[] = [],
-): DemoPlugin {
+function plugin(name: string, masters: readonly string[], changes = 12): DemoPlugin {
   const stem = name
     .replace(/\.[a-z]+$/, "")
     .toLowerCase()
@@ -55,17 +51,12 @@ function plugin(
       ? `${stem}-${at}@${name}`
       : `${["reef", "tide", "hull", "lamp", "fish"][(first + at) % 5]}-${(first + at * 7) % 60}@${base}`,
   );
-  return { name, flags: flagsOf(name), masters, records, lists };
+  return { name, flags: flagsOf(name), masters, records, lists: listsOf(name) };
 }
 
 /** Bit 0 loads first, bit 1 counts as light; the demo's extensions say the same. */
 export const flagsOf = (name: string): number =>
   (name.endsWith(".keel") ? 1 : 0) | (name.endsWith(".skiff") ? 2 : 0);
-
-const finds = (names: readonly string[]): AdditiveList => ({
-  record: `finds-shallow@${base}`,
-  entries: names.map((name, at) => ({ depth: 10 + at * 20, share: 5 + at, name })),
-});
 
 type Facts = Pick<DemoMod, "name" | "version" | "author" | "summary"> & {
   tags: string;
@@ -105,6 +96,7 @@ function mod(facts: Facts): DemoMod {
     plugins,
     loose: loose.map((path, at) => ({ path, size: 600 + 350 * at })),
     shape,
+    ...(blendWords[name] !== undefined && { manifest: { blend: blendWords[name] } }),
   };
 }
 
@@ -295,9 +287,7 @@ export const catalogue: readonly DemoMod[] = [
     tags: "creatures",
     requires: "cinder-reef",
     summary: "Shells to be found where crabs outgrow them.",
-    plugins: [
-      plugin("Moult Season.plank", [base, "Cinder Reef.plank"], 14, [finds(["crab-shell", "soft-claw"])]),
-    ],
+    plugins: [plugin("Moult Season.plank", [base, "Cinder Reef.plank"], 14)],
   }),
   mod({
     name: "Salvage Rights",
@@ -306,7 +296,7 @@ export const catalogue: readonly DemoMod[] = [
     tags: "salvage trade",
     requires: "abyss-library",
     summary: "Who may keep what is found, and who asks for a share.",
-    plugins: [plugin("Salvage Rights.plank", [base, abyss], 25, [finds(["brass-plate", "sealed-crate"])])],
+    plugins: [plugin("Salvage Rights.plank", [base, abyss], 25)],
   }),
   mod({
     name: "Honest Prices",

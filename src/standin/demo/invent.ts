@@ -1,4 +1,5 @@
 import { flagsOf, slug, type DemoMod, type DemoPlugin } from "./catalogue";
+import { listWith } from "./finds";
 import { makeRandom, type Random } from "../../core/random";
 
 interface Kind {
@@ -143,14 +144,10 @@ function inventPlugin(random: Random, kind: Kind, name: string, masters: readonl
     { length: random.below(8) },
     () => `${kind.tag}-${random.below(60)}@Brinehollow.keel`,
   );
+  const place = () => [10 + random.below(90), 1 + random.below(9)] as const;
   const lists =
     kind.tag === "salvage" && random.chance(0.5)
-      ? [
-          {
-            record: "finds-shallow@Brinehollow.keel",
-            entries: [{ depth: 10 + random.below(90), share: 1 + random.below(9), name: slug(name) }],
-          },
-        ]
+      ? [listWith("finds-shallow", { adds: { [slug(name)]: place() } })]
       : [];
   return { name, flags: flagsOf(name), masters, records: [...own, ...new Set(shared)], lists };
 }

@@ -8,6 +8,7 @@ import { emptyStock, type Stock } from "@/core/roster/roster";
 import { writeOrderFile } from "@/formats/order-file";
 import { catalogue, type DemoMod, type DemoPlugin } from "./catalogue";
 import { cutShort, unsoundArchives } from "./faults";
+import { listsOfTheGame } from "./finds";
 import { invent } from "./invent";
 import { filesOf, pluginBytes, smallFiles, zip, type Files } from "./pack";
 import type { DemoProfile } from "./arrange";
@@ -157,16 +158,21 @@ async function writeAt(path: string, data: string | Uint8Array): Promise<void> {
 
 async function writeBrinehollow(folder: string, { game, owned }: World): Promise<void> {
   const author = { author: "the makers", name: game.name, summary: `Part of ${game.name} ${game.version}.` };
-  const write = (below: string, name: string, masters: readonly string[]) => {
+  const write = (
+    below: string,
+    name: string,
+    masters: readonly string[],
+    lists: DemoPlugin["lists"] = [],
+  ) => {
     const records = Array.from(
       { length: 60 },
       (_, at) => `${["reef", "tide", "hull", "lamp", "fish"][at % 5]}-${at}@${name}`,
     );
-    const plugin: DemoPlugin = { name, flags: 1, masters, records, lists: [] };
+    const plugin: DemoPlugin = { name, flags: 1, masters, records, lists };
     return writeAt(join(folder, below, name), pluginBytes(author, plugin));
   };
   const [first, ...others] = game.builtIn;
-  await write(game.baseFolder, first!, []);
+  await write(game.baseFolder, first!, [], listsOfTheGame);
   for (const name of others) await write(game.baseFolder, name, [first!]);
   for (const expansion of game.expansions.filter((each) => owned.includes(each.id)))
     for (const name of expansion.plugins) await write(expansion.folder, name, [first!]);

@@ -1,4 +1,5 @@
 import type { GameDefinition } from "@/core/model/game";
+import { bookMarks, marksOf } from "./finds";
 import type { Rulebook } from "@/core/model/rulebook";
 import type { Stock } from "@/core/roster/roster";
 
@@ -91,11 +92,7 @@ export function demoRulebooks(game: GameDefinition, stock: Stock): Rulebook[] {
     advice: [
       { kind: "known-bad", on: { plugin: "Old Porthole.plank" }, text: "it empties the chart table" },
       { kind: "needs", on: { plugin: "Chalk Foam.plank" }, other: { plugin: "Deep Currents.keel" } },
-      {
-        kind: "note",
-        on: { plugin: "Leviathan Habits.plank" },
-        text: "blend its lists of finds with the others’",
-      },
+      ...marksOf(bookMarks),
       {
         kind: "note",
         on: { plugin: "Murk and Silt.plank" },

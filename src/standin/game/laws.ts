@@ -14,7 +14,13 @@ export interface RiffLaws {
   readonly container: "riff";
   readonly formType: string;
   readonly chunks?:
-    | { readonly head: string; readonly flagsAt: number; readonly masters: Chunks; readonly records: Chunks }
+    | {
+        readonly head: string;
+        readonly flagsAt: number;
+        readonly masters: Chunks;
+        readonly records: Chunks;
+        readonly lists?: Chunks | undefined;
+      }
     | undefined;
   readonly encoding?: string | undefined;
 }
@@ -47,6 +53,18 @@ export interface TaggedLaws {
     readonly name?: string | undefined;
     readonly [text: string]: string | undefined;
   };
+  /** Which records add to lists of the game, and where in them stands what. */
+  readonly lists?:
+    | {
+        readonly tag: string;
+        readonly record: string;
+        readonly entry: string;
+        readonly depthAt: number;
+        readonly shareAt: number;
+        readonly numberBytes: number;
+        readonly nameAt: number;
+      }
+    | undefined;
 }
 
 export type PluginLaws = RiffLaws | TaggedLaws;

@@ -5,6 +5,8 @@ import { Unreadable } from "./stopped";
 export interface Header {
   readonly flags: number;
   readonly masters: readonly string[];
+  /** What stands in its additive lists, by the record; of one that stands there twice the last. */
+  readonly lists: ReadonlyMap<string, readonly string[]>;
 }
 
 /** Throws `Unreadable`. */
@@ -56,17 +58,22 @@ function readRiff(file: Buffer, { formType, chunks, encoding }: RiffLaws): Heade
   const flags = flagsIn(inside, chunks);
   const { list, item } = chunks?.masters ?? { list: "need", item: "mstr" };
   const masters: string[] = [];
+  const lists = new Map<string, readonly string[]>();
+  const adds = chunks ? chunks.lists : { list: "adds", item: "alst" };
   for (const [name, data] of inside) {
     if (name !== "LIST") continue;
     if (data.length < 4) throw cutShort("LIST");
     const type = data.toString("latin1", 0, 4);
     for (const [member, text] of chunksIn(data.subarray(4))) {
-      if (type === "adds" && member === "alst") checkAdditive(text);
-      else if (type === list && member === item) masters.push(textOf(zeroTerminated(text, member), encoding));
+      if (type === adds?.list && member === adds.item) {
+        const [record, ...entries] = namesInAdditive(text, member, encoding);
+        lists.set(record!, entries);
+      } else if (type === list && member === item)
+        masters.push(textOf(zeroTerminated(text, member), encoding));
       else if (isText(type, member, chunks)) zeroTerminated(text, member);
     }
   }
-  return { flags, masters };
+  return { flags, masters, lists };
 }
 
 function flagsIn(inside: readonly (readonly [string, Buffer])[], chunks: RiffLaws["chunks"]): number {
@@ -93,10 +100,12 @@ function zeroTerminated(bytes: Buffer, what: string): Buffer {
 }
 
 /** A record's name, a count, and so many entries: two numbers of two bytes and a name, each name padded to an even length. */
-function checkAdditive(bytes: Buffer): void {
+function namesInAdditive(bytes: Buffer, chunk: string, encoding: string | undefined): string[] {
+  const names: string[] = [];
   const afterName = (from: number) => {
-    const length = zeroTerminated(bytes.subarray(from), "alst").length + 1;
-    return from + length + (length % 2);
+    const name = zeroTerminated(bytes.subarray(from), chunk);
+    names.push(textOf(name, encoding));
+    return from + name.length + 1 + ((name.length + 1) % 2);
   };
   let at = afterName(0);
   if (at + 4 > bytes.length) throw cutShort("an additive list");
@@ -106,6 +115,7 @@ function checkAdditive(bytes: Buffer): void {
     if (at + 4 > bytes.length) throw cutShort("an additive list");
     at = afterName(at + 4);
   }
+  return names;
 }
 
 interface Field {
@@ -120,7 +130,34 @@ function readTagged(file: Buffer, laws: TaggedLaws): Header {
   const texts = textsIn(head.data, laws, [...Object.values(described), name]);
   if (name !== undefined) for (const { data } of others) textsIn(data, laws, [name]);
   const masters = texts.filter(({ tag }) => tag === laws.tags.master);
-  return { flags: head.flags, masters: masters.map(({ data }) => textOf(data, laws.encoding)) };
+  return {
+    flags: head.flags,
+    masters: masters.map(({ data }) => textOf(data, laws.encoding)),
+    lists: listsIn(others, laws),
+  };
+}
+
+/** A list that does not say of which record it is, is of none. */
+function listsIn(records: readonly Field[], laws: TaggedLaws): Map<string, readonly string[]> {
+  const lists = new Map<string, readonly string[]>();
+  const { lists: law } = laws;
+  if (!law) return lists;
+  const least = Math.max(law.depthAt + law.numberBytes, law.shareAt + law.numberBytes, law.nameAt);
+  for (const record of records.filter(({ tag }) => tag === law.tag)) {
+    let name = "";
+    const entries: string[] = [];
+    for (const { tag, data } of fieldsIn(record.data, laws)) {
+      if (tag !== law.record && tag !== law.entry) continue;
+      const at = tag === law.record ? 0 : law.nameAt;
+      if (tag === law.entry && data.length < least) throw cutShort("an entry of a list");
+      const text = data.subarray(at);
+      const read = textOf(laws.texts === "zero" ? zeroTerminated(text, tag) : text, laws.encoding);
+      if (tag === law.record) name = read;
+      else entries.push(read);
+    }
+    if (name !== "") lists.set(name, entries);
+  }
+  return lists;
 }
 
 /** The fields of these tags, without the zero byte that may end them. */

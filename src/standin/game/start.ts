@@ -78,7 +78,7 @@ function openBase(laws: Laws, folder: string, { expansions }: Holds, log: Log): 
 }
 
 function headerOf(laws: Laws, bytes: Uint8Array): Header | Unreadable {
-  if (!laws.pluginLayout) return { flags: 0, masters: [] };
+  if (!laws.pluginLayout) return { flags: 0, masters: [], lists: new Map() };
   try {
     return readHeader(bytes, laws.pluginLayout);
   } catch (error) {
@@ -176,11 +176,27 @@ function loadAll(
     if (at >= base.length) count(laws, used, { name, header }, line);
     log(`load ${name}`);
   }
+  sayLists(loading, log);
   log(
     laws.counting
       .map(({ id, label, cap }) => `${label.toLowerCase()} places: ${used.get(id)} of ${cap}`)
       .join(", "),
   );
+}
+
+/** Of a list to which several add the game knows only what the last one says: what of all that is in it. */
+function sayLists(loading: readonly Loaded[], log: Log): void {
+  const versions = new Map<string, { readonly name: string; readonly entries: readonly string[] }[]>();
+  for (const { name, header } of loading)
+    if (!(header instanceof Unreadable))
+      for (const [record, entries] of header.lists)
+        versions.set(record, [...(versions.get(record) ?? []), { name, entries }]);
+  for (const [record, all] of versions) {
+    if (all.length < 2) continue;
+    const wanted = new Set(all.flatMap(({ entries }) => entries));
+    const { name, entries } = all.at(-1)!;
+    log(`list ${record}: ${new Set(entries).size} of ${wanted.size}, from ${name}`);
+  }
 }
 
 function listed(laws: Laws, fromMods: ReadonlyMap<string, Loaded>, name: string): Loaded {
