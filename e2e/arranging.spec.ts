@@ -59,7 +59,7 @@ test("built-in plugins neither move nor switch off, and say why", async ({ watch
   await expect(page.getByRole("button", { name: "Undo: nothing" })).toBeDisabled();
 });
 
-test("the inspector tells why, what falls, and where else; a typed seat goes there", async ({
+test("the inspector tells why, what needs it, and where else; a typed seat goes there", async ({
   watched: page,
 }) => {
   await page.keyboard.press("Control+k");
@@ -76,7 +76,7 @@ test("the inspector tells why, what falls, and where else; a typed seat goes the
   await expect(inspector).toContainText(
     "Before D1 Tides × Weather.plank: this is a master of it. Broken now.",
   );
-  await expect(inspector).toContainText("If this is switched off, 4 more do not load");
+  await expect(inspector).toContainText("4 need it, directly or through others");
   await expect(inspector).toContainText(/Can be from C1 to D5 while the others stay/);
   await page.getByRole("button", { name: "Inspector" }).click();
   await expect(inspector).toHaveCount(0);

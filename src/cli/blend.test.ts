@@ -371,7 +371,11 @@ test("drawn shelves come to what a plain reading of the rules comes to", async (
       marks: "blend" in each ? marksOf(each.blend) : undefined,
     }));
     const { json } = await answer(made.map(({ name }) => name));
-    const { doubled: _, ...expected } = naiveBlend(plugins, { winners: new Map(), over: new Set() });
+    const { doubled: _, ...expected } = naiveBlend(plugins, {
+      winners: new Map(),
+      over: new Set(),
+      leave: new Set(),
+    });
     expect([seed, json]).toEqual([seed, { format: "seating-blend/1", ...expected }]);
     lists += json.lists.length;
     clashes += json.clashes.length;

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, w
 import { basename, join, resolve } from "node:path";
 import { blend as blendOf, type Blend, type Blended } from "@/core/blend/blend";
 import { blendPlugin, type BlendPlugin } from "@/core/blend/blend-plugin";
+import { decisionsOf, recipeOf } from "@/core/blend/decisions";
 import { blendedIn } from "@/core/blend/loading";
 import type { GivenMarks } from "@/core/blend/marks";
 import { blendOutput, blendReport } from "@/core/blend/report";
@@ -14,6 +15,7 @@ import { jsonPath } from "@/core/order/read-problem";
 import { manifestName } from "@/core/roster/fold";
 import type { Roster } from "@/core/roster/roster";
 import { blendModFiles } from "@/formats/blend-mod";
+import type { BlendNames } from "@/formats/profile-blend";
 import { blendMarkdown, clashText, leftText } from "@/formats/blend-report";
 import { decodeText, parseJson } from "@/formats/text";
 import type { Answer } from "./answer";
@@ -43,11 +45,13 @@ export async function blend({ bytes, name }: ListFile, options: BlendOptions): P
   if (lacks.length > 0)
     return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
   const plugins = blendedIn(roster, ({ file }) => file?.additiveLists ?? [], marks.value);
-  const made = blendOf(plugins);
-  const plugin = blendPlugin(roster, say("blend.title"), plugins, made);
+  const made = blendOf(plugins, decisionsOf(roster.profile.state));
+  const recipe = recipeOf(roster.profile.state);
+  const names = recipe ? { id: recipe.mod, name: recipe.name } : { id: "blend", name: say("blend.title") };
+  const plugin = blendPlugin(roster, names.name, plugins, made);
   if (!plugin.ok) return plugin;
   const written =
-    options.out === undefined ? done([]) : write(options.out, roster, plugins, made, plugin.value);
+    options.out === undefined ? done([]) : write(options.out, names, roster, plugins, made, plugin.value);
   if (!written.ok) return written;
   return done({
     json: blendOutput(made),
@@ -76,13 +80,14 @@ function readMarks(file: ListFile | null): Outcome<GivenMarks> {
 /** The mod and the reports beside it; answers what is to be said. */
 function write(
   out: string,
+  names: BlendNames,
   roster: Roster,
   plugins: readonly Blended[],
   made: Blend,
   plugin: BlendPlugin | null,
 ): Outcome<string[]> {
   if (!plugin) return done([say("cli.blend.nothingWritten")]);
-  const files = blendModFiles({ id: "blend", name: say("blend.title"), plugin }, roster.game.pluginLayout);
+  const files = blendModFiles({ ...names, plugin }, roster.game.pluginLayout);
   if (!files.ok) return files;
   if (!isFree(out)) return refuse("place-taken", { path: out });
   const report = blendReport(roster, plugins, made, { plugin: plugin.name, date: new Date().toISOString() });

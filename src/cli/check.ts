@@ -10,6 +10,7 @@ import { linesIn } from "@/formats/findings/lines";
 import { toldOfList } from "@/formats/findings/of-list";
 import { findingLine, reported, toldOf, type Told } from "@/formats/findings/report";
 import { writeSarif } from "@/formats/findings/sarif";
+import { withBlend } from "@/formats/profile-blend";
 import { decodeText, parseJson } from "@/formats/text";
 import { version } from "../../package.json";
 import type { Answer } from "./answer";
@@ -85,9 +86,11 @@ const toldOfProfile = (roster: Roster): Told[] =>
 async function wholeRoster(read: ListRead, options: CheckOptions): Promise<Outcome<Roster>> {
   const plain = rosterWithBooks(read, options.books);
   if (!plain.ok) return plain;
-  const conflicts = new Conflicts(await libraryOf(read, plain.value, options));
+  const library = await libraryOf(read, plain.value, options);
+  const conflicts = new Conflicts(library);
   conflicts.show(plain.value);
-  return done({ ...plain.value, overlaps: overlapsIn(conflicts, plain.value) });
+  const overlaps = withBlend(overlapsIn(conflicts, plain.value), plain.value, library);
+  return done({ ...plain.value, overlaps });
 }
 
 /** The ids of what an earlier output holds. */

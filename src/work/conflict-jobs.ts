@@ -15,6 +15,8 @@ import { aboutLeftOut, type AboutLeftOut } from "@/core/conflict/left-out";
 import { overlapsIn } from "@/core/conflict/overlaps";
 import { standingIn } from "@/core/conflict/standing";
 import { learnPacked, type PackedLibrary } from "@/core/conflict/packed-library";
+import { blendStanding, withBlend } from "@/formats/profile-blend";
+import { blendView, type BlendView } from "@/formats/blend-view";
 import { keepSame } from "@/core/keep-same";
 import type { GameDefinition } from "@/core/model/game";
 import type { Profile } from "@/core/model/profile";
@@ -72,9 +74,12 @@ export class ConflictJobs {
     const before = this.meeting;
     if (!before || this.conflicts.provided !== this.told) {
       this.told = this.conflicts.provided;
-      return (this.meeting = overlapsIn(this.conflicts, roster));
+      return (this.meeting = withBlend(overlapsIn(this.conflicts, roster), roster, this.library));
     }
-    const standing = standingIn(this.conflicts, roster, before);
+    const standing = {
+      ...standingIn(this.conflicts, roster, before),
+      blend: blendStanding(roster, this.library),
+    };
     if (JSON.stringify(standing) === JSON.stringify(before.standing)) return null;
     this.meeting = { ...before, standing };
     return { standing };
@@ -109,6 +114,12 @@ export class ConflictJobs {
   aboutLeftOut(): AboutLeftOut[] {
     const roster = this.look();
     return aboutLeftOut(this.conflicts, roster);
+  }
+
+  /** What a blend of it would come to. */
+  blend(): BlendView {
+    const roster = this.look();
+    return blendView(roster, this.library);
   }
 
   private look(): Roster {

@@ -192,6 +192,7 @@ const decisions = fc
   .map(({ winners, over }): BlendDecisions => ({
     winners: new Map(winners.map(([record, name, at]) => [decisionKey(record, name), `P${at}`])),
     over: new Set(over),
+    leave: new Set<string>(),
   }));
 
 test("the same comes of it as by a plain reading of the rules, one list and one name at a time", () => {

@@ -20,9 +20,15 @@ export interface BlendDecisions {
   readonly winners: ReadonlyMap<string, string>;
   /** Records that are blended though the plugin that has them last says never. */
   readonly over: ReadonlySet<string>;
+  /** Records that are left as they are. */
+  readonly leave: ReadonlySet<string>;
 }
 
-export const nothingDecidedOfBlend: BlendDecisions = { winners: new Map(), over: new Set() };
+export const nothingDecidedOfBlend: BlendDecisions = {
+  winners: new Map(),
+  over: new Set(),
+  leave: new Set(),
+};
 export const decisionKey = (record: string, name: string): string => `${record}\u0000${name}`;
 
 export interface BlendList extends AdditiveList {
@@ -32,10 +38,10 @@ export interface BlendList extends AdditiveList {
   readonly hands: ReadonlySet<string>;
 }
 
-/** `equal`: the last plugin that has it says the same; `never-last`: that one must not be blended over. */
-interface LeftList {
+/** `equal`: the last plugin that has it says the same; `never-last`: that one must not be blended over; `decided`: the curator wants it so. */
+export interface LeftList {
   readonly record: string;
-  readonly why: "equal" | "never-last";
+  readonly why: "equal" | "never-last" | "decided";
 }
 
 export interface Blend {
@@ -68,6 +74,10 @@ export function blend(plugins: readonly Blended[], decisions: BlendDecisions = n
     const found = clashesOf(turns, isMasterOf);
     const winners = winnersOf(plugins, record, found, decisions);
     clashes.push(...toldClashes(plugins, record, found, winners));
+    if (decisions.leave.has(record)) {
+      left.push({ record, why: "decided" });
+      continue;
+    }
     const last = [...own.keys()].at(-1)!;
     if (plugins[last]!.marks === "never" && !decisions.over.has(record)) {
       left.push({ record, why: "never-last" });

@@ -11,7 +11,7 @@ type MarkSource =
   /** In a file that was given for this once. */
   | { readonly by: "file" };
 
-interface Marked {
+export interface Marked {
   readonly marks: Marks;
   readonly source: MarkSource;
 }

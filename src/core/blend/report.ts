@@ -6,7 +6,7 @@ import type { Blend, Blended } from "./blend";
 export const blendOutput = ({ lists, left, clashes }: Blend): BlendOutput => ({
   format: "seating-blend/1",
   lists: lists.map(({ record, entries, from }) => ({ record, entries, from: Object.fromEntries(from) })),
-  left: [...left],
+  left: left.flatMap(({ record, why }) => (why === "decided" ? [] : { record, why })),
   clashes: clashes.map(({ by, ...clash }) => ({ ...clash, by: [...by] })),
 });
 

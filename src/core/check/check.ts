@@ -57,6 +57,7 @@ export const checkedParts = {
   advice: ({ roster }: CheckInput) => roster.profile.state.advice,
   books: ({ roster }: CheckInput) => roster.profile.state.books,
   reminders: ({ roster }: CheckInput) => roster.profile.state.reminders,
+  blend: ({ roster }: CheckInput) => roster.profile.state.blend,
   baseOff: ({ roster }: CheckInput) => roster.profile.state.baseOff,
   launch: ({ roster }: CheckInput) => roster.profile.state.launch,
   ties: ({ ties }: CheckInput) => ties,

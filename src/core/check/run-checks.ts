@@ -4,6 +4,7 @@ import { awardsOff } from "./awards-off";
 import { checkedParts, type Check, type CheckInput } from "./check";
 import { copied, covered, packedHidden, partTwice, undecided } from "./conflict-hints";
 import { runToEnd } from "../run-to-end";
+import { blendDue } from "./blend-due";
 import { closedSectionEntered } from "./closed-section";
 import { fileAndFolder } from "./file-and-folder";
 import { masterCycle } from "./master-cycle";
@@ -60,6 +61,7 @@ export const checks: readonly Check[] = [
   undecided,
   patchHere,
   awardsOff,
+  blendDue,
   reminderDue,
   orderFileDiffers,
 ];

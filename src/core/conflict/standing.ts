@@ -27,6 +27,8 @@ export function standingIn(
     },
     hidden: hiddenIn(conflicts),
     twice: takenTwice(conflicts, roster),
+    // Whoever can write plugins finds it out.
+    blend: "none",
   };
 }
 

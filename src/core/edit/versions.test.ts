@@ -158,7 +158,7 @@ describe("what is followed by itself", () => {
     expect(apply(own, edit).modOf.get("a")).toMatchObject({ gone: false, mod: { content: changed.content } });
     const generated = {
       ...a!,
-      manifest: { format: "seating-mod/1" as const, id: "a", name: "a", version: "1", generated: "blend" },
+      manifest: { format: "seating-mod/1" as const, id: "a", name: "a", version: "1", generated: "shadows" },
     };
     expect(ownWorkEdit(on(base, { shelf, kept: [generated] }))).not.toBeNull();
   });

@@ -132,9 +132,11 @@ export function ownWorkEdit(roster: Roster): Edit | null {
   return rest;
 }
 
-/** Marked so by its user, or made by a generator. */
-const isOwnWork = (marked: ReadonlySet<string>, { id, mod }: SeatedMod): boolean =>
-  marked.has(id) || mod?.manifest?.generated !== undefined;
+/** Marked so by its user, or made by a generator; a blend is of the profile that it was built for, and follows that alone. */
+const isOwnWork = (marked: ReadonlySet<string>, { id, mod }: SeatedMod): boolean => {
+  const generated = mod?.manifest?.generated;
+  return marked.has(id) || (generated !== undefined && generated !== "blend");
+};
 
 /** What is not the same in two versions of a mod. */
 export interface VersionDifference {

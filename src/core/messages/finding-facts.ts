@@ -17,7 +17,8 @@ type Consequence =
   | "lost"
   | "awards"
   | "known"
-  | "ignored";
+  | "ignored"
+  | "lists";
 
 /** Of those that do not stop the start. */
 const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence>> = {
@@ -63,6 +64,7 @@ const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence
   "reminder-updated": "known",
   "reminder-day": "known",
   "awards-off": "awards",
+  "blend-due": "lists",
   "cap-near": "room",
   "not-on-shelf": "lost",
   "contents-gone": "lost",

@@ -54,6 +54,7 @@ const all: Readonly<Record<FindingId, true>> = {
   "packed-hidden": true,
   "patch-here": true,
   "awards-off": true,
+  "blend-due": true,
   "two-versions": true,
   "rule-set-aside": true,
   "rank-changed": true,

@@ -215,6 +215,7 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
     }),
   "patch-here": (d) =>
     sentence("findings.text.patch-here", { name: d.name, item: item(d.item), other: item(d.other) }),
+  "blend-due": (d) => sentence("findings.text.blend-due", { name: d.name }),
   "awards-off": (d) => sentence("findings.text.awards-off", { item: item(d.item) }),
   "two-versions": (d) =>
     sentence("findings.text.two-versions", { ...d, item: item(d.item), other: item(d.other) }),
@@ -262,6 +263,7 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "look-at-order": () => [say("common.lookAtTheOrderFile")],
   "look-at-conflicts": () => [say("findings.fixText.look-at-conflicts")],
   "look-at-parts": () => [say("findings.fixText.look-at-parts")],
+  "look-at-blend": () => [say("findings.fixText.look-at-blend")],
   "look-at-rules": () => [say("findings.fixText.look-at-rules")],
   "drop-reminder": () => [say("findings.fixText.drop-reminder")],
 };

@@ -52,6 +52,7 @@ const refusalText: {
   "past-block": (d) => sentence("refusals.text.past-block", { name: d.name, other: d.other }),
   "only-section": (d) => sentence("refusals.text.only-section", { name: d.name }),
   "blend-masters": (d) => sentence("refusals.text.blend-masters", { count: d.count, most: d.most }),
+  "blend-current": () => [say("refusals.blendCurrent")],
   "blend-layout": () => [say("refusals.blendLayout")],
   "marks-broken": (d) => sentence("refusals.text.marks-broken", { name: d.name, detail: d.detail }),
   "unknown-item": (d) => sentence("refusals.text.unknown-item", { item: d.item }),

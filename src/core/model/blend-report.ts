@@ -9,6 +9,10 @@ const clash = {
   won: z.string(),
 };
 const Left = z.strictObject({ record: z.string(), why: z.enum(["equal", "never-last"]) });
+const LeftByAnybody = z.strictObject({
+  record: z.string(),
+  why: z.enum(["equal", "never-last", "decided"]),
+});
 
 /** `seating-blend/1`: what a blend of a list comes to. */
 export const BlendOutput = z.strictObject({
@@ -47,7 +51,7 @@ export const BlendReport = z.strictObject({
       entries: z.number().int().min(0),
     }),
   ),
-  left: z.array(Left),
+  left: z.array(LeftByAnybody),
   clashes: z.array(z.strictObject(clash)),
   /** Records that stand in one plugin twice, of which the last counted. */
   doubled: z.array(z.strictObject({ plugin: z.string(), record: z.string() })),

@@ -14,7 +14,11 @@ export interface ConflictStanding {
     readonly mods: readonly [string, string];
     readonly parts: readonly [string, string];
   }[];
+  readonly blend: BlendStanding;
 }
+
+/** How the blend of a profile stands to the one that would be made of it now; `none`: it has none. */
+export type BlendStanding = "none" | "due" | "current";
 
 /** So many pairs meet and nothing but the order says who wins; the two that share most, as they stand. */
 export interface Undecided {

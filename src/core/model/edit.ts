@@ -92,6 +92,8 @@ export type LabelData = {
   readonly "drop-advice": Item;
   readonly "set-aside": { readonly count: number };
   readonly "sure-ways": { readonly count: number };
+  readonly "build-blend": Named;
+  readonly "decide-blend": Named;
   readonly "tell-again": { readonly count: number };
   readonly remind: Named;
   readonly "drop-reminder": Named;
@@ -146,6 +148,8 @@ const labelIds = [
   "drop-advice",
   "set-aside",
   "sure-ways",
+  "build-blend",
+  "decide-blend",
   "tell-again",
   "remind",
   "drop-reminder",

@@ -31,6 +31,7 @@ export type FixData = {
   readonly "look-at-conflicts": Readonly<Record<never, never>>;
   readonly "look-at-parts": Readonly<Record<never, never>>;
   readonly "look-at-rules": Readonly<Record<never, never>>;
+  readonly "look-at-blend": Readonly<Record<never, never>>;
   readonly "drop-reminder": Readonly<Record<never, never>>;
 };
 
@@ -71,6 +72,7 @@ type Act =
   /** Shows the parts of a package, to be chosen from. */
   | { readonly act: "look-at-parts"; readonly mod: string }
   | { readonly act: "look-at-rules" }
+  | { readonly act: "look-at-blend" }
   /** Shows what newer versions change, to be chosen from. */
   | { readonly act: "versions" };
 
@@ -176,6 +178,7 @@ export type FindingData = {
   readonly "packed-hidden": Hidden;
   readonly "patch-here": Item & { readonly name: string; readonly other: string };
   readonly "awards-off": Item;
+  readonly "blend-due": { readonly name: string };
   readonly "two-versions": Item & {
     readonly version: string;
     readonly other: string;

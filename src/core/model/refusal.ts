@@ -126,6 +126,7 @@ export type RefusalData = ProblemData & {
   /** A blend that would need more masters than the game takes. */
   readonly "blend-masters": { readonly count: number; readonly most: number };
   readonly "blend-layout": Nothing;
+  readonly "blend-current": Nothing;
   readonly "marks-broken": Name & Detail;
   readonly "folder-missing": Path;
   readonly "folder-not-writable": Path;

@@ -30,5 +30,6 @@ export const noOverlaps: Overlaps = {
     undecided: { mods: null, plugins: null },
     hidden: [],
     twice: [],
+    blend: "none",
   },
 };

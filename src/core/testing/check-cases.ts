@@ -147,6 +147,15 @@ const twoOf = (version: string): Roster => {
 
 const light = testRoster([{ name: "a.plank", section: "patches" }]);
 
+const blending = (blend: "due" | "current"): Roster =>
+  withOverlaps(
+    withState(plain, {
+      ...plain.profile.state,
+      blend: [{ kind: "recipe", mod: aMod("blend"), name: "Blend" }],
+    }),
+    { standing: { blend } },
+  );
+
 export const checkCases: readonly CheckCase[] = [
   {
     check: "required-off",
@@ -390,6 +399,7 @@ export const checkCases: readonly CheckCase[] = [
     good: withStock(plain, { shelf: [...plain.stock.shelf, patch] }),
     bad: withStock(meetingMods, { shelf: [...plain.stock.shelf, patch] }),
   },
+  { check: "blend-due", good: blending("current"), bad: blending("due") },
   { check: "awards-off", good: saying({ awards: true }), bad: saying({ awards: false }) },
   { check: "two-versions", good: twoOf("1.0.0"), bad: twoOf("2.0.0") },
   {

@@ -1,4 +1,5 @@
 import "server-only";
+import * as blend from "./blend";
 import * as data from "./data";
 import * as depot from "./depot";
 import * as game from "./game";
@@ -7,7 +8,7 @@ import * as profile from "./profile";
 import * as shelf from "./shelf";
 
 /** Everything that the interface can ask the server to do, by name. All arguments and answers are values of JSON. */
-export const actions = { ...data, ...depot, ...game, ...lineups, ...profile, ...shelf };
+export const actions = { ...blend, ...data, ...depot, ...game, ...lineups, ...profile, ...shelf };
 
 /** Those that change nothing and are asked for by GET, so that what has not changed since need not be sent again. */
 export const reads = [

@@ -7,6 +7,7 @@ import { recordsOf } from "@/core/model/shelf";
 import type { Overlaps } from "@/core/roster/overlaps";
 import type { Roster } from "@/core/roster/roster";
 import { listContents } from "@/store/contents";
+import { withBlend } from "@/formats/profile-blend";
 import type { RegisteredGame } from "@/store/games";
 import { listLooseContents } from "@/store/loose-files";
 import type { Context } from "../context";
@@ -36,17 +37,27 @@ export async function readLibrary(
   };
 }
 
-/** Who meets whom in a profile, where no window has found it out. */
+/** Everything that a roster loads, as it was read. */
+export async function libraryFor(
+  context: LibraryContext,
+  game: RegisteredGame,
+  roster: Roster,
+): Promise<ContentLibrary> {
+  const library = new ContentLibrary(game.definition);
+  const manifests = new Map(roster.mods.map(({ mod }) => [mod?.content, mod?.manifest ?? null]));
+  const packed = await readLibrary(context, game, contentsNeeded(roster));
+  learnPacked(library, packed, (content) => manifests.get(content) ?? null);
+  return library;
+}
+
+/** Who meets whom in a profile and how its blend stands, where no window has found it out. */
 export async function findOverlaps(
   context: LibraryContext,
   game: RegisteredGame,
   roster: Roster,
 ): Promise<Overlaps> {
-  const library = new ContentLibrary(game.definition);
-  const manifests = new Map(roster.mods.map(({ mod }) => [mod?.content, mod?.manifest ?? null]));
-  const packed = await readLibrary(context, game, contentsNeeded(roster));
-  learnPacked(library, packed, (content) => manifests.get(content) ?? null);
+  const library = await libraryFor(context, game, roster);
   const conflicts = new Conflicts(library);
   conflicts.show(roster);
-  return overlapsIn(conflicts, roster);
+  return withBlend(overlapsIn(conflicts, roster), roster, library);
 }

@@ -235,6 +235,7 @@ function breakAll(game: GameDefinition, stock: Stock, whole: ProfileState): Prof
     choices: [...state.choices, taking("loud-compass", "gong"), taking("hull-talk", "rose")],
     rules: [...state.rules, squaresTogether, ...contradicting],
     reminders: [...reminders],
+    blend: [{ kind: "recipe", mod: ModId.parse("blend-for-everything"), name: "Blend of Everything" }],
     books: [{ id: hearsay.id, version: hearsay.version, off: [] }],
     leftOut: [{ mod: ModId.parse("abyss-library"), path: "abyss lib.keel" }],
   };

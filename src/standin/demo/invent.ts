@@ -147,7 +147,7 @@ function inventPlugin(random: Random, kind: Kind, name: string, masters: readonl
   const place = () => [10 + random.below(90), 1 + random.below(9)] as const;
   const lists =
     kind.tag === "salvage" && random.chance(0.5)
-      ? [listWith("finds-shallow", { adds: { [slug(name)]: place() } })]
+      ? [listWith("finds-shallow", { adds: { [slug(name.replace(/\.[a-z]+$/, ""))]: place() } })]
       : [];
   return { name, flags: flagsOf(name), masters, records: [...own, ...new Set(shared)], lists };
 }

@@ -31,6 +31,8 @@ export function useFix() {
           return setVersions(newerVersions(editor.getState().roster));
         case "look-at-conflicts":
           return go(`/conflicts?of=${does.of}&undecided=yes`);
+        case "look-at-blend":
+          return go("/blend");
         case "look-at-rules":
           return go("/rules");
         case "look-at-parts":

@@ -37,6 +37,7 @@ type View =
   | "lineups"
   | "profiles"
   | "depot"
+  | "blend"
   | "settings";
 
 const view = (id: View, path: string, keys: string): Command => ({
@@ -59,6 +60,7 @@ export const commands: readonly Command[] = [
   view("settings", "/settings", "Alt+8"),
   view("conflicts", "/conflicts", "Alt+9"),
   view("health", "/health", "Alt+0"),
+  view("blend", "/blend", "Alt+B"),
   {
     id: "play-together",
     get other() {

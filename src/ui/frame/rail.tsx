@@ -2,6 +2,7 @@
 
 import { say } from "@/core/language/say";
 import {
+  Blend,
   FileStack,
   Layers,
   House,
@@ -95,6 +96,7 @@ function Rail({
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
+  const hasPlugins = useEditor(({ roster }) => roster.game.lists.includes("plugins"));
   const graves = useEditor((state) => state.findings).filter(({ level }) => level !== "hint").length;
   const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
   const Fold = narrow ? PanelLeftOpen : PanelLeftClose;
@@ -114,6 +116,7 @@ function Rail({
         <RailLink to="/health" icon={HeartPulse} label={say("health.title")} count={graves} narrow={narrow} />
         <RailLink to="/conflicts" icon={Grid3x3} label={say("common.conflicts")} narrow={narrow} />
         <RailLink to="/rules" icon={Scale} label={say("common.rules")} count={rules} narrow={narrow} />
+        {hasPlugins && <RailLink to="/blend" icon={Blend} label={say("blend.title")} narrow={narrow} />}
         <RailLink to="/lineups" icon={FileStack} label={say("common.lineups")} narrow={narrow} />
         <RailLink
           to="/profiles"

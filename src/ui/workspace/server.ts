@@ -68,6 +68,7 @@ export const bringBackProfile = reach("bringBackProfile");
 export const nameRestorePoint = reach("nameRestorePoint");
 export const changesSincePoint = read("changesSincePoint");
 export const goBack = reach("goBack");
+export const buildBlend = reach("buildBlend");
 export const switchGame = reach("switchGame");
 export const addGame = reach("addGame");
 export const changeDefinition = reach("changeDefinition");

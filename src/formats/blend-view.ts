@@ -1,0 +1,124 @@
+import type { Blended, LeftList } from "@/core/blend/blend";
+import type { BlendClash } from "@/core/blend/clashes";
+import { recipeOf } from "@/core/blend/decisions";
+import { markOf, type Marked } from "@/core/blend/marks";
+import { placeOf } from "@/core/blend/places";
+import type { ContentLibrary } from "@/core/conflict/content-library";
+import { say } from "@/core/language/say";
+import type { ListEntry } from "@/core/model/additive-list";
+import type { BlendStanding } from "@/core/model/conflict-standing";
+import { ModId } from "@/core/model/ids";
+import type { Refusal } from "@/core/model/refusal";
+import type { Roster } from "@/core/roster/roster";
+import { blendOfProfile, blendStanding, type BlendNames } from "./profile-blend";
+
+/** A blended list beside the one that the game would have without a blend: that of the last plugin. */
+export interface BlendedView {
+  readonly record: string;
+  readonly entries: readonly (ListEntry & { readonly by: string })[];
+  /** What it has and the last plugin's list has not, and the other way round. */
+  readonly comes: readonly (ListEntry & { readonly by: string })[];
+  readonly goes: readonly ListEntry[];
+  readonly last: string;
+}
+
+/** A plugin that says something of a list that several have. */
+export interface BlendPart {
+  readonly plugin: string;
+  readonly marked: Marked | null;
+  readonly lists: number;
+  /** How many entries of the blended lists have their places from it. */
+  readonly entries: number;
+}
+
+/** Everything that is to be seen of the blend of a profile, before it is built. */
+export interface BlendView {
+  readonly standing: BlendStanding;
+  readonly lists: readonly BlendedView[];
+  readonly left: readonly LeftList[];
+  readonly clashes: readonly BlendClash[];
+  readonly doubled: readonly { readonly plugin: string; readonly record: string }[];
+  /** In load order. */
+  readonly parts: readonly BlendPart[];
+  /** Of the file that comes of it; null where none does. */
+  readonly plugin: { readonly name: string; readonly masters: number } | null;
+  /** Why no plugin can come of it. */
+  readonly refusal: Refusal | null;
+}
+
+/** What a new blend is called, and the id of its mod: made of the profile's, so that no two profiles build one another's. */
+export const newBlend = ({ profile }: Roster): BlendNames => ({
+  id: ModId.parse(`blend-${profile.id.slice(0, 8)}`),
+  name: say("blend.title"),
+});
+
+export function blendView(roster: Roster, library: ContentLibrary): BlendView {
+  const recipe = recipeOf(roster.profile.state);
+  const names = recipe ? { id: recipe.mod, name: recipe.name } : newBlend(roster);
+  const { plugins, made, file } = blendOfProfile(roster, library, names);
+  return {
+    standing: blendStanding(roster, library),
+    lists: made.lists.map(({ record, entries, from }) => {
+      const last = plugins.findLast(({ lists }) => lists.some((list) => list.record === record))!;
+      const present = last.lists.findLast((list) => list.record === record)!.entries;
+      const told = entries.map((entry) => ({ ...entry, by: from.get(entry.name)! }));
+      return {
+        record,
+        entries: told,
+        comes: beyond(told, present),
+        goes: beyond(present, told),
+        last: last.name,
+      };
+    }),
+    left: made.left,
+    clashes: made.clashes,
+    doubled: made.doubled,
+    parts: partsOf(roster, plugins, made.lists),
+    plugin:
+      file.ok && file.value
+        ? { name: file.value.plugin.name, masters: file.value.plugin.masters.length }
+        : null,
+    refusal: file.ok ? null : file.refusal,
+  };
+}
+
+/** What of some entries stands in others less often. */
+function beyond<Entry extends ListEntry>(entries: readonly Entry[], others: readonly ListEntry[]): Entry[] {
+  const keyOf = (entry: ListEntry) => `${placeOf(entry)} ${entry.name}`;
+  const left = new Map<string, number>();
+  for (const entry of others) left.set(keyOf(entry), (left.get(keyOf(entry)) ?? 0) + 1);
+  return entries.filter((entry) => {
+    const count = left.get(keyOf(entry)) ?? 0;
+    left.set(keyOf(entry), count - 1);
+    return count <= 0;
+  });
+}
+
+function partsOf(
+  roster: Roster,
+  plugins: readonly Blended[],
+  lists: ReturnType<typeof blendOfProfile>["made"]["lists"],
+): BlendPart[] {
+  const counts = new Map<string, number>();
+  for (const { lists: own } of plugins)
+    for (const record of new Set(own.map((list) => list.record)))
+      counts.set(record, (counts.get(record) ?? 0) + 1);
+  const entriesOf = new Map<string, number>();
+  for (const { entries, from } of lists)
+    for (const { name } of entries) {
+      const by = from.get(name)!;
+      entriesOf.set(by, (entriesOf.get(by) ?? 0) + 1);
+    }
+  return plugins.flatMap(({ name, lists: own }): BlendPart[] => {
+    const shared = own.filter(({ record }) => counts.get(record)! > 1).length;
+    if (shared === 0) return [];
+    return [
+      {
+        plugin: name,
+        marked: markOf(roster, roster.pluginOf.get(name)!),
+        lists: shared,
+        entries: entriesOf.get(name) ?? 0,
+      },
+    ];
+  });
+}

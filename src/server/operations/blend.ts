@@ -1,0 +1,78 @@
+import "server-only";
+import { writeFile } from "node:fs/promises";
+import { zipSync } from "fflate";
+import { recipeOf } from "@/core/blend/decisions";
+import { dayOf } from "@/core/day-of";
+import { takeBlend } from "@/core/edit/take-blend";
+import { ModId, type ProfileId } from "@/core/model/ids";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ShelfMod } from "@/core/model/shelf";
+import type { Stock } from "@/core/roster/roster";
+import { newBlend } from "@/formats/blend-view";
+import { blendOfProfile, type BlendFile } from "@/formats/profile-blend";
+import type { RegisteredGame } from "@/store/games";
+import type { Context } from "../context";
+import { getStock } from "../stock";
+import { storeEdit, type Stored } from "./edit-profile";
+import { libraryFor } from "./read-library";
+import { readShelfOfGame } from "./read-shelf";
+import { currentGame, readSituation } from "./situation";
+import { dropIncoming, makeRoom, takeIn } from "./take-in";
+
+/**
+ * Makes the blend of what a profile loads: a mod of its own on the shelf, and in the profile its contents, on and last. Where nothing has
+ * to be blended the one that is there goes off. `incoming` is where what comes in waits.
+ */
+export async function buildBlend(
+  context: Context,
+  incoming: string,
+  profileId: ProfileId,
+  version: number,
+): Promise<Outcome<Stored>> {
+  const game = await currentGame(context);
+  if (!game.ok) return game;
+  const situation = await readSituation(context, profileId);
+  if (!situation.ok) return situation;
+  const { roster } = situation.value;
+  if (roster.profile.version !== version) return refuse("stale");
+  const recipe = recipeOf(roster.profile.state);
+  const names = recipe ? { id: recipe.mod, name: recipe.name } : newBlend(roster);
+  const { file } = blendOfProfile(roster, await libraryFor(context, game.value, roster), names);
+  if (!file.ok) return file;
+  const mod = file.value ? await onTheShelf(context, incoming, game.value, names, file.value) : done(null);
+  if (!mod.ok) return mod;
+  const now = await readSituation(context, profileId);
+  if (!now.ok) return now;
+  const choice = { kind: "recipe" as const, mod: ModId.parse(names.id), name: names.name };
+  const edit = takeBlend(now.value.roster, choice, mod.value, dayOf(new Date()));
+  if (!edit) return refuse("blend-current");
+  return storeEdit(context, profileId, now.value.roster.profile.version, edit);
+}
+
+/** The mod as it lies on the shelf, put there where it does not yet. */
+async function onTheShelf(
+  context: Context,
+  incoming: string,
+  game: RegisteredGame,
+  { id, name }: { readonly id: string; readonly name: string },
+  file: BlendFile,
+): Promise<Outcome<ShelfMod>> {
+  const known = modWith(await getStock(context, game), id, file);
+  if (known) return done(known);
+  const room = await makeRoom(incoming, `${name} ${file.sha256.slice(0, 8)}.zip`);
+  if (!room.ok) return room;
+  try {
+    await writeFile(room.value.path, zipSync(Object.fromEntries(file.files)));
+    const taken = await takeIn(context, incoming, room.value.id);
+    if (!taken.ok) return taken;
+  } finally {
+    await dropIncoming(incoming, room.value.id);
+  }
+  const read = await readShelfOfGame(context, () => undefined);
+  if (!read.ok) return read;
+  const mod = modWith(await getStock(context, game), id, file);
+  return mod ? done(mod) : refuse("no-incoming");
+}
+
+const modWith = ({ shelf }: Stock, id: string, { sha256 }: BlendFile): ShelfMod | undefined =>
+  shelf.find((mod) => mod.id === id && mod.plugins.some((plugin) => plugin.sha256 === sha256));

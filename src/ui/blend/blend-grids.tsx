@@ -1,0 +1,278 @@
+"use client";
+
+import { useMemo } from "react";
+import type { BlendClash } from "@/core/blend/clashes";
+import type { Marked } from "@/core/blend/marks";
+import { dropAdvice, writeAdvice } from "@/core/edit/advice";
+import { say } from "@/core/language/say";
+import { marksText } from "@/core/messages/blend";
+import type { Marks } from "@/core/model/additive-list";
+import type { BlendPart } from "@/formats/blend-view";
+import type { GridColumn } from "../kit/grid/columns";
+import type { GridCommand } from "../kit/grid/commands";
+import { selectOne } from "../kit/grid/selection";
+import { ListGrid } from "../workspace/list-grid";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { listName, type ListRow } from "./list-rows";
+
+interface Looking {
+  readonly at: string | null;
+  readonly onLook: (key: string) => void;
+  /** Builds the blend; null where there is nothing to build. */
+  readonly build: (() => void) | null;
+}
+
+const building = <Row,>(build: Looking["build"]): GridCommand<Row>[] =>
+  build ? [{ id: "build", title: () => say("blend.build"), keys: ["b"], run: build }] : [];
+
+interface Props<Row extends object> extends Looking {
+  readonly rows: readonly Row[];
+}
+
+function Grid<Row extends object>({
+  kind,
+  label,
+  rows,
+  keyOf,
+  columns,
+  commands,
+  at,
+  onLook,
+}: Pick<Props<Row>, "rows" | "at" | "onLook"> & {
+  readonly kind: string;
+  readonly label: string;
+  readonly keyOf: (row: Row) => string;
+  readonly columns: readonly GridColumn<Row>[];
+  readonly commands: readonly GridCommand<Row>[];
+}) {
+  return (
+    <ListGrid
+      kind={kind}
+      label={label}
+      rows={rows}
+      keyOf={keyOf}
+      columns={columns}
+      commands={commands}
+      selection={selectOne(at ?? (rows[0] ? keyOf(rows[0]) : ""))}
+      onSelection={({ active }) => active !== null && onLook(active)}
+      className="min-h-0 grow"
+    />
+  );
+}
+
+const figure = (count: number | undefined): string => (count ? String(count) : "");
+
+const keyOfList = ({ record }: ListRow): string => record;
+
+export function ListsGrid({ rows, at, onLook, build }: Props<ListRow>) {
+  const columns = useMemo(
+    (): GridColumn<ListRow>[] => [
+      {
+        id: "record",
+        label: say("common.list"),
+        width: 0,
+        isFixed: true,
+        isMain: true,
+        isMono: true,
+        text: ({ record }) => listName(record),
+      },
+      {
+        id: "state",
+        label: say("common.state"),
+        width: 150,
+        text: ({ left }) => (left ? say(`blend.left.${left}`) : say("blend.blended")),
+      },
+      {
+        id: "comes",
+        label: say("blend.comes"),
+        width: 84,
+        isFigure: true,
+        text: ({ blended }) => figure(blended?.comes.length),
+        sortBy: ({ blended }) => blended?.comes.length ?? 0,
+      },
+      {
+        id: "goes",
+        label: say("blend.goes"),
+        width: 84,
+        isFigure: true,
+        text: ({ blended }) => figure(blended?.goes.length),
+        sortBy: ({ blended }) => blended?.goes.length ?? 0,
+      },
+      {
+        id: "entries",
+        label: say("blend.entries"),
+        width: 84,
+        isFigure: true,
+        text: ({ blended }) => figure(blended?.entries.length),
+        sortBy: ({ blended }) => blended?.entries.length ?? 0,
+      },
+    ],
+    [],
+  );
+  const commands = useMemo(() => building<ListRow>(build), [build]);
+  return (
+    <Grid
+      kind="blend-lists"
+      label={say("blend.lists")}
+      rows={rows}
+      keyOf={keyOfList}
+      columns={columns}
+      commands={commands}
+      at={at}
+      onLook={onLook}
+    />
+  );
+}
+
+export function sourceText(marked: Marked | null): string {
+  if (!marked) return "";
+  const { source } = marked;
+  return source.by === "book" ? say("blend.by.book", { book: source.book }) : say(`blend.by.${source.by}`);
+}
+
+const keyOfPart = ({ plugin }: BlendPart): string => plugin;
+
+/** What the keys mark a plugin with; null: as it is told elsewhere. */
+const choices: readonly (readonly [
+  key: string,
+  id: "adds" | "all" | "never" | "told",
+  marks: Marks | null,
+])[] = [
+  ["1", "adds", ["adds"]],
+  ["2", "all", ["adds", "removes", "changes"]],
+  ["3", "never", "never"],
+  ["0", "told", null],
+];
+
+export function PartsGrid({ rows, at, onLook, build }: Props<BlendPart>) {
+  const mark = useMark();
+  const columns = useMemo(
+    (): GridColumn<BlendPart>[] => [
+      {
+        id: "plugin",
+        label: say("common.plugin"),
+        width: 0,
+        isFixed: true,
+        isMain: true,
+        isMono: true,
+        text: ({ plugin }) => plugin,
+      },
+      {
+        id: "marks",
+        label: say("blend.marks"),
+        width: 220,
+        text: ({ marked }) => marksText(marked?.marks ?? null),
+      },
+      { id: "by", label: say("blend.saidBy"), width: 140, text: ({ marked }) => sourceText(marked) },
+      {
+        id: "lists",
+        label: say("blend.lists"),
+        width: 64,
+        isFigure: true,
+        text: ({ lists }) => String(lists),
+        sortBy: ({ lists }) => lists,
+      },
+      {
+        id: "entries",
+        label: say("blend.entries"),
+        width: 84,
+        isFigure: true,
+        text: ({ entries }) => figure(entries),
+        sortBy: ({ entries }) => entries,
+      },
+    ],
+    [],
+  );
+  const commands = useMemo(
+    (): GridCommand<BlendPart>[] => [
+      ...choices.map(([key, id, marks]): GridCommand<BlendPart> => ({
+        id: `mark-${id}`,
+        title: () => say(`blend.mark.${id}`),
+        keys: [key],
+        run: (parts) => parts.forEach(({ plugin }) => mark(plugin, marks)),
+      })),
+      ...building<BlendPart>(build),
+    ],
+    [mark, build],
+  );
+  return (
+    <Grid
+      kind="blend-plugins"
+      label={say("common.plugins2")}
+      rows={rows}
+      keyOf={keyOfPart}
+      columns={columns}
+      commands={commands}
+      at={at}
+      onLook={onLook}
+    />
+  );
+}
+
+/** Says as the curator what of a plugin's lists counts; null: nothing of one's own. */
+export function useMark() {
+  const { editor } = useWorkspace();
+  return useMemo(
+    () => (plugin: string, marks: Marks | null) => {
+      const own = editor
+        .getState()
+        .roster.profile.state.advice.find(
+          ({ kind, on }) => kind === "marks" && "plugin" in on && on.plugin === plugin,
+        );
+      if (marks !== null) editor.dispatch(writeAdvice({ kind: "marks", on: { plugin }, marks }));
+      else if (own) editor.dispatch(dropAdvice(own));
+    },
+    [editor],
+  );
+}
+
+export const clashKey = ({ record, name }: Pick<BlendClash, "record" | "name">): string =>
+  `${record} ${name}`;
+
+export function ClashesGrid({ rows, at, onLook, build }: Props<BlendClash>) {
+  const blend = useEditor((state) => state.roster.profile.state.blend);
+  const columns = useMemo(
+    (): GridColumn<BlendClash>[] => [
+      {
+        id: "name",
+        label: say("common.name"),
+        width: 0,
+        isFixed: true,
+        isMain: true,
+        text: ({ name }) => name,
+      },
+      {
+        id: "record",
+        label: say("common.list"),
+        width: 140,
+        isMono: true,
+        text: ({ record }) => listName(record),
+      },
+      { id: "by", label: say("blend.between"), width: 300, text: ({ by }) => by.join(", ") },
+      { id: "won", label: say("blend.wins"), width: 180, isMono: true, text: ({ won }) => won },
+      {
+        id: "decided",
+        label: say("blend.decided"),
+        width: 84,
+        text: (clash) =>
+          blend.some((each) => each.kind === "winner" && clashKey(each) === clashKey(clash))
+            ? say("blend.byYou")
+            : "",
+      },
+    ],
+    [blend],
+  );
+  const commands = useMemo(() => building<BlendClash>(build), [build]);
+  return (
+    <Grid
+      kind="blend-clashes"
+      label={say("blend.clashes")}
+      rows={rows}
+      keyOf={clashKey}
+      columns={columns}
+      commands={commands}
+      at={at}
+      onLook={onLook}
+    />
+  );
+}
