@@ -60,6 +60,11 @@ test("the main views", async ({ page }) => {
   await page.getByTestId("hand-changes").waitFor();
   await take(page, "conflicts");
 
+  await visit(page, `${server.url}/blend`);
+  await page.getByRole("grid", { name: "Lists" }).getByRole("row").nth(1).click();
+  await page.getByText(/entries come in$/).first().waitFor();
+  await take(page, "blend");
+
   await visit(page, `${server.url}/profiles`);
   await page.getByLabel("Compare it with").click();
   await page.getByRole("option", { name: "All at Once" }).click();
@@ -79,10 +84,6 @@ test("the main views", async ({ page }) => {
   await page.keyboard.press("Enter");
   await page.locator('[data-item="Glass Tides.plank"]').click();
   await take(page, "plan");
-  await page.getByRole("radio", { name: "mods" }).click();
-  await take(page, "plan-mods");
-  await page.getByRole("radio", { name: "plugins" }).click();
-
   await page.emulateMedia({ colorScheme: "dark" });
   await page.reload();
   await opened(page);
