@@ -62,7 +62,10 @@ test("the main views", async ({ page }) => {
 
   await visit(page, `${server.url}/blend`);
   await page.getByRole("grid", { name: "Lists" }).getByRole("row").nth(1).click();
-  await page.getByText(/entries come in$/).first().waitFor();
+  await page
+    .getByText(/entries come in$/)
+    .first()
+    .waitFor();
   await take(page, "blend");
 
   await visit(page, `${server.url}/profiles`);

@@ -1,8 +1,9 @@
-import type { Blended, LeftList } from "@/core/blend/blend";
+import type { Blend, Blended, LeftList } from "@/core/blend/blend";
 import type { BlendClash } from "@/core/blend/clashes";
 import { recipeOf } from "@/core/blend/decisions";
 import { markOf, type Marked } from "@/core/blend/marks";
 import { placeOf } from "@/core/blend/places";
+import { entriesByPlugin, recordsOfSeveral } from "@/core/blend/report";
 import type { ContentLibrary } from "@/core/conflict/content-library";
 import { say } from "@/core/language/say";
 import type { ListEntry } from "@/core/model/additive-list";
@@ -73,7 +74,7 @@ export function blendView(roster: Roster, library: ContentLibrary): BlendView {
     left: made.left,
     clashes: made.clashes,
     doubled: made.doubled,
-    parts: partsOf(roster, plugins, made.lists),
+    parts: partsOf(roster, plugins, made),
     plugin:
       file.ok && file.value
         ? { name: file.value.plugin.name, masters: file.value.plugin.masters.length }
@@ -94,31 +95,15 @@ function beyond<Entry extends ListEntry>(entries: readonly Entry[], others: read
   });
 }
 
-function partsOf(
-  roster: Roster,
-  plugins: readonly Blended[],
-  lists: ReturnType<typeof blendOfProfile>["made"]["lists"],
-): BlendPart[] {
-  const counts = new Map<string, number>();
-  for (const { lists: own } of plugins)
-    for (const record of new Set(own.map((list) => list.record)))
-      counts.set(record, (counts.get(record) ?? 0) + 1);
-  const entriesOf = new Map<string, number>();
-  for (const { entries, from } of lists)
-    for (const { name } of entries) {
-      const by = from.get(name)!;
-      entriesOf.set(by, (entriesOf.get(by) ?? 0) + 1);
-    }
-  return plugins.flatMap(({ name, lists: own }): BlendPart[] => {
-    const shared = own.filter(({ record }) => counts.get(record)! > 1).length;
-    if (shared === 0) return [];
-    return [
-      {
-        plugin: name,
-        marked: markOf(roster, roster.pluginOf.get(name)!),
-        lists: shared,
-        entries: entriesOf.get(name) ?? 0,
-      },
-    ];
-  });
+function partsOf(roster: Roster, plugins: readonly Blended[], made: Blend): BlendPart[] {
+  const shared = recordsOfSeveral(plugins);
+  const entriesOf = entriesByPlugin(made);
+  return plugins
+    .map(({ name, lists }) => ({
+      plugin: name,
+      marked: markOf(roster, roster.pluginOf.get(name)!),
+      lists: lists.filter(({ record }) => shared.has(record)).length,
+      entries: entriesOf.get(name) ?? 0,
+    }))
+    .filter(({ lists }) => lists > 0);
 }

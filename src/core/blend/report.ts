@@ -17,12 +17,7 @@ export function blendReport(
   blend: Blend,
   { plugin, date }: Pick<BlendReport, "plugin" | "date">,
 ): BlendReport {
-  const entriesOf = new Map<string, number>();
-  for (const { entries, from } of blend.lists)
-    for (const { name } of entries) {
-      const by = from.get(name)!;
-      entriesOf.set(by, (entriesOf.get(by) ?? 0) + 1);
-    }
+  const entriesOf = entriesByPlugin(blend);
   const shared = recordsOfSeveral(plugins);
   return {
     format: "seating-blend-report/1",
@@ -44,10 +39,19 @@ export function blendReport(
   };
 }
 
-function recordsOfSeveral(plugins: readonly Blended[]): ReadonlySet<string> {
+/** Records that two or more plugins have. */
+export function recordsOfSeveral(plugins: readonly Blended[]): ReadonlySet<string> {
   const counts = new Map<string, number>();
   for (const { lists } of plugins)
     for (const record of new Set(lists.map((list) => list.record)))
       counts.set(record, (counts.get(record) ?? 0) + 1);
   return new Set([...counts].flatMap(([record, count]) => (count > 1 ? [record] : [])));
+}
+
+/** How many entries of blended lists have their places from each plugin. */
+export function entriesByPlugin({ lists }: Pick<Blend, "lists">): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { entries, from } of lists)
+    for (const { name } of entries) counts.set(from.get(name)!, (counts.get(from.get(name)!) ?? 0) + 1);
+  return counts;
 }

@@ -4,14 +4,15 @@ import type { BlendClash } from "@/core/blend/clashes";
 import { decideBlend } from "@/core/blend/decisions";
 import { say } from "@/core/language/say";
 import { marksText } from "@/core/messages/blend";
-import type { ListEntry, Marks } from "@/core/model/additive-list";
+import type { ListEntry } from "@/core/model/additive-list";
 import type { BlendPart } from "@/formats/blend-view";
 import { Button } from "../kit/button";
 import { Choice } from "../kit/choice";
 import { Part } from "../kit/part";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
-import { clashKey, sourceText, useMark } from "./blend-grids";
+import { clashKey } from "./blend-grids";
 import { listName, type ListRow } from "./list-rows";
+import { markChoices, sourceText, useMark } from "./marks";
 
 const placesText = ({ depth, share }: ListEntry): string => say("blend.places", { depth, share });
 
@@ -83,14 +84,6 @@ export function AboutList({ row: { record, blended, left } }: { row: ListRow }) 
   );
 }
 
-const all: Marks = ["adds", "removes", "changes"];
-const marked: readonly (readonly [id: "adds" | "all" | "never" | "told", marks: Marks | null])[] = [
-  ["adds", ["adds"]],
-  ["all", all],
-  ["never", "never"],
-  ["told", null],
-];
-
 /** What of a plugin's lists counts, and who says so. */
 export function AboutPart({ part: { plugin, marked: mark } }: { part: BlendPart }) {
   const write = useMark();
@@ -104,7 +97,7 @@ export function AboutPart({ part: { plugin, marked: mark } }: { part: BlendPart 
       </header>
       <Part title={say("blend.whatCounts")}>
         <div role="radiogroup" aria-label={say("blend.whatCounts")} className="flex flex-col gap-1">
-          {marked.map(([id, marks]) => (
+          {markChoices.map(({ id, marks }) => (
             <Choice
               key={id}
               name="blend-mark"

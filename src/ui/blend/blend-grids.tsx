@@ -2,18 +2,16 @@
 
 import { useMemo } from "react";
 import type { BlendClash } from "@/core/blend/clashes";
-import type { Marked } from "@/core/blend/marks";
-import { dropAdvice, writeAdvice } from "@/core/edit/advice";
 import { say } from "@/core/language/say";
 import { marksText } from "@/core/messages/blend";
-import type { Marks } from "@/core/model/additive-list";
 import type { BlendPart } from "@/formats/blend-view";
 import type { GridColumn } from "../kit/grid/columns";
 import type { GridCommand } from "../kit/grid/commands";
 import { selectOne } from "../kit/grid/selection";
 import { ListGrid } from "../workspace/list-grid";
-import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { useEditor } from "../workspace/workspace.client";
 import { listName, type ListRow } from "./list-rows";
+import { markChoices, sourceText, useMark } from "./marks";
 
 interface Looking {
   readonly at: string | null;
@@ -124,25 +122,7 @@ export function ListsGrid({ rows, at, onLook, build }: Props<ListRow>) {
   );
 }
 
-export function sourceText(marked: Marked | null): string {
-  if (!marked) return "";
-  const { source } = marked;
-  return source.by === "book" ? say("blend.by.book", { book: source.book }) : say(`blend.by.${source.by}`);
-}
-
 const keyOfPart = ({ plugin }: BlendPart): string => plugin;
-
-/** What the keys mark a plugin with; null: as it is told elsewhere. */
-const choices: readonly (readonly [
-  key: string,
-  id: "adds" | "all" | "never" | "told",
-  marks: Marks | null,
-])[] = [
-  ["1", "adds", ["adds"]],
-  ["2", "all", ["adds", "removes", "changes"]],
-  ["3", "never", "never"],
-  ["0", "told", null],
-];
 
 export function PartsGrid({ rows, at, onLook, build }: Props<BlendPart>) {
   const mark = useMark();
@@ -185,7 +165,7 @@ export function PartsGrid({ rows, at, onLook, build }: Props<BlendPart>) {
   );
   const commands = useMemo(
     (): GridCommand<BlendPart>[] => [
-      ...choices.map(([key, id, marks]): GridCommand<BlendPart> => ({
+      ...markChoices.map(({ key, id, marks }): GridCommand<BlendPart> => ({
         id: `mark-${id}`,
         title: () => say(`blend.mark.${id}`),
         keys: [key],
@@ -206,23 +186,6 @@ export function PartsGrid({ rows, at, onLook, build }: Props<BlendPart>) {
       at={at}
       onLook={onLook}
     />
-  );
-}
-
-/** Says as the curator what of a plugin's lists counts; null: nothing of one's own. */
-export function useMark() {
-  const { editor } = useWorkspace();
-  return useMemo(
-    () => (plugin: string, marks: Marks | null) => {
-      const own = editor
-        .getState()
-        .roster.profile.state.advice.find(
-          ({ kind, on }) => kind === "marks" && "plugin" in on && on.plugin === plugin,
-        );
-      if (marks !== null) editor.dispatch(writeAdvice({ kind: "marks", on: { plugin }, marks }));
-      else if (own) editor.dispatch(dropAdvice(own));
-    },
-    [editor],
   );
 }
 
