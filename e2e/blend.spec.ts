@@ -49,4 +49,9 @@ test("lists of many plugins become one: marks, a clash decided, built by one key
   await expect(status).toContainText("The blend is due");
   await page.getByRole("button", { name: "Rebuild the blend" }).click();
   await expect(status).toContainText("The blend is current.");
+
+  await page.getByRole("button", { name: "Do without the blend" }).click();
+  await expect(status).toContainText("This profile has no blend");
+  await page.keyboard.press("Control+z");
+  await expect(status).toContainText("The blend is current.");
 });

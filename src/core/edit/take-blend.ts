@@ -4,7 +4,7 @@ import type { Edit, Step } from "../model/edit";
 import type { RuleId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
 import { makeRoster, type Roster } from "../roster/roster";
-import { switchItems, switchMods } from "./edits";
+import { dropMods, switchItems, switchMods } from "./edits";
 import { label, stateAfter } from "./steps";
 import { versionEdit } from "./versions";
 
@@ -26,6 +26,19 @@ export function takeBlend(
   if (!isKnown) steps.push({ kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: recipe });
   if (steps.length === 0) return null;
   return { label: label("build-blend", { name: recipe.name }), steps };
+}
+
+/** Does without the blend of a profile: its mod leaves, and with it what was decided so that it could be there. */
+export function dropBlend(roster: Roster, recipe: Extract<BlendChoice, { kind: "recipe" }>): Edit {
+  const hasRule = roster.profile.state.rules.some(({ id }) => id === blendRule);
+  return {
+    label: label("drop-blend", { name: recipe.name }),
+    steps: [
+      ...(dropMods(roster, [recipe.mod])?.steps ?? []),
+      ...(hasRule ? [{ kind: "decide", facet: "rules", key: blendRule, item: null } as const] : []),
+      { kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: null },
+    ],
+  };
 }
 
 function offSteps(roster: Roster, id: string): Step[] {

@@ -50,6 +50,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "write-advice": (d, item) => say("labels.words.write-advice", { item }),
   "drop-advice": (d, item) => say("labels.words.drop-advice", { item }),
   "build-blend": (d) => say("labels.words.build-blend", { name: d.name }),
+  "drop-blend": (d) => say("labels.words.drop-blend", { name: d.name }),
   "decide-blend": (d) => say("labels.words.decide-blend", { name: d.name }),
   "sure-ways": (d) => say("labels.words.sure-ways", { count: d.count }),
   "set-aside": (d) => say("labels.words.set-aside", { count: d.count }),

@@ -94,6 +94,7 @@ export type LabelData = {
   readonly "sure-ways": { readonly count: number };
   readonly "build-blend": Named;
   readonly "decide-blend": Named;
+  readonly "drop-blend": Named;
   readonly "tell-again": { readonly count: number };
   readonly remind: Named;
   readonly "drop-reminder": Named;
@@ -150,6 +151,7 @@ const labelIds = [
   "sure-ways",
   "build-blend",
   "decide-blend",
+  "drop-blend",
   "tell-again",
   "remind",
   "drop-reminder",

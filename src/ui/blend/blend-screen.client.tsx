@@ -3,6 +3,8 @@
 import { useSearchParams } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { useCallback, useEffect, useMemo, useState } from "react";
+import { recipeOf } from "@/core/blend/decisions";
+import { dropBlend } from "@/core/edit/take-blend";
 import { say } from "@/core/language/say";
 import { sayRefusal } from "@/core/messages/refusals";
 import type { BlendView } from "@/formats/blend-view";
@@ -12,6 +14,7 @@ import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/insp
 import { Say } from "../kit/sentence";
 import { Term } from "../kit/term";
 import { keepQuery, queryAtBegin } from "../workspace/address";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { AboutClash, AboutList, AboutPart } from "./about";
 import { blendFromQuery, blendToQuery, sheets, type Sheet } from "./blend-address";
 import { ClashesGrid, clashKey, ListsGrid, PartsGrid } from "./blend-grids";
@@ -25,6 +28,8 @@ export function BlendScreen() {
   useEffect(() => keepQuery("/blend", blendToQuery(address).toString()));
   const { answer: view, fault } = useBlendView();
   const { build, isBuilding } = useBuildBlend();
+  const { editor } = useWorkspace();
+  const recipe = useEditor(({ roster }) => recipeOf(roster.profile.state));
   const inspecting = useInspecting();
   const { sheet, at } = address;
   const look = useCallback((next: string) => setAddress((now) => ({ ...now, at: next })), []);
@@ -53,6 +58,11 @@ export function BlendScreen() {
           ))}
         </Tabs.List>
         <div className="ml-auto flex flex-wrap justify-end gap-2">
+          {recipe && (
+            <Button look="quiet" onClick={() => editor.dispatch(dropBlend(editor.getState().roster, recipe))}>
+              {say("blend.drop")}
+            </Button>
+          )}
           <Button look="main" disabled={!run} onClick={() => run?.()}>
             {isBuilding
               ? say("blend.building")
