@@ -128,6 +128,10 @@ task("conflicts", (page) => ({
   end: () => stored(page),
 }));
 
+task("blend", (page) => ({
+  end: () => expect(page.getByText(/^(The blend is current|Die Mischung ist aktuell)/).first()).toBeVisible(),
+}));
+
 task("several-profiles", (page) => ({
   after: {
     3: () => page.getByRole("button", { name: /: Long evenings/ }).waitFor(),

@@ -1,15 +1,28 @@
-// Loaded into the server of the tests before it starts: told so, it gives its data folder back and forgets it, and the next request
-// opens what lies there then. A start takes as long as many a test.
+// Loaded into the server of the tests before it starts: told so, it gives its data folder back and forgets it, and told so again, the
+// next request opens what lies there then. A start takes as long as many a test.
 const { isMainThread } = require("node:worker_threads");
+
+/** Between the two a page that was closed may still say something: that is no matter of the next folder, and must not open it too early. */
+let isBetween = false;
 
 async function forget() {
   const context = await globalThis.seatingContext;
   // What is under way would go on in the next folder.
   const isGetting = [...context.depots.queues.values()].some(({ state }) => state.running);
   if (isGetting || context.underWay.size > 0) return process.kill(process.pid, "SIGTERM");
-  globalThis.seatingContext = undefined;
+  const refused = Promise.reject(new Error("the data folder is being made anew"));
+  refused.catch(() => undefined);
+  globalThis.seatingContext = refused;
   await context.close();
+  isBetween = true;
   process.stderr.write("The data folder is free\n");
 }
 
-if (isMainThread && process.argv[1]?.endsWith("server.mjs")) process.on("SIGUSR2", () => void forget());
+function openNext() {
+  isBetween = false;
+  globalThis.seatingContext = undefined;
+  process.stderr.write("The data folder may be opened\n");
+}
+
+if (isMainThread && process.argv[1]?.endsWith("server.mjs"))
+  process.on("SIGUSR2", () => (isBetween ? openNext() : void forget()));

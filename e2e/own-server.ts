@@ -24,11 +24,13 @@ export class OwnServer {
 
   async beginAfresh(): Promise<void> {
     const { server } = this;
-    const isKept = server !== null && (await givesFolderBack(server));
-    if (!isKept) this.server = null;
+    const kept = server && (await givesFolderBack(server));
+    if (!kept) this.server = null;
     await this.data.makeAnew();
-    if (isKept) await fetch(`${this.url}/api/alive`);
-    else await this.start();
+    if (kept) {
+      await told(kept, "The data folder may be opened");
+      await fetch(`${this.url}/api/alive`);
+    } else await this.start();
     this.heard = this.server!.said().length;
   }
 
@@ -61,13 +63,26 @@ function refuseFaults(said: string): void {
   if (said.includes("⨯")) throw new Error(`faults of the server:\n${said}`);
 }
 
-/** Whether the server goes on without a folder; it ends where something is under way in it. */
-async function givesFolderBack({ process: started, said }: Server): Promise<boolean> {
-  const before = said().length;
-  const hasEnded = () => started.exitCode !== null || started.signalCode !== null;
-  if (hasEnded()) return false;
+interface Kept {
+  readonly server: Server;
+  readonly pid: number;
+}
+
+const hasEnded = ({ process: started }: Server): boolean =>
+  started.exitCode !== null || started.signalCode !== null;
+
+/** The server, which goes on without a folder; null where it ends, because something is under way in it. */
+async function givesFolderBack(server: Server): Promise<Kept | null> {
+  if (hasEnded(server)) return null;
   const { pid } = JSON.parse(await readFile(join(home, "server.lock"), "utf8")) as { pid: number };
+  const kept = { server, pid };
+  return (await told(kept, "The data folder is free")) ? kept : null;
+}
+
+/** Gives the server its signal; whether it answers, and does not end instead. */
+async function told({ server, pid }: Kept, answer: string): Promise<boolean> {
+  const before = server.said().length;
   process.kill(pid, "SIGUSR2");
-  while (!hasEnded() && !said().slice(before).includes("The data folder is free")) await pause();
-  return !hasEnded();
+  while (!hasEnded(server) && !server.said().slice(before).includes(answer)) await pause();
+  return !hasEnded(server);
 }

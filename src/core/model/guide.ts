@@ -4,6 +4,7 @@ export const guideTasks = [
   "order-plugins",
   "correct-and-remember",
   "conflicts",
+  "blend",
   "several-profiles",
   "extend-a-list",
   "share",

@@ -12,6 +12,7 @@ const ofViews: Readonly<Record<string, GuidePlace>> = {
   "/shelf": { page: "extend-a-list" },
   "/plan": { page: "order-plugins" },
   "/conflicts": { page: "conflicts" },
+  "/blend": { page: "blend" },
   "/health": { page: "when-something-is-wrong" },
   "/rules": { page: "correct-and-remember" },
   "/profiles": { page: "several-profiles" },
