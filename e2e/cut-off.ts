@@ -12,9 +12,9 @@ export function cutOff(): string[] {
       getComputedStyle(control).position === "fixed"
     )
       continue;
-    // Only a grid may scroll sideways, for its columns.
-    const isInGrid = control.closest("[role=grid]") !== null && scrolls(control);
-    if (!isInGrid && (left < -1 || right > innerWidth + 1)) found.push(control.outerHTML.slice(0, 120));
+    // Only a grid may scroll sideways, for its columns, and a drawing, which is as large as what it draws.
+    const mayScroll = control.closest("[role=grid], [data-drawing]") !== null && scrolls(control);
+    if (!mayScroll && (left < -1 || right > innerWidth + 1)) found.push(control.outerHTML.slice(0, 120));
   }
   return found;
 }

@@ -47,6 +47,7 @@ export function NeedsGraph({ drawing, nodes, at, onAt, onExplore }: Props) {
     <section aria-label={say("needs.drawing")} className="flex min-h-0 min-w-0 grow flex-col">
       <div ref={box} onKeyDown={onKeyDown} className="bg-surface min-h-40 grow overflow-auto">
         <div
+          data-drawing
           role="group"
           aria-label={say("needs.drawing")}
           aria-describedby={hint}
