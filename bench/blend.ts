@@ -70,10 +70,7 @@ for (const [count, records] of [
   const bytesOf = () => {
     const plugin = blendPlugin(roster, "Blend", plugins, blend(plugins));
     if (plugin.ok && plugin.value)
-      blendModFiles(
-        { id: "blend", name: "Blend", plugin: plugin.value },
-        { container: "riff", formType: "SEAP" },
-      );
+      blendModFiles({ id: "blend", name: "Blend" }, plugin.value, { container: "riff", formType: "SEAP" });
   };
   const figure = (ms: number) => `${ms.toFixed(0)} ms`;
   rows.push(

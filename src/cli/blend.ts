@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
-import { basename, join, resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { blend as blendOf, type Blend, type Blended } from "@/core/blend/blend";
 import { blendPlugin, type BlendPlugin } from "@/core/blend/blend-plugin";
 import { decisionsOf, recipeOf } from "@/core/blend/decisions";
@@ -14,8 +14,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { jsonPath } from "@/core/order/read-problem";
 import { manifestName } from "@/core/roster/fold";
 import type { Roster } from "@/core/roster/roster";
-import { blendModFiles } from "@/formats/blend-mod";
-import type { BlendNames } from "@/formats/profile-blend";
+import { blendModFiles, type BlendNames } from "@/formats/blend-mod";
 import { blendMarkdown, clashText, leftText } from "@/formats/blend-report";
 import { decodeText, parseJson } from "@/formats/text";
 import type { Answer } from "./answer";
@@ -87,7 +86,7 @@ function write(
   plugin: BlendPlugin | null,
 ): Outcome<string[]> {
   if (!plugin) return done([say("cli.blend.nothingWritten")]);
-  const files = blendModFiles({ ...names, plugin }, roster.game.pluginLayout);
+  const files = blendModFiles(names, plugin, roster.game.pluginLayout);
   if (!files.ok) return files;
   if (!isFree(out)) return refuse("place-taken", { path: out });
   const report = blendReport(roster, plugins, made, { plugin: plugin.name, date: new Date().toISOString() });
@@ -126,7 +125,7 @@ function writeFolder(out: string, files: ReadonlyMap<string, Uint8Array>): void 
 }
 
 function writeReports(out: string, report: BlendReport): void {
-  const beside = join(resolve(out), "..", basename(resolve(out)));
+  const beside = resolve(out);
   writeFileSync(`${beside}.report.json`, `${JSON.stringify(report, null, 2)}\n`);
   writeFileSync(`${beside}.report.md`, blendMarkdown(report));
 }

@@ -5,16 +5,19 @@ import type { ModManifest } from "@/core/model/shelf";
 import { manifestName } from "@/core/roster/fold";
 import { writePlugin } from "./plugin";
 
-/** A mod that holds one blend and nothing else: the same plugin and the same facts give the same bytes. */
-interface BlendMod {
+/** The id of the mod that holds a blend, and what both are called. */
+export interface BlendNames {
   readonly id: string;
   readonly name: string;
-  readonly plugin: BlendPlugin;
 }
 
-/** Its files, by path. Refused where nobody can write plugins of this layout. */
+/**
+ * The files, by path, of a mod that holds one blend and nothing else: the same plugin and names give the same bytes. Refused where nobody
+ * can write plugins of this layout.
+ */
 export function blendModFiles(
-  { id, name, plugin }: BlendMod,
+  { id, name }: BlendNames,
+  plugin: BlendPlugin,
   layout: PluginLayout | undefined,
 ): Outcome<ReadonlyMap<string, Uint8Array>, "blend-layout"> {
   if (layout?.container !== "riff" || layout.chunks || (layout.encoding ?? "utf-8") !== "utf-8")

@@ -1,17 +1,14 @@
 import type { Blend, Blended, LeftList } from "@/core/blend/blend";
 import type { BlendClash } from "@/core/blend/clashes";
-import { recipeOf } from "@/core/blend/decisions";
 import { markOf, type Marked } from "@/core/blend/marks";
 import { placeOf } from "@/core/blend/places";
 import { entriesByPlugin, recordsOfSeveral } from "@/core/blend/report";
 import type { ContentLibrary } from "@/core/conflict/content-library";
-import { say } from "@/core/language/say";
 import type { ListEntry } from "@/core/model/additive-list";
 import type { BlendStanding } from "@/core/model/conflict-standing";
-import { ModId } from "@/core/model/ids";
 import type { Refusal } from "@/core/model/refusal";
 import type { Roster } from "@/core/roster/roster";
-import { blendOfProfile, blendStanding, type BlendNames } from "./profile-blend";
+import { blendOfProfile, standingTo } from "./profile-blend";
 
 /** A blended list beside the one that the game would have without a blend: that of the last plugin. */
 export interface BlendedView {
@@ -47,18 +44,11 @@ export interface BlendView {
   readonly refusal: Refusal | null;
 }
 
-/** What a new blend is called, and the id of its mod: made of the profile's, so that no two profiles build one another's. */
-export const newBlend = ({ profile }: Roster): BlendNames => ({
-  id: ModId.parse(`blend-${profile.id.slice(0, 8)}`),
-  name: say("blend.title"),
-});
-
 export function blendView(roster: Roster, library: ContentLibrary): BlendView {
-  const recipe = recipeOf(roster.profile.state);
-  const names = recipe ? { id: recipe.mod, name: recipe.name } : newBlend(roster);
-  const { plugins, made, file } = blendOfProfile(roster, library, names);
+  const own = blendOfProfile(roster, library);
+  const { plugins, made, file } = own;
   return {
-    standing: blendStanding(roster, library),
+    standing: standingTo(roster, own),
     lists: made.lists.map(({ record, entries, from }) => {
       const last = plugins.findLast(({ lists }) => lists.some((list) => list.record === record))!;
       const present = last.lists.findLast((list) => list.record === record)!.entries;

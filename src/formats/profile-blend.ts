@@ -2,20 +2,16 @@ import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex } from "@noble/hashes/utils";
 import { blend, type Blend, type Blended } from "@/core/blend/blend";
 import { blendPlugin, type BlendPlugin } from "@/core/blend/blend-plugin";
-import { decisionsOf, recipeOf } from "@/core/blend/decisions";
+import { decisionsOf, recipeOf, type BlendRecipe } from "@/core/blend/decisions";
 import { blendedIn } from "@/core/blend/loading";
 import { ownContent, type ContentLibrary } from "@/core/conflict/content-library";
+import { say } from "@/core/language/say";
 import type { BlendStanding } from "@/core/model/conflict-standing";
+import { ModId } from "@/core/model/ids";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { Overlaps } from "@/core/roster/overlaps";
 import type { Roster } from "@/core/roster/roster";
 import { blendModFiles } from "./blend-mod";
-
-/** What a blend is called where nobody has said otherwise, and the id of its mod. */
-export interface BlendNames {
-  readonly id: string;
-  readonly name: string;
-}
 
 export interface BlendFile {
   readonly plugin: BlendPlugin;
@@ -32,28 +28,29 @@ interface ProfileBlend {
   readonly file: Outcome<BlendFile | null, "blend-masters" | "blend-layout">;
 }
 
+/** The recipe of a profile, or of the blend that it would have: its id is made of the profile's, so that no two build one another's. */
+export const recipeFor = ({ profile: { id, state } }: Roster): BlendRecipe =>
+  recipeOf(state) ?? {
+    kind: "recipe",
+    mod: ModId.parse(`blend-${id.slice(0, 8)}`),
+    name: say("blend.title"),
+  };
+
 /** The blend of what a profile loads, by what it has decided. */
-export function blendOfProfile(roster: Roster, library: ContentLibrary, names: BlendNames): ProfileBlend {
-  const { state } = roster.profile;
-  const recipe = recipeOf(state);
+export function blendOfProfile(roster: Roster, library: ContentLibrary): ProfileBlend {
   const plugins = blendedIn(roster, ({ fixed, mod, id }) =>
     library.listsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
   );
-  const made = blend(plugins, decisionsOf(state));
-  const { id, name } = recipe ? { id: recipe.mod, name: recipe.name } : names;
-  return { plugins, made, file: fileOf(roster, { id, name }, plugins, made) };
+  const made = blend(plugins, decisionsOf(roster.profile.state));
+  return { plugins, made, file: fileOf(roster, plugins, made) };
 }
 
-function fileOf(
-  roster: Roster,
-  { id, name }: BlendNames,
-  plugins: readonly Blended[],
-  made: Blend,
-): ProfileBlend["file"] {
+function fileOf(roster: Roster, plugins: readonly Blended[], made: Blend): ProfileBlend["file"] {
+  const { mod: id, name } = recipeFor(roster);
   const plugin = blendPlugin(roster, name, plugins, made);
   if (!plugin.ok) return plugin;
   if (!plugin.value) return done(null);
-  const files = blendModFiles({ id, name, plugin: plugin.value }, roster.game.pluginLayout);
+  const files = blendModFiles({ id, name }, plugin.value, roster.game.pluginLayout);
   if (!files.ok) return files;
   const bytes = files.value.get(plugin.value.name)!;
   return done({ plugin: plugin.value, files: files.value, sha256: bytesToHex(sha256(bytes)) });
@@ -65,12 +62,15 @@ export const withBlend = (overlaps: Overlaps, roster: Roster, library: ContentLi
   standing: { ...overlaps.standing, blend: blendStanding(roster, library) },
 });
 
-/** How the blend that a profile has stands to the one that would be made of it now: due exactly where the plugin would have other bytes. */
-export function blendStanding(roster: Roster, library: ContentLibrary): BlendStanding {
-  const recipe = recipeOf(roster.profile.state);
+/** How the blend of a profile stands; one that has none is not made for it. */
+export const blendStanding = (roster: Roster, library: ContentLibrary): BlendStanding =>
+  recipeOf(roster.profile.state) ? standingTo(roster, blendOfProfile(roster, library)) : "none";
+
+/** How the blend that a profile has stands to the one that is made of it now: due exactly where the plugin would have other bytes. */
+export function standingTo({ profile, plugins }: Roster, { file }: ProfileBlend): BlendStanding {
+  const recipe = recipeOf(profile.state);
   if (!recipe) return "none";
-  const { file } = blendOfProfile(roster, library, { id: recipe.mod, name: recipe.name });
-  const present = roster.plugins.find(({ mod, loads }) => loads && mod?.id === recipe.mod);
+  const present = plugins.find(({ mod, loads }) => loads && mod?.id === recipe.mod);
   const wanted = file.ok ? (file.value?.sha256 ?? null) : null;
   return wanted === (present?.file?.sha256 ?? null) ? "current" : "due";
 }

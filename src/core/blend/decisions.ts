@@ -4,10 +4,10 @@ import type { ProfileState } from "../model/profile";
 import { label } from "../edit/steps";
 import { decisionKey, type BlendDecisions } from "./blend";
 
-type Recipe = Extract<BlendChoice, { kind: "recipe" }>;
+export type BlendRecipe = Extract<BlendChoice, { kind: "recipe" }>;
 
 /** The blend that a profile has; null where it has none. */
-export const recipeOf = ({ blend }: Pick<ProfileState, "blend">): Recipe | null =>
+export const recipeOf = ({ blend }: Pick<ProfileState, "blend">): BlendRecipe | null =>
   blend.find((choice) => choice.kind === "recipe") ?? null;
 
 /** What a profile has decided of its blend, as the blend is made by it. */

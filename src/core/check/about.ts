@@ -12,6 +12,12 @@ export const modsAbout = (
 export const isAbout = (roster: Pick<Roster, "pluginOf">, finding: Finding, item: string): boolean =>
   finding.subjects.some(({ id }) => id === item) || modsAbout(roster, finding).has(item);
 
+/** The first item that a finding is about and the profile holds; null where it is about none. */
+export const itemAbout = (
+  { lists }: Pick<Roster, "lists">,
+  { subjects }: Pick<Finding, "subjects">,
+): Finding["subjects"][number] | null => subjects.find(({ list, id }) => lists[list].itemOf.has(id)) ?? null;
+
 /** Whether it matters to a start of this profile: not where it is only about what lies on the shelf unused. */
-export const isOfProfile = ({ lists }: Pick<Roster, "lists">, { subjects }: Finding): boolean =>
-  subjects.length === 0 || subjects.some(({ list, id }) => lists[list].itemOf.has(id));
+export const isOfProfile = (roster: Pick<Roster, "lists">, finding: Finding): boolean =>
+  finding.subjects.length === 0 || itemAbout(roster, finding) !== null;

@@ -101,15 +101,20 @@ export function countNeeded({ pluginOf }: Roster, { mods, plugins, expansions }:
   return mods.length + alone.length + expansions.length;
 }
 
-/** Switches mods on together with what they need; null where nothing changes. */
-export function switchOnWithNeeds(roster: Roster, wanted: readonly ShelfMod[]): Edit | null {
-  const { mods, plugins, expansions } = neededToo(roster, wanted);
+/** Switches mods on, and plugins of theirs, together with what they need; null where nothing changes. */
+export function switchOnWithNeeds(
+  roster: Roster,
+  wanted: readonly ShelfMod[],
+  withPlugins: readonly PluginId[] = [],
+): Edit | null {
+  const { mods, plugins: needed, expansions } = neededToo(roster, wanted, withPlugins);
+  const plugins = [...withPlugins.filter((id) => !roster.pluginOf.get(id)!.entry.on), ...needed];
   const all = [...wanted, ...mods];
   const steps: Step[] = [
     ...expansions.flatMap((id) => expansionEdit(roster, id, true)?.steps ?? []),
     ...(switchMods(roster, all, true)?.steps ?? []),
   ];
-  if (plugins.length > 0) steps.push({ kind: "switch", list: "plugins", ids: [...plugins], on: true });
+  if (plugins.length > 0) steps.push({ kind: "switch", list: "plugins", ids: plugins, on: true });
   if (steps.length === 0) return null;
   return { label: label("switch-on", { item: all[0]!.name, count: all.length }), steps };
 }

@@ -1,11 +1,13 @@
-import { blendChoiceKey, type BlendChoice } from "../model/additive-list";
+import { recipeOf, type BlendRecipe } from "../blend/decisions";
+import { blendChoiceKey } from "../model/additive-list";
 import { say } from "../language/say";
 import type { Edit, Step } from "../model/edit";
 import type { RuleId } from "../model/ids";
 import type { ShelfMod } from "../model/shelf";
-import { makeRoster, type Roster } from "../roster/roster";
+import type { Roster } from "../roster/roster";
 import { dropMods, switchItems, switchMods } from "./edits";
-import { label, stateAfter } from "./steps";
+import { rosterAfter } from "./roster-after";
+import { label } from "./steps";
 import { versionEdit } from "./versions";
 
 /** The rule by which a blend loads behind all others; one that is known keeps its id. */
@@ -17,19 +19,19 @@ const blendRule = "blend-last" as RuleId;
  */
 export function takeBlend(
   roster: Roster,
-  recipe: Extract<BlendChoice, { kind: "recipe" }>,
+  recipe: BlendRecipe,
   mod: ShelfMod | null,
   today: string,
 ): Edit | null {
   const steps = mod ? stepsFor(roster, mod, today) : offSteps(roster, recipe.mod);
-  const isKnown = roster.profile.state.blend.some((each) => each.kind === "recipe");
-  if (!isKnown) steps.push({ kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: recipe });
+  if (!recipeOf(roster.profile.state))
+    steps.push({ kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: recipe });
   if (steps.length === 0) return null;
   return { label: label("build-blend", { name: recipe.name }), steps };
 }
 
 /** Does without the blend of a profile: its mod leaves, and with it what was decided so that it could be there. */
-export function dropBlend(roster: Roster, recipe: Extract<BlendChoice, { kind: "recipe" }>): Edit {
+export function dropBlend(roster: Roster, recipe: BlendRecipe): Edit {
   const hasRule = roster.profile.state.rules.some(({ id }) => id === blendRule);
   return {
     label: label("drop-blend", { name: recipe.name }),
@@ -51,26 +53,19 @@ function stepsFor(roster: Roster, mod: ShelfMod, today: string): Step[] {
   const add = (edit: Edit | null) => steps.push(...(edit?.steps ?? []));
   const item = roster.modOf.get(mod.id);
   if (item && item.entry.content !== mod.content) add(versionEdit(roster, [{ item, to: mod }]));
-  add(switchMods(after(roster, steps), [mod], true));
+  add(switchMods(rosterAfter(roster, steps), [mod], true));
   const [file] = mod.plugins;
   if (!file) return steps;
-  const plugin = after(roster, steps).pluginOf.get(file.name);
+  const plugin = rosterAfter(roster, steps).pluginOf.get(file.name);
   if (plugin && !plugin.entry.on) steps.push({ kind: "switch", list: "plugins", ids: [plugin.id], on: true });
-  steps.push(...atTheEnd(after(roster, steps), file.name), ...lastByRule(roster, file.name, today));
+  steps.push(...atTheEnd(rosterAfter(roster, steps), file.name), ...lastByRule(roster, file.name, today));
   return steps;
 }
-
-const after = (roster: Roster, steps: readonly Step[]): Roster =>
-  makeRoster(
-    roster.game,
-    { ...roster.profile, state: stateAfter(roster.profile.state, { steps: [...steps] })! },
-    roster.stock,
-  );
 
 /** Into the last section of its rank that takes more, behind all that stands there. */
 function atTheEnd({ plugins, pluginOf, lists }: Roster, name: string): Step[] {
   const plugin = pluginOf.get(name);
-  if (!plugin || plugins.at(-1) === plugin) return [];
+  if (!plugin) return [];
   const section = lists.plugins.sections.findLast(({ rank, closed }) => rank === plugin.rank.id && !closed);
   if (!section) return [];
   const next = plugins.slice(plugin.place + 1).find((other) => other.rank.id !== plugin.rank.id);

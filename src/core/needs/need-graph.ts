@@ -1,8 +1,10 @@
 import type { Advice } from "../model/advice";
+import type { ListName } from "../model/profile";
 import type { ShelfMod } from "../model/shelf";
 import { remembered } from "../remembered";
 import { adviceIn } from "../roster/advice";
 import { foldName } from "../roster/fold";
+import { bringersOf } from "../roster/needs";
 import { newestHere, titleOf, type Roster, type SeatedItem } from "../roster/roster";
 import { isInRange } from "../version/version";
 
@@ -45,7 +47,7 @@ export interface NeedGraph {
 }
 
 export const nodeKey = (kind: NeedNodeKind, id: string): string => `${kind}:${id}`;
-export const keyOfItem = ({ list, id }: Pick<SeatedItem, "list" | "id">): string =>
+export const keyOfItem = ({ list, id }: { readonly list: ListName; readonly id: string }): string =>
   nodeKey(list === "mods" ? "mod" : "plugin", id);
 
 /** Null of an expansion, and of what the profile has no seat for. */
@@ -68,7 +70,6 @@ class GraphOfNeeds implements NeedGraph {
   readonly needs = new Map<string, NeedEdge[]>();
   readonly neededBy = new Map<string, NeedEdge[]>();
   private readonly expansionOf: ReadonlyMap<string, string>;
-  private readonly bringers: ReadonlyMap<string, readonly ShelfMod[]>;
 
   constructor(private readonly roster: Roster) {
     const { game, stock, modOf, mods, plugins } = roster;
@@ -76,7 +77,6 @@ class GraphOfNeeds implements NeedGraph {
       game.expansions.flatMap(({ id, plugins: own }) => own.map((name) => [this.fold(name), id] as const)),
     );
     const absent = stock.shelf.filter((mod) => newestHere(stock, mod.id) === mod && !modOf.has(mod.id));
-    this.bringers = bringersIn(absent, this.fold);
     for (const { id, mod } of mods) this.ofMod(id, mod);
     for (const mod of absent) this.ofAbsent(mod);
     for (const plugin of plugins) {
@@ -159,7 +159,8 @@ class GraphOfNeeds implements NeedGraph {
     const known = this.nodes.get(nodeKey("plugin", own));
     if (known) return known.key;
     const expansion = this.expansionOf.get(this.fold(name));
-    const [bringing] = this.bringers.get(this.fold(name)) ?? [];
+    const here = bringersOf(this.roster).get(this.fold(name)) ?? [];
+    const bringing = here.find((mod) => !this.roster.modOf.has(mod.id));
     const key = this.node("plugin", own, () => ({
       title: own,
       standing: expansion === undefined && !bringing ? "missing" : "shelf",
@@ -189,19 +190,4 @@ function standingOf(item: SeatedItem): NodeStanding {
   if (item.loads) return "on";
   const owner = item.list === "mods" ? item : item.mod;
   return owner === null || owner.gone ? "missing" : "off";
-}
-
-/** By the plugin that they bring whatever is taken of them. */
-function bringersIn(
-  mods: readonly ShelfMod[],
-  fold: (name: string) => string,
-): ReadonlyMap<string, readonly ShelfMod[]> {
-  const byName = new Map<string, ShelfMod[]>();
-  for (const mod of mods)
-    for (const { name, part } of mod.plugins) {
-      if (part !== undefined) continue;
-      const key = fold(name);
-      byName.set(key, [...(byName.get(key) ?? []), mod]);
-    }
-  return byName;
 }

@@ -1,9 +1,10 @@
-import { neededToo } from "../edit/needed-too";
-import { switchItems, switchMods } from "../edit/edits";
+import { neededToo, switchOnWithNeeds } from "../edit/needed-too";
+import { switchItems } from "../edit/edits";
 import { expansionEdit } from "../edit/settings";
-import { label, stateAfter } from "../edit/steps";
+import { rosterAfter } from "../edit/roster-after";
+import { label } from "../edit/steps";
 import type { Edit, Step } from "../model/edit";
-import { makeRoster, newestHere, type Roster, type SeatedItem, type SeatedPlugin } from "../roster/roster";
+import { newestHere, titleOf, type Roster, type SeatedItem } from "../roster/roster";
 import { keyOfItem, neededByIn, needGraph, needsIn, type NeedNode, itemOfNode } from "./need-graph";
 
 /** What switching one item comes to for the others. */
@@ -38,12 +39,12 @@ export function ifItGoes(roster: Roster, item: SeatedItem): WhatIf | null {
       );
       if (edit) steps.push(...edit.steps);
     }
-    present = after(roster, steps);
+    present = rosterAfter(roster, steps);
     going = [...present.mods, ...present.plugins].filter((each) => lacks(roster, present, each));
   }
   const count = steps.reduce((sum, step) => sum + (step.kind === "switch" ? step.ids.length : 0), 0);
   return {
-    edit: { label: label("switch-off", { item: titleIn(roster, item), count }), steps },
+    edit: { label: label("switch-off", { item: titleOf(item), count }), steps },
     ...switched(roster, present, item, true),
     missing: [],
     clashes: [],
@@ -87,43 +88,18 @@ export function ifItComes(roster: Roster, { key, kind, id, standing }: NeedNode)
   }
   const mod = kind === "mod" ? (roster.modOf.get(id)?.mod ?? newestHere(roster.stock, id)) : plugin?.mod?.mod;
   if (!mod) return null;
-  const { missing, clashes, ...needed } = neededToo(roster, [mod], plugin ? [plugin.id] : []);
-  const steps: Step[] = [
-    ...needed.expansions.flatMap((each) => expansionEdit(roster, each, true)?.steps ?? []),
-    ...(switchMods(roster, [mod, ...needed.mods], true)?.steps ?? []),
-    ...switchPluginsOn([
-      ...(plugin ? [plugin] : []),
-      ...needed.plugins.map((each) => roster.pluginOf.get(each)!),
-    ]),
-  ];
-  const now = after(roster, steps);
-  const own = plugin ?? now.modOf.get(mod.id)!;
-  const along = switched(roster, now, own, false);
-  const count = 1 + along.mods.length + (own.list === "plugins" ? along.plugins.length : 0);
-  return {
-    edit: { label: label("switch-on", { item: titleIn(now, own), count }), steps },
-    ...along,
-    missing,
-    clashes,
-  };
-}
-
-function switchPluginsOn(plugins: readonly SeatedPlugin[]): Step[] {
-  const ids = [...new Set(plugins.filter(({ entry }) => !entry.on).map((plugin) => plugin.id))];
-  return ids.length > 0 ? [{ kind: "switch", list: "plugins", ids, on: true }] : [];
+  const withPlugins = plugin ? [plugin.id] : [];
+  const { missing, clashes } = neededToo(roster, [mod], withPlugins);
+  const edit = switchOnWithNeeds(roster, [mod], withPlugins);
+  const now = rosterAfter(roster, edit?.steps ?? []);
+  return { edit, ...switched(roster, now, plugin ?? now.modOf.get(mod.id)!, false), missing, clashes };
 }
 
 function ifExpansionComes(roster: Roster, id: string): WhatIf | null {
   const edit = expansionEdit(roster, id, true);
   if (!edit) return null;
-  const now = after(roster, edit.steps);
+  const now = rosterAfter(roster, edit.steps);
   return { edit, ...switched(roster, now, null, false), missing: [], clashes: [] };
-}
-
-function after(roster: Roster, steps: readonly Step[]): Roster {
-  const state = stateAfter(roster.profile.state, { steps: [...steps] });
-  if (!state) throw new Error("a switch of what is there was refused");
-  return makeRoster(roster.game, { ...roster.profile, state }, roster.stock, roster);
 }
 
 /** What loads in one roster and not in the other, without the item that it is about. */
@@ -141,6 +117,3 @@ function switched(
       .map(({ id }) => id as string);
   return { mods: idsOf("mods"), plugins: idsOf("plugins") };
 }
-
-const titleIn = (roster: Roster, { list, id }: SeatedItem): string =>
-  list === "mods" ? (roster.modOf.get(id)?.mod?.name ?? id) : id;

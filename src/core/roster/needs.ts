@@ -87,7 +87,10 @@ const bringers = new WeakMap<
 >();
 
 /** The newest mods of the shelf that bring a plugin whatever is taken of them, by its name as the game compares names. */
-function bringersOf({ game, stock }: Roster): ReadonlyMap<string, readonly ShelfMod[]> {
+export function bringersOf({
+  game,
+  stock,
+}: Pick<Roster, "game" | "stock">): ReadonlyMap<string, readonly ShelfMod[]> {
   const known = bringers.get(stock);
   if (known?.game === game) return known.byName;
   const byName = new Map<string, ShelfMod[]>();

@@ -1,15 +1,14 @@
 import "server-only";
 import { writeFile } from "node:fs/promises";
 import { zipSync } from "fflate";
-import { recipeOf } from "@/core/blend/decisions";
+import type { BlendRecipe } from "@/core/blend/decisions";
 import { dayOf } from "@/core/day-of";
 import { takeBlend } from "@/core/edit/take-blend";
-import { ModId, type ProfileId } from "@/core/model/ids";
+import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ShelfMod } from "@/core/model/shelf";
 import type { Stock } from "@/core/roster/roster";
-import { newBlend } from "@/formats/blend-view";
-import { blendOfProfile, type BlendFile } from "@/formats/profile-blend";
+import { blendOfProfile, recipeFor, type BlendFile } from "@/formats/profile-blend";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
@@ -35,16 +34,14 @@ export async function buildBlend(
   if (!situation.ok) return situation;
   const { roster } = situation.value;
   if (roster.profile.version !== version) return refuse("stale");
-  const recipe = recipeOf(roster.profile.state);
-  const names = recipe ? { id: recipe.mod, name: recipe.name } : newBlend(roster);
-  const { file } = blendOfProfile(roster, await libraryFor(context, game.value, roster), names);
+  const recipe = recipeFor(roster);
+  const { file } = blendOfProfile(roster, await libraryFor(context, game.value, roster));
   if (!file.ok) return file;
-  const mod = file.value ? await onTheShelf(context, incoming, game.value, names, file.value) : done(null);
+  const mod = file.value ? await onTheShelf(context, incoming, game.value, recipe, file.value) : done(null);
   if (!mod.ok) return mod;
   const now = await readSituation(context, profileId);
   if (!now.ok) return now;
-  const choice = { kind: "recipe" as const, mod: ModId.parse(names.id), name: names.name };
-  const edit = takeBlend(now.value.roster, choice, mod.value, dayOf(new Date()));
+  const edit = takeBlend(now.value.roster, recipe, mod.value, dayOf(new Date()));
   if (!edit) return refuse("blend-current");
   return storeEdit(context, profileId, now.value.roster.profile.version, edit);
 }
@@ -54,7 +51,7 @@ async function onTheShelf(
   context: Context,
   incoming: string,
   game: RegisteredGame,
-  { id, name }: { readonly id: string; readonly name: string },
+  { mod: id, name }: BlendRecipe,
   file: BlendFile,
 ): Promise<Outcome<ShelfMod>> {
   const known = modWith(await getStock(context, game), id, file);
@@ -71,7 +68,7 @@ async function onTheShelf(
   const read = await readShelfOfGame(context, () => undefined);
   if (!read.ok) return read;
   const mod = modWith(await getStock(context, game), id, file);
-  return mod ? done(mod) : refuse("no-incoming");
+  return mod ? done(mod) : refuse("not-on-shelf", { path: name });
 }
 
 const modWith = ({ shelf }: Stock, id: string, { sha256 }: BlendFile): ShelfMod | undefined =>

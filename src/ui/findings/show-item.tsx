@@ -1,5 +1,6 @@
 "use client";
 
+import { itemAbout } from "@/core/check/about";
 import { say } from "@/core/language/say";
 import type { Finding } from "@/core/model/finding";
 import { Button } from "../kit/button";
@@ -11,7 +12,7 @@ export function ShowItem({ finding }: { finding: Finding }) {
   const { editor } = useWorkspace();
   const go = useGo();
   const roster = useEditor((state) => state.roster);
-  const subject = finding.subjects.find(({ list, id }) => roster.lists[list].itemOf.has(id));
+  const subject = itemAbout(roster, finding);
   if (!subject) return null;
   const show = () => {
     editor.select([subject.id], subject.id, subject.list);

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState, type FormEvent } from "react";
+import { itemAbout } from "@/core/check/about";
 import { asideOf } from "@/core/check/set-aside";
 import { findingId } from "@/core/check/identity";
 import type { WayOut } from "@/core/check/ways-out";
@@ -10,7 +11,7 @@ import { consequenceText, sourceText } from "@/core/messages/finding-facts";
 import { findingTitle } from "@/core/messages/finding-titles";
 import { sayFinding, sayFix } from "@/core/messages/findings";
 import type { Finding, Fix } from "@/core/model/finding";
-import { nodeKey } from "@/core/needs/need-graph";
+import { keyOfItem } from "@/core/needs/need-graph";
 import { GetMissing } from "../depot/get-missing";
 import { useFix } from "../findings/use-fix";
 import { ShowItem } from "../findings/show-item";
@@ -86,14 +87,10 @@ export function AboutRow({ row, onExplore }: { row: HealthRow; onExplore: (key: 
 /** To what the first item of a finding that the profile holds needs, and what needs it. */
 function Explore({ finding, onExplore }: { finding: Finding; onExplore: (key: string) => void }) {
   const roster = useEditor((state) => state.roster);
-  const subject = finding.subjects.find(({ list, id }) => roster.lists[list].itemOf.has(id));
+  const subject = itemAbout(roster, finding);
   if (!subject) return null;
   return (
-    <Button
-      small
-      look="quiet"
-      onClick={() => onExplore(nodeKey(subject.list === "mods" ? "mod" : "plugin", subject.id))}
-    >
+    <Button small look="quiet" onClick={() => onExplore(keyOfItem(subject))}>
       {say("needs.whatNeedsWhat")}
     </Button>
   );

@@ -40,7 +40,7 @@ export function NeedsList({ label, nodes, at, onAt, onExplore }: Props) {
       label={label}
       rows={nodes}
       keyOf={keyOf}
-      columns={columns()}
+      columns={columns}
       commands={commands}
       empty={say("needs.nobody")}
       selection={selectOne(at ?? nodes[0]?.key ?? "")}
@@ -55,45 +55,40 @@ const keyOf = ({ key }: ListedNode): string => key;
 const roleWord = ({ role, steps = 0 }: ListedNode): string =>
   role ? say(`needs.role.${role}`, { steps }) : "";
 
-let known: GridColumn<ListedNode>[] | undefined;
-/** Made once: the grid takes other columns for another list. */
-const columns = (): GridColumn<ListedNode>[] =>
-  (known ??= [
-    {
-      id: "name",
-      get label() {
-        return say("common.name");
-      },
-      width: 0,
-      isFixed: true,
-      isMain: true,
-      sortBy: null,
-      text: ({ title }) => title,
-      cell: (node) => (
-        <span className="flex min-w-0 items-center gap-1.5">
-          <StandingMark standing={node.standing} />
-          <span className={`truncate ${node.kind === "plugin" ? "font-mono text-sm" : ""}`}>
-            {node.title}
-          </span>
-        </span>
-      ),
+const columns: readonly GridColumn<ListedNode>[] = [
+  {
+    id: "name",
+    get label() {
+      return say("common.name");
     },
-    {
-      id: "role",
-      get label() {
-        return say("needs.role");
-      },
-      width: 92,
-      sortBy: null,
-      text: roleWord,
+    width: 0,
+    isFixed: true,
+    isMain: true,
+    sortBy: null,
+    text: ({ title }) => title,
+    cell: (node) => (
+      <span className="flex min-w-0 items-center gap-1.5">
+        <StandingMark standing={node.standing} />
+        <span className={`truncate ${node.kind === "plugin" ? "font-mono text-sm" : ""}`}>{node.title}</span>
+      </span>
+    ),
+  },
+  {
+    id: "role",
+    get label() {
+      return say("needs.role");
     },
-    {
-      id: "standing",
-      get label() {
-        return say("common.state");
-      },
-      width: 84,
-      sortBy: null,
-      text: standingWord,
+    width: 92,
+    sortBy: null,
+    text: roleWord,
+  },
+  {
+    id: "standing",
+    get label() {
+      return say("common.state");
     },
-  ]);
+    width: 84,
+    sortBy: null,
+    text: standingWord,
+  },
+];
