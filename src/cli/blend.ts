@@ -40,12 +40,14 @@ export async function blend({ bytes, name }: ListFile, options: BlendOptions): P
   if (!whole.ok) return whole;
   const roster = whole.value;
   const { lineup, claim } = read.value.list;
-  const lacks = lacksOf(lineup, claim, roster);
+  const recipe = recipeOf(roster.profile.state);
+  // The blend that the list names may be one that was made of something else.
+  const others = { ...lineup, mods: lineup.mods.filter(({ id }) => id !== recipe?.mod) };
+  const lacks = lacksOf(others, claim, roster);
   if (lacks.length > 0)
     return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
   const plugins = blendedIn(roster, ({ file }) => file?.additiveLists ?? [], marks.value);
   const made = blendOf(plugins, decisionsOf(roster.profile.state));
-  const recipe = recipeOf(roster.profile.state);
   const names = recipe ? { id: recipe.mod, name: recipe.name } : { id: "blend", name: say("blend.title") };
   const plugin = blendPlugin(roster, names.name, plugins, made);
   if (!plugin.ok) return plugin;

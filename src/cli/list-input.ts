@@ -19,6 +19,7 @@ import { parseJson } from "@/formats/text";
 import { games as shippedGames } from "@/standin/games";
 import { home } from "@/disk/places";
 import { expectKind } from "./file-kind";
+import { withBlendOf } from "./listed-blend";
 
 /** A list as it was given. */
 export interface ListFile {
@@ -65,10 +66,11 @@ export async function readListed(
   if (!stock.ok) return stock;
   if (!whole && options.shelf === undefined) return refuse("list-needs-shelf", { name });
   const known = knownMods(stock.value.shelf, []);
+  const resolved = resolveList(list.value, game.value, known, stock.value, name);
   return done({
     game: game.value,
-    stock: stock.value,
-    list: resolveList(list.value, game.value, known, stock.value, name),
+    stock: options.shelf === undefined ? stock.value : await withBlendOf(resolved, game.value, stock.value),
+    list: resolved,
     hasGame: options.gameFolder !== undefined,
   });
 }

@@ -1,5 +1,6 @@
 import { lstat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
+import { Readable } from "node:stream";
 import { contentHash } from "@/core/lineup/content-hash";
 import type { GameDefinition } from "@/core/model/game";
 import { ModId, type PluginId } from "@/core/model/ids";
@@ -100,6 +101,29 @@ export async function readMod(
   }
 }
 
+/** A mod as it would be read from a folder of this name with these files, by path, which lie nowhere. */
+export async function modOfFiles(
+  game: GameDefinition,
+  name: string,
+  files: ReadonlyMap<string, Uint8Array>,
+): Promise<Outcome<ShelfMod, ProblemCode>> {
+  const laidOut = await layOut(game, [...files].map(memoryFile));
+  if (!laidOut.ok) return laidOut;
+  const digests = await digestAll(game, laidOut.value);
+  if (!digests.ok) return digests;
+  const size = [...files.values()].reduce((sum, bytes) => sum + bytes.length, 0);
+  const place: ShelfPlace = { path: name, kind: "folder", size, stamp: "", updated: "" };
+  return done(soundMod(game, place, laidOut.value, digests.value, null, undefined));
+}
+
+const memoryFile = ([path, bytes]: readonly [string, Uint8Array]): ModFile => ({
+  path,
+  size: bytes.length,
+  crc32: null,
+  open: () => Promise.resolve(Readable.from([bytes])),
+  bytes: () => Buffer.from(bytes),
+});
+
 /** A file as read, with what lies in it where it is a container. */
 interface ReadFile extends Digest {
   readonly packed?: readonly PackedFile[];
@@ -128,7 +152,7 @@ async function digestAll(
 function soundMod(
   game: GameDefinition,
   place: ShelfPlace,
-  { files, paths, parts, plugins, manifest }: LaidOutMod,
+  { files, paths, parts, plugins, manifest }: Omit<LaidOutMod, "sha256" | "close">,
   digests: readonly ReadFile[],
   archiveSha256: string | null,
   identity: Identity | undefined,

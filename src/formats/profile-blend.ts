@@ -37,10 +37,16 @@ export const recipeFor = ({ profile: { id, state } }: Roster): BlendRecipe =>
   };
 
 /** The blend of what a profile loads, by what it has decided. */
-export function blendOfProfile(roster: Roster, library: ContentLibrary): ProfileBlend {
-  const plugins = blendedIn(roster, ({ fixed, mod, id }) =>
-    library.listsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
+export const blendOfProfile = (roster: Roster, library: ContentLibrary): ProfileBlend =>
+  blendOf(
+    roster,
+    blendedIn(roster, ({ fixed, mod, id }) =>
+      library.listsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
+    ),
   );
+
+/** The blend of a profile, of plugins of which it is known what they say of lists. */
+export function blendOf(roster: Roster, plugins: readonly Blended[]): ProfileBlend {
   const made = blend(plugins, decisionsOf(roster.profile.state));
   return { plugins, made, file: fileOf(roster, plugins, made) };
 }

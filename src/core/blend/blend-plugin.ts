@@ -70,11 +70,11 @@ function plainExtension({ game: { pluginExtensions, loadRanks, counting } }: Ros
   return pluginExtensions.find((extension) => !marking.has(extension)) ?? pluginExtensions[0] ?? "";
 }
 
-/** With a number where another plugin of the profile is called so. */
+/** With a number where a mod that is on brings another plugin that is called so. */
 function freeName({ game, plugins }: Roster, title: string, extension: string): string {
   const taken = new Set(
     plugins
-      .filter((plugin) => !isBlend(plugin))
+      .filter((plugin) => !isBlend(plugin) && (plugin.fixed || plugin.mod?.loads === true))
       .map(({ id }) => foldName(game, id.slice(0, id.length - extensionOf(id).length))),
   );
   for (let number = 1; ; number++) {

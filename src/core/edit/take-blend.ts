@@ -1,4 +1,6 @@
+import canonicalize from "canonicalize";
 import { recipeOf, type BlendRecipe } from "../blend/decisions";
+import { withBookMarks } from "../blend/marks";
 import { blendChoiceKey } from "../model/additive-list";
 import { say } from "../language/say";
 import type { Edit, Step } from "../model/edit";
@@ -24,8 +26,9 @@ export function takeBlend(
   today: string,
 ): Edit | null {
   const steps = mod ? stepsFor(roster, mod, today) : offSteps(roster, recipe.mod);
-  if (!recipeOf(roster.profile.state))
-    steps.push({ kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: recipe });
+  const told = withBookMarks(roster, recipe);
+  if (canonicalize(told) !== canonicalize(recipeOf(roster.profile.state)))
+    steps.push({ kind: "decide", facet: "blend", key: blendChoiceKey(recipe), item: told });
   if (steps.length === 0) return null;
   return { label: label("build-blend", { name: recipe.name }), steps };
 }

@@ -1,3 +1,4 @@
+import { withBookMarks } from "../blend/marks";
 import type { Lineup, LineupMod, LineupRole, LineupTerms } from "../model/lineup";
 import type { KeyedName, Note, ProfileState } from "../model/profile";
 import type { ModManifest } from "../model/shelf";
@@ -29,7 +30,10 @@ interface LineupFacts extends Pick<
 
 /** What a list says of each facet beside its mods and plugins; choices and what is left out stand with the mods. */
 const partsOfLineup: {
-  readonly [Name in Exclude<KeyedName, "choices" | "leftOut">]: (state: ProfileState) => Partial<Lineup>;
+  readonly [Name in Exclude<KeyedName, "choices" | "leftOut">]: (
+    state: ProfileState,
+    roster: Roster,
+  ) => Partial<Lineup>;
 } = {
   rules: ({ rules }) => ({ rules: [...rules] }),
   launch: ({ launch }) => ({ launch: { ...launch } }),
@@ -40,16 +44,19 @@ const partsOfLineup: {
   numbers: ({ numbers }) => (numbers.length > 0 ? { numbers: [...numbers] } : {}),
   advice: ({ advice }) => (advice.length > 0 ? { advice: [...advice] } : {}),
   setAside: ({ setAside }) => (setAside.length > 0 ? { setAside: [...setAside] } : {}),
-  blend: ({ blend }) => (blend.length > 0 ? { blend: [...blend] } : {}),
+  blend: ({ blend }, roster) =>
+    blend.length > 0
+      ? { blend: blend.map((each) => (each.kind === "recipe" ? withBookMarks(roster, each) : each)) }
+      : {},
   reminders: ({ reminders }) => (reminders.length > 0 ? { reminders: [...reminders] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };
 
-const besideOrders = (state: ProfileState) =>
-  Object.assign({}, ...Object.values(partsOfLineup).map((part) => part(state))) as Pick<
-    Lineup,
-    "rules" | "expansions" | "baseOff" | "launch"
-  >;
+const besideOrders = (roster: Roster) =>
+  Object.assign(
+    {},
+    ...Object.values(partsOfLineup).map((part) => part(roster.profile.state, roster)),
+  ) as Pick<Lineup, "rules" | "expansions" | "baseOff" | "launch">;
 
 /** The whole profile as a lineup. Mods that lie nowhere on the shelf have no content to name and are left out. */
 export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }: LineupFacts): Lineup {
@@ -79,7 +86,7 @@ export function makeLineup(roster: Roster, { roles = {}, terms = {}, ...facts }:
         ...(file?.header?.masters.length ? { masters: file.header.masters } : {}),
       };
     }),
-    ...besideOrders(profile.state),
+    ...besideOrders(roster),
     followUps: roster.mods.filter(({ id }) => roles[id] === "once").map(({ id }) => id),
     credits: creditsOf(roster),
     fingerprint: fingerprintOf(factsOfRoster(roster)),

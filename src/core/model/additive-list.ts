@@ -20,10 +20,14 @@ export type Marks = z.infer<typeof Marks>;
 
 const name = z.string().min(1).max(300);
 
+/** What a book said of a plugin when the blend was built: it goes along for whoever has not that book. */
+const BookMark = z.strictObject({ plugin: name, marks: Marks, book: z.string().max(80), title: name });
+export type BookMark = z.infer<typeof BookMark>;
+
 /** What a curator has decided of the blend of a profile. */
 export const BlendChoice = z.discriminatedUnion("kind", [
-  /** There is one, in a mod of its own: its id, made once, and what it is called. */
-  z.strictObject({ kind: z.literal("recipe"), mod: ModId, name }),
+  /** There is one, in a mod of its own: its id, made once, and what it is called. `marks`: those that counted by the word of books. */
+  z.strictObject({ kind: z.literal("recipe"), mod: ModId, name, marks: z.array(BookMark).min(1).optional() }),
   /** Whose act holds where plugins want different things of a name. */
   z.strictObject({ kind: z.literal("winner"), record: z.string(), name: z.string(), plugin: name }),
   /** The list is blended though the plugin that has it last must not be blended over. */

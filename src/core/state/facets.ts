@@ -136,6 +136,8 @@ export const facets = {
     items: (choices) => choices,
     from: (choices) => [...choices],
     keyOf: blendChoiceKey,
+    // What books said is found again where they are.
+    core: (choice) => (choice.kind === "recipe" ? { ...choice, marks: undefined } : choice),
     incoming: "theirs",
     gameSees: false,
     fingerprinted: false,
