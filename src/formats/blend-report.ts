@@ -1,6 +1,6 @@
 import { say } from "@/core/language/say";
 import type { BlendReport } from "@/core/model/blend-report";
-import { marksText } from "@/core/messages/blend";
+import { clashText, leftText, marksText } from "@/core/messages/blend";
 import { markdownText } from "./lineup/markdown";
 
 /** A report of a blend for people, as Markdown. */
@@ -35,12 +35,6 @@ export function blendMarkdown(report: BlendReport): string {
     "",
   ].join("\n");
 }
-
-export const clashText = ({ record, name, by, won }: BlendReport["clashes"][number]): string =>
-  say("blend.clash", { record, name, by: by.join(", "), won });
-
-export const leftText = ({ record, why }: BlendReport["left"][number]): string =>
-  say(`blend.leftBecause.${why}`, { record });
 
 const section = (title: string, lines: readonly string[]): string[] =>
   lines.length === 0 ? [] : ["", `## ${title}`, "", ...lines.map((line) => `- ${markdownText(line)}`)];

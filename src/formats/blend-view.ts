@@ -1,6 +1,9 @@
 import type { Blend, Blended, LeftList } from "@/core/blend/blend";
 import type { BlendClash } from "@/core/blend/clashes";
+import { mastersByList } from "@/core/blend/blend-plugin";
 import { markOf, type Marked } from "@/core/blend/marks";
+import { markSuggestions, type MarkSuggestion } from "@/core/blend/suggestions";
+import { listsToLeave } from "@/core/blend/too-many-masters";
 import { placeOf } from "@/core/blend/places";
 import { entriesByPlugin, recordsOfSeveral } from "@/core/blend/report";
 import type { ContentLibrary } from "@/core/conflict/content-library";
@@ -42,6 +45,10 @@ export interface BlendView {
   readonly plugin: { readonly name: string; readonly masters: number } | null;
   /** Why no plugin can come of it. */
   readonly refusal: Refusal | null;
+  /** The lists without which its masters would be few enough. */
+  readonly toLeave: readonly string[];
+  /** For plugins of which more would count if somebody marked them. */
+  readonly suggestions: readonly MarkSuggestion[];
 }
 
 export function blendView(roster: Roster, library: ContentLibrary): BlendView {
@@ -70,6 +77,10 @@ export function blendView(roster: Roster, library: ContentLibrary): BlendView {
         ? { name: file.value.plugin.name, masters: file.value.plugin.masters.length }
         : null,
     refusal: file.ok ? null : file.refusal,
+    toLeave: file.ok
+      ? []
+      : listsToLeave(mastersByList(roster, plugins, made.lists), roster.game.maxMasters ?? Infinity),
+    suggestions: markSuggestions(plugins),
   };
 }
 

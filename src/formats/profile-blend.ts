@@ -37,22 +37,35 @@ export const recipeFor = ({ profile: { id, state } }: Roster): BlendRecipe =>
   };
 
 /** The blend of what a profile loads, by what it has decided. */
-export const blendOfProfile = (roster: Roster, library: ContentLibrary): ProfileBlend =>
+export const blendOfProfile = (
+  roster: Roster,
+  library: ContentLibrary,
+  recipe = recipeFor(roster),
+): ProfileBlend =>
   blendOf(
     roster,
     blendedIn(roster, ({ fixed, mod, id }) =>
       library.listsOf(fixed ? ownContent : (mod?.mod?.content ?? null), id),
     ),
+    recipe,
   );
 
 /** The blend of a profile, of plugins of which it is known what they say of lists. */
-export function blendOf(roster: Roster, plugins: readonly Blended[]): ProfileBlend {
+export function blendOf(
+  roster: Roster,
+  plugins: readonly Blended[],
+  recipe = recipeFor(roster),
+): ProfileBlend {
   const made = blend(plugins, decisionsOf(roster.profile.state));
-  return { plugins, made, file: fileOf(roster, plugins, made) };
+  return { plugins, made, file: fileOf(roster, plugins, made, recipe) };
 }
 
-function fileOf(roster: Roster, plugins: readonly Blended[], made: Blend): ProfileBlend["file"] {
-  const { mod: id, name } = recipeFor(roster);
+function fileOf(
+  roster: Roster,
+  plugins: readonly Blended[],
+  made: Blend,
+  { mod: id, name }: BlendRecipe,
+): ProfileBlend["file"] {
   const plugin = blendPlugin(roster, name, plugins, made);
   if (!plugin.ok) return plugin;
   if (!plugin.value) return done(null);

@@ -1,5 +1,9 @@
+import { readFile } from "node:fs/promises";
 import { join } from "node:path";
+import { unzipSync } from "fflate";
 import { recipeOf } from "@/core/blend/decisions";
+import { claimOfLineup } from "@/core/lineup/claim";
+import { verdictOf } from "@/core/lineup/verdict";
 import { switchItems } from "@/core/edit/edits";
 import type { ProfileId } from "@/core/model/ids";
 import { makeRoster, type Roster } from "@/core/roster/roster";
@@ -7,11 +11,13 @@ import { allTies } from "@/core/roster/ties";
 import { runChecks } from "@/core/check/run-checks";
 import { blendView, type BlendView } from "@/formats/blend-view";
 import { startGame } from "@/standin/game/start";
+import { addReport } from "@/store/blend-reports";
 import { findCurrentGame } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
 import { getStock } from "./stock";
 import { storeEdit } from "./operations/edit-profile";
-import { buildBlend } from "./operations/blend";
+import { buildBlend, buildListedBlend, readReports } from "./operations/blend";
+import { acceptImport, exportLineup, keepImport } from "./operations/lineups";
 import { step } from "./operations/history";
 import { writeOrder } from "./operations/order-file";
 import { findOverlaps, libraryFor } from "./operations/read-library";
@@ -46,9 +52,9 @@ async function viewOf(id: ProfileId): Promise<BlendView> {
   return blendView(roster, await libraryFor(demo.context, await game(), roster));
 }
 
-const build = async (id: ProfileId) => {
+const build = async (id: ProfileId, name: string | null = null) => {
   const { version } = (await storedProfile(demo.context, id))!;
-  return buildBlend(demo.context, join(demo.folder, "incoming"), id, version);
+  return buildBlend(demo.context, join(demo.folder, "incoming"), id, version, name);
 };
 
 const isDue = (roster: Roster): boolean =>
@@ -140,3 +146,88 @@ test("what is built is the same to the byte for the same input: nothing new lies
   expect(after.overlaps.standing.blend).toBe("current");
   expect(after.stock.shelf.filter(({ manifest }) => manifest?.generated === "blend")).toHaveLength(count);
 });
+
+test("each build leaves a report: the newest first, twenty at most, gone with the profile’s", async () => {
+  const id = await profileCalled("Harbour Lights");
+  const reports = async () => value(await readReports(demo.context, id));
+  const [newest, before] = await reports();
+  const view = await viewOf(id);
+  expect(newest).toMatchObject({ plugin: "Blend.skiff", lists: view.lists.length, game: "brinehollow" });
+  expect(newest!.plugins.map(({ name }) => name)).toEqual(view.parts.map(({ plugin }) => plugin));
+  expect(newest!.date > before!.date).toBe(true);
+  for (let run = 0; run < 21; run++)
+    await demo.context.db.transaction((tx) => addReport(tx, id, { ...newest!, lists: run }));
+  const all = await reports();
+  expect(all.map(({ lists }) => lists)).toEqual(Array.from({ length: 20 }, (_, at) => 20 - at));
+  expect(value(await readReports(demo.context, await profileCalled("Long Descent")))).toEqual([]);
+});
+
+test("another name is that of the mod and of its plugin, which takes the seat of the one before", async () => {
+  const id = await profileCalled("Harbour Lights");
+  value(await build(id, "What Lies Below"));
+  const roster = await rosterOf(id);
+  const recipe = recipeOf(roster.profile.state)!;
+  expect(recipe.name).toBe("What Lies Below");
+  expect(roster.modOf.get(recipe.mod)!.mod!.name).toBe("What Lies Below");
+  expect(roster.plugins.filter(({ mod }) => mod?.id === recipe.mod).map(({ id: name }) => name)).toEqual([
+    "What Lies Below.skiff",
+  ]);
+  expect(roster.overlaps.standing.blend).toBe("current");
+});
+
+test("on a second machine the blend of a list is built as soon as it is all that is missing: the same bytes, and the list is proved", async () => {
+  const id = await profileCalled("Harbour Lights");
+  const lineup = value(await exportLineup(demo.context, id));
+  const recipe = recipeOf((await rosterOf(id)).profile.state)!;
+  const second = await makeDemoContext(60);
+  try {
+    const list = new TextEncoder().encode(JSON.stringify(lineup));
+    const { importId } = value(await keepImport(second.context, list, "list.json"));
+    const target = { way: "new" as const, name: "From a friend" };
+    const { profileId } = value(await acceptImport(second.context, importId, { target, keepMine: [] }));
+    const there = async () => {
+      const { definition } = (await findCurrentGame(second.context.db))!;
+      const stock = await getStock(second.context, (await findCurrentGame(second.context.db))!);
+      return makeRoster(definition, (await storedProfile(second.context, profileId))!, stock);
+    };
+    const before = await there();
+    expect(verdictOf(lineup, claimOfLineup(lineup, "JSON"), before)).toMatchObject({
+      kind: "not-yet",
+      lacks: [{ what: "missing", item: `${recipe.name} 1` }],
+    });
+    const found = runChecks({ roster: before, ties: allTies(before), onDisk: { order: null, holds: null } });
+    expect(found.filter(({ subjects }) => subjects.some((each) => each.id === recipe.mod))).toEqual([]);
+
+    await buildListedBlend(second.context, join(second.folder, "incoming"), profileId);
+    const after = await there();
+    expect(verdictOf(lineup, claimOfLineup(lineup, "JSON"), after)).toEqual({ kind: "exact" });
+    const bytes = async ({ context }: DemoContext, roster: Roster) => {
+      const [shelf] = (await findCurrentGame(context.db))!.folders.shelves;
+      return readFile(join(shelf!, roster.modOf.get(recipe.mod)!.mod!.path));
+    };
+    const [ours, theirs] = [await bytes(demo, await rosterOf(id)), await bytes(second, after)];
+    expect(unzipSync(theirs)).toEqual(unzipSync(ours));
+
+    // Once more, where something else is missing too: nothing is built.
+    const gone = after.mods.find(({ id: mod, loads, mod: here }) => loads && here && mod !== recipe.mod)!;
+    const lacking = {
+      ...lineup,
+      mods: lineup.mods.map((mod) => (mod.id === gone.id ? { ...mod, content: "0".repeat(64) } : mod)),
+    };
+    const again = value(
+      await keepImport(second.context, new TextEncoder().encode(JSON.stringify(lacking)), "list.json"),
+    );
+    const other = value(
+      await acceptImport(second.context, again.importId, {
+        target: { way: "new", name: "Lacking" },
+        keepMine: [],
+      }),
+    );
+    const shelf = after.stock.shelf.length;
+    await buildListedBlend(second.context, join(second.folder, "incoming"), other.profileId);
+    const stock = await getStock(second.context, (await findCurrentGame(second.context.db))!);
+    expect(stock.shelf).toHaveLength(shelf);
+  } finally {
+    await second.end();
+  }
+}, 120_000);

@@ -26,10 +26,8 @@ export function blendPlugin(
   { lists }: Blend,
 ): Outcome<BlendPlugin | null, "blend-masters"> {
   if (lists.length === 0) return done(null);
-  const wanted = new Set(lists.flatMap((list) => mastersOf(roster, list)));
-  const masters = plugins
-    .filter(({ name }) => wanted.has(foldName(roster.game, name)))
-    .map(({ name }) => name);
+  const wanted = new Set([...mastersByList(roster, plugins, lists).values()].flat());
+  const masters = plugins.map(({ name }) => name).filter((name) => wanted.has(name));
   const most = roster.game.maxMasters ?? Infinity;
   if (masters.length > most) return refuse("blend-masters", { count: masters.length, most });
   const { flags, extension } = kindOf(roster);
@@ -41,11 +39,21 @@ export function blendPlugin(
   });
 }
 
-/** Names of files as the game compares them; one that does not load is no master. */
-const mastersOf = ({ game }: Roster, { record, hands }: BlendList): string[] => {
-  const file = record.slice(record.lastIndexOf("@") + 1);
-  return [...hands, ...(file === record ? [] : [file])].map((name) => foldName(game, name));
-};
+/** By record, the masters that a plugin with that list needs; what does not load is none. */
+export function mastersByList(
+  { game }: Roster,
+  plugins: readonly Blended[],
+  lists: readonly BlendList[],
+): Map<string, string[]> {
+  const loading = new Map(plugins.map(({ name }) => [foldName(game, name), name]));
+  return new Map(
+    lists.map(({ record, hands }) => {
+      const file = record.slice(record.lastIndexOf("@") + 1);
+      const named = new Set([...hands, ...(file === record ? [] : [file])]);
+      return [record, [...new Set([...named].flatMap((name) => loading.get(foldName(game, name)) ?? []))]];
+    }),
+  );
+}
 
 /** Of a class of its own where the game knows one by its mark and has room in it: the others are for whoever needs them more. */
 function kindOf(roster: Roster): { readonly extension: string; readonly flags: number } {

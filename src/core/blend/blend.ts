@@ -1,5 +1,5 @@
 import type { AdditiveList, BlendAct, ListEntry, Marks } from "../model/additive-list";
-import { actsOf, BlendedList } from "./blended-list";
+import { actsOf, BlendedList, type Act } from "./blended-list";
 import { clashesOf, mastersThrough, type BlendClash, type Turn } from "./clashes";
 import { sameEntries } from "./places";
 
@@ -56,7 +56,7 @@ const unmarked: readonly BlendAct[] = ["adds"];
 const countsOf = (marks: Marks | undefined): readonly BlendAct[] =>
   marks === "never" ? [] : (marks ?? unmarked);
 
-/** A record as those plugins have it that have it, in load order. */
+/** A record as those plugins have it that have it, by their places in the load order. */
 type Versions = ReadonlyMap<number, readonly ListEntry[]>;
 
 const originOf = (versions: Versions): number => versions.keys().next().value!;
@@ -94,7 +94,7 @@ export function blend(plugins: readonly Blended[], decisions: BlendDecisions = n
 }
 
 /** By record, in the order of the first plugin that has it and of its place there. */
-function versionsByRecord(plugins: readonly Blended[]) {
+export function versionsByRecord(plugins: readonly Blended[]) {
   const versions = new Map<string, Map<number, readonly ListEntry[]>>();
   const doubled: { plugin: string; record: string }[] = [];
   for (const [place, { name, lists }] of plugins.entries()) {
@@ -117,14 +117,21 @@ function versionsByRecord(plugins: readonly Blended[]) {
 /** What each plugin but the first does that counts. */
 function turnsOf(plugins: readonly Blended[], versions: Versions): Turn[] {
   const [, ...others] = versions;
-  return others.map(([plugin, version]) => {
-    const { masters, marks } = plugins[plugin]!;
-    const counted = countsOf(marks);
+  return others.map(([plugin]) => {
+    const counted = countsOf(plugins[plugin]!.marks);
     if (counted.length === 0) return { plugin, acts: [] };
-    const base = Math.max(...masters.filter((master) => master < plugin && versions.has(master)));
-    const acts = actsOf(versions.get(base) ?? [], version);
-    return { plugin, acts: acts.filter(({ does }) => counted.includes(does)) };
+    return {
+      plugin,
+      acts: actsUpon(plugins, plugin, versions).filter(({ does }) => counted.includes(does)),
+    };
   });
+}
+
+/** All that a plugin does to a record, whether it counts or not: against the version of the latest of its masters that has it. */
+export function actsUpon(plugins: readonly Blended[], plugin: number, versions: Versions): Act[] {
+  const { masters } = plugins[plugin]!;
+  const base = Math.max(...masters.filter((master) => master < plugin && versions.has(master)));
+  return actsOf(versions.get(base) ?? [], versions.get(plugin)!);
 }
 
 /** By name, the place of the plugin whose act holds. */

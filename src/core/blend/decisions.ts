@@ -21,6 +21,15 @@ export const decisionsOf = ({ blend }: Pick<ProfileState, "blend">): BlendDecisi
   leave: new Set(blend.flatMap((choice) => (choice.kind === "leave" ? choice.record : []))),
 });
 
+/** Leaves some lists as they are. */
+export const leaveLists = (records: readonly string[]): Edit => ({
+  label: label("decide-blend", { name: records[0] ?? "" }),
+  steps: records.map((record) => {
+    const choice = { kind: "leave" as const, record };
+    return { kind: "decide", facet: "blend", key: blendChoiceKey(choice), item: choice };
+  }),
+});
+
 /** Decides something of the blend, or, where `on` is false, no longer. */
 export const decideBlend = (choice: BlendChoice, on = true): Edit => ({
   label: label("decide-blend", { name: "record" in choice ? choice.record : choice.name }),

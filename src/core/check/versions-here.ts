@@ -1,3 +1,4 @@
+import { recipeOf } from "../blend/decisions";
 import { newerVersions } from "../edit/versions";
 import type { Fix } from "../model/finding";
 import { newestHere, type Roster, type SeatedMod } from "../roster/roster";
@@ -7,11 +8,17 @@ import { compareVersions } from "../version/version";
 import { mod as subject, type Check } from "./check";
 import { switchOff } from "./fixes";
 
+/** A blend is built here, not got: that it is due says another check. */
+function gettable({ mods, profile }: Roster): readonly SeatedMod[] {
+  const recipe = recipeOf(profile.state);
+  return recipe ? mods.filter(({ id }) => id !== recipe.mod) : mods;
+}
+
 /** A mod that is on in the profile but lies nowhere on the shelf, in no version. */
 export const notOnShelf: Check = {
-  reads: ["mods", "stock"],
+  reads: ["mods", "stock", "blend"],
   find: ({ roster }) =>
-    roster.mods
+    gettable(roster)
       .filter(({ id, loads, gone, mod }) => loads && gone && !mod && !newestHere(roster.stock, id))
       .map((item) => ({
         check: "not-on-shelf",
@@ -26,9 +33,9 @@ export const notOnShelf: Check = {
 
 /** The contents in which a profile holds a mod that is on are not on the shelf any more. */
 export const contentsGone: Check = {
-  reads: ["mods", "stock"],
+  reads: ["mods", "stock", "blend"],
   find: ({ roster }) =>
-    roster.mods
+    gettable(roster)
       .filter(({ id, loads, gone, mod }) => loads && gone && (mod !== null || newestHere(roster.stock, id)))
       .map((item) => ({
         check: "contents-gone",

@@ -1,3 +1,4 @@
+import type { MarkSuggestion } from "../blend/suggestions";
 import { adviceKey, type Advice } from "../model/advice";
 import type { Edit } from "../model/edit";
 import { label } from "./steps";
@@ -24,3 +25,7 @@ export const dropAdvice = (advice: Advice): Edit => ({
   label: label("drop-advice", { item: aboutOf(advice) }),
   steps: [{ kind: "decide", facet: "advice", key: adviceKey(advice), item: null }],
 });
+
+/** Marks plugins as it is suggested, in the curator's name. */
+export const acceptMarks = (suggestions: readonly MarkSuggestion[]): Edit =>
+  writeAllAdvice(suggestions.map(({ plugin, marks }) => ({ kind: "marks", on: { plugin }, marks })));

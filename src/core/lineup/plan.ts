@@ -1,3 +1,4 @@
+import { recipeOf } from "../blend/decisions";
 import type { DepotMod } from "../model/depot";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
@@ -10,9 +11,10 @@ import { compareVersions } from "../version/version";
 
 /**
  * How it stands with a mod of a lineup: `found` here as the list names it; `other` here in another version or with other
- * contents; `to-get` from the depot; `by-hand`: the depot has only its page; `not-to-be-had`.
+ * contents; `to-get` from the depot; `by-hand`: the depot has only its page; `not-to-be-had`; `to-build`: the list's
+ * blend, which is built here.
  */
-export type PlanStatus = "found" | "other" | "to-get" | "by-hand" | "not-to-be-had";
+export type PlanStatus = "found" | "other" | "to-get" | "by-hand" | "to-build" | "not-to-be-had";
 
 export interface PlannedMod {
   readonly wanted: LineupMod;
@@ -56,7 +58,9 @@ export function planImport(
   const neededBy = new Map<string, string[]>();
   for (const { name, requires = [] } of lineup.mods)
     for (const id of requires) neededBy.set(id, [...(neededBy.get(id) ?? []), name]);
+  const recipe = recipeOf({ blend: lineup.blend ?? [] });
   const mods = match.mods.map(({ wanted, here, status }): PlannedMod => {
+    const isBlend = wanted.id === recipe?.mod && status !== "found";
     const basis = bases.get(wanted.id) ?? "contents";
     // What was found by its name may lie here in another version than the list says.
     const isOther =
@@ -68,7 +72,13 @@ export function planImport(
       here,
       depot: offered,
       exact: exact !== undefined,
-      status: status === "found" && !isOther ? "found" : here ? "other" : missing(offered),
+      status: isBlend
+        ? "to-build"
+        : status === "found" && !isOther
+          ? "found"
+          : here
+            ? "other"
+            : missing(offered),
       basis,
       neededBy: neededBy.get(wanted.id) ?? [],
     };

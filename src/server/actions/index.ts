@@ -24,6 +24,7 @@ export const reads = [
   "listVersions",
   "lookAtKept",
   "lookAtOrder",
+  "readBlendReports",
   "readCatalogue",
   "readCuratorsWords",
   "readDepot",

@@ -5,7 +5,9 @@ import { takeInWays } from "@/core/state/facet";
 import { LineupSheet } from "@/core/model/lineup";
 import { done, type Outcome } from "@/core/model/outcome";
 import { guard } from "../action";
+import { incomingFolder } from "../context";
 import { windowContext } from "../window";
+import { buildListedBlend } from "../operations/blend";
 import * as followed from "../operations/followed";
 import * as lineups from "../operations/lineups";
 
@@ -54,9 +56,14 @@ export const acceptImport = async (
   importId: string,
   acceptance: lineups.Acceptance,
 ): Promise<Outcome<{ profileId: ProfileId }>> =>
-  guard(async () =>
-    lineups.acceptImport(await windowContext(), id.parse(importId), Acceptance.parse(acceptance)),
-  );
+  guard(async () => {
+    const context = await windowContext();
+    const asked = Acceptance.parse(acceptance);
+    const accepted = await lineups.acceptImport(context, id.parse(importId), asked);
+    if (accepted.ok && asked.target.way === "new")
+      await buildListedBlend(context, incomingFolder(), accepted.value.profileId);
+    return accepted;
+  });
 
 /** What the curator of the list that the profile follows says of it, as HTML in which every value is escaped. */
 export const readCuratorsWords = async (profileId: ProfileId): Promise<Outcome<string>> =>

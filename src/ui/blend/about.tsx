@@ -3,7 +3,9 @@
 import type { BlendClash } from "@/core/blend/clashes";
 import { decideBlend } from "@/core/blend/decisions";
 import { say } from "@/core/language/say";
-import { marksText } from "@/core/messages/blend";
+import { acceptMarks } from "@/core/edit/advice";
+import type { MarkSuggestion } from "@/core/blend/suggestions";
+import { marksText, suggestionText } from "@/core/messages/blend";
 import type { ListEntry } from "@/core/model/additive-list";
 import type { BlendPart } from "@/formats/blend-view";
 import { Button } from "../kit/button";
@@ -85,7 +87,14 @@ export function AboutList({ row: { record, blended, left } }: { row: ListRow }) 
 }
 
 /** What of a plugin's lists counts, and who says so. */
-export function AboutPart({ part: { plugin, marked: mark } }: { part: BlendPart }) {
+export function AboutPart({
+  part: { plugin, marked: mark },
+  suggestion,
+}: {
+  part: BlendPart;
+  suggestion: MarkSuggestion | undefined;
+}) {
+  const { editor } = useWorkspace();
   const write = useMark();
   const isOwn = mark?.source.by === "curator";
   return (
@@ -95,6 +104,14 @@ export function AboutPart({ part: { plugin, marked: mark } }: { part: BlendPart 
         <p className="mt-1">{marksText(mark?.marks ?? null)}</p>
         {mark && <p className="text-ink2">{sourceText(mark)}</p>}
       </header>
+      {suggestion && (
+        <div className="bg-sunk space-y-2 rounded-md p-3">
+          <p>{suggestionText(suggestion)}</p>
+          <Button small onClick={() => editor.dispatch(acceptMarks([suggestion]))}>
+            {say("blend.letCount", { marks: marksText(suggestion.marks) })}
+          </Button>
+        </div>
+      )}
       <Part title={say("blend.whatCounts")}>
         <div role="radiogroup" aria-label={say("blend.whatCounts")} className="flex flex-col gap-1">
           {markChoices.map(({ id, marks }) => (

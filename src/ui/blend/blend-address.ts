@@ -1,13 +1,13 @@
 import { z } from "zod";
 
-export const sheets = ["lists", "plugins", "clashes"] as const;
-/** The lists that are blended or left, who has part in them, or who wants different things of a name. */
+export const sheets = ["lists", "plugins", "clashes", "reports"] as const;
+/** The lists that are blended or left, who has part in them, who wants different things of a name, or what was built before. */
 export type Sheet = (typeof sheets)[number];
 
 /** All that the address of the view says. */
 interface BlendAddress {
   readonly sheet: Sheet;
-  /** What is looked at: a record, a plugin, or a record and a name. */
+  /** What is looked at: a record, a plugin, a record and a name, or when something was built. */
   readonly at: string | null;
 }
 

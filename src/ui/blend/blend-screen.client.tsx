@@ -2,14 +2,17 @@
 
 import { useSearchParams } from "next/navigation";
 import { Tabs } from "radix-ui";
-import { useCallback, useEffect, useMemo, useState } from "react";
-import { recipeOf } from "@/core/blend/decisions";
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
+import { decideBlend, leaveLists, recipeOf } from "@/core/blend/decisions";
+import { acceptMarks } from "@/core/edit/advice";
 import { dropBlend } from "@/core/edit/take-blend";
 import { say } from "@/core/language/say";
 import { sayRefusal } from "@/core/messages/refusals";
+import type { BlendReport } from "@/core/model/blend-report";
 import type { BlendView } from "@/formats/blend-view";
 import { Button } from "../kit/button";
 import { Empty } from "../kit/empty";
+import { inputLook, Labelled } from "../kit/field";
 import { InspectorButton, useInspecting, WithInspector } from "../kit/panes/inspector";
 import { Say } from "../kit/sentence";
 import { Term } from "../kit/term";
@@ -18,8 +21,9 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { AboutClash, AboutList, AboutPart } from "./about";
 import { blendFromQuery, blendToQuery, sheets, type Sheet } from "./blend-address";
 import { ClashesGrid, clashKey, ListsGrid, PartsGrid } from "./blend-grids";
-import { listRows } from "./list-rows";
-import { useBlendView, useBuildBlend } from "./use-blend";
+import { listName, listRows } from "./list-rows";
+import { AboutReport, ReportsGrid, useReports } from "./reports";
+import { useBlendView } from "./use-blend-view";
 
 /** One plugin that holds what all others add to the game's lists: what it would come to, who has part in it, and the key that builds it. */
 export function BlendScreen() {
@@ -27,15 +31,23 @@ export function BlendScreen() {
   const [address, setAddress] = useState(() => blendFromQuery(queryAtBegin("/blend", params).query));
   useEffect(() => keepQuery("/blend", blendToQuery(address).toString()));
   const { answer: view, fault } = useBlendView();
-  const { build, isBuilding } = useBuildBlend();
-  const { editor } = useWorkspace();
+  const {
+    editor,
+    blend: { build, isBuilding },
+  } = useWorkspace();
   const recipe = useEditor(({ roster }) => recipeOf(roster.profile.state));
+  const reports = useReports();
+  /** What one that is not there yet is to be called. */
+  const [name, setName] = useState("");
   const inspecting = useInspecting();
   const { sheet, at } = address;
   const look = useCallback((next: string) => setAddress((now) => ({ ...now, at: next })), []);
   const isThere = view !== undefined && (view.lists.length > 0 || view.standing !== "none");
   const canBuild = isThere && view.refusal === null && view.standing !== "current" && !isBuilding;
-  const run = useMemo(() => (canBuild ? () => void build() : null), [canBuild, build]);
+  const run = useMemo(
+    () => (canBuild ? () => void build(recipe ? undefined : name.trim() || undefined) : null),
+    [canBuild, build, recipe, name],
+  );
   return (
     <Tabs.Root
       value={sheet}
@@ -53,7 +65,7 @@ export function BlendScreen() {
               value={each}
               className="text-ink2 hover:bg-sunk aria-selected:bg-pine-soft aria-selected:text-pine flex h-7 items-center rounded-md px-2.5 font-semibold"
             >
-              {say(`blend.sheet.${each}`, { count: view ? countOf(view, each) : -1 })}
+              {say(`blend.sheet.${each}`, { count: countOf(view, reports, each) ?? -1 })}
             </Tabs.Trigger>
           ))}
         </Tabs.List>
@@ -71,32 +83,74 @@ export function BlendScreen() {
           <InspectorButton inspecting={inspecting} />
         </div>
       </header>
-      {view && <StandingLine view={view} />}
+      {view && (
+        <StandingLine view={view}>
+          {recipe ? (
+            <BlendName
+              key={recipe.name}
+              start={recipe.name}
+              onName={(next) => editor.dispatch(decideBlend({ ...recipe, name: next }))}
+            />
+          ) : (
+            isThere && <BlendName start={name} onName={setName} />
+          )}
+        </StandingLine>
+      )}
       <WithInspector
         inspecting={inspecting}
         inspector={
           <div tabIndex={0} className="min-h-0 grow space-y-4 overflow-auto p-3.5">
-            {view && <Looking view={view} sheet={sheet} at={at} />}
+            {view && sheet !== "reports" && <Looking view={view} sheet={sheet} at={at} />}
+            {sheet === "reports" && reports && <LookingBack reports={reports} at={at} />}
           </div>
         }
       >
         <Tabs.Content value={sheet} tabIndex={-1} className="flex min-h-0 min-w-0 grow flex-col">
           {fault !== null && <p className="text-brick p-4">{say("blend.cannotKnow")}</p>}
           {!view && fault === null && <p className="text-ink2 p-4">{say("common.checking")}</p>}
-          {view && <Shown view={view} sheet={sheet} at={at} onLook={look} build={run} />}
+          {view && sheet !== "reports" && (
+            <Shown view={view} sheet={sheet} at={at} onLook={look} build={run} />
+          )}
+          {sheet === "reports" &&
+            reports &&
+            (reports.length === 0 ? (
+              <Empty purpose={say("blend.empty.reports")} />
+            ) : (
+              <ReportsGrid rows={reports} at={at} onLook={look} />
+            ))}
         </Tabs.Content>
       </WithInspector>
     </Tabs.Root>
   );
 }
 
-function countOf({ lists, left, parts, clashes }: BlendView, sheet: Sheet): number {
-  if (sheet === "lists") return lists.length + left.length;
-  return sheet === "plugins" ? parts.length : clashes.length;
+/** Undefined before it is known. */
+function countOf(
+  view: BlendView | undefined,
+  reports: readonly BlendReport[] | null,
+  sheet: Sheet,
+): number | undefined {
+  switch (sheet) {
+    case "lists":
+      return view && view.lists.length + view.left.length;
+    case "plugins":
+      return view?.parts.length;
+    case "clashes":
+      return view?.clashes.length;
+    case "reports":
+      return reports?.length;
+  }
 }
 
-/** How the blend stands, what would come of it, and what stands in the way. */
-function StandingLine({ view: { standing, plugin, lists, refusal, doubled } }: { view: BlendView }) {
+/** How the blend stands, what would come of it, what stands in the way, and what Seating suggests. */
+function StandingLine({
+  view: { standing, plugin, lists, refusal, doubled, toLeave, suggestions },
+  children,
+}: {
+  view: BlendView;
+  children: ReactNode;
+}) {
+  const { editor } = useWorkspace();
   return (
     <div
       className={`border-b px-3 py-1.5 ${standing === "due" || refusal ? "border-saffron bg-saffron-soft" : "border-line bg-sunk"}`}
@@ -107,9 +161,26 @@ function StandingLine({ view: { standing, plugin, lists, refusal, doubled } }: {
           ? say("blend.wouldBe", { plugin: plugin.name, lists: lists.length, masters: plugin.masters })
           : lists.length === 0 && say("blend.nothingToBlend")}
       </p>
+      {children}
       {refusal && (
         <p className="text-brick">
           <Say parts={sayRefusal(refusal)} />
+        </p>
+      )}
+      {toLeave.length > 0 && (
+        <p className="flex flex-wrap items-center gap-2">
+          {say("blend.toLeave", { lists: toLeave.map(listName).join(", ") })}
+          <Button small onClick={() => editor.dispatch(leaveLists(toLeave))}>
+            {say("blend.leaveThem", { count: toLeave.length })}
+          </Button>
+        </p>
+      )}
+      {suggestions.length > 0 && (
+        <p className="flex flex-wrap items-center gap-2">
+          {say("blend.suggestions", { count: suggestions.length })}
+          <Button small onClick={() => editor.dispatch(acceptMarks(suggestions))}>
+            {say("blend.acceptAll")}
+          </Button>
         </p>
       )}
       {doubled.map(({ plugin: name, record }) => (
@@ -122,9 +193,41 @@ function StandingLine({ view: { standing, plugin, lists, refusal, doubled } }: {
   );
 }
 
+function LookingBack({ reports, at }: { reports: readonly BlendReport[]; at: string | null }) {
+  const report = reports.find(({ date }) => date === at) ?? reports[0];
+  return report ? <AboutReport key={report.date} report={report} reports={reports} /> : null;
+}
+
+/** What the blend is called; another name is taken when it is left, or by Enter. */
+function BlendName({ start, onName }: { start: string; onName: (name: string) => void }) {
+  const [name, setName] = useState(start);
+  const commit = () => {
+    if (name.trim() !== "" && name.trim() !== start) onName(name.trim());
+  };
+  return (
+    <Labelled label={say("blend.name")} beside>
+      {({ id }) => (
+        <input
+          id={id}
+          className={`${inputLook} max-w-64`}
+          value={name}
+          placeholder={say("blend.title")}
+          maxLength={60}
+          onChange={(event) => setName(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => event.key === "Enter" && commit()}
+        />
+      )}
+    </Labelled>
+  );
+}
+
+/** The sheets that are worked out of what loads. */
+type Worked = Exclude<Sheet, "reports">;
+
 interface ShownProps {
   view: BlendView;
-  sheet: Sheet;
+  sheet: Worked;
   at: string | null;
   onLook: (key: string) => void;
   build: (() => void) | null;
@@ -132,13 +235,13 @@ interface ShownProps {
 
 function Shown({ view, sheet, ...rest }: ShownProps) {
   const rows = useMemo(() => listRows(view), [view]);
-  if (countOf(view, sheet) === 0) return <Empty purpose={say(`blend.empty.${sheet}`)} />;
+  if (countOf(view, null, sheet) === 0) return <Empty purpose={say(`blend.empty.${sheet}`)} />;
   if (sheet === "lists") return <ListsGrid rows={rows} {...rest} />;
   if (sheet === "plugins") return <PartsGrid rows={view.parts} {...rest} />;
   return <ClashesGrid rows={view.clashes} {...rest} />;
 }
 
-function Looking({ view, sheet, at }: { view: BlendView; sheet: Sheet; at: string | null }) {
+function Looking({ view, sheet, at }: { view: BlendView; sheet: Worked; at: string | null }) {
   const rows = useMemo(() => listRows(view), [view]);
   if (sheet === "lists") {
     const row = rows.find(({ record }) => record === at) ?? rows[0];
@@ -146,7 +249,8 @@ function Looking({ view, sheet, at }: { view: BlendView; sheet: Sheet; at: strin
   }
   if (sheet === "plugins") {
     const part = view.parts.find(({ plugin }) => plugin === at) ?? view.parts[0];
-    return part ? <AboutPart key={part.plugin} part={part} /> : null;
+    const suggestion = view.suggestions.find(({ plugin }) => plugin === part?.plugin);
+    return part ? <AboutPart key={part.plugin} part={part} suggestion={suggestion} /> : null;
   }
   const clash = view.clashes.find((each) => clashKey(each) === at) ?? view.clashes[0];
   return clash ? <AboutClash key={clashKey(clash)} clash={clash} /> : null;

@@ -220,6 +220,14 @@ export const commands: readonly Command[] = [
     run: ({ workspace }) => void workspace.orderFile.write(),
   },
   {
+    id: "build-blend",
+    get title() {
+      return say("blend.build");
+    },
+    possible: ({ state }) => state.roster.overlaps.standing.blend !== "current",
+    run: ({ workspace }) => void workspace.blend.build(),
+  },
+  {
     id: "trial",
     get other() {
       return say("frame.runLaunchPlayTestGame");

@@ -4,6 +4,7 @@ import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { countByLevel } from "@/core/check/run-checks";
 import { modsOn, placesUsed } from "@/core/roster/roster";
+import { BlendMark } from "../blend/blend-standing";
 import { Gauge } from "../kit/gauge";
 import { LevelCounts } from "../kit/level";
 import { FollowedMark } from "../lineups/follow/followed-mark";
@@ -39,6 +40,7 @@ export function Strip() {
         <FollowedMark />
       </Later>
       <QueueMark />
+      <BlendMark />
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
         {isStoring(state) && !trouble ? say("frame.storing") : words}
       </span>

@@ -4,6 +4,7 @@ import { midSentence } from "@/core/language/mid-sentence";
 import { say } from "@/core/language/say";
 import { rich } from "../kit/rich";
 import { Button } from "../kit/button";
+import { useBlendDue } from "../blend/blend-standing";
 import { useKept } from "../kit/kept";
 import { useStanding } from "../order-file/standing";
 import { trialStart } from "../workspace/launch-choices";
@@ -13,11 +14,15 @@ import { useWorkspace } from "../workspace/workspace.client";
 export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
   const { trial } = useWorkspace();
   const { standing, words } = useStanding();
+  const isDue = useBlendDue();
   const [, remember] = useKept(trialStart);
   const answers = [
     {
       answer: "write",
-      words: standing === "theirs" ? say("frame.compareOrdersFirst") : say("frame.writeThisProfileSOrderAnd"),
+      words:
+        standing === "theirs"
+          ? say("frame.compareOrdersFirst")
+          : say(isDue ? "frame.rebuildWriteAndStart" : "frame.writeThisProfileSOrderAnd"),
     },
     { answer: "as-written", words: say("frame.startWithWhatIsWritten") },
   ] as const;
@@ -32,7 +37,15 @@ export function TrialQuestion({ onAnswer }: { onAnswer: () => void }) {
       aria-label={say("frame.whatTheGameStartsWith")}
       className="bg-saffron-soft space-y-2 px-3 py-2.5"
     >
-      <p>{rich("frame.whatShallItStartWith", { name: <b>{words}.</b> })}</p>
+      <p>
+        {rich("frame.whatShallItStartWith", {
+          name: (
+            <b>
+              {isDue && say("blend.standing.due")} {standing !== "current" && `${words}.`}
+            </b>
+          ),
+        })}
+      </p>
       <div className="flex flex-wrap items-center gap-2">
         {answers.map(({ answer, words: title }, at) => (
           <Button

@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 import { groupFindings } from "@/core/check/group-findings";
 import { sayGroup } from "@/core/messages/finding-groups";
 import { sayFinding } from "@/core/messages/findings";
+import { useBlendDue } from "../blend/blend-standing";
 import { Term } from "../kit/term";
 import { Button } from "../kit/button";
 import { Empty } from "../kit/empty";
@@ -20,7 +21,8 @@ export function TrialTab() {
   const game = useEditor((state) => state.view.game);
   const { standing } = useStanding();
   // What was asked answers itself where the order is written elsewhere.
-  const isAsked = trial.state === "asked" && standing !== "current";
+  const isDue = useBlendDue();
+  const isAsked = trial.state === "asked" && (standing !== "current" || isDue);
   const log = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (log.current) log.current.scrollTop = log.current.scrollHeight;

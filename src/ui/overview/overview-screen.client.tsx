@@ -10,6 +10,8 @@ import { factsOfRoster, fingerprintOf, shortFingerprint } from "@/core/lineup/fi
 import { modsOn, placesUsed } from "@/core/roster/roster";
 import { purposeWords } from "../profiles/purpose";
 import { formatSize } from "../kit/format-size";
+import { recipeOf } from "@/core/blend/decisions";
+import { BlendStandingLine } from "../blend/blend-standing";
 import { Gauge } from "../kit/gauge";
 import { LevelMark, levelWord } from "../kit/level";
 import { ProposeButton } from "../plan/propose-button";
@@ -124,6 +126,11 @@ export function OverviewScreen() {
           {view.followed && (
             <Side title={say("overview.theListThatItFollows")}>
               <FollowedVerdict />
+            </Side>
+          )}
+          {recipeOf(profile.state) && (
+            <Side title={<Term word="blend">{say("blend.title")}</Term>}>
+              <BlendStandingLine />
             </Side>
           )}
           <Side title={say("common.whatTheGameReads")}>

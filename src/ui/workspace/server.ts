@@ -69,6 +69,7 @@ export const nameRestorePoint = reach("nameRestorePoint");
 export const changesSincePoint = read("changesSincePoint");
 export const goBack = reach("goBack");
 export const buildBlend = reach("buildBlend");
+export const readBlendReports = read("readBlendReports");
 export const switchGame = reach("switchGame");
 export const addGame = reach("addGame");
 export const changeDefinition = reach("changeDefinition");

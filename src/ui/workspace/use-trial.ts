@@ -2,6 +2,7 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import { orderFileGap } from "@/core/check/order-file";
 import type { Outcome } from "@/core/model/outcome";
 import type { ProfileEditor } from "./editor";
+import type { BlendState } from "./use-blend";
 import { trialStart } from "./launch-choices";
 import { postForLines } from "./read-lines";
 
@@ -16,12 +17,16 @@ export interface TrialState {
   readonly start: (answer?: StartWith) => Promise<void>;
 }
 
-/** The start of the stand-in game and its log, which `show` brings into sight; `write` answers whether the order is written. */
+/**
+ * The start of the stand-in game and its log, which `show` brings into sight; `write` answers whether the order is written. A blend that
+ * is due is built anew before that.
+ */
 export function useTrial(
   editor: ProfileEditor,
   unwrap: <T>(outcome: Outcome<T>) => T | null,
   show: () => void,
   write: () => Promise<boolean>,
+  { isDue, build }: BlendState,
 ): TrialState {
   const [lines, setLines] = useState<readonly string[]>([]);
   const [state, setState] = useState<TrialState["state"]>(null);
@@ -32,19 +37,22 @@ export function useTrial(
       const abort = (present.current = new AbortController());
       show();
       setLines([]);
+      const due = await isDue();
       const { roster, onDisk } = editor.getState();
-      const isOther = orderFileGap(roster, onDisk) !== null;
+      const isOther = due || orderFileGap(roster, onDisk) !== null;
       const how = answer ?? trialStart.get();
+      if (abort.signal.aborted) return;
       if (isOther && how === "ask") return setState("asked");
       setState("under way");
+      const makeCurrent = async () => (!due || (await build())) && (await write());
       // What another program has written is looked at first, and the trial started anew after that.
-      if (isOther && how === "write" && !(await write())) return setState("asked");
+      if (isOther && how === "write" && !(await makeCurrent())) return setState("asked");
       const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
         setLines((now) => [...now, (value as { line: string }).line]);
       });
       if (outcome) setState(unwrap(outcome)?.running ? "running" : "stopped");
     },
-    [editor, unwrap, show, write],
+    [editor, unwrap, show, write, isDue, build],
   );
   return useMemo(() => ({ lines, state, start }), [lines, state, start]);
 }

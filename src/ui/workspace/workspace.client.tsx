@@ -26,6 +26,7 @@ import type { EditorState } from "./editor-state";
 import { editProfile, readProfile, undoOrRedo } from "./server";
 import { useOrderFile, type OrderFileState } from "../order-file/use-order-file";
 import { useEvents } from "./use-events";
+import { useBlend, type BlendState } from "./use-blend";
 import { useConflicts, type ConflictWatch } from "./use-conflicts";
 import { useFindingsNoted, type FindingsNoted } from "./use-findings-noted";
 import { useDueBooks, type DueBooks } from "./use-due-books";
@@ -51,6 +52,7 @@ export interface Workspace extends Proposing, DueBooks {
   /** Works on another profile; answers whether it does. */
   readonly switchTo: (id: ProfileId) => Promise<boolean>;
   readonly orderFile: OrderFileState;
+  readonly blend: BlendState;
   readonly trial: TrialState;
   readonly conflicts: ConflictWatch;
   readonly noted: FindingsNoted;
@@ -138,11 +140,13 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const { show } = panel;
   const orderFile = useOrderFile(editor, unwrap, tell);
   const switchTo = useProfileSwitch(editor, unwrap, tell, orderFile.write);
+  const blend = useBlend(editor, conflicts, unwrap, tell);
   const trial = useTrial(
     editor,
     unwrap,
     useCallback(() => show("trial"), [show]),
     orderFile.write,
+    blend,
   );
   const shelfReading = useShelfReading(editor, unwrap, refresh);
 
@@ -160,6 +164,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       workOn,
       switchTo,
       orderFile,
+      blend,
       ...proposals,
       ...dueBooks,
       trial,
@@ -177,6 +182,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
       workOn,
       switchTo,
       orderFile,
+      blend,
       proposals,
       dueBooks,
       trial,

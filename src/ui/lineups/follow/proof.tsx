@@ -17,6 +17,8 @@ import {
   titlesFrom,
 } from "@/core/messages/differences";
 import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
+import { recipeOf } from "@/core/blend/decisions";
+import { RebuildButton } from "../../blend/blend-standing";
 import { GetMissing } from "../../depot/get-missing";
 import { Button } from "../../kit/button";
 import type { GridColumn } from "../../kit/grid/columns";
@@ -64,6 +66,7 @@ export function Proof({ followed }: { followed: Followed }) {
           {verdict.kind === "not-yet" && (
             <div className="mt-2">
               <GetMissing wants={wants} />
+              <BuildListed verdict={verdict} />
             </div>
           )}
         </div>
@@ -73,6 +76,15 @@ export function Proof({ followed }: { followed: Followed }) {
       )}
     </div>
   );
+}
+
+/** Where nothing of the list is missing but its blend, that is built here, by the list's recipe. */
+function BuildListed({ verdict: { lacks } }: { verdict: Extract<Verdict, { kind: "not-yet" }> }) {
+  const isMissing = useEditor(({ roster }) => {
+    const recipe = recipeOf(roster.profile.state);
+    return recipe !== null && roster.modOf.get(recipe.mod)?.gone === true;
+  });
+  return isMissing && lacks.length === 1 ? <RebuildButton small /> : null;
 }
 
 /** Where the list names no contents, the version that it names will do. */

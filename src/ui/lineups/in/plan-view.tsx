@@ -26,7 +26,7 @@ import { BelowFollowers } from "./recognised";
 import { TargetForm, type Way } from "./target-form";
 import { AllLines, NoNames, UnsureLines } from "./unsure-lines";
 
-const groups: readonly PlanStatus[] = ["to-get", "other", "by-hand", "not-to-be-had", "found"];
+const groups: readonly PlanStatus[] = ["to-get", "other", "by-hand", "to-build", "not-to-be-had", "found"];
 
 /** What a list would bring, before anything is changed: what is here, what can be got, what cannot, and into what it comes. */
 export function PlanView({

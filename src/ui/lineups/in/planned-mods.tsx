@@ -123,6 +123,7 @@ function byStatus(
     case "other":
       return [choiceColumn(keepMine, onTurn)];
     case "found":
+    case "to-build":
       return [];
   }
 }
