@@ -1,40 +1,11 @@
 import { lineupFormats } from "@/formats/lineup/all";
-import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
+import { cp, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import type { Browser, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { dropFile } from "./drop-file";
-import { brinehollow } from "@/standin/brinehollow/definition";
-import { choose, expect, gameFolder, home, shelfFolder, stored, test } from "./fixtures";
-import { folderOf, startSeating, type Server } from "./server";
-
-const second = folderOf("second");
-
-/** A Seating of somebody else: the same game, an empty shelf, and a depot to get things from. */
-async function startSecond(): Promise<Server> {
-  await rm(second, { recursive: true, force: true });
-  await mkdir(join(second, "shelf"), { recursive: true });
-  await cp(gameFolder, join(second, "game"), { recursive: true });
-  Object.assign(process.env, { SEATING_DEPOT: join(home, "demo"), SEATING_DEPOT_SPEED: "100000000" });
-  try {
-    return await startSeating("start.mjs", join(second, "data"));
-  } finally {
-    delete process.env.SEATING_DEPOT;
-    delete process.env.SEATING_DEPOT_SPEED;
-  }
-}
-
-/** Shows it its folders, as its owner does at the first start. */
-async function enterSecond(browser: Browser, { url }: Server): Promise<Page> {
-  const there = await (await browser.newContext()).newPage();
-  await there.goto(url);
-  await choose(there.getByLabel("Game", { exact: true }), `Brinehollow ${brinehollow.version}`);
-  await there.getByLabel("Folder of the game", { exact: true }).fill(join(second, "game"));
-  await there.getByLabel("Folder of the shelf", { exact: true }).fill(join(second, "shelf"));
-  await there.getByRole("button", { name: "Use these folders" }).click();
-  await expect(there.getByRole("heading", { name: "First set" })).toBeVisible();
-  return there;
-}
+import { choose, expect, home, shelfFolder, stored, test } from "./fixtures";
+import { enterSecond, second, startSecond } from "./second";
 
 const queue = (page: Page) => page.getByRole("region", { name: "Queue" });
 

@@ -9,7 +9,7 @@ import { blendMarkdown } from "@/formats/blend-report";
 import { Button } from "../kit/button";
 import type { GridColumn } from "../kit/grid/columns";
 import { selectOne } from "../kit/grid/selection";
-import { moment } from "../kit/moment";
+import { day, second } from "../kit/moment";
 import { Part } from "../kit/part";
 import { saveText } from "../kit/save-text";
 import { SelectField } from "../kit/select";
@@ -34,28 +34,31 @@ export function useReports(): readonly BlendReport[] | null {
   return held?.of === profile ? held.reports : null;
 }
 
+/** To the second: one is often built anew at once. */
+const builtAt = (date: string): string => `${day(date)}, ${second(date)}`;
+
 const keyOf = ({ date }: BlendReport): string => date;
 
 const columns: readonly GridColumn<BlendReport>[] = [
-  {
-    id: "date",
-    get label() {
-      return say("blend.builtAt");
-    },
-    width: 160,
-    isFixed: true,
-    text: ({ date }) => moment(date),
-    sortBy: ({ date }) => date,
-  },
   {
     id: "plugin",
     get label() {
       return say("common.plugin");
     },
     width: 0,
+    isFixed: true,
     isMain: true,
     isMono: true,
     text: ({ plugin }) => plugin ?? say("blend.report.nothing"),
+  },
+  {
+    id: "date",
+    get label() {
+      return say("blend.builtAt");
+    },
+    width: 190,
+    text: ({ date }) => builtAt(date),
+    sortBy: ({ date }) => date,
   },
   figures(
     "lists",
@@ -135,7 +138,7 @@ export function AboutReport({ report, reports }: { report: BlendReport; reports:
         </h2>
         <p className="text-ink2">
           {say("blend.report.summary", {
-            date: moment(report.date),
+            date: builtAt(report.date),
             lists: report.lists,
             left: report.left.length,
             clashes: report.clashes.length,
@@ -160,7 +163,7 @@ export function AboutReport({ report, reports }: { report: BlendReport; reports:
           <SelectField
             label={say("blend.comparedWith")}
             value={keyOf(other)}
-            options={others.map((each) => ({ value: keyOf(each), words: moment(each.date) }))}
+            options={others.map((each) => ({ value: keyOf(each), words: builtAt(each.date) }))}
             onChoose={setBeside}
           />
           <Differences before={other} after={report} />

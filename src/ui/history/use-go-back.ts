@@ -9,12 +9,10 @@ export function useGoBack(): (to: Moment) => Promise<void> {
   const { editor, unwrap, tell, refresh } = useWorkspace();
   return useCallback(
     async (to: Moment) => {
-      await editor.settled();
-      const { id, version } = editor.getState().profile;
-      const outcome =
-        to.kind === "point" ? await goBack(to.id, version) : await goToEdit(id, version, to.number);
+      const outcome = await editor.changedBy<unknown>(({ id, version }) =>
+        to.kind === "point" ? goBack(to.id, version) : goToEdit(id, version, to.number),
+      );
       if (!unwrap(outcome)) return;
-      await editor.reload();
       // Also which list is followed.
       refresh();
       tell([

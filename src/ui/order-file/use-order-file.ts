@@ -51,11 +51,8 @@ export function useOrderFile(
     [editor, unwrap, tell, look],
   );
   const takeOver = useCallback(async () => {
-    await editor.settled();
-    const { profile } = editor.getState();
-    if (!unwrap(await takeOverOrder(profile.id, profile.version))) return;
+    if (!unwrap(await editor.changedBy(({ id, version }) => takeOverOrder(id, version)))) return;
     setTheirs(null);
-    await editor.reload();
     tell([say("orderFile.theProfileHasTheOrderOf")]);
   }, [editor, unwrap, tell]);
   const putBack = useCallback(

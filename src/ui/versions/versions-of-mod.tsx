@@ -19,9 +19,7 @@ export function VersionsOfMod({ item }: { item: SeatedMod }) {
   const others = useMemo(() => otherVersions(roster, item), [roster, item]);
   const isOwn = roster.stock.ownWork.includes(item.id);
   const mark = async () => {
-    await editor.settled();
-    unwrap(await markOwnWork(item.id, !isOwn));
-    await editor.reload();
+    unwrap(await editor.changedBy(() => markOwnWork(item.id, !isOwn)));
     refresh();
   };
   return (

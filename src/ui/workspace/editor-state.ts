@@ -8,6 +8,7 @@ import type { Refusal } from "@/core/model/refusal";
 import { keepSame } from "@/core/keep-same";
 import { runToEnd } from "@/core/run-to-end";
 import { dayOf } from "@/core/day-of";
+import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster, type Roster, type SeatedList } from "@/core/roster/roster";
 import { allTies, indexingTies, type Ties } from "@/core/roster/ties";
 import type { EditorHistory, Pending } from "./pending";
@@ -128,3 +129,11 @@ export function stillThere({ itemOf }: SeatedList, selected: readonly string[], 
 /** Whether something that shows is not stored yet. */
 export const isStoring = ({ pending, travelling }: EditorState): boolean =>
   pending.length > 0 || travelling > 0;
+
+/** Looks at the other order; what belongs to the selection there is selected. */
+export function lookingAt(state: EditorState, lens: ListName): EditorState {
+  const { roster, selected, focused } = state;
+  const there = counterparts(roster, lens, selected);
+  const [first = null] = counterparts(roster, lens, focused === null ? [] : [focused]);
+  return { ...state, lens, selected: there, focused: first ?? there[0] ?? null };
+}

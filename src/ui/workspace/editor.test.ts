@@ -163,6 +163,23 @@ test("one can wait until the editor's state is as wanted, and is told where it d
   expect(await once(editor, () => false, 0.01)).toBeNull();
 });
 
+test("lets the server change the profile after all that is pending; what it says of that meanwhile is no news", async () => {
+  const { editor, server } = start();
+  editor.dispatch(turn("a.plank"));
+  const changed = editor.changedBy(async ({ version }) => {
+    expect(version).toBe(server.profile.version);
+    const answer = await server.editProfile(null, version, turn("p.plank"), "by itself");
+    news = editor.hearOf(server.profile.version);
+    return answer;
+  });
+  let news = Promise.resolve(true);
+  expect(await changed).toMatchObject({ ok: true });
+  expect(await news).toBe(false);
+  expect([isOn(editor, "a.plank"), isOn(editor, "p.plank")]).toEqual([false, false]);
+  expect(editor.getState().profile).toEqual(server.profile);
+  expect(await editor.changedBy(() => Promise.resolve(refuse("stale")))).toEqual(refuse("stale"));
+});
+
 test("shows an edit at once and stores them one after another, each on the version before", async () => {
   const { editor, server } = start();
   editor.dispatch(turn("a.plank"));

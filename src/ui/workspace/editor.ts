@@ -5,11 +5,18 @@ import type { Refusal } from "@/core/model/refusal";
 import type { ProfileId } from "@/core/model/ids";
 import type { ListName, Profile, ProfileState } from "@/core/model/profile";
 import { changesNothing, prepareEdit } from "@/core/edit/prepare-edit";
-import { counterparts } from "@/core/roster/counterparts";
 import { makeRoster } from "@/core/roster/roster";
 import type { ProfilesView } from "@/server/views/profile";
 import { Derivation } from "./derivation";
-import { deriveRest, sameIds, startState, stateShowing, stillThere, type EditorState } from "./editor-state";
+import {
+  deriveRest,
+  lookingAt,
+  sameIds,
+  startState,
+  stateShowing,
+  stillThere,
+  type EditorState,
+} from "./editor-state";
 import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
 import { stateMeeting, type Meeting } from "./meeting";
 import { OwnEdits } from "./own-edits";
@@ -209,10 +216,16 @@ export class ProfileEditor {
     return this.inTurn(() => this.deliverAll());
   }
 
-  /** Takes over what the server has stored, as after going back to a restore point. */
-  async reload(): Promise<void> {
-    const refusal = await this.readStored(this.state.profile.id);
-    if (refusal) this.refuse(refusal);
+  /** Lets the server change the profile, once all that is pending is stored, and takes over what came of it. */
+  async changedBy<T>(act: (profile: Profile) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+    let outcome!: Outcome<T>;
+    await this.inTurn(async () => {
+      await this.deliverAll();
+      outcome = await act(this.state.profile);
+      const refusal = outcome.ok ? await this.readStored(this.state.profile.id) : null;
+      if (refusal) this.refuse(refusal);
+    });
+    return outcome;
   }
 
   /** Elsewhere the profile has become this version, or, where that is null, something that counts in it has changed. */
@@ -256,11 +269,7 @@ export class ProfileEditor {
 
   /** Looks at the other order; what belongs to the selection there is selected. */
   lookAt(lens: ListName): void {
-    const { roster, selected, focused } = this.state;
-    if (lens === this.state.lens) return;
-    const there = counterparts(roster, lens, selected);
-    const [first = null] = counterparts(roster, lens, focused === null ? [] : [focused]);
-    this.select(there, first ?? there[0] ?? null, lens);
+    if (lens !== this.state.lens) this.set(lookingAt(this.state, lens));
   }
 
   private inTurn(work: () => Promise<void>): Promise<void> {

@@ -27,9 +27,8 @@ export function useBlend(
     async (name?: string) => {
       setBuilding(true);
       try {
-        await editor.settled();
-        const { profile } = editor.getState();
-        const isBuilt = unwrap(await buildBlend(profile.id, profile.version, name ?? null)) !== null;
+        const built = await editor.changedBy(({ id, version }) => buildBlend(id, version, name ?? null));
+        const isBuilt = unwrap(built) !== null;
         if (isBuilt) tell([say("blend.built")]);
         return isBuilt;
       } finally {

@@ -54,21 +54,24 @@ export function TargetForm({
   const taken = profiles.map((each) => each.name);
   const [name, setName] = useState(() => freeName(lineup.title, taken));
   const [busy, setBusy] = useState(false);
-  const targetOf = (): Acceptance["target"] => {
-    if (way === "new") return { way, name };
-    return { way, profile: profile.id, version: editor.getState().profile.version };
-  };
+  const acceptAs = (importId: string, target: Acceptance["target"]) =>
+    acceptImport(importId, { target, keepMine: [...keepMine] });
   const accept = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    await editor.settled();
     const kept = unwrap(await keepList(resolved, fileName));
     const accepted =
-      kept && unwrap(await acceptImport(kept.importId, { target: targetOf(), keepMine: [...keepMine] }));
+      kept &&
+      unwrap(
+        way === "new"
+          ? await acceptAs(kept.importId, { way, name })
+          : await editor.changedBy(({ id, version }) =>
+              acceptAs(kept.importId, { way, profile: id, version }),
+            ),
+      );
     if (!accepted) return setBusy(false);
     if (way === "new") await workOn(accepted.profileId);
     else {
-      await editor.reload();
       tell([say("lineups.ofIsTakenInUndoTakes", { way, title: lineup.title })]);
       refresh();
     }
