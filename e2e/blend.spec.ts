@@ -106,7 +106,7 @@ test("from suggestions to a trial that shows it: accepted at once, named, built,
   await expect(page.getByRole("contentinfo")).not.toContainText("Blend due");
 
   // Both builds are remembered, and may be compared.
-  await page.getByRole("link", { name: "Blend" }).click();
+  await page.getByRole("link", { name: "Blend", exact: true }).click();
   await page.getByRole("tab", { name: "Reports 2" }).click();
   const inspector = page.getByRole("complementary", { name: "Inspector" });
   await expect(inspector).toContainText("Sea Bed.skiff");

@@ -20,6 +20,7 @@ import { buildBlend, buildListedBlend, readReports } from "./operations/blend";
 import { acceptImport, exportLineup, keepImport } from "./operations/lineups";
 import { step } from "./operations/history";
 import { writeOrder } from "./operations/order-file";
+import { readShelfOfGame } from "./operations/read-shelf";
 import { findOverlaps, libraryFor } from "./operations/read-library";
 import { switchProfile } from "./operations/profiles";
 import { makeDemoContext, storedProfile, value, type DemoContext } from "./testing/demo-context";
@@ -198,7 +199,10 @@ test("on a second machine the blend of a list is built as soon as it is all that
     const found = runChecks({ roster: before, ties: allTies(before), onDisk: { order: null, holds: null } });
     expect(found.filter(({ subjects }) => subjects.some((each) => each.id === recipe.mod))).toEqual([]);
 
+    // While the shelf is being read.
+    const reading = readShelfOfGame(second.context, () => undefined);
     await buildListedBlend(second.context, join(second.folder, "incoming"), profileId);
+    value(await reading);
     const after = await there();
     expect(verdictOf(lineup, claimOfLineup(lineup, "JSON"), after)).toEqual({ kind: "exact" });
     const bytes = async ({ context }: DemoContext, roster: Roster) => {

@@ -39,13 +39,24 @@ export async function readShelfOfGame(
 ): Promise<Outcome<ShelfRead>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const name = say("server.readingTheShelfOf", { name: game.value.definition.name });
+  const name = nameOfReading(game.value);
   if (context.underWay.has(name)) return refuse("in-progress", { what: name });
-  context.underWay.add(name);
-  try {
-    return await readAndStore(context, game.value, onProgress, signal);
-  } finally {
-    context.underWay.delete(name);
+  const reading = readAndStore(context, game.value, onProgress, signal).finally(() =>
+    context.underWay.delete(name),
+  );
+  context.underWay.set(name, reading);
+  return reading;
+}
+
+const nameOfReading = ({ definition: { name } }: RegisteredGame): string =>
+  say("server.readingTheShelfOf", { name });
+
+/** The same, once a reading that is under way has ended: what was put on the shelf meanwhile may have escaped it. */
+export async function readShelfNext(context: Context, game: RegisteredGame): Promise<Outcome<ShelfRead>> {
+  for (;;) {
+    await context.underWay.get(nameOfReading(game))?.catch(() => undefined);
+    const read = await readShelfOfGame(context, () => undefined);
+    if (read.ok || read.refusal.code !== "in-progress") return read;
   }
 }
 
