@@ -1,10 +1,11 @@
-import { readFile } from "node:fs/promises";
+import { readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { unzipSync } from "fflate";
-import { recipeOf } from "@/core/blend/decisions";
+import { leaveLists, recipeOf } from "@/core/blend/decisions";
 import { claimOfLineup } from "@/core/lineup/claim";
 import { verdictOf } from "@/core/lineup/verdict";
 import { switchItems } from "@/core/edit/edits";
+import { stateAfter } from "@/core/edit/steps";
 import type { ProfileId } from "@/core/model/ids";
 import { makeRoster, type Roster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
@@ -199,9 +200,23 @@ test("on a second machine the blend of a list is built as soon as it is all that
     const found = runChecks({ roster: before, ties: allTies(before), onDisk: { order: null, holds: null } });
     expect(found.filter(({ subjects }) => subjects.some((each) => each.id === recipe.mod))).toEqual([]);
 
-    // While the shelf is being read.
-    const reading = readShelfOfGame(second.context, () => undefined);
-    await buildListedBlend(second.context, join(second.folder, "incoming"), profileId);
+    // While the shelf is being read, which takes until what is built lies on it.
+    const { reader } = second.context;
+    let goOn = () => undefined as void;
+    const isOn = new Promise<void>((resolve) => (goOn = resolve));
+    const placesOf: typeof reader.placesOf = async (...asked) => {
+      const places = await reader.placesOf(...asked);
+      await isOn;
+      return places;
+    };
+    const slow = { ...second.context, reader: { ...reader, placesOf } };
+    const reading = readShelfOfGame(slow, () => undefined);
+    const building = buildListedBlend(second.context, join(second.folder, "incoming"), profileId);
+    const [shelfThere] = (await findCurrentGame(second.context.db))!.folders.shelves;
+    while (!(await readdir(shelfThere!)).some((name) => name.startsWith(recipe.name)))
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    goOn();
+    await building;
     value(await reading);
     const after = await there();
     expect(verdictOf(lineup, claimOfLineup(lineup, "JSON"), after)).toEqual({ kind: "exact" });
@@ -235,3 +250,27 @@ test("on a second machine the blend of a list is built as soon as it is all that
     await second.end();
   }
 }, 120_000);
+
+test("where the masters are too many, the lists without which they are few enough are offered", async () => {
+  const roster = await rosterOf(await profileCalled("Long Descent"));
+  const library = await libraryFor(demo.context, await game(), roster);
+  const tight = { ...roster, game: { ...roster.game, maxMasters: 6 } };
+  const before = blendView(tight, library);
+  expect(before.refusal).toMatchObject({ code: "blend-masters", data: { most: 6 } });
+  expect(before.toLeave.length).toBeGreaterThan(0);
+  const after = blendView(
+    {
+      ...tight,
+      profile: { ...roster.profile, state: stateAfter(roster.profile.state, leaveLists(before.toLeave))! },
+    },
+    library,
+  );
+  expect([after.refusal, after.toLeave]).toEqual([null, []]);
+  expect(after.plugin!.masters).toBeLessThanOrEqual(6);
+  expect(
+    after.left
+      .filter(({ why }) => why === "decided")
+      .map(({ record }) => record)
+      .sort(),
+  ).toEqual([...before.toLeave].sort());
+});
