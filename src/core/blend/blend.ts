@@ -53,7 +53,7 @@ export interface Blend {
 }
 
 const unmarked: readonly BlendAct[] = ["adds"];
-const countsOf = (marks: Marks | undefined): readonly BlendAct[] =>
+export const countsOf = (marks: Marks | undefined): readonly BlendAct[] =>
   marks === "never" ? [] : (marks ?? unmarked);
 
 /** A record as those plugins have it that have it, by their places in the load order. */
