@@ -37,6 +37,7 @@ interface Asked extends ListOptions {
   readonly compare?: string;
   readonly marks?: string;
   readonly out?: string;
+  readonly preview?: boolean;
 }
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {
@@ -74,6 +75,8 @@ const loadConflicts = () =>
   import("./conflicts").then(({ compareWinners, conflicts }) => ({ compareWinners, conflicts }));
 
 const loadBlend = () => import("./blend").then(({ blend }) => ({ blend }));
+
+const loadLayOut = () => import("./lay-out").then(({ layOut, takeBack }) => ({ layOut, takeBack }));
 
 const loadKept = () =>
   import("./kept").then(({ backup, exportProfile, findings, importList, profiles, restore }) => ({
@@ -132,7 +135,9 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     const baseline = asked.baseline === undefined ? null : readFile(asked.baseline);
     return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, baseline }));
   }
+  if (command === "take-back") return orThrow((await loadLayOut()).takeBack(asked));
   const list = readFile(first);
+  if (command === "lay-out") return orThrow(await (await loadLayOut()).layOut(list, asked));
   if (command === "blend") {
     const books = (asked.book ?? []).map(readFile);
     const marks = asked.marks === undefined ? null : readFile(asked.marks);

@@ -25,6 +25,7 @@ export type OptionName =
   | "compare"
   | "marks"
   | "out"
+  | "preview"
   | "sarif"
   | "fail-on"
   | "game"
@@ -48,6 +49,8 @@ export const commands = {
   check: { takes: ["<list>"], options: ["sarif", "fail-on", "baseline", "book", ...ofLists] },
   conflicts: { takes: ["<list>"], options: ["all", "compare", "fail-on", ...ofLists] },
   blend: { takes: ["<list>"], options: ["marks", "book", "out", "fail-on", ...ofLists] },
+  "lay-out": { takes: ["<list>"], options: ["preview", ...ofLists] },
+  "take-back": { takes: [], options: ["preview", "game-folder"] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
@@ -66,6 +69,7 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   compare: "LIST",
   marks: "FILE",
   out: "DIR",
+  preview: "",
   "fail-on": "LEVEL",
   game: "GAME",
   games: "DIR",

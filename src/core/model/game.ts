@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { PluginId, SectionId } from "./ids";
+import { Placement } from "./placement";
 import { PluginLayout } from "./plugin-layout";
 
 const extension = z.string().regex(/^\.[a-z0-9]+$/);
@@ -122,6 +123,8 @@ export const GameDefinition = z.strictObject({
   maxMasters: z.number().int().min(1).max(65535).optional(),
   loadRanks: z.array(LoadRank),
   counting: z.array(Counting),
+  /** How it finds its mods: by a list, where this is left out. */
+  placement: Placement.optional(),
   baseFolder: z.string(),
   builtIn: z.array(PluginId),
   expansions: z.array(Expansion),

@@ -126,6 +126,18 @@ export type RefusalData = ProblemData & {
   /** A blend that would need more masters than the game takes. */
   readonly "blend-masters": { readonly count: number; readonly most: number };
   readonly "blend-layout": Nothing;
+  /** A game that reads a list of what to open, so that nothing has to lie in its folder. */
+  readonly "layout-by-list": { readonly game: string };
+  /** A folder without the file by which it is known for the game's. */
+  readonly "layout-no-game": { readonly path: string; readonly sign: string };
+  /** Files of mods of which one lies where another one needs a folder, or that were never read. */
+  readonly "layout-flaws": { readonly items: string };
+  /** What is not Seating's and no file lies where one is to be put. */
+  readonly "layout-in-the-way": { readonly items: string };
+  readonly "needs-game-folder": Nothing;
+  readonly "layout-unreadable": { readonly path: string; readonly problem: FileProblem };
+  /** A file of a mod that is not what it was when the shelf was read. */
+  readonly "layout-changed": { readonly path: string; readonly file: string };
   readonly "blend-current": Nothing;
   readonly "marks-broken": Name & Detail;
   readonly "folder-missing": Path;

@@ -1,0 +1,91 @@
+import { mkdirSync } from "node:fs";
+import { resolve } from "node:path";
+import { say } from "@/core/language/say";
+import { rosterOfList } from "@/core/lineup/state-of-list";
+import { lacksOf } from "@/core/lineup/verdict";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { home } from "@/disk/places";
+import {
+  performLayout,
+  planLayout,
+  planTakingBack,
+  type Layout,
+  type LayoutPlaces,
+} from "@/disk/layout/lay-out";
+import type { Answer } from "./answer";
+import { readListed, type ListFile, type ListOptions } from "./list-input";
+
+interface LayOutOptions extends ListOptions {
+  /** Only says what would be done. */
+  readonly preview?: boolean;
+}
+
+/** Lays the mods of a list out in the folder of its game; what Seating laid out there before gives way. */
+export async function layOut({ bytes, name }: ListFile, options: LayOutOptions): Promise<Outcome<Answer>> {
+  const { shelf, gameFolder, preview = false } = options;
+  if (shelf === undefined) return refuse("list-needs-shelf", { name });
+  const places = placesOf(gameFolder);
+  if (!places.ok) return places;
+  const read = await readListed(bytes, name, options);
+  if (!read.ok) return read;
+  const { game, stock, list } = read.value;
+  const roster = rosterOfList(game, list, stock);
+  const lacks = lacksOf(list.lineup, list.claim, roster);
+  if (lacks.length > 0)
+    return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
+  const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
+  const layout = planLayout(roster, places.value, (content) => byContent.get(content)?.contentFiles ?? []);
+  if (!layout.ok) return layout;
+  if (!preview) {
+    const pathOf = (content: string) => resolve(shelf, byContent.get(content)!.path);
+    const laid = await performLayout(game, places.value, layout.value, pathOf);
+    if (!laid.ok) return laid;
+  }
+  return done(answerOf(layout.value, !preview));
+}
+
+/** Takes all that was laid out in the folder of a game back, so that it is as it was before. */
+export function takeBack({ gameFolder, preview = false }: LayOutOptions): Outcome<Answer> {
+  const places = placesOf(gameFolder);
+  if (!places.ok) return places;
+  const layout = planTakingBack(places.value, !preview);
+  return layout.ok ? done(answerOf(layout.value, !preview)) : layout;
+}
+
+function placesOf(gameFolder: string | undefined): Outcome<LayoutPlaces> {
+  if (gameFolder === undefined) return refuse("needs-game-folder");
+  const own = home();
+  try {
+    mkdirSync(own, { recursive: true });
+  } catch (error) {
+    return refuse("cannot-write", { path: own, detail: String((error as NodeJS.ErrnoException).code) });
+  }
+  return done({ game: resolve(gameFolder), own });
+}
+
+function answerOf({ plan: { acts, changed }, bytes }: Layout, isDone: boolean): Answer {
+  const count = (does: (typeof acts)[number]["does"]) => acts.filter((act) => act.does === does).length;
+  return {
+    json: {
+      format: "seating-layout/1",
+      done: isDone,
+      bytes,
+      acts: acts.map(({ does, path }) => ({ does, path })),
+      changed: [...changed],
+    },
+    text: [
+      say("cli.layout.summary", {
+        done: String(isDone),
+        put: count("put"),
+        removed: count("remove"),
+        aside: count("set-aside"),
+        back: count("put-back"),
+      }),
+      ...changed.map((path) => say("cli.layout.changed", { path })),
+    ].join("\n"),
+    findings: false,
+    aside: acts.flatMap((act) =>
+      act.does === "keep" ? [say("cli.layout.kept", { path: act.path, number: act.number })] : [],
+    ),
+  };
+}

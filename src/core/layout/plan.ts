@@ -1,0 +1,182 @@
+import type { Ledger, LedgerEntry } from "../model/ledger";
+import type { WantedFile } from "./wanted";
+
+/** What lies at a path; a link and whatever is neither file nor folder is `other`. */
+export interface Lying {
+  readonly kind: "file" | "folder" | "other";
+  readonly size: number;
+  /** When it was last changed, in milliseconds. */
+  readonly changed: number;
+}
+/** A file that is wanted, as far as it matters where it lies. */
+type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy">;
+type Look = (path: string) => Lying | null;
+
+/**
+ * One thing that is done in the game's folder. Each may be done again where it was begun, or done: the order is what makes that safe.
+ * Numbers name what waits outside of the game's folder: the game's own files, and what somebody changed of Seating's.
+ */
+export type LayoutAct =
+  /** The game's own file waits aside until it is put back. */
+  | { readonly does: "set-aside"; readonly path: string; readonly number: number }
+  /** What was changed of Seating's is kept for whoever changed it. */
+  | { readonly does: "keep"; readonly path: string; readonly number: number }
+  /** A file of Seating's, as it was put there, goes. */
+  | { readonly does: "remove"; readonly path: string; readonly size: number; readonly hash: string }
+  | { readonly does: "put-back"; readonly path: string; readonly number: number }
+  | { readonly does: "unmake-folder"; readonly path: string }
+  | { readonly does: "make-folder"; readonly path: string }
+  | {
+      readonly does: "put";
+      readonly path: string;
+      readonly size: number;
+      readonly hash: string;
+      readonly isOwnCopy: boolean;
+    };
+
+/** What is in the way, so that nothing is laid out. */
+export interface InTheWay {
+  readonly kind: "folder" | "file" | "other";
+  readonly path: string;
+  /** The mod whose file would lie there or below. */
+  readonly mod: string;
+}
+
+export interface LayoutPlan {
+  readonly acts: readonly LayoutAct[];
+  /** What is so once all of it is done. */
+  readonly after: Ledger;
+  readonly inTheWay: readonly InTheWay[];
+  /** Files that are wanted as they were put there, and that somebody has changed since: they stay as they are. */
+  readonly changed: readonly string[];
+}
+
+/** Milliseconds since 1970, in whole seconds: the date that every file of Seating's has, so that it is seen where one was changed. */
+export const dateOf = (hash: string): number =>
+  Date.UTC(2001, 0, 1) + (Number.parseInt(hash.slice(0, 7), 16) % 500_000_000) * 1000;
+
+/** Whether a file lies as it was put there. */
+export const isAsPut = (lying: Lying | null, { size, hash }: Pick<LedgerEntry, "size" | "hash">): boolean =>
+  lying?.kind === "file" && lying.size === size && lying.changed === dateOf(hash);
+
+const foldersAbove = (path: string): string[] => {
+  const names = path.split("/").slice(0, -1);
+  return names.map((_, at) => names.slice(0, at + 1).join("/"));
+};
+const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
+
+/**
+ * What has to be done so that of Seating's just these files lie in the game's folder, and all else as it was before Seating touched it.
+ * `ledger` is what is so now.
+ */
+export function layoutPlan(wanted: readonly PlacedFile[], ledger: Ledger, look: Look): LayoutPlan {
+  return new Planning(wanted, ledger, look).plan();
+}
+
+class Planning {
+  private readonly entries: ReadonlyMap<string, LedgerEntry>;
+  private readonly wantedAt: ReadonlyMap<string, PlacedFile>;
+  private readonly neededFolders: ReadonlySet<string>;
+  private readonly ownFolders: ReadonlySet<string>;
+  private readonly times: Map<string, number>;
+  private readonly inTheWay: InTheWay[] = [];
+  private readonly removing: LayoutAct[] = [];
+  private readonly putting: LayoutAct[] = [];
+  private readonly after: LedgerEntry[] = [];
+  private readonly changed: string[] = [];
+  private next: number;
+
+  constructor(
+    private readonly wanted: readonly PlacedFile[],
+    private readonly ledger: Ledger,
+    private readonly look: Look,
+  ) {
+    this.entries = new Map(ledger.entries.map((entry) => [entry.path, entry]));
+    this.wantedAt = new Map(wanted.map((file) => [file.path, file]));
+    this.neededFolders = new Set(wanted.flatMap(({ path }) => foldersAbove(path)));
+    this.ownFolders = new Set(ledger.folders);
+    this.times = new Map(ledger.times);
+    this.next = ledger.next;
+  }
+
+  plan(): LayoutPlan {
+    for (const entry of this.ledger.entries) if (!this.wantedAt.has(entry.path)) this.takeAway(entry);
+    const idle = this.ledger.folders.filter((folder) => !this.neededFolders.has(folder));
+    const unmade = idle.sort((a, b) => (a < b ? 1 : -1));
+    for (const folder of unmade) this.touch(folderOf(folder));
+    const made = this.makeFolders();
+    for (const file of this.wanted) this.place(file);
+    return {
+      acts: [
+        ...this.removing,
+        ...unmade.map((path) => ({ does: "unmake-folder" as const, path })),
+        ...made.map((path) => ({ does: "make-folder" as const, path })),
+        ...this.putting,
+      ],
+      after: {
+        ...this.ledger,
+        entries: this.after,
+        folders: [...this.ledger.folders.filter((folder) => this.neededFolders.has(folder)), ...made],
+        times: [...this.times],
+        next: this.next,
+      },
+      inTheWay: this.inTheWay,
+      changed: this.changed,
+    };
+  }
+
+  /** Of a folder that others made it is noted when it was last changed, before anything in it is. */
+  private touch(folder: string): void {
+    if (this.ownFolders.has(folder) || this.times.has(folder)) return;
+    const lying = this.look(folder);
+    if (lying) this.times.set(folder, lying.changed);
+  }
+
+  private takeAway(entry: LedgerEntry): void {
+    const { path, size, hash, aside } = entry;
+    const lying = this.look(path);
+    if (isAsPut(lying, entry)) this.removing.push({ does: "remove", path, size, hash });
+    else if (lying?.kind === "file") this.removing.push({ does: "keep", path, number: this.next++ });
+    if (aside !== null) this.removing.push({ does: "put-back", path, number: aside });
+    this.touch(folderOf(path));
+  }
+
+  private makeFolders(): string[] {
+    return [...this.neededFolders].sort().filter((folder) => {
+      if (this.ownFolders.has(folder) && this.look(folder)?.kind === "folder") return false;
+      const lying = this.isGoing(folder) ? null : this.look(folder);
+      if (lying === null) this.touch(folderOf(folder));
+      else if (lying.kind !== "folder") this.blockedBy(lying.kind, folder);
+      return lying === null;
+    });
+  }
+
+  /** A file of Seating's that is there no longer once a folder is made in its place. */
+  private isGoing = (path: string): boolean =>
+    this.entries.has(path) && !this.wantedAt.has(path) && this.entries.get(path)!.aside === null;
+
+  private blockedBy(kind: InTheWay["kind"], path: string): void {
+    const file = this.wantedAt.get(path) ?? this.wanted.find((each) => each.path.startsWith(`${path}/`))!;
+    this.inTheWay.push({ kind, path, mod: file.mod });
+  }
+
+  private place({ path, mod, size, hash, isOwnCopy }: PlacedFile): void {
+    const entry = this.entries.get(path);
+    const lying = this.look(path);
+    const isGone = lying?.kind === "folder" && this.ownFolders.has(path);
+    if (lying && lying.kind !== "file" && !isGone) return this.blockedBy(lying.kind, path);
+    const isSame = entry?.hash === hash;
+    const isChanged = lying?.kind === "file" && !(entry && isAsPut(lying, entry));
+    let aside = entry?.aside ?? null;
+    if (isChanged && isSame) this.changed.push(path);
+    else if (isChanged) {
+      const number = this.next++;
+      if (!entry) aside = number;
+      this.putting.push({ does: entry ? "keep" : "set-aside", path, number });
+    }
+    this.after.push({ path, mod, size, hash, aside });
+    if (isSame && lying?.kind === "file") return;
+    this.touch(folderOf(path));
+    this.putting.push({ does: "put", path, size, hash, isOwnCopy });
+  }
+}

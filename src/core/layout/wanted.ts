@@ -1,0 +1,158 @@
+import type { GameDefinition } from "../model/game";
+import type { Laying } from "../model/placement";
+import type { ContentFile } from "../model/shelf";
+import { extensionOf, foldName, isManifest } from "../roster/fold";
+import { leavesOut } from "../roster/left-out";
+import { chosenParts, partsOf } from "../roster/parts";
+import type { Roster } from "../roster/roster";
+
+/** A mod that is on, as far as laying out has to know it. */
+export interface LaidMod {
+  readonly id: string;
+  readonly name: string;
+  readonly version: string;
+  /** What it is called on the shelf, without the ending of an archive. */
+  readonly folder: string;
+  readonly content: string;
+  readonly files: readonly ContentFile[];
+  /** Parts of its package in the manifest's order, and those that are taken. */
+  readonly partKeys: readonly string[];
+  readonly taken: ReadonlySet<string>;
+  readonly leftOut: readonly string[];
+}
+
+/** A file that a profile wants in the game's folder. */
+export interface WantedFile {
+  /** Below the game's folder. */
+  readonly path: string;
+  readonly mod: string;
+  /** By which the file is found in the mod: its contents, its path there as the game sees it, and its part. */
+  readonly content: string;
+  readonly own: string;
+  readonly part: string | null;
+  readonly size: number;
+  readonly hash: string;
+  /** It is written to, and must not be one with the store's. */
+  readonly isOwnCopy: boolean;
+}
+
+/** Why a profile cannot be laid out as it is. */
+export type WantedFlaw =
+  /** One mod has a file where another one has a folder. */
+  | { readonly kind: "file-and-folder"; readonly file: WantedFile; readonly below: WantedFile }
+  /** What lies in a mod was never read whole. */
+  | { readonly kind: "not-read"; readonly mod: string; readonly path: string };
+
+/** The mods of a profile that load and are here, in order; `filesOf` gives what lies in contents. */
+export const laidMods = (
+  roster: Roster,
+  filesOf: (content: string) => readonly ContentFile[],
+  folderOf: (path: string) => string,
+): LaidMod[] =>
+  roster.mods.flatMap(({ id, loads, gone, mod, taken, leftOut }): LaidMod[] =>
+    loads && !gone && mod?.content
+      ? [
+          {
+            id,
+            name: mod.name,
+            version: mod.version,
+            folder: folderOf(mod.path),
+            content: mod.content,
+            files: filesOf(mod.content),
+            partKeys: partsOf(mod.manifest).map(({ key }) => key),
+            taken: chosenParts(taken),
+            leftOut,
+          },
+        ]
+      : [],
+  );
+
+/** What of some mods, in their order, comes to lie in the game's folder: of each path the last one's; by paths as the game compares them. */
+export function wantedFiles(
+  game: GameDefinition,
+  laying: Laying,
+  mods: readonly LaidMod[],
+): { readonly files: WantedFile[]; readonly flaws: WantedFlaw[] } {
+  const flaws: WantedFlaw[] = [];
+  const winners = new Map<string, { readonly file: WantedFile; readonly number: number }>();
+  const isWritten = leavesOut((laying.written ?? []).map((path) => foldName(game, path)));
+  for (const [at, mod] of mods.entries())
+    for (const { path, size, hash, part } of takenOf(game, mod)) {
+      const target = targetOf(game, laying, mod, path);
+      if (size === null || hash === null) flaws.push({ kind: "not-read", mod: mod.id, path });
+      else
+        winners.set(foldName(game, target), {
+          number: at + 1,
+          file: {
+            path: target,
+            mod: mod.id,
+            content: mod.content,
+            own: path,
+            part,
+            size,
+            hash,
+            isOwnCopy: isWritten(foldName(game, path)),
+          },
+        });
+    }
+  flaws.push(...filesAndFolders(winners));
+  const files = [...winners]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, { file, number }]) => (isContainer(game, file.own) ? numbered(file, number) : file));
+  return { files, flaws };
+}
+
+/** The files of a mod that lie loose and are taken: of a path that several parts bring, the last part's. */
+function takenOf(game: GameDefinition, { files, partKeys, taken, leftOut }: LaidMod): ContentFile[] {
+  const isLeftOut = leavesOut(leftOut);
+  const rank = new Map(partKeys.map((key, at) => [key, at]));
+  const rankOf = ({ part }: ContentFile) => (part === null ? -1 : (rank.get(part) ?? -1));
+  return files
+    .filter(
+      ({ path, part, container }) =>
+        container === undefined &&
+        (part === null || taken.has(part)) &&
+        !isManifest(game, path) &&
+        !isLeftOut(foldName(game, path)),
+    )
+    .sort((a, b) => rankOf(a) - rankOf(b));
+}
+
+function targetOf(game: GameDefinition, laying: Laying, mod: LaidMod, path: string): string {
+  const folded = foldName(game, path);
+  const other = laying.elsewhere?.find(({ from }) => folded.startsWith(foldName(game, from)));
+  if (other) return joined(other.to, path.slice(other.from.length));
+  return laying.kind === "merged"
+    ? joined(laying.folder, path)
+    : joined(laying.folder, folderName(laying.name, mod), path);
+}
+
+const joined = (...names: readonly string[]): string => names.filter((name) => name !== "").join("/");
+
+/** What no file may be called on some system becomes a hyphen. */
+const folderName = (pattern: string, { id, name, version, folder }: LaidMod): string =>
+  pattern
+    .replace(/\{(id|name|version|folder)\}/g, (_, key: string) => ({ id, name, version, folder })[key] ?? "")
+    .replace(/[\p{Cc}\\/<>"|?*:]+/gu, "-")
+    .replace(/[. ]+$/, "")
+    .slice(0, 200) || "-";
+
+const isContainer = ({ containers }: GameDefinition, path: string): boolean =>
+  (containers ?? []).some(({ extension }) => extension === extensionOf(path));
+
+/** Packed files are opened by the order of their names: that of their mods. */
+function numbered(file: WantedFile, number: number): WantedFile {
+  const at = file.path.lastIndexOf("/") + 1;
+  const name = `${String(number).padStart(4, "0")}-${file.path.slice(at)}`;
+  return { ...file, path: file.path.slice(0, at) + name };
+}
+
+function filesAndFolders(winners: ReadonlyMap<string, { readonly file: WantedFile }>): WantedFlaw[] {
+  const told = new Map<string, WantedFlaw>();
+  for (const [key, { file: below }] of winners)
+    for (let at = key.indexOf("/"); at >= 0; at = key.indexOf("/", at + 1)) {
+      const file = winners.get(key.slice(0, at))?.file;
+      if (file && !told.has(file.path)) told.set(file.path, { kind: "file-and-folder", file, below });
+    }
+  return [...told.values()];
+}

@@ -1,0 +1,168 @@
+import {
+  constants,
+  copyFileSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmdirSync,
+  rmSync,
+  unlinkSync,
+  utimesSync,
+  writeFileSync,
+} from "node:fs";
+import { dirname, join, posix, sep } from "node:path";
+import { z } from "zod";
+import type { LayoutAct, LayoutPlan } from "@/core/layout/plan";
+import { reached } from "@/core/layout/reached";
+import { emptyLedger, Ledger } from "@/core/model/ledger";
+import type { FileStore } from "./file-store";
+import { Looking, lyingAt } from "./look";
+
+/** What was begun: the acts, and what is so once they are done. */
+const UnderWay = z.object({ acts: z.array(z.custom<LayoutAct>()), after: Ledger });
+
+/**
+ * What Seating has laid out in the folder of a game, as it is kept beside: `ledger.json`, the game's own files that wait to be put back
+ * (`aside`), what others changed of Seating's (`kept`), and, while something is done, what (`under-way.json`).
+ */
+export class LaidOut {
+  constructor(
+    private readonly game: string,
+    private readonly state: string,
+    private readonly store: FileStore,
+  ) {}
+
+  /** What is so, also where something was begun and never ended: it is looked at how far that came. */
+  ledger(): Ledger {
+    const before = this.written();
+    if (!existsSync(this.underWay)) return before;
+    const { acts, after } = UnderWay.parse(JSON.parse(readFileSync(this.underWay, "utf8")));
+    const { look } = new Looking(this.game);
+    // Of a file that was being put its part may lie there.
+    for (const act of acts)
+      if (act.does === "put" && look(partOf(act)) !== null) rmSync(join(this.game, partOf(act)));
+    const present = reached(before, after, {
+      look,
+      isAside: (number) => existsSync(this.asideOf(number)),
+    });
+    this.end(present);
+    return present;
+  }
+
+  /** Does all of a plan, which was made of the present ledger; `onAct` is told how many acts are done. */
+  perform(
+    { acts, after }: Pick<LayoutPlan, "acts" | "after">,
+    onAct: (done: number) => void = () => undefined,
+  ): void {
+    mkdirSync(this.state, { recursive: true });
+    writeWhole(this.underWay, JSON.stringify({ acts, after }));
+    for (const [at, act] of acts.entries()) {
+      this.refuseLinks(act.path);
+      this.do(act);
+      onAct(at + 1);
+    }
+    const isBare = after.entries.length === 0;
+    if (isBare) for (const [folder, changed] of after.times) this.setTime(folder, changed);
+    this.end(isBare ? { ...after, times: [] } : after);
+  }
+
+  private written(): Ledger {
+    const path = join(this.state, "ledger.json");
+    return existsSync(path) ? Ledger.parse(JSON.parse(readFileSync(path, "utf8"))) : emptyLedger(this.game);
+  }
+
+  private end(ledger: Ledger): void {
+    writeWhole(join(this.state, "ledger.json"), JSON.stringify(ledger));
+    rmSync(this.underWay, { force: true });
+  }
+
+  private do(act: LayoutAct): void {
+    const at = join(this.game, act.path);
+    switch (act.does) {
+      case "set-aside":
+        return this.moveOut(at, this.asideOf(act.number));
+      case "keep":
+        return this.moveOut(at, join(this.state, "kept", String(act.number), act.path));
+      case "remove":
+        return unlinkSync(at);
+      case "put-back":
+        return move(this.asideOf(act.number), at);
+      case "unmake-folder":
+        return unmakeFolder(at);
+      case "make-folder":
+        return mkdirSync(at);
+      case "put":
+        return this.put(at, act);
+    }
+  }
+
+  private moveOut(from: string, to: string): void {
+    mkdirSync(dirname(to), { recursive: true });
+    move(from, to);
+  }
+
+  private put(at: string, act: Extract<LayoutAct, { does: "put" }>): void {
+    const part = join(this.game, partOf(act));
+    rmSync(part, { force: true });
+    this.store.putAt(part, act, act.isOwnCopy);
+    renameSync(part, at);
+  }
+
+  /** Nothing is written through a link: what it leads to is nobody's here. */
+  private refuseLinks(path: string): void {
+    const names = path.split("/").slice(0, -1);
+    let at = this.game;
+    for (const name of names) {
+      at += sep + name;
+      const info = lstatSync(at, { throwIfNoEntry: false });
+      if (info && !info.isDirectory()) throw new Error(`${at} is no folder any more`);
+    }
+  }
+
+  private setTime(folder: string, changed: number): void {
+    const at = join(this.game, folder);
+    if (lyingAt(at)?.kind === "folder") utimesSync(at, changed / 1000, changed / 1000);
+  }
+
+  private asideOf = (number: number): string => join(this.state, "aside", String(number));
+  private get underWay(): string {
+    return join(this.state, "under-way.json");
+  }
+}
+
+/** Where a file lies, below the game's folder, until it is put in its place. */
+const partOf = ({ path, hash }: Extract<LayoutAct, { does: "put" }>): string =>
+  posix.join(posix.dirname(path), `.${hash}.seating-part`);
+
+/** Also between file systems, with its date and its rights; what is at `to` gives way. */
+function move(from: string, to: string): void {
+  try {
+    renameSync(from, to);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== "EXDEV") throw error;
+    const { atimeMs, mtimeMs } = lstatSync(from);
+    const part = `${to}.seating-part`;
+    copyFileSync(from, part, constants.COPYFILE_FICLONE);
+    utimesSync(part, atimeMs / 1000, mtimeMs / 1000);
+    renameSync(part, to);
+    unlinkSync(from);
+  }
+}
+
+/** One in which something else lies stays. */
+function unmakeFolder(path: string): void {
+  try {
+    rmdirSync(path);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code !== "ENOENT" && code !== "ENOTEMPTY" && code !== "EEXIST" && code !== "ENOTDIR") throw error;
+  }
+}
+
+/** As a whole or not at all. */
+function writeWhole(path: string, text: string): void {
+  writeFileSync(`${path}.part`, text);
+  renameSync(`${path}.part`, path);
+}

@@ -1,0 +1,33 @@
+import { lstatSync, readdirSync } from "node:fs";
+import { join } from "node:path";
+import type { Lying } from "@/core/layout/plan";
+
+/** What lies at a path below a folder; null where nothing does. A link is not followed, and hides what lies behind it. */
+export class Looking {
+  private readonly folders = new Map<string, boolean>();
+
+  constructor(private readonly folder: string) {}
+
+  readonly look = (path: string): Lying | null => {
+    const above = path.slice(0, Math.max(0, path.lastIndexOf("/")));
+    if (above !== "" && !this.isFolder(above)) return null;
+    return lyingAt(join(this.folder, path));
+  };
+
+  /** The names of what lies in a folder below it; none where there is no such folder. */
+  readonly namesIn = (path: string): string[] =>
+    path === "" || this.isFolder(path) ? readdirSync(join(this.folder, path)) : [];
+
+  private isFolder(path: string): boolean {
+    let known = this.folders.get(path);
+    if (known === undefined) this.folders.set(path, (known = this.look(path)?.kind === "folder"));
+    return known;
+  }
+}
+
+export function lyingAt(path: string): Lying | null {
+  const info = lstatSync(path, { throwIfNoEntry: false });
+  if (!info) return null;
+  const kind = info.isFile() ? "file" : info.isDirectory() ? "folder" : "other";
+  return { kind, size: info.size, changed: info.mtimeMs };
+}
