@@ -1,5 +1,6 @@
 import { blankDefinition, readDefinition } from "@/core/game/definition-flaws";
 import { GameDefinition } from "@/core/model/game";
+import { Placement } from "@/core/model/placement";
 import { PluginLayout } from "@/core/model/plugin-layout";
 import { brinehollow } from "@/standin/brinehollow/definition";
 import { kitefall } from "@/standin/kitefall/definition";
@@ -84,6 +85,20 @@ test("another kind of launch setting has the fields of its kind, and keeps what 
   expect(settle(path, { ...number, kind: "choice" })).toMatchObject({ standard: "", choices: [] });
   const other = { kind: "number" };
   expect(settle("sections.0.", other)).toBe(other);
+});
+
+test("another way to find mods has what belongs to it", () => {
+  const path = "placement.";
+  const folders = settle(path, { kind: "folders" });
+  expect(folders).toEqual({ kind: "folders", folder: "", name: "{id}" });
+  expect(settle(path, { ...folders, kind: "merged", folder: "data", written: ["a/"] })).toEqual({
+    kind: "merged",
+    folder: "data",
+    written: ["a/"],
+  });
+  expect(settle(path, { ...folders, kind: "list" })).toEqual({ kind: "list" });
+  for (const kind of ["list", "folders", "merged"])
+    expect(Placement.safeParse(settle(path, { kind })).success).toBe(true);
 });
 
 test("a value keeps its place among the others; an empty one is left out", () => {

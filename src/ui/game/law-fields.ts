@@ -1,5 +1,6 @@
 import type { TextKey } from "@/core/language/say";
 import type { LaunchSetting } from "@/core/model/game";
+import type { Placement } from "@/core/model/placement";
 import type { Draft, FieldSpec } from "./field-specs";
 import { layoutFields } from "./layout-fields";
 
@@ -10,7 +11,7 @@ const mark: readonly FieldSpec[] = [
   { kind: "number", key: "flag", label: "game.byFlag", hint: "game.numberOfTheBit0To", optional: true },
 ];
 const isKind =
-  (...kinds: readonly LaunchSetting["kind"][]) =>
+  (...kinds: readonly (LaunchSetting | Placement)["kind"][]) =>
   (beside: Draft) =>
     kinds.some((kind) => kind === beside.kind);
 const hasPlugins = ({ lists }: Draft): boolean => Array.isArray(lists) && lists.includes("plugins");
@@ -171,6 +172,65 @@ export const lawGroups: readonly LawGroup[] = [
     ],
   },
   {
+    title: "game.howItFindsMods",
+    fields: [
+      {
+        kind: "group",
+        key: "placement",
+        label: null,
+        hint: "game.placementHint",
+        start: { kind: "list" },
+        fields: [
+          {
+            kind: "choice",
+            key: "kind",
+            label: "common.kind",
+            choices: [
+              ["list", "game.choice.placement-list"],
+              ["folders", "game.choice.placement-folders"],
+              ["merged", "game.choice.placement-merged"],
+            ],
+          },
+          {
+            kind: "text",
+            key: "folder",
+            label: "game.folder",
+            hint: "game.belowItsFolder",
+            when: isKind("folders", "merged"),
+          },
+          {
+            kind: "text",
+            key: "name",
+            label: "game.nameOfAModsFolder",
+            hint: "game.nameOfAModsFolderHint",
+            when: isKind("folders"),
+          },
+          {
+            kind: "rows",
+            key: "elsewhere",
+            label: "game.foldersElsewhere",
+            one: "game.one.elsewhere",
+            start: { from: "", to: "" },
+            optional: true,
+            when: isKind("folders", "merged"),
+            fields: [
+              { kind: "text", key: "from", label: "game.folderOfAMod", hint: "game.withASlash" },
+              { kind: "text", key: "to", label: "game.goesTo", hint: "game.belowItsFolder" },
+            ],
+          },
+          {
+            kind: "words",
+            key: "written",
+            label: "game.writtenTo",
+            hint: "game.writtenToHint",
+            optional: true,
+            when: isKind("folders", "merged"),
+          },
+        ],
+      },
+    ],
+  },
+  {
     title: "game.expansionsAndPartsOfTheGame",
     fields: [
       {
@@ -232,6 +292,7 @@ export const lawGroups: readonly LawGroup[] = [
 
 /** What else changes with a value: another kind of setting, or of layout, has other fields. */
 export function settle(path: string, draft: Draft): Draft {
+  if (path === "placement.") return settlePlacement(draft);
   if (!path.startsWith("launchSettings")) return draft;
   const { kind, id: own, label, guidance } = draft;
   const named = { kind, id: own, label, ...(guidance === undefined ? {} : { guidance }) };
@@ -245,4 +306,10 @@ export function settle(path: string, draft: Draft): Draft {
   const start = starts[kind as LaunchSetting["kind"]];
   const kept = Object.keys(start).every((key) => typeof draft[key] === typeof start[key]);
   return kept ? draft : { ...named, ...start };
+}
+
+function settlePlacement({ kind, ...rest }: Draft): Draft {
+  if (kind === "list") return { kind };
+  const { name = "{id}", folder = "", ...others } = rest;
+  return { kind, folder, ...(kind === "folders" && { name }), ...others };
 }

@@ -1,0 +1,84 @@
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { makeDemo } from "@/standin/demo/make-demo";
+import { kitefall } from "@/standin/kitefall/definition";
+import { layOut, takeBack } from "./lay-out";
+
+const root = mkdtempSync(join(tmpdir(), "seating-lay-out-"));
+const gameFolder = join(root, "game");
+const shelf = join(root, "demo", kitefall.id, "shelf");
+const game = join(root, "kitefall.json");
+const before = process.env.SEATING_HOME;
+
+beforeAll(async () => {
+  process.env.SEATING_HOME = join(root, "home");
+  await makeDemo(join(root, "demo"), 7, 40);
+  writeFileSync(game, JSON.stringify({ ...kitefall, placement: { kind: "merged", folder: "base/kites" } }));
+  mkdirSync(join(gameFolder, "base"), { recursive: true });
+  writeFileSync(join(gameFolder, kitefall.sign), "the game");
+}, 60_000);
+afterAll(() => {
+  if (before === undefined) delete process.env.SEATING_HOME;
+  else process.env.SEATING_HOME = before;
+  rmSync(root, { recursive: true, force: true });
+});
+
+const list = (...lines: readonly string[]) => ({
+  name: "list.md",
+  bytes: new TextEncoder().encode(lines.map((line) => `- [x] ${line}`).join("\n")),
+});
+
+test("a list is laid out, looked at before, and taken back", async () => {
+  const options = { game, shelf, gameFolder };
+  const preview = await layOut(list("Flat Dials", "Bridle Kit"), { ...options, preview: true });
+  if (!preview.ok) throw new Error(JSON.stringify(preview.refusal));
+  expect(preview.value.json).toMatchObject({ format: "seating-layout/1", done: false });
+  expect(preview.value.text).toMatch(
+    /^To be done: \d+ files put, 0 removed, 0 of the game’s own set aside, 0 put back\.$/,
+  );
+  expect(readdirSync(join(gameFolder, "base"))).toEqual(["kitefall.pak"]);
+
+  const laid = await layOut(list("Flat Dials", "Bridle Kit"), options);
+  if (!laid.ok) throw new Error(JSON.stringify(laid.refusal));
+  expect(laid.value.json).toMatchObject({ done: true });
+  expect(existsSync(join(gameFolder, "base/kites/menus/dials"))).toBe(true);
+
+  writeFileSync(join(gameFolder, "base/kites/menus/dials"), "mine");
+  const back = takeBack({ gameFolder });
+  if (!back.ok) throw new Error(JSON.stringify(back.refusal));
+  expect(back.value.aside?.[0]).toMatch(
+    /^base\/kites\/menus\/dials was changed since it was laid out: .+“kept\/\d+”\.$/,
+  );
+  expect(readdirSync(join(gameFolder, "base"))).toEqual(["kitefall.pak"]);
+  expect(readFileSync(join(gameFolder, kitefall.sign), "utf8")).toBe("the game");
+});
+
+test("what is missing is said: the folder of the game, the law, mods", async () => {
+  const codes = await Promise.all([
+    layOut(list("Flat Dials"), { game, shelf }),
+    layOut(list("Flat Dials"), { game, gameFolder }),
+    layOut(list("Flat Dials"), { game: kitefall.id, shelf, gameFolder }),
+    layOut(list("Flat Dials"), { game, shelf, gameFolder: join(root, "nowhere") }),
+    layOut(list("Nobody’s Kite"), { game, shelf, gameFolder }),
+    Promise.resolve(takeBack({})),
+    Promise.resolve(takeBack({ gameFolder: join(root, "nowhere") })),
+  ]);
+  expect(codes.map((each) => (each.ok ? "done" : each.refusal.code))).toEqual([
+    "needs-game-folder",
+    "list-needs-shelf",
+    "layout-by-list",
+    "layout-no-game",
+    "list-lacks",
+    "needs-game-folder",
+    "folder-missing",
+  ]);
+});
