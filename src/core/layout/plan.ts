@@ -59,11 +59,15 @@ export const dateOf = (hash: string): number =>
 export const isAsPut = (lying: Lying | null, { size, hash }: Pick<LedgerEntry, "size" | "hash">): boolean =>
   lying?.kind === "file" && lying.size === size && lying.changed === dateOf(hash);
 
-const foldersAbove = (path: string): string[] => {
-  const names = path.split("/").slice(0, -1);
-  return names.map((_, at) => names.slice(0, at + 1).join("/"));
-};
 const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
+
+/** All folders in which files lie, and those above them. */
+function foldersOver(files: readonly PlacedFile[]): Set<string> {
+  const folders = new Set<string>();
+  for (const { path } of files)
+    for (let at = folderOf(path); at !== "" && !folders.has(at); at = folderOf(at)) folders.add(at);
+  return folders;
+}
 
 /**
  * What has to be done so that of Seating's just these files lie in the game's folder, and all else as it was before Seating touched it.
@@ -93,7 +97,7 @@ class Planning {
   ) {
     this.entries = new Map(ledger.entries.map((entry) => [entry.path, entry]));
     this.wantedAt = new Map(wanted.map((file) => [file.path, file]));
-    this.neededFolders = new Set(wanted.flatMap(({ path }) => foldersAbove(path)));
+    this.neededFolders = foldersOver(wanted);
     this.ownFolders = new Set(ledger.folders);
     this.times = new Map(ledger.times);
     this.next = ledger.next;

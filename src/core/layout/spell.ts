@@ -2,14 +2,14 @@ import type { GameDefinition } from "../model/game";
 import { foldName } from "../roster/fold";
 import type { WantedFile } from "./wanted";
 
-/** The folders and files of one folder, by their names as the game compares them. */
-interface Branch {
+/** Folders, and files of a folder, by their names as the game compares them: each with how it is spelled. */
+interface Folder {
   readonly spellings: Set<string>;
-  readonly branches: Map<string, Branch>;
-  file: WantedFile | null;
+  readonly folders: Map<string, Folder>;
+  readonly files: WantedFile[];
 }
 
-const branch = (): Branch => ({ spellings: new Set(), branches: new Map(), file: null });
+const newFolder = (): Folder => ({ spellings: new Set(), folders: new Map(), files: [] });
 
 /**
  * The same with names spelled so that what is one folder for the game is one: as what lies there already is called, else folders by the
@@ -20,29 +20,43 @@ export function spelled(
   wanted: readonly WantedFile[],
   namesIn: (folder: string) => readonly string[],
 ): WantedFile[] {
-  const root = branch();
-  for (const file of wanted) {
-    let at = root;
-    for (const name of file.path.split("/")) {
-      const key = foldName(game, name);
-      let next = at.branches.get(key);
-      if (!next) at.branches.set(key, (next = branch()));
-      next.spellings.add(name);
-      at = next;
-    }
-    at.file = file;
-  }
   const found: WantedFile[] = [];
-  const walk = (folder: string, { branches }: Branch) => {
+  const walk = (path: string, { folders, files }: Folder) => {
     const present = new Map<string, string>();
-    for (const name of [...namesIn(folder)].sort().reverse()) present.set(foldName(game, name), name);
-    for (const [key, next] of branches) {
-      const name = present.get(key) ?? [...next.spellings].sort()[0]!;
-      const path = folder === "" ? name : `${folder}/${name}`;
-      if (next.file) found.push(next.file.path === path ? next.file : { ...next.file, path });
-      if (next.branches.size > 0) walk(path, next);
+    for (const name of [...namesIn(path)].sort().reverse()) present.set(foldName(game, name), name);
+    const below = (key: string, own: string) => {
+      const name = present.get(key) ?? own;
+      return path === "" ? name : `${path}/${name}`;
+    };
+    for (const file of files) {
+      const name = file.path.slice(file.path.lastIndexOf("/") + 1);
+      const at = present.size === 0 ? below("", name) : below(foldName(game, name), name);
+      found.push(file.path === at ? file : { ...file, path: at });
     }
+    for (const [key, next] of folders) walk(below(key, [...next.spellings].sort()[0]!), next);
   };
-  walk("", root);
+  walk("", foldersOf(game, wanted));
   return found;
+}
+
+/** Most files lie in a folder in which others do that spell it alike. */
+function foldersOf(game: GameDefinition, wanted: readonly WantedFile[]): Folder {
+  const root = newFolder();
+  const known = new Map<string, Folder>([["", root]]);
+  const folderAt = (path: string): Folder => {
+    const before = known.get(path);
+    if (before) return before;
+    const slash = path.lastIndexOf("/");
+    const above = folderAt(path.slice(0, Math.max(0, slash)));
+    const name = path.slice(slash + 1);
+    const key = foldName(game, name);
+    let folder = above.folders.get(key);
+    if (!folder) above.folders.set(key, (folder = newFolder()));
+    folder.spellings.add(name);
+    known.set(path, folder);
+    return folder;
+  };
+  for (const file of wanted)
+    folderAt(file.path.slice(0, Math.max(0, file.path.lastIndexOf("/")))).files.push(file);
+  return root;
 }

@@ -2,11 +2,11 @@ import {
   closeSync,
   constants,
   copyFileSync,
+  futimesSync,
   linkSync,
   mkdirSync,
   openSync,
   readdirSync,
-  renameSync,
   rmSync,
   utimesSync,
   writeSync,
@@ -26,17 +26,20 @@ interface Stored {
 
 /** Files of mods, unpacked once, each by its hash; what of them was changed since is no longer in it. */
 export class FileStore {
+  /** Folders of it that are there. */
+  private readonly made = new Set<string>();
+
   constructor(private readonly folder: string) {}
 
   has = (file: Stored): boolean => isAsPut(lyingAt(this.pathOf(file)), file);
 
-  /** Puts a file of a mod into it, and answers whether it is the one of that hash. */
+  /**
+   * Puts a file of a mod into it, and answers whether it is the one of that hash. It is in it once it has its date: what is cut short
+   * before is as good as changed.
+   */
   async take(file: ModFile, stored: Stored): Promise<boolean> {
-    const to = this.pathOf(stored);
-    const part = `${to}.part`;
-    mkdirSync(dirname(to), { recursive: true });
     const sum = createHash("sha256");
-    const fd = openSync(part, "w");
+    const fd = this.open(stored);
     let size = 0;
     try {
       for await (const bytes of (file.bytes ? [file.bytes()] : await file.open()) as AsyncIterable<Buffer>) {
@@ -44,24 +47,48 @@ export class FileStore {
         size += bytes.length;
         writeSync(fd, bytes);
       }
+      const isThat = size === stored.size && shortHash(sum.digest("hex")) === stored.hash;
+      const date = dateOf(stored.hash) / 1000;
+      if (isThat) futimesSync(fd, date, date);
+      return isThat;
     } finally {
       closeSync(fd);
     }
-    const isThat = size === stored.size && shortHash(sum.digest("hex")) === stored.hash;
-    if (!isThat) rmSync(part);
-    else {
-      dated(part, stored.hash);
-      renameSync(part, to);
-    }
-    return isThat;
   }
 
-  /** Makes a path the file: one with the store's where the system can, unless it is to be `own`; else a copy. */
-  putAt(path: string, stored: Stored, own: boolean): void {
-    const from = this.pathOf(stored);
-    if (!own && linked(from, path)) return;
-    copyFileSync(from, path, constants.COPYFILE_FICLONE);
-    dated(path, stored.hash);
+  /** What lies there is somebody's in a game's folder, too, and is not written over. */
+  private open(stored: Stored): number {
+    const path = this.pathOf(stored);
+    const folder = dirname(path);
+    if (!this.made.has(folder)) mkdirSync(folder, { recursive: true });
+    this.made.add(folder);
+    rmSync(path, { force: true });
+    return openSync(path, "wx");
+  }
+
+  /** Makes a path at which nothing lies one with the store's; answers whether it is, for not every system and place can. */
+  link(stored: Stored, path: string): boolean {
+    try {
+      linkSync(this.pathOf(stored), path);
+      return true;
+    } catch (error) {
+      const { code } = error as NodeJS.ErrnoException;
+      if (
+        code !== "EXDEV" &&
+        code !== "EPERM" &&
+        code !== "EMLINK" &&
+        code !== "ENOTSUP" &&
+        code !== "EEXIST"
+      )
+        throw error;
+      return false;
+    }
+  }
+
+  copy(stored: Stored, path: string): void {
+    copyFileSync(this.pathOf(stored), path, constants.COPYFILE_FICLONE);
+    const date = dateOf(stored.hash) / 1000;
+    utimesSync(path, date, date);
   }
 
   /** Throws away what is not among these; answers how many files and bytes that were. */
@@ -79,20 +106,6 @@ export class FileStore {
   }
 
   private pathOf = ({ hash }: Stored): string => join(this.folder, hash.slice(0, 2), hash);
-}
-
-const dated = (path: string, hash: string): void =>
-  utimesSync(path, dateOf(hash) / 1000, dateOf(hash) / 1000);
-
-function linked(from: string, to: string): boolean {
-  try {
-    linkSync(from, to);
-    return true;
-  } catch (error) {
-    const { code } = error as NodeJS.ErrnoException;
-    if (code === "ENOENT" || code === "ENOSPC" || code === "EACCES") throw error;
-    return false;
-  }
 }
 
 function namesIn(folder: string): string[] {

@@ -12,7 +12,7 @@ import {
   utimesSync,
   writeFileSync,
 } from "node:fs";
-import { dirname, join, posix, sep } from "node:path";
+import { dirname, join, posix } from "node:path";
 import { z } from "zod";
 import type { LayoutAct, LayoutPlan } from "@/core/layout/plan";
 import { reached } from "@/core/layout/reached";
@@ -58,8 +58,9 @@ export class LaidOut {
   ): void {
     mkdirSync(this.state, { recursive: true });
     writeWhole(this.underWay, JSON.stringify({ acts, after }));
+    const sound = new Set<string>();
     for (const [at, act] of acts.entries()) {
-      this.refuseLinks(act.path);
+      this.refuseLinks(posix.dirname(act.path), sound);
       this.do(act);
       onAct(at + 1);
     }
@@ -104,21 +105,20 @@ export class LaidOut {
   }
 
   private put(at: string, act: Extract<LayoutAct, { does: "put" }>): void {
+    if (!act.isOwnCopy && this.store.link(act, at)) return;
     const part = join(this.game, partOf(act));
     rmSync(part, { force: true });
-    this.store.putAt(part, act, act.isOwnCopy);
+    if (act.isOwnCopy || !this.store.link(act, part)) this.store.copy(act, part);
     renameSync(part, at);
   }
 
   /** Nothing is written through a link: what it leads to is nobody's here. */
-  private refuseLinks(path: string): void {
-    const names = path.split("/").slice(0, -1);
-    let at = this.game;
-    for (const name of names) {
-      at += sep + name;
-      const info = lstatSync(at, { throwIfNoEntry: false });
-      if (info && !info.isDirectory()) throw new Error(`${at} is no folder any more`);
-    }
+  private refuseLinks(folder: string, sound: Set<string>): void {
+    if (folder === "." || sound.has(folder)) return;
+    this.refuseLinks(posix.dirname(folder), sound);
+    const lying = lyingAt(join(this.game, folder));
+    if (lying && lying.kind !== "folder") throw new Error(`${folder} is no folder any more`);
+    if (lying) sound.add(folder);
   }
 
   private setTime(folder: string, changed: number): void {

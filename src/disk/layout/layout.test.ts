@@ -296,7 +296,7 @@ test.each([
       if (!layout.ok) throw new Error(layout.refusal.code);
       const isBack = chance(0.2);
       // The store is filled before: nothing is touched as long as that is done.
-      const changes = 2 + below(3 * layout.value.plan.acts.length + 5);
+      const changes = 2 + below(layout.value.plan.acts.length + 4);
       if (!isBack) await fillStore(game, places, layout.value);
       const goOn = endingAt(changes, chance(0.5));
       try {
@@ -335,7 +335,7 @@ test("what somebody changes of it is kept, stays as long as it is wanted, and is
 
   // As long as the same is wanted there, what was changed stays; what is gone comes again.
   const { plan } = await layOut(game, roster, places);
-  expect(plan.changed).toEqual([changed, other].sort());
+  expect(new Set(plan.changed)).toEqual(new Set([changed, other]));
   expect(plan.acts.map(({ does, path }) => [does, path])).toEqual([["put", gone]]);
   expect(readFileSync(join(places.game, changed!), "utf8")).toBe("by hand");
 
