@@ -3,15 +3,13 @@ import { ContentLibrary, type OwnFolder } from "@/core/conflict/content-library"
 import { Conflicts } from "@/core/conflict/conflicts";
 import { conflictsReport, winnersReport } from "@/core/conflict/report";
 import { say } from "@/core/language/say";
-import { rosterOfList } from "@/core/lineup/state-of-list";
-import { lacksOf } from "@/core/lineup/verdict";
 import type { ConflictsReport, WinnersReport } from "@/core/model/conflicts-report";
-import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import { recordsOf } from "@/core/model/shelf";
 import type { Roster } from "@/core/roster/roster";
 import { readLooseFiles } from "@/disk/loose-files";
 import type { Answer } from "./answer";
-import { readListed, type ListFile, type ListOptions, type ListRead } from "./list-input";
+import { readWholeList, type ListFile, type ListOptions, type ListRead } from "./list-input";
 
 interface ConflictsOptions extends ListOptions {
   readonly all?: boolean;
@@ -59,22 +57,16 @@ interface WholeRead {
   readonly library: ContentLibrary;
 }
 
-/** A list of which everything that is on is here and sound. */
+/** A whole list, with all that its mods bring. */
 async function readWhole(
-  { bytes, name }: ListFile,
+  file: ListFile,
   options: ListOptions,
   before?: WholeRead,
 ): Promise<Outcome<WholeRead>> {
-  if (options.shelf === undefined) return refuse("list-needs-shelf", { name });
-  const read = await readListed(bytes, name, options, before?.read.game);
-  if (!read.ok) return read;
-  const { game, stock, list } = read.value;
-  const roster = rosterOfList(game, list, stock);
-  const lacks = lacksOf(list.lineup, list.claim, roster);
-  if (lacks.length > 0)
-    return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
-  const library = await libraryOf(read.value, roster, options, before?.library);
-  return done({ read: read.value, roster, library });
+  const whole = await readWholeList(file, options, before?.read.game);
+  if (!whole.ok) return whole;
+  const { read, roster } = whole.value;
+  return done({ read, roster, library: await libraryOf(read, roster, options, before?.library) });
 }
 
 /** All that the mods of a roster bring, and the game itself where its folder is known, besides what is known already. */

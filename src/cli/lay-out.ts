@@ -1,8 +1,6 @@
 import { mkdirSync } from "node:fs";
 import { resolve } from "node:path";
 import { say } from "@/core/language/say";
-import { rosterOfList } from "@/core/lineup/state-of-list";
-import { lacksOf } from "@/core/lineup/verdict";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { home } from "@/disk/places";
 import {
@@ -13,7 +11,7 @@ import {
   type LayoutPlaces,
 } from "@/disk/layout/lay-out";
 import type { Answer } from "./answer";
-import { readListed, type ListFile, type ListOptions } from "./list-input";
+import { readWholeList, type ListFile, type ListOptions } from "./list-input";
 
 interface LayOutOptions extends ListOptions {
   /** Only says what would be done. */
@@ -21,23 +19,21 @@ interface LayOutOptions extends ListOptions {
 }
 
 /** Lays the mods of a list out in the folder of its game; what Seating laid out there before gives way. */
-export async function layOut({ bytes, name }: ListFile, options: LayOutOptions): Promise<Outcome<Answer>> {
+export async function layOut(file: ListFile, options: LayOutOptions): Promise<Outcome<Answer>> {
   const { shelf, gameFolder, preview = false } = options;
-  if (shelf === undefined) return refuse("list-needs-shelf", { name });
   const places = placesOf(gameFolder);
   if (!places.ok) return places;
-  const read = await readListed(bytes, name, options);
-  if (!read.ok) return read;
-  const { game, stock, list } = read.value;
-  const roster = rosterOfList(game, list, stock);
-  const lacks = lacksOf(list.lineup, list.claim, roster);
-  if (lacks.length > 0)
-    return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
+  const whole = await readWholeList(file, options);
+  if (!whole.ok) return whole;
+  const {
+    read: { game, stock },
+    roster,
+  } = whole.value;
   const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
   const layout = planLayout(roster, places.value, (content) => byContent.get(content)?.contentFiles ?? []);
   if (!layout.ok) return layout;
   if (!preview) {
-    const pathOf = (content: string) => resolve(shelf, byContent.get(content)!.path);
+    const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
     const laid = await performLayout(game, places.value, layout.value, pathOf);
     if (!laid.ok) return laid;
   }

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { basename, join, resolve } from "node:path";
 import { rosterOfList } from "@/core/lineup/state-of-list";
 import { knownMods } from "@/core/lineup/known";
+import { lacksOf } from "@/core/lineup/verdict";
 import { readDefinition } from "@/core/game/definition-flaws";
 import { MODS_RANK, type GameDefinition } from "@/core/model/game";
 import type { Lineup } from "@/core/model/lineup";
@@ -73,6 +74,23 @@ export async function readListed(
     list: resolved,
     hasGame: options.gameFolder !== undefined,
   });
+}
+
+/** A list of which everything that is on is here and sound, with the profile that is made of it. */
+export async function readWholeList(
+  { bytes, name }: ListFile,
+  options: ListOptions,
+  present?: GameDefinition,
+): Promise<Outcome<{ readonly read: ListRead; readonly roster: Roster }>> {
+  if (options.shelf === undefined) return refuse("list-needs-shelf", { name });
+  const read = await readListed(bytes, name, options, present);
+  if (!read.ok) return read;
+  const { game, stock, list } = read.value;
+  const roster = rosterOfList(game, list, stock);
+  const lacks = lacksOf(list.lineup, list.claim, roster);
+  if (lacks.length > 0)
+    return refuse("list-lacks", { name, items: lacks.map(({ item }) => item).join(", ") });
+  return done({ read: read.value, roster });
 }
 
 /** The profile that is made of a list, with books by which it goes besides its own: of rules that contradict, the earlier book's win. */

@@ -11,11 +11,12 @@ import { makeLineup } from "@/core/lineup/make-lineup";
 import { rosterOfList } from "@/core/lineup/state-of-list";
 import { verdictOf } from "@/core/lineup/verdict";
 import type { Lineup } from "@/core/model/lineup";
-import type { Profile, ProfileState } from "@/core/model/profile";
+import type { ProfileState } from "@/core/model/profile";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
-import { emptyStock, makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
-import { aMod, aProfile } from "@/core/testing/ids";
+import { emptyStock, newestById, type Roster, type Stock } from "@/core/roster/roster";
+import { aMod } from "@/core/testing/ids";
+import { rosterOfState } from "@/core/testing/roster";
 import { readPluginFiles, modOfFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
 import { lineupFormats } from "@/formats/lineup/all";
@@ -46,17 +47,7 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 const { chance, pick } = makeRandom(21);
 const recipe: BlendRecipe = { kind: "recipe", mod: aMod("blend-author"), name: "What Lies Below" };
 
-const rosterWith = (state: ProfileState, here: Stock): Roster => {
-  const profile: Profile = {
-    id: aProfile("p"),
-    game: brinehollow.id,
-    name: "Any",
-    purpose: "play",
-    version: 1,
-    state,
-  };
-  return makeRoster(brinehollow, profile, here);
-};
+const rosterWith = (state: ProfileState, here: Stock): Roster => rosterOfState(brinehollow, here, state);
 
 /** Some mods of the shelf, on, with marks and decisions as a curator may have made them. */
 function drawnState(): ProfileState {

@@ -9,9 +9,8 @@ import { makeLineup } from "@/core/lineup/make-lineup";
 import { stateFromLineup } from "@/core/lineup/match";
 import { shareSetup } from "@/core/lineup/share";
 import type { Lineup } from "@/core/model/lineup";
-import type { Profile, ProfileState } from "@/core/model/profile";
 import { addAbsentMods, addAbsentPlugins, emptyState } from "@/core/edit/arrivals";
-import { emptyStock, makeRoster, newestById, type Stock } from "@/core/roster/roster";
+import { emptyStock, newestById, type Stock } from "@/core/roster/roster";
 import { makeRandom } from "@/core/random";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
@@ -23,7 +22,7 @@ import { resolveList } from "@/formats/lineup/resolve";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { games } from "@/standin/games";
 import { drawnState } from "@/core/testing/drawn-state";
-import { aProfile } from "@/core/testing/ids";
+import { rosterOfState } from "@/core/testing/roster";
 
 /** Profiles of each game; 200 in all. */
 const runs = [100, 50, 50];
@@ -45,18 +44,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
-const rosterOf = (game: (typeof games)[number], stock: Stock, state: ProfileState) => {
-  const profile: Profile = {
-    id: aProfile("p"),
-    game: game.id,
-    name: "Any",
-    purpose: "play",
-    version: 1,
-    state,
-  };
-  return makeRoster(game, profile, stock);
-};
-
 test("200 profiles go out in every format and come in on an empty shelf with a depot: the same fingerprint, or said what lacks", () => {
   const equal = new Map<string, number>();
   let whole = 0;
@@ -65,7 +52,7 @@ test("200 profiles go out in every format and come in on an empty shelf with a d
     // The receiver owns the same expansions, and nothing lies on the shelf yet.
     const known = knownMods([], stock.shelf);
     for (let run = 0; run < runs[at]!; run++) {
-      const roster = rosterOf(game, stock, drawnState(random, game, stock));
+      const roster = rosterOfState(game, stock, drawnState(random, game, stock));
       const lineup = makeLineup(roster, {
         title: `List ${run}`,
         author: "a",
@@ -102,7 +89,7 @@ test("200 profiles go out in every format and come in on an empty shelf with a d
         if (!list.ok && list.refusal.code === "list-empty") continue;
         if (!list.ok) throw new Error(`${id}: ${JSON.stringify(list.refusal)}`);
         const resolved = resolveList(list.value, game, known, stock, "List");
-        const there = rosterOf(game, stock, stateFromLineup(game, resolved.lineup, stock));
+        const there = rosterOfState(game, stock, stateFromLineup(game, resolved.lineup, stock));
         const here = factsOfRoster(there);
         const verdict = verdictOf(resolved.lineup, resolved.claim, there);
         const same = fingerprintOf(here) === lineup.fingerprint;
@@ -151,7 +138,7 @@ test("a code for 250 mods that the depot knows is at most 1,900 signs long", asy
       .sort((a, b) => (a.entry.section === b.entry.section ? a.key - b.key : 0))
       .map(({ entry }) => entry);
     const shuffledMods = [...state.mods.entries].sort((a, b) => (a.section === b.section ? below(3) - 1 : 0));
-    const roster = rosterOf(game, stock, {
+    const roster = rosterOfState(game, stock, {
       ...state,
       mods: { ...state.mods, entries: shuffledMods },
       plugins: { ...state.plugins, entries: shuffledPlugins },

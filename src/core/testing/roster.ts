@@ -1,5 +1,6 @@
+import type { GameDefinition } from "../model/game";
 import type { ModId, PluginId } from "../model/ids";
-import type { Entry, Profile, Rule } from "../model/profile";
+import type { Entry, Profile, ProfileState, Rule } from "../model/profile";
 import type { OrderRule } from "../model/problem";
 import type { PluginFile, ShelfMod } from "../model/shelf";
 import { emptyStock, makeRoster, type Roster, type Stock } from "../roster/roster";
@@ -119,3 +120,16 @@ export const withState = (roster: Roster, state: Profile["state"]): Roster =>
   makeRoster(roster.game, { ...roster.profile, state }, roster.stock, undefined, roster.overlaps);
 
 export const orderOf = (roster: Roster): string[] => roster.plugins.map((plugin) => plugin.id);
+
+/** A profile that decides this, on this machine. */
+export function rosterOfState(game: GameDefinition, stock: Stock, state: ProfileState): Roster {
+  const profile: Profile = {
+    id: aProfile("p"),
+    game: game.id,
+    name: "Any",
+    purpose: "play",
+    version: 1,
+    state,
+  };
+  return makeRoster(game, profile, stock);
+}

@@ -20,12 +20,12 @@ import { dirname, join } from "node:path";
 import { addAbsentMods, emptyState } from "@/core/edit/arrivals";
 import type { GameDefinition } from "@/core/model/game";
 import type { Laying } from "@/core/model/placement";
-import type { Profile, ProfileState } from "@/core/model/profile";
+import type { ProfileState } from "@/core/model/profile";
 import { makeRandom } from "@/core/random";
 import { foldName } from "@/core/roster/fold";
-import { emptyStock, makeRoster, type Roster, type Stock } from "@/core/roster/roster";
+import { emptyStock, type Roster, type Stock } from "@/core/roster/roster";
 import { drawnState } from "@/core/testing/drawn-state";
-import { aProfile } from "@/core/testing/ids";
+import { rosterOfState } from "@/core/testing/roster";
 import { holdsOf } from "@/formats/holds";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { openMod } from "@/standin/game/mod";
@@ -137,17 +137,8 @@ function contentsOf(game: GameDefinition, folder: string): Map<string, string> {
   return found;
 }
 
-const rosterOf = (game: GameDefinition, state: ProfileState): Roster => {
-  const profile: Profile = {
-    id: aProfile("p"),
-    game: game.id,
-    name: "Any",
-    purpose: "play",
-    version: 1,
-    state,
-  };
-  return makeRoster(game, profile, stocks.get(game.id)!);
-};
+const rosterOf = (game: GameDefinition, state: ProfileState): Roster =>
+  rosterOfState(game, stocks.get(game.id)!, state);
 
 /** What has to lie there, worked out apart: each mod opened as the stand-in games do, and its files copied over those before. */
 async function wantedIn(game: GameDefinition, roster: Roster, base: ReadonlyMap<string, string>) {
