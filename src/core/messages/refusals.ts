@@ -59,6 +59,7 @@ const refusalText: {
   "needs-game-folder": () => [say("refusals.needsGameFolder")],
   "layout-unreadable": (d) =>
     sentence("refusals.text.layout-unreadable", { path: d.path, problem: sayProblem(d.problem) }),
+  "layout-broken-off": (d) => sentence("refusals.text.layout-broken-off", { detail: d.detail }),
   "layout-changed": (d) => sentence("refusals.text.layout-changed", { path: d.path, file: d.file }),
   "blend-current": () => [say("refusals.blendCurrent")],
   "blend-layout": () => [say("refusals.blendLayout")],

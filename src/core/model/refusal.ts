@@ -136,6 +136,8 @@ export type RefusalData = ProblemData & {
   readonly "layout-in-the-way": { readonly items: string };
   readonly "needs-game-folder": Nothing;
   readonly "layout-unreadable": { readonly path: string; readonly problem: FileProblem };
+  /** The system would not do one of the acts; `detail`: what it said. */
+  readonly "layout-broken-off": { readonly detail: string };
   /** A file of a mod that is not what it was when the shelf was read. */
   readonly "layout-changed": { readonly path: string; readonly file: string };
   readonly "blend-current": Nothing;

@@ -117,7 +117,8 @@ export class LaidOut {
     if (folder === "." || sound.has(folder)) return;
     this.refuseLinks(posix.dirname(folder), sound);
     const lying = lyingAt(join(this.game, folder));
-    if (lying && lying.kind !== "folder") throw new Error(`${folder} is no folder any more`);
+    if (lying && lying.kind !== "folder")
+      throw Object.assign(new Error(`${folder} is no folder any more`), { code: "ENOTDIR" });
     if (lying) sound.add(folder);
   }
 

@@ -64,8 +64,8 @@ export function planTakingBack(places: LayoutPlaces, now: boolean): Outcome<Layo
   const looking = new Looking(realpathSync(places.game));
   const laidOut = laidOutIn(places);
   const layout = planned([], layoutPlan([], laidOut.ledger(), looking.look));
-  if (layout.ok && now) laidOut.perform(layout.value.plan);
-  return layout;
+  const taken = layout.ok && now ? perform(laidOut, layout.value.plan) : done(null);
+  return taken.ok ? layout : taken;
 }
 
 function planned(wanted: readonly WantedFile[], plan: LayoutPlan): Outcome<Layout> {
@@ -115,8 +115,22 @@ export async function performLayout(
     const unpacked = await unpack(game, store, pathOf(content), files);
     if (!unpacked.ok) return unpacked;
   }
-  laidOutIn(places).perform(plan, (at) => onProgress?.(at, plan.acts.length));
-  return done(null);
+  return perform(laidOutIn(places), plan, onProgress);
+}
+
+/** How far it came where the system would not go on is seen by whatever is done next. */
+function perform(
+  laidOut: LaidOut,
+  plan: LayoutPlan,
+  onProgress: Doing["onProgress"] = () => undefined,
+): Outcome<null> {
+  try {
+    laidOut.perform(plan, (at) => onProgress(at, plan.acts.length));
+    return done(null);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === undefined) throw error;
+    return refuse("layout-broken-off", { detail: (error as Error).message });
+  }
 }
 
 /** Of files that are put and not in the store, by their contents. */

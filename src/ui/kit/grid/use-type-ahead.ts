@@ -1,7 +1,7 @@
 import { useCallback, useRef } from "react";
 import { findTyped } from "./selection";
 
-/** Milliseconds within which letters belong to one word. */
+/** Milliseconds within which letters belong to one word, from the moment at which the last one's row shows. */
 const patience = 900;
 
 /** Answers to which row a typed sign leads, with those typed before it; null where it leads nowhere, or is no letter or figure. */
@@ -10,12 +10,14 @@ export function useTypeAhead(): (
   texts: () => readonly string[],
   active: number,
 ) => number | null {
-  const typed = useRef({ text: "", at: 0 });
+  const typed = useRef({ text: "", until: 0 });
   return useCallback((sign, texts, active) => {
     if (!/^[\p{L}\p{N}]$/u.test(sign)) return null;
-    const now = performance.now();
-    const text = now - typed.current.at < patience ? typed.current.text + sign : sign;
-    typed.current = { text, at: now };
+    const { text: before, until } = typed.current;
+    const text = performance.now() < until ? before + sign : sign;
+    const now = (typed.current = { text, until: Infinity });
+    // Where the machine is busy a letter waits for the drawing of the one before, and nobody has been slow.
+    requestAnimationFrame(() => setTimeout(() => (now.until = performance.now() + patience)));
     return findTyped(texts(), active, text);
   }, []);
 }
