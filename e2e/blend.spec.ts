@@ -91,6 +91,7 @@ test("from suggestions to a trial that shows it: accepted at once, named, built,
   await page.getByLabel("Its name").fill("Sea Bed");
   await page.keyboard.press("Enter");
   await expect(status(page)).toContainText("The blend is due");
+  await expect(page.getByLabel("Its name")).toBeFocused();
   await expect(page.getByRole("contentinfo")).toContainText("Blend due");
   await visit(page, `${seating.url}/overview`);
   await expect(page.getByRole("main")).toContainText("The blend is due");

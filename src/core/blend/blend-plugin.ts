@@ -49,8 +49,8 @@ export function mastersByList(
   return new Map(
     lists.map(({ record, hands }) => {
       const file = record.slice(record.lastIndexOf("@") + 1);
-      const named = new Set([...hands, ...(file === record ? [] : [file])]);
-      return [record, [...new Set([...named].flatMap((name) => loading.get(foldName(game, name)) ?? []))]];
+      const named = [...hands, ...(file === record ? [] : [file])];
+      return [record, [...new Set(named.flatMap((name) => loading.get(foldName(game, name)) ?? []))]];
     }),
   );
 }

@@ -13,8 +13,8 @@ type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy
 type Look = (path: string) => Lying | null;
 
 /**
- * One thing that is done in the game's folder. Each may be done again where it was begun, or done: the order is what makes that safe.
- * Numbers name what waits outside of the game's folder: the game's own files, and what somebody changed of Seating's.
+ * One thing that is done in the game's folder, each on what those before it have made of it. Numbers name what waits outside of the
+ * game's folder: the game's own files, and what somebody changed of Seating's.
  */
 export type LayoutAct =
   /** The game's own file waits aside until it is put back. */
@@ -22,7 +22,7 @@ export type LayoutAct =
   /** What was changed of Seating's is kept for whoever changed it. */
   | { readonly does: "keep"; readonly path: string; readonly number: number }
   /** A file of Seating's, as it was put there, goes. */
-  | { readonly does: "remove"; readonly path: string; readonly size: number; readonly hash: string }
+  | { readonly does: "remove"; readonly path: string }
   | { readonly does: "put-back"; readonly path: string; readonly number: number }
   | { readonly does: "unmake-folder"; readonly path: string }
   | { readonly does: "make-folder"; readonly path: string }
@@ -137,9 +137,9 @@ class Planning {
   }
 
   private takeAway(entry: LedgerEntry): void {
-    const { path, size, hash, aside } = entry;
+    const { path, aside } = entry;
     const lying = this.look(path);
-    if (isAsPut(lying, entry)) this.removing.push({ does: "remove", path, size, hash });
+    if (isAsPut(lying, entry)) this.removing.push({ does: "remove", path });
     else if (lying?.kind === "file") this.removing.push({ does: "keep", path, number: this.next++ });
     if (aside !== null) this.removing.push({ does: "put-back", path, number: aside });
     this.touch(folderOf(path));

@@ -27,7 +27,8 @@ interface Props<Row extends object> extends Looking {
   readonly rows: readonly Row[];
 }
 
-function Grid<Row extends object>({
+/** A sheet of the view: one row of it is looked at. */
+export function SheetGrid<Row extends object>({
   kind,
   label,
   rows,
@@ -109,7 +110,7 @@ export function ListsGrid({ rows, at, onLook, build }: Props<ListRow>) {
   );
   const commands = useMemo(() => building<ListRow>(build), [build]);
   return (
-    <Grid
+    <SheetGrid
       kind="blend-lists"
       label={say("blend.lists")}
       rows={rows}
@@ -176,7 +177,7 @@ export function PartsGrid({ rows, at, onLook, build }: Props<BlendPart>) {
     [mark, build],
   );
   return (
-    <Grid
+    <SheetGrid
       kind="blend-plugins"
       label={say("common.plugins2")}
       rows={rows}
@@ -227,7 +228,7 @@ export function ClashesGrid({ rows, at, onLook, build }: Props<BlendClash>) {
   );
   const commands = useMemo(() => building<BlendClash>(build), [build]);
   return (
-    <Grid
+    <SheetGrid
       kind="blend-clashes"
       label={say("blend.clashes")}
       rows={rows}

@@ -87,7 +87,6 @@ export function BlendScreen() {
         <StandingLine view={view}>
           {recipe ? (
             <BlendName
-              key={recipe.name}
               start={recipe.name}
               onName={(next) => editor.dispatch(decideBlend({ ...recipe, name: next }))}
             />
@@ -200,9 +199,11 @@ function LookingBack({ reports, at }: { reports: readonly BlendReport[]; at: str
 
 /** What the blend is called; another name is taken when it is left, or by Enter. */
 function BlendName({ start, onName }: { start: string; onName: (name: string) => void }) {
-  const [name, setName] = useState(start);
+  const [typed, setTyped] = useState<string | null>(null);
   const commit = () => {
-    if (name.trim() !== "" && name.trim() !== start) onName(name.trim());
+    const name = typed?.trim() ?? "";
+    if (name !== "" && name !== start) onName(name);
+    setTyped(null);
   };
   return (
     <Labelled label={say("blend.name")} beside>
@@ -210,10 +211,10 @@ function BlendName({ start, onName }: { start: string; onName: (name: string) =>
         <input
           id={id}
           className={`${inputLook} max-w-64`}
-          value={name}
+          value={typed ?? start}
           placeholder={say("blend.title")}
           maxLength={60}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => setTyped(event.target.value)}
           onBlur={commit}
           onKeyDown={(event) => event.key === "Enter" && commit()}
         />

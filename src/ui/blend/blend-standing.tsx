@@ -13,12 +13,12 @@ export const useBlendDue = (): boolean =>
     ({ roster }) => roster.overlaps.standing.blend === "due" && recipeOf(roster.profile.state) !== null,
   );
 
-/** Builds the blend of the profile anew. */
-export function RebuildButton({ small = false }: { small?: boolean }) {
+/** Builds the blend of the profile, the first time or anew. */
+export function BuildButton({ isFirst = false, small = false }: { isFirst?: boolean; small?: boolean }) {
   const { blend } = useWorkspace();
   return (
     <Button small={small} disabled={blend.isBuilding} onClick={() => void blend.build()}>
-      {say(blend.isBuilding ? "blend.building" : "blend.rebuild")}
+      {say(blend.isBuilding ? "blend.building" : isFirst ? "blend.build" : "blend.rebuild")}
     </Button>
   );
 }
@@ -43,7 +43,7 @@ export function BlendStandingLine() {
         {say(isDue ? "blend.standing.due" : "blend.standing.current")}{" "}
         <TextLink href="/blend">{say("findings.fixText.look-at-blend")}</TextLink>
       </p>
-      {isDue && <RebuildButton />}
+      {isDue && <BuildButton />}
     </>
   );
 }

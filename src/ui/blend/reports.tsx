@@ -8,14 +8,13 @@ import type { BlendReport } from "@/core/model/blend-report";
 import { blendMarkdown } from "@/formats/blend-report";
 import { Button } from "../kit/button";
 import type { GridColumn } from "../kit/grid/columns";
-import { selectOne } from "../kit/grid/selection";
 import { day, second } from "../kit/moment";
 import { Part } from "../kit/part";
 import { saveText } from "../kit/save-text";
 import { SelectField } from "../kit/select";
-import { ListGrid } from "../workspace/list-grid";
 import { readBlendReports } from "../workspace/server";
 import { useEditor } from "../workspace/workspace.client";
+import { SheetGrid } from "./blend-grids";
 
 /** What the last blends of the profile came to, the newest first; null before it is known. */
 export function useReports(): readonly BlendReport[] | null {
@@ -101,24 +100,21 @@ function figures(
 
 export function ReportsGrid({
   rows,
-  at,
-  onLook,
+  ...rest
 }: {
   rows: readonly BlendReport[];
   at: string | null;
   onLook: (key: string) => void;
 }) {
   return (
-    <ListGrid
+    <SheetGrid
       kind="blend-reports"
       label={say("blend.reports")}
       rows={rows}
       keyOf={keyOf}
       columns={columns}
       commands={[]}
-      selection={selectOne(at ?? (rows[0] ? keyOf(rows[0]) : ""))}
-      onSelection={({ active }) => active !== null && onLook(active)}
-      className="min-h-0 grow"
+      {...rest}
     />
   );
 }

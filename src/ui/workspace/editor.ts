@@ -32,9 +32,7 @@ import {
   type StoredProfile,
 } from "./pending";
 import type { ShownView } from "./read-workspace";
-
-/** Milliseconds until what could not be sent is tried again: the first time, and at most. */
-const retryAfter = { first: 1000, most: 15_000 };
+import { Retry } from "./retry";
 
 /**
  * The present profile and everything derived from it, free of React. An edit shows at once and is pending until the server has
@@ -48,8 +46,7 @@ export class ProfileEditor {
   private readonly refusalListeners = new Set<(refusal: Refusal) => void>();
   private received: ShownView;
   private stored: StoredProfile;
-  private retrying: ReturnType<typeof setTimeout> | undefined;
-  private wait = retryAfter.first;
+  private readonly retry = new Retry();
   private queue: Promise<void> = Promise.resolve();
   private keep: (pending: readonly Pending[]) => void = () => undefined;
   private readonly own = new OwnEdits();
@@ -196,13 +193,13 @@ export class ProfileEditor {
     void this.settled();
     return () => {
       this.keep = () => undefined;
-      clearTimeout(this.retrying);
+      this.retry.stop();
     };
   }
 
   /** Gives up all that is pending: what is stored shows again. */
   giveUpPending(): void {
-    clearTimeout(this.retrying);
+    this.retry.stop();
     this.set({ ...this.state, trouble: null });
     this.remakeOn(this.stored, []);
   }
@@ -278,23 +275,20 @@ export class ProfileEditor {
   }
 
   private async deliverAll(): Promise<void> {
-    clearTimeout(this.retrying);
+    this.retry.stop();
     if (this.state.travelling > 0) return;
     for (let first = this.state.pending[0]; first; first = this.state.pending[0]) {
       const trouble = await this.deliver(first);
       if (trouble) return this.tryLater(trouble);
       if (this.state.trouble) this.set({ ...this.state, trouble: null });
-      this.wait = retryAfter.first;
+      this.retry.wentWell();
     }
   }
 
   private tryLater(trouble: Refusal): void {
     if (this.state.trouble?.code !== trouble.code) this.refuse(trouble);
     this.set({ ...this.state, trouble });
-    this.retrying = setTimeout(() => {
-      this.wait = Math.min(this.wait * 2, retryAfter.most);
-      void this.settled();
-    }, this.wait);
+    this.retry.later(() => void this.settled());
   }
 
   /** Sends one edit; answers with what is in the way, or with null where it is stored, taken back, or made anew to be sent again. */

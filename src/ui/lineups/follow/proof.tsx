@@ -18,7 +18,7 @@ import {
 } from "@/core/messages/differences";
 import { unsaidText, verdictReasons, verdictText, verdictTitle } from "@/core/messages/verdict";
 import { recipeOf } from "@/core/blend/decisions";
-import { RebuildButton } from "../../blend/blend-standing";
+import { BuildButton } from "../../blend/blend-standing";
 import { GetMissing } from "../../depot/get-missing";
 import { Button } from "../../kit/button";
 import type { GridColumn } from "../../kit/grid/columns";
@@ -84,7 +84,7 @@ function BuildListed({ verdict: { lacks } }: { verdict: Extract<Verdict, { kind:
     const recipe = recipeOf(roster.profile.state);
     return recipe !== null && roster.modOf.get(recipe.mod)?.gone === true;
   });
-  return isMissing && lacks.length === 1 ? <RebuildButton small /> : null;
+  return isMissing && lacks.length === 1 ? <BuildButton isFirst small /> : null;
 }
 
 /** Where the list names no contents, the version that it names will do. */
