@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from "react";
 import type { z } from "zod";
+import { listeningTo } from "./listening";
 
 /** Something small that this browser remembers, whatever game and profile are looked at. */
 export class Kept<T> {
@@ -32,10 +33,7 @@ export class Kept<T> {
     return () => this.set(before);
   };
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly subscribe = listeningTo(this.listeners);
 
   private read(): T {
     try {

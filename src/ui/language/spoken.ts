@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { speak, spokenLanguage, standardLanguage, type Language } from "@/core/language/say";
 import { languageCookie } from "@/core/model/window-headers";
+import { listeningTo } from "../kit/listening";
 
 const listeners = new Set<() => void>();
 
@@ -27,10 +28,7 @@ export async function switchLanguage(tag: string): Promise<void> {
   if (answer.ok) speakFromNow((await answer.json()) as Language);
 }
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
+const subscribe = listeningTo(listeners);
 
 const tag = (): string => spokenLanguage().tag;
 

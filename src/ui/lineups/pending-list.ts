@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { listeningTo } from "../kit/listening";
 
 /** A list that was dropped somewhere else in the window and waits to be looked at. */
 let pending: File | null = null;
@@ -9,10 +10,7 @@ export function offerList(file: File | null): void {
   for (const listener of listeners) listener();
 }
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
+const subscribe = listeningTo(listeners);
 
 export const usePendingList = (): File | null =>
   useSyncExternalStore(

@@ -33,6 +33,7 @@ import {
 } from "./pending";
 import type { ShownView } from "./read-workspace";
 import { Retry } from "./retry";
+import { listeningTo } from "../kit/listening";
 
 /**
  * The present profile and everything derived from it, free of React. An edit shows at once and is pending until the server has
@@ -69,15 +70,9 @@ export class ProfileEditor {
 
   readonly getState = (): EditorState => this.state;
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly subscribe = listeningTo(this.listeners);
 
-  readonly onRefusal = (listener: (refusal: Refusal) => void): (() => void) => {
-    this.refusalListeners.add(listener);
-    return () => this.refusalListeners.delete(listener);
-  };
+  readonly onRefusal = listeningTo(this.refusalListeners);
 
   /**
    * Takes over what the server shows anew. What has been done here since the server was asked stays: a newer version of the

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Sentence } from "@/core/messages/parts";
+import { listeningTo } from "../kit/listening";
 
 export interface Message {
   readonly id: number;
@@ -52,10 +53,7 @@ export class MessageLog {
 
   readonly getState = (): MessageState => this.state;
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly subscribe = listeningTo(this.listeners);
 
   /** What is told again while it is said is said once, from now on. */
   tell(text: string, tone: MessageTone, act: MessageAct | null = null): void {

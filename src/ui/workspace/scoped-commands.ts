@@ -1,5 +1,6 @@
 import { useEffect, useSyncExternalStore } from "react";
 import { isPossible, type GridCommand } from "../kit/grid/commands";
+import { listeningTo } from "../kit/listening";
 
 /** Something that can be done with what is selected in the view that is shown. */
 interface ScopedCommand {
@@ -24,10 +25,7 @@ function set(scope: Scope | null): void {
   for (const listener of listeners) listener();
 }
 
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
+const subscribe = listeningTo(listeners);
 
 const get = () => present;
 

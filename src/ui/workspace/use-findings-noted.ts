@@ -12,6 +12,7 @@ import type { ProfileEditor } from "./editor";
 import { isStoring } from "./editor-state";
 import { noteFindings } from "./server";
 import type { ConflictWatch } from "./use-conflicts";
+import { listeningTo } from "../kit/listening";
 
 /** Milliseconds for which nothing may have changed: what is found in the midst of work is gone again before anybody has seen it. */
 const patience = 4000;
@@ -30,10 +31,7 @@ export class FindingsNoted {
     private readonly log: (text: string) => void,
   ) {}
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly subscribe = listeningTo(this.listeners);
 
   /** Of the profile that is shown; null as long as nothing is known of it. */
   readonly get = (): Noted | null =>

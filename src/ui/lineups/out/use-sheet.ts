@@ -5,6 +5,7 @@ import { keepDraft, readDraft } from "../../kit/drafts";
 import { useAskOnLeave } from "../../kit/use-ask-on-leave";
 import { readSheet, saveSheet } from "../../workspace/server";
 import { useEditor, useWorkspace } from "../../workspace/workspace.client";
+import { listeningTo } from "../../kit/listening";
 
 /** Pictures may be too large for the browser to keep. */
 const Typed = LineupSheet.partial() as z.ZodType<Partial<LineupSheet>>;
@@ -41,10 +42,7 @@ class SheetDraft {
 
   readonly getSheet = (): LineupSheet => this.shown;
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
+  readonly subscribe = listeningTo(this.listeners);
 
   readonly isUnstored = (): boolean => Object.keys(this.typed).length > 0;
 
