@@ -144,6 +144,9 @@ test("a list with a blend comes to the same bytes on a second machine, which bui
     await visit(there, `${server.url}/lineups?part=in`);
     const file = { name: "harbour.lineup.json", mimeType: "application/json", buffer: list };
     await there.getByLabel("Lineup file").setInputFiles(file);
+    // Once its shelf is read, of which it was in the middle when the page was left.
+    await expect(there.getByText(/^Found here/)).toBeVisible();
+    await expect(there.getByText(/^(To get|Not to be had)/)).toHaveCount(0);
     await expect(there.getByText(/^To build here 1/)).toBeVisible();
     await there.getByRole("button", { name: "Create profile" }).click();
     await expect(there.getByText("Reproduced exactly")).toBeVisible();

@@ -48,8 +48,8 @@ export interface Context {
   readonly depots: Depots;
   readonly reader: ShelfReader;
   readonly writeList: ListWriter;
-  /** Long work that is under way, by name, so that nothing is done twice at once. */
-  readonly underWay: Map<string, Promise<unknown>>;
+  /** The reading of a game's shelf, by its id: one after another. */
+  readonly reading: Map<string, Promise<unknown>>;
   /** What is written for a game, by its id: one after another. */
   readonly writing: Map<string, Promise<unknown>>;
   /** Ids of the choosers of folders that are open in windows. */
@@ -122,7 +122,7 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     earlierStocks: new Map(),
     parts: { storing: null, untold: new Set() },
     orders: new Map(),
-    underWay: new Map(),
+    reading: new Map(),
     writing: new Map(),
     choosers: new Set(),
     events: new Events(),

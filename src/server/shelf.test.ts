@@ -545,6 +545,25 @@ test("a reading that is cancelled keeps what it has read, and the next one goes 
   expect(value(await read()).total).toBe((await onShelf()).length);
 });
 
+test("a reading waits for one that is under way, and reads all where that was left, as by a page that is loaded anew", async () => {
+  await context.db.query("update shelf_mod set stamp = '' where game_id = 'brinehollow'");
+  const left = new AbortController();
+  const told: string[] = [];
+  const first = readShelfOfGame(
+    context,
+    ({ done }) => {
+      if (done === 1) next.push(readShelfOfGame(context, () => void told.push("next")));
+      told.push("first");
+      if (done === 20) left.abort();
+    },
+    left.signal,
+  );
+  const next: (typeof first)[] = [];
+  expect(await first).toMatchObject({ ok: false, refusal: { code: "cancelled-reading" } });
+  expect(value(await next[0]!).total).toBe((await onShelf()).length);
+  expect(told.lastIndexOf("first")).toBeLessThan(told.indexOf("next"));
+});
+
 test("mods lie in several folders; those outside the first are known by their whole paths", async () => {
   const game = (await findCurrentGame(context.db))!;
   const other = join(folder, "other");

@@ -60,8 +60,7 @@ async function edit(round: number): Promise<boolean> {
 
 async function scan(shelf: string, path: string, round: number): Promise<void> {
   await utimes(join(shelf, path), 1_600_000_000 + round, 1_600_000_000 + round);
-  const read = await readShelfOfGame(context, () => undefined);
-  if (!read.ok) expect(read.refusal.code).toBe("in-progress");
+  value(await readShelfOfGame(context, () => undefined));
 }
 
 test(`reading the shelf, pages, edits and transfers at once, ${rounds} times: all are answered, and no edit is lost`, async () => {

@@ -164,7 +164,6 @@ const refusalText: {
   "rulebook-game": (d) =>
     sentence("refusals.text.rulebook-game", { name: d.name, game: d.game, present: d.present }),
   "import-gone": () => [say("refusals.thisImportIsNotThereAny")],
-  "in-progress": (d) => sentence("refusals.text.in-progress", { what: d.what }),
   cancelled: (d) => sentence("refusals.text.cancelled", { what: d.what }),
   "cancelled-reading": () => [say("refusals.readingTheShelfWasCancelledWhat")],
   "trial-failed": (d) => sentence("refusals.text.trial-failed", { code: d.code }),

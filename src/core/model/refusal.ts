@@ -194,7 +194,6 @@ export type RefusalData = ProblemData & {
   readonly "rulebook-broken": Name & Path & Detail;
   readonly "rulebook-game": OfGame;
   readonly "import-gone": Nothing;
-  readonly "in-progress": { readonly what: string };
   readonly cancelled: { readonly what: string };
   readonly "cancelled-reading": Nothing;
   readonly "trial-failed": { readonly code: string | number };

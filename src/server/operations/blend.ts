@@ -17,7 +17,7 @@ import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
 import { libraryFor } from "./read-library";
-import { readShelfNext } from "./read-shelf";
+import { readShelfOfGame } from "./read-shelf";
 import { currentGame, readSituation } from "./situation";
 import { dropIncoming, makeRoom, takeIn } from "./take-in";
 
@@ -95,7 +95,7 @@ async function onTheShelf(
   } finally {
     await dropIncoming(incoming, room.value.id);
   }
-  const read = await readShelfNext(context, game);
+  const read = await readShelfOfGame(context, () => undefined);
   if (!read.ok) return read;
   const mod = modWith(await getStock(context, game), id, file);
   return mod ? done(mod) : refuse("not-on-shelf", { path: name });

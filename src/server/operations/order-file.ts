@@ -33,6 +33,7 @@ import { readPreference } from "@/store/preferences";
 import * as store from "@/store/order-files";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
+import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
 import { currentGame, readGround, readSituation } from "./situation";
 
@@ -82,7 +83,7 @@ export async function writeOrder(
 ): Promise<Outcome<OnDisk>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
-  return oneAfterAnother(context, ground.value.game.id, async () => {
+  return oneAfterAnother(context.writing, ground.value.game.id, async () => {
     const situation = await readSituation(context, profileId);
     if (!situation.ok) return situation;
     const { game, roster } = situation.value;
@@ -144,13 +145,6 @@ async function writeOver(
       await store.hasWritten(tx, game.id, { path: files[kind], sha256: sha256Of(after[kind]), ...from });
   });
   return done(null);
-}
-
-/** Whatever is written for one game waits for what is being written for it. */
-function oneAfterAnother<T>({ writing }: Context, gameId: string, work: () => Promise<T>): Promise<T> {
-  const result = (writing.get(gameId) ?? Promise.resolve()).then(work, work);
-  writing.set(gameId, result);
-  return result;
 }
 
 /** An order file that somebody else has written, held against what the profile would write. */
@@ -263,7 +257,7 @@ export async function putCopyBack(context: Context, id: string): Promise<Outcome
   const present = await currentGame(context);
   if (!present.ok) return present;
   const game = present.value;
-  return oneAfterAnother(context, game.id, async () => {
+  return oneAfterAnother(context.writing, game.id, async () => {
     const copy = await store.findCopy(context.db, game.id, id);
     if (!copy) return refuse("copy-gone");
     const files = gameFiles(game.definition, game.folders);

@@ -1,4 +1,3 @@
-import { say } from "@/core/language/say";
 import "server-only";
 import { join } from "node:path";
 import type { ShelfMod } from "@/core/model/shelf";
@@ -19,6 +18,7 @@ import { gatherStatistics } from "@/store/tidy";
 import * as store from "@/store/shelf";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
+import { oneAfterAnother } from "../one-after-another";
 import { getStock, lookAtGame, ownedExpansions } from "../stock";
 import { storePart, tellOfParts } from "../stock-changes";
 import { storeEdit } from "./edit-profile";
@@ -31,7 +31,10 @@ interface ShelfRead {
   readonly unsound: number;
 }
 
-/** Reads the shelf of the present game and stores what has changed. What was there before stays until it is read. */
+/**
+ * Reads the shelf of the present game and stores what has changed. What was there before stays until it is read. One that is under way is
+ * waited for: whoever asked for that may have left, as a page that is loaded anew, and what came meanwhile may have escaped it.
+ */
 export async function readShelfOfGame(
   context: Context,
   onProgress: (progress: ShelfProgress) => void,
@@ -39,25 +42,9 @@ export async function readShelfOfGame(
 ): Promise<Outcome<ShelfRead>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  const name = nameOfReading(game.value);
-  if (context.underWay.has(name)) return refuse("in-progress", { what: name });
-  const reading = readAndStore(context, game.value, onProgress, signal).finally(() =>
-    context.underWay.delete(name),
+  return oneAfterAnother(context.reading, game.value.id, () =>
+    readAndStore(context, game.value, onProgress, signal),
   );
-  context.underWay.set(name, reading);
-  return reading;
-}
-
-const nameOfReading = ({ definition: { name } }: RegisteredGame): string =>
-  say("server.readingTheShelfOf", { name });
-
-/** The same, once a reading that is under way has ended: what was put on the shelf meanwhile may have escaped it. */
-export async function readShelfNext(context: Context, game: RegisteredGame): Promise<Outcome<ShelfRead>> {
-  for (;;) {
-    await context.underWay.get(nameOfReading(game))?.catch(() => undefined);
-    const read = await readShelfOfGame(context, () => undefined);
-    if (read.ok || read.refusal.code !== "in-progress") return read;
-  }
 }
 
 async function readAndStore(
