@@ -1,4 +1,5 @@
 /** Files of mods laid out beside what anybody would use for it: `unzip`, `cp -al`, `find`; see docs/BENCHMARKS.md. */
+import type { LayoutProgress } from "@/core/layout/preview";
 import { execFileSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
@@ -10,7 +11,7 @@ import { ProfileId } from "@/core/model/ids";
 import { makeRandom } from "@/core/random";
 import { emptyStock, makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
 import { readShelf } from "@/disk/read-shelf";
-import { performLayout, planLayout, type LayoutPlaces } from "@/disk/layout/lay-out";
+import { modsToLay, performLayout, planLayout, type LayoutPlaces } from "@/disk/layout/lay-out";
 import { kitefall } from "@/standin/kitefall/definition";
 import { writeTable } from "./lib/application";
 
@@ -79,11 +80,15 @@ try {
   let [most, acts] = [0, 0];
   const start = process.memoryUsage.rss();
   const layOut = async (roster: Roster, at: LayoutPlaces) => {
-    const layout = planLayout(roster, at, (content) => byContent.get(content)!.contentFiles!);
+    const layout = planLayout(
+      game,
+      modsToLay(roster, (content) => byContent.get(content)!.contentFiles!),
+      at,
+    );
     if (!layout.ok) throw new Error(layout.refusal.code);
     acts = layout.value.plan.acts.length;
     const pathOf = (content: string) => join(shelf, byContent.get(content)!.path);
-    const onProgress = (done: number) => {
+    const onProgress = ({ done }: LayoutProgress) => {
       if (done % 500 === 0) most = Math.max(most, process.memoryUsage.rss());
     };
     const laid = await performLayout(game, at, layout.value, pathOf, { onProgress });

@@ -44,6 +44,13 @@ export class Client {
   post = <T>(path: string, body: Uint8Array | string, name: string): Promise<Outcome<T>> =>
     this.ask(path, { body: body as BodyInit, headers: { "x-file-name": encodeURIComponent(name) } });
 
+  /** Writes the order of a profile to its end. */
+  async writeOrder(profile: string): Promise<void> {
+    await (
+      await this.fetch(`/api/order?${new URLSearchParams({ profile })}`, { body: "", headers: {} })
+    ).text();
+  }
+
   /** Reads the shelf to its end. */
   async scan(): Promise<void> {
     await (await this.fetch("/api/shelf", { body: "", headers: {} })).text();

@@ -51,7 +51,7 @@ const edit: Work = async ({ client, random, view, promises }) => {
 const scan: Work = ({ client }) => client.scan();
 
 /** Writes the order for the game, or switches a mod by the way so that there is something new to write. */
-const write: Work = async ({ client, view }) => void (await client.act("writeOrder", view.profile.id, null));
+const write: Work = ({ client, view }) => client.writeOrder(view.profile.id);
 
 /** Moves mods into the bin, and some out of it. */
 const bin: Work = async ({ client, random, view }) => {

@@ -5,6 +5,7 @@ import { hashOf, root, run, unlessUnchanged } from "./steps.mjs";
 /** Programs that run beside the server, each as one file of plain JavaScript under dist/. */
 const programs = {
   "database-worker": "src/store/database-worker.ts",
+  "layout-worker": "src/disk/layout/layout-worker.ts",
   "list-writer-worker": "src/server/list-writer-worker.ts",
   "shelf-reader-worker": "src/disk/shelf-reader-worker.ts",
   "unpack-worker": "src/disk/packed/unpack-worker.ts",

@@ -1,9 +1,11 @@
 import { mkdirSync } from "node:fs";
 import { resolve } from "node:path";
 import { say } from "@/core/language/say";
+import { laidAsOf } from "@/core/layout/laid-as";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { home } from "@/disk/places";
 import {
+  modsToLay,
   performLayout,
   planLayout,
   planTakingBack,
@@ -30,11 +32,14 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
     roster,
   } = whole.value;
   const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
-  const layout = planLayout(roster, places.value, (content) => byContent.get(content)?.contentFiles ?? []);
+  const mods = modsToLay(roster, (content) => byContent.get(content)?.contentFiles ?? []);
+  const layout = planLayout(game, mods, places.value);
   if (!layout.ok) return layout;
   if (!preview) {
     const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
-    const laid = await performLayout(game, places.value, layout.value, pathOf);
+    const laid = await performLayout(game, places.value, layout.value, pathOf, {
+      as: laidAsOf(roster)!,
+    });
     if (!laid.ok) return laid;
   }
   return done(answerOf(layout.value, !preview));
@@ -59,7 +64,8 @@ function placesOf(gameFolder: string | undefined): Outcome<LayoutPlaces> {
   return done({ game: resolve(gameFolder), own });
 }
 
-function answerOf({ plan: { acts, changed }, bytes }: Layout, isDone: boolean): Answer {
+function answerOf({ plan: { acts, changed } }: Layout, isDone: boolean): Answer {
+  const bytes = acts.reduce((sum, act) => sum + (act.does === "put" ? act.size : 0), 0);
   const count = (does: (typeof acts)[number]["does"]) => acts.filter((act) => act.does === does).length;
   return {
     json: {

@@ -2,12 +2,15 @@ import { Worker } from "node:worker_threads";
 
 /** What a thread answers to a job, which comes to it as a message. */
 export type Done = { readonly value: unknown } | { readonly error: string };
+/** What it tells of it before that. */
+export type Told = { readonly told: unknown };
 
 /** Milliseconds after which threads that have nothing to do are ended. */
 const patience = 20_000;
 
 interface Waiting {
   readonly job: unknown;
+  readonly onTold: (told: never) => void;
   readonly resolve: (value: never) => void;
   readonly reject: (error: Error) => void;
 }
@@ -22,7 +25,10 @@ interface Hand {
  * Gives jobs to at most so many worker threads that run `program`, a bundled one; each does one after another. They are started when
  * they are needed, end by themselves, and keep no program from ending. Where one breaks down over a job, that job alone is rejected.
  */
-export function openThreads<Job>(program: string, most: number): <T>(job: Job) => Promise<T> {
+export function openThreads<Job>(
+  program: string,
+  most: number,
+): <T, Telling = never>(job: Job, onTold?: (told: Telling) => void) => Promise<T> {
   const waiting: Waiting[] = [];
   const hands = new Set<Hand>();
   let resting: ReturnType<typeof setTimeout> | undefined;
@@ -36,7 +42,8 @@ export function openThreads<Job>(program: string, most: number): <T>(job: Job) =
       next();
     };
     hands.add(hand);
-    worker.on("message", (done: Done) => {
+    worker.on("message", (done: Done | Told) => {
+      if ("told" in done) return hand.at?.onTold(done.told as never);
       settle(hand, done);
       next();
     });
@@ -67,9 +74,9 @@ export function openThreads<Job>(program: string, most: number): <T>(job: Job) =
       void hand.worker.terminate();
     }
   };
-  return (job) =>
+  return (job, onTold = () => undefined) =>
     new Promise((resolve, reject) => {
-      waiting.push({ job, resolve, reject });
+      waiting.push({ job, onTold, resolve, reject });
       next();
     });
 }

@@ -12,6 +12,7 @@ import { tidy } from "@/store/tidy";
 import { home, root } from "@/disk/places";
 import { removeLeftOvers } from "@/disk/packed/packed-archive";
 import { inThisThread, type ShelfReader } from "@/disk/shelf-reader";
+import { layOutHere, layOutInThread, type LayoutHand } from "@/disk/layout/layout-hand";
 import { readInThreads } from "@/disk/shelf-reader-pool";
 import { openInWorker } from "@/store/worker-database";
 import { openDepots, type Depots } from "./depot/depots";
@@ -48,8 +49,11 @@ export interface Context {
   readonly depots: Depots;
   readonly reader: ShelfReader;
   readonly writeList: ListWriter;
+  readonly layOut: LayoutHand;
   /** The reading of a game's shelf, by its id: one after another. */
   readonly reading: Map<string, Promise<unknown>>;
+  /** By the game's id, the number that cancels what is laid out for it just now once it is not 0. */
+  readonly laying: Map<string, Int32Array>;
   /** What is written for a game, by its id: one after another. */
   readonly writing: Map<string, Promise<unknown>>;
   /** Ids of the choosers of folders that are open in windows. */
@@ -100,6 +104,7 @@ async function open(): Promise<Context> {
     ...context,
     reader: readInThreads(program("shelf-reader-worker")),
     writeList: writeInThread(program("list-writer-worker")),
+    layOut: layOutInThread(program("layout-worker")),
     close: async () => {
       stopListening();
       await context.close();
@@ -118,11 +123,13 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     depots,
     reader: inThisThread,
     writeList: writeHere,
+    layOut: layOutHere,
     stocks: new Map(),
     earlierStocks: new Map(),
     parts: { storing: null, untold: new Set() },
     orders: new Map(),
     reading: new Map(),
+    laying: new Map(),
     writing: new Map(),
     choosers: new Set(),
     events: new Events(),

@@ -5,6 +5,7 @@ import { makeRoster } from "@/core/roster/roster";
 import { allTies } from "@/core/roster/ties";
 import { listGames } from "@/store/games";
 import { listProfiles } from "@/store/profiles";
+import { readDrift } from "./operations/layout";
 import { readOnDisk } from "./operations/order-file";
 import { findOverlaps } from "./operations/read-library";
 import { getStock } from "./stock";
@@ -22,7 +23,8 @@ test("the demo of its usual size has at least one of every finding", async () =>
   for (const game of await listGames(context.db)) {
     const stock = await getStock(context, game);
     const { definition } = game;
-    const onDisk = await readOnDisk(context, game);
+    const drift = await readDrift({ ...context, at: (await listProfiles(context.db, game.id))[0]!.id });
+    const onDisk = { ...(await readOnDisk(context, game)), ...(drift.ok && { drift: drift.value }) };
     for (const { id } of await listProfiles(context.db, game.id)) {
       const plain = makeRoster(definition, (await storedProfile(context, id))!, stock);
       const roster = { ...plain, overlaps: await findOverlaps(context, game, plain) };

@@ -1,4 +1,4 @@
-/** What is done under one key waits for what is being done under it, however that ends. */
+/** What is done under one key waits for what is being done under it, however that ends; `doing` has those that something is done under. */
 export function oneAfterAnother<T>(
   doing: Map<string, Promise<unknown>>,
   key: string,
@@ -6,5 +6,7 @@ export function oneAfterAnother<T>(
 ): Promise<T> {
   const result = (doing.get(key) ?? Promise.resolve()).then(work, work);
   doing.set(key, result);
+  const forget = () => void (doing.get(key) === result && doing.delete(key));
+  result.then(forget, forget);
   return result;
 }

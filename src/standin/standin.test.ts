@@ -10,11 +10,12 @@ import { everyConflict, surveyOf } from "@/core/conflict/survey";
 import type { TestConflicts } from "@/core/testing/contested";
 import { namesToWrite } from "@/core/check/order-file";
 import { acceptEdit, proposeOrder } from "@/core/edit/accept";
-import { makeRoster, type Roster } from "@/core/roster/roster";
+import { emptyStock, makeRoster, type Roster } from "@/core/roster/roster";
 import { applySteps } from "@/core/edit/steps";
 import type { ProfileState } from "@/core/model/profile";
 import { readPluginFiles } from "@/disk/read-mod";
 import { readShelf } from "@/disk/read-shelf";
+import { modsToLay, performLayout, planLayout, planTakingBack } from "@/disk/layout/lay-out";
 import { gameFiles, orderContents, readIfThere, writeGameFiles } from "@/disk/game-files";
 import { brinehollow } from "./brinehollow/definition";
 import { catalogue } from "./demo/catalogue";
@@ -23,6 +24,7 @@ import { makeDemo, type DemoPlan } from "./demo/make-demo";
 import { placesUsed } from "@/core/roster/roster";
 import { sharedBy } from "@/core/edit/remember";
 import { kitefall } from "./kitefall/definition";
+import { millwright } from "./millwright/definition";
 import { makeRandom } from "../core/random";
 import type { GameDefinition } from "@/core/model/game";
 import { holdsOf, writeHolds, type Holds } from "@/formats/holds";
@@ -57,6 +59,22 @@ async function writeSetup(game: GameDefinition, folder: string, names: readonly 
     { path: files.order, contents: orderContents(game, names, before.ok ? before.value : null) },
   ]);
 }
+
+const placesAt = (folder: string) => ({ game: folder, own: join(out, "own") });
+
+/** Lays out what a game finds in its own folder, as the server does. */
+async function layOut(roster: Roster, folder: string): Promise<void> {
+  const { game, stock } = roster;
+  const known = new Map(stock.shelf.map((mod) => [mod.content, mod]));
+  const laying = modsToLay(roster, (content) => known.get(content)?.contentFiles ?? []);
+  const layout = planLayout(game, laying, placesAt(folder));
+  if (!layout.ok) throw new Error(JSON.stringify(layout.refusal));
+  const pathOf = (content: string) => join(out, game.id, "shelf", known.get(content)!.path);
+  expect(await performLayout(game, placesAt(folder), layout.value, pathOf)).toMatchObject({ ok: true });
+}
+
+const takeAllBack = (folder: string) =>
+  expect(planTakingBack(placesAt(folder), true)).toMatchObject({ ok: true });
 
 describe("the demo", () => {
   test("the same seed gives the same bytes, another seed others", async () => {
@@ -316,6 +334,7 @@ describe("the game that has mods only", () => {
     expect(names.indexOf("bridle-kit")).toBeLessThan(names.indexOf("seam-repair"));
     const holds = holdsOf(next, join(out, "kitefall-cup/shelf"));
     await writeSetup(kitefall, folder(), names, holds);
+    await layOut(next, folder());
     expect(await readFile(join(folder(), "setup/flightcard.txt"), "utf8")).toMatch(/^\[x\] bridle-kit\n/m);
     const lines: string[] = [];
     await startGame(kitefall, folder(), (line) => lines.push(line));
@@ -328,10 +347,42 @@ describe("the game that has mods only", () => {
     expect(lines).toContain(
       `packed: ${inside.length} files in 2, ${hidden.length} of them hidden by loose ones`,
     );
-    expect(lines.some((line) => /\d files, [1-9]\d* replaced$/.test(line))).toBe(true);
-    await writeSetup(kitefall, folder(), names.slice(1), holds);
-    await expect(startGame(kitefall, folder(), () => undefined)).rejects.toThrow(
-      /lists \d+ mods, but .+ holds/,
+    expect(lines.some((line) => /^open flying: [1-9]\d+ files$/.test(line))).toBe(true);
+    const card = join(folder(), "panels/evening-card.txt");
+    expect(await readFile(card, "utf8")).not.toMatch(/Nobody flies/);
+    takeAllBack(folder());
+    expect(await readFile(card, "utf8")).toMatch(/Nobody flies/);
+  });
+});
+
+describe("the game whose mods lie as folders of their own", () => {
+  const folder = () => join(out, "millwright-vale/game");
+
+  test("opens those that its order names, tells the others, and stops where one is not there", async () => {
+    const plan = JSON.parse(await readFile(join(out, "demo.json"), "utf8")) as DemoPlan;
+    const { mods } = await readShelf(millwright, [join(out, "millwright-vale/shelf")], []);
+    const { name, purpose, state } = plan.games.find((each) => each.id === millwright.id)!.profiles[0]!;
+    const profile = { id: aProfile("m"), game: millwright.id, name, purpose, version: 1, state };
+    const roster = makeRoster(millwright, profile, { ...emptyStock, owned: ["market-days"], shelf: mods });
+    const names = namesToWrite(roster);
+    const holds = holdsOf(roster, join(out, "millwright-vale/shelf"));
+    await writeSetup(millwright, folder(), names, holds);
+    const start = async () => {
+      const lines: string[] = [];
+      await startGame(millwright, folder(), (line) => lines.push(line));
+      return lines;
+    };
+    await expect(start()).rejects.toThrow(
+      / is listed in setup\/packages\.xml, but packages\/.+ is not there$/,
     );
+    await layOut(roster, folder());
+    const lines = await start();
+    expect(lines.filter((line) => /^open packages\/.+: \d+ files$/.test(line))).toHaveLength(names.length);
+    expect(lines).toContain("Valley to open: three-weirs.vale");
+    expect(lines.at(-1)).toBe("running");
+    await writeSetup(millwright, folder(), names.slice(1), holds);
+    expect(await start()).toContain(`packages/${names[0]} is not listed, and not opened`);
+    takeAllBack(folder());
+    expect((await readdir(folder())).includes("packages")).toBe(false);
   });
 });

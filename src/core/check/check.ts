@@ -1,5 +1,7 @@
+import type { Drift } from "../layout/drift";
 import type { Finding } from "../model/finding";
 import type { ProfileId } from "../model/ids";
+import type { LaidSummary } from "../model/ledger";
 import type { ListName } from "../model/profile";
 import type { Roster } from "../roster/roster";
 import type { Ties } from "../roster/ties";
@@ -11,6 +13,10 @@ export interface OnDisk {
   readonly holds: readonly Held[] | null;
   /** What it is told at its start; absent where it is told nothing. */
   readonly start?: StartFacts;
+  /** What of mods lies in the game's folder; null: nothing, or not the whole of anything. Absent for a game that reads a list of what to open. */
+  readonly laid?: LaidSummary | null;
+  /** What of it is not as Seating left it; absent before that is known. */
+  readonly drift?: Drift;
   /** Whose the order file is; absent where it is not there, or that is not known. */
   readonly file?: OrderFileOwner;
 }
@@ -62,6 +68,7 @@ export const checkedParts = {
   launch: ({ roster }: CheckInput) => roster.profile.state.launch,
   ties: ({ ties }: CheckInput) => ties,
   onDisk: ({ onDisk }: CheckInput) => onDisk,
+  drift: ({ onDisk }: CheckInput) => onDisk.drift,
   today: ({ today }: CheckInput) => today,
 };
 export type CheckedPart = keyof typeof checkedParts;

@@ -1,6 +1,7 @@
 import { movedBetween } from "../graph/moved";
 import { mainList, type GameDefinition } from "../model/game";
 import type { ProfileId } from "../model/ids";
+import { laidAsOf, layoutGap, type LayoutGap } from "../layout/laid-as";
 import type { Roster } from "../roster/roster";
 import { foldName } from "../roster/fold";
 import type { Check, Held, OnDisk, StartFacts } from "./check";
@@ -80,6 +81,8 @@ export interface OrderFileGap {
   readonly removed: number;
   /** The plugins agree, but the game would open other mods, or in another order, or start otherwise. */
   readonly modsDiffer: boolean;
+  /** What of the mods does not lie in the game's folder as it should; null where nothing does not, or nothing has to. */
+  readonly layout: LayoutGap | null;
 }
 
 /**
@@ -116,8 +119,10 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
     added: change.comes.length,
     removed: change.goes.length,
     modsDiffer,
+    layout: onDisk.laid === undefined ? null : layoutGap(laidAsOf(roster), onDisk.laid?.as ?? null),
   };
-  const current = gap.written && gap.moves + gap.added + gap.removed === 0 && !modsDiffer;
+  const isOrder = gap.written && gap.moves + gap.added + gap.removed === 0 && !modsDiffer;
+  const current = isOrder && gap.layout === null;
   return current ? null : gap;
 }
 

@@ -12,6 +12,7 @@ import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
 import { contentsGone, newerHere, notOnShelf, twoVersions } from "./versions-here";
+import { layoutDrift } from "./layout-drift";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
 import { partCaution, partOpen, partRefused, partsClash, questionOpen } from "./parts-taken";
@@ -63,6 +64,7 @@ export const checks: readonly Check[] = [
   awardsOff,
   blendDue,
   reminderDue,
+  layoutDrift,
   orderFileDiffers,
 ];
 

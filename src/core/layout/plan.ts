@@ -73,8 +73,46 @@ function foldersOver(files: readonly PlacedFile[]): Set<string> {
  * What has to be done so that of Seating's just these files lie in the game's folder, and all else as it was before Seating touched it.
  * `ledger` is what is so now.
  */
-export function layoutPlan(wanted: readonly PlacedFile[], ledger: Ledger, look: Look): LayoutPlan {
-  return new Planning(wanted, ledger, look).plan();
+export function layoutPlan(
+  wanted: readonly PlacedFile[],
+  ledger: Ledger,
+  look: Look,
+  ways: LayoutWays = {},
+): LayoutPlan {
+  return new Planning(wanted, ledger, look, ways).plan();
+}
+
+interface LayoutWays {
+  /** What somebody changed of what is wanted is put again as it was, and what it was changed to is kept. */
+  readonly putAgain?: boolean;
+  /** What its user had set aside comes back, too. */
+  readonly takesBack?: boolean;
+}
+
+/** Sets files aside that are neither the game's nor Seating's; those that do not lie there are passed over. */
+export function setAsidePlan(
+  paths: readonly string[],
+  ledger: Ledger,
+  look: Look,
+): Pick<LayoutPlan, "acts" | "after"> {
+  const own = new Set(ledger.entries.map(({ path }) => path));
+  const there = paths.filter((path) => !own.has(path) && look(path)?.kind === "file");
+  const numbered = there.map((path, at): [string, number] => [path, ledger.next + at]);
+  const times = new Map(ledger.times);
+  const made = new Set(ledger.folders);
+  for (const folder of new Set(there.map(folderOf))) {
+    const lying = look(folder);
+    if (lying && !times.has(folder) && !made.has(folder)) times.set(folder, lying.changed);
+  }
+  return {
+    acts: numbered.map(([path, number]) => ({ does: "set-aside", path, number })),
+    after: {
+      ...ledger,
+      others: [...ledger.others, ...numbered],
+      times: [...times],
+      next: ledger.next + there.length,
+    },
+  };
 }
 
 class Planning {
@@ -94,6 +132,7 @@ class Planning {
     private readonly wanted: readonly PlacedFile[],
     private readonly ledger: Ledger,
     private readonly look: Look,
+    private readonly ways: LayoutWays,
   ) {
     this.entries = new Map(ledger.entries.map((entry) => [entry.path, entry]));
     this.wantedAt = new Map(wanted.map((file) => [file.path, file]));
@@ -110,6 +149,7 @@ class Planning {
     for (const folder of unmade) this.touch(folderOf(folder));
     const made = this.makeFolders();
     for (const file of this.wanted) this.place(file);
+    const others = this.ledger.others.filter(([path, number]) => !this.comesBack(path, number));
     return {
       acts: [
         ...this.removing,
@@ -120,7 +160,10 @@ class Planning {
       after: {
         ...this.ledger,
         entries: this.after,
-        folders: [...this.ledger.folders.filter((folder) => this.neededFolders.has(folder)), ...made],
+        others,
+        folders: [
+          ...new Set([...this.ledger.folders.filter((folder) => this.neededFolders.has(folder)), ...made]),
+        ],
         times: [...this.times],
         next: this.next,
       },
@@ -143,6 +186,14 @@ class Planning {
     else if (lying?.kind === "file") this.removing.push({ does: "keep", path, number: this.next++ });
     if (aside !== null) this.removing.push({ does: "put-back", path, number: aside });
     this.touch(folderOf(path));
+  }
+
+  /** Where something else lies by now it goes on waiting. */
+  private comesBack(path: string, number: number): boolean {
+    if (!this.ways.takesBack || this.look(path) !== null) return false;
+    this.putting.push({ does: "put-back", path, number });
+    this.touch(folderOf(path));
+    return true;
   }
 
   private makeFolders(): string[] {
@@ -169,7 +220,7 @@ class Planning {
     const lying = this.look(path);
     const isGone = lying?.kind === "folder" && this.ownFolders.has(path);
     if (lying && lying.kind !== "file" && !isGone) return this.blockedBy(lying.kind, path);
-    const isSame = entry?.hash === hash;
+    const isSame = entry?.hash === hash && !this.ways.putAgain;
     const isChanged = lying?.kind === "file" && !(entry && isAsPut(lying, entry));
     let aside = entry?.aside ?? null;
     if (isChanged && isSame) this.changed.push(path);
@@ -178,8 +229,8 @@ class Planning {
       if (!entry) aside = number;
       this.putting.push({ does: entry ? "keep" : "set-aside", path, number });
     }
-    this.after.push({ path, mod, size, hash, aside });
-    if (isSame && lying?.kind === "file") return;
+    this.after.push({ path, mod, size, hash, aside, isOwnCopy });
+    if (entry?.hash === hash && lying?.kind === "file" && !(isChanged && this.ways.putAgain)) return;
     this.touch(folderOf(path));
     this.putting.push({ does: "put", path, size, hash, isOwnCopy });
   }

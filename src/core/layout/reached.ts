@@ -18,6 +18,7 @@ export function reached(before: Ledger, after: Ledger, present: Present): Ledger
     entries: [...paths].flatMap(
       (path) => entryReached(old!.get(path), now!.get(path), look(path), present) ?? [],
     ),
+    others: [...new Map([...before.others, ...after.others])].filter(([, number]) => present.isAside(number)),
     folders: [...folders].filter((folder) => look(folder)?.kind === "folder"),
     next: Math.max(before.next, after.next),
   };

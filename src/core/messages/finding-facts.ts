@@ -69,6 +69,8 @@ const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence
   "not-on-shelf": "lost",
   "contents-gone": "lost",
   "unsound-archive": "lost",
+  "layout-touched": "unlike",
+  "layout-strangers": "unlike",
   "order-file-differs": "behind",
   "order-file-absent": "behind",
   "order-file-theirs": "behind",

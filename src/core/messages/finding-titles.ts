@@ -62,6 +62,8 @@ const all: Readonly<Record<FindingId, true>> = {
   "reminder-updated": true,
   "reminder-day": true,
   "cap-near": true,
+  "layout-touched": true,
+  "layout-strangers": true,
   "order-file-differs": true,
   "order-file-absent": true,
   "order-file-theirs": true,

@@ -233,6 +233,14 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
   "reminder-updated": (d) => sentence("findings.text.reminder-updated", { of: d.of, text: bare(d.text) }),
   "reminder-day": (d) => sentence("findings.text.reminder-day", { of: d.of, text: bare(d.text) }),
   "not-on-shelf": (d) => sentence("findings.text.not-on-shelf", { mod: String(d.mod) }),
+  "layout-touched": (d) =>
+    sentence("findings.text.layout-touched", {
+      changed: String(d.changed),
+      gone: String(d.gone),
+      first: String(d.first),
+    }),
+  "layout-strangers": (d) =>
+    sentence("findings.text.layout-strangers", { count: String(d.count), first: String(d.first) }),
   "order-file-differs": (d) =>
     sentence("findings.text.order-file-differs", { path: String(d.path), away: away(d) }),
   "order-file-theirs": (d) =>
@@ -263,6 +271,8 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "look-at-order": () => [say("common.lookAtTheOrderFile")],
   "look-at-conflicts": () => [say("findings.fixText.look-at-conflicts")],
   "look-at-parts": () => [say("findings.fixText.look-at-parts")],
+  "look-at-layout": () => [say("findings.fixText.look-at-layout")],
+  "put-again": () => [say("findings.fixText.put-again")],
   "look-at-blend": () => [say("findings.fixText.look-at-blend")],
   "look-at-rules": () => [say("findings.fixText.look-at-rules")],
   "drop-reminder": () => [say("findings.fixText.drop-reminder")],

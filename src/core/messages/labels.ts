@@ -49,6 +49,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "drop-note": (d, item) => say("labels.words.drop-note", { item }),
   "write-advice": (d, item) => say("labels.words.write-advice", { item }),
   "drop-advice": (d, item) => say("labels.words.drop-advice", { item }),
+  "gather-files": (d) => say("labels.words.gather-files", { item: d.item }),
   "build-blend": (d) => say("labels.words.build-blend", { name: d.name }),
   "drop-blend": (d) => say("labels.words.drop-blend", { name: d.name }),
   "decide-blend": (d) => say("labels.words.decide-blend", { name: d.name }),

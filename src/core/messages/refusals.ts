@@ -61,6 +61,12 @@ const refusalText: {
     sentence("refusals.text.layout-unreadable", { path: d.path, problem: sayProblem(d.problem) }),
   "layout-broken-off": (d) => sentence("refusals.text.layout-broken-off", { detail: d.detail }),
   "layout-changed": (d) => sentence("refusals.text.layout-changed", { path: d.path, file: d.file }),
+  "layout-no-rights": (d) => sentence("refusals.text.layout-no-rights", { path: d.path }),
+  "layout-no-space": (d) =>
+    sentence("refusals.text.layout-no-space", { path: d.path, size: Math.ceil(d.bytes / 1_000_000) }),
+  "layout-cancelled": () => [say("refusals.layoutCancelled")],
+  "mod-name-taken": (d) => sentence("refusals.text.mod-name-taken", { name: d.name }),
+  "cannot-gather": (d) => sentence("refusals.text.cannot-gather", { path: d.path }),
   "blend-current": () => [say("refusals.blendCurrent")],
   "blend-layout": () => [say("refusals.blendLayout")],
   "marks-broken": (d) => sentence("refusals.text.marks-broken", { name: d.name, detail: d.detail }),

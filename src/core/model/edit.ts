@@ -93,6 +93,7 @@ export type LabelData = {
   readonly "set-aside": { readonly count: number };
   readonly "sure-ways": { readonly count: number };
   readonly "build-blend": Named;
+  readonly "gather-files": { readonly item: string };
   readonly "decide-blend": Named;
   readonly "drop-blend": Named;
   readonly "tell-again": { readonly count: number };
@@ -150,6 +151,7 @@ const labelIds = [
   "set-aside",
   "sure-ways",
   "build-blend",
+  "gather-files",
   "decide-blend",
   "drop-blend",
   "tell-again",

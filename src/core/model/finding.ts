@@ -32,6 +32,8 @@ export type FixData = {
   readonly "look-at-parts": Readonly<Record<never, never>>;
   readonly "look-at-rules": Readonly<Record<never, never>>;
   readonly "look-at-blend": Readonly<Record<never, never>>;
+  readonly "look-at-layout": Readonly<Record<never, never>>;
+  readonly "put-again": Readonly<Record<never, never>>;
   readonly "drop-reminder": Readonly<Record<never, never>>;
 };
 
@@ -73,6 +75,8 @@ type Act =
   | { readonly act: "look-at-parts"; readonly mod: string }
   | { readonly act: "look-at-rules" }
   | { readonly act: "look-at-blend" }
+  | { readonly act: "look-at-layout"; readonly sheet: "touched" | "strangers" }
+  | { readonly act: "put-again" }
   /** Shows what newer versions change, to be chosen from. */
   | { readonly act: "versions" };
 
@@ -199,6 +203,10 @@ export type FindingData = {
   /** `changed`: the same version lies there with other contents. */
   readonly "contents-gone": Item & { readonly version: string; readonly changed: boolean };
   readonly "newer-here": { readonly count: number; readonly first: string };
+  /** Files that Seating laid out and somebody has changed or deleted since. */
+  readonly "layout-touched": { readonly changed: number; readonly gone: number; readonly first: string };
+  /** Files where mods lie that are neither Seating's nor known for the game's. */
+  readonly "layout-strangers": { readonly count: number; readonly first: string };
   readonly "order-file-differs": Behind;
   readonly "order-file-absent": Behind;
   readonly "order-file-theirs": Behind;

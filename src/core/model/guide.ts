@@ -10,6 +10,7 @@ export const guideTasks = [
   "share",
   "follow",
   "play-together",
+  "own-game",
   "sheet",
   "your-data",
   "when-something-is-wrong",
@@ -48,6 +49,7 @@ export const guideWords = [
   "fingerprint",
   "blend",
   "trial",
+  "lay-out",
 ] as const;
 
 export type GuideWord = (typeof guideWords)[number];

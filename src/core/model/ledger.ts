@@ -17,8 +17,12 @@ export const Ledger = z.strictObject({
       hash: z.string(),
       /** The number under which the game's own file of that path waits to be put back; null where there was none. */
       aside: count.nullable(),
+      /** It is not one with the store's. */
+      isOwnCopy: z.boolean().default(false),
     }),
   ),
+  /** What its user had set aside that was neither the game's nor Seating's, and the number under which each waits. */
+  others: z.array(z.tuple([z.string(), count])).default([]),
   /** Folders that Seating made. */
   folders: z.array(z.string()),
   /** When folders of the game's were last changed before Seating touched them first, in milliseconds. */
@@ -27,12 +31,42 @@ export const Ledger = z.strictObject({
   next: count,
 });
 export type Ledger = z.infer<typeof Ledger>;
+
+/** Files in a game's folder that its user has said to be as they should: of each its size, and when it was changed, in milliseconds. */
+export const Accepted = z.strictObject({
+  format: z.literal("seating-accepted/1"),
+  /** When its user said that the bare game had run and all there was its own, in ISO 8601; null: not yet. */
+  bareAt: z.string().nullable(),
+  files: z.array(z.tuple([z.string(), count, z.number()])),
+});
+export type Accepted = z.infer<typeof Accepted>;
+
+/** How mods are laid out: equal ones come to equal files. */
+export const LaidAs = z.strictObject({
+  /** How the game finds its mods. */
+  law: z.string(),
+  /** The mods in order: of each its id, and what its files follow from. */
+  mods: z.array(z.tuple([z.string(), z.string()])),
+});
+export type LaidAs = z.infer<typeof LaidAs>;
+
+/** What lies in a game's folder, in short; there is none while that is neither the one nor the other. */
+export const LaidSummary = z.strictObject({
+  format: z.literal("seating-laid/1"),
+  as: LaidAs,
+  files: count,
+  bytes: count,
+  /** When it was laid out, in ISO 8601. */
+  at: z.string(),
+});
+export type LaidSummary = z.infer<typeof LaidSummary>;
 export type LedgerEntry = Ledger["entries"][number];
 
 export const emptyLedger = (game: string): Ledger => ({
   format: "seating-ledger/1",
   game,
   entries: [],
+  others: [],
   folders: [],
   times: [],
   next: 1,

@@ -140,6 +140,13 @@ export type RefusalData = ProblemData & {
   readonly "layout-broken-off": { readonly detail: string };
   /** A file of a mod that is not what it was when the shelf was read. */
   readonly "layout-changed": { readonly path: string; readonly file: string };
+  /** A folder in which nothing may be written. */
+  readonly "layout-no-rights": Path;
+  readonly "layout-no-space": { readonly path: string; readonly bytes: number };
+  readonly "layout-cancelled": Nothing;
+  readonly "mod-name-taken": Name;
+  /** A file in the game's folder of which no mod can be made. */
+  readonly "cannot-gather": Path;
   readonly "blend-current": Nothing;
   readonly "marks-broken": Name & Detail;
   readonly "folder-missing": Path;

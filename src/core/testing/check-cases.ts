@@ -314,6 +314,21 @@ export const checkCases: readonly CheckCase[] = [
     onDisk: { order: ["x.plank"], holds: [], file: { by: "theirs", sha256: "0".repeat(64) } },
   },
   {
+    check: "layout-drift",
+    good: plain,
+    bad: plain,
+    onDisk: {
+      order: null,
+      holds: null,
+      drift: {
+        changed: [{ path: "data/a.dat", mod: "a" }],
+        gone: [{ path: "data/b.dat", mod: "b" }],
+        added: [{ path: "data/c.dat", size: 3 }],
+        bareAt: null,
+      },
+    },
+  },
+  {
     check: "advised",
     good: advising({ kind: "needs", ...onA, other: { mod: "b" } }),
     bad: advising({ kind: "needs", ...onA, other: { mod: "gone" }, text: "else it is dark" }),

@@ -14,18 +14,19 @@ import {
 } from "node:fs";
 import { dirname, join, posix } from "node:path";
 import { z } from "zod";
-import type { LayoutAct, LayoutPlan } from "@/core/layout/plan";
+import { layoutPlan, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { reached } from "@/core/layout/reached";
-import { emptyLedger, Ledger } from "@/core/model/ledger";
+import { emptyLedger, LaidSummary, Ledger } from "@/core/model/ledger";
 import type { FileStore } from "./file-store";
-import { Looking, lyingAt } from "./look";
+import { asSystemTime, Looking, lyingAt } from "./look";
 
 /** What was begun: the acts, and what is so once they are done. */
 const UnderWay = z.object({ acts: z.array(z.custom<LayoutAct>()), after: Ledger });
 
 /**
  * What Seating has laid out in the folder of a game, as it is kept beside: `ledger.json`, the game's own files that wait to be put back
- * (`aside`), what others changed of Seating's (`kept`), and, while something is done, what (`under-way.json`).
+ * (`aside`), what others changed of Seating's (`kept`), while something is done, what (`under-way.json`), and else what that came to
+ * (`laid.json`).
  */
 export class LaidOut {
   constructor(
@@ -51,22 +52,42 @@ export class LaidOut {
     return present;
   }
 
-  /** Does all of a plan, which was made of the present ledger; `onAct` is told how many acts are done. */
+  /** What it came to, in short; null where nothing is laid out, or something was begun and never ended. */
+  summary(): LaidSummary | null {
+    const path = join(this.state, "laid.json");
+    return existsSync(path) ? LaidSummary.parse(JSON.parse(readFileSync(path, "utf8"))) : null;
+  }
+
+  sayWhatLies(summary: LaidSummary): void {
+    writeWhole(join(this.state, "laid.json"), JSON.stringify(summary));
+  }
+
+  /**
+   * Does all of a plan, which was made of the present ledger; `onAct` is told how many acts are done, and answers whether it goes on.
+   * Where it does not, all is put as it was before, and this answers false.
+   */
   perform(
     { acts, after }: Pick<LayoutPlan, "acts" | "after">,
-    onAct: (done: number) => void = () => undefined,
-  ): void {
+    onAct: (done: number) => boolean = () => true,
+  ): boolean {
     mkdirSync(this.state, { recursive: true });
+    const before = this.written();
+    const summary = this.summary();
     writeWhole(this.underWay, JSON.stringify({ acts, after }));
+    rmSync(join(this.state, "laid.json"), { force: true });
     const sound = new Set<string>();
     for (const [at, act] of acts.entries()) {
       this.refuseLinks(posix.dirname(act.path), sound);
       this.do(act);
-      onAct(at + 1);
+      if (onAct(at + 1)) continue;
+      this.perform(layoutPlan(before.entries, this.ledger(), new Looking(this.game).look));
+      if (summary) this.sayWhatLies(summary);
+      return false;
     }
-    const isBare = after.entries.length === 0;
+    const isBare = after.entries.length + after.others.length === 0;
     if (isBare) for (const [folder, changed] of after.times) this.setTime(folder, changed);
     this.end(isBare ? { ...after, times: [] } : after);
+    return true;
   }
 
   private written(): Ledger {
@@ -89,6 +110,8 @@ export class LaidOut {
       case "remove":
         return unlinkSync(at);
       case "put-back":
+        // Somebody may have taken the folder away.
+        mkdirSync(dirname(at), { recursive: true });
         return move(this.asideOf(act.number), at);
       case "unmake-folder":
         return unmakeFolder(at);
@@ -124,7 +147,7 @@ export class LaidOut {
 
   private setTime(folder: string, changed: number): void {
     const at = join(this.game, folder);
-    if (lyingAt(at)?.kind === "folder") utimesSync(at, changed / 1000, changed / 1000);
+    if (lyingAt(at)?.kind === "folder") utimesSync(at, asSystemTime(changed), asSystemTime(changed));
   }
 
   private asideOf = (number: number): string => join(this.state, "aside", String(number));
@@ -146,7 +169,7 @@ function move(from: string, to: string): void {
     const { atimeMs, mtimeMs } = lstatSync(from);
     const part = `${to}.seating-part`;
     copyFileSync(from, part, constants.COPYFILE_FICLONE);
-    utimesSync(part, atimeMs / 1000, mtimeMs / 1000);
+    utimesSync(part, asSystemTime(atimeMs), asSystemTime(mtimeMs));
     renameSync(part, to);
     unlinkSync(from);
   }
@@ -163,7 +186,8 @@ function unmakeFolder(path: string): void {
 }
 
 /** As a whole or not at all. */
-function writeWhole(path: string, text: string): void {
+export function writeWhole(path: string, text: string): void {
+  mkdirSync(dirname(path), { recursive: true });
   writeFileSync(`${path}.part`, text);
   renameSync(`${path}.part`, path);
 }

@@ -1,20 +1,21 @@
-import { existsSync, realpathSync } from "node:fs";
+import { accessSync, constants, existsSync, mkdirSync, realpathSync, statfsSync, statSync } from "node:fs";
 import { basename, join } from "node:path";
-import { foldName } from "@/core/roster/fold";
+import type { LayoutProgress } from "@/core/layout/preview";
 import { layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { spelled } from "@/core/layout/spell";
-import { laidMods, wantedFiles, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
+import { laidMods, wantedFiles, type LaidMod, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
 import type { GameDefinition } from "@/core/model/game";
-import type { Ledger } from "@/core/model/ledger";
+import type { LaidAs, LaidSummary, Ledger } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ContentFile } from "@/core/model/shelf";
+import { foldName } from "@/core/roster/fold";
 import type { Roster } from "@/core/roster/roster";
 import { withoutEnding } from "@/formats/archive-name";
 import { sha256Of } from "../digest";
 import { openMod } from "../read-mod";
 import { FileStore } from "./file-store";
 import { LaidOut } from "./laid-out";
-import { Looking } from "./look";
+import { Looking, lyingAt } from "./look";
 
 /** Where mods of a game are laid out, and where Seating keeps what it needs for that: below its own folder. */
 export interface LayoutPlaces {
@@ -26,53 +27,78 @@ export interface LayoutPlaces {
 export interface Layout {
   readonly plan: LayoutPlan;
   readonly wanted: readonly WantedFile[];
-  /** Bytes that come into the game's folder. */
-  readonly bytes: number;
+  /** What is so before. */
+  readonly before: Ledger;
+  /** Files that have to be unpacked first, by the contents that they are of. */
+  readonly toUnpack: ReadonlyMap<string, readonly WantedFile[]>;
 }
 
 const storeOf = ({ own }: LayoutPlaces): FileStore => new FileStore(join(own, "store"));
 
 /** What is kept of a game's folder goes by where that lies. */
-const laidOutIn = (places: LayoutPlaces): LaidOut => {
+const stateOf = ({ own }: LayoutPlaces, game: string): string =>
+  join(own, "laid-out", sha256Of(game).slice(0, 16));
+
+export const laidOutIn = (places: LayoutPlaces): LaidOut => {
   const game = realpathSync(places.game);
-  return new LaidOut(game, join(places.own, "laid-out", sha256Of(game).slice(0, 16)), storeOf(places));
+  return new LaidOut(game, stateOf(places, game), storeOf(places));
 };
 
-/** What it takes that a game's folder holds just what a profile wants; `filesOf` gives what lies in contents. */
+/** A file in which something of a game's folder is kept: the order as it was before (`order-before`), what its user accepts (`accepted`). */
+export const keptIn = (places: LayoutPlaces, what: "order-before" | "accepted"): string =>
+  join(stateOf(places, realpathSync(places.game)), `${what}.json`);
+
+/** What lies in a game's folder, in short; null where nothing of Seating's does, or where it is neither the one nor the other. */
+export const laidIn = (places: LayoutPlaces): LaidSummary | null =>
+  existsSync(places.game) ? laidOutIn(places).summary() : null;
+
+/** The mods of a profile that load and are here, in order; `filesOf` gives what lies in contents. */
+export const modsToLay = (roster: Roster, filesOf: (content: string) => readonly ContentFile[]): LaidMod[] =>
+  laidMods(roster, filesOf, (path) => withoutEnding(basename(path)));
+
+/** What it takes that a game's folder holds just what some mods come to; `putAgain`: also where somebody has changed it since. */
 export function planLayout(
-  roster: Roster,
+  game: GameDefinition,
+  mods: readonly LaidMod[],
   places: LayoutPlaces,
-  filesOf: (content: string) => readonly ContentFile[],
+  putAgain = false,
 ): Outcome<Layout> {
-  const { game } = roster;
   const laying = game.placement;
   if (laying === undefined || laying.kind === "list") return refuse("layout-by-list", { game: game.name });
   if (!existsSync(join(places.game, game.sign)))
     return refuse("layout-no-game", { path: places.game, sign: game.sign });
-  const mods = laidMods(roster, filesOf, (path) => withoutEnding(basename(path)));
   const { files, flaws } = wantedFiles(game, laying, mods);
   if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
-  const ledger = laidOutIn(places).ledger();
+  const before = laidOutIn(places).ledger();
   const looking = new Looking(realpathSync(places.game));
-  const wanted = spelled(game, files, othersNames(ledger, looking));
-  return planned(wanted, layoutPlan(wanted, ledger, looking.look));
+  const wanted = spelled(game, files, othersNames(before, looking));
+  return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
 }
 
 /** What it takes that nothing of Seating's is left in a game's folder; `now`: it is done, too. */
 export function planTakingBack(places: LayoutPlaces, now: boolean): Outcome<Layout> {
   if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
-  const looking = new Looking(realpathSync(places.game));
   const laidOut = laidOutIn(places);
-  const layout = planned([], layoutPlan([], laidOut.ledger(), looking.look));
+  const before = laidOut.ledger();
+  const { look } = new Looking(realpathSync(places.game));
+  const layout = planned(places, [], before, layoutPlan([], before, look, { takesBack: true }));
   const taken = layout.ok && now ? perform(laidOut, layout.value.plan) : done(null);
   return taken.ok ? layout : taken;
 }
 
-function planned(wanted: readonly WantedFile[], plan: LayoutPlan): Outcome<Layout> {
+function planned(
+  places: LayoutPlaces,
+  wanted: readonly WantedFile[],
+  before: Ledger,
+  plan: LayoutPlan,
+): Outcome<Layout> {
   if (plan.inTheWay.length > 0)
     return refuse("layout-in-the-way", { items: plan.inTheWay.map(wayText).join(", ") });
-  const bytes = plan.acts.reduce((sum, act) => sum + (act.does === "put" ? act.size : 0), 0);
-  return done({ plan, wanted, bytes });
+  const layout = { plan, wanted, before, toUnpack: missingIn(storeOf(places), plan.acts, wanted) };
+  const closed = closedIn(places, plan.acts);
+  if (closed !== null) return refuse("layout-no-rights", { path: closed });
+  const lack = lackOfSpace(places, layout);
+  return lack ? refuse("layout-no-space", lack) : done(layout);
 }
 
 const flawText = (flaw: WantedFlaw): string =>
@@ -81,15 +107,55 @@ const flawText = (flaw: WantedFlaw): string =>
     : `${flaw.file.path} (${flaw.file.mod}), ${flaw.below.path} (${flaw.below.mod})`;
 const wayText = ({ path, mod }: InTheWay): string => `${path} (${mod})`;
 
+const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
+
+/** The first folder in which something would be done that nothing may be done in; null where there is none. */
+function closedIn({ game }: LayoutPlaces, acts: readonly LayoutAct[]): string | null {
+  for (const folder of new Set(acts.map(({ path }) => folderOf(path)))) {
+    const at = join(game, folder);
+    try {
+      if (lyingAt(at)?.kind === "folder") accessSync(at, constants.W_OK | constants.X_OK);
+    } catch {
+      return at;
+    }
+  }
+  return null;
+}
+
+/** Where less is free than comes: what is unpacked into the store, and what is put in the game's folder as a copy. */
+function lackOfSpace(
+  places: LayoutPlaces,
+  { plan: { acts }, toUnpack }: Pick<Layout, "plan" | "toUnpack">,
+): { readonly path: string; readonly bytes: number } | null {
+  mkdirSync(places.own, { recursive: true });
+  const isOneSystem = statSync(places.own).dev === statSync(places.game).dev;
+  const unpacked = sumOf([...toUnpack.values()].flat());
+  const copied = sumOf(acts.filter((act) => act.does === "put" && (act.isOwnCopy || !isOneSystem)));
+  const needed = isOneSystem
+    ? [{ path: places.game, bytes: unpacked + copied }]
+    : [
+        { path: places.own, bytes: unpacked },
+        { path: places.game, bytes: copied },
+      ];
+  return needed.find(({ path, bytes }) => bytes > 0 && bytes > freeAt(path)) ?? null;
+}
+
+const sumOf = (files: readonly (LayoutAct | WantedFile)[]): number =>
+  files.reduce((sum, file) => sum + ("size" in file ? file.size : 0), 0);
+
+function freeAt(path: string): number {
+  const { bavail, bsize } = statfsSync(path);
+  return bavail * bsize;
+}
+
 /** What is called by others in a folder: what Seating made there is called as it would be now, over what waits aside as that was. */
 function othersNames(ledger: Ledger, looking: Looking): (folder: string) => readonly string[] {
   const own = new Set([...ledger.folders, ...ledger.entries.map(({ path }) => path)]);
   const waiting = new Map<string, string[]>();
   for (const { path, aside } of ledger.entries) {
     if (aside === null) continue;
-    const at = path.lastIndexOf("/");
-    const folder = path.slice(0, Math.max(0, at));
-    waiting.set(folder, [...(waiting.get(folder) ?? []), path.slice(at + 1)]);
+    const folder = folderOf(path);
+    waiting.set(folder, [...(waiting.get(folder) ?? []), path.slice(path.lastIndexOf("/") + 1)]);
   }
   return (folder) => [
     ...looking.namesIn(folder).filter((name) => !own.has(folder === "" ? name : `${folder}/${name}`)),
@@ -98,35 +164,48 @@ function othersNames(ledger: Ledger, looking: Looking): (folder: string) => read
 }
 
 interface Doing {
-  readonly onProgress?: (done: number, total: number) => void;
+  readonly onProgress?: (progress: LayoutProgress) => void;
+  /** Whether it was cancelled: what was begun is put back then. */
+  readonly isStopped?: () => boolean;
+  /** What is laid out, to be known by. */
+  readonly as?: LaidAs;
 }
 
 /** Unpacks what is not in the store yet, and does all of it; `pathOf` says where the mod of some contents lies. */
 export async function performLayout(
   game: GameDefinition,
   places: LayoutPlaces,
-  { plan, wanted }: Layout,
+  { plan, wanted, toUnpack }: Layout,
   pathOf: (content: string) => string,
-  { onProgress }: Doing = {},
+  doing: Doing = {},
 ): Promise<Outcome<null>> {
-  const store = storeOf(places);
-  const missing = missingIn(store, plan.acts, wanted);
-  for (const [content, files] of missing) {
-    const unpacked = await unpack(game, store, pathOf(content), files);
-    if (!unpacked.ok) return unpacked;
-  }
-  return perform(laidOutIn(places), plan, onProgress);
+  const unpacked = await unpackAll(game, storeOf(places), toUnpack, pathOf, doing);
+  if (!unpacked.ok) return unpacked;
+  const laidOut = laidOutIn(places);
+  const performed = perform(laidOut, plan, doing);
+  if (performed.ok && doing.as)
+    laidOut.sayWhatLies({
+      format: "seating-laid/1",
+      as: doing.as,
+      files: wanted.length,
+      bytes: sumOf(wanted),
+      at: new Date().toISOString(),
+    });
+  return performed;
 }
 
 /** How far it came where the system would not go on is seen by whatever is done next. */
-function perform(
+export function perform(
   laidOut: LaidOut,
-  plan: LayoutPlan,
-  onProgress: Doing["onProgress"] = () => undefined,
+  plan: Pick<LayoutPlan, "acts" | "after">,
+  { onProgress, isStopped = () => false }: Doing = {},
 ): Outcome<null> {
   try {
-    laidOut.perform(plan, (at) => onProgress(at, plan.acts.length));
-    return done(null);
+    const isDone = laidOut.perform(plan, (at) => {
+      onProgress?.({ phase: "place", done: at, total: plan.acts.length });
+      return !isStopped();
+    });
+    return isDone ? done(null) : refuse("layout-cancelled");
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === undefined) throw error;
     return refuse("layout-broken-off", { detail: (error as Error).message });
@@ -150,11 +229,32 @@ function missingIn(
   return missing;
 }
 
+async function unpackAll(
+  game: GameDefinition,
+  store: FileStore,
+  toUnpack: Layout["toUnpack"],
+  pathOf: (content: string) => string,
+  { onProgress, isStopped }: Doing,
+): Promise<Outcome<null>> {
+  const total = [...toUnpack.values()].reduce((sum, files) => sum + files.length, 0);
+  let count = 0;
+  const onFile = () => {
+    onProgress?.({ phase: "unpack", done: ++count, total });
+    return isStopped?.() !== true;
+  };
+  for (const [content, files] of toUnpack) {
+    const unpacked = await unpack(game, store, pathOf(content), files, onFile);
+    if (!unpacked.ok) return unpacked;
+  }
+  return done(null);
+}
+
 async function unpack(
   game: GameDefinition,
   store: FileStore,
   path: string,
   wanted: readonly WantedFile[],
+  onFile: () => boolean,
 ): Promise<Outcome<null>> {
   const opened = await openMod(game, path);
   if (!opened.ok) return refuse("layout-unreadable", { path, problem: opened.refusal });
@@ -165,6 +265,7 @@ async function unpack(
     for (const each of wanted) {
       const file = files[places.get(keyOf(each.own, each.part)) ?? -1];
       if (!file || !(await store.take(file, each))) return refuse("layout-changed", { path, file: each.own });
+      if (!onFile()) return refuse("layout-cancelled");
     }
   } finally {
     await close();

@@ -35,7 +35,14 @@ import { millwright } from "@/standin/millwright/definition";
 import { readShelf } from "../read-shelf";
 import { sha256Of, shortHash } from "../digest";
 import { FileStore } from "./file-store";
-import { performLayout, planLayout, planTakingBack, type Layout, type LayoutPlaces } from "./lay-out";
+import {
+  modsToLay,
+  performLayout,
+  planLayout,
+  planTakingBack,
+  type Layout,
+  type LayoutPlaces,
+} from "./lay-out";
 
 const root = mkdtempSync(join(tmpdir(), "seating-layout-"));
 afterAll(() => rmSync(root, { recursive: true, force: true }));
@@ -203,7 +210,7 @@ function sound(game: GameDefinition): ProfileState {
 }
 
 async function layOut(game: GameDefinition, roster: Roster, places: LayoutPlaces) {
-  const layout = planLayout(roster, places, filesOf(game));
+  const layout = planLayout(game, modsToLay(roster, filesOf(game)), places);
   if (!layout.ok) throw new Error(JSON.stringify(layout.refusal));
   const laid = await performLayout(game, places, layout.value, pathOf(game));
   if (!laid.ok) throw new Error(JSON.stringify(laid.refusal));
@@ -227,7 +234,7 @@ test("300 profiles one after another: each time what copying by hand comes to, n
       aside += plan.acts.filter(({ does }) => does === "set-aside").length;
       laid += plan.acts.filter(({ does }) => does === "put").length;
       expect(contentsOf(game, places.game)).toEqual(await wantedIn(game, roster, base));
-      const again = planLayout(roster, places, filesOf(game));
+      const again = planLayout(game, modsToLay(roster, filesOf(game)), places);
       expect(again).toMatchObject({ ok: true, value: { plan: { acts: [], changed: [] } } });
       if (run % 10 === 9) {
         takeBack(places);
@@ -283,7 +290,7 @@ test.each([
     let ended = 0;
     for (let run = 0; run < 80; run++) {
       const roster = rosterOf(game, sound(game));
-      const layout = planLayout(roster, places, filesOf(game));
+      const layout = planLayout(game, modsToLay(roster, filesOf(game)), places);
       if (!layout.ok) throw new Error(layout.refusal.code);
       const isBack = chance(0.2);
       // The store is filled before: nothing is touched as long as that is done.
@@ -383,11 +390,11 @@ test("nothing is written through a link, nor over what is no file; the folder ha
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(dirname(folder), { recursive: true });
   symlinkSync(outside, folder);
-  const refused = planLayout(roster, places, filesOf(game));
+  const refused = planLayout(game, modsToLay(roster, filesOf(game)), places);
   expect(refused).toMatchObject({ ok: false, refusal: { code: "layout-in-the-way" } });
   rmSync(folder);
   // Planted between the plan and the act.
-  const layout = planLayout(roster, places, filesOf(game));
+  const layout = planLayout(game, modsToLay(roster, filesOf(game)), places);
   if (!layout.ok) throw new Error(layout.refusal.code);
   symlinkSync(outside, folder);
   expect(await performLayout(game, places, layout.value, pathOf(game))).toMatchObject({
@@ -399,12 +406,12 @@ test("nothing is written through a link, nor over what is no file; the folder ha
   takeBack(places);
 
   mkdirSync(join(places.game, deep.path), { recursive: true });
-  expect(planLayout(roster, places, filesOf(game))).toMatchObject({
+  expect(planLayout(game, modsToLay(roster, filesOf(game)), places)).toMatchObject({
     ok: false,
     refusal: { code: "layout-in-the-way" },
   });
   rmSync(join(places.game, game.sign));
-  expect(planLayout(roster, places, filesOf(game))).toMatchObject({
+  expect(planLayout(game, modsToLay(roster, filesOf(game)), places)).toMatchObject({
     ok: false,
     refusal: { code: "layout-no-game", data: { sign: game.sign } },
   });
@@ -416,7 +423,7 @@ test("a file of one mod where another one has a folder is refused, and both are 
   const { shelf } = stocks.get(game.id)!;
   const both = shelf.filter(({ id }) => ["flat-dials", "round-dials"].includes(id));
   const state = addAbsentMods(emptyState(game, []), both, true);
-  expect(planLayout(rosterOf(game, state), places, filesOf(game))).toEqual({
+  expect(planLayout(game, modsToLay(rosterOf(game, state), filesOf(game)), places)).toEqual({
     ok: false,
     refusal: {
       code: "layout-flaws",
@@ -430,7 +437,7 @@ test("an archive that is not what was read is refused before anything is touched
   const places = placesFor(game, "unlike");
   const before = snapshot(places.game);
   const roster = rosterOf(game, sound(game));
-  const layout = planLayout(roster, places, filesOf(game));
+  const layout = planLayout(game, modsToLay(roster, filesOf(game)), places);
   if (!layout.ok) throw new Error(layout.refusal.code);
   const copy = join(root, "unlike-shelf");
   cpSync(shelfOf(game), copy, { recursive: true });

@@ -25,6 +25,12 @@ export class Looking {
   }
 }
 
+/**
+ * A date in milliseconds as the system is told it, to the nearest microsecond: what is finer it cuts off, so that it is told the middle of
+ * that one, past what a number of seconds cannot tell apart.
+ */
+export const asSystemTime = (ms: number): number => (Math.round(ms * 1000) + 0.5) / 1_000_000;
+
 export function lyingAt(path: string): Lying | null {
   const info = lstatSync(path, { throwIfNoEntry: false });
   if (!info) return null;

@@ -1,6 +1,8 @@
 import "server-only";
 import { z } from "zod";
 import type { OnDisk } from "@/core/check/check";
+import type { Drift } from "@/core/layout/drift";
+import type { LayoutPreview } from "@/core/layout/preview";
 import type { GameDefinition } from "@/core/model/game";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { GameFolders } from "@/core/model/game";
@@ -8,12 +10,15 @@ import { ProfileId } from "@/core/model/ids";
 import type { FoundBooks } from "@/core/model/found-books";
 import * as rulebooks from "../operations/rulebooks";
 import { guard } from "../action";
+import { incomingFolder } from "../context";
 import { windowContext } from "../window";
 import type { Stored } from "../operations/edit-profile";
 import * as choosing from "../operations/choose-folder";
 import * as folders from "../operations/folders";
 import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
+import * as gather from "../operations/gather";
+import * as layout from "../operations/layout";
 import * as orderFile from "../operations/order-file";
 
 const path = z.string().min(1).max(4000);
@@ -66,12 +71,47 @@ export const listFolders = async (id: string, typed: string): Promise<Outcome<ch
 export const switchGame = async (id: string): Promise<Outcome<ProfileId | null>> =>
   guard(async () => games.switchGame(await windowContext(), z.string().parse(id)));
 
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
+/** What laying a profile out would do. */
+export const previewLayout = async (profileId: ProfileId): Promise<Outcome<LayoutPreview>> =>
+  guard(async () => layout.previewLayout(await windowContext(), ProfileId.parse(profileId)));
 
-export const writeOrder = async (profileId: ProfileId, seen: string | null): Promise<Outcome<OnDisk>> =>
+export const previewTakingBack = async (): Promise<Outcome<LayoutPreview>> =>
+  guard(async () => layout.previewTakingBack(await windowContext()));
+
+/** What in the present game's folder is not as Seating left it. */
+export const readDrift = async (): Promise<Outcome<Drift>> =>
+  guard(async () => layout.readDrift(await windowContext()));
+
+const places = z.array(z.string().min(1).max(4000)).max(100_000);
+
+export const acceptFiles = async (paths: string[], isBare: boolean): Promise<Outcome<null>> =>
   guard(async () =>
-    orderFile.writeOrder(await windowContext(), ProfileId.parse(profileId), sha256.nullable().parse(seen)),
+    layout.acceptFiles(await windowContext(), places.parse(paths), z.boolean().parse(isBare)),
   );
+
+export const setFilesAside = async (paths: string[]): Promise<Outcome<null>> =>
+  guard(async () => layout.setFilesAside(await windowContext(), places.parse(paths)));
+
+/** Makes a mod of one's own of files in the game's folder. */
+export const gatherFiles = async (
+  profileId: ProfileId,
+  version: number,
+  paths: string[],
+  name: string,
+): Promise<Outcome<Stored>> =>
+  guard(async () =>
+    gather.gatherFiles(
+      await windowContext(),
+      incomingFolder(),
+      ProfileId.parse(profileId),
+      z.number().int().parse(version),
+      { paths: places.min(1).parse(paths), name: z.string().trim().min(1).max(60).parse(name) },
+    ),
+  );
+
+/** Cancels what is laid out just now, if anything is: it ends as it does. */
+export const cancelLayout = async (): Promise<Outcome<null>> =>
+  guard(async () => layout.cancelLayout(await windowContext()));
 
 export const lookAtOrder = async (profileId: ProfileId): Promise<Outcome<orderFile.TheirOrder>> =>
   guard(async () => orderFile.lookAtOrder(await windowContext(), ProfileId.parse(profileId)));

@@ -1,5 +1,4 @@
 import "server-only";
-import { writeFile } from "node:fs/promises";
 import { zipSync } from "fflate";
 import { recipeOf, type BlendRecipe } from "@/core/blend/decisions";
 import { blendReport } from "@/core/blend/report";
@@ -17,9 +16,8 @@ import type { Context } from "../context";
 import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
 import { libraryFor } from "./read-library";
-import { readShelfOfGame } from "./read-shelf";
+import { putOnShelf } from "./put-on-shelf";
 import { currentGame, readSituation } from "./situation";
-import { dropIncoming, makeRoom, takeIn } from "./take-in";
 
 /**
  * Makes the blend of what a profile loads: a mod of its own on the shelf, and in the profile its contents, on and last. Where nothing has
@@ -86,17 +84,9 @@ async function onTheShelf(
 ): Promise<Outcome<ShelfMod>> {
   const known = modWith(await getStock(context, game), id, file);
   if (known) return done(known);
-  const room = await makeRoom(incoming, `${name} ${file.sha256.slice(0, 8)}.zip`);
-  if (!room.ok) return room;
-  try {
-    await writeFile(room.value.path, zipSync(Object.fromEntries(file.files)));
-    const taken = await takeIn(context, incoming, room.value.id);
-    if (!taken.ok) return taken;
-  } finally {
-    await dropIncoming(incoming, room.value.id);
-  }
-  const read = await readShelfOfGame(context, () => undefined);
-  if (!read.ok) return read;
+  const archive = zipSync(Object.fromEntries(file.files));
+  const put = await putOnShelf(context, incoming, `${name} ${file.sha256.slice(0, 8)}.zip`, archive);
+  if (!put.ok) return put;
   const mod = modWith(await getStock(context, game), id, file);
   return mod ? done(mod) : refuse("not-on-shelf", { path: name });
 }

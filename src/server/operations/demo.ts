@@ -1,7 +1,7 @@
 import { say } from "@/core/language/say";
 import "server-only";
 import type { ProfileId } from "@/core/model/ids";
-import { readFile } from "node:fs/promises";
+import { appendFile, readFile, rm } from "node:fs/promises";
 import { join } from "node:path";
 import { done, type Outcome } from "@/core/model/outcome";
 import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
@@ -12,8 +12,10 @@ import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
 import type { Context } from "../context";
 import { registerGame } from "./games";
+import { layOut } from "./layout";
 import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
+import { readSituation } from "./situation";
 
 /** Sets the demo up from its folder, once: registers its games, reads their shelves, makes their profiles. */
 export async function setUpDemo(
@@ -55,7 +57,26 @@ async function setUpGame(
     if (count % 20 === 0 || count === total) tell(say("server.demo.reading", { count, total }));
   });
   for (const book of game.books) await saveRulebook(context.db, game.id, book);
-  return read.ok ? addProfiles(context, game, tell) : read;
+  if (!read.ok) return read;
+  const made = await addProfiles(context, game, tell);
+  if (!made.ok) return made;
+  return game.laidOut ? layFirstOut(context, made.value, game.laidOut) : done(null);
+}
+
+/** Lays a profile out, and does to its files what somebody is to have done since. */
+async function layFirstOut(
+  context: Context,
+  [first]: readonly ProfileId[],
+  { changed, deleted }: NonNullable<DemoGame["laidOut"]>,
+): Promise<Outcome<null>> {
+  const situation = await readSituation(context, first!);
+  if (!situation.ok) return situation;
+  const { game, roster } = situation.value;
+  const laid = await layOut(context, game, roster, [], {});
+  if (!laid.ok) return laid;
+  await appendFile(join(game.folders.game, changed), "by hand\n");
+  await rm(join(game.folders.game, deleted));
+  return done(null);
 }
 
 /** The order that the demo finds there is one that was written before; in its other games somebody else has done so. */
@@ -85,7 +106,7 @@ async function addProfiles(
   context: Context,
   { id: gameId, profiles }: DemoGame,
   tell: (line: string) => void,
-): Promise<Outcome<null>> {
+): Promise<Outcome<ProfileId[]>> {
   const ids: ProfileId[] = [];
   for (const { state, ...facts } of profiles) {
     tell(say("server.demo.making", { name: facts.name }));
@@ -98,5 +119,5 @@ async function addProfiles(
       await countFindings(tx, ids[0]!, earlierDays.length - at, counts);
   });
   await chooseProfile(context.db, gameId, ids[0]!);
-  return done(null);
+  return done(ids);
 }

@@ -35,20 +35,31 @@ import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
+import { inTurn, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
 import { currentGame, readGround, readSituation } from "./situation";
 
 type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
 
 /** What the game would read now, and whose it is; what cannot be read counts as nothing, and is refused once it is to be written. */
-export async function readOnDisk({ db }: Pick<Context, "db">, game: RegisteredGame): Promise<OnDisk> {
+export async function readOnDisk(
+  context: Pick<Context, "db" | "folder">,
+  game: RegisteredGame,
+): Promise<OnDisk> {
   const files = gameFiles(game.definition, game.folders);
   const contents: Contents = {
     order: valueOr(await readIfThere(files.order), null),
     holds: valueOr(await readIfThere(files.holds), null),
   };
-  const said = readContents(game.definition, game.folders.shelves[0], contents);
+  const laid = laidOf(context, game);
+  const said = {
+    ...readContents(game.definition, game.folders.shelves[0], contents),
+    ...(laid !== undefined && { laid }),
+  };
   if (!contents.order) return said;
-  return { ...said, file: ownerOf(contents.order, await store.findWritten(db, game.id, files.order)) };
+  return {
+    ...said,
+    file: ownerOf(contents.order, await store.findWritten(context.db, game.id, files.order)),
+  };
 }
 
 const valueOr = <T>(outcome: Outcome<T>, other: T): T => (outcome.ok ? outcome.value : other);
@@ -73,13 +84,15 @@ export async function readOrderOnDisk(context: Context): Promise<Outcome<OnDisk>
 }
 
 /**
- * Writes the order file and `holds.json` where the game reads them, and reads both back. What somebody else has written there is
- * written over only if it is what its user has `seen`, by its hash, and a copy of it is kept.
+ * Lays the mods out where the game finds them in its folder, writes the order file and `holds.json` where it reads them, and reads all of
+ * it back. What somebody else has written there is written over only if it is what its user has `seen`, by its hash, and a copy of it is
+ * kept.
  */
 export async function writeOrder(
   context: Context,
   profileId: ProfileId,
   seen: string | null,
+  laying: LayingOut = {},
 ): Promise<Outcome<OnDisk>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
@@ -99,6 +112,9 @@ export async function writeOrder(
     if (await isTheirs(context, game.id, files.order, before.order, after.order, seen))
       return refuse("order-file-theirs", { path: definition.orderFile.path });
     const edits = (await readHistory(context.db, profileId)).edits;
+    const orderFiles = [files.order, files.holds].map((path) => ({ path, isOthers: false }));
+    const laid = await layOut(context, game, roster, orderFiles, laying);
+    if (!laid.ok) return laid;
     const written = await writeOver(context, game, before, after, { profileId, edits });
     return written.ok ? done(await readOnDisk(context, game)) : written;
   });
@@ -245,6 +261,32 @@ export interface CopyListed {
   readonly size: number;
 }
 
+/** Takes all that is laid out back, and the order files with it; what somebody else has written since stays. */
+export async function takeAllBack(context: Context, onProgress?: OnProgress): Promise<Outcome<OnDisk>> {
+  return inTurn(context, async (game) => {
+    const files = gameFiles(game.definition, game.folders);
+    const contents = await contentsOf(files);
+    if (!contents.ok) return contents;
+    const orderFiles = await Promise.all(
+      (["order", "holds"] as const).map(async (kind) => ({
+        path: files[kind],
+        isOthers: await isOthers(context, game.id, files[kind], contents.value[kind]),
+      })),
+    );
+    const taken = await takeBack(context, game, orderFiles, onProgress);
+    return taken.ok ? done(await readOnDisk(context, game)) : taken;
+  });
+}
+
+async function isOthers(
+  { db }: Context,
+  gameId: string,
+  path: string,
+  contents: Uint8Array | null,
+): Promise<boolean> {
+  return contents !== null && ownerOf(contents, await store.findWritten(db, gameId, path)).by === "theirs";
+}
+
 export async function listCopies(context: Context): Promise<Outcome<CopyListed[]>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
@@ -254,10 +296,7 @@ export async function listCopies(context: Context): Promise<Outcome<CopyListed[]
 
 /** Puts a copy back where it was kept from; what lies there now is kept in its turn, if Seating did not write it. */
 export async function putCopyBack(context: Context, id: string): Promise<Outcome<OnDisk>> {
-  const present = await currentGame(context);
-  if (!present.ok) return present;
-  const game = present.value;
-  return oneAfterAnother(context.writing, game.id, async () => {
+  return inTurn(context, async (game) => {
     const copy = await store.findCopy(context.db, game.id, id);
     if (!copy) return refuse("copy-gone");
     const files = gameFiles(game.definition, game.folders);

@@ -35,6 +35,8 @@ export interface DemoGame {
   readonly profiles: readonly DemoProfile[];
   /** Those that profiles go by from the start. */
   readonly books: readonly Rulebook[];
+  /** Where the first profile lies in the game's folder already, what somebody has done to its files since. */
+  readonly laidOut?: { readonly changed: string; readonly deleted: string } | undefined;
 }
 
 /** What the server sets up; the first game is the one that is worked on at first. */
@@ -60,6 +62,7 @@ interface World {
   readonly wasStarted: boolean;
   readonly broken: Readonly<Record<string, Uint8Array>>;
   readonly profiles: (game: GameDefinition, stock: Stock) => DemoProfile[];
+  readonly laidOut?: DemoGame["laidOut"];
   readonly books: readonly Rulebook[];
   /** What the depot has beside the mods of the shelf, and how it behaves. */
   readonly depot: Pick<DepotPlan, "more" | "terms" | "faults">;
@@ -94,7 +97,7 @@ const kites = (seed: number): World => ({
   game: kitefall,
   owned: [],
   mods: kitefallMods(seed, 46),
-  writeGame: (folder, { game }) => writeAt(join(folder, game.sign), `${game.name}, stand-in\n`),
+  writeGame: writeKitefall,
   filesOf: (mod) => filesOf(mod),
   broken: {},
   wasStarted: true,
@@ -113,6 +116,10 @@ const mills = (seed: number): World => ({
   broken: {},
   wasStarted: false,
   profiles: millwrightProfiles,
+  laidOut: {
+    changed: "packages/clear-panels/panels/shared.dat",
+    deleted: "packages/steady-carts/folk/carts.dat",
+  },
   books: [],
   depot: plainDepot,
   rulebooks: () => [],
@@ -147,8 +154,15 @@ async function writeWorld(out: string, world: World): Promise<DemoGame> {
       join(out, game.id, "depot/rulebooks", `${book.id}-${book.version}.json`),
       writeRulebook(book),
     );
-  const books = world.books;
-  return { id: game.id, gameFolder: `${game.id}/game`, shelfFolder: `${game.id}/shelf`, profiles, books };
+  const { books, laidOut } = world;
+  return {
+    id: game.id,
+    gameFolder: `${game.id}/game`,
+    shelfFolder: `${game.id}/shelf`,
+    profiles,
+    books,
+    ...(laidOut && { laidOut }),
+  };
 }
 
 async function writeAt(path: string, data: string | Uint8Array): Promise<void> {
@@ -176,6 +190,14 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
   for (const name of others) await write(game.baseFolder, name, [first!]);
   for (const expansion of game.expansions.filter((each) => owned.includes(each.id)))
     for (const name of expansion.plugins) await write(expansion.folder, name, [first!]);
+}
+
+/** With a file of the game's own that mods replace, and what is left of one that was put there by hand long ago. */
+async function writeKitefall(folder: string, { game }: World): Promise<void> {
+  await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
+  await writeAt(join(folder, "panels/evening-card.txt"), "Nobody flies tonight.\n");
+  await writeAt(join(folder, "flying/kites/Old Streamer/main.dat"), "A streamer of last year.\n");
+  await writeAt(join(folder, "flying/kites/Old Streamer/read me.txt"), "Put into flying/, then fly.\n");
 }
 
 async function writeMillwright(folder: string, { game, owned }: World): Promise<void> {

@@ -67,6 +67,17 @@ export interface TaggedLaws {
     | undefined;
 }
 
+/** How the game finds its mods: by a list of what to open, as folders of its own, or as files that lie merged in one. */
+export type Placement =
+  | { readonly kind: "list" }
+  | ({ readonly kind: "folders"; readonly name: string } & Place)
+  | ({ readonly kind: "merged" } & Place);
+interface Place {
+  readonly folder: string;
+  /** Folders of mods, with a slash at the end, that lie elsewhere in the game. */
+  readonly elsewhere?: readonly { readonly from: string; readonly to: string }[] | undefined;
+}
+
 export type PluginLaws = RiffLaws | TaggedLaws;
 
 /**
@@ -99,6 +110,7 @@ export interface Laws {
   readonly launchSettings?:
     | readonly { readonly id: string; readonly label: string; readonly standard: boolean | number | string }[]
     | undefined;
+  readonly placement?: Placement | undefined;
   readonly orderFile: { readonly path: string; readonly dialect: string };
   readonly holdsFile: string;
 }

@@ -4,6 +4,7 @@ import { filesInZip } from "./archive";
 import { readHolds, type Held, type Holds } from "./holds";
 import { endingOf, folded, type Laws, type Mark } from "./laws";
 import { isContainer, openMod, pluginsAmong, type OpenedMod, type TakenFile } from "./mod";
+import { laidOutIn, unlisted, type LaidFolder } from "./laid-out";
 import { namesIn } from "./order";
 import { readHeader, type Header } from "./plugin";
 import { Stopped, Unreadable } from "./stopped";
@@ -19,8 +20,8 @@ interface Loaded {
 
 /**
  * The stand-in game's start. It knows nothing of Seating, not even how that reads a file: it reads its order file and `holds.json`,
- * opens the archives and folders that they name, and loads the plugins one by one under its own laws. Throws `Stopped` at the
- * first thing that stops it.
+ * opens the archives and folders that they name, or what lies in its own folder, and loads the plugins one by one under its own laws.
+ * Throws `Stopped` at the first thing that stops it.
  */
 export async function startGame(laws: Laws, folder: string, log: Log, orderFolder = folder): Promise<void> {
   log(`${laws.name} ${laws.version}, stand-in`);
@@ -28,12 +29,17 @@ export async function startGame(laws: Laws, folder: string, log: Log, orderFolde
   const names = wanted(orderFolder, laws.orderFile.path, (bytes) => namesIn(bytes, laws.orderFile.dialect));
   log(`${laws.orderFile.path}: ${names.length} ${isOrderOfPlugins ? "plugins" : "mods"}`);
   const holds = wanted(orderFolder, laws.holdsFile, readHolds);
-  log(`${laws.holdsFile}: ${holds.mods.length} mods`);
+  if (!laws.placement || laws.placement.kind === "list") log(`${laws.holdsFile}: ${holds.mods.length} mods`);
   sayStart(laws, holds, log);
   const base = openBase(laws, folder, holds, log);
-  const fromMods = await openMods(laws, holds, log);
+  const laying = laws.placement?.kind === "list" ? undefined : laws.placement;
+  const fromMods = laying
+    ? await openLaidOut(laws, await laidOutIn(laws, laying, folder, names), log)
+    : await openMods(laws, holds, log);
+  for (const name of laying ? unlisted(laying, folder, names) : [])
+    log(`${laying!.folder}/${name} is not listed, and not opened`);
   if (isOrderOfPlugins) loadAll(laws, base, fromMods, names, log);
-  else if (names.length !== holds.mods.length)
+  else if (!laying && names.length !== holds.mods.length)
     throw new Stopped(
       `${laws.orderFile.path} lists ${names.length} mods, but ${laws.holdsFile} holds ${holds.mods.length}`,
     );
@@ -85,6 +91,35 @@ function headerOf(laws: Laws, bytes: Uint8Array): Header | Unreadable {
     if (error instanceof Unreadable) return error;
     throw error;
   }
+}
+
+/** The same of what lies in the game's own folder. */
+async function openLaidOut(
+  laws: Laws,
+  folders: readonly LaidFolder[],
+  log: Log,
+): Promise<Map<string, Loaded>> {
+  const plugins = new Map<string, Loaded>();
+  const owners = new Map<string, string>();
+  const packed = new Map<string, readonly string[]>();
+  for (const { name, files } of folders) {
+    for (const file of pluginsAmong(laws, files)) {
+      const header = headerOf(laws, await file.read());
+      plugins.set(folded(laws, file.path), { name: file.path, from: name, header });
+    }
+    try {
+      for (const file of files) {
+        owners.set(folded(laws, file.path), name);
+        if (isContainer(laws, file.path)) packed.set(folded(laws, file.path), await pathsIn(laws, file));
+      }
+    } catch (error) {
+      if (error instanceof Unreadable) throw new Stopped(`${name} cannot be opened: ${error.message}`);
+      throw error;
+    }
+    log(`open ${name}: ${files.length} files`);
+  }
+  sayPacked(owners, packed, log);
+  return plugins;
 }
 
 /** What the mods bring, by folded name: of two that bring the same plugin, the mod that loads later wins. */

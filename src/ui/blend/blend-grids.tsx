@@ -7,8 +7,7 @@ import { marksText } from "@/core/messages/blend";
 import type { BlendPart } from "@/formats/blend-view";
 import type { GridColumn } from "../kit/grid/columns";
 import type { GridCommand } from "../kit/grid/commands";
-import { selectOne } from "../kit/grid/selection";
-import { ListGrid } from "../workspace/list-grid";
+import { SheetGrid } from "../workspace/sheet-grid";
 import { useEditor } from "../workspace/workspace.client";
 import { listName, type ListRow } from "./list-rows";
 import { markChoices, sourceText, useMark } from "./marks";
@@ -25,38 +24,6 @@ const building = <Row,>(build: Looking["build"]): GridCommand<Row>[] =>
 
 interface Props<Row extends object> extends Looking {
   readonly rows: readonly Row[];
-}
-
-/** A sheet of the view: one row of it is looked at. */
-export function SheetGrid<Row extends object>({
-  kind,
-  label,
-  rows,
-  keyOf,
-  columns,
-  commands,
-  at,
-  onLook,
-}: Pick<Props<Row>, "rows" | "at" | "onLook"> & {
-  readonly kind: string;
-  readonly label: string;
-  readonly keyOf: (row: Row) => string;
-  readonly columns: readonly GridColumn<Row>[];
-  readonly commands: readonly GridCommand<Row>[];
-}) {
-  return (
-    <ListGrid
-      kind={kind}
-      label={label}
-      rows={rows}
-      keyOf={keyOf}
-      columns={columns}
-      commands={commands}
-      selection={selectOne(at ?? (rows[0] ? keyOf(rows[0]) : ""))}
-      onSelection={({ active }) => active !== null && onLook(active)}
-      className="min-h-0 grow"
-    />
-  );
 }
 
 const figure = (count: number | undefined): string => (count ? String(count) : "");

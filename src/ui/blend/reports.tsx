@@ -13,8 +13,8 @@ import { Part } from "../kit/part";
 import { saveText } from "../kit/save-text";
 import { SelectField } from "../kit/select";
 import { readBlendReports } from "../workspace/server";
+import { SheetGrid } from "../workspace/sheet-grid";
 import { useEditor } from "../workspace/workspace.client";
-import { SheetGrid } from "./blend-grids";
 
 /** What the last blends of the profile came to, the newest first; null before it is known. */
 export function useReports(): readonly BlendReport[] | null {
@@ -113,7 +113,6 @@ export function ReportsGrid({
       rows={rows}
       keyOf={keyOf}
       columns={columns}
-      commands={[]}
       {...rest}
     />
   );

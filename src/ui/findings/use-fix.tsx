@@ -33,6 +33,10 @@ export function useFix() {
           return go(`/conflicts?of=${does.of}&undecided=yes`);
         case "look-at-blend":
           return go("/blend");
+        case "look-at-layout":
+          return go(`/layout?show=${does.sheet}`);
+        case "put-again":
+          return void orderFile.write({ putAgain: true });
         case "look-at-rules":
           return go("/rules");
         case "look-at-parts":

@@ -38,6 +38,7 @@ type View =
   | "profiles"
   | "depot"
   | "blend"
+  | "layout"
   | "settings";
 
 const view = (id: View, path: string, keys: string): Command => ({
@@ -61,6 +62,7 @@ export const commands: readonly Command[] = [
   view("conflicts", "/conflicts", "Alt+9"),
   view("health", "/health", "Alt+0"),
   view("blend", "/blend", "Alt+B"),
+  view("layout", "/layout", "Alt+U"),
   {
     id: "play-together",
     get other() {

@@ -4,6 +4,7 @@ import { say } from "@/core/language/say";
 import {
   Blend,
   FileStack,
+  FolderDown,
   Layers,
   House,
   ListOrdered,
@@ -96,6 +97,7 @@ function Rail({
   const shelf = useEditor((state) => state.view.stock.shelf.length);
   const plan = useEditor(({ roster }) => roster.lists[mainList(roster.game)].items.length);
   const rules = useEditor((state) => state.profile.state.rules.length);
+  const lays = useEditor(({ onDisk }) => onDisk.laid !== undefined);
   const hasPlugins = useEditor(({ roster }) => roster.game.lists.includes("plugins"));
   const graves = useEditor((state) => state.findings).filter(({ level }) => level !== "hint").length;
   const profiles = useEditor((state) => state.view.profiles).filter((each) => !each.deleted).length;
@@ -117,6 +119,7 @@ function Rail({
         <RailLink to="/conflicts" icon={Grid3x3} label={say("common.conflicts")} narrow={narrow} />
         <RailLink to="/rules" icon={Scale} label={say("common.rules")} count={rules} narrow={narrow} />
         {hasPlugins && <RailLink to="/blend" icon={Blend} label={say("blend.title")} narrow={narrow} />}
+        {lays && <RailLink to="/layout" icon={FolderDown} label={say("layout.title")} narrow={narrow} />}
         <RailLink to="/lineups" icon={FileStack} label={say("common.lineups")} narrow={narrow} />
         <RailLink
           to="/profiles"

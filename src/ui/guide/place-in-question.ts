@@ -13,6 +13,7 @@ const ofViews: Readonly<Record<string, GuidePlace>> = {
   "/plan": { page: "order-plugins" },
   "/conflicts": { page: "conflicts" },
   "/blend": { page: "blend" },
+  "/layout": { page: "own-game" },
   "/health": { page: "when-something-is-wrong" },
   "/rules": { page: "correct-and-remember" },
   "/profiles": { page: "several-profiles" },

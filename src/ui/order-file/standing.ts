@@ -1,5 +1,6 @@
 import { say } from "@/core/language/say";
 import { orderFileGap, standingOf, type OrderFileGap, type OrderFileStanding } from "@/core/check/order-file";
+import type { LayoutGap } from "@/core/layout/laid-as";
 import { useEditor } from "../workspace/workspace.client";
 
 interface Standing {
@@ -17,8 +18,22 @@ export function useStanding(): Standing {
   return { gap, standing, words: standingWords(standing, gap) };
 }
 
+/** Of a game in whose folder the mods lie. */
+function layoutWords({ isOtherLaw, comes, goes, changes, moves }: LayoutGap): string {
+  if (isOtherLaw) return say("layout.otherLaw");
+  const parts = [
+    comes.length > 0 && say("layout.modsCome", { count: comes.length }),
+    goes.length > 0 && say("layout.modsGo", { count: goes.length }),
+    changes.length > 0 && say("layout.modsChange", { count: changes.length }),
+    moves.length > 0 && say("layout.modsMove", { count: moves.length }),
+  ];
+  return say("layout.differs", { parts: parts.filter(Boolean).join(", ") });
+}
+
 function standingWords(standing: OrderFileStanding, gap: OrderFileGap | null): string {
   if (!gap) return say("orderFile.theGameReadsThisOrder");
+  const lacks = gap.layout && layoutWords(gap.layout);
+  if (lacks && standing !== "theirs") return lacks;
   if (standing === "absent") return say("orderFile.theGameSOrderFileIs");
   if (standing === "theirs") return say("orderFile.anotherProgramWroteTheGameS");
   if (standing === "ahead") return say("orderFile.theGameSOrderFileIs2");

@@ -4,13 +4,22 @@ import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
 import type { TheirOrder } from "@/server/operations/order-file";
 import type { ProfileEditor } from "../workspace/editor";
-import { lookAtOrder, putCopyBack, takeOverOrder, writeOrder } from "../workspace/server";
+import { lookAtOrder, putCopyBack, takeOverOrder } from "../workspace/server";
+import { useLaying, type LayingState } from "./use-laying";
 
-export interface OrderFileState {
+interface Ways {
+  /** What somebody changed of what lies in the game's folder is put again, too. */
+  readonly putAgain?: boolean;
+}
+
+export interface OrderFileState extends LayingState {
   /** An order that somebody else has written, while it is looked at. */
   readonly theirs: TheirOrder | null;
-  /** Writes the order of the profile, and answers whether it did; what somebody else has written is looked at first. */
-  readonly write: () => Promise<boolean>;
+  /**
+   * Lays the mods of the profile out, where the game needs that, and writes its order; answers whether it did. What somebody else has written
+   * is looked at first.
+   */
+  readonly write: (ways?: Ways) => Promise<boolean>;
   readonly look: () => Promise<void>;
   readonly leave: () => void;
   /** Writes over what is looked at, of which a copy is kept. */
@@ -18,6 +27,8 @@ export interface OrderFileState {
   /** Makes the order that the game has the profile’s, by one edit. */
   readonly takeOver: () => Promise<void>;
   readonly putBack: (copy: string) => Promise<boolean>;
+  /** Takes all that is laid out back, and the order with it. */
+  readonly takeAllBack: () => Promise<boolean>;
 }
 
 /** What can be done with the file in which the game reads its order. */
@@ -27,14 +38,20 @@ export function useOrderFile(
   tell: (sentence: Sentence) => void,
 ): OrderFileState {
   const [theirs, setTheirs] = useState<TheirOrder | null>(null);
+  const { post, progress, isBusy, cancel } = useLaying();
   const look = useCallback(async () => {
     await editor.settled();
     setTheirs(unwrap(await lookAtOrder(editor.getState().profile.id)));
   }, [editor, unwrap]);
   const writeSeen = useCallback(
-    async (seen: string | null) => {
+    async (seen: string | null, { putAgain = false }: Ways = {}) => {
       await editor.settled();
-      const outcome = await writeOrder(editor.getState().profile.id, seen);
+      const asked = {
+        profile: editor.getState().profile.id,
+        ...(seen !== null && { seen }),
+        ...(putAgain && { again: "1" }),
+      };
+      const outcome = await post(`/api/order?${new URLSearchParams(asked)}`);
       // Changed since it was last looked at: what would be lost is shown, not refused.
       if (!outcome.ok && outcome.refusal.code === "order-file-theirs") {
         await look();
@@ -45,11 +62,18 @@ export function useOrderFile(
       setTheirs(null);
       editor.setOnDisk(onDisk);
       const { path } = editor.getState().view.game.orderFile;
-      tell([say("orderFile.isWrittenTheGameReadsThis", { path })]);
+      tell([say(onDisk.laid ? "layout.isLaidOut" : "orderFile.isWrittenTheGameReadsThis", { path })]);
       return true;
     },
-    [editor, unwrap, tell, look],
+    [editor, unwrap, tell, look, post],
   );
+  const takeAllBack = useCallback(async () => {
+    const onDisk = unwrap(await post("/api/taking-back"));
+    if (!onDisk) return false;
+    editor.setOnDisk(onDisk);
+    tell([say("layout.isTakenBack")]);
+    return true;
+  }, [editor, unwrap, tell, post]);
   const takeOver = useCallback(async () => {
     if (!unwrap(await editor.changedBy(({ id, version }) => takeOverOrder(id, version)))) return;
     setTheirs(null);
@@ -67,12 +91,16 @@ export function useOrderFile(
     () => ({
       theirs,
       look,
-      write: () => writeSeen(null),
+      write: (ways) => writeSeen(null, ways),
       writeOver: () => writeSeen(theirs?.sha256 ?? null),
       leave: () => setTheirs(null),
       takeOver,
       putBack,
+      takeAllBack,
+      progress,
+      isBusy,
+      cancel,
     }),
-    [theirs, look, writeSeen, takeOver, putBack],
+    [theirs, look, writeSeen, takeOver, putBack, takeAllBack, progress, isBusy, cancel],
   );
 }

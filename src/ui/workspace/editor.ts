@@ -234,7 +234,10 @@ export class ProfileEditor {
   }
 
   setOnDisk(onDisk: OnDisk): void {
-    this.set({ ...this.state, onDisk });
+    // What is known of the game's folder stays until that has been looked at again.
+    const { drift } = this.state.onDisk;
+    const known = drift && !onDisk.drift && onDisk.laid !== undefined ? { ...onDisk, drift } : onDisk;
+    this.set({ ...this.state, onDisk: known });
     this.catchUpSoon();
   }
 

@@ -29,6 +29,7 @@ import { useEvents } from "./use-events";
 import { useBlend, type BlendState } from "./use-blend";
 import { useConflicts, type ConflictWatch } from "./use-conflicts";
 import { useFindingsNoted, type FindingsNoted } from "./use-findings-noted";
+import { useDrift } from "./use-drift";
 import { useDueBooks, type DueBooks } from "./use-due-books";
 import { useOutbox } from "./use-outbox";
 import { useProfileSwitch } from "./use-profile-switch";
@@ -139,6 +140,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const proposals = useProposal(editor, conflicts, tell, dueBooks.offerBooks);
   const { show } = panel;
   const orderFile = useOrderFile(editor, unwrap, tell);
+  useDrift(editor, orderFile.isBusy);
   const switchTo = useProfileSwitch(editor, unwrap, tell, orderFile.write);
   const blend = useBlend(editor, conflicts, unwrap, tell);
   const trial = useTrial(

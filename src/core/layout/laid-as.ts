@@ -1,0 +1,50 @@
+import type { LaidAs } from "../model/ledger";
+import { movedBetween } from "../graph/moved";
+import { remembered } from "../remembered";
+import { chosenParts } from "../roster/parts";
+import type { Roster } from "../roster/roster";
+
+/** How a profile's mods would be laid out; null for a game that reads a list of what to open. */
+export const laidAsOf = remembered(({ game, mods }: Roster): LaidAs | null => {
+  const { placement, containers } = game;
+  if (!placement || placement.kind === "list") return null;
+  return {
+    law: JSON.stringify([placement, containers ?? [], game.paths]),
+    mods: mods.flatMap(({ id, loads, gone, mod, taken, leftOut }): [string, string][] => {
+      if (!loads || gone || !mod?.content) return [];
+      const named = placement.kind === "folders" ? [mod.name, mod.version, mod.path] : [];
+      return [[id, JSON.stringify([mod.content, [...chosenParts(taken)].sort(), leftOut, ...named])]];
+    }),
+  };
+});
+
+/** What of a profile does not lie in its game's folder as it should; mods by their ids. */
+export interface LayoutGap {
+  /** How the game finds its mods is another one than when they were laid out. */
+  readonly isOtherLaw: boolean;
+  readonly comes: readonly string[];
+  readonly goes: readonly string[];
+  /** Their files are others now. */
+  readonly changes: readonly string[];
+  /** Of those that stay, by the order in which they win; the fewest. */
+  readonly moves: readonly string[];
+}
+
+/** Null where all lies there as the profile has it; `laid`: null where nothing is laid out. */
+export function layoutGap(wanted: LaidAs | null, laid: LaidAs | null): LayoutGap | null {
+  if (wanted === null) return null;
+  const [was, is] = [new Map(laid?.mods ?? []), new Map(wanted.mods)];
+  const gap: LayoutGap = {
+    isOtherLaw: laid !== null && laid.law !== wanted.law,
+    comes: [...is.keys()].filter((id) => !was.has(id)),
+    goes: [...was.keys()].filter((id) => !is.has(id)),
+    changes: [...is].flatMap(([id, key]) => (was.has(id) && was.get(id) !== key ? [id] : [])),
+    moves: movedBetween(
+      [...was.keys()].filter((id) => is.has(id)),
+      [...is.keys()].filter((id) => was.has(id)),
+    ),
+  };
+  const { isOtherLaw, comes, goes, changes, moves } = gap;
+  const isLaid = laid !== null && !isOtherLaw;
+  return isLaid && comes.length + goes.length + changes.length + moves.length === 0 ? null : gap;
+}

@@ -1,0 +1,84 @@
+import { existsSync, lstatSync, readdirSync, readFileSync, realpathSync, unlinkSync } from "node:fs";
+import { join } from "node:path";
+import { driftOf, type Drift } from "@/core/layout/drift";
+import { setAsidePlan } from "@/core/layout/plan";
+import type { GameDefinition } from "@/core/model/game";
+import { Accepted } from "@/core/model/ledger";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { shortHash } from "../digest";
+import { sha256Of } from "../game-files";
+import { keptIn, laidOutIn, perform, type LayoutPlaces } from "./lay-out";
+import { writeWhole } from "./laid-out";
+import { Looking } from "./look";
+
+/** What in the game's folder is not as Seating left it. */
+export function lookAtDrift(game: GameDefinition, places: LayoutPlaces): Outcome<Drift> {
+  const { placement } = game;
+  if (!placement || placement.kind === "list") return refuse("layout-by-list", { game: game.name });
+  if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
+  const root = realpathSync(places.game);
+  const { look } = new Looking(root);
+  const filesBelow = (folder: string) => filesIn(root, folder);
+  return done(driftOf(game, placement, laidOutIn(places).ledger(), acceptedIn(places), { look, filesBelow }));
+}
+
+/** Plain files alone; what a link leads to is nobody's here. */
+function filesIn(root: string, folder: string): string[] {
+  const at = join(root, folder);
+  if (lstatSync(at, { throwIfNoEntry: false })?.isDirectory() !== true) return [];
+  return readdirSync(at, { withFileTypes: true }).flatMap((entry) => {
+    const path = `${folder}/${entry.name}`;
+    if (entry.isDirectory()) return filesIn(root, path);
+    return entry.isFile() ? [path] : [];
+  });
+}
+
+function acceptedIn(places: LayoutPlaces): Accepted {
+  const path = keptIn(places, "accepted");
+  return existsSync(path)
+    ? Accepted.parse(JSON.parse(readFileSync(path, "utf8")))
+    : { format: "seating-accepted/1", bareAt: null, files: [] };
+}
+
+/** Files are as they should be from now on, as they lie there; `isBare`: they are all that the bare game has. */
+export function acceptFiles(places: LayoutPlaces, paths: readonly string[], isBare: boolean): null {
+  const before = acceptedIn(places);
+  const { look } = new Looking(realpathSync(places.game));
+  const known = new Map(before.files.map((file) => [file[0], file]));
+  for (const path of paths) {
+    const lying = look(path);
+    if (lying?.kind === "file") known.set(path, [path, lying.size, lying.changed]);
+  }
+  const bareAt = isBare ? new Date().toISOString() : before.bareAt;
+  writeWhole(
+    keptIn(places, "accepted"),
+    JSON.stringify({ ...before, bareAt, files: [...known.values()] } satisfies Accepted),
+  );
+  return null;
+}
+
+/** Sets files aside that are neither the game's nor Seating's; they come back when all is taken back. */
+export function setAside(places: LayoutPlaces, paths: readonly string[]): Outcome<null> {
+  const laidOut = laidOutIn(places);
+  const summary = laidOut.summary();
+  const { look } = new Looking(realpathSync(places.game));
+  const performed = perform(laidOut, setAsidePlan(paths, laidOut.ledger(), look));
+  if (performed.ok && summary) laidOut.sayWhatLies(summary);
+  return performed;
+}
+
+/** Files that are somewhere else by now, by their hashes: they go, but for what has changed since. */
+export function removeGathered(places: LayoutPlaces, files: ReadonlyMap<string, string>): void {
+  const root = realpathSync(places.game);
+  const own = new Set(
+    laidOutIn(places)
+      .ledger()
+      .entries.map(({ path }) => path),
+  );
+  const { look } = new Looking(root);
+  for (const [path, hash] of files) {
+    if (own.has(path) || look(path)?.kind !== "file") continue;
+    const at = join(root, path);
+    if (shortHash(sha256Of(readFileSync(at))) === hash) unlinkSync(at);
+  }
+}

@@ -1,0 +1,127 @@
+import { previewOf, type LayoutPreview, type LayoutProgress } from "@/core/layout/preview";
+import type { Drift } from "@/core/layout/drift";
+import type { LaidMod } from "@/core/layout/wanted";
+import type { GameDefinition } from "@/core/model/game";
+import type { LaidAs } from "@/core/model/ledger";
+import { done, type Outcome } from "@/core/model/outcome";
+import { openThreads } from "../threads";
+import { keptIn, performLayout, planLayout, planTakingBack, type Layout, type LayoutPlaces } from "./lay-out";
+import { keepBefore, putBefore } from "./before";
+import { acceptFiles, lookAtDrift, setAside } from "./drift";
+
+/** Mods that are to lie in the folder of their game, in order. */
+export interface Laying {
+  readonly game: GameDefinition;
+  readonly mods: readonly LaidMod[];
+  readonly as: LaidAs;
+  /** Where the mods of some contents lie. */
+  readonly paths: ReadonlyMap<string, string>;
+}
+
+interface Asked {
+  readonly preview: { readonly laying: Laying; readonly putAgain: boolean };
+  readonly "lay-out": {
+    readonly laying: Laying;
+    /** What somebody changed of it is put again, too. */
+    readonly putAgain: boolean;
+    readonly orderFiles: OrderFiles;
+    /** It is cancelled once the first number is not 0. */
+    readonly stop: Int32Array;
+  };
+  readonly "preview-taking-back": object;
+  readonly "take-back": { readonly orderFiles: OrderFiles };
+  readonly drift: { readonly game: GameDefinition };
+  readonly accept: { readonly paths: readonly string[]; readonly isBare: boolean };
+  readonly "set-aside": { readonly paths: readonly string[] };
+}
+
+/** The files in which the game reads its order, and whether each is somebody else's. */
+export type OrderFiles = readonly { readonly path: string; readonly isOthers: boolean }[];
+type Does = keyof Asked;
+
+/** What is asked of whoever lays out. */
+export type LayoutJob<Kind extends Does = Does> = {
+  [Each in Kind]: { readonly does: Each; readonly places: LayoutPlaces } & Asked[Each];
+}[Kind];
+
+/** What each comes to; of laying out and taking back, what that did. */
+type Answer<Kind extends Does> = Kind extends "drift"
+  ? Drift
+  : Kind extends "accept" | "set-aside"
+    ? null
+    : LayoutPreview;
+
+/** Lays out, one job after another. */
+export type LayoutHand = <Kind extends Does>(
+  job: LayoutJob<Kind>,
+  onProgress?: (progress: LayoutProgress) => void,
+) => Promise<Outcome<Answer<Kind>>>;
+
+const shown = ({ plan, before, wanted, toUnpack }: Layout): Outcome<LayoutPreview> =>
+  done(
+    previewOf(
+      plan,
+      before,
+      wanted,
+      [...toUnpack.values()].reduce((sum, files) => sum + files.length, 0),
+    ),
+  );
+
+export const layOutHere = (async (job, onProgress) => answer(job as LayoutJob, onProgress)) as LayoutHand;
+
+async function answer(
+  job: LayoutJob,
+  onProgress: (progress: LayoutProgress) => void = () => undefined,
+): Promise<Outcome<LayoutPreview | Drift | null>> {
+  const { places } = job;
+  switch (job.does) {
+    case "preview": {
+      const layout = planLayout(job.laying.game, job.laying.mods, places, job.putAgain);
+      return layout.ok ? shown(layout.value) : layout;
+    }
+    case "preview-taking-back": {
+      const layout = planTakingBack(places, false);
+      return layout.ok ? shown(layout.value) : layout;
+    }
+    case "lay-out":
+      return layOut(job, onProgress);
+    case "take-back": {
+      const layout = planTakingBack(places, true);
+      if (!layout.ok) return layout;
+      const others = new Set(job.orderFiles.flatMap(({ path, isOthers }) => (isOthers ? path : [])));
+      putBefore(keptIn(places, "order-before"), (path) => others.has(path));
+      return shown(layout.value);
+    }
+    case "drift":
+      return lookAtDrift(job.game, places);
+    case "accept":
+      return done(acceptFiles(places, job.paths, job.isBare));
+    case "set-aside":
+      return setAside(places, job.paths);
+  }
+}
+
+async function layOut(
+  { places, laying, putAgain, orderFiles, stop }: LayoutJob<"lay-out">,
+  onProgress: (progress: LayoutProgress) => void,
+): Promise<Outcome<LayoutPreview>> {
+  const { game, mods, as, paths } = laying;
+  const layout = planLayout(game, mods, places, putAgain);
+  if (!layout.ok) return layout;
+  keepBefore(
+    keptIn(places, "order-before"),
+    orderFiles.map(({ path }) => path),
+  );
+  const laid = await performLayout(game, places, layout.value, (content) => paths.get(content)!, {
+    onProgress,
+    as,
+    isStopped: () => Atomics.load(stop, 0) !== 0,
+  });
+  return laid.ok ? shown(layout.value) : laid;
+}
+
+/** In a thread that runs `program`, a bundled layout-worker: nothing else waits for the disk then. */
+export const layOutInThread = (program: string): LayoutHand => {
+  const ask = openThreads<LayoutJob>(program, 1);
+  return (job, onProgress) => ask(job as LayoutJob, onProgress);
+};
