@@ -2,7 +2,7 @@ import { existsSync } from "node:fs";
 import { appendFile, readdir, readFile, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
-import { expect, home, test } from "./fixtures";
+import { expect, home, takeWayOut, test, visit } from "./fixtures";
 
 const game = join(home, "demo/kitefall-cup/game");
 
@@ -15,10 +15,11 @@ test.beforeEach(async ({ watched: page }) => {
 });
 
 /** The key at the top of the view; the first time, the order is another program's. */
-async function layOut(page: Page, isFirst: boolean): Promise<void> {
+async function layOut(page: Page, isFirst: boolean, sheet = "mods"): Promise<void> {
   await page.getByRole("main").getByRole("button", { name: "Lay out", exact: true }).click();
   if (isFirst)
     await page.getByRole("dialog").getByRole("button", { name: "Keep a copy and overwrite" }).click();
+  if (sheet !== "mods") await page.getByRole("main").getByRole("tab", { name: /^Mods/ }).click();
   await expect(page.getByText("Everything lies where the game finds it.")).toBeVisible();
 }
 
@@ -102,4 +103,46 @@ test("what somebody changes or deletes of it is told, and what stands in the way
   await page.keyboard.press("Enter");
   await expect(page.getByRole("main").getByRole("alert")).toContainText(/panels\/dials \(flat-dials\)/);
   await expect(page.getByRole("main").getByRole("button", { name: "Lay out", exact: true })).toBeDisabled();
+});
+
+test("what is left from before is set aside or gathered, and what was changed is put again, each with its key", async ({
+  watched: page,
+  seating,
+}) => {
+  const main = page.getByRole("main");
+  await main.getByRole("tab", { name: "Unknown 3" }).click();
+  const grid = main.getByRole("grid", { name: "Unknown 3" });
+  await grid.getByRole("row", { name: /Old Streamer\/main\.dat/ }).click();
+  await page.keyboard.press("s");
+  await expect(page.getByText(/^1 file is set aside/)).toBeVisible();
+  expect(existsSync(join(game, "flying/kites/Old Streamer/main.dat"))).toBe(false);
+  await main
+    .getByRole("grid")
+    .getByRole("row", { name: /evening-card/ })
+    .click();
+  await page.keyboard.press("a");
+  await expect(main.getByRole("tab", { name: "Unknown 1" })).toBeVisible();
+  await main
+    .getByRole("grid")
+    .getByRole("row", { name: /read me\.txt/ })
+    .click();
+  await page.keyboard.press("g");
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("What the mod is called").fill("Streamer Notes");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("1 file is in Streamer Notes now, the last mod of the profile.")).toBeVisible();
+  await expect(main.getByText(/^Where mods lie there is nothing that/)).toBeVisible();
+
+  await layOut(page, true, "strangers");
+  expect(await readFile(join(game, "flying/kites/Old Streamer/read me.txt"), "utf8")).toMatch(
+    /^Put into flying/,
+  );
+  const changed = join(game, "flying/kites/Old Streamer/read me.txt");
+  await appendFile(changed, "by hand");
+  await visit(page, `${seating.url}/health`);
+  await takeWayOut(page, "Laid-out files were changed", /^Look at the files/);
+  await expect(main.getByRole("tab", { name: "Changed since 1" })).toHaveAttribute("aria-selected", "true");
+  await main.getByRole("button", { name: "Put Seating’s again" }).click();
+  await expect(main.getByText(/^Nobody has changed or deleted anything/)).toBeVisible();
+  expect(await readFile(changed, "utf8")).not.toMatch(/by hand/);
 });

@@ -9,7 +9,8 @@ async function forget() {
   const context = await globalThis.seatingContext;
   // What is under way would go on in the next folder.
   const isGetting = [...context.depots.queues.values()].some(({ state }) => state.running);
-  if (isGetting || context.reading.size + context.writing.size > 0) return process.kill(process.pid, "SIGTERM");
+  if (isGetting || context.reading.size + context.writing.size > 0)
+    return process.kill(process.pid, "SIGTERM");
   const refused = Promise.reject(new Error("the data folder is being made anew"));
   refused.catch(() => undefined);
   globalThis.seatingContext = refused;

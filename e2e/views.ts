@@ -18,6 +18,7 @@ export const views = [
   "blend",
   "blend?show=plugins",
   "blend?show=clashes",
+  "layout",
   "lineups",
   "lineups?part=in",
   "lineups?part=following",

@@ -1,7 +1,7 @@
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { test, type Page } from "@playwright/test";
-import { opened, visit } from "../../e2e/fixtures";
+import { visit } from "../../e2e/fixtures";
 import { root, startSeating, type Server } from "../../e2e/server";
 
 const home = process.env.SEATING_PICTURES ?? "";
@@ -87,32 +87,6 @@ test("the main views", async ({ page }) => {
   await page.keyboard.press("Enter");
   await page.locator('[data-item="Glass Tides.plank"]').click();
   await take(page, "plan");
-  await page.emulateMedia({ colorScheme: "dark" });
-  await page.reload();
-  await opened(page);
-  await page.keyboard.press("Control+k");
-  await page.keyboard.type("Lamplight Rework.plank");
-  await page.keyboard.press("Enter");
-  // The list stands still before anything of it is measured.
-  await page.waitForTimeout(500);
-  const [start, end] = [
-    await page.locator('[data-item="Kelp Shelf Seams.skiff"]').boundingBox(),
-    await page.locator('[data-item="Eelgrass Clarity.skiff"]').boundingBox(),
-  ];
-  await page.mouse.move(start!.x + 400, start!.y + 16);
-  await page.mouse.down();
-  await page.mouse.move(start!.x + 404, start!.y + 24);
-  await page.mouse.move(end!.x + 430, end!.y + 30, { steps: 10 });
-  await page.waitForTimeout(300);
-  await page.screenshot({
-    path: join(root, "docs/screenshots/plan-dragging-dark.png"),
-    animations: "disabled",
-  });
-  await page.keyboard.press("Escape");
-  await page.mouse.up();
-  await page.emulateMedia({ colorScheme: "light" });
-  await page.reload();
-  await opened(page);
 
   await page.keyboard.press("Alt+o");
   await page.getByRole("heading", { name: /no valid order moves fewer/ }).waitFor();
@@ -197,6 +171,13 @@ test("the main views", async ({ page }) => {
   });
   await page.getByRole("heading", { name: "From 1.0 to 1.1" }).waitFor();
   await take(page, "lineup-following");
+
+  await page.getByRole("button", { name: "Game: Brinehollow" }).click();
+  await page.getByRole("menuitem", { name: /^Millwright Vale/ }).click();
+  await page.getByRole("link", { name: "Laid out" }).click();
+  await page.getByText(/^Laying out would/).waitFor();
+  await page.emulateMedia({ colorScheme: "dark" });
+  await take(page, "laid-out");
 });
 
 interface Listed {

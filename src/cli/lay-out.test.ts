@@ -11,18 +11,21 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { kitefall } from "@/standin/kitefall/definition";
-import { layOut, takeBack } from "./lay-out";
+import { cleanUnpacked, layOut, takeBack } from "./lay-out";
 
 const root = mkdtempSync(join(tmpdir(), "seating-lay-out-"));
 const gameFolder = join(root, "game");
 const shelf = join(root, "demo", kitefall.id, "shelf");
 const game = join(root, "kitefall.json");
+const listed = join(root, "listed.json");
 const before = process.env.SEATING_HOME;
 
 beforeAll(async () => {
   process.env.SEATING_HOME = join(root, "home");
   await makeDemo(join(root, "demo"), 7, 40);
   writeFileSync(game, JSON.stringify({ ...kitefall, placement: { kind: "merged", folder: "base/kites" } }));
+  const { placement: _, ...rest } = kitefall;
+  writeFileSync(listed, JSON.stringify(rest));
   mkdirSync(join(gameFolder, "base"), { recursive: true });
   writeFileSync(join(gameFolder, kitefall.sign), "the game");
 }, 60_000);
@@ -62,11 +65,31 @@ test("a list is laid out, looked at before, and taken back", async () => {
   expect(readFileSync(join(gameFolder, kitefall.sign), "utf8")).toBe("the game");
 });
 
+test("what was unpacked and lies nowhere any more is thrown away, after it was said how much that is", async () => {
+  const options = { game, shelf, gameFolder };
+  const laid = await layOut(list("Bridle Kit"), options);
+  if (!laid.ok) throw new Error(JSON.stringify(laid.refusal));
+  const sweep = (preview: boolean) => {
+    const swept = cleanUnpacked({ preview });
+    if (!swept.ok) throw new Error(JSON.stringify(swept.refusal));
+    return swept.value;
+  };
+  const looked = sweep(true);
+  expect(looked.text).toMatch(/^To be freed: [1-9]\d* files?, \d/);
+  expect(sweep(false).json).toMatchObject({ files: (looked.json as { files: number }).files, done: true });
+  expect(sweep(false).json).toMatchObject({ files: 0, bytes: 0 });
+  // What lies in the game's folder is in the store yet.
+  const again = await layOut(list("Bridle Kit"), options);
+  expect(again).toMatchObject({ ok: true, value: { json: { acts: [] } } });
+  expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+  expect((sweep(false).json as { files: number }).files).toBeGreaterThan(0);
+});
+
 test("what is missing is said: the folder of the game, the law, mods", async () => {
   const codes = await Promise.all([
     layOut(list("Flat Dials"), { game, shelf }),
     layOut(list("Flat Dials"), { game, gameFolder }),
-    layOut(list("Flat Dials"), { game: kitefall.id, shelf, gameFolder }),
+    layOut(list("Flat Dials"), { game: listed, shelf, gameFolder }),
     layOut(list("Flat Dials"), { game, shelf, gameFolder: join(root, "nowhere") }),
     layOut(list("Nobody’s Kite"), { game, shelf, gameFolder }),
     Promise.resolve(takeBack({})),

@@ -5,6 +5,7 @@ import { laidAsOf } from "@/core/layout/laid-as";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { home } from "@/disk/places";
 import {
+  cleanStore,
   modsToLay,
   performLayout,
   planLayout,
@@ -51,6 +52,20 @@ export function takeBack({ gameFolder, preview = false }: LayOutOptions): Outcom
   if (!places.ok) return places;
   const layout = planTakingBack(places.value, !preview);
   return layout.ok ? done(answerOf(layout.value, !preview)) : layout;
+}
+
+/** Throws away what was unpacked to be laid out and lies in no game's folder any more. */
+export function cleanUnpacked({ preview = false }: LayOutOptions): Outcome<Answer> {
+  const { files, bytes } = cleanStore(home(), preview);
+  return done({
+    json: { format: "seating-store/1", done: !preview, files, bytes },
+    text: say("cli.store.summary", {
+      done: String(!preview),
+      files,
+      size: Math.round(bytes / 100_000) / 10,
+    }),
+    findings: false,
+  });
 }
 
 function placesOf(gameFolder: string | undefined): Outcome<LayoutPlaces> {

@@ -76,7 +76,8 @@ const loadConflicts = () =>
 
 const loadBlend = () => import("./blend").then(({ blend }) => ({ blend }));
 
-const loadLayOut = () => import("./lay-out").then(({ layOut, takeBack }) => ({ layOut, takeBack }));
+const loadLayOut = () =>
+  import("./lay-out").then(({ cleanUnpacked, layOut, takeBack }) => ({ cleanUnpacked, layOut, takeBack }));
 
 const loadKept = () =>
   import("./kept").then(({ backup, exportProfile, findings, importList, profiles, restore }) => ({
@@ -135,6 +136,7 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     const baseline = asked.baseline === undefined ? null : readFile(asked.baseline);
     return orThrow(await (await loadCheck()).check(list, { ...asked, ...folder, books, baseline }));
   }
+  if (command === "clean-store") return orThrow((await loadLayOut()).cleanUnpacked(asked));
   if (command === "take-back") return orThrow((await loadLayOut()).takeBack(asked));
   const list = readFile(first);
   if (command === "lay-out") return orThrow(await (await loadLayOut()).layOut(list, asked));

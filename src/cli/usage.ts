@@ -51,6 +51,7 @@ export const commands = {
   blend: { takes: ["<list>"], options: ["marks", "book", "out", "fail-on", ...ofLists] },
   "lay-out": { takes: ["<list>"], options: ["preview", ...ofLists] },
   "take-back": { takes: [], options: ["preview", "game-folder"] },
+  "clean-store": { takes: [], options: ["preview"] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },

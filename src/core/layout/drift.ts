@@ -5,7 +5,7 @@ import { foldName } from "../roster/fold";
 import { isAsPut, type Lying } from "./plan";
 
 /** A file of a mod in the game's folder. */
-export interface OfMod {
+interface OfMod {
   readonly path: string;
   readonly mod: string;
 }
@@ -33,7 +33,7 @@ interface Present {
 }
 
 /** Folders below which mods of a game come to lie; of a game in whose own root they do, those that mods may have. */
-export const layingFolders = (game: GameDefinition, laying: Laying): string[] => [
+const layingFolders = (game: GameDefinition, laying: Laying): string[] => [
   ...new Set(
     [laying.folder, ...(laying.elsewhere ?? []).map(({ to }) => to)].flatMap((folder) =>
       folder === "" ? game.contentFolders : folder,

@@ -235,12 +235,11 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
   "not-on-shelf": (d) => sentence("findings.text.not-on-shelf", { mod: String(d.mod) }),
   "layout-touched": (d) =>
     sentence("findings.text.layout-touched", {
-      changed: String(d.changed),
-      gone: String(d.gone),
-      first: String(d.first),
+      changed: d.changed,
+      gone: d.gone,
+      first: d.first,
     }),
-  "layout-strangers": (d) =>
-    sentence("findings.text.layout-strangers", { count: String(d.count), first: String(d.first) }),
+  "layout-strangers": (d) => sentence("findings.text.layout-strangers", { count: d.count, first: d.first }),
   "order-file-differs": (d) =>
     sentence("findings.text.order-file-differs", { path: String(d.path), away: away(d) }),
   "order-file-theirs": (d) =>

@@ -91,8 +91,8 @@ export class FileStore {
     utimesSync(path, date, date);
   }
 
-  /** Throws away what is not among these; answers how many files and bytes that were. */
-  sweep(kept: ReadonlySet<string>): { readonly files: number; readonly bytes: number } {
+  /** Throws away what is not among these, unless it is only `looking`; answers how many files and bytes that are. */
+  sweep(kept: ReadonlySet<string>, looking = false): { readonly files: number; readonly bytes: number } {
     let [files, bytes] = [0, 0];
     for (const name of namesIn(this.folder))
       for (const hash of namesIn(join(this.folder, name))) {
@@ -100,7 +100,7 @@ export class FileStore {
         const path = join(this.folder, name, hash);
         bytes += lyingAt(path)?.size ?? 0;
         files++;
-        rmSync(path, { recursive: true, force: true });
+        if (!looking) rmSync(path, { recursive: true, force: true });
       }
     return { files, bytes };
   }

@@ -1,11 +1,21 @@
-import { accessSync, constants, existsSync, mkdirSync, realpathSync, statfsSync, statSync } from "node:fs";
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  statfsSync,
+  statSync,
+} from "node:fs";
 import { basename, join } from "node:path";
 import type { LayoutProgress } from "@/core/layout/preview";
 import { layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { spelled } from "@/core/layout/spell";
 import { laidMods, wantedFiles, type LaidMod, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
 import type { GameDefinition } from "@/core/model/game";
-import type { LaidAs, LaidSummary, Ledger } from "@/core/model/ledger";
+import { Ledger, type LaidAs, type LaidSummary } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ContentFile } from "@/core/model/shelf";
 import { foldName } from "@/core/roster/fold";
@@ -47,6 +57,15 @@ export const laidOutIn = (places: LayoutPlaces): LaidOut => {
 /** A file in which something of a game's folder is kept: the order as it was before (`order-before`), what its user accepts (`accepted`). */
 export const keptIn = (places: LayoutPlaces, what: "order-before" | "accepted"): string =>
   join(stateOf(places, realpathSync(places.game)), `${what}.json`);
+
+/** Throws away what the store holds and no game's folder does, unless it is only `looking`; answers how much that is. */
+export function cleanStore(own: string, looking: boolean): ReturnType<FileStore["sweep"]> {
+  const states = existsSync(join(own, "laid-out")) ? readdirSync(join(own, "laid-out")) : [];
+  const paths = states.map((state) => join(own, "laid-out", state, "ledger.json")).filter(existsSync);
+  const ledgers = paths.map((path) => Ledger.parse(JSON.parse(readFileSync(path, "utf8"))));
+  const used = new Set(ledgers.flatMap(({ entries }) => entries.map(({ hash }) => hash)));
+  return new FileStore(join(own, "store")).sweep(used, looking);
+}
 
 /** What lies in a game's folder, in short; null where nothing of Seating's does, or where it is neither the one nor the other. */
 export const laidIn = (places: LayoutPlaces): LaidSummary | null =>

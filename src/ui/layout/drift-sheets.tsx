@@ -78,8 +78,8 @@ export function TouchedSheet({ drift }: { drift: Drift }) {
   if (rows.length === 0) return <Empty purpose={say("layout.empty.touched")} />;
   return (
     <>
+      <p className="text-ink2 px-3 pt-3">{say("layout.touchedHint")}</p>
       <div className="flex flex-wrap items-center gap-2 p-3">
-        <p className="text-ink2 mr-auto">{say("layout.touchedHint")}</p>
         <Button disabled={orderFile.isBusy} onClick={() => void orderFile.write({ putAgain: true })}>
           {say("layout.putAllAgain")}
         </Button>
@@ -153,8 +153,8 @@ export function StrangersSheet({ drift, isBare }: { drift: Drift; isBare: boolea
   if (added.length === 0) return <Empty purpose={say("layout.empty.strangers")} />;
   return (
     <>
+      <p className="text-ink2 px-3 pt-3">{say("layout.strangersHint")}</p>
       <div className="flex flex-wrap items-center gap-2 p-3">
-        <p className="text-ink2 mr-auto max-w-prose">{say("layout.strangersHint")}</p>
         <Button onClick={() => void setAside(added.map(keyOf))}>{say("layout.setAllAside")}</Button>
         <Button onClick={() => void accept(added.map(keyOf), isBare)}>
           {say(isBare ? "layout.bareGame" : "layout.allAreTheGames")}

@@ -32,8 +32,15 @@ import { usePreview } from "./use-preview";
 export function LayoutScreen() {
   const game = useEditor((state) => state.view.game);
   const lays = useEditor(({ onDisk }) => onDisk.laid !== undefined);
-  if (!lays) return <Empty purpose={say("layout.byList", { game: game.name })} />;
-  return <Layout />;
+  if (lays) return <Layout />;
+  return (
+    <>
+      <h1 className="border-line flex min-h-11 items-center border-b px-3 text-lg font-bold">
+        {say("layout.title")}
+      </h1>
+      <Empty purpose={say("layout.byList", { game: game.name })} />
+    </>
+  );
 }
 
 function Layout() {

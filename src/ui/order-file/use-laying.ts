@@ -5,7 +5,7 @@ import type { Outcome } from "@/core/model/outcome";
 import { postForLines } from "../workspace/read-lines";
 import { cancelLayout } from "../workspace/server";
 
-export interface LayingProgress extends LayoutProgress {
+interface LayingProgress extends LayoutProgress {
   readonly perSecond: number;
 }
 
