@@ -190,7 +190,11 @@ task("own-game", async (page) => {
   await page.getByRole("button", { name: /: Kitefall Cup/ }).waitFor();
   return {
     after: {
-      4: () => page.getByRole("listitem").filter({ hasText: /running$/ }).waitFor(),
+      4: () =>
+        page
+          .getByRole("listitem")
+          .filter({ hasText: /running$/ })
+          .waitFor(),
     },
     end: () =>
       expect(page.getByText(/^(Nothing of your mods lies in|In .+ liegt noch nichts)/)).toBeVisible(),
