@@ -7,6 +7,7 @@ import {
   readdirSync,
   readFileSync,
   rmSync,
+  symlinkSync,
   utimesSync,
   writeFileSync,
 } from "node:fs";
@@ -173,6 +174,31 @@ test("what is refused is refused with its reason, and neither files nor order ar
   expect(await gap()).toBeNull();
 });
 
+test("an order that was changed after laying out was cancelled is the one that comes back", async () => {
+  const cancelled = await write(() => {
+    Atomics.store(context.laying.get(kitefall.id)!, 0, 1);
+  });
+  expect(cancelled).toMatchObject({ ok: false });
+  const order = join(game, kitefall.orderFile.path);
+  appendFileSync(order, "[x] written-later\n");
+  const before = snapshot(game);
+  value(await write());
+  expect(readFileSync(order, "utf8")).not.toMatch(/\[x\] written-later/);
+  value(await takeAllBack(context));
+  expect(snapshot(game)).toEqual(before);
+});
+
+test("nothing outside of the game’s folder is set aside, whatever is asked for", async () => {
+  const outside = join(demo.folder, kitefall.id, "outside.txt");
+  writeFileSync(outside, "mine");
+  symlinkSync(join(demo.folder, kitefall.id), join(game, "flying/linked"));
+  value(
+    await setFilesAside(context, ["../outside.txt", "flying/../../outside.txt", "flying/linked/outside.txt"]),
+  );
+  expect(readFileSync(outside, "utf8")).toBe("mine");
+  expect(value(await readDrift(context)).added.some(({ path }) => path.includes("outside"))).toBe(false);
+});
+
 test("a game that reads a list of what to open has nothing laid out", async () => {
   profile = value(await switchGame(context, "brinehollow"))!;
   expect(await previewLayout(context, profile)).toMatchObject({
@@ -270,7 +296,12 @@ describe("what is not as Seating left it", () => {
         name: "Evening work",
       }),
     ).toMatchObject({ ok: false, refusal: { code: "mod-name-taken" } });
-    for (const path of ["base/kitefall.pak", "../outside", "flying/nothing.dat"])
+    for (const path of [
+      "base/kitefall.pak",
+      "../outside",
+      "flying/../base/kitefall.pak",
+      "flying/nothing.dat",
+    ])
       expect(
         await gatherFiles(context, join(demo.folder, "incoming"), profile, next, {
           paths: [path],

@@ -1,3 +1,4 @@
+import { rmSync } from "node:fs";
 import { previewOf, type LayoutPreview, type LayoutProgress } from "@/core/layout/preview";
 import type { Drift } from "@/core/layout/drift";
 import type { LaidMod } from "@/core/layout/wanted";
@@ -86,11 +87,13 @@ async function answer(
     case "lay-out":
       return layOut(job, onProgress);
     case "take-back": {
-      const layout = planTakingBack(places, true);
+      const layout = planTakingBack(places, false);
       if (!layout.ok) return layout;
+      // First, so that where it is cut short after that the order is not kept anew as it was before.
       const others = new Set(job.orderFiles.flatMap(({ path, isOthers }) => (isOthers ? path : [])));
       putBefore(keptIn(places, "order-before"), (path) => others.has(path));
-      return shown(layout.value);
+      const taken = planTakingBack(places, true);
+      return taken.ok ? shown(taken.value) : taken;
     }
     case "drift":
       return lookAtDrift(job.game, places);
@@ -108,8 +111,11 @@ async function layOut(
   const { game, mods, as, paths } = laying;
   const layout = planLayout(game, mods, places, putAgain);
   if (!layout.ok) return layout;
+  const before = keptIn(places, "order-before");
+  // Of a time when laying out was begun and nothing came to lie there.
+  if (layout.value.before.entries.length === 0) rmSync(before, { force: true });
   keepBefore(
-    keptIn(places, "order-before"),
+    before,
     orderFiles.map(({ path }) => path),
   );
   const laid = await performLayout(game, places, layout.value, (content) => paths.get(content)!, {

@@ -2,13 +2,17 @@ import { lstatSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import type { Lying } from "@/core/layout/plan";
 
-/** What lies at a path below a folder; null where nothing does. A link is not followed, and hides what lies behind it. */
+/**
+ * What lies at a path below a folder; null where nothing does, or where the path leads out of it. A link is not followed, and hides what lies
+ * behind it.
+ */
 export class Looking {
   private readonly folders = new Map<string, boolean>();
 
   constructor(private readonly folder: string) {}
 
   readonly look = (path: string): Lying | null => {
+    if (path.includes("..") && path.split("/").includes("..")) return null;
     const above = path.slice(0, Math.max(0, path.lastIndexOf("/")));
     if (above !== "" && !this.isFolder(above)) return null;
     return lyingAt(join(this.folder, path));

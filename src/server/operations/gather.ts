@@ -1,5 +1,5 @@
 import "server-only";
-import { lstatSync, readFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import { takeGathered } from "@/core/edit/take-gathered";
@@ -8,6 +8,7 @@ import type { ProfileId } from "@/core/model/ids";
 import { refuse, type Outcome } from "@/core/model/outcome";
 import { shortHash, sha256Of } from "@/disk/digest";
 import { removeGathered } from "@/disk/layout/drift";
+import { Looking } from "@/disk/layout/look";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { getStock } from "../stock";
@@ -74,12 +75,11 @@ function filesOf(
   paths: readonly string[],
 ): Outcome<Gathered[]> {
   const gathered: Gathered[] = [];
+  const { look } = new Looking(folders.game);
   for (const path of paths) {
     const own = placement && placement.kind !== "list" ? ownPathOf(placement, path) : null;
-    const at = join(folders.game, path);
-    if (own === null || !lstatSync(at, { throwIfNoEntry: false })?.isFile())
-      return refuse("cannot-gather", { path });
-    gathered.push({ path, own, bytes: readFileSync(at) });
+    if (own === null || look(path)?.kind !== "file") return refuse("cannot-gather", { path });
+    gathered.push({ path, own, bytes: readFileSync(join(folders.game, path)) });
   }
   return { ok: true, value: gathered };
 }
