@@ -1,3 +1,6 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { setTimeout as wait } from "node:timers/promises";
 import {
   existsSync,
   mkdirSync,
@@ -9,6 +12,8 @@ import {
 } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { zipSync } from "fflate";
+import { sha256Of } from "@/disk/digest";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { kitefall } from "@/standin/kitefall/definition";
 import { cleanUnpacked, layOut, takeBack } from "./lay-out";
@@ -17,6 +22,7 @@ const root = mkdtempSync(join(tmpdir(), "seating-lay-out-"));
 const gameFolder = join(root, "game");
 const shelf = join(root, "demo", kitefall.id, "shelf");
 const game = join(root, "kitefall.json");
+const program = join(process.cwd(), "dist", "seating.mjs");
 const listed = join(root, "listed.json");
 const before = process.env.SEATING_HOME;
 
@@ -105,3 +111,56 @@ test("what is missing is said: the folder of the game, the law, mods", async () 
     "folder-missing",
   ]);
 });
+
+/** Names, and contents by their hashes, of all files below a folder. */
+const contentsOf = (folder: string): Record<string, string> =>
+  Object.fromEntries(
+    readdirSync(folder, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => join(entry.parentPath, entry.name))
+      .sort()
+      .map((path) => [path.slice(folder.length), sha256Of(readFileSync(path))]),
+  );
+
+test("killed at any moment the next call finishes it or takes it back", async () => {
+  // So many that one is still at it when it is killed.
+  const many = join(root, "many");
+  const contents = Array.from({ length: 2500 }, (_, at): [string, Uint8Array] => [
+    `kites/${at % 40}/${at}.dat`,
+    new TextEncoder().encode(`${at}`),
+  ]);
+  mkdirSync(many);
+  writeFileSync(join(many, "Many Kites-1.0.zip"), zipSync(Object.fromEntries(contents), { level: 0 }));
+  const whole = list("Many Kites");
+  const file = join(root, whole.name);
+  writeFileSync(file, whole.bytes);
+  const places = { game, shelf: many, gameFolder };
+  const before = contentsOf(gameFolder);
+  expect(await layOut(whole, places)).toMatchObject({ ok: true });
+  const laid = contentsOf(gameFolder);
+  expect(Object.keys(laid)).toHaveLength(Object.keys(before).length + contents.length);
+  expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+
+  const args = ["lay-out", file, "--game", game, "--shelf", many, "--game-folder", gameFolder];
+  const states = join(root, "home", "laid-out");
+  const isUnderWay = () =>
+    readdirSync(states).some((state) => existsSync(join(states, state, "under-way.json")));
+  let cut = 0;
+  for (let round = 0; round < 4; round++) {
+    const env = { ...process.env };
+    const child = spawn(process.execPath, [program, ...args], { stdio: "ignore", env });
+    const ended = once(child, "exit");
+    while (!isUnderWay() && child.exitCode === null) await wait(1);
+    await wait(round * 6);
+    child.kill("SIGKILL");
+    await ended;
+    cut += Number(isUnderWay());
+    if (round % 2 === 0) {
+      expect(await layOut(whole, places)).toMatchObject({ ok: true });
+      expect(contentsOf(gameFolder)).toEqual(laid);
+    }
+    expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+    expect(contentsOf(gameFolder)).toEqual(before);
+  }
+  expect(cut).toBeGreaterThan(0);
+}, 240_000);

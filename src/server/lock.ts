@@ -1,9 +1,9 @@
 import { say } from "@/core/language/say";
 import { randomUUID } from "node:crypto";
-import { execFileSync } from "node:child_process";
 import { linkSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
+import { isRunning, markOf } from "@/disk/process-mark";
 
 interface LockHolder {
   readonly pid: number;
@@ -40,7 +40,7 @@ const leftBehind = 10_000;
 export async function takeFolder(folder: string, holder: LockHolder): Promise<() => void> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const path = join(folder, "server.lock");
-  const lock: Lock = { ...holder, started: startOf(holder.pid) };
+  const lock: Lock = { ...holder, ...markOf(holder.pid) };
   for (let tries = 0; tries < mostTries; tries++) {
     if (put(path, lock)) return () => giveBack(path, lock);
     const first = readLock(path);
@@ -104,43 +104,9 @@ function readLock(path: string): Lock | "absent" | "broken" {
 const isSame = (a: Lock, b: Lock): boolean => a.pid === b.pid && (a.started ?? null) === (b.started ?? null);
 
 /** Numbers of processes are given again: one is alive if it began when the lock says, or, where that is not known, if Seating answers there. */
-async function isAlive({ pid, address, started }: Lock): Promise<boolean> {
-  if (!isRunning(pid)) return false;
-  const now = startOf(pid);
-  if (started && now) return started === now;
-  return answersAsSeating(address);
-}
-
-function isRunning(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === "EPERM";
-  }
-}
-
-/** Null where the system does not tell. */
-function startOf(pid: number): string | null {
-  try {
-    const boot = readFileSync("/proc/sys/kernel/random/boot_id", "latin1").trim();
-    // Field 22; the name before it, in parentheses, may hold anything.
-    const stat = readFileSync(`/proc/${pid}/stat`, "latin1");
-    return `${boot} ${stat.slice(stat.lastIndexOf(")") + 2).split(" ")[19]}`;
-  } catch {
-    return startByPs(pid);
-  }
-}
-
-function startByPs(pid: number): string | null {
-  try {
-    return (
-      execFileSync("ps", ["-o", "lstart=", "-p", String(pid)], { encoding: "utf8", stdio: "pipe" }).trim() ||
-      null
-    );
-  } catch {
-    return null;
-  }
+async function isAlive({ pid, address, started = null }: Lock): Promise<boolean> {
+  const runs = isRunning({ pid, started });
+  return runs === "perhaps" ? answersAsSeating(address) : runs;
 }
 
 async function answersAsSeating(address: string): Promise<boolean> {

@@ -37,7 +37,11 @@ function watchedInput(input: CheckInput): { readonly input: CheckInput; readonly
     if (field === "lists") return lists;
     return told(partOfField[field] ?? field);
   });
-  const rest = watched(input, (field) => (field === "roster" ? seen : told(field)));
+  const onDisk = watched(input.onDisk, (field) => told(field === "drift" ? "drift" : "onDisk"));
+  const rest = watched(input, (field) => {
+    if (field === "roster") return seen;
+    return field === "onDisk" ? onDisk : told(field);
+  });
   return { input: rest, read };
 }
 

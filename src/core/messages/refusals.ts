@@ -64,6 +64,7 @@ const refusalText: {
   "layout-no-rights": (d) => sentence("refusals.text.layout-no-rights", { path: d.path }),
   "layout-no-space": (d) =>
     sentence("refusals.text.layout-no-space", { path: d.path, size: Math.ceil(d.bytes / 1_000_000) }),
+  "layout-busy": (d) => sentence("refusals.text.layout-busy", { process: String(d.process) }),
   "layout-cancelled": () => [say("refusals.layoutCancelled")],
   "mod-name-taken": (d) => sentence("refusals.text.mod-name-taken", { name: d.name }),
   "cannot-gather": (d) => sentence("refusals.text.cannot-gather", { path: d.path }),

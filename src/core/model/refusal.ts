@@ -144,6 +144,8 @@ export type RefusalData = ProblemData & {
   readonly "layout-no-rights": Path;
   readonly "layout-no-space": { readonly path: string; readonly bytes: number };
   readonly "layout-cancelled": Nothing;
+  /** Another process is at it. */
+  readonly "layout-busy": { readonly process: number };
   readonly "mod-name-taken": Name;
   /** A file in the game's folder of which no mod can be made. */
   readonly "cannot-gather": Path;

@@ -17,9 +17,12 @@ export function lookAtDrift(game: GameDefinition, places: LayoutPlaces): Outcome
   if (!placement || placement.kind === "list") return refuse("layout-by-list", { game: game.name });
   if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
   const root = realpathSync(places.game);
+  const laidOut = laidOutIn(places);
+  const busy = laidOut.busy();
+  if (busy !== null) return refuse("layout-busy", { process: busy });
   const { look } = new Looking(root);
   const filesBelow = (folder: string) => filesIn(root, folder);
-  return done(driftOf(game, placement, laidOutIn(places).ledger(), acceptedIn(places), { look, filesBelow }));
+  return done(driftOf(game, placement, laidOut.ledger(), acceptedIn(places), { look, filesBelow }));
 }
 
 /** Plain files alone; what a link leads to is nobody's here. */
@@ -60,6 +63,8 @@ export function acceptFiles(places: LayoutPlaces, paths: readonly string[], isBa
 /** Sets files aside that are neither the game's nor Seating's; they come back when all is taken back. */
 export function setAside(places: LayoutPlaces, paths: readonly string[]): Outcome<null> {
   const laidOut = laidOutIn(places);
+  const busy = laidOut.busy();
+  if (busy !== null) return refuse("layout-busy", { process: busy });
   const summary = laidOut.summary();
   const { look } = new Looking(realpathSync(places.game));
   const performed = perform(laidOut, setAsidePlan(paths, laidOut.ledger(), look));

@@ -17,11 +17,16 @@ import { z } from "zod";
 import { layoutPlan, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { reached } from "@/core/layout/reached";
 import { emptyLedger, LaidSummary, Ledger } from "@/core/model/ledger";
+import { isRunning, markOf } from "../process-mark";
 import type { FileStore } from "./file-store";
 import { asSystemTime, Looking, lyingAt } from "./look";
 
-/** What was begun: the acts, and what is so once they are done. */
-const UnderWay = z.object({ acts: z.array(z.custom<LayoutAct>()), after: Ledger });
+/** What was begun, by whom: the acts, and what is so once they are done. */
+const UnderWay = z.object({
+  by: z.object({ pid: z.number(), started: z.string().nullable() }).optional(),
+  acts: z.array(z.custom<LayoutAct>()),
+  after: Ledger,
+});
 
 /**
  * What Seating has laid out in the folder of a game, as it is kept beside: `ledger.json`, the game's own files that wait to be put back
@@ -35,11 +40,22 @@ export class LaidOut {
     private readonly store: FileStore,
   ) {}
 
+  /** The number of another process that does something here just now; null where none does. */
+  busy(): number | null {
+    const by = this.begun()?.by;
+    return by && by.pid !== process.pid && isRunning(by) !== false ? by.pid : null;
+  }
+
+  private begun(): z.infer<typeof UnderWay> | null {
+    return existsSync(this.underWay) ? UnderWay.parse(JSON.parse(readFileSync(this.underWay, "utf8"))) : null;
+  }
+
   /** What is so, also where something was begun and never ended: it is looked at how far that came. */
   ledger(): Ledger {
     const before = this.written();
-    if (!existsSync(this.underWay)) return before;
-    const { acts, after } = UnderWay.parse(JSON.parse(readFileSync(this.underWay, "utf8")));
+    const begun = this.begun();
+    if (!begun) return before;
+    const { acts, after } = begun;
     const { look } = new Looking(this.game);
     // Of a file that was being put its part may lie there.
     for (const act of acts)
@@ -73,7 +89,7 @@ export class LaidOut {
     mkdirSync(this.state, { recursive: true });
     const before = this.written();
     const summary = this.summary();
-    writeWhole(this.underWay, JSON.stringify({ acts, after }));
+    writeWhole(this.underWay, JSON.stringify({ by: markOf(process.pid), acts, after }));
     rmSync(join(this.state, "laid.json"), { force: true });
     const sound = new Set<string>();
     for (const [at, act] of acts.entries()) {

@@ -88,7 +88,10 @@ export function planLayout(
     return refuse("layout-no-game", { path: places.game, sign: game.sign });
   const { files, flaws } = wantedFiles(game, laying, mods);
   if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
-  const before = laidOutIn(places).ledger();
+  const laidOut = laidOutIn(places);
+  const busy = laidOut.busy();
+  if (busy !== null) return refuse("layout-busy", { process: busy });
+  const before = laidOut.ledger();
   const looking = new Looking(realpathSync(places.game));
   const wanted = spelled(game, files, othersNames(before, looking));
   return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
@@ -98,6 +101,8 @@ export function planLayout(
 export function planTakingBack(places: LayoutPlaces, now: boolean): Outcome<Layout> {
   if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
   const laidOut = laidOutIn(places);
+  const busy = laidOut.busy();
+  if (busy !== null) return refuse("layout-busy", { process: busy });
   const before = laidOut.ledger();
   const { look } = new Looking(realpathSync(places.game));
   const layout = planned(places, [], before, layoutPlan([], before, look, { takesBack: true }));

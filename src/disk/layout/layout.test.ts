@@ -34,6 +34,8 @@ import { kitefall } from "@/standin/kitefall/definition";
 import { millwright } from "@/standin/millwright/definition";
 import { readShelf } from "../read-shelf";
 import { sha256Of, shortHash } from "../digest";
+import { markOf } from "../process-mark";
+import { lookAtDrift, setAside } from "./drift";
 import { FileStore } from "./file-store";
 import {
   modsToLay,
@@ -467,4 +469,28 @@ test("what is swept from the store is what nobody wants", async () => {
   ]);
   // What lies in the game's folder stays.
   expect(shortHash(sha256Of(readFileSync(join(places.game, wanted[1]!.path))))).toBe(wanted[1]!.hash);
+});
+
+test("what a process that still runs has begun is left alone; what one that has ended began is gone on with", async () => {
+  const game = kites;
+  const places = placesFor(game, "busy");
+  const roster = rosterOf(game, sound(game));
+  await layOut(game, roster, places);
+  const [state] = readdirSync(join(places.own, "laid-out"));
+  const folder = join(places.own, "laid-out", state!);
+  const after = JSON.parse(readFileSync(join(folder, "ledger.json"), "utf8")) as object;
+  const begunBy = (by: object) =>
+    writeFileSync(join(folder, "under-way.json"), JSON.stringify({ by, acts: [], after }));
+  const mods = modsToLay(roster, filesOf(game));
+  begunBy(markOf(process.ppid));
+  const busy = { ok: false, refusal: { code: "layout-busy", data: { process: process.ppid } } };
+  expect(planLayout(game, mods, places)).toMatchObject(busy);
+  expect(planTakingBack(places, true)).toMatchObject(busy);
+  expect(setAside(places, ["flying/a.dat"])).toMatchObject(busy);
+  expect(lookAtDrift(game, places)).toMatchObject(busy);
+  expect(existsSync(join(folder, "under-way.json"))).toBe(true);
+  // Another one has its number by now.
+  begunBy({ pid: process.ppid, started: "before" });
+  expect(planLayout(game, mods, places)).toMatchObject({ ok: true, value: { plan: { acts: [] } } });
+  expect(existsSync(join(folder, "under-way.json"))).toBe(false);
 });
