@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 
 /** By which a process is known again. */
-export interface ProcessMark {
+interface ProcessMark {
   readonly pid: number;
   /** When it began, as its system tells it: a process of the same number with another one is not the same. Null where it does not tell. */
   readonly started: string | null;
