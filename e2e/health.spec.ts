@@ -181,6 +181,13 @@ test("the overview says how the last trial ended and how findings came and went 
     "stopped at start",
   );
   await expect(page.getByText("Nothing that matters has changed since.")).toBeVisible();
+  // Also where nothing else is found than before.
+  const told = page.waitForRequest(/noteFindings/, { timeout: 20_000 });
+  await page.getByRole("region", { name: "Trial" }).getByRole("button", { name: "Start again" }).click();
+  await told;
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(
+    "stopped at start",
+  );
   await page.getByRole("button", { name: "Close the panel" }).click();
 
   await find(page, "Tidal Core.keel");

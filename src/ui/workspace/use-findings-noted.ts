@@ -21,6 +21,8 @@ const patience = 4000;
 export class FindingsNoted {
   private known: { readonly profile: ProfileId; readonly noted: Noted } | null = null;
   private told = "";
+  /** Something else may be known of what was found before; stays until the server has said what. */
+  private isAskedAnew = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
 
@@ -48,6 +50,7 @@ export class FindingsNoted {
 
   /** `anew`: although the same was found before, for something else may be known of it. */
   async note(anew = false): Promise<void> {
+    this.isAskedAnew ||= anew;
     await this.conflicts.known();
     const state = this.editor.getState();
     const { profile, roster, checked } = state;
@@ -55,10 +58,14 @@ export class FindingsNoted {
     const byId = new Map(checked.findings.map((finding) => [findingId(roster, finding), finding]));
     const ids = [...byId.keys()].sort();
     const now = [profile.id, ...ids].join(" ");
-    if (now === this.told && !anew) return;
+    if (now === this.told && !this.isAskedAnew) return;
+    this.isAskedAnew = false;
     const outcome = await noteFindings(profile.id, ids, countByLevel(checked.told));
     // What cannot be noted now is noted with the next change.
-    if (!outcome.ok) return;
+    if (!outcome.ok) {
+      this.isAskedAnew ||= anew;
+      return;
+    }
     this.told = now;
     const before = this.get()?.seen;
     if (before) this.logAppeared(roster, byId, new Set(before.map(({ finding }) => finding)));

@@ -19,7 +19,7 @@ export interface TrialState {
 
 /**
  * The start of the stand-in game and its log, which `show` brings into sight; `write` answers whether the order is written. A blend that
- * is due is built anew before that.
+ * is due is built anew before that. `ended`: how it went is kept by now.
  */
 export function useTrial(
   editor: ProfileEditor,
@@ -27,6 +27,7 @@ export function useTrial(
   show: () => void,
   write: () => Promise<boolean>,
   { isDue, build }: BlendState,
+  ended: () => void,
 ): TrialState {
   const [lines, setLines] = useState<readonly string[]>([]);
   const [state, setState] = useState<TrialState["state"]>(null);
@@ -50,9 +51,11 @@ export function useTrial(
       const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
         setLines((now) => [...now, (value as { line: string }).line]);
       });
-      if (outcome) setState(unwrap(outcome)?.running ? "running" : "stopped");
+      if (!outcome) return;
+      setState(unwrap(outcome)?.running ? "running" : "stopped");
+      ended();
     },
-    [editor, unwrap, show, write, isDue, build],
+    [editor, unwrap, show, write, isDue, build, ended],
   );
   return useMemo(() => ({ lines, state, start }), [lines, state, start]);
 }

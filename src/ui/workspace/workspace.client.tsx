@@ -149,6 +149,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
     useCallback(() => show("trial"), [show]),
     orderFile.write,
     blend,
+    useCallback(() => void noted.note(true), [noted]),
   );
   const shelfReading = useShelfReading(editor, unwrap, refresh);
 
