@@ -188,6 +188,16 @@ test("an order that was changed after laying out was cancelled is the one that c
   expect(snapshot(game)).toEqual(before);
 });
 
+test("of what the demo has laid out nothing is left either, nor of an order that was written after that", async () => {
+  profile = value(await switchGame(context, "millwright-vale"))!;
+  game = join(demo.folder, "millwright-vale/game");
+  expect(readdirSync(game)).toContain("packages");
+  value(await write());
+  expect(readdirSync(game)).toContain("setup");
+  value(await takeAllBack(context));
+  expect(readdirSync(game).filter((name) => ["packages", "setup"].includes(name))).toEqual([]);
+});
+
 test("nothing outside of the game’s folder is set aside, whatever is asked for", async () => {
   const outside = join(demo.folder, kitefall.id, "outside.txt");
   writeFileSync(outside, "mine");

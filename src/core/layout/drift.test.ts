@@ -41,11 +41,11 @@ test("what is laid out comes from a path of its mod, and gathered would come fro
     taken: new Set(),
     leftOut: [],
   };
-  for (const laying of [merged, folders])
-    for (const { path, own } of wantedFiles(game, laying, [mod]).files)
-      expect([path, ownPathOf(laying, path)]).toEqual([path, own]);
+  for (const { path, own } of wantedFiles(game, merged, [mod]).files)
+    expect([path, ownPathOf(merged, path)]).toEqual([path, own]);
   for (const path of ["readme.txt", "database/a.dat", "panels"]) expect(ownPathOf(merged, path)).toBeNull();
-  for (const path of ["packages/one-1", "packages", "a.dat"]) expect(ownPathOf(folders, path)).toBeNull();
+  for (const path of ["packages/one-1/a.dat", "packages", "a.dat"])
+    expect(ownPathOf(folders, path)).toBeNull();
 });
 
 test("changed, gone and unknown are told apart; names are one as the game compares them, and what was accepted is not told until it changes again", () => {

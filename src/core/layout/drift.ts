@@ -68,7 +68,10 @@ export function driftOf(
   return { changed, gone, added, bareAt: accepted.bareAt };
 }
 
-/** Where in a mod a file of the game's folder would lie so that it is laid out there again; null where that is in no mod. */
+/**
+ * Where in any mod a file of the game's folder would lie so that it is laid out there again; null where it would not, as where each mod has
+ * a folder of its own.
+ */
 export function ownPathOf(laying: Laying, path: string): string | null {
   const below = (folder: string) =>
     folder === "" ? path : path.startsWith(`${folder}/`) ? path.slice(folder.length + 1) : null;
@@ -76,6 +79,5 @@ export function ownPathOf(laying: Laying, path: string): string | null {
     const rest = to === "" ? null : below(to);
     if (rest !== null) return `${from}${rest}`;
   }
-  if (laying.kind === "merged") return below(laying.folder);
-  return below(laying.folder)?.split("/").slice(1).join("/") || null;
+  return laying.kind === "merged" ? below(laying.folder) : null;
 }

@@ -1,4 +1,5 @@
 import type { LaidAs } from "../model/ledger";
+import { layingOf } from "../model/placement";
 import { movedBetween } from "../graph/moved";
 import { remembered } from "../remembered";
 import { chosenParts } from "../roster/parts";
@@ -6,13 +7,13 @@ import type { Roster } from "../roster/roster";
 
 /** How a profile's mods would be laid out; null for a game that reads a list of what to open. */
 export const laidAsOf = remembered(({ game, mods }: Roster): LaidAs | null => {
-  const { placement, containers } = game;
-  if (!placement || placement.kind === "list") return null;
+  const laying = layingOf(game);
+  if (!laying) return null;
   return {
-    law: JSON.stringify([placement, containers ?? [], game.paths]),
+    law: JSON.stringify([laying, game.containers ?? [], game.paths]),
     mods: mods.flatMap(({ id, loads, gone, mod, taken, leftOut }): [string, string][] => {
       if (!loads || gone || !mod?.content) return [];
-      const named = placement.kind === "folders" ? [mod.name, mod.version, mod.path] : [];
+      const named = laying.kind === "folders" ? [mod.name, mod.version, mod.path] : [];
       return [[id, JSON.stringify([mod.content, [...chosenParts(taken)].sort(), leftOut, ...named])]];
     }),
   };

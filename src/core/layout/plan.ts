@@ -59,7 +59,8 @@ export const dateOf = (hash: string): number =>
 export const isAsPut = (lying: Lying | null, { size, hash }: Pick<LedgerEntry, "size" | "hash">): boolean =>
   lying?.kind === "file" && lying.size === size && lying.changed === dateOf(hash);
 
-const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
+/** The folder in which a path lies; empty at the root. */
+export const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
 
 /** All folders in which files lie, and those above them. */
 function foldersOver(files: readonly PlacedFile[]): Set<string> {

@@ -26,3 +26,7 @@ export const Placement = z.discriminatedUnion("kind", [
 export type Placement = z.infer<typeof Placement>;
 /** One by which files come to lie in the game's folder. */
 export type Laying = Exclude<Placement, { kind: "list" }>;
+
+/** How files come to lie in the folder of a game; null for one that reads a list of what to open. */
+export const layingOf = ({ placement }: { readonly placement?: Placement | undefined }): Laying | null =>
+  placement === undefined || placement.kind === "list" ? null : placement;

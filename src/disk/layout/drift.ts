@@ -2,27 +2,28 @@ import { existsSync, lstatSync, readdirSync, readFileSync, realpathSync, unlinkS
 import { join } from "node:path";
 import { driftOf, type Drift } from "@/core/layout/drift";
 import { setAsidePlan } from "@/core/layout/plan";
+import { layingOf } from "@/core/model/placement";
 import type { GameDefinition } from "@/core/model/game";
 import { Accepted } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { shortHash } from "../digest";
 import { sha256Of } from "../game-files";
-import { keptIn, laidOutIn, perform, type LayoutPlaces } from "./lay-out";
+import { keptIn, openLaidOut, perform, type LayoutPlaces } from "./lay-out";
 import { writeWhole } from "./laid-out";
 import { Looking } from "./look";
 
 /** What in the game's folder is not as Seating left it. */
 export function lookAtDrift(game: GameDefinition, places: LayoutPlaces): Outcome<Drift> {
-  const { placement } = game;
-  if (!placement || placement.kind === "list") return refuse("layout-by-list", { game: game.name });
-  if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
-  const root = realpathSync(places.game);
-  const laidOut = laidOutIn(places);
-  const busy = laidOut.busy();
-  if (busy !== null) return refuse("layout-busy", { process: busy });
-  const { look } = new Looking(root);
-  const filesBelow = (folder: string) => filesIn(root, folder);
-  return done(driftOf(game, placement, laidOut.ledger(), acceptedIn(places), { look, filesBelow }));
+  const laying = layingOf(game);
+  if (!laying) return refuse("layout-by-list", { game: game.name });
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const {
+    laidOut,
+    looking: { look },
+  } = opened.value;
+  const filesBelow = (folder: string) => filesIn(realpathSync(places.game), folder);
+  return done(driftOf(game, laying, laidOut.ledger(), acceptedIn(places), { look, filesBelow }));
 }
 
 /** Plain files alone; what a link leads to is nobody's here. */
@@ -62,28 +63,25 @@ export function acceptFiles(places: LayoutPlaces, paths: readonly string[], isBa
 
 /** Sets files aside that are neither the game's nor Seating's; they come back when all is taken back. */
 export function setAside(places: LayoutPlaces, paths: readonly string[]): Outcome<null> {
-  const laidOut = laidOutIn(places);
-  const busy = laidOut.busy();
-  if (busy !== null) return refuse("layout-busy", { process: busy });
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const { laidOut, looking } = opened.value;
   const summary = laidOut.summary();
-  const { look } = new Looking(realpathSync(places.game));
-  const performed = perform(laidOut, setAsidePlan(paths, laidOut.ledger(), look));
+  const performed = perform(laidOut, setAsidePlan(paths, laidOut.ledger(), looking.look));
   if (performed.ok && summary) laidOut.sayWhatLies(summary);
   return performed;
 }
 
 /** Files that are somewhere else by now, by their hashes: they go, but for what has changed since. */
-export function removeGathered(places: LayoutPlaces, files: ReadonlyMap<string, string>): void {
-  const root = realpathSync(places.game);
-  const own = new Set(
-    laidOutIn(places)
-      .ledger()
-      .entries.map(({ path }) => path),
-  );
-  const { look } = new Looking(root);
+export function removeGathered(places: LayoutPlaces, files: ReadonlyMap<string, string>): Outcome<null> {
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const { laidOut, looking } = opened.value;
+  const own = new Set(laidOut.ledger().entries.map(({ path }) => path));
   for (const [path, hash] of files) {
-    if (own.has(path) || look(path)?.kind !== "file") continue;
-    const at = join(root, path);
+    if (own.has(path) || looking.look(path)?.kind !== "file") continue;
+    const at = join(places.game, path);
     if (shortHash(sha256Of(readFileSync(at))) === hash) unlinkSync(at);
   }
+  return done(null);
 }

@@ -11,9 +11,10 @@ import {
 } from "node:fs";
 import { basename, join } from "node:path";
 import type { LayoutProgress } from "@/core/layout/preview";
-import { layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
+import { folderOf, layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { spelled } from "@/core/layout/spell";
 import { laidMods, wantedFiles, type LaidMod, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
+import { layingOf } from "@/core/model/placement";
 import type { GameDefinition } from "@/core/model/game";
 import { Ledger, type LaidAs, type LaidSummary } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
@@ -49,10 +50,22 @@ const storeOf = ({ own }: LayoutPlaces): FileStore => new FileStore(join(own, "s
 const stateOf = ({ own }: LayoutPlaces, game: string): string =>
   join(own, "laid-out", sha256Of(game).slice(0, 16));
 
-export const laidOutIn = (places: LayoutPlaces): LaidOut => {
+const laidOutIn = (places: LayoutPlaces): LaidOut => {
   const game = realpathSync(places.game);
   return new LaidOut(game, stateOf(places, game), storeOf(places));
 };
+
+/** What something is to be done to; refused where there is no such folder, or another process is at it. */
+export function openLaidOut(
+  places: LayoutPlaces,
+): Outcome<{ readonly laidOut: LaidOut; readonly looking: Looking }> {
+  if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
+  const laidOut = laidOutIn(places);
+  const busy = laidOut.busy();
+  return busy === null
+    ? done({ laidOut, looking: new Looking(realpathSync(places.game)) })
+    : refuse("layout-busy", { process: busy });
+}
 
 /** A file in which something of a game's folder is kept: the order as it was before (`order-before`), what its user accepts (`accepted`). */
 export const keptIn = (places: LayoutPlaces, what: "order-before" | "accepted"): string =>
@@ -82,30 +95,27 @@ export function planLayout(
   places: LayoutPlaces,
   putAgain = false,
 ): Outcome<Layout> {
-  const laying = game.placement;
-  if (laying === undefined || laying.kind === "list") return refuse("layout-by-list", { game: game.name });
+  const laying = layingOf(game);
+  if (!laying) return refuse("layout-by-list", { game: game.name });
   if (!existsSync(join(places.game, game.sign)))
     return refuse("layout-no-game", { path: places.game, sign: game.sign });
   const { files, flaws } = wantedFiles(game, laying, mods);
   if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
-  const laidOut = laidOutIn(places);
-  const busy = laidOut.busy();
-  if (busy !== null) return refuse("layout-busy", { process: busy });
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const { laidOut, looking } = opened.value;
   const before = laidOut.ledger();
-  const looking = new Looking(realpathSync(places.game));
   const wanted = spelled(game, files, othersNames(before, looking));
   return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
 }
 
 /** What it takes that nothing of Seating's is left in a game's folder; `now`: it is done, too. */
 export function planTakingBack(places: LayoutPlaces, now: boolean): Outcome<Layout> {
-  if (!existsSync(places.game)) return refuse("folder-missing", { path: places.game });
-  const laidOut = laidOutIn(places);
-  const busy = laidOut.busy();
-  if (busy !== null) return refuse("layout-busy", { process: busy });
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const { laidOut, looking } = opened.value;
   const before = laidOut.ledger();
-  const { look } = new Looking(realpathSync(places.game));
-  const layout = planned(places, [], before, layoutPlan([], before, look, { takesBack: true }));
+  const layout = planned(places, [], before, layoutPlan([], before, looking.look, { takesBack: true }));
   const taken = layout.ok && now ? perform(laidOut, layout.value.plan) : done(null);
   return taken.ok ? layout : taken;
 }
@@ -130,8 +140,6 @@ const flawText = (flaw: WantedFlaw): string =>
     ? `${flaw.path} (${flaw.mod})`
     : `${flaw.file.path} (${flaw.file.mod}), ${flaw.below.path} (${flaw.below.mod})`;
 const wayText = ({ path, mod }: InTheWay): string => `${path} (${mod})`;
-
-const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
 
 /** The first folder in which something would be done that nothing may be done in; null where there is none. */
 function closedIn({ game }: LayoutPlaces, acts: readonly LayoutAct[]): string | null {

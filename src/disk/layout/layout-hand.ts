@@ -20,24 +20,24 @@ export interface Laying {
 }
 
 interface Asked {
-  readonly preview: { readonly laying: Laying; readonly putAgain: boolean };
+  readonly preview: { readonly laying: Laying };
   readonly "lay-out": {
     readonly laying: Laying;
     /** What somebody changed of it is put again, too. */
     readonly putAgain: boolean;
-    readonly orderFiles: OrderFiles;
+    /** The files in which the game reads its order. */
+    readonly orderFiles: readonly string[];
     /** It is cancelled once the first number is not 0. */
     readonly stop: Int32Array;
   };
   readonly "preview-taking-back": object;
-  readonly "take-back": { readonly orderFiles: OrderFiles };
+  /** `othersFiles`: those in which the game reads its order that somebody else has written since. */
+  readonly "take-back": { readonly othersFiles: readonly string[] };
   readonly drift: { readonly game: GameDefinition };
   readonly accept: { readonly paths: readonly string[]; readonly isBare: boolean };
   readonly "set-aside": { readonly paths: readonly string[] };
 }
 
-/** The files in which the game reads its order, and whether each is somebody else's. */
-export type OrderFiles = readonly { readonly path: string; readonly isOthers: boolean }[];
 type Does = keyof Asked;
 
 /** What is asked of whoever lays out. */
@@ -77,7 +77,7 @@ async function answer(
   const { places } = job;
   switch (job.does) {
     case "preview": {
-      const layout = planLayout(job.laying.game, job.laying.mods, places, job.putAgain);
+      const layout = planLayout(job.laying.game, job.laying.mods, places);
       return layout.ok ? shown(layout.value) : layout;
     }
     case "preview-taking-back": {
@@ -90,8 +90,7 @@ async function answer(
       const layout = planTakingBack(places, false);
       if (!layout.ok) return layout;
       // First, so that where it is cut short after that the order is not kept anew as it was before.
-      const others = new Set(job.orderFiles.flatMap(({ path, isOthers }) => (isOthers ? path : [])));
-      putBefore(keptIn(places, "order-before"), (path) => others.has(path));
+      putBefore(keptIn(places, "order-before"), (path) => job.othersFiles.includes(path));
       const taken = planTakingBack(places, true);
       return taken.ok ? shown(taken.value) : taken;
     }
@@ -114,10 +113,7 @@ async function layOut(
   const before = keptIn(places, "order-before");
   // Of a time when laying out was begun and nothing came to lie there.
   if (layout.value.before.entries.length === 0) rmSync(before, { force: true });
-  keepBefore(
-    before,
-    orderFiles.map(({ path }) => path),
-  );
+  keepBefore(before, orderFiles);
   const laid = await performLayout(game, places, layout.value, (content) => paths.get(content)!, {
     onProgress,
     as,

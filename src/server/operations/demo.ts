@@ -72,7 +72,7 @@ async function layFirstOut(
   const situation = await readSituation(context, first!);
   if (!situation.ok) return situation;
   const { game, roster } = situation.value;
-  const laid = await layOut(context, game, roster, [], {});
+  const laid = await layOut(context, game, roster);
   if (!laid.ok) return laid;
   await appendFile(join(game.folders.game, changed), "by hand\n");
   await rm(join(game.folders.game, deleted));

@@ -5,13 +5,13 @@ import { zipSync } from "fflate";
 import { takeGathered } from "@/core/edit/take-gathered";
 import { ownPathOf } from "@/core/layout/drift";
 import type { ProfileId } from "@/core/model/ids";
-import { refuse, type Outcome } from "@/core/model/outcome";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { layingOf } from "@/core/model/placement";
 import { shortHash, sha256Of } from "@/disk/digest";
 import { removeGathered } from "@/disk/layout/drift";
 import { Looking } from "@/disk/layout/look";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
-import { getStock } from "../stock";
 import { storeEdit, type Stored } from "./edit-profile";
 import { inTurn, placesOf } from "./layout";
 import { putOnShelf } from "./put-on-shelf";
@@ -31,8 +31,10 @@ export const gatherFiles = (
 ): Promise<Outcome<Stored>> =>
   inTurn(context, async (game) => {
     const id = idOf(name);
-    const { shelf } = await getStock(context, game);
-    if (shelf.some((mod) => mod.id === id)) return refuse("mod-name-taken", { name });
+    const before = await readSituation(context, profileId);
+    if (!before.ok) return before;
+    if (before.value.profile.version !== version) return refuse("stale");
+    if (before.value.stock.shelf.some((mod) => mod.id === id)) return refuse("mod-name-taken", { name });
     const files = filesOf(game, paths);
     if (!files.ok) return files;
     const manifest = { format: "seating-mod/1", id, name, version: "1.0" };
@@ -46,13 +48,12 @@ export const gatherFiles = (
     if (!situation.ok) return situation;
     const mod = situation.value.stock.shelf.find((each) => each.id === id);
     if (!mod) return refuse("not-on-shelf", { path: name });
-    if (situation.value.profile.version !== version) return refuse("stale");
     const stored = await storeEdit(context, profileId, version, takeGathered(situation.value.roster, mod));
     if (!stored.ok) return stored;
     await markOwnWork(context, id, true);
     const hashes = files.value.map(({ path, bytes }) => [path, shortHash(sha256Of(bytes))] as const);
-    removeGathered(placesOf(context, game), new Map(hashes));
-    return stored;
+    const removed = removeGathered(placesOf(context, game), new Map(hashes));
+    return removed.ok ? stored : removed;
   });
 
 /** Of a name that is said in letters alone. */
@@ -70,16 +71,14 @@ interface Gathered {
   readonly bytes: Uint8Array;
 }
 
-function filesOf(
-  { definition: { placement }, folders }: RegisteredGame,
-  paths: readonly string[],
-): Outcome<Gathered[]> {
+function filesOf({ definition, folders }: RegisteredGame, paths: readonly string[]): Outcome<Gathered[]> {
   const gathered: Gathered[] = [];
   const { look } = new Looking(folders.game);
+  const laying = layingOf(definition);
   for (const path of paths) {
-    const own = placement && placement.kind !== "list" ? ownPathOf(placement, path) : null;
+    const own = laying && ownPathOf(laying, path);
     if (own === null || look(path)?.kind !== "file") return refuse("cannot-gather", { path });
     gathered.push({ path, own, bytes: readFileSync(join(folders.game, path)) });
   }
-  return { ok: true, value: gathered };
+  return done(gathered);
 }

@@ -7,9 +7,11 @@ import type { ProfileId } from "@/core/model/ids";
 import type { LaidSummary } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { unpackFiles } from "@/core/model/packed-files";
+import { layingOf } from "@/core/model/placement";
 import type { Roster } from "@/core/roster/roster";
+import { gameFiles } from "@/disk/game-files";
 import { laidIn, modsToLay, type LayoutPlaces } from "@/disk/layout/lay-out";
-import type { Laying, OrderFiles } from "@/disk/layout/layout-hand";
+import type { Laying } from "@/disk/layout/layout-hand";
 import { listContents } from "@/store/contents";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
@@ -23,8 +25,7 @@ export const placesOf = ({ folder }: Pick<Context, "folder">, { folders }: Regis
   own: folder,
 });
 
-const isLaidOut = ({ definition: { placement } }: RegisteredGame): boolean =>
-  placement !== undefined && placement.kind !== "list";
+const isLaidOut = ({ definition }: RegisteredGame): boolean => layingOf(definition) !== null;
 
 /** What lies in the game's folder; undefined for a game that reads a list of what to open. */
 export const laidOf = (
@@ -32,7 +33,7 @@ export const laidOf = (
   game: RegisteredGame,
 ): LaidSummary | null | undefined => (isLaidOut(game) ? laidIn(placesOf(context, game)) : undefined);
 
-async function layingOf({ db }: Context, game: RegisteredGame, roster: Roster): Promise<Laying> {
+async function whatToLay({ db }: Context, game: RegisteredGame, roster: Roster): Promise<Laying> {
   const on = roster.mods.flatMap(({ loads, gone, mod }) => (loads && !gone && mod?.content ? [mod] : []));
   const rows = await listContents(
     db,
@@ -54,8 +55,8 @@ export async function previewLayout(context: Context, profileId: ProfileId): Pro
   if (!situation.ok) return situation;
   const { game, roster } = situation.value;
   if (!isLaidOut(game)) return refuse("layout-by-list", { game: game.definition.name });
-  const laying = await layingOf(context, game, roster);
-  return context.layOut({ does: "preview", places: placesOf(context, game), laying, putAgain: false });
+  const laying = await whatToLay(context, game, roster);
+  return context.layOut({ does: "preview", places: placesOf(context, game), laying });
 }
 
 export async function previewTakingBack(context: Context): Promise<Outcome<LayoutPreview>> {
@@ -85,11 +86,11 @@ export async function layOut(
   context: Context,
   game: RegisteredGame,
   roster: Roster,
-  orderFiles: OrderFiles,
-  { onProgress, putAgain = false }: LayingOut,
+  { onProgress, putAgain = false }: LayingOut = {},
 ): Promise<Outcome<null>> {
   if (!isLaidOut(game)) return done(null);
-  const laying = await layingOf(context, game, roster);
+  const laying = await whatToLay(context, game, roster);
+  const orderFiles = Object.values<string>({ ...gameFiles(game.definition, game.folders) });
   const stop = new Int32Array(new SharedArrayBuffer(4));
   context.laying.set(game.id, stop);
   const places = placesOf(context, game);
@@ -108,10 +109,10 @@ export async function layOut(
 export const takeBack = (
   context: Context,
   game: RegisteredGame,
-  orderFiles: OrderFiles,
+  othersFiles: readonly string[],
   onProgress?: OnProgress,
 ): Promise<Outcome<LayoutPreview>> =>
-  context.layOut({ does: "take-back", places: placesOf(context, game), orderFiles }, onProgress);
+  context.layOut({ does: "take-back", places: placesOf(context, game), othersFiles }, onProgress);
 
 /** What in the present game's folder is not as Seating left it. */
 export async function readDrift(context: Context): Promise<Outcome<Drift>> {

@@ -112,8 +112,7 @@ export async function writeOrder(
     if (await isTheirs(context, game.id, files.order, before.order, after.order, seen))
       return refuse("order-file-theirs", { path: definition.orderFile.path });
     const edits = (await readHistory(context.db, profileId)).edits;
-    const orderFiles = [files.order, files.holds].map((path) => ({ path, isOthers: false }));
-    const laid = await layOut(context, game, roster, orderFiles, laying);
+    const laid = await layOut(context, game, roster, laying);
     if (!laid.ok) return laid;
     const written = await writeOver(context, game, before, after, { profileId, edits });
     return written.ok ? done(await readOnDisk(context, game)) : written;
@@ -252,28 +251,16 @@ function byRank(game: GameDefinition, lines: readonly MatchedLine[]): MatchedLin
   return [...lines].sort((a, b) => rankOf(a) - rankOf(b));
 }
 
-export interface CopyListed {
-  readonly id: string;
-  readonly path: string;
-  /** ISO 8601. */
-  readonly at: string;
-  /** In bytes. */
-  readonly size: number;
-}
-
 /** Takes all that is laid out back, and the order files with it; what somebody else has written since stays. */
 export async function takeAllBack(context: Context, onProgress?: OnProgress): Promise<Outcome<OnDisk>> {
   return inTurn(context, async (game) => {
     const files = gameFiles(game.definition, game.folders);
     const contents = await contentsOf(files);
     if (!contents.ok) return contents;
-    const orderFiles = await Promise.all(
-      (["order", "holds"] as const).map(async (kind) => ({
-        path: files[kind],
-        isOthers: await isOthers(context, game.id, files[kind], contents.value[kind]),
-      })),
-    );
-    const taken = await takeBack(context, game, orderFiles, onProgress);
+    const othersFiles: string[] = [];
+    for (const kind of ["order", "holds"] as const)
+      if (await isOthers(context, game.id, files[kind], contents.value[kind])) othersFiles.push(files[kind]);
+    const taken = await takeBack(context, game, othersFiles, onProgress);
     return taken.ok ? done(await readOnDisk(context, game)) : taken;
   });
 }
@@ -285,6 +272,15 @@ async function isOthers(
   contents: Uint8Array | null,
 ): Promise<boolean> {
   return contents !== null && ownerOf(contents, await store.findWritten(db, gameId, path)).by === "theirs";
+}
+
+export interface CopyListed {
+  readonly id: string;
+  readonly path: string;
+  /** ISO 8601. */
+  readonly at: string;
+  /** In bytes. */
+  readonly size: number;
 }
 
 export async function listCopies(context: Context): Promise<Outcome<CopyListed[]>> {

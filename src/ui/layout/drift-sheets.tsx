@@ -12,6 +12,7 @@ import { ListGrid } from "../workspace/list-grid";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { GatherDialog } from "./gather-dialog";
 import { useFolder } from "./use-folder";
+import { useModTitles } from "./use-mod-titles";
 
 /** A file that somebody has touched. */
 interface Touched {
@@ -35,7 +36,7 @@ const pathColumn = <Row extends { readonly path: string }>(): GridColumn<Row> =>
 /** What somebody has changed or deleted of what Seating laid out. */
 export function TouchedSheet({ drift }: { drift: Drift }) {
   const { orderFile } = useWorkspace();
-  const mods = useEditor(({ roster }) => roster.mods);
+  const titleOf = useModTitles();
   const isMerged = useEditor(({ view }) => view.game.placement?.kind === "merged");
   const { accept, gather } = useFolder();
   const [gathering, setGathering] = useState<readonly string[] | null>(null);
@@ -47,13 +48,12 @@ export function TouchedSheet({ drift }: { drift: Drift }) {
     [drift],
   );
   const columns = useMemo((): GridColumn<Touched>[] => {
-    const titles = new Map<string, string>(mods.map(({ id, mod }) => [id, mod?.name ?? id]));
     return [
       pathColumn(),
-      { id: "mod", label: say("common.mod"), width: 200, text: ({ mod }) => titles.get(mod) ?? mod },
+      { id: "mod", label: say("common.mod"), width: 200, text: ({ mod }) => titleOf(mod) },
       { id: "how", label: say("layout.how"), width: 110, text: ({ how }) => say(`layout.hows.${how}`) },
     ];
-  }, [mods]);
+  }, [titleOf]);
   const commands = useMemo((): GridCommand<Touched>[] => {
     const changedOf = (of: readonly Touched[]) =>
       of.flatMap(({ path, how }) => (how === "changed" ? path : []));

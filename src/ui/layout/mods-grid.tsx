@@ -6,7 +6,7 @@ import { say } from "@/core/language/say";
 import { formatSize } from "../kit/format-size";
 import type { GridColumn } from "../kit/grid/columns";
 import { SheetGrid } from "../workspace/sheet-grid";
-import { useEditor } from "../workspace/workspace.client";
+import { useModTitles } from "./use-mod-titles";
 
 const keyOf = ({ mod }: ModLaying): string => mod;
 const figure = (count: number): string => (count > 0 ? String(count) : "");
@@ -17,9 +17,8 @@ export function ModsGrid(props: {
   at: string | null;
   onLook: (key: string) => void;
 }) {
-  const mods = useEditor(({ roster }) => roster.mods);
+  const titleOf = useModTitles();
   const columns = useMemo((): GridColumn<ModLaying>[] => {
-    const titles = new Map<string, string>(mods.map(({ id, mod }) => [id, mod?.name ?? id]));
     return [
       {
         id: "mod",
@@ -27,7 +26,7 @@ export function ModsGrid(props: {
         width: 0,
         isFixed: true,
         isMain: true,
-        text: ({ mod }) => titles.get(mod) ?? mod,
+        text: ({ mod }) => titleOf(mod),
       },
       {
         id: "files",
@@ -62,7 +61,7 @@ export function ModsGrid(props: {
         sortBy: ({ bytes }) => bytes,
       },
     ];
-  }, [mods]);
+  }, [titleOf]);
   return (
     <SheetGrid
       kind="layout-mods"

@@ -126,6 +126,10 @@ export function stillThere({ itemOf }: SeatedList, selected: readonly string[], 
   };
 }
 
+/** What is known of the game's folder stays until that has been looked at again. */
+export const withDriftKnown = (now: OnDisk, { drift }: OnDisk): OnDisk =>
+  drift && !now.drift && now.laid !== undefined ? { ...now, drift } : now;
+
 /** Whether something that shows is not stored yet. */
 export const isStoring = ({ pending, travelling }: EditorState): boolean =>
   pending.length > 0 || travelling > 0;

@@ -15,6 +15,7 @@ import {
   startState,
   stateShowing,
   stillThere,
+  withDriftKnown,
   type EditorState,
 } from "./editor-state";
 import { isTrouble, storedAfter, type EditorServer, type FollowedNow } from "./editor-server";
@@ -234,10 +235,7 @@ export class ProfileEditor {
   }
 
   setOnDisk(onDisk: OnDisk): void {
-    // What is known of the game's folder stays until that has been looked at again.
-    const { drift } = this.state.onDisk;
-    const known = drift && !onDisk.drift && onDisk.laid !== undefined ? { ...onDisk, drift } : onDisk;
-    this.set({ ...this.state, onDisk: known });
+    this.set({ ...this.state, onDisk: withDriftKnown(onDisk, this.state.onDisk) });
     this.catchUpSoon();
   }
 
