@@ -2,6 +2,9 @@
 // next request opens what lies there then. A start takes as long as many a test.
 const { isMainThread } = require("node:worker_threads");
 
+// The database is opened anew for each test: to make its program faster in the background would take longer than each test saves by it.
+require("node:v8").setFlagsFromString("--no-wasm-dynamic-tiering");
+
 /** Between the two a page that was closed may still say something: that is no matter of the next folder, and must not open it too early. */
 let isBetween = false;
 
