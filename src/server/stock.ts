@@ -8,7 +8,8 @@ import type { PluginFile } from "@/core/model/shelf";
 import type { Stock } from "@/core/roster/roster";
 import { changedStock, stockChange } from "@/core/roster/stock-change";
 import { readPluginFiles } from "@/disk/read-mod";
-import type { RegisteredGame } from "@/store/games";
+import { readVersion } from "@/disk/installed";
+import { noteVersion, type RegisteredGame } from "@/store/games";
 import { listIdentities } from "@/store/identities";
 import { listKept, listOwnWork } from "@/store/kept";
 import { listRulebooks } from "@/store/rulebooks";
@@ -51,9 +52,14 @@ async function readAndRemember(
   return held;
 }
 
-/** Reads the game's own plugins anew, where nothing of the shelf has changed. */
+/** Reads the game's version and its own plugins anew, where nothing of the shelf has changed. */
 export async function lookAtGame(context: StockContext & StockHolder, game: RegisteredGame): Promise<void> {
+  const { definition, folders } = game;
+  const read = await readVersion(definition, folders.game);
+  const isAnother = read !== null && read.version !== null && read.version !== definition.version;
+  if (isAnother) await noteVersion(context.db, game.id, read.version!);
   const known = await context.stocks.get(game.id)?.catch(() => null);
+  if (isAnother) return forgetStock(context, game.id);
   if (!known) return;
   const { base, owned } = known.stock;
   const isSame = JSON.stringify({ base, owned }) === JSON.stringify(await readOwn(game));

@@ -13,7 +13,10 @@ export interface RegisteredGame {
   readonly own: boolean;
 }
 
-const columns = `id, definition,
+/** A game that says itself which version it is is of that version, whatever its definition was written for. */
+const columns = `id,
+  case when definition ? 'edition' and version_read is not null
+    then jsonb_set(definition, '{version}', to_jsonb(version_read)) else definition end as definition,
   jsonb_build_object('game', game_folder, 'order', order_folder, 'shelves', shelf_folders) as folders, profile_id as "profileId", read_at as "readAt", own`;
 
 export const listGames = (db: Sql) => db.query<RegisteredGame>(`select ${columns} from game order by id`);
@@ -57,6 +60,10 @@ export const saveGame = (
       game.own ?? false,
     ],
   );
+
+/** Which version a game says that it is. */
+export const noteVersion = (db: Sql, gameId: string, version: string) =>
+  db.query("update game set version_read = $2 where id = $1", [gameId, version]);
 
 /** Takes over newer versions of definitions that ship, but for those that their user changed; their shelves are read anew. */
 export async function updateDefinitions(db: Sql, shipped: readonly GameDefinition[]): Promise<void> {

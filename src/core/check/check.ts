@@ -1,4 +1,5 @@
 import type { Drift } from "../layout/drift";
+import type { Installed } from "../model/installed";
 import type { Finding } from "../model/finding";
 import type { ProfileId } from "../model/ids";
 import type { LaidSummary } from "../model/ledger";
@@ -17,6 +18,8 @@ export interface OnDisk {
   readonly laid?: LaidSummary | null;
   /** What of it is not as Seating left it; absent before that is known. */
   readonly drift?: Drift;
+  /** What is seen of the game itself; absent where its definition asks for nothing. */
+  readonly installed?: Installed;
   /** Whose the order file is; absent where it is not there, or that is not known. */
   readonly file?: OrderFileOwner;
 }
@@ -69,6 +72,7 @@ export const checkedParts = {
   ties: ({ ties }: CheckInput) => ties,
   onDisk: ({ onDisk }: CheckInput) => onDisk,
   drift: ({ onDisk }: CheckInput) => onDisk.drift,
+  installed: ({ onDisk }: CheckInput) => onDisk.installed,
   today: ({ today }: CheckInput) => today,
 };
 export type CheckedPart = keyof typeof checkedParts;

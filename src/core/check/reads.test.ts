@@ -37,7 +37,9 @@ function watchedInput(input: CheckInput): { readonly input: CheckInput; readonly
     if (field === "lists") return lists;
     return told(partOfField[field] ?? field);
   });
-  const onDisk = watched(input.onDisk, (field) => told(field === "drift" ? "drift" : "onDisk"));
+  const onDisk = watched(input.onDisk, (field) =>
+    told(field === "drift" || field === "installed" ? field : "onDisk"),
+  );
   const rest = watched(input, (field) => {
     if (field === "roster") return seen;
     return field === "onDisk" ? onDisk : told(field);

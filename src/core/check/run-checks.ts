@@ -12,6 +12,7 @@ import { masterLate } from "./master-late";
 import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
 import { contentsGone, newerHere, notOnShelf, twoVersions } from "./versions-here";
+import { editionUnread, prerequisiteMissing } from "./installed";
 import { layoutDrift } from "./layout-drift";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
@@ -64,6 +65,8 @@ export const checks: readonly Check[] = [
   awardsOff,
   blendDue,
   reminderDue,
+  prerequisiteMissing,
+  editionUnread,
   layoutDrift,
   orderFileDiffers,
 ];

@@ -62,6 +62,7 @@ function idFlaws(game: GameDefinition): Flaw[] {
     expansions: game.expansions,
     baseItems: game.baseItems ?? [],
     launchSettings: game.launchSettings ?? [],
+    prerequisites: game.prerequisites ?? [],
     sections: game.sections,
   };
   for (const [list, items] of Object.entries(lists))

@@ -45,6 +45,14 @@ const idle = (d: FindingData["cap-near"]): Sentence =>
 
 const holder = (id: string): Sentence => [id === "" ? say("conflicts.theGame") : item(id)];
 
+/** What a game needs, and what its definition says of it beside its name. */
+const needed = ({ name, file, purpose, source }: FindingData["prerequisite-missing"]) => ({
+  name,
+  file,
+  purpose: purpose === "" ? "" : ` ${bare(purpose)}.`,
+  source: source === "" ? "" : ` ${say("findings.text.prerequisiteFrom", { source: bare(source) })}`,
+});
+
 /** A sentence for every finding, of just what it has to say; one that is missing, or says what is not there, does not compile. */
 const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sentence } = {
   "missing-master": (d) =>
@@ -233,6 +241,15 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
   "reminder-updated": (d) => sentence("findings.text.reminder-updated", { of: d.of, text: bare(d.text) }),
   "reminder-day": (d) => sentence("findings.text.reminder-day", { of: d.of, text: bare(d.text) }),
   "not-on-shelf": (d) => sentence("findings.text.not-on-shelf", { mod: String(d.mod) }),
+  "prerequisite-missing": (d) => sentence("findings.text.prerequisite-missing", needed(d)),
+  "prerequisite-astray": (d) =>
+    sentence("findings.text.prerequisite-astray", { ...needed(d), found: d.found }),
+  "edition-unread": (d) =>
+    sentence("findings.text.edition-unread", {
+      file: d.file,
+      version: d.version,
+      why: d.absent ? "absent" : "unlike",
+    }),
   "layout-touched": (d) =>
     sentence("findings.text.layout-touched", {
       changed: d.changed,

@@ -117,6 +117,14 @@ type Places = {
 };
 /** Parts by their labels. */
 type TwoParts = Item & { readonly part: string; readonly other: string; readonly otherPart: string };
+/** What a game needs in its folder. */
+type Needed = {
+  readonly id: string;
+  readonly name: string;
+  readonly file: string;
+  readonly purpose: string;
+  readonly source: string;
+};
 /** What a curator wanted to be told, and what has come about. */
 type Reminded = { readonly text: string; readonly of: string };
 
@@ -199,6 +207,10 @@ export type FindingData = {
   readonly "reminder-updated": Reminded;
   readonly "reminder-day": Reminded;
   readonly "other-game-version": Item & { readonly versions: string; readonly game: string };
+  readonly "prerequisite-missing": Needed;
+  /** `found` is where it lies instead, below the game's folder. */
+  readonly "prerequisite-astray": Needed & { readonly found: string };
+  readonly "edition-unread": { readonly file: string; readonly absent: boolean; readonly version: string };
   readonly "not-on-shelf": { readonly mod: string };
   /** `changed`: the same version lies there with other contents. */
   readonly "contents-gone": Item & { readonly version: string; readonly changed: boolean };

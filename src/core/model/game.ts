@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { PluginId, SectionId } from "./ids";
+import { Edition, Prerequisite } from "./installed";
 import { Placement } from "./placement";
 import { PluginLayout } from "./plugin-layout";
 
@@ -113,6 +114,10 @@ export const GameDefinition = z.strictObject({
   lists: z.array(z.enum(["mods", "plugins"])).min(1),
   /** A file below its folder by which that folder is known for its own. */
   sign: z.string(),
+  /** By which its version is read; where this is left out, it is `version`. */
+  edition: Edition.optional(),
+  /** What has to be there before any mod works, and is no mod. */
+  prerequisites: z.array(Prerequisite).optional(),
   paths: z.strictObject({ ignoreCase: z.boolean() }),
   contentFolders: z.array(z.string()),
   /** Packed files that it opens by itself: what lies in them loses to what lies loose. */

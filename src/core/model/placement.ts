@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 /** A folder below the game's own, or that itself (empty); `/` between the names, none at the ends. */
-const Below = z
+export const Below = z
   .string()
   .max(300)
   .regex(/^(?!.*(?:^|\/)\.{1,2}(?:\/|$))(?:[^\p{Cc}\\/<>"|?*:]+(?:\/[^\p{Cc}\\/<>"|?*:]+)*)?$/u);

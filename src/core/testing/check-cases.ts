@@ -43,6 +43,14 @@ const requiring = withStock(plain, {
       : mod,
   ),
 });
+const needing: Roster = {
+  ...plain,
+  game: {
+    ...plain.game,
+    edition: { file: "base/about.txt", pattern: "version {version}" },
+    prerequisites: [{ id: "loader", name: "Loader", file: "base/loader.bin", purpose: "", source: "" }],
+  },
+};
 const meeting = withOverlaps(testRoster([{ name: "a.plank" }, { name: "b.plank" }]), {
   plugins: [{ broader: "a.plank", narrower: "b.plank", shared: 3 }],
 });
@@ -312,6 +320,24 @@ export const checkCases: readonly CheckCase[] = [
     good: plain,
     bad: plain,
     onDisk: { order: ["x.plank"], holds: [], file: { by: "theirs", sha256: "0".repeat(64) } },
+  },
+  {
+    check: "prerequisite-missing",
+    good: needing,
+    bad: needing,
+    onDisk: { order: null, holds: null, installed: { astray: [{ id: "loader", at: null }] } },
+  },
+  {
+    check: "prerequisite-missing",
+    good: needing,
+    bad: needing,
+    onDisk: { order: null, holds: null, installed: { astray: [{ id: "loader", at: "loader.bin" }] } },
+  },
+  {
+    check: "edition-unread",
+    good: needing,
+    bad: needing,
+    onDisk: { order: null, holds: null, installed: { edition: "absent", astray: [] } },
   },
   {
     check: "layout-drift",

@@ -26,6 +26,7 @@ import {
   writeGameFiles,
   type GameFiles,
 } from "@/disk/game-files";
+import { readInstalled } from "@/disk/installed";
 import { holdsOf, writeHolds } from "@/formats/holds";
 import type { RegisteredGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
@@ -51,9 +52,11 @@ export async function readOnDisk(
     holds: valueOr(await readIfThere(files.holds), null),
   };
   const laid = laidOf(context, game);
+  const installed = await readInstalled(game.definition, game.folders.game);
   const said = {
     ...readContents(game.definition, game.folders.shelves[0], contents),
     ...(laid !== undefined && { laid }),
+    ...(installed && { installed }),
   };
   if (!contents.order) return said;
   return {

@@ -192,9 +192,12 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
     for (const name of expansion.plugins) await write(expansion.folder, name, [first!]);
 }
 
-/** With a file of the game's own that mods replace, and what is left of one that was put there by hand long ago. */
+/** With a file of the game's own that mods replace, one that it needs in the wrong place, and what is left of one that was put there by hand long ago. */
 async function writeKitefall(folder: string, { game }: World): Promise<void> {
   await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
+  await writeAt(join(folder, "base/about.ini"), `[about]\nname = ${game.name}\nversion = ${game.version}\n`);
+  // One folder too high.
+  await writeAt(join(folder, "wind.tbl"), "N 3\nE 2\nS 4\nW 5\n");
   await writeAt(join(folder, "panels/evening-card.txt"), "Nobody flies tonight.\n");
   await writeAt(join(folder, "flying/kites/Old Streamer/main.dat"), "A streamer of last year.\n");
   await writeAt(join(folder, "flying/kites/Old Streamer/read me.txt"), "Put into flying/, then fly.\n");
@@ -202,6 +205,7 @@ async function writeKitefall(folder: string, { game }: World): Promise<void> {
 
 async function writeMillwright(folder: string, { game, owned }: World): Promise<void> {
   await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
+  await writeAt(join(folder, "core/about.txt"), `${game.name}, the spring edition\n`);
   for (const expansion of game.expansions.filter((each) => owned.includes(each.id)))
     await writeAt(join(folder, expansion.folder, "set.arc"), `${expansion.name}\n`);
   for (const valley of ["first-lesson", "three-weirs", "upper-dale"])

@@ -106,6 +106,7 @@ export interface Laws {
     readonly folder: string;
     readonly plugins: readonly string[];
   }[];
+  readonly prerequisites?: readonly { readonly name: string; readonly file: string }[] | undefined;
   readonly baseItems?: readonly { readonly id: string; readonly name: string }[] | undefined;
   readonly launchSettings?:
     | readonly { readonly id: string; readonly label: string; readonly standard: boolean | number | string }[]

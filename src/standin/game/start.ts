@@ -31,6 +31,8 @@ export async function startGame(laws: Laws, folder: string, log: Log, orderFolde
   const holds = wanted(orderFolder, laws.holdsFile, readHolds);
   if (!laws.placement || laws.placement.kind === "list") log(`${laws.holdsFile}: ${holds.mods.length} mods`);
   sayStart(laws, holds, log);
+  for (const { name, file } of laws.prerequisites ?? [])
+    if (!isFile(join(folder, file))) log(`${file} is not there: nothing finds ${name}`);
   const base = openBase(laws, folder, holds, log);
   const laying = laws.placement?.kind === "list" ? undefined : laws.placement;
   const fromMods = laying
@@ -75,13 +77,14 @@ function openBase(laws: Laws, folder: string, { expansions }: Holds, log: Log): 
     .flatMap((expansion) => expansion.plugins.map((name) => [expansion.folder, name] as const));
   const loaded = [...own, ...more].map(([below, name]) => {
     const path = join(folder, below, name);
-    if (!lstatSync(path, { throwIfNoEntry: false })?.isFile())
-      throw new Stopped(`${below}/${name} is not there`);
+    if (!isFile(path)) throw new Stopped(`${below}/${name} is not there`);
     return { name, from: below, header: headerOf(laws, readFileSync(path)) };
   });
   if (loaded.length > 0) log(`built in: ${loaded.length} plugins`);
   return loaded;
 }
+
+const isFile = (path: string): boolean => lstatSync(path, { throwIfNoEntry: false })?.isFile() === true;
 
 function headerOf(laws: Laws, bytes: Uint8Array): Header | Unreadable {
   if (!laws.pluginLayout) return { flags: 0, masters: [], lists: new Map() };

@@ -56,6 +56,7 @@ test("a row to begin with is sound once its words are filled in", () => {
     const filled = Object.fromEntries(Object.entries(row).filter(([key]) => known.includes(key)));
     const words = {
       ...("folder" in filled && { folder: "x" }),
+      ...("file" in filled && { file: "x" }),
       ...("extension" in filled && { extension: ".x" }),
     };
     const draft = {

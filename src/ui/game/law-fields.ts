@@ -32,6 +32,17 @@ export const lawGroups: readonly LawGroup[] = [
       { kind: "text", key: "version", label: "common.version" },
       { kind: "text", key: "sign", label: "game.fileThatIdentifiesTheGame", hint: "game.belowItsFolder" },
       {
+        kind: "group",
+        key: "edition",
+        label: "game.edition",
+        hint: "game.editionHint",
+        start: { file: "", pattern: "" },
+        fields: [
+          { kind: "text", key: "file", label: "common.file", hint: "game.belowItsFolder" },
+          { kind: "text", key: "pattern", label: "game.editionPattern", hint: "game.editionPatternHint" },
+        ],
+      },
+      {
         kind: "checks",
         key: "lists",
         label: "game.itOrders",
@@ -62,6 +73,22 @@ export const lawGroups: readonly LawGroup[] = [
         fields: [
           { kind: "text", key: "extension", label: "game.extension" },
           { kind: "choice", key: "format", label: "game.format", choices: [["zip", "game.choice.zip"]] },
+        ],
+      },
+      {
+        kind: "rows",
+        key: "prerequisites",
+        label: "game.prerequisites",
+        hint: "game.prerequisitesHint",
+        one: "game.one.prerequisite",
+        start: { id: "", name: "", file: "", purpose: "", source: "" },
+        optional: true,
+        fields: [
+          id,
+          { kind: "text", key: "name", label: "common.name" },
+          { kind: "text", key: "file", label: "common.file", hint: "game.belowItsFolder" },
+          { kind: "text", key: "purpose", label: "game.purposeOfFile", wide: true },
+          { kind: "text", key: "source", label: "game.whereFrom", wide: true },
         ],
       },
     ],
