@@ -57,7 +57,7 @@ export async function lookAtGame(context: StockContext & StockHolder, game: Regi
   const { definition, folders } = game;
   const read = await readVersion(definition, folders.game);
   const isAnother = read !== null && read.version !== null && read.version !== definition.version;
-  if (isAnother) await noteVersion(context.db, game.id, read.version!);
+  if (isAnother) await noteVersion(context.db, game.id, read.version);
   const known = await context.stocks.get(game.id)?.catch(() => null);
   if (isAnother) return forgetStock(context, game.id);
   if (!known) return;

@@ -116,6 +116,7 @@ const refusalText: {
   "game-file-unreadable": (d) =>
     sentence("refusals.text.game-file-unreadable", { path: d.path, detail: failureText(d.detail) }),
   "order-file-theirs": (d) => sentence("refusals.text.order-file-theirs", { path: d.path }),
+  "settings-unfit": (d) => sentence("refusals.text.settings-unfit", { path: d.path, detail: d.detail }),
   "order-file-absent": (d) => sentence("refusals.text.order-file-absent", { path: d.path }),
   "copy-gone": () => [say("refusals.thisCopyIsNotKeptAny")],
   "copy-elsewhere": (d) => sentence("refusals.text.copy-elsewhere", { path: d.path }),

@@ -161,6 +161,7 @@ export type RefusalData = ProblemData & {
   /** Somebody else has written the file, or has changed it since it was looked at. */
   readonly "game-file-unreadable": Path & Detail;
   readonly "order-file-theirs": Path;
+  readonly "settings-unfit": Path & Detail;
   readonly "order-file-absent": Path;
   readonly "copy-gone": Nothing;
   readonly "copy-elsewhere": Path;
