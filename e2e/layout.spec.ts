@@ -74,7 +74,7 @@ test("a profile is laid out where the game finds it, follows the plan, and is ta
       ]),
     ),
   ).toEqual(before.map(([text, at]) => [text, Math.round(Number(at))]));
-  expect(await readdir(join(game, "setup"))).toEqual(["flightcard.txt"]);
+  expect(await readdir(join(game, "setup"))).toEqual(["flight.json", "flightcard.txt"]);
   expect(await readdir(join(game, "flying"))).toEqual(["kites"]);
 });
 

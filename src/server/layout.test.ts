@@ -114,7 +114,7 @@ test("an order that another program has written meanwhile stays when all is take
   appendFileSync(order, "[x] somebody-elses\n");
   value(await takeAllBack(context));
   expect(readFileSync(order, "utf8")).toMatch(/somebody-elses/);
-  expect(readdirSync(join(game, "setup"))).toEqual(["flightcard.txt"]);
+  expect(readdirSync(join(game, "setup"))).toEqual(["flight.json", "flightcard.txt"]);
   expect(readdirSync(join(game, "flying"))).toEqual(["kites"]);
 });
 
@@ -193,9 +193,10 @@ test("of what the demo has laid out nothing is left either, nor of an order that
   game = join(demo.folder, "millwright-vale/game");
   expect(readdirSync(game)).toContain("packages");
   value(await write());
-  expect(readdirSync(game)).toContain("setup");
+  expect(readdirSync(join(game, "setup"))).toContain("packages.xml");
   value(await takeAllBack(context));
-  expect(readdirSync(game).filter((name) => ["packages", "setup"].includes(name))).toEqual([]);
+  expect(readdirSync(game)).not.toContain("packages");
+  expect(readdirSync(join(game, "setup"))).toEqual(["view.xml"]);
 });
 
 test("nothing outside of the game’s folder is set aside, whatever is asked for", async () => {

@@ -94,6 +94,7 @@ export async function removeGame(tx: Sql, id: string): Promise<void> {
   ]);
   await tx.query("update game set profile_id = null where id = $1", [id]);
   await tx.query("delete from written_file where game_id = $1", [id]);
+  await tx.query("delete from settings_file where game_id = $1", [id]);
   await tx.query("delete from file_copy where game_id = $1", [id]);
   await tx.query("delete from game where id = $1", [id]);
 }

@@ -2,6 +2,7 @@ import type { Drift } from "../layout/drift";
 import type { Installed } from "../model/installed";
 import type { Finding } from "../model/finding";
 import type { ProfileId } from "../model/ids";
+import type { SettingLine } from "../model/settings";
 import type { LaidSummary } from "../model/ledger";
 import type { ListName } from "../model/profile";
 import type { Roster } from "../roster/roster";
@@ -14,6 +15,8 @@ export interface OnDisk {
   readonly holds: readonly Held[] | null;
   /** What it is told at its start; absent where it is told nothing. */
   readonly start?: StartFacts;
+  /** What Seating wrote into files of settings and stands there still; absent for a game of which none are known. */
+  readonly settings?: readonly SettingLine[];
   /** What of mods lies in the game's folder; null: nothing, or not the whole of anything. Absent for a game that reads a list of what to open. */
   readonly laid?: LaidSummary | null;
   /** What of it is not as Seating left it; absent before that is known. */
@@ -69,6 +72,7 @@ export const checkedParts = {
   blend: ({ roster }: CheckInput) => roster.profile.state.blend,
   baseOff: ({ roster }: CheckInput) => roster.profile.state.baseOff,
   launch: ({ roster }: CheckInput) => roster.profile.state.launch,
+  settings: ({ roster }: CheckInput) => roster.profile.state.settings,
   ties: ({ ties }: CheckInput) => ties,
   onDisk: ({ onDisk }: CheckInput) => onDisk,
   drift: ({ onDisk }: CheckInput) => onDisk.drift,

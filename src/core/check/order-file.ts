@@ -3,6 +3,8 @@ import { mainList, type GameDefinition } from "../model/game";
 import type { ProfileId } from "../model/ids";
 import { laidAsOf, layoutGap, type LayoutGap } from "../layout/laid-as";
 import type { Roster } from "../roster/roster";
+import { inOrder, type SettingLine } from "../model/settings";
+import { wantedSettings } from "../roster/settings";
 import { foldName } from "../roster/fold";
 import type { Check, Held, OnDisk, StartFacts } from "./check";
 import { lookAtOrder, writeOrder } from "./fixes";
@@ -53,6 +55,12 @@ const sameStart = (a: StartFacts, b: StartFacts): boolean => {
   return key(a) === key(b);
 };
 
+const sameLines = (a: readonly SettingLine[], b: readonly SettingLine[]): boolean => {
+  const key = (lines: readonly SettingLine[]) =>
+    JSON.stringify(inOrder(lines).map(({ file, at, value }) => [file, at, value]));
+  return key(a) === key(b);
+};
+
 /** What of one order another one lacks, has besides, or has elsewhere; names as they stand, moves the fewest. */
 export interface OrderChange {
   readonly comes: readonly string[];
@@ -81,6 +89,8 @@ export interface OrderFileGap {
   readonly removed: number;
   /** The plugins agree, but the game would open other mods, or in another order, or start otherwise. */
   readonly modsDiffer: boolean;
+  /** Other lines are to stand in files of settings than do. */
+  readonly settingsDiffer: boolean;
   /** What of the mods does not lie in the game's folder as it should; null where nothing does not, or nothing has to. */
   readonly layout: LayoutGap | null;
 }
@@ -119,16 +129,17 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
     added: change.comes.length,
     removed: change.goes.length,
     modsDiffer,
+    settingsDiffer: !sameLines(wantedSettings(roster), onDisk.settings ?? []),
     layout: onDisk.laid === undefined ? null : layoutGap(laidAsOf(roster), onDisk.laid?.as ?? null),
   };
   const isOrder = gap.written && gap.moves + gap.added + gap.removed === 0 && !modsDiffer;
-  const current = isOrder && gap.layout === null;
+  const current = isOrder && !gap.settingsDiffer && gap.layout === null;
   return current ? null : gap;
 }
 
 /** The order that the game reads differs from the profile. */
 export const orderFileDiffers: Check = {
-  reads: ["plugins", "mods", "game", "expansions", "baseOff", "launch", "onDisk"],
+  reads: ["plugins", "mods", "game", "expansions", "baseOff", "launch", "settings", "onDisk"],
   find: ({ roster, onDisk }) => {
     const gap = orderFileGap(roster, onDisk);
     if (!gap) return [];

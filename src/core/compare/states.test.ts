@@ -189,7 +189,7 @@ test("sets have no order: of answers, of components, of what is off of a ruleboo
 test("what counts in the fingerprint, and what the game sees", () => {
   const of = (flag: "gameSees" | "fingerprinted") =>
     Object.entries(facets).flatMap(([name, facet]) => (facet[flag] ? [name] : []));
-  const decisive = ["mods", "plugins", "expansions", "choices", "baseOff", "launch", "leftOut"];
+  const decisive = ["mods", "plugins", "expansions", "choices", "baseOff", "launch", "leftOut", "settings"];
   expect(of("gameSees")).toEqual(decisive);
   expect(of("fingerprinted")).toEqual(decisive);
 });

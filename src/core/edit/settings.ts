@@ -2,6 +2,8 @@ import type { Edit, Step } from "../model/edit";
 import type { LaunchSetting } from "../model/game";
 import type { LaunchValue } from "../model/profile";
 import { addAbsentPlugins, arrivalSteps } from "./arrivals";
+import { settingKey, type SettingChoice } from "../model/settings";
+import { settingName } from "../roster/settings";
 import { foldName } from "../roster/fold";
 import { fixedPlugins } from "../roster/laws";
 import type { Roster } from "../roster/roster";
@@ -52,6 +54,22 @@ export function launchEdit({ profile }: Roster, setting: LaunchSetting, value: L
   return {
     label: label("launch", { name: setting.label }),
     steps: [{ kind: "decide", facet: "launch", key: id, item: value === standard ? null : [id, value] }],
+  };
+}
+
+/** Decides what is to stand at a place, null that it stays as it is; undefined decides nothing any more. Null where nothing changes. */
+export function settingEdit(
+  { game, profile }: Roster,
+  place: Pick<SettingChoice, "file" | "at">,
+  value: SettingChoice["value"] | undefined,
+): Edit | null {
+  const key = settingKey(place);
+  const present = profile.state.settings.find((each) => settingKey(each) === key);
+  if (present?.value === value) return null;
+  const item = value === undefined ? null : { file: place.file, at: place.at, value };
+  return {
+    label: label("setting", { name: settingName(game, place) }),
+    steps: [{ kind: "decide", facet: "settings", key, item }],
   };
 }
 

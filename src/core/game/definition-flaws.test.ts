@@ -3,6 +3,7 @@ import { kitefall } from "@/standin/kitefall/definition";
 import { millwright } from "@/standin/millwright/definition";
 import { blankDefinition, readDefinition } from "./definition-flaws";
 
+const needed = { id: "a", name: "A", file: "a", purpose: "", source: "" };
 const flawsOf = (change: object) => readDefinition({ ...brinehollow, ...change }).flaws;
 
 test.each([brinehollow, kitefall, millwright])("$name, which ships, has no flaw", (definition) => {
@@ -43,6 +44,9 @@ test.each([
   [{ orderFile: { path: brinehollow.sign.toUpperCase(), dialect: "lines" } }, "orderFile.path"],
   [{ holdsFile: brinehollow.orderFile.path }, "holdsFile"],
   [{ holdsFile: `${brinehollow.sign}/holds.json` }, "holdsFile"],
+  [{ settings: [{ id: "a", label: "A", path: brinehollow.holdsFile, format: "json" }] }, "settings.0.path"],
+  [{ settings: [{ id: "a", label: "A", path: "../x.ini", format: "ini" }] }, "settings.0.path"],
+  [{ prerequisites: [needed, needed] }, "prerequisites.1.id"],
   [{ builtIn: ["../saves/x.keel"] }, "builtIn.0"],
   [{ expansions: [{ id: "x", name: "X", folder: "x", plugins: ["a/b.keel"] }] }, "expansions.0.plugins.0"],
   [{ further: true }, ""],

@@ -63,6 +63,7 @@ function idFlaws(game: GameDefinition): Flaw[] {
     baseItems: game.baseItems ?? [],
     launchSettings: game.launchSettings ?? [],
     prerequisites: game.prerequisites ?? [],
+    settings: game.settings ?? [],
     sections: game.sections,
   };
   for (const [list, items] of Object.entries(lists))
@@ -151,13 +152,14 @@ function pathFlaws(game: GameDefinition): Flaw[] {
 }
 
 /** What is written must not be what the game is known by, nor the one file the other: writing one would empty it. */
-function sameFileFlaws({ sign, orderFile, holdsFile }: GameDefinition): Flaw[] {
+function sameFileFlaws({ sign, orderFile, holdsFile, settings = [] }: GameDefinition): Flaw[] {
   // Some systems take names that differ in case alone for one, whatever the game does.
   const fold = (path: string) => path.normalize("NFC").toLowerCase();
   const named = [
     ["sign", fold(sign)],
     ["orderFile.path", fold(orderFile.path)],
     ["holdsFile", fold(holdsFile)],
+    ...settings.map(({ path }, at) => [`settings.${at}.path`, fold(path)] as const),
   ] as const;
   return named.flatMap(([path, value], at) => {
     const other = named

@@ -22,6 +22,7 @@ const wanted: FingerprintFacts = {
   mods: [mod("reeds"), mod("lamps"), mod("boats"), mod("ducks")],
   plugins: [plugin("Reeds.plank"), plugin("Lamps.plank"), plugin("Boats.plank")],
   launch: { windowed: true, language: "en" },
+  settings: [],
 };
 const titleOf = titlesFrom([
   { id: "reeds", name: "Taller Reeds" },
@@ -152,6 +153,11 @@ const someFacts = fc.record({
     ),
   plugins: fc.shuffledSubarray(wanted.plugins.map((each) => each)),
   launch: fc.constantFrom<FingerprintFacts["launch"]>({}, { windowed: true }, { windowed: false }),
+  settings: fc.constantFrom<FingerprintFacts["settings"]>(
+    [],
+    [{ file: "options", at: "fog", value: 1 }],
+    [{ file: "options", at: "fog", value: null }],
+  ),
 });
 
 test("two setups have no difference just where their fingerprints are equal, whatever they hold", () => {

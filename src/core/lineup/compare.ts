@@ -30,6 +30,7 @@ function stateOfFacts(facts: FingerprintFacts, told: ReadonlySet<string>): Profi
     expansions: [...facts.expansions],
     baseOff: [...facts.baseOff],
     launch: { ...facts.launch },
+    settings: [...facts.settings],
     choices: mods
       .filter(({ options, components }) => components.length + Object.keys(options).length > 0)
       .map(({ id, options, components }) => ({

@@ -1,5 +1,6 @@
 import canonicalize from "canonicalize";
 import { digestNames, type AlteredPlace, type DigestName } from "../model/claim";
+import { inOrder } from "../model/settings";
 import type { Lineup } from "../model/lineup";
 import { factsOfLineup, fingerprintOf, sha256Hex } from "./fingerprint";
 
@@ -44,7 +45,8 @@ const contentsOf: { readonly [Name in DigestName]: (lineup: Lineup) => unknown }
     ),
   expansions: ({ expansions }) => sorted(expansions),
   baseItems: ({ baseOff }) => sorted(baseOff),
-  launch: ({ launch }) => launch,
+  launch: ({ launch, settings = [] }) =>
+    settings.length > 0 ? { launch, settings: inOrder(settings) } : launch,
   sections: ({ sections, mods, plugins }) => ({
     sections: sections.map(({ guidance: _, ...section }) => section),
     mods: mods.map(({ section, home = null }) => [section, home]),

@@ -1,7 +1,7 @@
 import { MODS_RANK, type GameDefinition } from "../model/game";
 import type { ModId } from "../model/ids";
 import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
-import type { Listing, ListLine } from "../model/listing";
+import type { Listing, ListLine, ListSettings } from "../model/listing";
 import type { PluginFile } from "../model/shelf";
 import { foldName } from "../roster/fold";
 import { fixedPlugins, loadRankOf } from "../roster/laws";
@@ -26,7 +26,7 @@ export function lineupOfListing(
   here: { readonly base: readonly PluginFile[]; readonly owned: readonly string[] },
   title: string,
 ): Lineup {
-  const settings = listing.settings ?? { expansions: here.owned, baseOff: [], launch: {} };
+  const settings: ListSettings = listing.settings ?? { expansions: here.owned, baseOff: [], launch: {} };
   const mods = modsOf(matches);
   const plugins = game.lists.includes("plugins") ? pluginsOf(game, matches, mods, settings.expansions) : [];
   const modSeats = seat(game, "mods", mods, listing.byTags);
@@ -82,6 +82,7 @@ export function lineupOfListing(
     rules: [],
     ...(numbers.length > 0 && { numbers }),
     launch: settings.launch,
+    ...(settings.settings && { settings: [...settings.settings] }),
     expansions: [...settings.expansions],
     baseOff: [...settings.baseOff],
     followUps: [],

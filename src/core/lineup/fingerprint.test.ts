@@ -82,6 +82,7 @@ const example: FingerprintFacts = {
     { name: aPlugin("Reeds.plank"), sha256: "c".repeat(64) },
   ],
   launch: {},
+  settings: [],
 };
 
 test("the worked example has the canonical text and hash that docs/FORMATS.md states", async () => {

@@ -2,6 +2,7 @@ import type { ModId, PluginId } from "../model/ids";
 import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import canonicalize from "canonicalize";
+import { inOrder, type SettingChoice } from "../model/settings";
 import type { Lineup, LineupPlugin } from "../model/lineup";
 import type { Roster, SeatedPlugin } from "../roster/roster";
 
@@ -21,6 +22,7 @@ export interface FingerprintFacts {
   }[];
   readonly plugins: readonly { readonly name: PluginId; readonly sha256: string }[];
   readonly launch: Readonly<Record<string, string | number | boolean>>;
+  readonly settings: readonly SettingChoice[];
 }
 
 export const sha256Hex = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
@@ -43,6 +45,8 @@ export function fingerprintOf(facts: FingerprintFacts): string {
     })),
     plugins: facts.plugins,
     launch: facts.launch,
+    // Where there are none it says what it said before there were any.
+    ...(facts.settings.length > 0 && { settings: inOrder(facts.settings) }),
   });
   return sha256Hex(text!);
 }
@@ -82,6 +86,7 @@ export function factsOfRoster(roster: Roster): FingerprintFacts {
       .filter((plugin) => (plugin.loads || isOnlyGone(plugin)) && plugin.file)
       .map((plugin) => ({ name: plugin.id, sha256: plugin.file!.sha256 })),
     launch: profile.state.launch,
+    settings: profile.state.settings,
   };
 }
 
@@ -110,6 +115,7 @@ export function factsOfLineup(lineup: Lineup): FingerprintFacts {
       .filter(({ sha256 }) => sha256 !== null)
       .map((plugin) => ({ name: plugin.name, sha256: plugin.sha256! })),
     launch: lineup.launch,
+    settings: lineup.settings ?? [],
   };
 }
 

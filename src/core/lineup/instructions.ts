@@ -43,7 +43,7 @@ export function instructionsOf(lineup: Lineup, game: GameDefinition): Instructio
 }
 
 function gameSteps(
-  { game: wanted, expansions, baseOff, launch }: Lineup,
+  { game: wanted, expansions, baseOff, launch, settings = [] }: Lineup,
   game: GameDefinition,
 ): Instruction[] {
   const nameOf = (id: string) => game.expansions.find((each) => each.id === id)?.name ?? id;
@@ -68,6 +68,15 @@ function gameSteps(
       text: say("lineup.setTo", { label: setting(id)?.label ?? id, valueText: valueText(said) }),
       detail: "",
     })),
+    ...settings.flatMap(({ file, at, value }) => {
+      const { path = file } = game.settings?.find(({ id }) => id === file) ?? {};
+      if (value === null) return [];
+      return {
+        id: `line:${file} ${at}`,
+        text: say("lineup.writeLine", { path, at, value: String(value) }),
+        detail: "",
+      };
+    }),
   ];
 }
 

@@ -56,10 +56,11 @@ const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => 
   parts: ({ mods }) =>
     mods.filter(({ options, components }) => components.length + Object.keys(options).length > 0).length,
   "left-out": ({ mods }) => mods.reduce((sum, { hidden }) => sum + hidden.length, 0),
-  settings: ({ expansions, baseOff, launch }, game) =>
+  settings: ({ expansions, baseOff, launch, settings = [] }, game) =>
     game.expansions.filter(({ id }) => !expansions.includes(id)).length +
     baseOff.length +
-    Object.keys(launch).length,
+    Object.keys(launch).length +
+    settings.length,
   rules: ({ rules }) => rules.length,
   notes: ({ mods }) => mods.filter(({ note, role, terms }) => note !== "" || role || terms).length,
   advice: ({ advice = [], setAside = [], reminders = [], blend = [] }) =>

@@ -48,6 +48,7 @@ const partsOfLineup: {
     blend.length > 0
       ? { blend: blend.map((each) => (each.kind === "recipe" ? withBookMarks(roster, each) : each)) }
       : {},
+  settings: ({ settings }) => (settings.length > 0 ? { settings: [...settings] } : {}),
   reminders: ({ reminders }) => (reminders.length > 0 ? { reminders: [...reminders] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };

@@ -1,3 +1,4 @@
+import type { SettingChoice } from "../model/settings";
 import { MODS_RANK, type GameDefinition, type Section } from "../model/game";
 import type { SectionId } from "../model/ids";
 import type { Lineup, LineupMod, LineupPlugin } from "../model/lineup";
@@ -44,6 +45,7 @@ export interface SharedSetup {
   readonly expansions: readonly string[];
   readonly baseOff: readonly string[];
   readonly launch: Readonly<Record<string, string | number | boolean>>;
+  readonly settings: readonly SettingChoice[];
   readonly mods: readonly SharedMod[];
   /** Places in the list of all the mods' plugins: mod by mod, those of one by name. */
   readonly order: readonly number[];
@@ -86,6 +88,7 @@ export function shareSetup(
     expansions: lineup.expansions,
     baseOff: lineup.baseOff,
     launch: lineup.launch,
+    settings: lineup.settings ?? [],
     mods: mods.map((mod, at) => ({
       start: mod.content.slice(0, startLength),
       plugins: brought[at]!.length,
@@ -205,6 +208,7 @@ function lineupOfFound(
       : [],
     rules: [],
     launch: { ...setup.launch },
+    ...(setup.settings.length > 0 && { settings: [...setup.settings] }),
     expansions: [...setup.expansions],
     baseOff: [...setup.baseOff],
     followUps: [],

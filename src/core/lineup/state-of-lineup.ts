@@ -46,6 +46,7 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
       .map((mod) => ({ mod: idOf(mod), options: mod.options, components: mod.components })),
   baseOff: ({ lineup }) => lineup.baseOff,
   launch: ({ lineup }) => lineup.launch,
+  settings: ({ lineup }) => lineup.settings ?? [],
   leftOut: ({ lineup, idOf }) =>
     lineup.mods.flatMap((mod) => mod.hidden.map((path) => ({ mod: idOf(mod), path }))),
 };

@@ -6,6 +6,7 @@ import canonicalize from "canonicalize";
 import { z } from "zod";
 import { digestNames, type AlteredPlace, type DigestName } from "../model/claim";
 import type { Lineup } from "../model/lineup";
+import { inOrder, SettingChoice } from "../model/settings";
 import type { Listing, ListLine, ListSettings } from "../model/listing";
 import { LaunchValues } from "../model/profile";
 import { sha256Hex } from "./fingerprint";
@@ -24,10 +25,11 @@ type TableDigestName = Exclude<DigestName, "rules">;
 
 type SettingsOfLineup = Pick<Lineup, keyof ListSettings>;
 
-const settingsOf = ({ expansions, baseOff, launch }: SettingsOfLineup): ListSettings => ({
+const settingsOf = ({ expansions, baseOff, launch, settings = [] }: SettingsOfLineup): ListSettings => ({
   expansions: [...expansions].sort(),
   baseOff: [...baseOff].sort(),
   launch,
+  ...(settings.length > 0 && { settings: inOrder(settings) }),
 });
 
 /** What a list says of the game rather than of its mods, as canonical JSON (RFC 8785), in one line. */
@@ -68,7 +70,7 @@ const cellsOf: {
       .map((row) => pick(row, "id", "left-out")),
   expansions: (_, { expansions }) => expansions,
   baseItems: (_, { baseOff }) => baseOff,
-  launch: (_, { launch }) => launch,
+  launch: (_, { launch, settings }) => (settings ? { launch, settings } : launch),
   sections: (rows) => rows.map((row) => textIn(row, "section")),
 };
 
@@ -84,6 +86,7 @@ const Settings = z.strictObject({
   expansions: z.array(z.string()),
   baseOff: z.array(z.string()),
   launch: LaunchValues,
+  settings: z.array(SettingChoice).optional(),
 });
 const Digests = z.record(z.string(), z.string());
 

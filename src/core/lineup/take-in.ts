@@ -75,7 +75,12 @@ class Told {
         reminders: mine.reminders,
         blend: mine.blend,
       }),
-      ...(kept("settings") && { expansions: mine.expansions, baseOff: mine.baseOff, launch: mine.launch }),
+      ...(kept("settings") && {
+        expansions: mine.expansions,
+        baseOff: mine.baseOff,
+        launch: mine.launch,
+        settings: mine.settings,
+      }),
       choices: this.choices(theirs),
       leftOut: kept("left-out") ? this.leftOut(theirs) : theirs.leftOut,
       mods: this.order("mods", theirs),

@@ -30,6 +30,7 @@ const wanted: FingerprintFacts = {
     { name: aPlugin("b.plank"), sha256: hex("b") },
   ],
   launch: {},
+  settings: [],
 };
 const said = (
   here: Partial<FingerprintFacts>,

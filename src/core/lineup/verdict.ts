@@ -80,6 +80,7 @@ const placeOf = {
   expansions: "expansions",
   baseOff: "baseItems",
   launch: "launch",
+  settings: "launch",
   game: "fingerprint",
 } as const satisfies Partial<Record<SetupDifference["facet"], AlteredPlace>>;
 
@@ -104,6 +105,7 @@ function isSaid({ facet, kind }: SetupDifference, unsaid: readonly UnsaidPart[])
     case "expansions":
     case "baseOff":
     case "launch":
+    case "settings":
       return !isUnsaid("settings");
     case "plugins":
       return !isUnsaid("plugins");

@@ -1,6 +1,7 @@
 import { say } from "../language/say";
 import type { SetupDifference } from "../lineup/compare";
 import type { FingerprintFacts } from "../lineup/fingerprint";
+import { settingKey } from "../model/settings";
 import type { DifferenceKind } from "../state/facet";
 import type { FacetName } from "../model/profile";
 
@@ -58,6 +59,23 @@ const otherLaunch: Words = {
       key,
       launch: String(here.launch[key] ?? say("differences.notSet")),
       launch2: String(wanted.launch[key] ?? say("differences.notSet")),
+    }),
+  get may() {
+    return say("differences.otherLaunch.may");
+  },
+};
+
+const settingAt = (key: string, { settings }: Pick<FingerprintFacts, "settings">): string => {
+  const value = settings.find((each) => settingKey(each) === key)?.value;
+  return value === undefined || value === null ? say("differences.notSet") : String(value);
+};
+
+const otherSetting: Words = {
+  is: (key, { wanted, here }) =>
+    say("differences.otherLaunch.is", {
+      key,
+      launch: settingAt(key, here),
+      launch2: settingAt(key, wanted),
     }),
   get may() {
     return say("differences.otherLaunch.may");
@@ -170,6 +188,7 @@ const words: Table = {
   },
   choices: { "only-here": otherParts, "only-there": otherParts, changed: otherParts },
   launch: { "only-here": otherLaunch, "only-there": otherLaunch, changed: otherLaunch },
+  settings: { "only-here": otherSetting, "only-there": otherSetting, changed: otherSetting },
   leftOut: {
     "only-here": {
       is: (key, setups) => say("differences.words.is11", { leftOutWords: leftOutWords(key, setups) }),

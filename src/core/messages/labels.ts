@@ -85,6 +85,7 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "base-on": (d) => say("labels.words.base-on", { name: d.name }),
   "base-off": (d) => say("labels.words.base-off", { name: d.name }),
   launch: (d) => say("labels.words.launch", { name: d.name }),
+  setting: (d) => say("labels.words.setting", { name: d.name }),
   "take-over": (d) => say("labels.words.take-over", { count: d.count, name: d.name }),
   number: (d, item) =>
     d.number === ""

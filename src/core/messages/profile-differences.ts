@@ -6,6 +6,8 @@ import { say } from "../language/say";
 import type { Difference } from "../compare/states";
 import type { FacetName, ListName } from "../model/profile";
 import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
+import { settingKey } from "../model/settings";
+import { settingName } from "../roster/settings";
 import { facets, noteKey, numberKey } from "../state/facets";
 import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
@@ -247,6 +249,19 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     name: ({ game }, id) => game.launchSettings?.find((each) => each.id === id)?.label ?? id,
     side: ({ game, profile }, id) =>
       String(profile.state.launch[id] ?? game.launchSettings?.find((each) => each.id === id)?.standard ?? ""),
+  },
+  settings: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.settings"),
+    name: ({ game, profile }, key) => {
+      const found = profile.state.settings.find((each) => settingKey(each) === key);
+      return found ? settingName(game, found) : key;
+    },
+    side: ({ profile }, key) => {
+      const found = profile.state.settings.find((each) => settingKey(each) === key);
+      if (!found) return "";
+      return found.value === null ? say("profileDifferences.staysAsItIs") : String(found.value);
+    },
   },
   leftOut: {
     kinds: onEitherSide,

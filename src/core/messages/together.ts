@@ -27,7 +27,7 @@ export function waysTogether(
       say("together.choosePartsOfAsTheyDo", { titleOf: titleOf(key) }),
       say("together.chooseThemAsYouDo"),
     ];
-  if (facet === "leftOut" || facet === "launch" || facet === "baseOff")
+  if (facet === "leftOut" || facet === "launch" || facet === "settings" || facet === "baseOff")
     return [say("together.setAsTheyHaveIt", { key }), say("together.setItAsYouHaveIt")];
   switch (kind) {
     case "only-there":

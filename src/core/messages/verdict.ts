@@ -170,7 +170,7 @@ const hereInstead: Readonly<Record<UnsaidPart, (roster: Roster) => string>> = {
     say("verdict.hereInstead.settings", {
       count: state.expansions.length,
       count2: state.baseOff.length,
-      count3: Object.keys(state.launch).length,
+      count3: Object.keys(state.launch).length + state.settings.length,
     }),
   base: ({ stock }) => say("verdict.hereInstead.base", { count: stock.base.length }),
 };

@@ -113,6 +113,7 @@ export type LabelData = {
   readonly "base-on": Named;
   readonly "base-off": Named;
   readonly launch: Named;
+  readonly setting: Named;
   readonly "take-over": Named & { readonly count: number };
   readonly "take-over-order": { readonly path: string };
   readonly "take-in": Named & { readonly way: string };
@@ -170,6 +171,7 @@ const labelIds = [
   "base-on",
   "base-off",
   "launch",
+  "setting",
   "take-over",
   "take-in",
   "take-over-order",

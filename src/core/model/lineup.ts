@@ -8,6 +8,7 @@ import { LaunchValues, Note, Rule, SheetNumber } from "./profile";
 import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
 import { BlendChoice } from "./additive-list";
+import { SettingChoice } from "./settings";
 import { SetAside } from "./set-aside";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
@@ -160,6 +161,8 @@ export const Lineup = z.strictObject({
   books: z.array(ProfileBook).optional(),
   broaderFirst: z.boolean().optional(),
   launch: LaunchValues,
+  /** What is to stand in the game's files of settings. */
+  settings: z.array(SettingChoice).optional(),
   expansions: z.array(z.string()),
   baseOff: z.array(z.string()),
   followUps: z.array(z.string()),

@@ -1,3 +1,4 @@
+import type { SettingChoice } from "./settings";
 import type { AlteredPlace } from "./claim";
 import type { Choice, LaunchValues, ListName } from "./profile";
 
@@ -44,6 +45,8 @@ export interface ListSettings {
   readonly expansions: readonly string[];
   readonly baseOff: readonly string[];
   readonly launch: LaunchValues;
+  /** What is to stand in its files of settings; absent where that is nothing. */
+  readonly settings?: readonly SettingChoice[] | undefined;
 }
 
 /** A list that is no whole lineup: names in order, and whatever else its format carries. */

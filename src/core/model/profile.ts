@@ -7,6 +7,7 @@ import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
 import { BlendChoice } from "./additive-list";
 import { SetAside } from "./set-aside";
+import { SettingChoice } from "./settings";
 
 export const ListName = z.enum(["mods", "plugins"]);
 export type ListName = z.infer<typeof ListName>;
@@ -129,6 +130,8 @@ const facets = {
   reminders: z.array(Reminder),
   /** What is decided of its blend. */
   blend: z.array(BlendChoice),
+  /** What is to stand in the game's files of settings; at most one of a place. */
+  settings: z.array(SettingChoice),
 };
 
 /**
@@ -149,6 +152,7 @@ export const ProfileState = z.strictObject({
   setAside: facets.setAside.default([]),
   reminders: facets.reminders.default([]),
   blend: facets.blend.default([]),
+  settings: facets.settings.default([]),
 });
 export type ProfileState = z.infer<typeof ProfileState>;
 
@@ -175,6 +179,7 @@ export const decisions = {
   setAside: SetAside,
   reminders: Reminder,
   blend: BlendChoice,
+  settings: SettingChoice,
 } satisfies Record<KeyedName, z.ZodType>;
 export type Decision<Name extends KeyedName> = z.infer<(typeof decisions)[Name]>;
 

@@ -44,4 +44,20 @@ export const SettingLine = z.strictObject({
 });
 export type SettingLine = z.infer<typeof SettingLine>;
 
+/** What a profile or a list wants of a place; null: it stays as it is, whatever mods ask for. */
+export const SettingChoice = z.strictObject({ ...SettingLine.shape, value: SettingValue.nullable() });
+export type SettingChoice = z.infer<typeof SettingChoice>;
+
+/** What a mod asks for; of a part, by its key, only where that is taken. Unknown fields are kept. */
+export const SettingAsked = z.looseObject({
+  ...SettingLine.shape,
+  part: z.string().max(200).optional(),
+  reason: z.string().max(500).optional(),
+});
+export type SettingAsked = z.infer<typeof SettingAsked>;
+
+/** As they are written where their order means nothing. */
+export const inOrder = <Line extends Pick<SettingLine, "file" | "at">>(lines: readonly Line[]): Line[] =>
+  [...lines].sort((a, b) => (settingKey(a) < settingKey(b) ? -1 : 1));
+
 export const settingKey = ({ file, at }: Pick<SettingLine, "file" | "at">): string => `${file} ${at}`;

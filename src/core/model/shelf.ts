@@ -2,6 +2,7 @@ import { z } from "zod";
 import { AdditiveList } from "./additive-list";
 import { ModId, PluginId } from "./ids";
 import type { FileProblem } from "./refusal";
+import { SettingAsked } from "./settings";
 
 /** Something wrong with a file, as it is stored; one that another version stored may bear a code that is not known here. */
 export const Problem: z.ZodType<FileProblem> = z.strictObject({
@@ -111,6 +112,8 @@ export const ModManifest = z.looseObject({
   expansions: z.array(z.string()).optional(),
   options: z.array(ModOption).max(200).optional(),
   components: z.array(ModComponent).max(2000).optional(),
+  /** What it wants to stand in the game's files of settings. */
+  settings: z.array(SettingAsked).max(500).optional(),
   /** Whether the game's awards stay possible with it. */
   awards: z.boolean().optional(),
   /** Made by a generator, from what else there is: what kind of thing it made. */

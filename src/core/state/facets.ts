@@ -1,6 +1,7 @@
 import { blendChoiceKey } from "../model/additive-list";
 import { adviceKey } from "../model/advice";
 import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule, SheetNumber } from "../model/profile";
+import { settingKey } from "../model/settings";
 import type { Facet } from "./facet";
 import { keyedFacet } from "./keyed-facet";
 import { orderFacet } from "./order-facet";
@@ -142,6 +143,14 @@ export const facets = {
     gameSees: false,
     fingerprinted: false,
   }),
+  settings: keyedFacet("settings", {
+    items: (choices) => choices,
+    from: (choices) => [...choices],
+    keyOf: settingKey,
+    incoming: "theirs",
+    gameSees: true,
+    fingerprinted: true,
+  }),
 } satisfies { [Name in FacetName]: Facet<ProfileState[Name]> };
 
 export const facetNames = Object.keys(facets) as readonly FacetName[];
@@ -182,4 +191,5 @@ export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
   setAside: [],
   reminders: [],
   blend: [],
+  settings: [],
 };

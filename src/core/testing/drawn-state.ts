@@ -58,8 +58,16 @@ export function drawnState(
     const folder = first?.includes("/") && chance(0.5) ? [first.slice(0, first.indexOf("/") + 1)] : [];
     return [...new Set([...folder, ...paths])].map((path) => ({ mod: id, path }));
   });
+  const settings = (game.settings ?? [])
+    .filter(() => chance(0.3))
+    .map(({ id, format }) => ({
+      file: id,
+      at: format === "json" ? "/wind/gusts" : format === "xml" ? "/view/@far" : "view/far",
+      value: pick([null, 7, "far", true]),
+    }));
   return {
     ...whole,
+    settings,
     leftOut,
     mods: { ...mods, entries: shuffled(mods.entries, new Set()) },
     plugins: { ...plugins, entries: shuffled(plugins.entries, builtIn) },

@@ -103,6 +103,13 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
   ),
   baseOff: subset(["carts", "sheep"]),
   launch: fc.dictionary(fc.constantFrom("draw", "sound"), fc.oneof(fc.nat(2), fc.boolean())),
+  settings: each(["options View/width", "options fog", "menu fog"], (key) =>
+    fc.record({
+      file: fc.constant(key.split(" ")[0]!),
+      at: fc.constant(key.split(" ")[1]!),
+      value: fc.constantFrom(null, 1, "1", true),
+    }),
+  ),
   leftOut: each(["a x.dat", "a textures/", "b x.dat"], (key) =>
     fc.constant({ mod: aMod(key.split(" ")[0]!), path: key.split(" ")[1]! }),
   ),

@@ -55,4 +55,5 @@ export const gameOfSettings = GameDefinition.parse({
     { id: "carts", name: "Carts" },
   ],
   launchSettings: [drawSetting],
+  settings: [{ id: "options", label: "Options", path: "setup/options.ini", format: "ini" }],
 });

@@ -1,3 +1,4 @@
+import { SettingChoice } from "@/core/model/settings";
 import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex, hexToBytes } from "@noble/hashes/utils";
 import { base64urlnopad } from "@scure/base";
@@ -44,6 +45,8 @@ const Words = z.strictObject({
   e: strings.default([]),
   b: strings.default([]),
   l: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
+  /** What is to stand in files of settings; absent where that is nothing. */
+  f: z.array(SettingChoice).max(5000).optional(),
   /** Options and components by the place of their mod. */
   p: z.record(z.string().regex(/^\d{1,5}$/), z.tuple([z.record(z.string(), strings), strings])).default({}),
   /** Mods that are named, by their place: id, name, version. */
@@ -91,6 +94,7 @@ function bytesOf(setup: SharedSetup): Uint8Array {
     e: [...setup.expansions],
     b: [...setup.baseOff],
     l: setup.launch,
+    ...(setup.settings.length > 0 && { f: [...setup.settings] }),
     p: {},
     u: {},
     s: setup.sections && [setup.sections.mods.map(runOf), setup.sections.plugins.map(runOf)],
@@ -103,7 +107,7 @@ function bytesOf(setup: SharedSetup): Uint8Array {
       ];
     if (named) words.u[at] = [named.id, named.name, named.version];
   });
-  const said = Object.entries(words).filter(([, value]) => value !== null && Object.keys(value).length > 0);
+  const said = Object.entries(words).filter(([, value]) => value && Object.keys(value).length > 0);
   const text = new TextEncoder().encode(JSON.stringify(Object.fromEntries(said)));
   const bits = new Uint8Array(Math.ceil(setup.on.length / 8));
   setup.on.forEach((on, at) => on && (bits[at >> 3]! |= 1 << (at & 7)));
@@ -260,6 +264,7 @@ function setupOf(taker: Taker, isFirst: boolean): SharedSetup {
     expansions: words.e,
     baseOff: words.b,
     launch: words.l,
+    settings: words.f ?? [],
     mods: starts.map((start, at) => {
       const [options, components] = words.p[at] ?? [{}, []];
       const named = words.u[at];

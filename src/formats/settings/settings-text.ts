@@ -10,13 +10,12 @@ import { xml } from "./xml";
 const languages: Readonly<Record<SettingsFormat, SettingsLanguage>> = { ini, json, xml, lines };
 
 /** What stands at a place of a file, as it is written there; null where nothing does. */
-export interface Standing {
+interface Standing {
   readonly at: string;
   readonly written: string | null;
 }
 
 type Named = Pick<SettingsFile, "path" | "format">;
-type Unfitting = Outcome<never, "settings-unfit">;
 
 /** A value as a file of this kind says it. */
 export const writtenAs = (format: SettingsFormat, value: SettingValue): string =>
@@ -52,7 +51,7 @@ function fitting<T>({ path }: Named, work: () => T): Outcome<T, "settings-unfit"
   try {
     return done(work());
   } catch (error) {
-    if (error instanceof Unfit) return refuse("settings-unfit", { path, detail: error.message }) as Unfitting;
+    if (error instanceof Unfit) return refuse("settings-unfit", { path, detail: error.message });
     throw error;
   }
 }

@@ -19,6 +19,7 @@ import type { FolderReport } from "../operations/folders";
 import * as games from "../operations/games";
 import * as gather from "../operations/gather";
 import * as layout from "../operations/layout";
+import * as settings from "../operations/settings";
 import * as orderFile from "../operations/order-file";
 
 const path = z.string().min(1).max(4000);
@@ -77,6 +78,10 @@ export const previewLayout = async (profileId: ProfileId): Promise<Outcome<Layou
 
 export const previewTakingBack = async (): Promise<Outcome<LayoutPreview>> =>
   guard(async () => layout.previewTakingBack(await windowContext()));
+
+/** What stands in the game's files of settings at the places of which something is wanted. */
+export const readSettingsNow = async (profileId: ProfileId): Promise<Outcome<settings.SettingNow[]>> =>
+  guard(async () => settings.readSettingsNow(await windowContext(), ProfileId.parse(profileId)));
 
 /** What in the present game's folder is not as Seating left it. */
 export const readDrift = async (): Promise<Outcome<Drift>> =>

@@ -35,6 +35,7 @@ export const reads = [
   "readOrderOnDisk",
   "readProfile",
   "readProfiles",
+  "readSettingsNow",
   "readJournal",
   "readSheet",
   "readStateOf",

@@ -11,6 +11,7 @@ import { matchLines, type MatchedLine } from "@/core/lineup/match-lines";
 import { takeListIn } from "@/core/lineup/take-in";
 import { mainList, type GameDefinition } from "@/core/model/game";
 import { foldName } from "@/core/roster/fold";
+import { wantedSettings } from "@/core/roster/settings";
 import { loadRankOf } from "@/core/roster/laws";
 import { copiesKey, CopiesKept, usualCopies } from "@/core/model/preferences";
 import type { ProfileId } from "@/core/model/ids";
@@ -37,6 +38,7 @@ import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
 import { inTurn, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
+import { performSettings, planSettings, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
 
 type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
@@ -52,10 +54,12 @@ export async function readOnDisk(
     holds: valueOr(await readIfThere(files.holds), null),
   };
   const laid = laidOf(context, game);
+  const settings = await standingSettings(context.db, game);
   const installed = await readInstalled(game.definition, game.folders.game);
   const said = {
     ...readContents(game.definition, game.folders.shelves[0], contents),
     ...(laid !== undefined && { laid }),
+    ...(settings && { settings }),
     ...(installed && { installed }),
   };
   if (!contents.order) return said;
@@ -114,11 +118,15 @@ export async function writeOrder(
     };
     if (await isTheirs(context, game.id, files.order, before.order, after.order, seen))
       return refuse("order-file-theirs", { path: definition.orderFile.path });
+    const settings = await planSettings(context.db, game, wantedSettings(roster));
+    if (!settings.ok) return settings;
     const edits = (await readHistory(context.db, profileId)).edits;
     const laid = await layOut(context, game, roster, laying);
     if (!laid.ok) return laid;
     const written = await writeOver(context, game, before, after, { profileId, edits });
-    return written.ok ? done(await readOnDisk(context, game)) : written;
+    if (!written.ok) return written;
+    const set = await performSettings(context.db, game, settings.value);
+    return set.ok ? done(await readOnDisk(context, game)) : set;
   });
 }
 
@@ -263,6 +271,11 @@ export async function takeAllBack(context: Context, onProgress?: OnProgress): Pr
     const othersFiles: string[] = [];
     for (const kind of ["order", "holds"] as const)
       if (await isOthers(context, game.id, files[kind], contents.value[kind])) othersFiles.push(files[kind]);
+    // First, so that folders that were made for them are empty by then.
+    const settings = await planSettings(context.db, game, []);
+    if (!settings.ok) return settings;
+    const set = await performSettings(context.db, game, settings.value);
+    if (!set.ok) return set;
     const taken = await takeBack(context, game, othersFiles, onProgress);
     return taken.ok ? done(await readOnDisk(context, game)) : taken;
   });

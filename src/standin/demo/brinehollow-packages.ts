@@ -88,6 +88,10 @@ export const brinehollowPackages: readonly DemoMod[] = [
           ],
         },
       ],
+      settings: [
+        { file: "deck", at: "Gauges/scale", value: "1.25", reason: "Its figures are small" },
+        { file: "deck", at: "Gauges/spread", value: "1", part: "gauges/wide" },
+      ],
     },
   }),
   made("Loud Compass", "0.8.0", "oldrope", {
@@ -98,6 +102,10 @@ export const brinehollowPackages: readonly DemoMod[] = [
       { path: "gong/sounds/interface/gong.snd", size: 300 },
     ],
     manifest: {
+      settings: [
+        { file: "deck", at: "Gauges/scale", value: "1.5" },
+        { file: "keys", at: "bind F6", value: "gong", reason: "A key of the game that is free" },
+      ],
       clashes: [{ mod: "quiet-compass", reason: "both draw the same needle" }],
       components: [
         {

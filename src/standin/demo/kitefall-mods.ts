@@ -54,7 +54,7 @@ const firsts =
   );
 const authors = "gullfoot ninebells marramgrass ash-and-reed tackle lowcloud".split(" ");
 
-const framework: DemoMod = {
+const plain: DemoMod = {
   id: "bridle-kit",
   name: "Bridle Kit",
   version: "2.0.1",
@@ -67,8 +67,17 @@ const framework: DemoMod = {
   shape: "archive",
 };
 
+const framework: DemoMod = {
+  ...plain,
+  manifest: {
+    settings: [
+      { file: "flight", at: "/lines/most", value: 6, reason: "Knots of its own take up to six lines" },
+    ],
+  },
+};
+
 const touches: DemoMod = {
-  ...framework,
+  ...plain,
   id: "seam-repair",
   name: "Seam Repair",
   version: "1.1.0",
@@ -97,7 +106,7 @@ const made = (
   summary: string,
   facts: Partial<DemoMod>,
 ): DemoMod => ({
-  ...framework,
+  ...plain,
   id: slug(name),
   name,
   version: "1.0.0",

@@ -185,6 +185,11 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
     const plugin: DemoPlugin = { name, flags: 1, masters, records, lists };
     return writeAt(join(folder, below, name), pluginBytes(author, plugin));
   };
+  await writeAt(
+    join(folder, "saves/deck.ini"),
+    "; What the deck shows\r\n[Gauges]\r\nscale = 1\r\nspread = 0\r\n\r\n[Lamps]\r\nglow = 0.6\r\n",
+  );
+  await writeAt(join(folder, "saves/keys.txt"), "bind F5 save\nbind F9 load\n");
   const [first, ...others] = game.builtIn;
   await write(game.baseFolder, first!, [], listsOfTheGame);
   for (const name of others) await write(game.baseFolder, name, [first!]);
@@ -196,6 +201,10 @@ async function writeBrinehollow(folder: string, { game, owned }: World): Promise
 async function writeKitefall(folder: string, { game }: World): Promise<void> {
   await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
   await writeAt(join(folder, "base/about.ini"), `[about]\nname = ${game.name}\nversion = ${game.version}\n`);
+  await writeAt(
+    join(folder, "setup/flight.json"),
+    '{\n  // Written at the end of each flight.\n  "lines": { "most": 4, "slack": 0.2 },\n  "view": "behind"\n}\n',
+  );
   // One folder too high.
   await writeAt(join(folder, "wind.tbl"), "N 3\nE 2\nS 4\nW 5\n");
   await writeAt(join(folder, "panels/evening-card.txt"), "Nobody flies tonight.\n");
@@ -206,6 +215,10 @@ async function writeKitefall(folder: string, { game }: World): Promise<void> {
 async function writeMillwright(folder: string, { game, owned }: World): Promise<void> {
   await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
   await writeAt(join(folder, "core/about.txt"), `${game.name}, the spring edition\n`);
+  await writeAt(
+    join(folder, "setup/view.xml"),
+    '<?xml version="1.0"?>\n<view>\n  <letters size="small"/>\n  <far>900</far>\n</view>\n',
+  );
   for (const expansion of game.expansions.filter((each) => owned.includes(each.id)))
     await writeAt(join(folder, expansion.folder, "set.arc"), `${expansion.name}\n`);
   for (const valley of ["first-lesson", "three-weirs", "upper-dale"])

@@ -92,6 +92,7 @@ const told: readonly DemoMod[] = [
     ],
     manifest: {
       gameVersions,
+      settings: [{ file: "view", at: "/view/letters/@size", value: "large", part: "size/large" }],
       options: [
         {
           id: "size",

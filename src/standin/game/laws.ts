@@ -106,6 +106,13 @@ export interface Laws {
     readonly folder: string;
     readonly plugins: readonly string[];
   }[];
+  readonly settings?:
+    | readonly {
+        readonly path: string;
+        readonly folder?: "game" | "order" | undefined;
+        readonly format: string;
+      }[]
+    | undefined;
   readonly prerequisites?: readonly { readonly name: string; readonly file: string }[] | undefined;
   readonly baseItems?: readonly { readonly id: string; readonly name: string }[] | undefined;
   readonly launchSettings?:

@@ -31,6 +31,8 @@ export async function startGame(laws: Laws, folder: string, log: Log, orderFolde
   const holds = wanted(orderFolder, laws.holdsFile, readHolds);
   if (!laws.placement || laws.placement.kind === "list") log(`${laws.holdsFile}: ${holds.mods.length} mods`);
   sayStart(laws, holds, log);
+  for (const { path, folder: below, format } of laws.settings ?? [])
+    saySettings(path, join(below === "order" ? orderFolder : folder, path), format, log);
   for (const { name, file } of laws.prerequisites ?? [])
     if (!isFile(join(folder, file))) log(`${file} is not there: nothing finds ${name}`);
   const base = openBase(laws, folder, holds, log);
@@ -57,6 +59,15 @@ function wanted<T>(folder: string, path: string, read: (bytes: Uint8Array) => T)
     const isThere = (error as NodeJS.ErrnoException).code !== "ENOENT";
     throw new Stopped(isThere ? `${path} cannot be read` : `${path} is not there`);
   }
+}
+
+/** What stands in a file of settings, and not what it says about it. */
+function saySettings(path: string, whole: string, format: string, log: Log): void {
+  if (!isFile(whole)) return;
+  const lines = readFileSync(whole, "utf8").split(/\r?\n/);
+  const isSaid = (line: string) => line.trim() !== "" && !/^\s*(?:[;#]|\/\/|<\?|<!)/.test(line);
+  const said = lines.filter(isSaid).map((line) => line.trim());
+  log(`${path} (${format}): ${said.join(" ")}`);
 }
 
 /** What of the game itself is off, and what it was told besides. */

@@ -199,6 +199,46 @@ export const lawGroups: readonly LawGroup[] = [
     ],
   },
   {
+    title: "game.settings",
+    fields: [
+      {
+        kind: "rows",
+        key: "settings",
+        label: null,
+        hint: "game.settingsHint",
+        one: "game.one.settingsFile",
+        start: { id: "", label: "", path: "", format: "ini" },
+        optional: true,
+        fields: [
+          id,
+          { kind: "text", key: "label", label: "game.label" },
+          { kind: "text", key: "path", label: "game.path" },
+          {
+            kind: "choice",
+            key: "folder",
+            label: "game.below",
+            choices: [
+              ["game", "game.choice.settings-game"],
+              ["order", "game.choice.settings-order"],
+            ],
+            optional: true,
+          },
+          {
+            kind: "choice",
+            key: "format",
+            label: "game.writtenAs",
+            choices: [
+              ["ini", "game.choice.settings-ini"],
+              ["json", "game.choice.settings-json"],
+              ["xml", "game.choice.settings-xml"],
+              ["lines", "game.choice.settings-lines"],
+            ],
+          },
+        ],
+      },
+    ],
+  },
+  {
     title: "game.howItFindsMods",
     fields: [
       {

@@ -44,6 +44,7 @@ function standingWords(standing: OrderFileStanding, gap: OrderFileGap | null): s
   const listed = changes.filter(Boolean).join(", ");
   if (gap.moves > 0)
     return say("orderFile.theGameSOrderFileIs3", { moves: gap.moves, rest: listed ? `, ${listed}` : "" });
+  if (!listed && !gap.modsDiffer) return say("orderFile.linesOfSettings");
   return listed
     ? say("orderFile.theGameSOrderFileHas", { listed })
     : say("orderFile.theGameOpensOtherModsThan");

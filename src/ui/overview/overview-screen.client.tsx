@@ -29,6 +29,7 @@ import { NextAct } from "./next-act";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
 import { RestorePoints } from "./restore-points";
 import { Since } from "./since";
+import { SettingsFiles } from "./settings-files";
 import { MissingAndUnused } from "./missing-and-unused";
 import { ShelfPictures } from "./shelf-pictures";
 import { SectionsChart } from "./sections-chart";
@@ -159,6 +160,11 @@ export function OverviewScreen() {
           {view.game.launchSettings && (
             <Side title={say("overview.howItStarts")}>
               <LaunchSettings />
+            </Side>
+          )}
+          {view.game.settings && (
+            <Side title={say("game.settings")}>
+              <SettingsFiles />
             </Side>
           )}
           <Side title={say("overview.missingAndUnused")}>

@@ -79,6 +79,7 @@ export const reportFolder = read("reportFolder");
 export const previewLayout = read("previewLayout");
 export const previewTakingBack = read("previewTakingBack");
 export const readDrift = read("readDrift");
+export const readSettingsNow = read("readSettingsNow");
 export const acceptFiles = reach("acceptFiles");
 export const setFilesAside = reach("setFilesAside");
 export const gatherFiles = reach("gatherFiles");
