@@ -132,6 +132,8 @@ export type RefusalData = ProblemData & {
   readonly "layout-no-game": { readonly path: string; readonly sign: string };
   /** Files of mods of which one lies where another one needs a folder, or that were never read. */
   readonly "layout-flaws": { readonly items: string };
+  readonly "layout-running": { readonly program: string };
+  readonly "layout-system": { readonly items: string };
   /** What is not Seating's and no file lies where one is to be put. */
   readonly "layout-in-the-way": { readonly items: string };
   readonly "needs-game-folder": Nothing;

@@ -14,9 +14,12 @@ import {
 import { createHash } from "node:crypto";
 import { dirname, join } from "node:path";
 import { dateOf, isAsPut } from "@/core/layout/plan";
+import { systemOf, systemRules } from "@/core/layout/system-rules";
 import { shortHash } from "../digest";
 import type { ModFile } from "../mod-file";
 import { lyingAt } from "./look";
+
+const { refusesLink } = systemRules[systemOf(process.platform)];
 
 /** A file of the store by what is in it. */
 interface Stored {
@@ -73,14 +76,7 @@ export class FileStore {
       return true;
     } catch (error) {
       const { code } = error as NodeJS.ErrnoException;
-      if (
-        code !== "EXDEV" &&
-        code !== "EPERM" &&
-        code !== "EMLINK" &&
-        code !== "ENOTSUP" &&
-        code !== "EEXIST"
-      )
-        throw error;
+      if (!refusesLink.has(code ?? "")) throw error;
       return false;
     }
   }

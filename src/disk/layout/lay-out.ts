@@ -12,6 +12,7 @@ import {
 import { basename, join } from "node:path";
 import type { LayoutProgress } from "@/core/layout/preview";
 import { folderOf, layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
+import { systemFlaws, systemOf, type SystemFlaw } from "@/core/layout/system-rules";
 import { spelled } from "@/core/layout/spell";
 import { laidMods, wantedFiles, type LaidMod, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
 import { layingOf } from "@/core/model/placement";
@@ -24,6 +25,7 @@ import type { Roster } from "@/core/roster/roster";
 import { withoutEnding } from "@/formats/archive-name";
 import { sha256Of } from "../digest";
 import { openMod } from "../read-mod";
+import { runningBelow } from "../running-game";
 import { FileStore } from "./file-store";
 import { LaidOut } from "./laid-out";
 import { Looking, lyingAt } from "./look";
@@ -106,6 +108,8 @@ export function planLayout(
   const { laidOut, looking } = opened.value;
   const before = laidOut.ledger();
   const wanted = spelled(game, files, othersNames(before, looking));
+  const unfit = systemFlaws(systemOf(process.platform), realpathSync(places.game), wanted);
+  if (unfit.length > 0) return refuse("layout-system", { items: unfit.map(unfitText).join(", ") });
   return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
 }
 
@@ -126,6 +130,8 @@ function planned(
   before: Ledger,
   plan: LayoutPlan,
 ): Outcome<Layout> {
+  const running = plan.acts.length > 0 ? runningBelow(realpathSync(places.game)) : null;
+  if (running !== null) return refuse("layout-running", { program: running });
   if (plan.inTheWay.length > 0)
     return refuse("layout-in-the-way", { items: plan.inTheWay.map(wayText).join(", ") });
   const layout = { plan, wanted, before, toUnpack: missingIn(storeOf(places), plan.acts, wanted) };
@@ -139,6 +145,10 @@ const flawText = (flaw: WantedFlaw): string =>
   flaw.kind === "not-read"
     ? `${flaw.path} (${flaw.mod})`
     : `${flaw.file.path} (${flaw.file.mod}), ${flaw.below.path} (${flaw.below.mod})`;
+const unfitText = (flaw: SystemFlaw): string =>
+  flaw.kind === "name"
+    ? `${flaw.file.path} (${flaw.file.mod})`
+    : `${flaw.other.path} (${flaw.other.mod}), ${flaw.file.path} (${flaw.file.mod})`;
 const wayText = ({ path, mod }: InTheWay): string => `${path} (${mod})`;
 
 /** The first folder in which something would be done that nothing may be done in; null where there is none. */

@@ -1,3 +1,5 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
 import fs, {
   appendFileSync,
   chmodSync,
@@ -493,4 +495,38 @@ test("what a process that still runs has begun is left alone; what one that has 
   begunBy({ pid: process.ppid, started: "before" });
   expect(planLayout(game, mods, places)).toMatchObject({ ok: true, value: { plan: { acts: [] } } });
   expect(existsSync(join(folder, "under-way.json"))).toBe(false);
+});
+
+test("while a program of the game's runs its folder is left alone, and where nothing has to be done nothing is said of it", async () => {
+  const game = kites;
+  const places = placesFor(game, "running");
+  const mods = modsToLay(rosterOf(game, sound(game)), filesOf(game));
+  const program = join(places.game, "kites-program");
+  cpSync("/bin/sleep", program, { dereference: true });
+  const running = spawn(program, ["600"], { stdio: "ignore", env: { ...process.env } });
+  const refused = { ok: false, refusal: { code: "layout-running", data: { program: "kites-program" } } };
+  try {
+    await once(running, "spawn");
+    expect(planLayout(game, mods, places)).toMatchObject(refused);
+    // Nothing lies there yet that would be taken back.
+    expect(planTakingBack(places, true)).toMatchObject({ ok: true });
+  } finally {
+    running.kill();
+    await once(running, "exit");
+  }
+  expect(planLayout(game, mods, places)).toMatchObject({ ok: true });
+});
+
+test("what this system cannot hold is refused before anything is touched", () => {
+  const game = kites;
+  const places = placesFor(game, "system");
+  const before = snapshot(places.game);
+  const [mod] = modsToLay(rosterOf(game, sound(game)), filesOf(game));
+  const path = Array.from({ length: 40 }, () => "z".repeat(120)).join("/");
+  const files = [{ path, size: 1, hash: "0".repeat(32), part: null }];
+  expect(planLayout(game, [{ ...mod!, files }], places)).toMatchObject({
+    ok: false,
+    refusal: { code: "layout-system" },
+  });
+  expect(snapshot(places.game)).toEqual(before);
 });
