@@ -1,7 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { resolve } from "node:path";
 import { say } from "@/core/language/say";
-import { laidAsOf } from "@/core/layout/laid-as";
+import { laidAs } from "@/core/layout/laid-as";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { home } from "@/disk/places";
 import {
@@ -34,12 +34,13 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
   } = whole.value;
   const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
   const mods = modsToLay(roster, (content) => byContent.get(content)?.contentFiles ?? []);
-  const layout = planLayout(game, mods, places.value);
+  const as = laidAs(roster)!;
+  const layout = planLayout(game, mods, places.value, { dates: as.dates });
   if (!layout.ok) return layout;
   if (!preview) {
     const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
     const laid = await performLayout(game, places.value, layout.value, pathOf, {
-      as: laidAsOf(roster)!,
+      as,
     });
     if (!laid.ok) return laid;
   }

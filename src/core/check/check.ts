@@ -19,6 +19,8 @@ export interface OnDisk {
   readonly settings?: readonly SettingLine[];
   /** What of mods lies in the game's folder; null: nothing, or not the whole of anything. Absent for a game that reads a list of what to open. */
   readonly laid?: LaidSummary | null;
+  /** Its user wants plugins to have the dates of their order. */
+  readonly isByDate?: true;
   /** What of it is not as Seating left it; absent before that is known. */
   readonly drift?: Drift;
   /** What is seen of the game itself; absent where its definition asks for nothing. */

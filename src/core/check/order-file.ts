@@ -1,7 +1,7 @@
 import { movedBetween } from "../graph/moved";
 import { mainList, type GameDefinition } from "../model/game";
 import type { ProfileId } from "../model/ids";
-import { laidAsOf, layoutGap, type LayoutGap } from "../layout/laid-as";
+import { laidAs, layoutGap, type LayoutGap } from "../layout/laid-as";
 import type { Roster } from "../roster/roster";
 import { inOrder, type SettingLine } from "../model/settings";
 import { wantedSettings } from "../roster/settings";
@@ -130,7 +130,8 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
     removed: change.goes.length,
     modsDiffer,
     settingsDiffer: !sameLines(wantedSettings(roster), onDisk.settings ?? []),
-    layout: onDisk.laid === undefined ? null : layoutGap(laidAsOf(roster), onDisk.laid?.as ?? null),
+    layout:
+      onDisk.laid === undefined ? null : layoutGap(laidAs(roster, onDisk.isByDate), onDisk.laid?.as ?? null),
   };
   const isOrder = gap.written && gap.moves + gap.added + gap.removed === 0 && !modsDiffer;
   const current = isOrder && !gap.settingsDiffer && gap.layout === null;

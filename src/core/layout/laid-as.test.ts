@@ -6,7 +6,7 @@ import { emptyStock } from "../roster/roster";
 import { drawnState } from "../testing/drawn-state";
 import { testGame } from "../testing/game";
 import { rosterOfState, shelfMod } from "../testing/roster";
-import { laidAsOf, layoutGap } from "./laid-as";
+import { laidAs, layoutGap } from "./laid-as";
 
 const game: GameDefinition = { ...testGame, placement: { kind: "merged", folder: "data" } };
 const as = (...mods: readonly (readonly [string, string])[]): LaidAs => ({
@@ -24,6 +24,7 @@ test("what is missing is told: mods that come, go, are others now, and move; not
     goes: [],
     changes: [],
     moves: [],
+    isOtherDates: false,
   });
   expect(layoutGap(wanted, as(["b", "1"], ["x", "1"], ["a", "1"], ["d", "1"]))).toEqual({
     isOtherLaw: false,
@@ -31,7 +32,13 @@ test("what is missing is told: mods that come, go, are others now, and move; not
     goes: ["x"],
     changes: ["d"],
     moves: ["a"],
+    isOtherDates: false,
   });
+  const dated = { ...wanted, dates: ["a.plank", "b.plank"] };
+  expect(layoutGap(dated, dated)).toBeNull();
+  for (const other of [wanted, { ...wanted, dates: ["b.plank", "a.plank"] }])
+    expect(layoutGap(dated, other)).toMatchObject({ isOtherDates: true, moves: [] });
+  expect(layoutGap(wanted, dated)).toMatchObject({ isOtherDates: true });
   expect(layoutGap(wanted, { ...wanted, law: "other" })).toMatchObject({ isOtherLaw: true, comes: [] });
 });
 
@@ -55,7 +62,7 @@ test("of 300 drawn profiles two are laid out alike just where their mods, versio
   let same = 0;
   for (let run = 0; run < 300; run++) {
     const [one, other] = [drawnState(random, game, stock), drawnState(random, game, stock)];
-    const [laid, wanted] = [one, other].map((state) => laidAsOf(rosterOfState(game, stock, state)));
+    const [laid, wanted] = [one, other].map((state) => laidAs(rosterOfState(game, stock, state)));
     const isSame = facts(one) === facts(other);
     same += Number(isSame);
     if (isSame) expect(layoutGap(wanted!, laid!)).toBeNull();
@@ -66,5 +73,5 @@ test("of 300 drawn profiles two are laid out alike just where their mods, versio
 
 test("a game that reads a list of what to open has nothing laid out", () => {
   const state = drawnState(makeRandom(1), testGame, emptyStock);
-  expect(laidAsOf(rosterOfState(testGame, emptyStock, state))).toBeNull();
+  expect(laidAs(rosterOfState(testGame, emptyStock, state))).toBeNull();
 });

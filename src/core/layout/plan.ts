@@ -9,7 +9,7 @@ export interface Lying {
   readonly changed: number;
 }
 /** A file that is wanted, as far as it matters where it lies. */
-type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy">;
+type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy" | "date">;
 type Look = (path: string) => Lying | null;
 
 /**
@@ -32,6 +32,7 @@ export type LayoutAct =
       readonly size: number;
       readonly hash: string;
       readonly isOwnCopy: boolean;
+      readonly date?: number | undefined;
     };
 
 /** What is in the way, so that nothing is laid out. */
@@ -56,8 +57,10 @@ export const dateOf = (hash: string): number =>
   Date.UTC(2001, 0, 1) + (Number.parseInt(hash.slice(0, 7), 16) % 500_000_000) * 1000;
 
 /** Whether a file lies as it was put there. */
-export const isAsPut = (lying: Lying | null, { size, hash }: Pick<LedgerEntry, "size" | "hash">): boolean =>
-  lying?.kind === "file" && lying.size === size && lying.changed === dateOf(hash);
+export const isAsPut = (
+  lying: Lying | null,
+  { size, hash, date = dateOf(hash) }: Pick<LedgerEntry, "size" | "hash" | "date">,
+): boolean => lying?.kind === "file" && lying.size === size && lying.changed === date;
 
 /** The folder in which a path lies; empty at the root. */
 export const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
@@ -216,12 +219,13 @@ class Planning {
     this.inTheWay.push({ kind, path, mod: file.mod });
   }
 
-  private place({ path, mod, size, hash, isOwnCopy }: PlacedFile): void {
+  private place({ path, mod, size, hash, isOwnCopy, date }: PlacedFile): void {
     const entry = this.entries.get(path);
     const lying = this.look(path);
     const isGone = lying?.kind === "folder" && this.ownFolders.has(path);
     if (lying && lying.kind !== "file" && !isGone) return this.blockedBy(lying.kind, path);
-    const isSame = entry?.hash === hash && !this.ways.putAgain;
+    const isThat = entry?.hash === hash && entry.date === date;
+    const isSame = isThat && !this.ways.putAgain;
     const isChanged = lying?.kind === "file" && !(entry && isAsPut(lying, entry));
     let aside = entry?.aside ?? null;
     if (isChanged && isSame) this.changed.push(path);
@@ -230,9 +234,10 @@ class Planning {
       if (!entry) aside = number;
       this.putting.push({ does: entry ? "keep" : "set-aside", path, number });
     }
-    this.after.push({ path, mod, size, hash, aside, isOwnCopy });
-    if (entry?.hash === hash && lying?.kind === "file" && !(isChanged && this.ways.putAgain)) return;
+    const dated = date === undefined ? {} : { date };
+    this.after.push({ path, mod, size, hash, aside, isOwnCopy, ...dated });
+    if (isThat && lying?.kind === "file" && !(isChanged && this.ways.putAgain)) return;
     this.touch(folderOf(path));
-    this.putting.push({ does: "put", path, size, hash, isOwnCopy });
+    this.putting.push({ does: "put", path, size, hash, isOwnCopy, ...dated });
   }
 }

@@ -32,8 +32,10 @@ export interface WantedFile {
   readonly part: string | null;
   readonly size: number;
   readonly hash: string;
-  /** It is written to, and must not be one with the store's. */
+  /** It is written to, or has a date of its own, and must not be one with the store's. */
   readonly isOwnCopy: boolean;
+  /** The date that it has for its place in the order, in milliseconds. */
+  readonly date?: number | undefined;
 }
 
 /** Why a profile cannot be laid out as it is. */
@@ -67,11 +69,26 @@ export const laidMods = (
       : [],
   );
 
-/** What of some mods, in their order, comes to lie in the game's folder: of each path the last one's; by paths as the game compares them. */
+/** A minute for each plugin, from the one on in which the last of the game's own was changed; by names as the game compares them. */
+export const datesOfOrder = (
+  game: GameDefinition,
+  plugins: readonly string[],
+  lastOfGame: number,
+): Map<string, number> => {
+  const minute = 60_000;
+  const first = Math.floor(lastOfGame / minute) + 1;
+  return new Map(plugins.map((name, at) => [foldName(game, name), (first + at) * minute]));
+};
+
+/**
+ * What of some mods, in their order, comes to lie in the game's folder: of each path the last one's; by paths as the game compares them.
+ * `dates`: of plugins, by their names as it compares them, that have some of their own.
+ */
 export function wantedFiles(
   game: GameDefinition,
   laying: Laying,
   mods: readonly LaidMod[],
+  dates: ReadonlyMap<string, number> = new Map(),
 ): { readonly files: WantedFile[]; readonly flaws: WantedFlaw[] } {
   const flaws: WantedFlaw[] = [];
   const winners = new Map<string, { readonly file: WantedFile; readonly number: number }>();
@@ -79,6 +96,7 @@ export function wantedFiles(
   for (const [at, mod] of mods.entries())
     for (const { path, size, hash, part } of takenOf(game, mod)) {
       const target = targetOf(game, laying, mod, path);
+      const date = dates.get(foldName(game, path));
       if (size === null || hash === null) flaws.push({ kind: "not-read", mod: mod.id, path });
       else
         winners.set(foldName(game, target), {
@@ -91,7 +109,8 @@ export function wantedFiles(
             part,
             size,
             hash,
-            isOwnCopy: isWritten(foldName(game, path)),
+            isOwnCopy: date !== undefined || isWritten(foldName(game, path)),
+            ...(date !== undefined && { date }),
           },
         });
     }

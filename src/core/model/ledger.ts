@@ -19,6 +19,8 @@ export const Ledger = z.strictObject({
       aside: count.nullable(),
       /** It is not one with the store's. */
       isOwnCopy: z.boolean().default(false),
+      /** The date that it has for its place in the order, in milliseconds. */
+      date: z.number().optional(),
     }),
   ),
   /** What its user had set aside that was neither the game's nor Seating's, and the number under which each waits. */
@@ -47,6 +49,8 @@ export const LaidAs = z.strictObject({
   law: z.string(),
   /** The mods in order: of each its id, and what its files follow from. */
   mods: z.array(z.tuple([z.string(), z.string()])),
+  /** The plugins that load, in order, where their dates say so. */
+  dates: z.array(z.string()).optional(),
 });
 export type LaidAs = z.infer<typeof LaidAs>;
 

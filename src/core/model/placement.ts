@@ -12,6 +12,8 @@ const shared = {
   elsewhere: z.array(z.strictObject({ from: z.string().regex(/^[^/]+\/$/), to: Below })).optional(),
   /** Paths of mods, of folders with a slash at the end, that the game or its tools write to: they are copied, never linked. */
   written: z.array(z.string().min(1)).optional(),
+  /** Its editors list plugins by date: those that load get the dates of their order. */
+  datesByOrder: z.literal(true).optional(),
 };
 
 /**

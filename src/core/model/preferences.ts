@@ -17,3 +17,6 @@ export const usualCopies = 50;
 export const copiesKey = "order-file-copies";
 export const copiesRange = { least: 1, most: 10_000 } as const;
 export const CopiesKept = z.number().int().min(copiesRange.least).max(copiesRange.most);
+
+/** Key of the preference by which plugins that are laid out get the dates of their order. */
+export const datesKey = "dates-by-order";

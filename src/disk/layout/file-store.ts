@@ -81,10 +81,9 @@ export class FileStore {
     }
   }
 
-  copy(stored: Stored, path: string): void {
+  copy(stored: Stored, path: string, changed = dateOf(stored.hash)): void {
     copyFileSync(this.pathOf(stored), path, constants.COPYFILE_FICLONE);
-    const date = dateOf(stored.hash) / 1000;
-    utimesSync(path, date, date);
+    utimesSync(path, changed / 1000, changed / 1000);
   }
 
   /** Throws away what is not among these, unless it is only `looking`; answers how many files and bytes that are. */

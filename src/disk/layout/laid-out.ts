@@ -14,7 +14,7 @@ import {
 } from "node:fs";
 import { dirname, join, posix } from "node:path";
 import { z } from "zod";
-import { layoutPlan, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
+import { layoutPlan, type LayoutAct, type LayoutPlan, type Lying } from "@/core/layout/plan";
 import { reached } from "@/core/layout/reached";
 import { emptyLedger, LaidSummary, Ledger } from "@/core/model/ledger";
 import { isRunning, markOf } from "../process-mark";
@@ -57,9 +57,15 @@ export class LaidOut {
     if (!begun) return before;
     const { acts, after } = begun;
     const { look } = new Looking(this.game);
-    // Of a file that was being put its part may lie there.
-    for (const act of acts)
+    for (const act of acts) {
+      // Of a file that was being put its part may lie there.
       if (act.does === "put" && look(partOf(act)) !== null) rmSync(join(this.game, partOf(act)));
+      // Between file systems one that was being moved may lie in both places.
+      if (act.does !== "set-aside" && act.does !== "put-back") continue;
+      const aside = this.asideOf(act.number);
+      if (isSameFile(look(act.path), lyingAt(aside)))
+        unlinkSync(act.does === "set-aside" ? join(this.game, act.path) : aside);
+    }
     const present = reached(before, after, {
       look,
       isAside: (number) => existsSync(this.asideOf(number)),
@@ -147,7 +153,7 @@ export class LaidOut {
     if (!act.isOwnCopy && this.store.link(act, at)) return;
     const part = join(this.game, partOf(act));
     rmSync(part, { force: true });
-    if (act.isOwnCopy || !this.store.link(act, part)) this.store.copy(act, part);
+    if (act.isOwnCopy || !this.store.link(act, part)) this.store.copy(act, part, act.date);
     renameSync(part, at);
   }
 
@@ -175,6 +181,10 @@ export class LaidOut {
 /** Where a file lies, below the game's folder, until it is put in its place. */
 const partOf = ({ path, hash }: Extract<LayoutAct, { does: "put" }>): string =>
   posix.join(posix.dirname(path), `.${hash}.seating-part`);
+
+/** By what a file that was moved between file systems keeps; what the system cuts off a date is less than this, in milliseconds. */
+const isSameFile = (a: Lying | null, b: Lying | null): boolean =>
+  a?.kind === "file" && b?.kind === "file" && a.size === b.size && Math.abs(a.changed - b.changed) < 0.002;
 
 /** Also between file systems, with its date and its rights; what is at `to` gives way. */
 function move(from: string, to: string): void {

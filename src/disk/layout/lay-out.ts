@@ -14,7 +14,14 @@ import type { LayoutProgress } from "@/core/layout/preview";
 import { folderOf, layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
 import { systemFlaws, systemOf, type SystemFlaw } from "@/core/layout/system-rules";
 import { spelled } from "@/core/layout/spell";
-import { laidMods, wantedFiles, type LaidMod, type WantedFile, type WantedFlaw } from "@/core/layout/wanted";
+import {
+  datesOfOrder,
+  laidMods,
+  wantedFiles,
+  type LaidMod,
+  type WantedFile,
+  type WantedFlaw,
+} from "@/core/layout/wanted";
 import { layingOf } from "@/core/model/placement";
 import type { GameDefinition } from "@/core/model/game";
 import { Ledger, type LaidAs, type LaidSummary } from "@/core/model/ledger";
@@ -90,18 +97,26 @@ export const laidIn = (places: LayoutPlaces): LaidSummary | null =>
 export const modsToLay = (roster: Roster, filesOf: (content: string) => readonly ContentFile[]): LaidMod[] =>
   laidMods(roster, filesOf, (path) => withoutEnding(basename(path)));
 
-/** What it takes that a game's folder holds just what some mods come to; `putAgain`: also where somebody has changed it since. */
+interface LayoutWishes {
+  /** Also what somebody has changed since is put again. */
+  readonly putAgain?: boolean;
+  /** The plugins that are to have the dates of their order. */
+  readonly dates?: readonly string[] | undefined;
+}
+
+/** What it takes that a game's folder holds just what some mods come to. */
 export function planLayout(
   game: GameDefinition,
   mods: readonly LaidMod[],
   places: LayoutPlaces,
-  putAgain = false,
+  { putAgain = false, dates = [] }: LayoutWishes = {},
 ): Outcome<Layout> {
   const laying = layingOf(game);
   if (!laying) return refuse("layout-by-list", { game: game.name });
   if (!existsSync(join(places.game, game.sign)))
     return refuse("layout-no-game", { path: places.game, sign: game.sign });
-  const { files, flaws } = wantedFiles(game, laying, mods);
+  const dated = datesOfOrder(game, dates, dates.length > 0 ? lastOfGame(game, places.game) : 0);
+  const { files, flaws } = wantedFiles(game, laying, mods, dated);
   if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
   const opened = openLaidOut(places);
   if (!opened.ok) return opened;
@@ -111,6 +126,15 @@ export function planLayout(
   const unfit = systemFlaws(systemOf(process.platform), realpathSync(places.game), wanted);
   if (unfit.length > 0) return refuse("layout-system", { items: unfit.map(unfitText).join(", ") });
   return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
+}
+
+/** When the last of the game's own plugins was changed, in milliseconds. */
+function lastOfGame({ baseFolder, builtIn, expansions }: GameDefinition, folder: string): number {
+  const own = [
+    ...builtIn.map((name) => join(baseFolder, name)),
+    ...expansions.flatMap((each) => each.plugins.map((name) => join(each.folder, name))),
+  ];
+  return Math.max(0, ...own.map((path) => lyingAt(join(folder, path))?.changed ?? 0));
 }
 
 /** What it takes that nothing of Seating's is left in a game's folder; `now`: it is done, too. */

@@ -77,7 +77,7 @@ async function answer(
   const { places } = job;
   switch (job.does) {
     case "preview": {
-      const layout = planLayout(job.laying.game, job.laying.mods, places);
+      const layout = planLayout(job.laying.game, job.laying.mods, places, { dates: job.laying.as.dates });
       return layout.ok ? shown(layout.value) : layout;
     }
     case "preview-taking-back": {
@@ -108,7 +108,7 @@ async function layOut(
   onProgress: (progress: LayoutProgress) => void,
 ): Promise<Outcome<LayoutPreview>> {
   const { game, mods, as, paths } = laying;
-  const layout = planLayout(game, mods, places, putAgain);
+  const layout = planLayout(game, mods, places, { putAgain, dates: as.dates });
   if (!layout.ok) return layout;
   const before = keptIn(places, "order-before");
   // Of a time when laying out was begun and nothing came to lie there.

@@ -99,7 +99,7 @@ function placesFor(game: GameDefinition, name: string): LayoutPlaces {
     .get(game.id)!
     .shelf.flatMap(({ contentFiles = [] }) => contentFiles.map(({ path }) => path));
   if (laying.kind === "merged")
-    for (const path of [...new Set(paths.map((each) => foldName(game, each)))].filter(() => chance(0.04)))
+    for (const path of [...new Set(paths.map((each) => foldName(game, each)))].filter(() => chance(0.1)))
       put(join(laying.folder, path), chance(0.5) ? 0o755 : 0o644);
   for (const folder of foldersIn(places.game)) utimesSync(folder, 1_500_000_000, 1_500_000_000 + below(1000));
   return places;
@@ -495,6 +495,60 @@ test("what a process that still runs has begun is left alone; what one that has 
   begunBy({ pid: process.ppid, started: "before" });
   expect(planLayout(game, mods, places)).toMatchObject({ ok: true, value: { plan: { acts: [] } } });
   expect(existsSync(join(folder, "under-way.json"))).toBe(false);
+});
+
+test("plugins get the dates of their order, a minute apart, after those of the game; only what moved is put anew, and all is taken back", async () => {
+  const game = games.find(({ id }) => id === brinehollow.id)!;
+  const places = placesFor(game, "dates");
+  const before = snapshot(places.game);
+  const loading = (roster: Roster) =>
+    roster.lists.plugins.items.filter(({ loads, fixed }) => loads && !fixed).map(({ id }) => id as string);
+  const lay = async (state: ProfileState, putAgain = false) => {
+    const roster = rosterOf(game, state);
+    const layout = planLayout(game, modsToLay(roster, filesOf(game)), places, {
+      dates: loading(roster),
+      putAgain,
+    });
+    if (!layout.ok) throw new Error(JSON.stringify(layout.refusal));
+    const laid = await performLayout(game, places, layout.value, pathOf(game));
+    if (!laid.ok) throw new Error(JSON.stringify(laid.refusal));
+    return { roster, acts: layout.value.plan.acts };
+  };
+  // A file of the game's of that name may be spelled in its own way.
+  const pathOfPlugin = (name: string) =>
+    `base/${readdirSync(join(places.game, "base")).find((each) => foldName(game, each) === foldName(game, name))}`;
+  const dateOfPlugin = (name: string) => statSync(join(places.game, pathOfPlugin(name))).mtimeMs;
+  const byDate = (names: readonly string[]) => [...names].sort((a, b) => dateOfPlugin(a) - dateOfPlugin(b));
+  const state = sound(game);
+  const first = await lay(state);
+  const names = loading(first.roster);
+  expect(names.length).toBeGreaterThan(10);
+  expect(byDate([...names].reverse())).toEqual(names);
+  expect(names.slice(1).map((name, at) => dateOfPlugin(name) - dateOfPlugin(names[at]!))).toEqual(
+    names.slice(1).map(() => 60_000),
+  );
+  expect(dateOfPlugin(names[0]!)).toBeGreaterThan(dateOfPlugin(game.builtIn[0]!));
+  expect((await lay(state)).acts).toEqual([]);
+  // Two that stand side by side change places.
+  const at = state.plugins.entries.findIndex(({ id, section }, place, all) => {
+    const next = all[place + 1];
+    return names.includes(id) && next?.section === section && names.includes(next.id);
+  });
+  const turned = [...state.plugins.entries];
+  turned.splice(at, 2, turned[at + 1]!, turned[at]!);
+  const second = await lay({ ...state, plugins: { ...state.plugins, entries: turned } });
+  expect(second.acts.map(({ path }) => path).sort()).toEqual(
+    [turned[at]!.id, turned[at + 1]!.id].map(pathOfPlugin).sort(),
+  );
+  expect(byDate(names)).toEqual(loading(second.roster));
+  // What an editor saves has another date.
+  utimesSync(join(places.game, pathOfPlugin(names[2]!)), 2_000_000_000, 2_000_000_000);
+  const drift = lookAtDrift(game, places);
+  expect(drift.ok && drift.value.changed.map(({ path }) => path)).toEqual([pathOfPlugin(names[2]!)]);
+  await lay(state, true);
+  expect(byDate(names)).toEqual(names);
+  takeBack(places);
+  expect(snapshot(places.game)).toEqual(before);
 });
 
 test("while a program of the game's runs its folder is left alone, and where nothing has to be done nothing is said of it", async () => {

@@ -122,10 +122,14 @@ test("what is not UTF-8 comes out as it went in, but for the value", () => {
 });
 
 // By independent readers: the packages `ini` and `@xmldom/xmldom`, and the engine's own JSON.
-const outside: Readonly<Record<"ini" | "json" | "xml", (text: string, at: readonly string[]) => unknown>> = {
-  ini: (text, [section, key]) => (parseIni(text) as Record<string, Record<string, string>>)[section!]?.[key!],
-  json: (text, at) =>
-    at.reduce<unknown>((each, name) => (each as Record<string, unknown>)?.[name], JSON.parse(text)),
+type Said = string | number | boolean | null | undefined;
+const inWords = (said: Said): string | null => (said === undefined || said === null ? null : String(said));
+const sectionsOf = (read: unknown) => read as Record<string, Record<string, Said>>;
+const outside: Readonly<
+  Record<"ini" | "json" | "xml", (text: string, at: readonly string[]) => string | null>
+> = {
+  ini: (text, [section, key]) => inWords(sectionsOf(parseIni(text))[section!]?.[key!]),
+  json: (text, [section, key]) => inWords(sectionsOf(JSON.parse(text))[section!]?.[key!]),
   xml: (text, [, key]) =>
     new DOMParser().parseFromString(text, "text/xml").getElementsByTagName("part")[0]!.getAttribute(key!),
 };
@@ -152,8 +156,8 @@ test.each(["ini", "json", "xml"] as const)(
       if (isGone) known.delete(key);
       else known.set(key, said);
       for (const each of ["old", ...Array.from({ length: 12 }, (_, number) => `k${number}`)]) {
-        const found = outside[format](text, [section, each]) ?? null;
-        expect([text, each, found as string | null]).toEqual([text, each, known.get(each) ?? null]);
+        const found = outside[format](text, [section, each]);
+        expect([text, each, found]).toEqual([text, each, known.get(each) ?? null]);
       }
     }
   },

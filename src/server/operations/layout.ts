@@ -1,7 +1,7 @@
 import "server-only";
 import { resolve } from "node:path";
 import type { Drift } from "@/core/layout/drift";
-import { laidAsOf } from "@/core/layout/laid-as";
+import { laidAs } from "@/core/layout/laid-as";
 import type { LayoutPreview, LayoutProgress } from "@/core/layout/preview";
 import type { ProfileId } from "@/core/model/ids";
 import type { LaidSummary } from "@/core/model/ledger";
@@ -12,7 +12,9 @@ import type { Roster } from "@/core/roster/roster";
 import { gameFiles } from "@/disk/game-files";
 import { laidIn, modsToLay, type LayoutPlaces } from "@/disk/layout/lay-out";
 import type { Laying } from "@/disk/layout/layout-hand";
+import { datesKey } from "@/core/model/preferences";
 import { listContents } from "@/store/contents";
+import { readPreference } from "@/store/preferences";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
@@ -33,6 +35,10 @@ export const laidOf = (
   game: RegisteredGame,
 ): LaidSummary | null | undefined => (isLaidOut(game) ? laidIn(placesOf(context, game)) : undefined);
 
+/** Whether its user wants plugins to have the dates of their order. */
+export const isByDate = async (db: Context["db"], { id }: RegisteredGame): Promise<boolean> =>
+  (await readPreference(db, id, datesKey)) === true;
+
 async function whatToLay({ db }: Context, game: RegisteredGame, roster: Roster): Promise<Laying> {
   const on = roster.mods.flatMap(({ loads, gone, mod }) => (loads && !gone && mod?.content ? [mod] : []));
   const rows = await listContents(
@@ -44,7 +50,7 @@ async function whatToLay({ db }: Context, game: RegisteredGame, roster: Roster):
   return {
     game: game.definition,
     mods: modsToLay(roster, (content) => files.get(content) ?? []),
-    as: laidAsOf(roster)!,
+    as: laidAs(roster, await isByDate(db, game))!,
     paths: new Map(on.map(({ content, path }) => [content!, resolve(game.folders.shelves[0]!, path)])),
   };
 }

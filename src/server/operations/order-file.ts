@@ -37,7 +37,7 @@ import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
-import { inTurn, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
+import { inTurn, isByDate, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
 import { performSettings, planSettings, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
 
@@ -59,6 +59,7 @@ export async function readOnDisk(
   const said = {
     ...readContents(game.definition, game.folders.shelves[0], contents),
     ...(laid !== undefined && { laid }),
+    ...(laid !== undefined && (await isByDate(context.db, game)) && { isByDate: true as const }),
     ...(settings && { settings }),
     ...(installed && { installed }),
   };

@@ -293,6 +293,13 @@ export const lawGroups: readonly LawGroup[] = [
             optional: true,
             when: isKind("folders", "merged"),
           },
+          {
+            kind: "flag",
+            key: "datesByOrder",
+            label: "game.datesByOrder",
+            optional: true,
+            when: isKind("folders", "merged"),
+          },
         ],
       },
     ],

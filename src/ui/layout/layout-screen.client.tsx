@@ -24,6 +24,7 @@ import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { StrangersSheet, TouchedSheet } from "./drift-sheets";
 import { Laying } from "./laying";
 import { sheetFromQuery, sheets, sheetToQuery, type Sheet } from "./layout-address";
+import { DatesByOrder } from "./dates-by-order";
 import { ModsGrid } from "./mods-grid";
 import { TakeBackDialog } from "./take-back-dialog";
 import { usePreview } from "./use-preview";
@@ -153,6 +154,7 @@ function Lying({ laid, isThere }: { laid: LaidSummary | null; isThere: boolean }
           : say(isThere ? "layout.liesInPart" : "layout.liesNothing", { folder })}
       </p>
       {bareAt && <p>{say("layout.bareRan", { when: moment(bareAt) })}</p>}
+      <DatesByOrder />
       <Laying />
     </div>
   );

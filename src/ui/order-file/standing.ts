@@ -19,13 +19,14 @@ export function useStanding(): Standing {
 }
 
 /** Of a game in whose folder the mods lie. */
-function layoutWords({ isOtherLaw, comes, goes, changes, moves }: LayoutGap): string {
+function layoutWords({ isOtherLaw, comes, goes, changes, moves, isOtherDates }: LayoutGap): string {
   if (isOtherLaw) return say("layout.otherLaw");
   const parts = [
     comes.length > 0 && say("layout.modsCome", { count: comes.length }),
     goes.length > 0 && say("layout.modsGo", { count: goes.length }),
     changes.length > 0 && say("layout.modsChange", { count: changes.length }),
     moves.length > 0 && say("layout.modsMove", { count: moves.length }),
+    isOtherDates && say("layout.otherDates"),
   ];
   return say("layout.differs", { parts: parts.filter(Boolean).join(", ") });
 }
