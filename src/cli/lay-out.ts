@@ -34,13 +34,13 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
   } = whole.value;
   const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
   const mods = modsToLay(roster, (content) => byContent.get(content)?.contentFiles ?? []);
-  const as = laidAs(roster)!;
-  const layout = planLayout(game, mods, places.value, { dates: as.dates });
+  const as = laidAs(roster);
+  const layout = planLayout(game, mods, places.value, { dates: as?.dates });
   if (!layout.ok) return layout;
   if (!preview) {
     const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
     const laid = await performLayout(game, places.value, layout.value, pathOf, {
-      as,
+      ...(as && { as }),
     });
     if (!laid.ok) return laid;
   }
