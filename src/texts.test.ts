@@ -1,3 +1,4 @@
+import { asPattern } from "@/core/as-pattern";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse, TYPE, type MessageFormatElement } from "@formatjs/icu-messageformat-parser";
@@ -66,13 +67,11 @@ function namedKeys(): { readonly keys: Set<string>; readonly patterns: RegExp[] 
       if (ts.isStringLiteralLike(node)) keys.add(node.text);
       if (ts.isTemplateExpression(node) && /^[a-z]\w*\./i.test(node.head.text)) {
         const parts = [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)];
-        patterns.push(new RegExp(`^${parts.map(escaped).join("[\\w-]+")}$`));
+        patterns.push(new RegExp(`^${parts.map(asPattern).join("[\\w-]+")}$`));
       }
     }
   return { keys, patterns };
 }
-
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
 
 test("every text is said somewhere", () => {
   const { keys, patterns } = namedKeys();

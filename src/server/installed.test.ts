@@ -5,17 +5,17 @@ import { allTies } from "@/core/roster/ties";
 import { kitefall } from "@/standin/kitefall/definition";
 import { startGame } from "@/standin/game/start";
 import { updateDefinitions } from "@/store/games";
+import type { ProfileId } from "@/core/model/ids";
 import type { Context } from "./context";
 import { changeDefinition, shipped, switchGame } from "./operations/games";
-import { lookAtOrder, readOnDisk, writeOrder } from "./operations/order-file";
 import { readShelfOfGame } from "./operations/read-shelf";
-import { currentGame, readSituation } from "./operations/situation";
+import { actsOn } from "./testing/acts-on";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
 let context: Context;
 let game: string;
-let profile: Parameters<typeof readSituation>[1];
+let profile: ProfileId;
 beforeAll(async () => {
   demo = await makeDemoContext(12);
   context = demo.context;
@@ -24,13 +24,14 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => demo.end());
 
-const present = async () => value(await currentGame(context));
+const { situation, game: present, onDisk, write } = actsOn(() => ({ context, profile }));
 const version = async () => (await present()).definition.version;
 const readAnew = async () => value(await readShelfOfGame(context, () => undefined));
 async function found(id: string) {
-  const { roster } = value(await readSituation(context, profile));
-  const onDisk = await readOnDisk(context, await present());
-  return runChecks({ roster, ties: allTies(roster), onDisk }).filter((finding) => finding.id === id);
+  const { roster } = await situation();
+  return runChecks({ roster, ties: allTies(roster), onDisk: await onDisk() }).filter(
+    (finding) => finding.id === id,
+  );
 }
 
 test("the version that the game names counts from the next reading on: for what mods are for, for all who look, whatever ships", async () => {
@@ -68,7 +69,7 @@ test("what the game needs is told where it lies and where it belongs; once it is
     level: "problem",
     data: { name: "Wind table", file: "base/wind.tbl", found: "wind.tbl" },
   });
-  value(await writeOrder(context, profile, value(await lookAtOrder(context, profile)).sha256));
+  value(await write());
   const lines = async () => {
     const said: string[] = [];
     await startGame(kitefall, game, (line) => said.push(line));

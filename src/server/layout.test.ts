@@ -12,7 +12,6 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
-import { orderFileGap } from "@/core/check/order-file";
 import { label } from "@/core/edit/steps";
 import type { LayoutProgress } from "@/core/layout/preview";
 import type { ProfileId } from "@/core/model/ids";
@@ -23,8 +22,8 @@ import { storeEdit } from "./operations/edit-profile";
 import { switchGame } from "./operations/games";
 import { gatherFiles } from "./operations/gather";
 import { acceptFiles, previewLayout, previewTakingBack, readDrift, setFilesAside } from "./operations/layout";
-import { lookAtOrder, readOnDisk, takeAllBack, writeOrder } from "./operations/order-file";
-import { currentGame, readSituation } from "./operations/situation";
+import { takeAllBack, writeOrder } from "./operations/order-file";
+import { actsOn } from "./testing/acts-on";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
@@ -39,20 +38,7 @@ beforeEach(async () => {
 }, 60_000);
 afterEach(() => demo.end());
 
-const situation = async () => value(await readSituation(context, profile));
-const onDisk = async () => readOnDisk(context, value(await currentGame(context)));
-const gap = async () => orderFileGap((await situation()).roster, await onDisk());
-const write = async (onProgress?: (progress: LayoutProgress) => void) =>
-  writeOrder(context, profile, value(await lookAtOrder(context, profile)).sha256, {
-    ...(onProgress && { onProgress }),
-  });
-async function turnOff(id: string) {
-  const { version } = (await situation()).profile;
-  const steps = [{ kind: "switch" as const, list: "mods" as const, ids: [id as never], on: false }];
-  value(
-    await storeEdit(context, profile, version, { label: label("switch-off", { item: id, count: 1 }), steps }),
-  );
-}
+const { situation, onDisk, gap, write, turnOff } = actsOn(() => ({ context, profile }));
 
 /** Names, rights, contents, and times to the microsecond. */
 function snapshot(folder: string): Record<string, string> {
@@ -81,7 +67,7 @@ test("writing the order lays the mods out, as looked at before; the game finds t
   expect(snapshot(game)).toEqual(before);
 
   const told: LayoutProgress[] = [];
-  const written = value(await write((progress) => told.push(progress)));
+  const written = value(await write({ onProgress: (progress) => told.push(progress) }));
   expect(written.laid).toMatchObject({ files: preview.put, bytes: preview.bytes });
   expect(await gap()).toBeNull();
   expect(new Set(told.map(({ phase }) => phase))).toEqual(new Set(["unpack", "place"]));
@@ -138,10 +124,12 @@ test.each([
     }),
   );
   let asked = 0;
-  const cancelled = await write((progress) => {
-    // As `cancelLayout` does, which waits for the database first.
-    if (progress.phase === phase && progress.done === 2 && asked++ === 0)
-      Atomics.store(context.laying.get(kitefall.id)!, 0, 1);
+  const cancelled = await write({
+    onProgress: (progress) => {
+      // As `cancelLayout` does, which waits for the database first.
+      if (progress.phase === phase && progress.done === 2 && asked++ === 0)
+        Atomics.store(context.laying.get(kitefall.id)!, 0, 1);
+    },
   });
   expect(cancelled).toMatchObject({ ok: false, refusal: { code: "layout-cancelled" } });
   const contents = (all: Record<string, string>) =>
@@ -175,8 +163,10 @@ test("what is refused is refused with its reason, and neither files nor order ar
 });
 
 test("an order that was changed after laying out was cancelled is the one that comes back", async () => {
-  const cancelled = await write(() => {
-    Atomics.store(context.laying.get(kitefall.id)!, 0, 1);
+  const cancelled = await write({
+    onProgress: () => {
+      Atomics.store(context.laying.get(kitefall.id)!, 0, 1);
+    },
   });
   expect(cancelled).toMatchObject({ ok: false });
   const order = join(game, kitefall.orderFile.path);

@@ -9,9 +9,7 @@ import {
   writeFileSync,
 } from "node:fs";
 import { dirname, join } from "node:path";
-import { orderFileGap } from "@/core/check/order-file";
 import { settingEdit } from "@/core/edit/settings";
-import { label } from "@/core/edit/steps";
 import { fingerprintOf, factsOfRoster } from "@/core/lineup/fingerprint";
 import type { ProfileId } from "@/core/model/ids";
 import type { SettingChoice } from "@/core/model/settings";
@@ -19,11 +17,11 @@ import { kitefall } from "@/standin/kitefall/definition";
 import { startGame } from "@/standin/game/start";
 import { willWriteSettings } from "@/store/settings-files";
 import type { Context } from "./context";
-import { storeEdit } from "./operations/edit-profile";
+import { readDrift } from "./operations/layout";
 import { changeDefinition, switchGame } from "./operations/games";
-import { lookAtOrder, readOnDisk, takeAllBack, writeOrder } from "./operations/order-file";
+import { takeAllBack } from "./operations/order-file";
 import { planSettings } from "./operations/settings";
-import { currentGame, readSituation } from "./operations/situation";
+import { actsOn } from "./testing/acts-on";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
@@ -43,19 +41,11 @@ afterEach(() => demo.end());
 const before =
   '{\n  // Written at the end of each flight.\n  "lines": { "most": 4, "slack": 0.2 },\n  "view": "behind"\n}\n';
 const read = () => readFileSync(file, "utf8");
-const situation = async () => value(await readSituation(context, profile));
-const gap = async () =>
-  orderFileGap((await situation()).roster, await readOnDisk(context, value(await currentGame(context))));
-const write = async () => writeOrder(context, profile, value(await lookAtOrder(context, profile)).sha256);
-async function edit(steps: Parameters<typeof storeEdit>[3]["steps"]) {
-  const { version } = (await situation()).profile;
-  value(await storeEdit(context, profile, version, { label: label("launch", { name: "x" }), steps }));
-}
+const { situation, game: registered, gap, write, edit, turnOff } = actsOn(() => ({ context, profile }));
 async function decide(at: string, wanted: SettingChoice["value"] | undefined) {
   const made = settingEdit((await situation()).roster, { file: "flight", at }, wanted);
   await edit(made!.steps);
 }
-const turnOff = () => edit([{ kind: "switch", list: "mods", ids: ["bridle-kit" as never], on: false }]);
 
 test("what mods ask for and the profile decides is written with the order, read by the game, and goes where it is wanted no more", async () => {
   const { mtimeMs } = lstatSync(file);
@@ -87,7 +77,7 @@ test("what mods ask for and the profile decides is written with the order, read 
   expect(await print()).toBe(plain);
   value(await write());
   expect(read()).toMatch('"most": 6');
-  await turnOff();
+  await turnOff("bridle-kit");
   value(await write());
   expect(read()).toBe(before);
   // The order file beside it is new; the folder changed for that alone.
@@ -124,7 +114,7 @@ test("a file that was not there comes and goes with the folders that were made f
 });
 
 test("whenever the server ended, the next writing and taking back know what is Seating's", async () => {
-  const present = value(await currentGame(context));
+  const present = await registered();
   const plan = async (most: number | null) =>
     value(
       await planSettings(
@@ -152,6 +142,34 @@ test("whenever the server ended, the next writing and taking back know what is S
       value(await takeAllBack(context));
       expect(read()).toBe(before);
     }
+});
+
+test("a file of settings that a mod brings is laid out, has its lines, is no drift, and goes with its mods", async () => {
+  const own = { id: "own", label: "Own", path: "flying/kites/bridle/lines.dat", format: "lines" as const };
+  value(await changeDefinition(context, { ...kitefall, settings: [own] }));
+  const brought = join(game, own.path);
+  value(await write());
+  const plain = readFileSync(brought);
+  const settle = async (wanted: SettingChoice["value"] | undefined) =>
+    edit(settingEdit((await situation()).roster, { file: "own", at: "fog" }, wanted)!.steps);
+  await settle("2");
+  value(await write());
+  expect(readFileSync(brought).toString("latin1")).toMatch(/\nfog 2\n$/);
+  expect(await gap()).toBeNull();
+  expect(value(await readDrift(context)).changed).toEqual([]);
+  await settle(undefined);
+  value(await write());
+  expect(readFileSync(brought)).toEqual(plain);
+  // The store that has the same file was not touched.
+  await settle("3");
+  value(await write());
+  await turnOff("bridle-kit");
+  await settle(undefined);
+  value(await write());
+  // A copy of the mod brings the same file, and it has no line of anybody's any more.
+  expect(readFileSync(brought)).toEqual(plain);
+  value(await takeAllBack(context));
+  expect(existsSync(brought)).toBe(false);
 });
 
 test.each([

@@ -4,6 +4,7 @@ import type { LaunchValue } from "../model/profile";
 import { addAbsentPlugins, arrivalSteps } from "./arrivals";
 import { settingKey, type SettingChoice } from "../model/settings";
 import { settingName } from "../roster/settings";
+import { decisionIn } from "../state/facets";
 import { foldName } from "../roster/fold";
 import { fixedPlugins } from "../roster/laws";
 import type { Roster } from "../roster/roster";
@@ -64,8 +65,7 @@ export function settingEdit(
   value: SettingChoice["value"] | undefined,
 ): Edit | null {
   const key = settingKey(place);
-  const present = profile.state.settings.find((each) => settingKey(each) === key);
-  if (present?.value === value) return null;
+  if (decisionIn(profile.state, "settings", key)?.value === value) return null;
   const item = value === undefined ? null : { file: place.file, at: place.at, value };
   return {
     label: label("setting", { name: settingName(game, place) }),

@@ -10,6 +10,8 @@ test.each([
   // As a program shows it to its system: each text ends in a zero.
   ["FileVersion {version}", "FileVersion\0\u00001.6.2.0\0Product", "1.6.2.0"],
   ["is {version}", "This is 4.0. And that is 5.", "4.0"],
+  ["Tide-2 is /at/ version: {version}-beta", "Tide-2 is /at/ version: 3.1-beta", "3.1"],
+  ["constructor {version}", "constructor 1.2", "1.2"],
   // What means something in an expression is a letter like any other.
   ['"v":"{version}"+(x|y)*', '{"v":"2.0"+(x|y)*}', "2.0"],
 ])("%s finds it in %j", (pattern, text, version) => expect(read(pattern, text)).toBe(version));

@@ -1,6 +1,10 @@
+import { asPattern } from "../as-pattern";
 import type { Edition } from "../model/installed";
 
-const parts = { "{version}": String.raw`(?<version>\d[\w.-]*)`, "{build}": String.raw`(?<build>\w[\w.-]*)` };
+const parts: ReadonlyMap<string, string> = new Map([
+  ["{version}", String.raw`(?<version>\d[\w.-]*)`],
+  ["{build}", String.raw`(?<build>\w[\w.-]*)`],
+]);
 
 /** The version that a text of the game's names, its build behind a `+` as in Semantic Versioning 2.0 (section 10); null where it names none. */
 export function editionIn({ pattern }: Edition, text: string): string | null {
@@ -17,13 +21,7 @@ const matcherOf = (pattern: string): RegExp =>
     pattern
       .trim()
       .split(/(\{version\}|\{build\}|\s+)/)
-      .map((part) =>
-        part in parts
-          ? parts[part as keyof typeof parts]
-          : /^\s+$/.test(part)
-            ? String.raw`[\s\0]{1,99}`
-            : part.replace(/[\\^$.*+?()[\]{}|/-]/g, String.raw`\$&`),
-      )
+      .map((part) => parts.get(part) ?? (/^\s+$/.test(part) ? String.raw`[\s\0]{1,99}` : asPattern(part)))
       .join(""),
     "u",
   );

@@ -28,6 +28,20 @@ const present = (files: Readonly<Record<string, Lying>>) => ({
   filesBelow: (folder: string) => Object.keys(files).filter((path) => path.startsWith(`${folder}/`)),
 });
 
+test("a file of settings is nobody's change, whoever brings it", () => {
+  const own = { ...game, settings: [{ id: "s", label: "S", path: "data/View.ini", format: "ini" as const }] };
+  const files = present({ "data/view.ini": file(9, 7), "data/a.dat": file(9, 7) });
+  const told = (of: GameDefinition, laid: readonly string[]) =>
+    driftOf(of, merged, ledger(...laid), none, files);
+  expect(told(game, ["data/view.ini", "data/a.dat"]).changed.map(({ path }) => path)).toEqual([
+    "data/view.ini",
+    "data/a.dat",
+  ]);
+  expect(told(own, ["data/view.ini", "data/a.dat"]).changed.map(({ path }) => path)).toEqual(["data/a.dat"]);
+  expect(told(game, []).added.map(({ path }) => path)).toEqual(["data/a.dat", "data/view.ini"]);
+  expect(told(own, []).added.map(({ path }) => path)).toEqual(["data/a.dat"]);
+});
+
 test("what is laid out comes from a path of its mod, and gathered would come from there again", () => {
   const paths = ["a.dat", "Skies/b.dat", "menus/c/d.txt", "kites/menus/e.dat"];
   const mod: LaidMod = {

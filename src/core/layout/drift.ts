@@ -51,14 +51,17 @@ export function driftOf(
   const known = new Map(accepted.files.map(([path, size, changed]) => [path, { size, changed }]));
   const isAccepted = (path: string, lying: Lying) =>
     known.get(path)?.size === lying.size && known.get(path)!.changed === lying.changed;
+  // The game writes its settings itself, and so does Seating, whoever brings the file.
+  const settings = new Set((game.settings ?? []).map(({ path }) => foldName(game, path)));
   const [changed, gone]: [OfMod[], OfMod[]] = [[], []];
   for (const entry of ledger.entries) {
     const { path, mod } = entry;
     const lying = look(path);
+    const isRight = lying && (isAsPut(lying, entry) || isAccepted(path, lying));
     if (!lying) gone.push({ path, mod });
-    else if (!isAsPut(lying, entry) && !isAccepted(path, lying)) changed.push({ path, mod });
+    else if (!isRight && !settings.has(foldName(game, path))) changed.push({ path, mod });
   }
-  const own = new Set(ledger.entries.map(({ path }) => foldName(game, path)));
+  const own = new Set([...settings, ...ledger.entries.map(({ path }) => foldName(game, path))]);
   const roots = layingFolders(game, laying);
   const paths = new Set(roots.flatMap((folder) => filesBelow(folder)));
   const added = [...paths].sort().flatMap((path): Stranger[] => {

@@ -1,14 +1,11 @@
-import { blendChoiceKey } from "../model/additive-list";
-import { adviceKey } from "../model/advice";
 import { blendChoiceText } from "./blend";
 import { adviceSubject, adviceText, occasionText } from "./advice";
 import { say } from "../language/say";
 import type { Difference } from "../compare/states";
-import type { FacetName, ListName } from "../model/profile";
+import type { FacetName, KeyedName, ListName } from "../model/profile";
 import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
-import { settingKey } from "../model/settings";
 import { settingName } from "../roster/settings";
-import { facets, noteKey, numberKey } from "../state/facets";
+import { decisionIn } from "../state/facets";
 import type { DifferenceKind } from "../state/facet";
 import { plainText } from "./parts";
 import { ruleText } from "./rules";
@@ -113,7 +110,8 @@ const setWords = (
   side: (roster, key) => onOff(isOn(roster, key)),
 });
 
-const ruleOf = ({ profile }: Roster, id: string) => profile.state.rules.find((rule) => rule.id === id);
+const decisionOf = <Name extends KeyedName>({ profile }: Roster, name: Name, key: string) =>
+  decisionIn(profile.state, name, key);
 
 export const partWords = ({
   options,
@@ -141,11 +139,11 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     title: (kind, where) =>
       say(`profileDifferences.rules.${titled(kind as (typeof ruleKinds)[number])}`, { side: where }),
     name: (roster, id) => {
-      const rule = ruleOf(roster, id);
+      const rule = decisionOf(roster, "rules", id);
       return rule ? plainText(ruleText(rule.rule), (item) => itemName(roster, item)) : id;
     },
     side: (roster, id, kind) => {
-      const rule = ruleOf(roster, id);
+      const rule = decisionOf(roster, "rules", id);
       if (kind !== "changed" || !rule) return rule?.note ?? "";
       return `${onOff(!rule.off)}: ${plainText(ruleText(rule.rule), (item) => itemName(roster, item))}`;
     },
@@ -164,8 +162,8 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     kinds: ruleKinds,
     title: (kind) => say(`profileDifferences.${kind === "place" ? "orderOfBooks" : "title.books"}`),
     name: ({ stock }, id) => stock.books.find((book) => book.id === id)?.name ?? id,
-    side: ({ profile }, id) => {
-      const book = profile.state.books.find((each) => each.id === id);
+    side: (roster, id) => {
+      const book = decisionOf(roster, "books", id);
       if (!book) return "";
       return book.off.length > 0
         ? say("profileDifferences.without", { version: book.version, count: book.off.length })
@@ -176,7 +174,7 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.notes"),
     name: (roster, key) => itemName(roster, key.slice(key.indexOf(" ") + 1)),
-    side: ({ profile }, key) => profile.state.notes.find((note) => noteKey(note) === key)?.text ?? "",
+    side: (roster, key) => decisionOf(roster, "notes", key)?.text ?? "",
   },
   numbers: {
     kinds: [...onEitherSide, "changed"],
@@ -187,18 +185,17 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
       const { sections } = roster.lists[list === "mods" ? "mods" : "plugins"];
       return sections.find((section) => section.id === id)?.name ?? id;
     },
-    side: ({ profile }, key) =>
-      String(profile.state.numbers.find((each) => numberKey(each) === key)?.number ?? ""),
+    side: (roster, key) => String(decisionOf(roster, "numbers", key)?.number ?? ""),
   },
   advice: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.advice"),
     name: (roster, key) => {
-      const found = roster.profile.state.advice.find((each) => adviceKey(each) === key);
+      const found = decisionOf(roster, "advice", key);
       return found ? adviceSubject(roster, found.on) : key;
     },
     side: (roster, key) => {
-      const found = roster.profile.state.advice.find((each) => adviceKey(each) === key);
+      const found = decisionOf(roster, "advice", key);
       return found ? adviceText(roster, found) : "";
     },
   },
@@ -206,26 +203,26 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.setAside"),
     name: (_, key) => key,
-    side: ({ profile }, key) => profile.state.setAside.find(({ finding }) => finding === key)?.reason ?? "",
+    side: (roster, key) => decisionOf(roster, "setAside", key)?.reason ?? "",
   },
   reminders: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.reminders"),
-    name: ({ profile }, key) => profile.state.reminders.find(({ id }) => id === key)?.text ?? key,
-    side: ({ profile }, key) => {
-      const found = profile.state.reminders.find(({ id }) => id === key);
+    name: (roster, key) => decisionOf(roster, "reminders", key)?.text ?? key,
+    side: (roster, key) => {
+      const found = decisionOf(roster, "reminders", key);
       return found ? occasionText(found.when) : "";
     },
   },
   blend: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.blend"),
-    name: ({ profile }, key) => {
-      const found = profile.state.blend.find((each) => blendChoiceKey(each) === key);
+    name: (roster, key) => {
+      const found = decisionOf(roster, "blend", key);
       return found ? blendChoiceText(found) : key;
     },
-    side: ({ profile }, key) => {
-      const found = profile.state.blend.find((each) => blendChoiceKey(each) === key);
+    side: (roster, key) => {
+      const found = decisionOf(roster, "blend", key);
       return found?.kind === "winner" ? found.plugin : found?.kind === "recipe" ? found.name : "";
     },
   },
@@ -253,27 +250,24 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
   settings: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.settings"),
-    name: ({ game, profile }, key) => {
-      const found = profile.state.settings.find((each) => settingKey(each) === key);
-      return found ? settingName(game, found) : key;
+    name: (roster, key) => {
+      const found = decisionOf(roster, "settings", key);
+      return found ? settingName(roster.game, found) : key;
     },
-    side: ({ profile }, key) => {
-      const found = profile.state.settings.find((each) => settingKey(each) === key);
-      if (!found) return "";
-      return found.value === null ? say("profileDifferences.staysAsItIs") : String(found.value);
+    side: (roster, key) => {
+      const { value } = decisionOf(roster, "settings", key) ?? { value: "" };
+      return value === null ? say("profileDifferences.staysAsItIs") : String(value);
     },
   },
   leftOut: {
     kinds: onEitherSide,
     title: () => say("profileDifferences.title.leftOut"),
     name: (roster, key) => {
-      const found = roster.profile.state.leftOut.find((each) => facets.leftOut.keyOf(each) === key);
+      const found = decisionOf(roster, "leftOut", key);
       return found ? `${itemName(roster, found.mod)}: ${found.path}` : key;
     },
-    side: ({ profile }, key) =>
-      profile.state.leftOut.some((each) => facets.leftOut.keyOf(each) === key)
-        ? say("facets.one.leftOut")
-        : say("profileDifferences.there2"),
+    side: (roster, key) =>
+      say(decisionOf(roster, "leftOut", key) ? "facets.one.leftOut" : "profileDifferences.there2"),
   },
 };
 

@@ -1,9 +1,18 @@
 import { blendChoiceKey } from "../model/additive-list";
 import { adviceKey } from "../model/advice";
-import type { Choice, FacetName, KeyedName, Note, ProfileState, Rule, SheetNumber } from "../model/profile";
+import type {
+  Choice,
+  Decision,
+  FacetName,
+  KeyedName,
+  Note,
+  ProfileState,
+  Rule,
+  SheetNumber,
+} from "../model/profile";
 import { settingKey } from "../model/settings";
 import type { Facet } from "./facet";
-import { keyedFacet } from "./keyed-facet";
+import { keyedFacet, type KeyedFacet } from "./keyed-facet";
 import { orderFacet } from "./order-facet";
 
 const isOwnRule = (rule: Rule): boolean => rule.shared !== true;
@@ -157,6 +166,17 @@ export const facetNames = Object.keys(facets) as readonly FacetName[];
 export const keyedNames = facetNames.filter(
   (name): name is KeyedName => name !== "mods" && name !== "plugins",
 );
+
+/** What a state decides under a key. */
+export function decisionIn<Name extends KeyedName>(
+  state: ProfileState,
+  name: Name,
+  key: string,
+): Decision<Name> | undefined {
+  // Of one name facet and value fit, which a name that is any of them loses.
+  const facet = facets[name] as unknown as KeyedFacet<ProfileState[Name], Decision<Name>>;
+  return facet.items(state[name]).find((item) => facet.keyOf(item) === key);
+}
 
 type Visit<R> = <Name extends FacetName>(name: Name, facet: Facet<ProfileState[Name]>) => R;
 

@@ -1,11 +1,9 @@
+import { asPattern } from "@/core/as-pattern";
 import { lineEndOf, linesOf, type SettingsLanguage } from "./language";
 
 /** What stands before the value of a key, and the value. */
 const matcherOf = (at: string): RegExp =>
-  new RegExp(
-    `^(\\s*${at.trim().replace(/[\\^$.*+?()[\]{}|/-]/g, String.raw`\$&`)}(?:[ \\t]*[=:][ \\t]*|[ \\t]+|(?=\\s*$)))(.*?)(\\s*)$`,
-    "s",
-  );
+  new RegExp(`^(\\s*${asPattern(at.trim())}(?:[ \\t]*[=:][ \\t]*|[ \\t]+|(?=\\s*$)))(.*?)(\\s*)$`, "s");
 
 /** A key and its value in a line of its own, with blanks, `=` or `:` between them. */
 export const lines: SettingsLanguage = {

@@ -1,4 +1,5 @@
 import { XMLValidator } from "fast-xml-parser";
+import { asPattern } from "@/core/as-pattern";
 import { say } from "@/core/language/say";
 import { lineEndOf, Unfit, type SettingsLanguage } from "./language";
 
@@ -67,7 +68,7 @@ function wayDown(root: Element, names: readonly string[]): Element[] {
 }
 
 const attributeIn = (tag: string, name: string) =>
-  new RegExp(`(\\s+)${name.replace(/[.]/g, String.raw`\.`)}(\\s*=\\s*)("[^"]*"|'[^']*')`, "u").exec(tag);
+  new RegExp(`(\\s+)${asPattern(name)}(\\s*=\\s*)("[^"]*"|'[^']*')`, "u").exec(tag);
 
 const escaped = (text: string): string =>
   text

@@ -38,7 +38,7 @@ import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
 import { inTurn, isByDate, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
-import { performSettings, planSettings, standingSettings } from "./settings";
+import { planSettings, setLines, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
 
 type Contents = { readonly [File in keyof GameFiles]: Uint8Array | null };
@@ -119,14 +119,16 @@ export async function writeOrder(
     };
     if (await isTheirs(context, game.id, files.order, before.order, after.order, seen))
       return refuse("order-file-theirs", { path: definition.orderFile.path });
-    const settings = await planSettings(context.db, game, wantedSettings(roster));
-    if (!settings.ok) return settings;
+    const lines = wantedSettings(roster);
+    // Before anything is done, what could not be is refused; a mod may bring one of the files, so that it is looked at once more then.
+    const fits = await planSettings(context.db, game, lines);
+    if (!fits.ok) return fits;
     const edits = (await readHistory(context.db, profileId)).edits;
     const laid = await layOut(context, game, roster, laying);
     if (!laid.ok) return laid;
     const written = await writeOver(context, game, before, after, { profileId, edits });
     if (!written.ok) return written;
-    const set = await performSettings(context.db, game, settings.value);
+    const set = await setLines(context, game, lines);
     return set.ok ? done(await readOnDisk(context, game)) : set;
   });
 }
@@ -273,9 +275,7 @@ export async function takeAllBack(context: Context, onProgress?: OnProgress): Pr
     for (const kind of ["order", "holds"] as const)
       if (await isOthers(context, game.id, files[kind], contents.value[kind])) othersFiles.push(files[kind]);
     // First, so that folders that were made for them are empty by then.
-    const settings = await planSettings(context.db, game, []);
-    if (!settings.ok) return settings;
-    const set = await performSettings(context.db, game, settings.value);
+    const set = await setLines(context, game, []);
     if (!set.ok) return set;
     const taken = await takeBack(context, game, othersFiles, onProgress);
     return taken.ok ? done(await readOnDisk(context, game)) : taken;

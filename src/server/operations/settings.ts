@@ -130,17 +130,19 @@ function withoutOurs(
   return without.ok ? done({ base: without.value, baseChanged: changed }) : without;
 }
 
-/** Writes what was planned, file by file; whatever ends it midway, what is there is known for what it is. */
-export async function performSettings(
-  db: Db,
-  { id }: RegisteredGame,
-  acts: readonly SettingsAct[],
+/** Has just these lines stand in the files, one after the other; whatever ends it midway, what is there is known for what it is. */
+export async function setLines(
+  { db }: Context,
+  game: RegisteredGame,
+  wanted: readonly SettingLine[],
 ): Promise<Outcome<null>> {
-  for (const { record, contents, changed } of acts) {
-    await db.transaction((tx) => willWriteSettings(tx, id, record));
+  const acts = await planSettings(db, game, wanted);
+  if (!acts.ok) return acts;
+  for (const { record, contents, changed } of acts.value) {
+    await db.transaction((tx) => willWriteSettings(tx, game.id, record));
     const put = await putSettings(record.path, contents, changed, record.made);
     if (!put.ok) return put;
-    await db.transaction((tx) => haveWrittenSettings(tx, id, record.path));
+    await db.transaction((tx) => haveWrittenSettings(tx, game.id, record.path));
   }
   return done(null);
 }

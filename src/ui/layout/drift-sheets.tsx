@@ -12,7 +12,7 @@ import { ListGrid } from "../workspace/list-grid";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { GatherDialog } from "./gather-dialog";
 import { useFolder } from "./use-folder";
-import { useModTitles } from "./use-mod-titles";
+import { useModTitles } from "../workspace/use-mod-titles";
 
 /** A file that somebody has touched. */
 interface Touched {

@@ -6,7 +6,7 @@ import { say } from "@/core/language/say";
 import { formatSize } from "../kit/format-size";
 import type { GridColumn } from "../kit/grid/columns";
 import { SheetGrid } from "../workspace/sheet-grid";
-import { useModTitles } from "./use-mod-titles";
+import { useModTitles } from "../workspace/use-mod-titles";
 
 const keyOf = ({ mod }: ModLaying): string => mod;
 const figure = (count: number): string => (count > 0 ? String(count) : "");

@@ -1,15 +1,15 @@
 "use client";
 
 import { say } from "@/core/language/say";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import type { Edit } from "@/core/model/edit";
 import type { LaunchSetting } from "@/core/model/game";
 import { baseItemEdit, expansionEdit, launchEdit, launchValue } from "@/core/edit/settings";
 import { type LaunchValue } from "@/core/model/profile";
-import { inputLook } from "../kit/field";
 import { NumberField } from "../kit/number-field";
 import { Select } from "../kit/select";
 import { Toggle } from "../kit/toggle";
+import { TypedField } from "../kit/typed-field";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 function useDispatch(): (edit: Edit | null) => void {
@@ -147,30 +147,14 @@ function LaunchValueField({
         className="w-40"
       />
     );
-  return <Typed key={String(value)} label={setting.label} value={String(value)} onChange={onChange} />;
-}
-
-/** Stored once it is left, or with Enter: every change is an edit that can be undone. */
-function Typed({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-}) {
-  const [draft, setDraft] = useState(value);
-  const store = () => onChange(draft.trim());
   return (
-    <input
-      aria-label={label}
-      value={draft}
-      maxLength={500}
-      onChange={(event) => setDraft(event.target.value)}
-      onBlur={store}
-      onKeyDown={(event) => event.key === "Enter" && store()}
-      className={`${inputLook} !w-40 font-mono`}
+    <TypedField
+      key={String(value)}
+      label={setting.label}
+      value={String(value)}
+      most={500}
+      onStore={onChange}
+      className="!w-40"
     />
   );
 }

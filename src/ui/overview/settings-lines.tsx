@@ -11,9 +11,10 @@ import { settingKey, type SettingChoice, type SettingsFile } from "@/core/model/
 import { settingPlaces, wantedAt, type SettingPlace } from "@/core/roster/settings";
 import type { SettingNow } from "@/server/operations/settings";
 import { Button } from "../kit/button";
-import { Field, inputLook } from "../kit/field";
+import { Field } from "../kit/field";
 import { Select } from "../kit/select";
-import { useModTitles } from "../layout/use-mod-titles";
+import { TypedField } from "../kit/typed-field";
+import { useModTitles } from "../workspace/use-mod-titles";
 import { readSettingsNow } from "../workspace/server";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
@@ -61,10 +62,18 @@ export function SettingsLines() {
         <table className="w-full border-collapse text-left">
           <thead>
             <tr className="text-ink2 border-line border-b text-sm">
-              <th className="py-1 pr-3 font-semibold">{say("settings.place")}</th>
-              <th className="py-1 pr-3 font-semibold">{say("settings.inTheFile")}</th>
-              <th className="py-1 pr-3 font-semibold">{say("settings.willBe")}</th>
-              <th className="py-1 font-semibold">{say("settings.who")}</th>
+              <th scope="col" className="py-1 pr-3 font-semibold">
+                {say("settings.place")}
+              </th>
+              <th scope="col" className="py-1 pr-3 font-semibold">
+                {say("settings.inTheFile")}
+              </th>
+              <th scope="col" className="py-1 pr-3 font-semibold">
+                {say("settings.willBe")}
+              </th>
+              <th scope="col" className="py-1 font-semibold">
+                {say("settings.who")}
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -112,10 +121,11 @@ function Row({ place, file, written, decide }: RowProps) {
       </td>
       <td className="py-2 pr-3 text-sm">
         {who === "own" ? (
-          <OwnValue
+          <TypedField
             key={String(wanted!.value)}
             label={say("settings.valueAt", { at: place.at })}
             value={String(wanted!.value)}
+            most={2000}
             onStore={(text) => decide(typedSetting(file.format, text))}
           />
         ) : wanted ? (
@@ -152,30 +162,6 @@ function Row({ place, file, written, decide }: RowProps) {
         />
       </td>
     </tr>
-  );
-}
-
-/** Stored once it is left, or with Enter: every change is an edit that can be undone. */
-function OwnValue({
-  label,
-  value,
-  onStore,
-}: {
-  label: string;
-  value: string;
-  onStore: (text: string) => void;
-}) {
-  const [draft, setDraft] = useState(value);
-  return (
-    <input
-      aria-label={label}
-      value={draft}
-      maxLength={2000}
-      onChange={(event) => setDraft(event.target.value)}
-      onBlur={() => onStore(draft)}
-      onKeyDown={(event) => event.key === "Enter" && onStore(draft)}
-      className={`${inputLook} font-mono`}
-    />
   );
 }
 

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { useEditor } from "../workspace/workspace.client";
+import { useEditor } from "./workspace.client";
 
 /** What mods are called, by their ids; of one that is not in the profile any more, its id. */
 export function useModTitles(): (id: string) => string {
