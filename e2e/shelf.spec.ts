@@ -5,7 +5,7 @@ import { zipSync, strToU8 } from "fflate";
 import type { Page } from "@playwright/test";
 import { make7z } from "@/disk/testing/make-7z";
 import { dropFile } from "./drop-file";
-import { choose, expect, shelfFolder, stored, test, visit } from "./fixtures";
+import { choose, expect, home, shelfFolder, stored, test, visit } from "./fixtures";
 
 const shown = (page: Page) => page.getByText(/^\d+ of \d+ shown$/);
 const bar = (page: Page) => page.getByRole("search", { name: "Filter of the shelf" });
@@ -300,6 +300,19 @@ test("a dropped archive is looked into, taken in switched off, and asks for its 
   await expect(page.locator("[data-message]").filter({ hasText: "drop an archive" })).toBeVisible();
 });
 
+const otherShelf = join(home, "demo/kitefall-cup/shelf");
+
+/** In the page: ends once the server has told of a new file of this name on a shelf, and the page had the time to show it. */
+const heardOfShelf = (name: string): Promise<void> =>
+  new Promise((done) => {
+    const source = new EventSource("/api/events");
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      if (!data.includes(name)) return;
+      source.close();
+      setTimeout(done, 500);
+    };
+  });
+
 test("what changes on the disk is told as a difference, and counts only when the shelf is read", async ({
   watched: page,
   seating,
@@ -310,6 +323,10 @@ test("what changes on the disk is told as a difference, and counts only when the
   await copyFile(join(shelfFolder, "Small Fry-1.0.0.zip"), join(shelfFolder, "Small Fry-1.0.1.zip"));
   await rename(join(shelfFolder, "Wide Lens-0.9.1.zip"), join(shelfFolder, "Wide Lens.away"));
   const told = page.getByRole("button", { name: "On the disk: 1 new, 1 gone" });
+  await expect(told).toBeVisible();
+  // What is told of another game's shelf later takes nothing away.
+  await copyFile(join(shelfFolder, "Small Fry-1.0.0.zip"), join(otherShelf, "Passing By-1.0.zip"));
+  await page.evaluate(heardOfShelf, "Passing By-1.0.zip");
   await expect(told).toBeVisible();
   await told.click();
   await expect(page.getByText("Small Fry-1.0.1.zip", { exact: true })).toBeVisible();

@@ -63,7 +63,13 @@ export function useShelfReading(
   const [busy, setBusy] = useState(false);
   const [last, setLast] = useState<Summary | null>(null);
   const present = useRef<AbortController>(null);
-  const [changes, setChanges] = useState<ShelfChanges | null>(null);
+  // What is told of another game must not take the place of what was told of this one.
+  const [changesOf, setChangesOf] = useState<ReadonlyMap<string, ShelfChanges>>(new Map());
+  const setChanges = useCallback(
+    (told: ShelfChanges) => setChangesOf((before) => new Map(before).set(told.game, told)),
+    [],
+  );
+  const changes = someOf(changesOf.get(game));
   const read = useCallback(async () => {
     const abort = (present.current = new AbortController());
     const began = performance.now();
@@ -86,10 +92,10 @@ export function useShelfReading(
   }, [game, neverRead, read]);
   const cancel = useCallback(() => present.current?.abort(), []);
   return useMemo(
-    () => ({ progress, busy, last, changes: isOf(changes, game) ? changes : null, setChanges, read, cancel }),
-    [progress, busy, last, changes, game, read, cancel],
+    () => ({ progress, busy, last, changes, setChanges, read, cancel }),
+    [progress, busy, last, changes, setChanges, read, cancel],
   );
 }
 
-const isOf = (changes: ShelfChanges | null, game: string): boolean =>
-  changes?.game === game && changes.added.length + changes.changed.length + changes.gone.length > 0;
+const someOf = (changes: ShelfChanges | undefined): ShelfChanges | null =>
+  changes && changes.added.length + changes.changed.length + changes.gone.length > 0 ? changes : null;
