@@ -83,7 +83,7 @@ export const finding = (page: Page, text: string | RegExp) =>
   page.getByRole("grid", { name: "Findings" }).getByRole("row").filter({ hasText: text });
 
 /** Takes a way out of what was found, in Health. */
-export async function takeWayOut(page: Page, text: string | RegExp, way: RegExp): Promise<void> {
+export async function takeWayOut(page: Page, text: string | RegExp, way: string | RegExp): Promise<void> {
   await finding(page, text).first().click();
   await page
     .getByRole("complementary", { name: "Inspector" })

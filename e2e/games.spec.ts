@@ -1,4 +1,6 @@
-import { expect, row, stored, test } from "./fixtures";
+import { readdir } from "node:fs/promises";
+import { join } from "node:path";
+import { choose, expect, finding, home, row, stored, takeWayOut, test } from "./fixtures";
 
 test("another game is worked on in a workspace of its own, which shows only what that game has", async ({
   watched: page,
@@ -37,4 +39,41 @@ test("another game is worked on in a workspace of its own, which shows only what
   await page.getByRole("menuitem", { name: /^Brinehollow/ }).click();
   await row(page, "Brinehollow.keel").waitFor();
   await expect(page.getByRole("radio", { name: "plugins" })).toBeVisible();
+});
+
+test("which of the game’s own profiles a profile is for is chosen where it is missed, and its order is written there", async ({
+  watched: page,
+}) => {
+  const players = join(home, "demo/millwright-vale/game/players");
+  await page.getByRole("button", { name: "Game: Brinehollow" }).click();
+  await page.getByRole("menuitem", { name: /^Millwright Vale/ }).click();
+  await expect(page.getByRole("button", { name: "Profile: Three Weirs" })).toBeVisible();
+  const choice = page.getByRole("combobox", { name: "Profile of the game" });
+  await expect(choice).toHaveText("hazel");
+
+  await page.keyboard.press("Alt+p");
+  await page.keyboard.type("Cart Yard");
+  await page.keyboard.press("Enter");
+  await expect(choice).toHaveText("Choose one …");
+  await page.keyboard.press("Control+s");
+  await expect(page.locator("[data-message]").last()).toContainText(
+    "choose in the Overview, below “What the game reads”, which one this profile is for (hazel, rowan)",
+  );
+  await page.getByRole("link", { name: /^Health/ }).click();
+  await takeWayOut(page, "Which profile of the game is meant is open", "For “rowan”");
+  await expect(finding(page, "Which profile of the game is meant is open")).toHaveCount(0);
+  await page.keyboard.press("Control+s");
+  await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
+  expect(await readdir(join(players, "rowan"))).toContain("packages.xml");
+  expect(await readdir(join(players, "hazel"))).not.toContain("packages.xml");
+  await page.keyboard.press("Alt+t");
+  const trial = page.getByRole("region", { name: "Trial" });
+  await expect(trial.getByRole("status")).toHaveText(/running/);
+  await expect(trial).toContainText("profile: rowan");
+
+  await page.getByRole("link", { name: /^Overview/ }).click();
+  await choose(choice, "hazel");
+  await expect(page.getByRole("contentinfo")).not.toContainText("The game reads this order");
+  await page.reload();
+  await expect(choice).toHaveText("hazel");
 });

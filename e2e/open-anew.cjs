@@ -1,9 +1,16 @@
 // Loaded into the server of the tests before it starts: told so, it gives its data folder back and forgets it, and told so again, the
 // next request opens what lies there then. A start takes as long as many a test.
+const { readFileSync } = require("node:fs");
+const { dirname, join } = require("node:path");
 const { isMainThread } = require("node:worker_threads");
 
-// The database is opened anew for each test: to make its program faster in the background would take longer than each test saves by it.
-require("node:v8").setFlagsFromString("--no-wasm-dynamic-tiering");
+const isServer = isMainThread && process.argv[1]?.endsWith("server.mjs");
+
+// The database is opened anew for each test. The engine compiles its program only once as long as somebody in the process holds it.
+if (isServer) {
+  const program = join(dirname(require.resolve("@electric-sql/pglite")), "pglite.wasm");
+  globalThis.keptPostgres = WebAssembly.compile(readFileSync(program));
+}
 
 /** Between the two a page that was closed may still say something: that is no matter of the next folder, and must not open it too early. */
 let isBetween = false;
@@ -28,5 +35,4 @@ function openNext() {
   process.stderr.write("The data folder may be opened\n");
 }
 
-if (isMainThread && process.argv[1]?.endsWith("server.mjs"))
-  process.on("SIGUSR2", () => (isBetween ? openNext() : void forget()));
+if (isServer) process.on("SIGUSR2", () => (isBetween ? openNext() : void forget()));

@@ -70,7 +70,7 @@ async function listsInTheGame(id: ProfileId): Promise<string[]> {
   const { definition, folders } = await game();
   value(await writeOrder(demo.context, id, null));
   const log: string[] = [];
-  await startGame(definition, folders.game, (line) => log.push(line), folders.order);
+  await startGame(definition, folders.game, (line) => log.push(line), { order: folders.order });
   return log.filter((line) => line.startsWith("list "));
 }
 

@@ -8,8 +8,9 @@ import { listProfiles } from "@/store/profiles";
 import { readDrift } from "./operations/layout";
 import { readOnDisk } from "./operations/order-file";
 import { findOverlaps } from "./operations/read-library";
+import { currentGame } from "./operations/situation";
 import { getStock } from "./stock";
-import { makeDemoContext, storedProfile, type DemoContext } from "./testing/demo-context";
+import { makeDemoContext, storedProfile, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
 beforeAll(async () => {
@@ -24,8 +25,9 @@ test("the demo of its usual size has at least one of every finding", async () =>
     const stock = await getStock(context, game);
     const { definition } = game;
     const drift = await readDrift({ ...context, at: (await listProfiles(context.db, game.id))[0]!.id });
-    const onDisk = { ...(await readOnDisk(context, game)), ...(drift.ok && { drift: drift.value }) };
     for (const { id } of await listProfiles(context.db, game.id)) {
+      const of = value(await currentGame({ ...context, at: id }));
+      const onDisk = { ...(await readOnDisk(context, of)), ...(drift.ok && { drift: drift.value }) };
       const plain = makeRoster(definition, (await storedProfile(context, id))!, stock);
       const roster = { ...plain, overlaps: await findOverlaps(context, game, plain) };
       for (const finding of runChecks({ roster, ties: allTies(roster), onDisk, today: "2026-11-30" }))

@@ -1,5 +1,6 @@
 import { dirname } from "node:path";
 import { gameFiles } from "@/disk/game-files";
+import { foldersOfOrders } from "@/disk/profiles-of-game";
 import type { ShelfReader } from "@/disk/shelf-reader";
 import { watchFolders } from "@/disk/watch-folders";
 import { listGames, type RegisteredGame } from "@/store/games";
@@ -106,9 +107,14 @@ function watchGame({ db, reader, events }: Ground, game: RegisteredGame, key: st
   });
   const watched: GameWatch = { key, stop, changes: null, look };
   watchFolders(game.folders.shelves, look, signal, reader.foldersBelow);
-  const { order } = gameFiles(game.definition, game.folders);
-  watchFolders([dirname(order)], () => events.hint({ kind: "order-file", game: game.id }), signal);
+  void watchOrders(game, () => events.hint({ kind: "order-file", game: game.id }), signal);
   return watched;
+}
+
+async function watchOrders({ definition, folders }: RegisteredGame, onStir: () => void, signal: AbortSignal) {
+  const below = await foldersOfOrders(definition, folders);
+  const inWhich = below.map((order) => dirname(gameFiles(definition, { order }).order));
+  if (!signal.aborted) watchFolders(inWhich, onStir, signal);
 }
 
 /** What is asked for while it goes on is done once more after it. */

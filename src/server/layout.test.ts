@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import {
   appendFileSync,
   existsSync,
@@ -24,6 +23,7 @@ import { gatherFiles } from "./operations/gather";
 import { acceptFiles, previewLayout, previewTakingBack, readDrift, setFilesAside } from "./operations/layout";
 import { takeAllBack, writeOrder } from "./operations/order-file";
 import { actsOn } from "./testing/acts-on";
+import { snapshot } from "./testing/snapshot";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
@@ -39,18 +39,6 @@ beforeEach(async () => {
 afterEach(() => demo.end());
 
 const { situation, onDisk, gap, write, turnOff } = actsOn(() => ({ context, profile }));
-
-/** Names, rights, contents, and times to the microsecond. */
-function snapshot(folder: string): Record<string, string> {
-  const told: Record<string, string> = {};
-  for (const path of ["", ...readdirSync(folder, { recursive: true, encoding: "utf8" })]) {
-    const at = join(folder, path);
-    const info = lstatSync(at);
-    const bytes = info.isFile() ? createHash("sha256").update(readFileSync(at)).digest("hex") : "folder";
-    told[path] = `${info.mode} ${Math.round(info.mtimeMs * 1000)} ${bytes}`;
-  }
-  return told;
-}
 
 async function start(): Promise<string[]> {
   const lines: string[] = [];
@@ -183,10 +171,11 @@ test("of what the demo has laid out nothing is left either, nor of an order that
   game = join(demo.folder, "millwright-vale/game");
   expect(readdirSync(game)).toContain("packages");
   value(await write());
-  expect(readdirSync(join(game, "setup"))).toContain("packages.xml");
+  expect(readdirSync(join(game, "players/hazel"))).toContain("packages.xml");
   value(await takeAllBack(context));
   expect(readdirSync(game)).not.toContain("packages");
   expect(readdirSync(join(game, "setup"))).toEqual(["view.xml"]);
+  expect(readdirSync(join(game, "players/hazel"))).toEqual(["played.txt"]);
 });
 
 test("nothing outside of the game’s folder is set aside, whatever is asked for", async () => {

@@ -51,8 +51,14 @@ async function treeHash(folder: string): Promise<string> {
 }
 
 /** Writes what a game reads, as the server does. */
-async function writeSetup(game: GameDefinition, folder: string, names: readonly string[], holds: Holds) {
-  const files = gameFiles(game, { order: folder });
+async function writeSetup(
+  game: GameDefinition,
+  folder: string,
+  names: readonly string[],
+  holds: Holds,
+  order = folder,
+) {
+  const files = gameFiles(game, { order });
   const before = await readIfThere(files.order);
   return writeGameFiles(game, { game: folder }, [
     { path: files.holds, contents: writeHolds(holds) },
@@ -366,21 +372,23 @@ describe("the game whose mods lie as folders of their own", () => {
     const roster = makeRoster(millwright, profile, { ...emptyStock, owned: ["market-days"], shelf: mods });
     const names = namesToWrite(roster);
     const holds = holdsOf(roster, join(out, "millwright-vale/shelf"));
-    await writeSetup(millwright, folder(), names, holds);
-    const start = async () => {
+    const write = (which: readonly string[]) =>
+      writeSetup(millwright, folder(), which, holds, join(folder(), "players/rowan"));
+    await write(names);
+    const start = async (profile: string | null = "rowan") => {
       const lines: string[] = [];
-      await startGame(millwright, folder(), (line) => lines.push(line));
+      await startGame(millwright, folder(), (line) => lines.push(line), { profile });
       return lines;
     };
-    await expect(start()).rejects.toThrow(
-      / is listed in setup\/packages\.xml, but packages\/.+ is not there$/,
-    );
+    await expect(start(null)).rejects.toThrow(/several profiles, and none was named: hazel, rowan/);
+    await expect(start("hazel")).rejects.toThrow(/packages\.xml is not there/);
+    await expect(start()).rejects.toThrow(/ is listed in packages\.xml, but packages\/.+ is not there$/);
     await layOut(roster, folder());
     const lines = await start();
     expect(lines.filter((line) => /^open packages\/.+: \d+ files$/.test(line))).toHaveLength(names.length);
     expect(lines).toContain("Valley to open: three-weirs.vale");
     expect(lines.at(-1)).toBe("running");
-    await writeSetup(millwright, folder(), names.slice(1), holds);
+    await write(names.slice(1));
     expect(await start()).toContain(`packages/${names[0]} is not listed, and not opened`);
     takeAllBack(folder());
     expect((await readdir(folder())).includes("packages")).toBe(false);

@@ -9,15 +9,19 @@ export interface RegisteredGame {
   /** The profile that is worked on. */
   readonly profileId: ProfileId | null;
   readonly readAt: Date | null;
+  /** Which of the game's own profiles that is for; null where nobody has chosen. */
+  readonly ofGame: string | null;
   /** Its user wrote or changed the definition. */
   readonly own: boolean;
 }
 
 /** A game that says itself which version it is is of that version, whatever its definition was written for. */
-const columns = `id,
+const columnsFor = (profile: string) => `id,
   case when definition ? 'edition' and version_read is not null
     then jsonb_set(definition, '{version}', to_jsonb(version_read)) else definition end as definition,
-  jsonb_build_object('game', game_folder, 'order', order_folder, 'shelves', shelf_folders) as folders, profile_id as "profileId", read_at as "readAt", own`;
+  jsonb_build_object('game', game_folder, 'order', order_folder, 'shelves', shelf_folders) as folders, profile_id as "profileId", read_at as "readAt",
+  (select p.of_game from profile p where p.id = ${profile}) as "ofGame", own`;
+const columns = columnsFor("profile_id");
 
 export const listGames = (db: Sql) => db.query<RegisteredGame>(`select ${columns} from game order by id`);
 
@@ -31,7 +35,7 @@ export async function findCurrentGame(db: Sql): Promise<RegisteredGame | null> {
 
 const gameOf = (among: string) => async (db: Sql, profileId: ProfileId) => {
   const rows = await db.query<RegisteredGame>(
-    `select ${columns} from game where id = (select game_id from profile where id = $1 and ${among}) order by id`,
+    `select ${columnsFor("$1")} from game where id = (select game_id from profile where id = $1 and ${among}) order by id`,
     [profileId],
   );
   return rows[0] ?? null;

@@ -233,6 +233,9 @@ export async function findRun(db: Sql, id: ProfileId): Promise<{ at: Date; state
   return rows[0] ? { at: rows[0].at, state: ProfileState.parse(rows[0].state) } : null;
 }
 
+export const setProfileOfGame = (db: Sql, id: ProfileId, name: string | null) =>
+  db.query("update profile set of_game = $2 where id = $1", [id, name]);
+
 export const setName = (db: Sql, id: ProfileId, name: string) =>
   db.query("update profile set name = $2 where id = $1", [id, name]);
 

@@ -2,6 +2,7 @@ import type { Drift } from "../layout/drift";
 import type { Installed } from "../model/installed";
 import type { Finding } from "../model/finding";
 import type { ProfileId } from "../model/ids";
+import type { ProfileOfGame } from "../model/profile-of-game";
 import type { SettingLine } from "../model/settings";
 import type { LaidSummary } from "../model/ledger";
 import type { ListName } from "../model/profile";
@@ -25,6 +26,8 @@ export interface OnDisk {
   readonly drift?: Drift;
   /** What is seen of the game itself; absent where its definition asks for nothing. */
   readonly installed?: Installed;
+  /** Which of the profiles that the game itself keeps is meant; absent for one that keeps none. */
+  readonly ofGame?: ProfileOfGame;
   /** Whose the order file is; absent where it is not there, or that is not known. */
   readonly file?: OrderFileOwner;
 }
@@ -79,6 +82,7 @@ export const checkedParts = {
   onDisk: ({ onDisk }: CheckInput) => onDisk,
   drift: ({ onDisk }: CheckInput) => onDisk.drift,
   installed: ({ onDisk }: CheckInput) => onDisk.installed,
+  ofGame: ({ onDisk }: CheckInput) => onDisk.ofGame,
   today: ({ today }: CheckInput) => today,
 };
 export type CheckedPart = keyof typeof checkedParts;

@@ -38,7 +38,7 @@ function watchedInput(input: CheckInput): { readonly input: CheckInput; readonly
     return told(partOfField[field] ?? field);
   });
   const onDisk = watched(input.onDisk, (field) =>
-    told(field === "drift" || field === "installed" ? field : "onDisk"),
+    told(["drift", "installed", "ofGame"].includes(String(field)) ? String(field) : "onDisk"),
   );
   const rest = watched(input, (field) => {
     if (field === "roster") return seen;

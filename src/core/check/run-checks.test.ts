@@ -87,7 +87,9 @@ describe.each(checkCases)("$check", ({ check: name, good, bad, onDisk }) => {
         const edit = editOf(bad, fix);
         // What is done beside the profile: written, got, or shown to be chosen from.
         if (!edit) {
-          expect(fix.does.act).toMatch(/^(write-order|put-again|versions|look-at-.*)$/);
+          expect(fix.does.act).toMatch(
+            /^(write-order|put-again|choose-profile-of-game|versions|look-at-.*)$/,
+          );
           continue;
         }
         const left = check(apply(bad, edit), onDisk).filter((each) => each.check === name);

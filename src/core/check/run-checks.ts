@@ -13,6 +13,7 @@ import { masterOff } from "./master-off";
 import { missingMaster } from "./missing-master";
 import { contentsGone, newerHere, notOnShelf, twoVersions } from "./versions-here";
 import { editionUnread, prerequisiteMissing } from "./installed";
+import { profileOfGameUnknown } from "./profile-of-game";
 import { layoutDrift } from "./layout-drift";
 import { orderFileDiffers } from "./order-file";
 import { ordersDisagreeCheck } from "./orders-disagree";
@@ -67,6 +68,7 @@ export const checks: readonly Check[] = [
   reminderDue,
   prerequisiteMissing,
   editionUnread,
+  profileOfGameUnknown,
   layoutDrift,
   orderFileDiffers,
 ];

@@ -72,6 +72,7 @@ const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence
   "prerequisite-missing": "fails",
   "prerequisite-astray": "fails",
   "edition-unread": "known",
+  "profile-of-game": "behind",
   "layout-touched": "unlike",
   "layout-strangers": "unlike",
   "order-file-differs": "behind",

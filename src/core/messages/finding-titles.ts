@@ -65,6 +65,7 @@ const all: Readonly<Record<FindingId, true>> = {
   "prerequisite-missing": true,
   "prerequisite-astray": true,
   "edition-unread": true,
+  "profile-of-game": true,
   "layout-touched": true,
   "layout-strangers": true,
   "order-file-differs": true,

@@ -250,6 +250,13 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       version: d.version,
       why: d.absent ? "absent" : "unlike",
     }),
+  "profile-of-game": ({ game, names, chosen }) =>
+    sentence("findings.text.profile-of-game", {
+      game,
+      names: names.join(", "),
+      chosen: chosen ?? "",
+      why: chosen !== null ? "gone" : names.length > 0 ? "several" : "none",
+    }),
   "layout-touched": (d) =>
     sentence("findings.text.layout-touched", {
       changed: d.changed,
@@ -288,6 +295,7 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "look-at-conflicts": () => [say("findings.fixText.look-at-conflicts")],
   "look-at-parts": () => [say("findings.fixText.look-at-parts")],
   "look-at-layout": () => [say("findings.fixText.look-at-layout")],
+  "choose-profile-of-game": (d) => sentence("findings.fixText.choose-profile-of-game", { name: d.name }),
   "put-again": () => [say("findings.fixText.put-again")],
   "look-at-blend": () => [say("findings.fixText.look-at-blend")],
   "look-at-rules": () => [say("findings.fixText.look-at-rules")],

@@ -55,6 +55,13 @@ const refusalText: {
   "layout-by-list": (d) => sentence("refusals.text.layout-by-list", { game: d.game }),
   "layout-no-game": (d) => sentence("refusals.text.layout-no-game", { path: d.path, sign: d.sign }),
   "layout-flaws": (d) => sentence("refusals.text.layout-flaws", { items: d.items }),
+  "profile-of-game": ({ game, names, chosen }) =>
+    sentence("refusals.text.profile-of-game", {
+      game,
+      names,
+      chosen: chosen ?? "",
+      why: chosen ? "gone" : names ? "several" : "none",
+    }),
   "layout-running": (d) => sentence("refusals.text.layout-running", { program: d.program }),
   "layout-system": (d) => sentence("refusals.text.layout-system", { items: d.items }),
   "layout-in-the-way": (d) => sentence("refusals.text.layout-in-the-way", { items: d.items }),

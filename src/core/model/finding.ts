@@ -34,6 +34,7 @@ export type FixData = {
   readonly "look-at-blend": Readonly<Record<never, never>>;
   readonly "look-at-layout": Readonly<Record<never, never>>;
   readonly "put-again": Readonly<Record<never, never>>;
+  readonly "choose-profile-of-game": { readonly name: string };
   readonly "drop-reminder": Readonly<Record<never, never>>;
 };
 
@@ -77,6 +78,7 @@ type Act =
   | { readonly act: "look-at-blend" }
   | { readonly act: "look-at-layout"; readonly sheet: "touched" | "strangers" }
   | { readonly act: "put-again" }
+  | { readonly act: "choose-profile-of-game"; readonly name: string }
   /** Shows what newer versions change, to be chosen from. */
   | { readonly act: "versions" };
 
@@ -211,6 +213,12 @@ export type FindingData = {
   /** `found` is where it lies instead, below the game's folder. */
   readonly "prerequisite-astray": Needed & { readonly found: string };
   readonly "edition-unread": { readonly file: string; readonly absent: boolean; readonly version: string };
+  /** Which there are, and what was chosen and is gone; null where nobody has chosen. */
+  readonly "profile-of-game": {
+    readonly game: string;
+    readonly names: readonly string[];
+    readonly chosen: string | null;
+  };
   readonly "not-on-shelf": { readonly mod: string };
   /** `changed`: the same version lies there with other contents. */
   readonly "contents-gone": Item & { readonly version: string; readonly changed: boolean };

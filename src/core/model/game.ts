@@ -2,6 +2,7 @@ import { z } from "zod";
 import { PluginId, SectionId } from "./ids";
 import { Edition, Prerequisite } from "./installed";
 import { Placement } from "./placement";
+import { ProfilesOfGame } from "./profile-of-game";
 import { SettingsFile } from "./settings";
 import { PluginLayout } from "./plugin-layout";
 
@@ -138,6 +139,8 @@ export const GameDefinition = z.strictObject({
   launchSettings: z.array(LaunchSetting).optional(),
   /** Files of settings into which lines are written that mods, lists or the curator want. */
   settings: z.array(SettingsFile).optional(),
+  /** Where it keeps a profile for each who plays it. */
+  profilesOfGame: ProfilesOfGame.optional(),
   /** It holds the plugins that load, less what is built in; of a game without plugins the mods, by their ids. */
   orderFile: z.strictObject({ path: z.string(), dialect: OrderDialect }),
   holdsFile: z.string(),

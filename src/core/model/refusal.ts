@@ -132,6 +132,12 @@ export type RefusalData = ProblemData & {
   readonly "layout-no-game": { readonly path: string; readonly sign: string };
   /** Files of mods of which one lies where another one needs a folder, or that were never read. */
   readonly "layout-flaws": { readonly items: string };
+  /** Which of the profiles that a game keeps is meant is not known: what there are, and what was chosen and is gone. */
+  readonly "profile-of-game": {
+    readonly game: string;
+    readonly names: string;
+    readonly chosen: string | null;
+  };
   readonly "layout-running": { readonly program: string };
   readonly "layout-system": { readonly items: string };
   /** What is not Seating's and no file lies where one is to be put. */

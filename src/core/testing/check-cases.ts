@@ -340,6 +340,12 @@ export const checkCases: readonly CheckCase[] = [
     onDisk: { order: null, holds: null, installed: { edition: "absent", astray: [] } },
   },
   {
+    check: "profile-of-game",
+    good: needing,
+    bad: needing,
+    onDisk: { order: null, holds: null, ofGame: { names: ["ada", "bo"], chosen: null, meant: null } },
+  },
+  {
     check: "layout-drift",
     good: plain,
     bad: plain,

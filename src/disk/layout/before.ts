@@ -4,6 +4,7 @@ import {
   lstatSync,
   mkdirSync,
   readFileSync,
+  renameSync,
   rmdirSync,
   rmSync,
   utimesSync,
@@ -25,10 +26,12 @@ const Before = z.array(
   }),
 );
 
-/** Keeps files as they are now in `state`, unless such are kept there already; folders above them only where they are not there yet. */
+/** Keeps files as they are now in `state`, but for those that are kept there already; folders above them only where they are not there yet. */
 export function keepBefore(state: string, paths: readonly string[]): void {
-  if (existsSync(state)) return;
-  const before: z.infer<typeof Before> = paths.map((path) => {
+  const kept = existsSync(state) ? Before.parse(JSON.parse(readFileSync(state, "utf8"))) : [];
+  const others = paths.filter((path) => kept.every((each) => each.path !== path));
+  if (others.length === 0) return;
+  const before = others.map((path) => {
     const info = lstatSync(path, { throwIfNoEntry: false });
     return {
       path,
@@ -39,7 +42,9 @@ export function keepBefore(state: string, paths: readonly string[]): void {
     };
   });
   mkdirSync(dirname(state), { recursive: true });
-  writeFileSync(state, JSON.stringify(before));
+  const draft = `${state}.new`;
+  writeFileSync(draft, JSON.stringify([...kept, ...before] satisfies z.infer<typeof Before>));
+  renameSync(draft, state);
 }
 
 /** The folder in which it lies, and those above as long as they are not there. */

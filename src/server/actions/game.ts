@@ -72,6 +72,18 @@ export const listFolders = async (id: string, typed: string): Promise<Outcome<ch
 export const switchGame = async (id: string): Promise<Outcome<ProfileId | null>> =>
   guard(async () => games.switchGame(await windowContext(), z.string().parse(id)));
 
+export const chooseProfileOfGame = async (
+  profileId: ProfileId,
+  name: string | null,
+): Promise<Outcome<OnDisk>> =>
+  guard(async () =>
+    orderFile.chooseProfileOfGame(
+      await windowContext(),
+      ProfileId.parse(profileId),
+      z.string().max(200).nullable().parse(name),
+    ),
+  );
+
 /** What laying a profile out would do. */
 export const previewLayout = async (profileId: ProfileId): Promise<Outcome<LayoutPreview>> =>
   guard(async () => layout.previewLayout(await windowContext(), ProfileId.parse(profileId)));

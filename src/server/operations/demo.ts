@@ -8,11 +8,13 @@ import type { DemoGame, DemoPlan } from "@/standin/demo/make-demo";
 import { gameFiles, sha256Of } from "@/disk/game-files";
 import { hasWritten } from "@/store/order-files";
 import { countFindings } from "@/store/health";
+import { setProfileOfGame } from "@/store/profiles";
 import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
 import type { Context } from "../context";
 import { registerGame } from "./games";
 import { layOut } from "./layout";
+import { asMeant } from "./profile-of-game";
 import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
 import { readSituation } from "./situation";
@@ -72,7 +74,9 @@ async function layFirstOut(
   const situation = await readSituation(context, first!);
   if (!situation.ok) return situation;
   const { game, roster } = situation.value;
-  const laid = await layOut(context, game, roster);
+  const meant = await asMeant(game);
+  if (!meant.ok) return meant;
+  const laid = await layOut(context, meant.value, roster);
   if (!laid.ok) return laid;
   await appendFile(join(game.folders.game, changed), "by hand\n");
   await rm(join(game.folders.game, deleted));
@@ -108,11 +112,12 @@ async function addProfiles(
   tell: (line: string) => void,
 ): Promise<Outcome<ProfileId[]>> {
   const ids: ProfileId[] = [];
-  for (const { state, ...facts } of profiles) {
+  for (const { state, ofGame, ...facts } of profiles) {
     tell(say("server.demo.making", { name: facts.name }));
     const made = await context.db.transaction((tx) => addProfile(tx, gameId, facts, state));
     if (!made.ok) return made;
     ids.push(made.value.id);
+    if (ofGame !== undefined) await setProfileOfGame(context.db, made.value.id, ofGame);
   }
   await context.db.transaction(async (tx) => {
     for (const [at, counts] of earlierDays.entries())

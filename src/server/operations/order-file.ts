@@ -28,16 +28,19 @@ import {
   type GameFiles,
 } from "@/disk/game-files";
 import { readInstalled } from "@/disk/installed";
+import { foldersOfOrders } from "@/disk/profiles-of-game";
 import { holdsOf, writeHolds } from "@/formats/holds";
-import type { RegisteredGame } from "@/store/games";
+import { findGameOf, type RegisteredGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
 import { readPreference } from "@/store/preferences";
 import * as store from "@/store/order-files";
+import { setProfileOfGame } from "@/store/profiles";
 import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
 import { inTurn, isByDate, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
+import { asMeant, noneMeant, profileOfGame } from "./profile-of-game";
 import { planSettings, setLines, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
 
@@ -48,13 +51,15 @@ export async function readOnDisk(
   context: Pick<Context, "db" | "folder">,
   game: RegisteredGame,
 ): Promise<OnDisk> {
-  const files = gameFiles(game.definition, game.folders);
+  const meant = await asMeant(game);
+  const files = meant.ok ? gameFiles(game.definition, meant.value.folders) : null;
   const contents: Contents = {
-    order: valueOr(await readIfThere(files.order), null),
-    holds: valueOr(await readIfThere(files.holds), null),
+    order: files && valueOr(await readIfThere(files.order), null),
+    holds: files && valueOr(await readIfThere(files.holds), null),
   };
   const laid = laidOf(context, game);
-  const settings = await standingSettings(context.db, game);
+  const settings = await standingSettings(context.db, valueOr(meant, game));
+  const ofGame = await profileOfGame(game);
   const installed = await readInstalled(game.definition, game.folders.game);
   const said = {
     ...readContents(game.definition, game.folders.shelves[0], contents),
@@ -62,8 +67,9 @@ export async function readOnDisk(
     ...(laid !== undefined && (await isByDate(context.db, game)) && { isByDate: true as const }),
     ...(settings && { settings }),
     ...(installed && { installed }),
+    ...(ofGame && { ofGame }),
   };
-  if (!contents.order) return said;
+  if (!files || !contents.order) return said;
   return {
     ...said,
     file: ownerOf(contents.order, await store.findWritten(context.db, game.id, files.order)),
@@ -107,7 +113,10 @@ export async function writeOrder(
   return oneAfterAnother(context.writing, ground.value.game.id, async () => {
     const situation = await readSituation(context, profileId);
     if (!situation.ok) return situation;
-    const { game, roster } = situation.value;
+    const { roster } = situation.value;
+    const meant = await asMeant(situation.value.game);
+    if (!meant.ok) return meant;
+    const game = meant.value;
     const { definition, folders } = game;
     const files = gameFiles(definition, folders);
     const contents = await contentsOf(files);
@@ -129,7 +138,7 @@ export async function writeOrder(
     const written = await writeOver(context, game, before, after, { profileId, edits });
     if (!written.ok) return written;
     const set = await setLines(context, game, lines);
-    return set.ok ? done(await readOnDisk(context, game)) : set;
+    return set.ok ? done(await readOnDisk(context, situation.value.game)) : set;
   });
 }
 
@@ -192,7 +201,7 @@ export async function lookAtOrder(context: Context, profileId: ProfileId): Promi
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { game, roster, stock } = situation.value;
-  const read = await readIfThere(gameFiles(game.definition, game.folders).order);
+  const read = await orderOf(game);
   if (!read.ok) return read;
   const contents = read.value;
   const there = orderIn(game.definition, contents);
@@ -206,6 +215,12 @@ export async function lookAtOrder(context: Context, profileId: ProfileId): Promi
     count: lines.length,
     unknown: lines.filter((line) => !isKnown.has(line)).map(({ name }) => name),
   });
+}
+
+/** The contents of the order file; null where there is none. */
+async function orderOf(game: RegisteredGame): Promise<Outcome<Uint8Array | null>> {
+  const meant = await asMeant(game);
+  return meant.ok ? readIfThere(gameFiles(game.definition, meant.value.folders).order) : meant;
 }
 
 const linesOf = (
@@ -236,8 +251,8 @@ export async function takeOverOrder(
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
   const { game, roster, stock, profile } = situation.value;
-  const { definition, folders } = game;
-  const contents = await readIfThere(gameFiles(definition, folders).order);
+  const { definition } = game;
+  const contents = await orderOf(game);
   if (!contents.ok) return contents;
   const there = orderIn(definition, contents.value);
   if (!there) return refuse("order-file-absent", { path: definition.orderFile.path });
@@ -268,12 +283,14 @@ function byRank(game: GameDefinition, lines: readonly MatchedLine[]): MatchedLin
 /** Takes all that is laid out back, and the order files with it; what somebody else has written since stays. */
 export async function takeAllBack(context: Context, onProgress?: OnProgress): Promise<Outcome<OnDisk>> {
   return inTurn(context, async (game) => {
-    const files = gameFiles(game.definition, game.folders);
-    const contents = await contentsOf(files);
-    if (!contents.ok) return contents;
     const othersFiles: string[] = [];
-    for (const kind of ["order", "holds"] as const)
-      if (await isOthers(context, game.id, files[kind], contents.value[kind])) othersFiles.push(files[kind]);
+    // Of every profile that the game itself keeps.
+    for (const order of await foldersOfOrders(game.definition, game.folders))
+      for (const path of Object.values<string>({ ...gameFiles(game.definition, { order }) })) {
+        const contents = await readIfThere(path);
+        if (!contents.ok) return contents;
+        if (await isOthers(context, game.id, path, contents.value)) othersFiles.push(path);
+      }
     // First, so that folders that were made for them are empty by then.
     const set = await setLines(context, game, []);
     if (!set.ok) return set;
@@ -289,6 +306,21 @@ async function isOthers(
   contents: Uint8Array | null,
 ): Promise<boolean> {
   return contents !== null && ownerOf(contents, await store.findWritten(db, gameId, path)).by === "theirs";
+}
+
+/** Which of its game's own profiles a profile is for; null: the only one that there is. */
+export async function chooseProfileOfGame(
+  context: Context,
+  profileId: ProfileId,
+  name: string | null,
+): Promise<Outcome<OnDisk>> {
+  const game = await findGameOf(context.db, profileId);
+  if (!game) return refuse("no-profile");
+  const names = (await profileOfGame(game))?.names ?? [];
+  if (name !== null && !names.includes(name)) return noneMeant(game, { names, chosen: name });
+  await setProfileOfGame(context.db, profileId, name);
+  context.events.publish({ kind: "profiles" });
+  return done(await readOnDisk(context, { ...game, ofGame: name }));
 }
 
 export interface CopyListed {
@@ -312,9 +344,11 @@ export async function putCopyBack(context: Context, id: string): Promise<Outcome
   return inTurn(context, async (game) => {
     const copy = await store.findCopy(context.db, game.id, id);
     if (!copy) return refuse("copy-gone");
-    const files = gameFiles(game.definition, game.folders);
-    const kind = (["order", "holds"] as const).find((each) => files[each] === copy.path);
-    if (!kind) return refuse("copy-elsewhere", { path: copy.path });
+    const folders = await foldersOfOrders(game.definition, game.folders);
+    const isOfOrder = folders.some((order) =>
+      Object.values<string>({ ...gameFiles(game.definition, { order }) }).includes(copy.path),
+    );
+    if (!isOfOrder) return refuse("copy-elsewhere", { path: copy.path });
     const before = await readIfThere(copy.path);
     if (!before.ok) return before;
     await context.db.transaction((tx) => keepTheirs(tx, game.id, copy.path, before.value));

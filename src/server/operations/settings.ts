@@ -16,6 +16,7 @@ import {
 } from "@/store/settings-files";
 import type { Db } from "@/store/sql";
 import type { Context } from "../context";
+import { asMeant } from "./profile-of-game";
 import { readSituation } from "./situation";
 
 /** What is to become of a file of settings. */
@@ -162,7 +163,10 @@ export async function readSettingsNow(
 ): Promise<Outcome<SettingNow[]>> {
   const situation = await readSituation(context, profileId);
   if (!situation.ok) return situation;
-  const { game, roster } = situation.value;
+  const { roster } = situation.value;
+  const meant = await asMeant(situation.value.game);
+  if (!meant.ok) return meant;
+  const game = meant.value;
   const places = settingPlaces(roster);
   const now: SettingNow[] = [];
   for (const file of game.definition.settings ?? []) {

@@ -13,6 +13,7 @@ import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { saveTrial } from "@/store/health";
 import { saveRun } from "@/store/profiles";
 import { readOnDisk } from "./order-file";
+import { noneMeant, profileOfGame } from "./profile-of-game";
 import { currentGame, readSituation } from "./situation";
 
 interface Ran {
@@ -53,10 +54,16 @@ export async function runTrial(
 ): Promise<Outcome<TrialEnd>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
+  const own = await profileOfGame(game.value);
+  // Where the game keeps none yet, its start makes one.
+  if (own && own.meant === null && own.names.length > 0) return noneMeant(game.value, own);
   const program = join(root(), "dist", "standin-game.mjs");
   const child = spawn(
     process.execPath,
-    [program, "--game", game.value.folders.game, "--order", game.value.folders.order],
+    [
+      ...[program, "--game", game.value.folders.game, "--order", game.value.folders.order],
+      ...(own?.meant ? ["--profile", own.meant] : []),
+    ],
     { stdio: ["pipe", "pipe", "pipe"], ...(signal ? { signal } : {}) },
   );
   child.stdin.end(JSON.stringify(game.value.definition));

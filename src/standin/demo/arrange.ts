@@ -7,6 +7,8 @@ import type { Choice, ListName, Profile, ProfileFacts, ProfileState, Rule } from
 
 /** A profile of the demo as it is written to `demo.json` and taken up by the server. */
 export interface DemoProfile extends ProfileFacts {
+  /** Which of its game's own profiles it is for. */
+  readonly ofGame?: string;
   readonly state: ProfileState;
 }
 

@@ -215,6 +215,8 @@ async function writeKitefall(folder: string, { game }: World): Promise<void> {
 async function writeMillwright(folder: string, { game, owned }: World): Promise<void> {
   await writeAt(join(folder, game.sign), `${game.name}, stand-in\n`);
   await writeAt(join(folder, "core/about.txt"), `${game.name}, the spring edition\n`);
+  for (const player of ["hazel", "rowan"])
+    await writeAt(join(folder, "players", player, "played.txt"), `${player}, since the spring\n`);
   await writeAt(
     join(folder, "setup/view.xml"),
     '<?xml version="1.0"?>\n<view>\n  <letters size="small"/>\n  <far>900</far>\n</view>\n',

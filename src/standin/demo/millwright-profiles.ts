@@ -11,6 +11,7 @@ export function millwrightProfiles(game: GameDefinition, stock: Stock): DemoProf
   return [
     {
       name: "Three Weirs",
+      ofGame: "hazel",
       purpose: "play",
       hue: 2,
       note: "The long valley, with all that the neighbours built.",

@@ -119,6 +119,7 @@ export interface Laws {
     | readonly { readonly id: string; readonly label: string; readonly standard: boolean | number | string }[]
     | undefined;
   readonly placement?: Placement | undefined;
+  readonly profilesOfGame?: { readonly folder: string } | undefined;
   readonly orderFile: { readonly path: string; readonly dialect: string };
   readonly holdsFile: string;
 }

@@ -6,6 +6,7 @@ import { endingOf, folded, type Laws, type Mark } from "./laws";
 import { isContainer, openMod, pluginsAmong, type OpenedMod, type TakenFile } from "./mod";
 import { laidOutIn, unlisted, type LaidFolder } from "./laid-out";
 import { namesIn } from "./order";
+import { folderOfOrder } from "./own-profiles";
 import { readHeader, type Header } from "./plugin";
 import { Stopped, Unreadable } from "./stopped";
 
@@ -18,13 +19,26 @@ interface Loaded {
   readonly header: Header | Unreadable;
 }
 
+interface Places {
+  /** Below which its order lies: its own folder, where this is left out. */
+  readonly order?: string;
+  /** Which of the profiles that it keeps plays. */
+  readonly profile?: string | null;
+}
+
 /**
  * The stand-in game's start. It knows nothing of Seating, not even how that reads a file: it reads its order file and `holds.json`,
  * opens the archives and folders that they name, or what lies in its own folder, and loads the plugins one by one under its own laws.
  * Throws `Stopped` at the first thing that stops it.
  */
-export async function startGame(laws: Laws, folder: string, log: Log, orderFolder = folder): Promise<void> {
+export async function startGame(
+  laws: Laws,
+  folder: string,
+  log: Log,
+  { order = folder, profile = null }: Places = {},
+): Promise<void> {
   log(`${laws.name} ${laws.version}, stand-in`);
+  const orderFolder = folderOfOrder(laws, order, profile, log);
   const isOrderOfPlugins = laws.lists.includes("plugins");
   const names = wanted(orderFolder, laws.orderFile.path, (bytes) => namesIn(bytes, laws.orderFile.dialect));
   log(`${laws.orderFile.path}: ${names.length} ${isOrderOfPlugins ? "plugins" : "mods"}`);

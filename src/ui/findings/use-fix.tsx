@@ -35,6 +35,8 @@ export function useFix() {
           return go("/blend");
         case "look-at-layout":
           return go(`/layout?show=${does.sheet}`);
+        case "choose-profile-of-game":
+          return void orderFile.chooseProfileOfGame(does.name);
         case "put-again":
           return void orderFile.write({ putAgain: true });
         case "look-at-rules":

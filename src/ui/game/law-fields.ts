@@ -165,6 +165,14 @@ export const lawGroups: readonly LawGroup[] = [
         hint: "game.whichSeatingWritesBesideIt",
       },
       {
+        kind: "group",
+        key: "profilesOfGame",
+        label: "game.profilesOfGame",
+        hint: "game.profilesOfGameHint",
+        start: { folder: "" },
+        fields: [{ kind: "text", key: "folder", label: "game.folder" }],
+      },
+      {
         kind: "rows",
         key: "launchSettings",
         label: "game.settingsAtItsStart",

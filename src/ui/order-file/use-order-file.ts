@@ -4,7 +4,7 @@ import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
 import type { TheirOrder } from "@/server/operations/order-file";
 import type { ProfileEditor } from "../workspace/editor";
-import { lookAtOrder, putCopyBack, takeOverOrder } from "../workspace/server";
+import { chooseProfileOfGame, lookAtOrder, putCopyBack, takeOverOrder } from "../workspace/server";
 import { useLaying, type LayingState } from "./use-laying";
 
 interface Ways {
@@ -26,6 +26,8 @@ export interface OrderFileState extends LayingState {
   readonly writeOver: () => Promise<boolean>;
   /** Makes the order that the game has the profile’s, by one edit. */
   readonly takeOver: () => Promise<void>;
+  /** Which of the game's own profiles this one is for; null: the only one that there is. */
+  readonly chooseProfileOfGame: (name: string | null) => Promise<void>;
   readonly putBack: (copy: string) => Promise<boolean>;
   /** Takes all that is laid out back, and the order with it. */
   readonly takeAllBack: () => Promise<boolean>;
@@ -74,6 +76,13 @@ export function useOrderFile(
     tell([say("layout.isTakenBack")]);
     return true;
   }, [editor, unwrap, tell, post]);
+  const choose = useCallback(
+    async (name: string | null) => {
+      const onDisk = unwrap(await chooseProfileOfGame(editor.getState().profile.id, name));
+      if (onDisk) editor.setOnDisk(onDisk);
+    },
+    [editor, unwrap],
+  );
   const takeOver = useCallback(async () => {
     if (!unwrap(await editor.changedBy(({ id, version }) => takeOverOrder(id, version)))) return;
     setTheirs(null);
@@ -95,12 +104,13 @@ export function useOrderFile(
       writeOver: () => writeSeen(theirs?.sha256 ?? null),
       leave: () => setTheirs(null),
       takeOver,
+      chooseProfileOfGame: choose,
       putBack,
       takeAllBack,
       progress,
       isBusy,
       cancel,
     }),
-    [theirs, look, writeSeen, takeOver, putBack, takeAllBack, progress, isBusy, cancel],
+    [theirs, look, writeSeen, takeOver, choose, putBack, takeAllBack, progress, isBusy, cancel],
   );
 }

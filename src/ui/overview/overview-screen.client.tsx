@@ -27,6 +27,7 @@ import { FirstSteps } from "./first-steps";
 import { LastTrial } from "./last-trial";
 import { NextAct } from "./next-act";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
+import { ProfileOfGame } from "./profile-of-game";
 import { RestorePoints } from "./restore-points";
 import { Since } from "./since";
 import { SettingsFiles } from "./settings-files";
@@ -141,6 +142,7 @@ export function OverviewScreen() {
                 text: <span className="font-mono text-sm">{view.game.orderFile.path}</span>,
               })}
             </p>
+            <ProfileOfGame />
             <OrderFileButton />
             <h3 className="text-ink2 mt-3 text-sm font-semibold">
               {say("common.copiesOfWhatAnotherProgramHad")}

@@ -66,7 +66,9 @@ export function stateShowing(before: EditorState, received: ShownView): EditorSt
   const profile = keepSame(before.profile, { ...received.profile, state });
   // Of the stock it is known already, and it is large.
   const view = keepSame({ ...before.view, stock: received.stock }, { ...received, profile });
-  const { history, onDisk } = view;
+  const { history } = view;
+  // The very object: by it is known what is to be looked at of it, though it say the same as an earlier one.
+  const { onDisk } = received;
   const isSame =
     profile === before.profile && view.stock === before.view.stock && view.game === before.view.game;
   const roster = isSame ? before.roster : makeRoster(view.game, profile, view.stock, before.roster);

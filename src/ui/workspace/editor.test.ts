@@ -245,6 +245,17 @@ test("an answer of the server that is older than what was done since takes nothi
   expect([isOn(editor, "a.plank"), editor.getState().profile.version]).toEqual([true, 3]);
 });
 
+test("what was read of the disk last stays the very object that it is, though one before it said the same", () => {
+  const { editor } = start();
+  const first = { order: ["b.plank"], holds: [] };
+  editor.setOnDisk(first);
+  editor.receive(view());
+  const again = { ...first };
+  editor.setOnDisk(again);
+  editor.receive({ ...view(), restorePoints: [{ id: "r", name: "Before", at: "2026-11-02" }] });
+  expect(editor.getState().onDisk).toBe(again);
+});
+
 test("what the server shows anew is derived anew only where it is otherwise", () => {
   const { editor } = start();
   const before = editor.catchUp();

@@ -60,6 +60,7 @@ export const readJournal = read("readJournal");
 export const goToEdit = reach("goToEdit");
 export const createProfile = reach("createProfile");
 export const changeProfileFacts = reach("changeProfileFacts");
+export const chooseProfileOfGame = reach("chooseProfileOfGame");
 export const readProfiles = read("readProfiles");
 export const switchProfile = reach("switchProfile");
 export const readStateOf = read("readStateOf");
