@@ -1,6 +1,7 @@
 import "server-only";
 import { z } from "zod";
 import type { Difference } from "@/core/compare/states";
+import type { OnDisk } from "@/core/check/check";
 import { Edit } from "@/core/model/edit";
 import type { FindingsReport } from "@/core/model/findings-report";
 import { ProfileId } from "@/core/model/ids";
@@ -14,6 +15,7 @@ import { reportFindings as report } from "../operations/findings";
 import { storeEdit, type Stored } from "../operations/edit-profile";
 import * as health from "../operations/health";
 import * as history from "../operations/history";
+import * as orderFile from "../operations/order-file";
 import * as profiles from "../operations/profiles";
 
 const id = z.string().max(100);
@@ -105,14 +107,22 @@ export const changeProfileFacts = async (profileId: ProfileId, facts: ProfileFac
     profiles.changeProfileFacts(await windowContext(), ProfileId.parse(profileId), Facts.parse(facts)),
   );
 
+interface Switched {
+  readonly view: ProfileView;
+  /** Null where the game reads the same for all profiles. */
+  readonly onDisk: OnDisk | null;
+}
+
 /** Answers with all that is shown of the profile, so that nothing else need be read before it is. */
-export const switchProfile = async (profileId: ProfileId): Promise<Outcome<ProfileView>> =>
+export const switchProfile = async (profileId: ProfileId): Promise<Outcome<Switched>> =>
   guard(async () => {
     const context = await windowContext();
-    const switched = await profiles.switchProfile(context, ProfileId.parse(profileId));
+    const at = ProfileId.parse(profileId);
+    const switched = await profiles.switchProfile(context, at);
     if (!switched.ok) return switched;
-    const view = await viewProfile(context, ProfileId.parse(profileId));
-    return view ? done(view) : refuse("no-profile");
+    const view = await viewProfile(context, at);
+    if (!view) return refuse("no-profile");
+    return done({ view, onDisk: await orderFile.readOwnOrder({ ...context, at }) });
   });
 
 export const readProfiles = async (gameId: string): Promise<Outcome<ProfilesView>> =>

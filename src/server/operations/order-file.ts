@@ -97,6 +97,12 @@ export async function readOrderOnDisk(context: Context): Promise<Outcome<OnDisk>
   return game.ok ? done(await readOnDisk(context, game.value)) : game;
 }
 
+/** What a game that keeps profiles of its own would read for the present profile; null for any other. */
+export async function readOwnOrder(context: Context): Promise<OnDisk | null> {
+  const game = await currentGame(context);
+  return game.ok && game.value.definition.profilesOfGame ? readOnDisk(context, game.value) : null;
+}
+
 /**
  * Lays the mods out where the game finds them in its folder, writes the order file and `holds.json` where it reads them, and reads all of
  * it back. What somebody else has written there is written over only if it is what its user has `seen`, by its hash, and a copy of it is

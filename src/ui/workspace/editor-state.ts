@@ -132,6 +132,10 @@ export function stillThere({ itemOf }: SeatedList, selected: readonly string[], 
 export const withDriftKnown = (now: OnDisk, { drift }: OnDisk): OnDisk =>
   drift && !now.drift && now.laid !== undefined ? { ...now, drift } : now;
 
+/** Whether the game reads one order for both: one that keeps profiles of its own may read another for another profile. */
+export const isOfSameOrder = (before: ShownView, now: ShownView): boolean =>
+  now.game.id === before.game.id && (now.profile.id === before.profile.id || now.onDisk.ofGame === undefined);
+
 /** Whether something that shows is not stored yet. */
 export const isStoring = ({ pending, travelling }: EditorState): boolean =>
   pending.length > 0 || travelling > 0;

@@ -8,7 +8,7 @@ import type { Refusal } from "@/core/model/refusal";
 import { makeRoster } from "@/core/roster/roster";
 import { indexTies } from "@/core/roster/ties";
 import { testGame } from "@/core/testing/game";
-import { aMod, aPlugin } from "@/core/testing/ids";
+import { aMod, aPlugin, aProfile } from "@/core/testing/ids";
 import { testRoster } from "@/core/testing/roster";
 import { ProfileEditor } from "./editor";
 import type { EditorServer } from "./editor-server";
@@ -254,6 +254,17 @@ test("what was read of the disk last stays the very object that it is, though on
   editor.setOnDisk(again);
   editor.receive({ ...view(), restorePoints: [{ id: "r", name: "Before", at: "2026-11-02" }] });
   expect(editor.getState().onDisk).toBe(again);
+});
+
+test("of a game that keeps profiles of its own another profile is shown with what that game reads for it", () => {
+  const { editor } = start();
+  const ofGame = (meant: string) => ({ names: ["ada", "bo"], chosen: meant, meant });
+  editor.setOnDisk({ order: ["a.plank"], holds: [], ofGame: ofGame("ada") });
+  const other = { order: ["b.plank"], holds: [], ofGame: ofGame("bo") };
+  editor.receive({ ...view(), onDisk: other });
+  expect(editor.getState().onDisk.ofGame?.meant).toBe("ada");
+  editor.receive({ ...view(), onDisk: other, profile: { ...view().profile, id: aProfile("other") } });
+  expect(editor.getState().onDisk).toBe(other);
 });
 
 test("what the server shows anew is derived anew only where it is otherwise", () => {

@@ -15,6 +15,7 @@ import {
   startState,
   stateShowing,
   stillThere,
+  isOfSameOrder,
   withDriftKnown,
   type EditorState,
 } from "./editor-state";
@@ -92,7 +93,7 @@ export class ProfileEditor {
     const view = {
       ...received,
       ...(isNewer ? { profile, history, followed: before.followed } : {}),
-      ...(received.game.id === before.game.id ? { onDisk } : {}),
+      ...(isOfSameOrder(before, received) ? { onDisk } : {}),
     };
     if (!isNewer) this.stored = received;
     if (!isNewer && (!sameProfile || received.profile.version !== profile.version)) this.own.forget();

@@ -21,9 +21,10 @@ export function useProfileSwitch(
   return useCallback(
     async (id: ProfileId) => {
       await editor.settled();
-      const view = unwrap(await switchProfile(id));
-      if (!view) return false;
-      editor.receive({ ...editor.getState().view, ...view });
+      const switched = unwrap(await switchProfile(id));
+      if (!switched) return false;
+      const { view, onDisk: own } = switched;
+      editor.receive({ ...editor.getState().view, ...view, ...(own && { onDisk: own }) });
       const { roster, onDisk, profile } = editor.getState();
       const how = afterSwitch.get();
       if (how !== "leave" && orderFileGap(roster, onDisk) !== null) {
