@@ -2,6 +2,7 @@ import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { setTimeout as wait } from "node:timers/promises";
 import {
+  appendFileSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -11,7 +12,7 @@ import {
   writeFileSync,
 } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { zipSync } from "fflate";
 import { sha256Of } from "@/disk/digest";
 import { makeDemo } from "@/standin/demo/make-demo";
@@ -52,7 +53,7 @@ test("a list is laid out, looked at before, and taken back", async () => {
   if (!preview.ok) throw new Error(JSON.stringify(preview.refusal));
   expect(preview.value.json).toMatchObject({ format: "seating-layout/1", done: false });
   expect(preview.value.text).toMatch(
-    /^To be done: \d+ files put, 0 removed, 0 of the game’s own set aside, 0 put back\.$/,
+    /^To be done: \d+ files put, 0 removed, 0 of the game’s own set aside, 0 put back\.\nTo be written: the order of 2 to .+\.$/,
   );
   expect(readdirSync(join(gameFolder, "base"))).toEqual(["kitefall.pak"]);
 
@@ -69,6 +70,60 @@ test("a list is laid out, looked at before, and taken back", async () => {
   );
   expect(readdirSync(join(gameFolder, "base"))).toEqual(["kitefall.pak"]);
   expect(readFileSync(join(gameFolder, kitefall.sign), "utf8")).toBe("the game");
+});
+
+test("the order is written where the game reads it; what lay there comes back, and what others wrote since is kept", async () => {
+  const order = join(gameFolder, kitefall.orderFile.path);
+  const options = { game, shelf, gameFolder };
+  const laid = async (...lines: readonly string[]) => {
+    const answer = await layOut(list(...lines), options);
+    if (!answer.ok) throw new Error(JSON.stringify(answer.refusal));
+    const copies = answer.value.aside!.filter((line) => line.startsWith("Another program"));
+    return { ...answer.value, copies };
+  };
+  mkdirSync(dirname(order), { recursive: true });
+  writeFileSync(order, "[x] of-years\n");
+  const first = await laid("Flat Dials", "Bridle Kit");
+  expect(first).toMatchObject({ json: { order: { path: order, names: 2 } }, copies: [] });
+  // One of them wants a line of settings, which is no matter of the command.
+  expect(first.aside).toContainEqual(expect.stringMatching(/^1 line of settings .+ is not written/));
+  expect(readFileSync(order, "utf8")).toMatch(/flat-dials[^]+bridle-kit/);
+  // Seating's own is written over without a word, and so is a later one taken back.
+  expect((await laid("Bridle Kit")).copies).toEqual([]);
+  expect(readFileSync(order, "utf8")).not.toContain("[x] flat-dials");
+  appendFileSync(order, "[x] by-another\n");
+  const [told] = (await laid("Flat Dials")).copies;
+  const copy = / in (.+)\.$/.exec(told!)![1]!;
+  expect(readFileSync(copy, "utf8")).toContain("by-another");
+  expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+  expect(readFileSync(order, "utf8")).toBe("[x] of-years\n");
+
+  await laid("Flat Dials");
+  appendFileSync(order, "[x] by-another\n");
+  expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+  expect(readFileSync(order, "utf8")).toContain("by-another");
+  rmSync(dirname(order), { recursive: true });
+});
+
+test("of a game that keeps profiles of its own one is named, or it is the only one; another folder can be named", async () => {
+  const kept = join(root, "kept.json");
+  const laws = JSON.parse(readFileSync(game, "utf8")) as object;
+  writeFileSync(kept, JSON.stringify({ ...laws, profilesOfGame: { folder: "players" } }));
+  const options = { game: kept, shelf, gameFolder, orderFolder: join(root, "documents") };
+  for (const name of ["ada", "bo"])
+    mkdirSync(join(options.orderFolder, "players", name), { recursive: true });
+  const before = contentsOf(gameFolder);
+  expect(await layOut(list("Flat Dials"), options)).toMatchObject({
+    ok: false,
+    refusal: { code: "profile-of-game", data: { names: "ada, bo" } },
+  });
+  expect(contentsOf(gameFolder)).toEqual(before);
+  expect(await layOut(list("Flat Dials"), { ...options, for: "bo" })).toMatchObject({ ok: true });
+  const order = join(options.orderFolder, "players/bo", kitefall.orderFile.path);
+  expect(readFileSync(order, "utf8")).toContain("flat-dials");
+  expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
+  expect(existsSync(order)).toBe(false);
+  expect(contentsOf(gameFolder)).toEqual(before);
 });
 
 test("what was unpacked and lies nowhere any more is thrown away, after it was said how much that is", async () => {
@@ -138,7 +193,8 @@ test("killed at any moment the next call finishes it or takes it back", async ()
   const before = contentsOf(gameFolder);
   expect(await layOut(whole, places)).toMatchObject({ ok: true });
   const laid = contentsOf(gameFolder);
-  expect(Object.keys(laid)).toHaveLength(Object.keys(before).length + contents.length);
+  // With the order, and what its mods hold.
+  expect(Object.keys(laid)).toHaveLength(Object.keys(before).length + contents.length + 2);
   expect(takeBack({ gameFolder })).toMatchObject({ ok: true });
 
   const args = ["lay-out", file, "--game", game, "--shelf", many, "--game-folder", gameFolder];

@@ -3,9 +3,14 @@ import { resolve } from "node:path";
 import { say } from "@/core/language/say";
 import { laidAs } from "@/core/layout/laid-as";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { namesToWrite } from "@/core/check/order-file";
+import { wantedSettings } from "@/core/roster/settings";
+import { putBefore } from "@/disk/layout/before";
+import { keepOrder } from "@/disk/layout/layout-hand";
 import { home } from "@/disk/places";
 import {
   cleanStore,
+  keptIn,
   modsToLay,
   performLayout,
   planLayout,
@@ -14,9 +19,10 @@ import {
   type LayoutPlaces,
 } from "@/disk/layout/lay-out";
 import type { Answer } from "./answer";
+import { orderFilesOf, writeLaidOrder, type OrderPlace } from "./laid-order";
 import { readWholeList, type ListFile, type ListOptions } from "./list-input";
 
-interface LayOutOptions extends ListOptions {
+interface LayOutOptions extends ListOptions, OrderPlace {
   /** Only says what would be done. */
   readonly preview?: boolean;
 }
@@ -37,21 +43,41 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
   const as = laidAs(roster);
   const layout = planLayout(game, mods, places.value, { dates: as?.dates });
   if (!layout.ok) return layout;
+  const files = await orderFilesOf(game, places.value, options);
+  if (!files.ok) return files;
+  const aside: string[] = [];
   if (!preview) {
+    keepOrder(places.value, layout.value, Object.values<string>({ ...files.value }));
     const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
     const laid = await performLayout(game, places.value, layout.value, pathOf, {
       ...(as && { as }),
     });
     if (!laid.ok) return laid;
+    const kept = await writeLaidOrder(roster, places.value, shelf!, files.value);
+    if (!kept.ok) return kept;
+    aside.push(...kept.value.map((at) => say("cli.layout.orderKept", { at })));
   }
-  return done(answerOf(layout.value, !preview));
+  const lines = wantedSettings(roster).length;
+  if (lines > 0) aside.push(say("cli.layout.settingsLeft", { count: lines }));
+  const answer = answerOf(layout.value, !preview);
+  const order = { path: files.value.order, names: namesToWrite(roster).length };
+  return done({
+    ...answer,
+    json: { ...answer.json, order },
+    text: `${answer.text}\n${say("cli.layout.order", { done: String(!preview), ...order })}`,
+    aside: [...answer.aside, ...aside],
+  });
 }
 
 /** Takes all that was laid out in the folder of a game back, so that it is as it was before. */
 export function takeBack({ gameFolder, preview = false }: LayOutOptions): Outcome<Answer> {
   const places = placesOf(gameFolder);
   if (!places.ok) return places;
-  const layout = planTakingBack(places.value, !preview);
+  const looked = planTakingBack(places.value, false);
+  if (!looked.ok) return looked;
+  // First, as folders that were made for it go with what else was made.
+  if (!preview) putBefore(keptIn(places.value, "order-before"), () => true);
+  const layout = preview ? looked : planTakingBack(places.value, true);
   return layout.ok ? done(answerOf(layout.value, !preview)) : layout;
 }
 
@@ -80,7 +106,7 @@ function placesOf(gameFolder: string | undefined): Outcome<LayoutPlaces> {
   return done({ game: resolve(gameFolder), own });
 }
 
-function answerOf({ plan: { acts, changed } }: Layout, isDone: boolean): Answer {
+function answerOf({ plan: { acts, changed } }: Layout, isDone: boolean) {
   const bytes = acts.reduce((sum, act) => sum + (act.does === "put" ? act.size : 0), 0);
   const count = (does: (typeof acts)[number]["does"]) => acts.filter((act) => act.does === does).length;
   return {
@@ -101,7 +127,7 @@ function answerOf({ plan: { acts, changed } }: Layout, isDone: boolean): Answer 
       }),
       ...changed.map((path) => say("cli.layout.changed", { path })),
     ].join("\n"),
-    findings: false,
+    findings: false as const,
     aside: acts.flatMap((act) =>
       act.does === "keep" ? [say("cli.layout.kept", { path: act.path, number: act.number })] : [],
     ),

@@ -38,6 +38,8 @@ interface Asked extends ListOptions {
   readonly marks?: string;
   readonly out?: string;
   readonly preview?: boolean;
+  readonly orderFolder?: string;
+  readonly for?: string;
 }
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {

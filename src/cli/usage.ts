@@ -25,6 +25,8 @@ export type OptionName =
   | "compare"
   | "marks"
   | "out"
+  | "for"
+  | "order-folder"
   | "preview"
   | "sarif"
   | "fail-on"
@@ -49,7 +51,7 @@ export const commands = {
   check: { takes: ["<list>"], options: ["sarif", "fail-on", "baseline", "book", ...ofLists] },
   conflicts: { takes: ["<list>"], options: ["all", "compare", "fail-on", ...ofLists] },
   blend: { takes: ["<list>"], options: ["marks", "book", "out", "fail-on", ...ofLists] },
-  "lay-out": { takes: ["<list>"], options: ["preview", ...ofLists] },
+  "lay-out": { takes: ["<list>"], options: ["preview", "order-folder", "for", ...ofLists] },
   "take-back": { takes: [], options: ["preview", "game-folder"] },
   "clean-store": { takes: [], options: ["preview"] },
   profiles: { takes: [], options: ["game"] },
@@ -70,6 +72,8 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   compare: "LIST",
   marks: "FILE",
   out: "DIR",
+  for: "NAME",
+  "order-folder": "DIR",
   preview: "",
   "fail-on": "LEVEL",
   game: "GAME",

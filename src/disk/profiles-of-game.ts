@@ -3,8 +3,10 @@ import { join } from "node:path";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
 import { meantOf, type ProfileOfGame } from "@/core/model/profile-of-game";
 
-const folderOf = ({ profilesOfGame }: GameDefinition, { order }: Pick<GameFolders, "order">): string | null =>
-  profilesOfGame ? join(order, profilesOfGame.folder) : null;
+const folderOf = (
+  { profilesOfGame }: GameDefinition,
+  { order }: Pick<GameFolders, "order">,
+): string | null => (profilesOfGame ? join(order, profilesOfGame.folder) : null);
 
 /** The profiles that a game keeps, and which is meant; undefined for one that keeps none. A link is none of them: it leads elsewhere. */
 export async function readProfilesOfGame(

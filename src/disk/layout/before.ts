@@ -2,9 +2,7 @@ import {
   chmodSync,
   existsSync,
   lstatSync,
-  mkdirSync,
   readFileSync,
-  renameSync,
   rmdirSync,
   rmSync,
   utimesSync,
@@ -12,6 +10,8 @@ import {
 } from "node:fs";
 import { dirname } from "node:path";
 import { z } from "zod";
+import { sha256Of } from "../digest";
+import { writeWhole } from "./laid-out";
 import { asSystemTime } from "./look";
 
 const Before = z.array(
@@ -23,12 +23,14 @@ const Before = z.array(
     /** When it, and each of the folders above it that may be touched, was last changed, in milliseconds; of those that were not there null. */
     changed: z.number(),
     folders: z.array(z.tuple([z.string(), z.number().nullable()])),
+    /** The SHA-256 of all that Seating wrote there since, or was about to write when it ended. */
+    written: z.array(z.string()).optional(),
   }),
 );
 
 /** Keeps files as they are now in `state`, but for those that are kept there already; folders above them only where they are not there yet. */
 export function keepBefore(state: string, paths: readonly string[]): void {
-  const kept = existsSync(state) ? Before.parse(JSON.parse(readFileSync(state, "utf8"))) : [];
+  const kept = keptBefore(state);
   const others = paths.filter((path) => kept.every((each) => each.path !== path));
   if (others.length === 0) return;
   const before = others.map((path) => {
@@ -41,10 +43,30 @@ export function keepBefore(state: string, paths: readonly string[]): void {
       folders: foldersAbove(path),
     };
   });
-  mkdirSync(dirname(state), { recursive: true });
-  const draft = `${state}.new`;
-  writeFileSync(draft, JSON.stringify([...kept, ...before] satisfies z.infer<typeof Before>));
-  renameSync(draft, state);
+  writeWhole(state, JSON.stringify([...kept, ...before] satisfies z.infer<typeof Before>));
+}
+
+const keptBefore = (state: string): z.infer<typeof Before> =>
+  existsSync(state) ? Before.parse(JSON.parse(readFileSync(state, "utf8"))) : [];
+
+/** What Seating is about to write in place of what is kept, by path. */
+export function sayWriting(state: string, writing: ReadonlyMap<string, string | Uint8Array>): void {
+  const before = keptBefore(state).map((each) => {
+    const contents = writing.get(each.path);
+    if (contents === undefined) return each;
+    return { ...each, written: [...new Set([...(each.written ?? []), sha256Of(contents)])] };
+  });
+  if (before.length > 0) writeWhole(state, JSON.stringify(before));
+}
+
+/** Whether contents of a file are kept, or Seating's own. */
+export function isKnown(state: string, path: string, contents: Uint8Array): boolean {
+  const kept = keptBefore(state).find((each) => each.path === path);
+  if (!kept) return false;
+  return (
+    kept.written?.includes(sha256Of(contents)) === true ||
+    kept.contents === Buffer.from(contents).toString("base64")
+  );
 }
 
 /** The folder in which it lies, and those above as long as they are not there. */
@@ -54,12 +76,13 @@ function foldersAbove(path: string): [string, number | null][] {
   return info ? [[above, info.mtimeMs]] : [[above, null], ...foldersAbove(above)];
 }
 
-/** Puts what is kept back, but for files that are somebody else's by now; folders that were not there go where they are empty. */
+/** Puts what is kept back, but for files that are somebody else's by now: none of those that are as Seating wrote them. Folders that were not there go where they are empty. */
 export function putBefore(state: string, isOthers: (path: string) => boolean): void {
   if (!existsSync(state)) return;
   const before = Before.parse(JSON.parse(readFileSync(state, "utf8")));
-  for (const { path, contents, mode, changed } of before) {
-    if (isOthers(path)) continue;
+  for (const { path, contents, mode, changed, written } of before) {
+    const present = existsSync(path) ? sha256Of(readFileSync(path)) : null;
+    if (isOthers(path) && !(present !== null && written?.includes(present))) continue;
     if (contents === null) rmSync(path, { force: true });
     else {
       writeFileSync(path, Buffer.from(contents, "base64"));

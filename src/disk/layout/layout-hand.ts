@@ -110,16 +110,21 @@ async function layOut(
   const { game, mods, as, paths } = laying;
   const layout = planLayout(game, mods, places, { putAgain, dates: as.dates });
   if (!layout.ok) return layout;
-  const before = keptIn(places, "order-before");
-  // Of a time when laying out was begun and nothing came to lie there.
-  if (layout.value.before.entries.length === 0) rmSync(before, { force: true });
-  keepBefore(before, orderFiles);
+  keepOrder(places, layout.value, orderFiles);
   const laid = await performLayout(game, places, layout.value, (content) => paths.get(content)!, {
     onProgress,
     as,
     isStopped: () => Atomics.load(stop, 0) !== 0,
   });
   return laid.ok ? shown(layout.value) : laid;
+}
+
+/** Keeps the files in which a game reads its order as they are before anything of Seating's lies in its folder. */
+export function keepOrder(places: LayoutPlaces, { before }: Layout, orderFiles: readonly string[]): void {
+  const kept = keptIn(places, "order-before");
+  // Of a time when laying out was begun and nothing came to lie there.
+  if (before.entries.length === 0) rmSync(kept, { force: true });
+  keepBefore(kept, orderFiles);
 }
 
 /** In a thread that runs `program`, a bundled layout-worker: nothing else waits for the disk then. */

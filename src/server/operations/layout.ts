@@ -10,7 +10,8 @@ import { unpackFiles } from "@/core/model/packed-files";
 import { layingOf } from "@/core/model/placement";
 import type { Roster } from "@/core/roster/roster";
 import { gameFiles } from "@/disk/game-files";
-import { laidIn, modsToLay, type LayoutPlaces } from "@/disk/layout/lay-out";
+import { sayWriting } from "@/disk/layout/before";
+import { keptIn, laidIn, modsToLay, type LayoutPlaces } from "@/disk/layout/lay-out";
 import type { Laying } from "@/disk/layout/layout-hand";
 import { datesKey } from "@/core/model/preferences";
 import { listContents } from "@/store/contents";
@@ -109,6 +110,15 @@ export async function layOut(
   } finally {
     context.laying.delete(game.id);
   }
+}
+
+/** The order that is to be written beside what is laid out: whoever takes that back, the command too, knows it for Seating's. */
+export function sayLaidOrder(
+  context: Context,
+  game: RegisteredGame,
+  writing: ReadonlyMap<string, string | Uint8Array>,
+): void {
+  if (isLaidOut(game)) sayWriting(keptIn(placesOf(context, game), "order-before"), writing);
 }
 
 /** Takes all that is laid out for a game back, and puts the files in which it reads its order back, but for those that others wrote since. */

@@ -39,7 +39,16 @@ import type { Tx } from "@/store/sql";
 import type { Context } from "../context";
 import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
-import { inTurn, isByDate, laidOf, layOut, takeBack, type LayingOut, type OnProgress } from "./layout";
+import {
+  inTurn,
+  isByDate,
+  laidOf,
+  layOut,
+  sayLaidOrder,
+  takeBack,
+  type LayingOut,
+  type OnProgress,
+} from "./layout";
 import { asMeant, noneMeant, profileOfGame } from "./profile-of-game";
 import { planSettings, setLines, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
@@ -163,12 +172,13 @@ async function isTheirs(
 
 /** Keeps a copy of what is not as Seating wrote it, and writes; whatever ends it midway, what is there is known for what it is. */
 async function writeOver(
-  { db }: Context,
+  context: Context,
   game: RegisteredGame,
   before: Contents,
   after: { readonly [File in keyof GameFiles]: string | Uint8Array },
   from: { readonly profileId: ProfileId | null; readonly edits: number },
 ): Promise<Outcome<null>> {
+  const { db } = context;
   const files = gameFiles(game.definition, game.folders);
   const kinds = ["holds", "order"] as const;
   await db.transaction(async (tx) => {
@@ -178,6 +188,7 @@ async function writeOver(
       await store.willWrite(tx, game.id, files[kind], sha256Of(after[kind]));
     }
   });
+  sayLaidOrder(context, game, new Map(kinds.map((kind) => [files[kind], after[kind]])));
   const written = await writeGameFiles(
     game.definition,
     game.folders,
