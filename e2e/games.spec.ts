@@ -60,8 +60,8 @@ test("which of the game’s own profiles a profile is for is chosen where it is 
     "choose in the Overview, below “What the game reads”, which one this profile is for (hazel, rowan)",
   );
   await page.getByRole("link", { name: /^Health/ }).click();
-  await takeWayOut(page, "Which profile of the game is meant is open", "For “rowan”");
-  await expect(finding(page, "Which profile of the game is meant is open")).toHaveCount(0);
+  await takeWayOut(page, "Profile of the game not chosen", "For “rowan”");
+  await expect(finding(page, "Profile of the game not chosen")).toHaveCount(0);
   await page.keyboard.press("Control+s");
   await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
   expect(await readdir(join(players, "rowan"))).toContain("packages.xml");

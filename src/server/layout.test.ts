@@ -300,3 +300,25 @@ describe("what is not as Seating left it", () => {
       ).toMatchObject({ ok: false, refusal: { code: "cannot-gather", data: { path } } });
   });
 });
+
+test("where each mod has a folder of its own, what a tool left in one becomes a mod, and is opened as one", async () => {
+  profile = value(await switchGame(context, "millwright-vale"))!;
+  game = join(demo.folder, "millwright-vale/game");
+  value(await write());
+  mkdirSync(join(game, "packages/baked/deep"), { recursive: true });
+  const paths = ["packages/baked/all.dat", "packages/baked/deep/more.dat"];
+  for (const path of paths) writeFileSync(join(game, path), "written by a tool");
+  const gather = async (which: readonly string[], name: string) => {
+    const { version } = (await situation()).profile;
+    return gatherFiles(context, join(demo.folder, "incoming"), profile, version, { paths: which, name });
+  };
+  writeFileSync(join(game, "packages/clear-panels/cache.dat"), "its own");
+  expect(await gather(["packages/clear-panels/cache.dat"], "Cache")).toMatchObject({ ok: false });
+  value(await gather(paths, "Baked Mills"));
+  expect(existsSync(join(game, "packages/baked"))).toBe(false);
+  value(await write());
+  expect(readFileSync(join(game, "packages/baked-mills/deep/more.dat"), "utf8")).toBe("written by a tool");
+  expect(value(await readDrift(context)).added.map(({ path }) => path)).toEqual([
+    "packages/clear-panels/cache.dat",
+  ]);
+});

@@ -65,6 +65,9 @@ test("where none is chosen nothing is read or written, all of it says so, and a 
     { act: "choose-profile-of-game", name: "hazel" },
     { act: "choose-profile-of-game", name: "rowan" },
   ]);
+  const { roster } = await situation();
+  const all = runChecks({ roster, ties: allTies(roster), onDisk: await onDisk() });
+  expect(all.filter(({ check }) => check === "order-file-differs")).toEqual([]);
   expect(await chooseProfileOfGame(context, open, "nobody")).toMatchObject(refused);
   value(await chooseProfileOfGame(context, open, "rowan"));
   expect(await found()).toBeUndefined();

@@ -140,9 +140,10 @@ export function orderFileGap(roster: Roster, onDisk: OnDisk): OrderFileGap | nul
 
 /** The order that the game reads differs from the profile. */
 export const orderFileDiffers: Check = {
-  reads: ["plugins", "mods", "game", "expansions", "baseOff", "launch", "settings", "onDisk"],
+  reads: ["plugins", "mods", "game", "expansions", "baseOff", "launch", "settings", "onDisk", "ofGame"],
   find: ({ roster, onDisk }) => {
-    const gap = orderFileGap(roster, onDisk);
+    // Where it is not known which order is meant, there is none to compare with.
+    const gap = onDisk.ofGame?.meant === null ? null : orderFileGap(roster, onDisk);
     if (!gap) return [];
     const theirs = onDisk.file?.by === "theirs";
     return [

@@ -2,7 +2,7 @@ import type { GameDefinition } from "../model/game";
 import { emptyLedger, type Accepted } from "../model/ledger";
 import type { Laying } from "../model/placement";
 import { testGame } from "../testing/game";
-import { driftOf, ownPathOf } from "./drift";
+import { driftOf, gatheredAs, ownPlaceOf } from "./drift";
 import { dateOf, setAsidePlan, type Lying } from "./plan";
 import { wantedFiles, type LaidMod } from "./wanted";
 
@@ -56,10 +56,31 @@ test("what is laid out comes from a path of its mod, and gathered would come fro
     leftOut: [],
   };
   for (const { path, own } of wantedFiles(game, merged, [mod]).files)
-    expect([path, ownPathOf(merged, path)]).toEqual([path, own]);
-  for (const path of ["readme.txt", "database/a.dat", "panels"]) expect(ownPathOf(merged, path)).toBeNull();
-  for (const path of ["packages/one-1/a.dat", "packages", "a.dat"])
-    expect(ownPathOf(folders, path)).toBeNull();
+    expect([path, ownPlaceOf(merged, path)]).toEqual([path, { own, folder: null }]);
+  for (const { path, own } of wantedFiles(game, folders, [mod]).files)
+    expect([path, ownPlaceOf(folders, path)?.own]).toEqual([path, own]);
+  for (const path of ["readme.txt", "database/a.dat", "panels"]) expect(ownPlaceOf(merged, path)).toBeNull();
+  for (const path of ["packages/a.dat", "packages", "a.dat"]) expect(ownPlaceOf(folders, path)).toBeNull();
+});
+
+test("of a game whose mods have a folder each those of one folder are gathered, and none of a mod that is laid out", () => {
+  const laid = ledger("packages/one-1/a.dat");
+  const found = gatheredAs(folders, laid, ["packages/baked/b.dat", "packages/baked/c/d.dat"]);
+  expect(found).toEqual({
+    ok: true,
+    value: new Map([
+      ["packages/baked/b.dat", "b.dat"],
+      ["packages/baked/c/d.dat", "c/d.dat"],
+    ]),
+  });
+  const codes = [
+    ["packages/one-1/e.dat"],
+    ["packages/f.dat"],
+    ["packages/baked/b.dat", "packages/other/g.dat"],
+  ];
+  expect(
+    codes.map((paths) => gatheredAs(folders, laid, paths)).map((each) => each.ok || each.refusal.code),
+  ).toEqual(["cannot-gather", "cannot-gather", "gather-several"]);
 });
 
 test("changed, gone and unknown are told apart; names are one as the game compares them, and what was accepted is not told until it changes again", () => {

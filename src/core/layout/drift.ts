@@ -1,5 +1,6 @@
 import type { GameDefinition } from "../model/game";
 import type { Accepted, Ledger } from "../model/ledger";
+import { done, refuse, type Outcome } from "../model/outcome";
 import type { Laying } from "../model/placement";
 import { foldName } from "../roster/fold";
 import { isAsPut, type Lying } from "./plan";
@@ -72,15 +73,40 @@ export function driftOf(
 }
 
 /**
- * Where in any mod a file of the game's folder would lie so that it is laid out there again; null where it would not, as where each mod has
- * a folder of its own.
+ * Where in a mod a file of the game's folder would lie so that it is laid out there again, and in which folder of a mod it lies, where each
+ * has one of its own; null where no mod's files do.
  */
-export function ownPathOf(laying: Laying, path: string): string | null {
+export function ownPlaceOf(laying: Laying, path: string): { own: string; folder: string | null } | null {
   const below = (folder: string) =>
     folder === "" ? path : path.startsWith(`${folder}/`) ? path.slice(folder.length + 1) : null;
   for (const { from, to } of laying.elsewhere ?? []) {
     const rest = to === "" ? null : below(to);
-    if (rest !== null) return `${from}${rest}`;
+    if (rest !== null) return { own: `${from}${rest}`, folder: null };
   }
-  return laying.kind === "merged" ? below(laying.folder) : null;
+  const rest = below(laying.folder);
+  if (rest === null || laying.kind === "merged") return rest === null ? null : { own: rest, folder: null };
+  const end = rest.indexOf("/");
+  return end < 0 ? null : { own: rest.slice(end + 1), folder: rest.slice(0, end) };
+}
+
+/**
+ * What files would be called in a mod of their own, by their paths; refused where they lie in the folders of several mods, or in that of a
+ * mod that is laid out, for what is its own is found nowhere else.
+ */
+export function gatheredAs(
+  laying: Laying,
+  ledger: Pick<Ledger, "entries">,
+  paths: readonly string[],
+): Outcome<Map<string, string>> {
+  const laid = new Set(ledger.entries.map((entry) => ownPlaceOf(laying, entry.path)?.folder));
+  const gathered = new Map<string, string>();
+  const folders = new Set<string | null>();
+  for (const path of paths) {
+    const place = ownPlaceOf(laying, path);
+    if (!place || (place.folder !== null && laid.has(place.folder))) return refuse("cannot-gather", { path });
+    gathered.set(path, place.own);
+    folders.add(place.folder);
+  }
+  if (folders.size > 1) return refuse("gather-several", { folders: [...folders].join(", ") });
+  return done(gathered);
 }

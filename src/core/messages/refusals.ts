@@ -76,6 +76,7 @@ const refusalText: {
   "layout-busy": (d) => sentence("refusals.text.layout-busy", { process: String(d.process) }),
   "layout-cancelled": () => [say("refusals.layoutCancelled")],
   "mod-name-taken": (d) => sentence("refusals.text.mod-name-taken", { name: d.name }),
+  "gather-several": (d) => sentence("refusals.text.gather-several", { folders: d.folders }),
   "cannot-gather": (d) => sentence("refusals.text.cannot-gather", { path: d.path }),
   "blend-current": () => [say("refusals.blendCurrent")],
   "blend-layout": () => [say("refusals.blendLayout")],

@@ -157,6 +157,8 @@ export type RefusalData = ProblemData & {
   readonly "mod-name-taken": Name;
   /** A file in the game's folder of which no mod can be made. */
   readonly "cannot-gather": Path;
+  /** Files in the folders of several mods, of which each would be one. */
+  readonly "gather-several": { readonly folders: string };
   readonly "blend-current": Nothing;
   readonly "marks-broken": Name & Detail;
   readonly "folder-missing": Path;

@@ -1,5 +1,13 @@
-import { existsSync, lstatSync, readdirSync, readFileSync, realpathSync, unlinkSync } from "node:fs";
-import { join } from "node:path";
+import {
+  existsSync,
+  lstatSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  rmdirSync,
+  unlinkSync,
+} from "node:fs";
+import { dirname, join, sep } from "node:path";
 import { driftOf, type Drift } from "@/core/layout/drift";
 import { setAsidePlan } from "@/core/layout/plan";
 import { layingOf } from "@/core/model/placement";
@@ -72,8 +80,15 @@ export function setAside(places: LayoutPlaces, paths: readonly string[]): Outcom
   return performed;
 }
 
-/** Files that are somewhere else by now, by their hashes: they go, but for what has changed since. */
-export function removeGathered(places: LayoutPlaces, files: ReadonlyMap<string, string>): Outcome<null> {
+/**
+ * Files that are somewhere else by now, by their hashes: they go, but for what has changed since. Where each mod has a folder of its own,
+ * below `modsIn`, those that are left empty go, too: the game would take them for mods.
+ */
+export function removeGathered(
+  places: LayoutPlaces,
+  files: ReadonlyMap<string, string>,
+  modsIn: string | null,
+): Outcome<null> {
   const opened = openLaidOut(places);
   if (!opened.ok) return opened;
   const { laidOut, looking } = opened.value;
@@ -81,7 +96,16 @@ export function removeGathered(places: LayoutPlaces, files: ReadonlyMap<string, 
   for (const [path, hash] of files) {
     if (own.has(path) || looking.look(path)?.kind !== "file") continue;
     const at = join(places.game, path);
-    if (shortHash(sha256Of(readFileSync(at))) === hash) unlinkSync(at);
+    if (shortHash(sha256Of(readFileSync(at))) !== hash) continue;
+    unlinkSync(at);
+    if (modsIn !== null) unmakeEmpty(dirname(at), join(places.game, modsIn));
   }
   return done(null);
+}
+
+/** Folders that are empty, from one on upwards, as long as they lie below another one. */
+function unmakeEmpty(folder: string, above: string): void {
+  if (!folder.startsWith(above + sep) || readdirSync(folder).length > 0) return;
+  rmdirSync(folder);
+  unmakeEmpty(dirname(folder), above);
 }

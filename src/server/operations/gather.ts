@@ -3,13 +3,13 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import { takeGathered } from "@/core/edit/take-gathered";
-import { ownPathOf } from "@/core/layout/drift";
+import { gatheredAs } from "@/core/layout/drift";
 import type { ProfileId } from "@/core/model/ids";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { layingOf } from "@/core/model/placement";
 import { shortHash, sha256Of } from "@/disk/digest";
 import { removeGathered } from "@/disk/layout/drift";
-import { Looking } from "@/disk/layout/look";
+import { openLaidOut, type LayoutPlaces } from "@/disk/layout/lay-out";
 import type { RegisteredGame } from "@/store/games";
 import type { Context } from "../context";
 import { storeEdit, type Stored } from "./edit-profile";
@@ -35,7 +35,7 @@ export const gatherFiles = (
     if (!before.ok) return before;
     if (before.value.profile.version !== version) return refuse("stale");
     if (before.value.stock.shelf.some((mod) => mod.id === id)) return refuse("mod-name-taken", { name });
-    const files = filesOf(game, paths);
+    const files = filesOf(game, placesOf(context, game), paths);
     if (!files.ok) return files;
     const manifest = { format: "seating-mod/1", id, name, version: "1.0" };
     const archive = zipSync({
@@ -52,7 +52,9 @@ export const gatherFiles = (
     if (!stored.ok) return stored;
     await markOwnWork(context, id, true);
     const hashes = files.value.map(({ path, bytes }) => [path, shortHash(sha256Of(bytes))] as const);
-    const removed = removeGathered(placesOf(context, game), new Map(hashes));
+    const laying = layingOf(game.definition);
+    const modsIn = laying?.kind === "folders" ? laying.folder : null;
+    const removed = removeGathered(placesOf(context, game), new Map(hashes), modsIn);
     return removed.ok ? stored : removed;
   });
 
@@ -71,13 +73,21 @@ interface Gathered {
   readonly bytes: Uint8Array;
 }
 
-function filesOf({ definition, folders }: RegisteredGame, paths: readonly string[]): Outcome<Gathered[]> {
-  const gathered: Gathered[] = [];
-  const { look } = new Looking(folders.game);
+function filesOf(
+  { definition, folders }: RegisteredGame,
+  places: LayoutPlaces,
+  paths: readonly string[],
+): Outcome<Gathered[]> {
+  const opened = openLaidOut(places);
+  if (!opened.ok) return opened;
+  const { laidOut, looking } = opened.value;
   const laying = layingOf(definition);
-  for (const path of paths) {
-    const own = laying && ownPathOf(laying, path);
-    if (own === null || look(path)?.kind !== "file") return refuse("cannot-gather", { path });
+  if (!laying) return refuse("layout-by-list", { game: definition.name });
+  const named = gatheredAs(laying, laidOut.ledger(), paths);
+  if (!named.ok) return named;
+  const gathered: Gathered[] = [];
+  for (const [path, own] of named.value) {
+    if (looking.look(path)?.kind !== "file") return refuse("cannot-gather", { path });
     gathered.push({ path, own, bytes: readFileSync(join(folders.game, path)) });
   }
   return done(gathered);

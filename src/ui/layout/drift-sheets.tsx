@@ -144,11 +144,10 @@ export function StrangersSheet({ drift, isBare }: { drift: Drift; isBare: boolea
         id: "gather",
         title: (of) => say("layout.gatherThem", { count: of.length }),
         keys: ["g"],
-        isPossible: () => isMerged,
         run: (of) => setGathering(of.map(keyOf)),
       },
     ],
-    [accept, setAside, isMerged],
+    [accept, setAside],
   );
   if (added.length === 0) return <Empty purpose={say("layout.empty.strangers")} />;
   return (

@@ -1,7 +1,7 @@
 "use client";
 
 import { say } from "@/core/language/say";
-import { Select } from "../kit/select";
+import { SelectField } from "../kit/select";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
 
 /** Which of the profiles that the game itself keeps this one is for; nothing of a game that keeps none. */
@@ -17,8 +17,9 @@ export function ProfileOfGame() {
       : say("orderFile.profileOfGameGone", { name: chosen });
   return (
     <div className="mb-3">
-      <Select
+      <SelectField
         label={say("orderFile.profileOfGame")}
+        hint={say(names.length > 0 ? "orderFile.profileOfGameHint" : "orderFile.noProfileOfGame")}
         value={value}
         options={[
           ...(meant === null ? [{ value, words: other }] : []),
@@ -26,9 +27,6 @@ export function ProfileOfGame() {
         ]}
         onChoose={(name) => name !== value && void orderFile.chooseProfileOfGame(name)}
       />
-      <p className="text-ink3 mt-1 text-sm">
-        {say(names.length > 0 ? "orderFile.profileOfGameHint" : "orderFile.noProfileOfGame")}
-      </p>
     </div>
   );
 }
