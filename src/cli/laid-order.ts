@@ -2,13 +2,13 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { basename, dirname, join, resolve } from "node:path";
 import { namesToWrite } from "@/core/check/order-file";
 import type { GameDefinition } from "@/core/model/game";
-import { done, refuse, type Outcome } from "@/core/model/outcome";
+import { done, type Outcome } from "@/core/model/outcome";
 import type { Roster } from "@/core/roster/roster";
 import { sha256Of } from "@/disk/digest";
 import { gameFiles, orderContents, readIfThere, writeGameFiles, type GameFiles } from "@/disk/game-files";
 import { isKnown, sayWriting } from "@/disk/layout/before";
 import { keptIn, type LayoutPlaces } from "@/disk/layout/lay-out";
-import { foldersFor, readProfilesOfGame } from "@/disk/profiles-of-game";
+import { meantFolders } from "@/disk/profiles-of-game";
 import { holdsOf, writeHolds } from "@/formats/holds";
 
 export interface OrderPlace {
@@ -25,10 +25,8 @@ export async function orderFilesOf(
   { orderFolder = folder, for: chosen }: OrderPlace,
 ): Promise<Outcome<GameFiles>> {
   const folders = { game: folder, order: resolve(orderFolder), shelves: [] };
-  const found = await readProfilesOfGame(game, folders, chosen ?? null);
-  if (!found) return done(gameFiles(game, folders));
-  if (found.meant !== null) return done(gameFiles(game, foldersFor(game, folders, found.meant)));
-  return refuse("profile-of-game", { game: game.name, names: found.names.join(", "), chosen: found.chosen });
+  const meant = await meantFolders(game, folders, chosen ?? null);
+  return meant.ok ? done(gameFiles(game, meant.value.folders)) : meant;
 }
 
 /** Writes the order of a profile where its game reads it. Answers where what somebody else had written there is kept. */

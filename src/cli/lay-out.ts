@@ -5,6 +5,7 @@ import { laidAs } from "@/core/layout/laid-as";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { namesToWrite } from "@/core/check/order-file";
 import { wantedSettings } from "@/core/roster/settings";
+import { pathsOf } from "@/disk/game-files";
 import { putBefore } from "@/disk/layout/before";
 import { keepOrder } from "@/disk/layout/layout-hand";
 import { home } from "@/disk/places";
@@ -47,7 +48,7 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
   if (!files.ok) return files;
   const aside: string[] = [];
   if (!preview) {
-    keepOrder(places.value, layout.value, Object.values<string>({ ...files.value }));
+    keepOrder(places.value, layout.value, pathsOf(files.value));
     const pathOf = (content: string) => resolve(shelf!, byContent.get(content)!.path);
     const laid = await performLayout(game, places.value, layout.value, pathOf, {
       ...(as && { as }),

@@ -20,6 +20,8 @@ export const gameFiles = (
   { order }: Pick<GameFolders, "order">,
 ): GameFiles => ({ order: join(order, orderFile.path), holds: join(order, holdsFile) });
 
+export const pathsOf = ({ order, holds }: GameFiles): readonly string[] => [order, holds];
+
 export const sha256Of = (bytes: Uint8Array | string): string =>
   createHash("sha256").update(bytes).digest("hex");
 

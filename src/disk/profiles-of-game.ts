@@ -1,6 +1,7 @@
 import { readdir } from "node:fs/promises";
 import { join } from "node:path";
 import type { GameDefinition, GameFolders } from "@/core/model/game";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { meantOf, type ProfileOfGame } from "@/core/model/profile-of-game";
 
 const folderOf = (
@@ -21,8 +22,31 @@ export async function readProfilesOfGame(
   return meantOf(names.map(({ name }) => name).sort(), chosen);
 }
 
-/** The folders with that of one of the game's profiles for the order file. */
-export const foldersFor = (game: GameDefinition, folders: GameFolders, profile: string): GameFolders => ({
+/** Why none of the profiles of a game is meant. */
+export const noneMeant = (
+  { name }: GameDefinition,
+  { names, chosen }: Pick<ProfileOfGame, "names" | "chosen">,
+): Outcome<never> => refuse("profile-of-game", { game: name, names: names.join(", "), chosen });
+
+export interface MeantFolders {
+  readonly folders: GameFolders;
+  /** In which the orders of all profiles of the game lie; absent where it keeps none. */
+  readonly profilesIn?: string;
+}
+
+/** The folders with that of the meant one of the game's profiles for the order file; refused where none is meant. */
+export async function meantFolders(
+  game: GameDefinition,
+  folders: GameFolders,
+  chosen: string | null,
+): Promise<Outcome<MeantFolders>> {
+  const found = await readProfilesOfGame(game, folders, chosen);
+  if (!found) return done({ folders });
+  if (found.meant === null) return noneMeant(game, found);
+  return done({ folders: foldersFor(game, folders, found.meant), profilesIn: folderOf(game, folders)! });
+}
+
+const foldersFor = (game: GameDefinition, folders: GameFolders, profile: string): GameFolders => ({
   ...folders,
   order: join(folderOf(game, folders)!, profile),
 });

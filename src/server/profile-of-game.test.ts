@@ -1,5 +1,6 @@
 import { appendFileSync, existsSync, readFileSync, renameSync, rmSync, symlinkSync } from "node:fs";
 import { join } from "node:path";
+import { settingEdit } from "@/core/edit/settings";
 import { runChecks } from "@/core/check/run-checks";
 import type { ProfileId } from "@/core/model/ids";
 import { allTies } from "@/core/roster/ties";
@@ -7,7 +8,7 @@ import { meantOf } from "@/core/model/profile-of-game";
 import { millwright } from "@/standin/millwright/definition";
 import { listProfiles } from "@/store/profiles";
 import type { Context } from "./context";
-import { changeFolders, switchGame } from "./operations/games";
+import { changeDefinition, changeFolders, switchGame } from "./operations/games";
 import {
   chooseProfileOfGame,
   lookAtOrder,
@@ -41,7 +42,7 @@ beforeAll(async () => {
 beforeEach(() => work(hazels));
 afterAll(() => demo.end());
 
-const { situation, game: present, onDisk, gap, write } = actsOn(() => ({ context, profile }));
+const { situation, game: present, onDisk, gap, write, edit } = actsOn(() => ({ context, profile }));
 const orderOf = (player: string) => join(game, "players", player, "packages.xml");
 const found = async () => {
   const { roster } = await situation();
@@ -108,6 +109,28 @@ test("all of it is taken back at once, for every profile of the game’s; what t
   value(await takeAllBack(context));
   expect(existsSync(orderOf("hazel"))).toBe(false);
   expect(readFileSync(orderOf("rowan"), "utf8")).toContain("by the game");
+});
+
+test("lines of settings that lie beside the order are each profile's own, too", async () => {
+  const taste = { id: "taste", label: "Taste", path: "taste.ini", folder: "order", format: "ini" } as const;
+  value(await changeDefinition(context, { ...millwright, settings: [...millwright.settings!, taste] }));
+  const at = (player: string) => join(game, "players", player, taste.path);
+  const want = async (wanted: number) =>
+    edit(settingEdit((await situation()).roster, { file: "taste", at: "Board/size" }, wanted)!.steps);
+  await want(1);
+  value(await write());
+  work(open);
+  value(await chooseProfileOfGame(context, open, "rowan"));
+  expect((await onDisk()).settings?.filter(({ file }) => file === "taste")).toEqual([]);
+  await want(2);
+  value(await write());
+  expect([readFileSync(at("hazel"), "utf8"), readFileSync(at("rowan"), "utf8")]).toEqual([
+    expect.stringContaining("size=1"),
+    expect.stringContaining("size=2"),
+  ]);
+  expect((await onDisk()).settings).toContainEqual({ file: "taste", at: "Board/size", value: 2 });
+  value(await takeAllBack(context));
+  expect([existsSync(at("hazel")), existsSync(at("rowan"))]).toEqual([false, false]);
 });
 
 test("one that is gone is told by name; the only one counts by itself, a link and a hidden folder do not count", async () => {

@@ -9,7 +9,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { unpackFiles } from "@/core/model/packed-files";
 import { layingOf } from "@/core/model/placement";
 import type { Roster } from "@/core/roster/roster";
-import { gameFiles } from "@/disk/game-files";
+import { gameFiles, pathsOf } from "@/disk/game-files";
 import { sayWriting } from "@/disk/layout/before";
 import { keptIn, laidIn, modsToLay, type LayoutPlaces } from "@/disk/layout/lay-out";
 import type { Laying } from "@/disk/layout/layout-hand";
@@ -97,7 +97,7 @@ export async function layOut(
 ): Promise<Outcome<null>> {
   if (!isLaidOut(game)) return done(null);
   const laying = await whatToLay(context, game, roster);
-  const orderFiles = Object.values<string>({ ...gameFiles(game.definition, game.folders) });
+  const orderFiles = pathsOf(gameFiles(game.definition, game.folders));
   const stop = new Int32Array(new SharedArrayBuffer(4));
   context.laying.set(game.id, stop);
   const places = placesOf(context, game);

@@ -21,6 +21,7 @@ import {
   gameFiles,
   orderContents,
   orderIn,
+  pathsOf,
   readContents,
   readIfThere,
   sha256Of,
@@ -28,7 +29,7 @@ import {
   type GameFiles,
 } from "@/disk/game-files";
 import { readInstalled } from "@/disk/installed";
-import { foldersOfOrders } from "@/disk/profiles-of-game";
+import { foldersOfOrders, noneMeant } from "@/disk/profiles-of-game";
 import { holdsOf, writeHolds } from "@/formats/holds";
 import { findGameOf, type RegisteredGame } from "@/store/games";
 import { readHistory } from "@/store/journal";
@@ -49,7 +50,7 @@ import {
   type LayingOut,
   type OnProgress,
 } from "./layout";
-import { asMeant, noneMeant, profileOfGame } from "./profile-of-game";
+import { asMeant, profileOfGame } from "./profile-of-game";
 import { planSettings, setLines, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
 
@@ -303,7 +304,7 @@ export async function takeAllBack(context: Context, onProgress?: OnProgress): Pr
     const othersFiles: string[] = [];
     // Of every profile that the game itself keeps.
     for (const order of await foldersOfOrders(game.definition, game.folders))
-      for (const path of Object.values<string>({ ...gameFiles(game.definition, { order }) })) {
+      for (const path of pathsOf(gameFiles(game.definition, { order }))) {
         const contents = await readIfThere(path);
         if (!contents.ok) return contents;
         if (await isOthers(context, game.id, path, contents.value)) othersFiles.push(path);
@@ -334,7 +335,7 @@ export async function chooseProfileOfGame(
   const game = await findGameOf(context.db, profileId);
   if (!game) return refuse("no-profile");
   const names = (await profileOfGame(game))?.names ?? [];
-  if (name !== null && !names.includes(name)) return noneMeant(game, { names, chosen: name });
+  if (name !== null && !names.includes(name)) return noneMeant(game.definition, { names, chosen: name });
   await setProfileOfGame(context.db, profileId, name);
   context.events.publish({ kind: "profiles" });
   return done(await readOnDisk(context, { ...game, ofGame: name }));
@@ -363,7 +364,7 @@ export async function putCopyBack(context: Context, id: string): Promise<Outcome
     if (!copy) return refuse("copy-gone");
     const folders = await foldersOfOrders(game.definition, game.folders);
     const isOfOrder = folders.some((order) =>
-      Object.values<string>({ ...gameFiles(game.definition, { order }) }).includes(copy.path),
+      pathsOf(gameFiles(game.definition, { order })).includes(copy.path),
     );
     if (!isOfOrder) return refuse("copy-elsewhere", { path: copy.path });
     const before = await readIfThere(copy.path);

@@ -6,7 +6,6 @@ import { settingPlaces } from "@/core/roster/settings";
 import { sha256Of } from "@/disk/game-files";
 import { lookAtSettings, putSettings, settingsPath, type SettingsThere } from "@/disk/settings-files";
 import { readSettings, writeSettings, writtenAs } from "@/formats/settings/settings-text";
-import type { RegisteredGame } from "@/store/games";
 import {
   haveWrittenSettings,
   listSettings,
@@ -16,7 +15,7 @@ import {
 } from "@/store/settings-files";
 import type { Db } from "@/store/sql";
 import type { Context } from "../context";
-import { asMeant } from "./profile-of-game";
+import { asMeant, type MeantGame } from "./profile-of-game";
 import { readSituation } from "./situation";
 
 /** What is to become of a file of settings. */
@@ -32,7 +31,7 @@ const nameOf = (contents: Uint8Array | null): string => (contents === null ? "ab
 /** What has to be written so that just these lines of Seating's stand in the game's files of settings, and all else as it was. */
 export async function planSettings(
   db: Db,
-  game: RegisteredGame,
+  game: MeantGame,
   wanted: readonly SettingLine[],
 ): Promise<Outcome<SettingsAct[]>> {
   const records = new Map((await listSettings(db, game.id)).map((record) => [record.path, record]));
@@ -51,16 +50,19 @@ export async function planSettings(
   return done(acts);
 }
 
-/** Those of the definition, and those that were written before it said otherwise. */
+/** Those of the definition, and those that were written before it said otherwise; none of another of the game's own profiles. */
 function filesOf(
-  { definition, folders }: RegisteredGame,
+  { definition, folders, profilesIn }: MeantGame,
   records: readonly WrittenSettings[],
 ): SettingsFile[] {
   const files = definition.settings ?? [];
   const known = new Set(files.map((file) => settingsPath(file, folders)));
+  const isBelow = (path: string, folder: string) => path.startsWith(`${folder}/`);
+  const isOfAnother = (path: string) =>
+    profilesIn !== undefined && isBelow(path, profilesIn) && !isBelow(path, folders.order);
   const left = records.flatMap(({ path, file, format }): SettingsFile[] => {
-    const folder = (["game", "order"] as const).find((each) => path.startsWith(`${folders[each]}/`));
-    if (known.has(path) || !folder) return [];
+    const folder = (["game", "order"] as const).find((each) => isBelow(path, folders[each]));
+    if (known.has(path) || !folder || isOfAnother(path)) return [];
     return [
       { id: `${file} before`, label: file, path: path.slice(folders[folder].length + 1), folder, format },
     ];
@@ -134,7 +136,7 @@ function withoutOurs(
 /** Has just these lines stand in the files, one after the other; whatever ends it midway, what is there is known for what it is. */
 export async function setLines(
   { db }: Context,
-  game: RegisteredGame,
+  game: MeantGame,
   wanted: readonly SettingLine[],
 ): Promise<Outcome<null>> {
   const acts = await planSettings(db, game, wanted);
@@ -181,7 +183,7 @@ export async function readSettingsNow(
 }
 
 /** The lines of Seating's that stand in the game's files of settings; undefined for a game of which none are known. */
-export async function standingSettings(db: Db, game: RegisteredGame): Promise<SettingLine[] | undefined> {
+export async function standingSettings(db: Db, game: MeantGame): Promise<SettingLine[] | undefined> {
   const records = await listSettings(db, game.id);
   if (records.length === 0) return game.definition.settings && [];
   const standing: SettingLine[] = [];

@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { createInterface } from "node:readline";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { root } from "@/disk/places";
+import { noneMeant } from "@/disk/profiles-of-game";
 import type { Context } from "../context";
 import { orderFileGap } from "@/core/check/order-file";
 import type { Profile } from "@/core/model/profile";
@@ -13,7 +14,7 @@ import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { saveTrial } from "@/store/health";
 import { saveRun } from "@/store/profiles";
 import { readOnDisk } from "./order-file";
-import { noneMeant, profileOfGame } from "./profile-of-game";
+import { profileOfGame } from "./profile-of-game";
 import { currentGame, readSituation } from "./situation";
 
 interface Ran {
@@ -56,7 +57,7 @@ export async function runTrial(
   if (!game.ok) return game;
   const own = await profileOfGame(game.value);
   // Where the game keeps none yet, its start makes one.
-  if (own && own.meant === null && own.names.length > 0) return noneMeant(game.value, own);
+  if (own && own.meant === null && own.names.length > 0) return noneMeant(game.value.definition, own);
   const program = join(root(), "dist", "standin-game.mjs");
   const child = spawn(
     process.execPath,

@@ -62,18 +62,11 @@ export function SettingsLines() {
         <table className="w-full border-collapse text-left">
           <thead>
             <tr className="text-ink2 border-line border-b text-sm">
-              <th scope="col" className="py-1 pr-3 font-semibold">
-                {say("settings.place")}
-              </th>
-              <th scope="col" className="py-1 pr-3 font-semibold">
-                {say("settings.inTheFile")}
-              </th>
-              <th scope="col" className="py-1 pr-3 font-semibold">
-                {say("settings.willBe")}
-              </th>
-              <th scope="col" className="py-1 font-semibold">
-                {say("settings.who")}
-              </th>
+              {(["place", "inTheFile", "willBe", "who"] as const).map((column) => (
+                <th key={column} scope="col" className="py-1 pr-3 font-semibold last:pr-0">
+                  {say(`settings.${column}`)}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
