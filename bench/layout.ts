@@ -9,6 +9,7 @@ import { addAbsentMods, emptyState } from "@/core/edit/arrivals";
 import type { GameDefinition } from "@/core/model/game";
 import { ProfileId } from "@/core/model/ids";
 import { makeRandom } from "@/core/random";
+import { laidAs } from "@/core/layout/laid-as";
 import { emptyStock, makeRoster, newestById, type Roster, type Stock } from "@/core/roster/roster";
 import { readShelf } from "@/disk/read-shelf";
 import { modsToLay, performLayout, planLayout, type LayoutPlaces } from "@/disk/layout/lay-out";
@@ -84,6 +85,7 @@ try {
       game,
       modsToLay(roster, (content) => byContent.get(content)!.contentFiles!),
       at,
+      { as: laidAs(roster) },
     );
     if (!layout.ok) throw new Error(layout.refusal.code);
     acts = layout.value.plan.acts.length;
@@ -91,7 +93,7 @@ try {
     const onProgress = ({ done }: LayoutProgress) => {
       if (done % 500 === 0) most = Math.max(most, process.memoryUsage.rss());
     };
-    const laid = await performLayout(game, at, layout.value, pathOf, { onProgress });
+    const laid = await performLayout(game, at, layout.value, pathOf, { onProgress, as: laidAs(roster)! });
     if (!laid.ok) throw new Error(laid.refusal.code);
   };
   const first = places("first", "own");

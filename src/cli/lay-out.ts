@@ -42,7 +42,7 @@ export async function layOut(file: ListFile, options: LayOutOptions): Promise<Ou
   const byContent = new Map(stock.shelf.map((mod) => [mod.content ?? "", mod]));
   const mods = modsToLay(roster, (content) => byContent.get(content)?.contentFiles ?? []);
   const as = laidAs(roster);
-  const layout = planLayout(game, mods, places.value, { dates: as?.dates });
+  const layout = planLayout(game, mods, places.value, { as });
   if (!layout.ok) return layout;
   const files = await orderFilesOf(game, places.value, options);
   if (!files.ok) return files;

@@ -1,4 +1,5 @@
 import type { Ledger, LedgerEntry } from "../model/ledger";
+import { folderOf } from "../roster/fold";
 import type { WantedFile } from "./wanted";
 
 /** What lies at a path; a link and whatever is neither file nor folder is `other`. */
@@ -9,7 +10,7 @@ export interface Lying {
   readonly changed: number;
 }
 /** A file that is wanted, as far as it matters where it lies. */
-type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy" | "date">;
+export type PlacedFile = Pick<WantedFile, "path" | "mod" | "size" | "hash" | "isOwnCopy" | "date">;
 type Look = (path: string) => Lying | null;
 
 /**
@@ -44,8 +45,10 @@ export interface InTheWay {
 }
 
 export interface LayoutPlan {
+  /** What is so now. */
+  readonly before: Ledger;
   readonly acts: readonly LayoutAct[];
-  /** What is so once all of it is done. */
+  /** What is so once all of it is done; `before` itself where that is all the same. */
   readonly after: Ledger;
   readonly inTheWay: readonly InTheWay[];
   /** Files that are wanted as they were put there, and that somebody has changed since: they stay as they are. */
@@ -61,9 +64,6 @@ export const isAsPut = (
   lying: Lying | null,
   { size, hash, date = dateOf(hash) }: Pick<LedgerEntry, "size" | "hash" | "date">,
 ): boolean => lying?.kind === "file" && lying.size === size && lying.changed === date;
-
-/** The folder in which a path lies; empty at the root. */
-export const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
 
 /** All folders in which files lie, and those above them. */
 function foldersOver(files: readonly PlacedFile[]): Set<string> {
@@ -98,7 +98,7 @@ export function setAsidePlan(
   paths: readonly string[],
   ledger: Ledger,
   look: Look,
-): Pick<LayoutPlan, "acts" | "after"> {
+): Pick<LayoutPlan, "before" | "acts" | "after"> {
   const own = new Set(ledger.entries.map(({ path }) => path));
   const there = paths.filter((path) => !own.has(path) && look(path)?.kind === "file");
   const numbered = there.map((path, at): [string, number] => [path, ledger.next + at]);
@@ -109,6 +109,7 @@ export function setAsidePlan(
     if (lying && !times.has(folder) && !made.has(folder)) times.set(folder, lying.changed);
   }
   return {
+    before: ledger,
     acts: numbered.map(([path, number]) => ({ does: "set-aside", path, number })),
     after: {
       ...ledger,
@@ -154,25 +155,30 @@ class Planning {
     const made = this.makeFolders();
     for (const file of this.wanted) this.place(file);
     const others = this.ledger.others.filter(([path, number]) => !this.comesBack(path, number));
+    const acts = [
+      ...this.removing,
+      ...unmade.map((path) => ({ does: "unmake-folder" as const, path })),
+      ...made.map((path) => ({ does: "make-folder" as const, path })),
+      ...this.putting,
+    ];
+    const { ledger: before, inTheWay, changed } = this;
+    const after = acts.length === 0 && this.isAllKnown() ? before : this.ledgerAfter(others, made);
+    return { before, acts, after, inTheWay, changed };
+  }
+
+  private isAllKnown = (): boolean =>
+    this.after.length === this.entries.size &&
+    this.after.every((entry) => this.entries.get(entry.path) === entry);
+
+  private ledgerAfter(others: Ledger["others"], made: readonly string[]): Ledger {
+    const kept = this.ledger.folders.filter((folder) => this.neededFolders.has(folder));
     return {
-      acts: [
-        ...this.removing,
-        ...unmade.map((path) => ({ does: "unmake-folder" as const, path })),
-        ...made.map((path) => ({ does: "make-folder" as const, path })),
-        ...this.putting,
-      ],
-      after: {
-        ...this.ledger,
-        entries: this.after,
-        others,
-        folders: [
-          ...new Set([...this.ledger.folders.filter((folder) => this.neededFolders.has(folder)), ...made]),
-        ],
-        times: [...this.times],
-        next: this.next,
-      },
-      inTheWay: this.inTheWay,
-      changed: this.changed,
+      ...this.ledger,
+      entries: this.after,
+      others,
+      folders: [...new Set([...kept, ...made])],
+      times: [...this.times],
+      next: this.next,
     };
   }
 
@@ -234,10 +240,10 @@ class Planning {
       if (!entry) aside = number;
       this.putting.push({ does: entry ? "keep" : "set-aside", path, number });
     }
-    const dated = date === undefined ? {} : { date };
-    this.after.push({ path, mod, size, hash, aside, isOwnCopy, ...dated });
+    const isKnown = isThat && entry.mod === mod && entry.isOwnCopy === isOwnCopy && entry.aside === aside;
+    this.after.push(isKnown ? entry : { path, mod, size, hash, aside, isOwnCopy, date });
     if (isThat && lying?.kind === "file" && !(isChanged && this.ways.putAgain)) return;
     this.touch(folderOf(path));
-    this.putting.push({ does: "put", path, size, hash, isOwnCopy, ...dated });
+    this.putting.push({ does: "put", path, size, hash, isOwnCopy, date });
   }
 }

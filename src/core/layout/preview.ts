@@ -1,6 +1,4 @@
-import type { Ledger } from "../model/ledger";
-import type { LayoutPlan } from "./plan";
-import type { WantedFile } from "./wanted";
+import type { LayoutPlan, PlacedFile } from "./plan";
 
 /** How far laying out is: `unpack`: files that come into the store; `place`: acts in the game's folder. */
 export interface LayoutProgress {
@@ -46,9 +44,8 @@ export interface LayoutPreview {
 const mostNamed = 500;
 
 export function previewOf(
-  { acts, changed }: Pick<LayoutPlan, "acts" | "changed">,
-  before: Ledger,
-  wanted: readonly WantedFile[],
+  { before, acts, changed }: Pick<LayoutPlan, "before" | "acts" | "changed">,
+  wanted: readonly PlacedFile[],
   toUnpack: number,
 ): LayoutPreview {
   const was = new Map(before.entries.map((entry) => [entry.path, entry]));

@@ -1,5 +1,5 @@
 import type { GameDefinition } from "../model/game";
-import { foldName } from "../roster/fold";
+import { folderOf, foldName } from "../roster/fold";
 import type { WantedFile } from "./wanted";
 
 /** Folders, and files of a folder, by their names as the game compares them: each with how it is spelled. */
@@ -56,7 +56,6 @@ function foldersOf(game: GameDefinition, wanted: readonly WantedFile[]): Folder 
     known.set(path, folder);
     return folder;
   };
-  for (const file of wanted)
-    folderAt(file.path.slice(0, Math.max(0, file.path.lastIndexOf("/")))).files.push(file);
+  for (const file of wanted) folderAt(folderOf(file.path)).files.push(file);
   return root;
 }

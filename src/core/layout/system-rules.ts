@@ -16,7 +16,9 @@ interface SystemRules {
   readonly refusesLink: ReadonlySet<string>;
 }
 
-const bytesOf = (text: string): number => new TextEncoder().encode(text).length;
+/** A character of UTF-16 takes three bytes of UTF-8 at most, so that few have to be counted. */
+const isLongerThan = (text: string, bytes: number): boolean =>
+  text.length * 3 > bytes && new TextEncoder().encode(text).length > bytes;
 
 const device = /^(?:con|prn|aux|nul|conin\$|conout\$|(?:com|lpt)[0-9¹²³])(?: *\.|$)/i;
 
@@ -26,15 +28,15 @@ const device = /^(?:con|prn|aux|nul|conin\$|conout\$|(?:com|lpt)[0-9¹²³])(?: 
  */
 export const systemRules: Readonly<Record<SystemName, SystemRules>> = {
   linux: {
-    nameFlaw: (name) => (/[\0/]/.test(name) ? "character" : bytesOf(name) > 255 ? "long" : null),
+    nameFlaw: (name) => (/[\0/]/.test(name) ? "character" : isLongerThan(name, 255) ? "long" : null),
     fold: null,
-    isTooLong: (path) => bytesOf(path) > 4095,
+    isTooLong: (path) => isLongerThan(path, 4095),
     refusesLink: new Set(["EXDEV", "EPERM", "EMLINK", "EOPNOTSUPP", "ENOTSUP", "ENOSYS", "EEXIST"]),
   },
   macos: {
     nameFlaw: (name) => (/[\0/:]/.test(name) ? "character" : name.length > 255 ? "long" : null),
     fold: (name) => name.normalize("NFD").toLowerCase(),
-    isTooLong: (path) => bytesOf(path) > 1023,
+    isTooLong: (path) => isLongerThan(path, 1023),
     refusesLink: new Set(["EXDEV", "EPERM", "EMLINK", "EOPNOTSUPP", "ENOTSUP", "EEXIST"]),
   },
   windows: {

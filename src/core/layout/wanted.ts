@@ -1,7 +1,7 @@
 import type { GameDefinition } from "../model/game";
 import type { Laying } from "../model/placement";
 import type { ContentFile } from "../model/shelf";
-import { extensionOf, foldName, isManifest } from "../roster/fold";
+import { extensionOf, folderOf, foldName, manifestName } from "../roster/fold";
 import { leavesOut } from "../roster/left-out";
 import { chosenParts, partsOf } from "../roster/parts";
 import type { Roster } from "../roster/roster";
@@ -91,62 +91,65 @@ export function wantedFiles(
   dates: ReadonlyMap<string, number> = new Map(),
 ): { readonly files: WantedFile[]; readonly flaws: WantedFlaw[] } {
   const flaws: WantedFlaw[] = [];
-  const winners = new Map<string, { readonly file: WantedFile; readonly number: number }>();
+  const winners = new Map<string, WantedFile>();
   const isWritten = leavesOut((laying.written ?? []).map((path) => foldName(game, path)));
+  const placeOf = places(game, laying);
   for (const [at, mod] of mods.entries())
-    for (const { path, size, hash, part } of takenOf(game, mod)) {
-      const target = targetOf(game, laying, mod, path);
-      const date = dates.get(foldName(game, path));
+    for (const {
+      folded,
+      file: { path, size, hash, part },
+    } of takenOf(game, mod)) {
+      const target = placeOf(mod, path, folded);
+      const date = dates.get(folded);
       if (size === null || hash === null) flaws.push({ kind: "not-read", mod: mod.id, path });
       else
         winners.set(foldName(game, target), {
-          number: at + 1,
-          file: {
-            path: target,
-            mod: mod.id,
-            content: mod.content,
-            own: path,
-            part,
-            size,
-            hash,
-            isOwnCopy: date !== undefined || isWritten(foldName(game, path)),
-            ...(date !== undefined && { date }),
-          },
+          path: isContainer(game, path) ? numbered(target, at + 1) : target,
+          mod: mod.id,
+          content: mod.content,
+          own: path,
+          part,
+          size,
+          hash,
+          isOwnCopy: date !== undefined || isWritten(folded),
+          date,
         });
     }
   flaws.push(...filesAndFolders(winners));
-  const files = [...winners]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, { file, number }]) => (isContainer(game, file.own) ? numbered(file, number) : file));
-  return { files, flaws };
+  const sorted = [...winners.keys()].sort();
+  return { files: sorted.map((key) => winners.get(key)!), flaws };
 }
 
 /** The files of a mod that lie loose and are taken: of a path that several parts bring, the last part's. */
-function takenOf(game: GameDefinition, { files, partKeys, taken, leftOut }: LaidMod): ContentFile[] {
+function takenOf(
+  game: GameDefinition,
+  { files, partKeys, taken, leftOut }: LaidMod,
+): { readonly file: ContentFile; readonly folded: string }[] {
   const isLeftOut = leavesOut(leftOut);
   const rank = new Map(partKeys.map((key, at) => [key, at]));
-  const rankOf = ({ part }: ContentFile) => (part === null ? -1 : (rank.get(part) ?? -1));
+  const rankOf = (part: string | null) => (part === null ? -1 : (rank.get(part) ?? -1));
   return files
-    .filter(
-      ({ path, part, container }) =>
-        container === undefined &&
-        (part === null || taken.has(part)) &&
-        !isManifest(game, path) &&
-        !isLeftOut(foldName(game, path)),
-    )
-    .sort((a, b) => rankOf(a) - rankOf(b));
+    .filter(({ part, container }) => container === undefined && (part === null || taken.has(part)))
+    .map((file) => ({ file, folded: foldName(game, file.path) }))
+    .filter(({ folded }) => folded !== manifestName && !isLeftOut(folded))
+    .sort((a, b) => rankOf(a.file.part) - rankOf(b.file.part));
 }
 
-function targetOf(game: GameDefinition, laying: Laying, mod: LaidMod, path: string): string {
-  const folded = foldName(game, path);
-  const other = laying.elsewhere?.find(({ from }) => folded.startsWith(foldName(game, from)));
-  if (other) return joined(other.to, path.slice(other.from.length));
-  return laying.kind === "merged"
-    ? joined(laying.folder, path)
-    : joined(laying.folder, folderName(laying.name, mod), path);
+/** Where a file of a mod comes to lie: of its path there, and that as the game compares it. */
+function places(
+  game: GameDefinition,
+  laying: Laying,
+): (mod: LaidMod, path: string, folded: string) => string {
+  const elsewhere = (laying.elsewhere ?? []).map(({ from, to }) => ({ from: foldName(game, from), to }));
+  return (mod, path, folded) => {
+    const other = elsewhere.find(({ from }) => folded.startsWith(from));
+    if (other) return joined(other.to, path.slice(path.indexOf("/") + 1));
+    const folder = laying.kind === "merged" ? "" : folderName(laying.name, mod);
+    return joined(joined(laying.folder, folder), path);
+  };
 }
 
-const joined = (...names: readonly string[]): string => names.filter((name) => name !== "").join("/");
+const joined = (a: string, b: string): string => (a === "" || b === "" ? a + b : `${a}/${b}`);
 
 /** What no file may be called on some system becomes a hyphen. */
 const folderName = (pattern: string, { id, name, version, folder }: LaidMod): string =>
@@ -160,18 +163,19 @@ const isContainer = ({ containers }: GameDefinition, path: string): boolean =>
   (containers ?? []).some(({ extension }) => extension === extensionOf(path));
 
 /** Packed files are opened by the order of their names: that of their mods. */
-function numbered(file: WantedFile, number: number): WantedFile {
-  const at = file.path.lastIndexOf("/") + 1;
-  const name = `${String(number).padStart(4, "0")}-${file.path.slice(at)}`;
-  return { ...file, path: file.path.slice(0, at) + name };
+function numbered(path: string, number: number): string {
+  const at = path.lastIndexOf("/") + 1;
+  return `${path.slice(0, at)}${String(number).padStart(4, "0")}-${path.slice(at)}`;
 }
 
-function filesAndFolders(winners: ReadonlyMap<string, { readonly file: WantedFile }>): WantedFlaw[] {
-  const told = new Map<string, WantedFlaw>();
-  for (const [key, { file: below }] of winners)
-    for (let at = key.indexOf("/"); at >= 0; at = key.indexOf("/", at + 1)) {
-      const file = winners.get(key.slice(0, at))?.file;
-      if (file && !told.has(file.path)) told.set(file.path, { kind: "file-and-folder", file, below });
+function filesAndFolders(winners: ReadonlyMap<string, WantedFile>): WantedFlaw[] {
+  const flaws: WantedFlaw[] = [];
+  const seen = new Set([""]);
+  for (const [key, below] of winners)
+    for (let folder = folderOf(key); !seen.has(folder); folder = folderOf(folder)) {
+      seen.add(folder);
+      const file = winners.get(folder);
+      if (file) flaws.push({ kind: "file-and-folder", file, below });
     }
-  return [...told.values()];
+  return flaws;
 }

@@ -2,27 +2,26 @@ import { z } from "zod";
 
 const count = z.number().int().min(0);
 
-/** What of a game's folder is Seating's, and what it was before. Paths are below that folder. */
-export const Ledger = z.strictObject({
-  format: z.literal("seating-ledger/1"),
+export const LedgerEntry = z.strictObject({
+  path: z.string(),
+  /** The mod that it is of. */
+  mod: z.string(),
+  size: count,
+  /** The first 16 bytes of its SHA-256, in hexadecimal; its date is made of it. */
+  hash: z.string(),
+  /** The number under which the game's own file of that path waits to be put back; null where there was none. */
+  aside: count.nullable(),
+  /** It is not one with the store's. */
+  isOwnCopy: z.boolean().default(false),
+  /** The date that it has for its place in the order, in milliseconds. */
+  date: z.number().optional(),
+});
+export type LedgerEntry = z.infer<typeof LedgerEntry>;
+
+/** All but the files. */
+export const LedgerFrame = z.strictObject({
   /** The folder that it is of. */
   game: z.string(),
-  entries: z.array(
-    z.strictObject({
-      path: z.string(),
-      /** The mod that it is of. */
-      mod: z.string(),
-      size: count,
-      /** The first 16 bytes of its SHA-256, in hexadecimal; its date is made of it. */
-      hash: z.string(),
-      /** The number under which the game's own file of that path waits to be put back; null where there was none. */
-      aside: count.nullable(),
-      /** It is not one with the store's. */
-      isOwnCopy: z.boolean().default(false),
-      /** The date that it has for its place in the order, in milliseconds. */
-      date: z.number().optional(),
-    }),
-  ),
   /** What its user had set aside that was neither the game's nor Seating's, and the number under which each waits. */
   others: z.array(z.tuple([z.string(), count])).default([]),
   /** Folders that Seating made. */
@@ -32,7 +31,11 @@ export const Ledger = z.strictObject({
   /** The number that the next file that is set aside gets. */
   next: count,
 });
-export type Ledger = z.infer<typeof Ledger>;
+
+/** What of a game's folder is Seating's, and what it was before. Paths are below that folder. */
+export interface Ledger extends z.infer<typeof LedgerFrame> {
+  readonly entries: readonly LedgerEntry[];
+}
 
 /** Files in a game's folder that its user has said to be as they should: of each its size, and when it was changed, in milliseconds. */
 export const Accepted = z.strictObject({
@@ -64,10 +67,8 @@ export const LaidSummary = z.strictObject({
   at: z.string(),
 });
 export type LaidSummary = z.infer<typeof LaidSummary>;
-export type LedgerEntry = Ledger["entries"][number];
 
 export const emptyLedger = (game: string): Ledger => ({
-  format: "seating-ledger/1",
   game,
   entries: [],
   others: [],

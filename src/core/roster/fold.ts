@@ -25,6 +25,9 @@ export const manifestName = "seating-mod.json";
 export const isManifest = (game: Pick<GameDefinition, "paths">, path: string): boolean =>
   foldName(game, path) === manifestName;
 
+/** The folder in which a path lies; empty at the root. */
+export const folderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf("/")));
+
 /** The part of a file name from its last dot on, in lower case; empty if there is none. */
 export function extensionOf(name: string): string {
   const at = name.lastIndexOf(".");

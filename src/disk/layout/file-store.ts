@@ -100,7 +100,7 @@ export class FileStore {
     return { files, bytes };
   }
 
-  private pathOf = ({ hash }: Stored): string => join(this.folder, hash.slice(0, 2), hash);
+  private pathOf = ({ hash }: Stored): string => `${this.folder}/${hash.slice(0, 2)}/${hash}`;
 }
 
 function namesIn(folder: string): string[] {

@@ -16,22 +16,24 @@ import { dirname, join, posix } from "node:path";
 import { z } from "zod";
 import { layoutPlan, type LayoutAct, type LayoutPlan, type Lying } from "@/core/layout/plan";
 import { reached } from "@/core/layout/reached";
-import { emptyLedger, LaidSummary, Ledger } from "@/core/model/ledger";
+import { emptyLedger, LaidSummary, type Ledger, type LedgerEntry } from "@/core/model/ledger";
 import { isRunning, markOf } from "../process-mark";
 import type { FileStore } from "./file-store";
+import { FirstLedger, readFirstLedger, readLedger, writeLedger } from "./ledger-file";
 import { asSystemTime, Looking, lyingAt } from "./look";
 
-/** What was begun, by whom: the acts, and what is so once they are done. */
+/** What was begun, by whom: files of the game's that are moved aside or back, and the paths at which files may lie in part. */
 const UnderWay = z.object({
   by: z.object({ pid: z.number(), started: z.string().nullable() }).optional(),
   acts: z.array(z.custom<LayoutAct>()),
-  after: Ledger,
+  /** What is so once it is done, as it was kept once; it lies beside now. */
+  after: FirstLedger.optional(),
 });
 
 /**
- * What Seating has laid out in the folder of a game, as it is kept beside: `ledger.json`, the game's own files that wait to be put back
- * (`aside`), what others changed of Seating's (`kept`), while something is done, what (`under-way.json`), and else what that came to
- * (`laid.json`).
+ * What Seating has laid out in the folder of a game, as it is kept beside: `ledger.jsonl`, the game's own files that wait to be put back
+ * (`aside`), what others changed of Seating's (`kept`), while something is done, what (`under-way.json`) and to what ledger that comes
+ * (`ledger-after.jsonl`), and else what it came to (`laid.json`).
  */
 export class LaidOut {
   constructor(
@@ -42,27 +44,32 @@ export class LaidOut {
 
   /** The number of another process that does something here just now; null where none does. */
   busy(): number | null {
-    const by = this.begun()?.by;
+    const by = this.underWay()?.by;
     return by && by.pid !== process.pid && isRunning(by) !== false ? by.pid : null;
   }
 
-  private begun(): z.infer<typeof UnderWay> | null {
-    return existsSync(this.underWay) ? UnderWay.parse(JSON.parse(readFileSync(this.underWay, "utf8"))) : null;
+  private underWay(): z.infer<typeof UnderWay> | null {
+    const path = this.own("under-way.json");
+    return existsSync(path) ? UnderWay.parse(JSON.parse(readFileSync(path, "utf8"))) : null;
   }
 
   /** What is so, also where something was begun and never ended: it is looked at how far that came. */
   ledger(): Ledger {
     const before = this.written();
-    const begun = this.begun();
+    const begun = this.underWay();
     if (!begun) return before;
-    const { acts, after } = begun;
+    const { acts } = begun;
+    // Where that is gone it is the ledger by now: all was done.
+    const after = begun.after ?? readLedger(this.own("ledger-after.jsonl")) ?? before;
     const { look } = new Looking(this.game);
+    // Of a file that was being put its part may lie there.
+    for (const entry of after.entries)
+      if (look(partOf(entry)) !== null) rmSync(join(this.game, partOf(entry)));
     for (const act of acts) {
-      // Of a file that was being put its part may lie there.
-      if (act.does === "put" && look(partOf(act)) !== null) rmSync(join(this.game, partOf(act)));
       // Between file systems one that was being moved may lie in both places.
       if (act.does !== "set-aside" && act.does !== "put-back") continue;
       const aside = this.asideOf(act.number);
+      if (look(movedPart(act.path)) !== null) rmSync(join(this.game, movedPart(act.path)));
       if (isSameFile(look(act.path), lyingAt(aside)))
         unlinkSync(act.does === "set-aside" ? join(this.game, act.path) : aside);
     }
@@ -76,12 +83,12 @@ export class LaidOut {
 
   /** What it came to, in short; null where nothing is laid out, or something was begun and never ended. */
   summary(): LaidSummary | null {
-    const path = join(this.state, "laid.json");
+    const path = this.own("laid.json");
     return existsSync(path) ? LaidSummary.parse(JSON.parse(readFileSync(path, "utf8"))) : null;
   }
 
   sayWhatLies(summary: LaidSummary): void {
-    writeWhole(join(this.state, "laid.json"), JSON.stringify(summary));
+    writeWhole(this.own("laid.json"), JSON.stringify(summary));
   }
 
   /**
@@ -89,14 +96,13 @@ export class LaidOut {
    * Where it does not, all is put as it was before, and this answers false.
    */
   perform(
-    { acts, after }: Pick<LayoutPlan, "acts" | "after">,
+    { before, acts, after }: Pick<LayoutPlan, "before" | "acts" | "after">,
     onAct: (done: number) => boolean = () => true,
   ): boolean {
-    mkdirSync(this.state, { recursive: true });
-    const before = this.written();
+    const isBare = after.entries.length + after.others.length === 0;
+    if (after === before && acts.length === 0 && !isBare) return true;
     const summary = this.summary();
-    writeWhole(this.underWay, JSON.stringify({ by: markOf(process.pid), acts, after }));
-    rmSync(join(this.state, "laid.json"), { force: true });
+    this.begin(acts, after);
     const sound = new Set<string>();
     for (const [at, act] of acts.entries()) {
       this.refuseLinks(posix.dirname(act.path), sound);
@@ -106,20 +112,31 @@ export class LaidOut {
       if (summary) this.sayWhatLies(summary);
       return false;
     }
-    const isBare = after.entries.length + after.others.length === 0;
     if (isBare) for (const [folder, changed] of after.times) this.setTime(folder, changed);
-    this.end(isBare ? { ...after, times: [] } : after);
+    if (isBare) return this.end({ ...after, times: [] });
+    this.end();
     return true;
   }
 
   private written(): Ledger {
-    const path = join(this.state, "ledger.json");
-    return existsSync(path) ? Ledger.parse(JSON.parse(readFileSync(path, "utf8"))) : emptyLedger(this.game);
+    return ledgerIn(this.state) ?? emptyLedger(this.game);
   }
 
-  private end(ledger: Ledger): void {
-    writeWhole(join(this.state, "ledger.json"), JSON.stringify(ledger));
-    rmSync(this.underWay, { force: true });
+  /** Says first what will be so, and then that it is being done. */
+  private begin(acts: readonly LayoutAct[], after: Ledger): void {
+    writeLedger(this.own("ledger-after.jsonl"), after);
+    const moves = acts.filter(({ does }) => does === "set-aside" || does === "put-back");
+    writeWhole(this.own("under-way.json"), JSON.stringify({ by: markOf(process.pid), acts: moves }));
+    rmSync(this.own("laid.json"), { force: true });
+  }
+
+  /** `ledger`: where another one is so than what it was to come to. */
+  private end(ledger?: Ledger): true {
+    if (ledger) writeLedger(this.own("ledger-after.jsonl"), ledger);
+    renameSync(this.own("ledger-after.jsonl"), this.own("ledger.jsonl"));
+    rmSync(this.own("ledger.json"), { force: true });
+    rmSync(this.own("under-way.json"), { force: true });
+    return true;
   }
 
   private do(act: LayoutAct): void {
@@ -173,18 +190,23 @@ export class LaidOut {
   }
 
   private asideOf = (number: number): string => join(this.state, "aside", String(number));
-  private get underWay(): string {
-    return join(this.state, "under-way.json");
-  }
+  private own = (name: string): string => join(this.state, name);
 }
 
+/** The ledger that is kept in a folder; null where there is none. */
+export const ledgerIn = (state: string): Ledger | null =>
+  readLedger(join(state, "ledger.jsonl")) ?? readFirstLedger(join(state, "ledger.json"));
+
 /** Where a file lies, below the game's folder, until it is put in its place. */
-const partOf = ({ path, hash }: Extract<LayoutAct, { does: "put" }>): string =>
+const partOf = ({ path, hash }: Pick<LedgerEntry, "path" | "hash">): string =>
   posix.join(posix.dirname(path), `.${hash}.seating-part`);
 
 /** By what a file that was moved between file systems keeps; what the system cuts off a date is less than this, in milliseconds. */
 const isSameFile = (a: Lying | null, b: Lying | null): boolean =>
   a?.kind === "file" && b?.kind === "file" && a.size === b.size && Math.abs(a.changed - b.changed) < 0.002;
+
+/** Where a file lies that comes from another file system, until it is there as a whole. */
+const movedPart = (path: string): string => `${path}.seating-part`;
 
 /** Also between file systems, with its date and its rights; what is at `to` gives way. */
 function move(from: string, to: string): void {
@@ -193,7 +215,7 @@ function move(from: string, to: string): void {
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== "EXDEV") throw error;
     const { atimeMs, mtimeMs } = lstatSync(from);
-    const part = `${to}.seating-part`;
+    const part = movedPart(to);
     copyFileSync(from, part, constants.COPYFILE_FICLONE);
     utimesSync(part, asSystemTime(atimeMs), asSystemTime(mtimeMs));
     renameSync(part, to);

@@ -4,14 +4,20 @@ import {
   existsSync,
   mkdirSync,
   readdirSync,
-  readFileSync,
   realpathSync,
   statfsSync,
   statSync,
 } from "node:fs";
 import { basename, join } from "node:path";
+import { layoutGap } from "@/core/layout/laid-as";
 import type { LayoutProgress } from "@/core/layout/preview";
-import { folderOf, layoutPlan, type InTheWay, type LayoutAct, type LayoutPlan } from "@/core/layout/plan";
+import {
+  layoutPlan,
+  type InTheWay,
+  type LayoutAct,
+  type LayoutPlan,
+  type PlacedFile,
+} from "@/core/layout/plan";
 import { systemFlaws, systemOf, type SystemFlaw } from "@/core/layout/system-rules";
 import { spelled } from "@/core/layout/spell";
 import {
@@ -24,17 +30,17 @@ import {
 } from "@/core/layout/wanted";
 import { layingOf } from "@/core/model/placement";
 import type { GameDefinition } from "@/core/model/game";
-import { Ledger, type LaidAs, type LaidSummary } from "@/core/model/ledger";
+import type { LaidAs, LaidSummary, Ledger } from "@/core/model/ledger";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ContentFile } from "@/core/model/shelf";
-import { foldName } from "@/core/roster/fold";
+import { folderOf, foldName } from "@/core/roster/fold";
 import type { Roster } from "@/core/roster/roster";
 import { withoutEnding } from "@/formats/archive-name";
 import { sha256Of } from "../digest";
 import { openMod } from "../read-mod";
 import { runningBelow } from "../running-game";
 import { FileStore } from "./file-store";
-import { LaidOut } from "./laid-out";
+import { LaidOut, ledgerIn } from "./laid-out";
 import { Looking, lyingAt } from "./look";
 
 /** Where mods of a game are laid out, and where Seating keeps what it needs for that: below its own folder. */
@@ -46,9 +52,7 @@ export interface LayoutPlaces {
 /** What would be done, before anything is. */
 export interface Layout {
   readonly plan: LayoutPlan;
-  readonly wanted: readonly WantedFile[];
-  /** What is so before. */
-  readonly before: Ledger;
+  readonly wanted: readonly PlacedFile[];
   /** Files that have to be unpacked first, by the contents that they are of. */
   readonly toUnpack: ReadonlyMap<string, readonly WantedFile[]>;
 }
@@ -83,9 +87,8 @@ export const keptIn = (places: LayoutPlaces, what: "order-before" | "accepted"):
 /** Throws away what the store holds and no game's folder does, unless it is only `looking`; answers how much that is. */
 export function cleanStore(own: string, looking: boolean): ReturnType<FileStore["sweep"]> {
   const states = existsSync(join(own, "laid-out")) ? readdirSync(join(own, "laid-out")) : [];
-  const paths = states.map((state) => join(own, "laid-out", state, "ledger.json")).filter(existsSync);
-  const ledgers = paths.map((path) => Ledger.parse(JSON.parse(readFileSync(path, "utf8"))));
-  const used = new Set(ledgers.flatMap(({ entries }) => entries.map(({ hash }) => hash)));
+  const entries = states.flatMap((state) => ledgerIn(join(own, "laid-out", state))?.entries ?? []);
+  const used = new Set(entries.map(({ hash }) => hash));
   return new FileStore(join(own, "store")).sweep(used, looking);
 }
 
@@ -100,8 +103,8 @@ export const modsToLay = (roster: Roster, filesOf: (content: string) => readonly
 interface LayoutWishes {
   /** Also what somebody has changed since is put again. */
   readonly putAgain?: boolean;
-  /** The plugins that are to have the dates of their order. */
-  readonly dates?: readonly string[] | undefined;
+  /** What the mods are known by, and the plugins that are to have the dates of their order. */
+  readonly as?: LaidAs | null;
 }
 
 /** What it takes that a game's folder holds just what some mods come to. */
@@ -109,23 +112,32 @@ export function planLayout(
   game: GameDefinition,
   mods: readonly LaidMod[],
   places: LayoutPlaces,
-  { putAgain = false, dates = [] }: LayoutWishes = {},
+  { putAgain = false, as = null }: LayoutWishes = {},
 ): Outcome<Layout> {
   const laying = layingOf(game);
   if (!laying) return refuse("layout-by-list", { game: game.name });
   if (!existsSync(join(places.game, game.sign)))
     return refuse("layout-no-game", { path: places.game, sign: game.sign });
-  const dated = datesOfOrder(game, dates, dates.length > 0 ? lastOfGame(game, places.game) : 0);
-  const { files, flaws } = wantedFiles(game, laying, mods, dated);
-  if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
   const opened = openLaidOut(places);
   if (!opened.ok) return opened;
   const { laidOut, looking } = opened.value;
   const before = laidOut.ledger();
+  const same = isLaidAs(laidOut, as) ? layoutPlan(before.entries, before, looking.look, { putAgain }) : null;
+  if (same?.acts.length === 0) return done({ plan: same, wanted: before.entries, toUnpack: new Map() });
+  const dates = as?.dates ?? [];
+  const dated = datesOfOrder(game, dates, dates.length > 0 ? lastOfGame(game, places.game) : 0);
+  const { files, flaws } = wantedFiles(game, laying, mods, dated);
+  if (flaws.length > 0) return refuse("layout-flaws", { items: flaws.map(flawText).join(", ") });
   const wanted = spelled(game, files, othersNames(before, looking));
   const unfit = systemFlaws(systemOf(process.platform), realpathSync(places.game), wanted);
   if (unfit.length > 0) return refuse("layout-system", { items: unfit.map(unfitText).join(", ") });
-  return planned(places, wanted, before, layoutPlan(wanted, before, looking.look, { putAgain }));
+  return planned(places, wanted, layoutPlan(wanted, before, looking.look, { putAgain }));
+}
+
+/** Whether just these mods lie there, so that their files are those of the ledger; dates follow from what the game has by now, too. */
+function isLaidAs(laidOut: LaidOut, as: LaidAs | null): boolean {
+  const laid = laidOut.summary();
+  return as !== null && as.dates === undefined && laid !== null && layoutGap(as, laid.as) === null;
 }
 
 /** When the last of the game's own plugins was changed, in milliseconds. */
@@ -142,23 +154,18 @@ export function planTakingBack(places: LayoutPlaces, now: boolean): Outcome<Layo
   const opened = openLaidOut(places);
   if (!opened.ok) return opened;
   const { laidOut, looking } = opened.value;
-  const before = laidOut.ledger();
-  const layout = planned(places, [], before, layoutPlan([], before, looking.look, { takesBack: true }));
+  const plan = layoutPlan([], laidOut.ledger(), looking.look, { takesBack: true });
+  const layout = planned(places, [], plan);
   const taken = layout.ok && now ? perform(laidOut, layout.value.plan) : done(null);
   return taken.ok ? layout : taken;
 }
 
-function planned(
-  places: LayoutPlaces,
-  wanted: readonly WantedFile[],
-  before: Ledger,
-  plan: LayoutPlan,
-): Outcome<Layout> {
+function planned(places: LayoutPlaces, wanted: readonly WantedFile[], plan: LayoutPlan): Outcome<Layout> {
   const running = plan.acts.length > 0 ? runningBelow(realpathSync(places.game)) : null;
   if (running !== null) return refuse("layout-running", { program: running });
   if (plan.inTheWay.length > 0)
     return refuse("layout-in-the-way", { items: plan.inTheWay.map(wayText).join(", ") });
-  const layout = { plan, wanted, before, toUnpack: missingIn(storeOf(places), plan.acts, wanted) };
+  const layout = { plan, wanted, toUnpack: missingIn(storeOf(places), plan.acts, wanted) };
   const closed = closedIn(places, plan.acts);
   if (closed !== null) return refuse("layout-no-rights", { path: closed });
   const lack = lackOfSpace(places, layout);
@@ -206,7 +213,7 @@ function lackOfSpace(
   return needed.find(({ path, bytes }) => bytes > 0 && bytes > freeAt(path)) ?? null;
 }
 
-const sumOf = (files: readonly (LayoutAct | WantedFile)[]): number =>
+const sumOf = (files: readonly (LayoutAct | PlacedFile)[]): number =>
   files.reduce((sum, file) => sum + ("size" in file ? file.size : 0), 0);
 
 function freeAt(path: string): number {
@@ -263,7 +270,7 @@ export async function performLayout(
 /** How far it came where the system would not go on is seen by whatever is done next. */
 export function perform(
   laidOut: LaidOut,
-  plan: Pick<LayoutPlan, "acts" | "after">,
+  plan: Pick<LayoutPlan, "before" | "acts" | "after">,
   { onProgress, isStopped = () => false }: Doing = {},
 ): Outcome<null> {
   try {

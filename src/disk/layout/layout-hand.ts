@@ -58,11 +58,10 @@ export type LayoutHand = <Kind extends Does>(
   onProgress?: (progress: LayoutProgress) => void,
 ) => Promise<Outcome<Answer<Kind>>>;
 
-const shown = ({ plan, before, wanted, toUnpack }: Layout): Outcome<LayoutPreview> =>
+const shown = ({ plan, wanted, toUnpack }: Layout): Outcome<LayoutPreview> =>
   done(
     previewOf(
       plan,
-      before,
       wanted,
       [...toUnpack.values()].reduce((sum, files) => sum + files.length, 0),
     ),
@@ -77,7 +76,7 @@ async function answer(
   const { places } = job;
   switch (job.does) {
     case "preview": {
-      const layout = planLayout(job.laying.game, job.laying.mods, places, { dates: job.laying.as.dates });
+      const layout = planLayout(job.laying.game, job.laying.mods, places, { as: job.laying.as });
       return layout.ok ? shown(layout.value) : layout;
     }
     case "preview-taking-back": {
@@ -108,7 +107,7 @@ async function layOut(
   onProgress: (progress: LayoutProgress) => void,
 ): Promise<Outcome<LayoutPreview>> {
   const { game, mods, as, paths } = laying;
-  const layout = planLayout(game, mods, places, { putAgain, dates: as.dates });
+  const layout = planLayout(game, mods, places, { putAgain, as });
   if (!layout.ok) return layout;
   keepOrder(places, layout.value, orderFiles);
   const laid = await performLayout(game, places, layout.value, (content) => paths.get(content)!, {
@@ -120,10 +119,10 @@ async function layOut(
 }
 
 /** Keeps the files in which a game reads its order as they are before anything of Seating's lies in its folder. */
-export function keepOrder(places: LayoutPlaces, { before }: Layout, orderFiles: readonly string[]): void {
+export function keepOrder(places: LayoutPlaces, { plan }: Layout, orderFiles: readonly string[]): void {
   const kept = keptIn(places, "order-before");
   // Of a time when laying out was begun and nothing came to lie there.
-  if (before.entries.length === 0) rmSync(kept, { force: true });
+  if (plan.before.entries.length === 0) rmSync(kept, { force: true });
   keepBefore(kept, orderFiles);
 }
 

@@ -20,6 +20,7 @@ import fs, {
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { addAbsentMods, emptyState } from "@/core/edit/arrivals";
+import { laidAs } from "@/core/layout/laid-as";
 import type { GameDefinition } from "@/core/model/game";
 import type { Laying } from "@/core/model/placement";
 import type { ProfileState } from "@/core/model/profile";
@@ -214,9 +215,10 @@ function sound(game: GameDefinition): ProfileState {
 }
 
 async function layOut(game: GameDefinition, roster: Roster, places: LayoutPlaces) {
-  const layout = planLayout(game, modsToLay(roster, filesOf(game)), places);
+  const as = laidAs(roster)!;
+  const layout = planLayout(game, modsToLay(roster, filesOf(game)), places, { as });
   if (!layout.ok) throw new Error(JSON.stringify(layout.refusal));
-  const laid = await performLayout(game, places, layout.value, pathOf(game));
+  const laid = await performLayout(game, places, layout.value, pathOf(game), { as });
   if (!laid.ok) throw new Error(JSON.stringify(laid.refusal));
   return layout.value;
 }
@@ -238,8 +240,12 @@ test("300 profiles one after another: each time what copying by hand comes to, n
       aside += plan.acts.filter(({ does }) => does === "set-aside").length;
       laid += plan.acts.filter(({ does }) => does === "put").length;
       expect(contentsOf(game, places.game)).toEqual(await wantedIn(game, roster, base));
-      const again = planLayout(game, modsToLay(roster, filesOf(game)), places);
-      expect(again).toMatchObject({ ok: true, value: { plan: { acts: [], changed: [] } } });
+      // By what is known of it, and looked at anew.
+      for (const as of [laidAs(roster), null])
+        expect(planLayout(game, modsToLay(roster, filesOf(game)), places, { as })).toMatchObject({
+          ok: true,
+          value: { plan: { acts: [], changed: [] } },
+        });
       if (run % 10 === 9) {
         takeBack(places);
         expect(snapshot(places.game)).toEqual(before);
@@ -260,6 +266,7 @@ const changing = [
   "unlinkSync",
   "utimesSync",
   "writeFileSync",
+  "writeSync",
 ] as const;
 
 /** As a process that ends at one of the next changes, before it or after it, or whose disk is full then. */
@@ -445,8 +452,8 @@ test("an archive that is not what was read is refused before anything is touched
   if (!layout.ok) throw new Error(layout.refusal.code);
   const copy = join(root, "unlike-shelf");
   cpSync(shelfOf(game), copy, { recursive: true });
-  const first = layout.value.wanted.find(({ content }) => pathOf(game)(content).endsWith(".zip"))!;
-  const damaged = join(copy, pathOf(game)(first.content).slice(shelfOf(game).length));
+  const first = [...layout.value.toUnpack.keys()].find((content) => pathOf(game)(content).endsWith(".zip"))!;
+  const damaged = join(copy, pathOf(game)(first).slice(shelfOf(game).length));
   writeFileSync(damaged, "no archive any more");
   const there = (content: string) => join(copy, pathOf(game)(content).slice(shelfOf(game).length));
   expect(await performLayout(game, places, layout.value, there)).toMatchObject({
@@ -480,9 +487,10 @@ test("what a process that still runs has begun is left alone; what one that has 
   await layOut(game, roster, places);
   const [state] = readdirSync(join(places.own, "laid-out"));
   const folder = join(places.own, "laid-out", state!);
-  const after = JSON.parse(readFileSync(join(folder, "ledger.json"), "utf8")) as object;
-  const begunBy = (by: object) =>
-    writeFileSync(join(folder, "under-way.json"), JSON.stringify({ by, acts: [], after }));
+  const begunBy = (by: object) => {
+    cpSync(join(folder, "ledger.jsonl"), join(folder, "ledger-after.jsonl"));
+    writeFileSync(join(folder, "under-way.json"), JSON.stringify({ by, acts: [] }));
+  };
   const mods = modsToLay(roster, filesOf(game));
   begunBy(markOf(process.ppid));
   const busy = { ok: false, refusal: { code: "layout-busy", data: { process: process.ppid } } };
@@ -497,6 +505,66 @@ test("what a process that still runs has begun is left alone; what one that has 
   expect(existsSync(join(folder, "under-way.json"))).toBe(false);
 });
 
+test("what is as it was laid out is known without working it out, and what of it is gone is put again", async () => {
+  const game = kites;
+  const places = placesFor(game, "known");
+  const roster = rosterOf(game, sound(game));
+  const mods = modsToLay(roster, filesOf(game));
+  const { wanted } = await layOut(game, roster, places);
+  const as = laidAs(roster);
+  // No mods are asked for: only that they are those says that theirs are the files.
+  expect(planLayout(game, [], places, { as })).toMatchObject({ ok: true, value: { plan: { acts: [] } } });
+  const other = { ...as!, mods: as!.mods.slice(1) };
+  expect(planLayout(game, [], places, { as: other })).not.toMatchObject({ value: { plan: { acts: [] } } });
+  rmSync(join(places.game, wanted[0]!.path));
+  expect(planLayout(game, mods, places, { as })).toMatchObject({
+    ok: true,
+    value: { plan: { acts: [{ does: "put", path: wanted[0]!.path }] } },
+  });
+});
+
+test("what an earlier version laid out is known, gone on with where it was cut short, and taken back", async () => {
+  const game = kites;
+  for (const isCutShort of [false, true]) {
+    const places = placesFor(game, `earlier-${isCutShort}`);
+    const before = snapshot(places.game);
+    const roster = rosterOf(game, sound(game));
+    await layOut(game, roster, places);
+    const [state] = readdirSync(join(places.own, "laid-out"));
+    const own = (name: string) => join(places.own, "laid-out", state!, name);
+    const [first, ...entries] = readFileSync(own("ledger.jsonl"), "utf8")
+      .trimEnd()
+      .split("\n")
+      .map((line) => JSON.parse(line) as Record<string, unknown>);
+    const { files, ...frame } = first!;
+    expect(files).toBe(entries.length);
+    const earlier = { ...frame, format: "seating-ledger/1", entries };
+    rmSync(own("ledger.jsonl"));
+    if (isCutShort) {
+      const [entry] = entries as { path: string; hash: string }[];
+      writeFileSync(join(places.game, dirname(entry!.path), `.${entry!.hash}.seating-part`), "a par");
+      const acts = entries.map((each) => ({ does: "put", ...each }));
+      writeFileSync(own("under-way.json"), JSON.stringify({ acts, after: earlier }));
+    } else writeFileSync(own("ledger.json"), JSON.stringify(earlier));
+    const again = planLayout(game, modsToLay(roster, filesOf(game)), places);
+    expect(again).toMatchObject({ ok: true, value: { plan: { acts: [] } } });
+    takeBack(places);
+    expect(snapshot(places.game)).toEqual(before);
+    expect(existsSync(own("ledger.json"))).toBe(false);
+  }
+});
+
+test("a ledger of which a part is missing is not gone by", async () => {
+  const places = placesFor(kites, "torn");
+  const roster = rosterOf(kites, sound(kites));
+  await layOut(kites, roster, places);
+  const [state] = readdirSync(join(places.own, "laid-out"));
+  const path = join(places.own, "laid-out", state!, "ledger.jsonl");
+  const lines = readFileSync(path, "utf8").split("\n");
+  writeFileSync(path, `${lines.slice(0, -3).join("\n")}\n`);
+  expect(() => planTakingBack(places, true)).toThrow("is not whole");
+});
+
 test("plugins get the dates of their order, a minute apart, after those of the game; only what moved is put anew, and all is taken back", async () => {
   const game = games.find(({ id }) => id === brinehollow.id)!;
   const places = placesFor(game, "dates");
@@ -506,7 +574,7 @@ test("plugins get the dates of their order, a minute apart, after those of the g
   const lay = async (state: ProfileState, putAgain = false) => {
     const roster = rosterOf(game, state);
     const layout = planLayout(game, modsToLay(roster, filesOf(game)), places, {
-      dates: loading(roster),
+      as: laidAs(roster, true),
       putAgain,
     });
     if (!layout.ok) throw new Error(JSON.stringify(layout.refusal));

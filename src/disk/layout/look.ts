@@ -1,6 +1,7 @@
 import { lstatSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import type { Lying } from "@/core/layout/plan";
+import { folderOf } from "@/core/roster/fold";
 
 /**
  * What lies at a path below a folder; null where nothing does, or where the path leads out of it. A link is not followed, and hides what lies
@@ -13,9 +14,9 @@ export class Looking {
 
   readonly look = (path: string): Lying | null => {
     if (path.includes("..") && path.split("/").includes("..")) return null;
-    const above = path.slice(0, Math.max(0, path.lastIndexOf("/")));
+    const above = folderOf(path);
     if (above !== "" && !this.isFolder(above)) return null;
-    return lyingAt(join(this.folder, path));
+    return lyingAt(`${this.folder}/${path}`);
   };
 
   /** The names of what lies in a folder below it; none where there is no such folder. */
