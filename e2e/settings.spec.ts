@@ -37,4 +37,11 @@ test("lines of settings are looked at beside what stands in the file, decided, w
   await page.keyboard.press("Control+s");
   await expect(page.getByText("All stand in their files.")).toBeVisible();
   expect(deck()).toBe(before.replace("scale = 1", "scale = 1.25"));
+  await page.getByRole("button", { name: "Take the lines back" }).click();
+  await expect(
+    page.getByText("The lines are taken back: the game’s settings are as they were before."),
+  ).toBeVisible();
+  expect(deck()).toBe(before);
+  await expect(page.getByRole("button", { name: "Take the lines back" })).toBeHidden();
+  await expect(page.getByText("One is still to be written, with the order.")).toBeVisible();
 });

@@ -7,7 +7,9 @@ import type { ConflictsReport, WinnersReport } from "@/core/model/conflicts-repo
 import { done, type Outcome } from "@/core/model/outcome";
 import { recordsOf } from "@/core/model/shelf";
 import type { Roster } from "@/core/roster/roster";
+import { readLaid } from "@/disk/layout/lay-out";
 import { readLooseFiles } from "@/disk/loose-files";
+import { home } from "@/disk/places";
 import type { Answer } from "./answer";
 import { readWholeList, type ListFile, type ListOptions, type ListRead } from "./list-input";
 
@@ -91,8 +93,12 @@ async function ownLibrary({ game, stock }: ListRead, { gameFolder }: ListOptions
   if (gameFolder === undefined) return library;
   const places = [{ expansion: null, folder: game.baseFolder }, ...game.expansions.map(asPlace)];
   const folders: OwnFolder[] = [];
+  const laid = readLaid({ game: resolve(gameFolder), own: home() });
   for (const { expansion, folder } of places) {
-    const { files } = await readLooseFiles(game, join(resolve(gameFolder), folder), null, "all");
+    const { files } = await readLooseFiles(game, join(resolve(gameFolder), folder), null, {
+      hashed: "all",
+      laid: laid(folder),
+    });
     folders.push({ expansion, files: files ?? [] });
   }
   library.learnOwn(folders, recordsOf(stock.base));

@@ -17,6 +17,7 @@ import { zipSync } from "fflate";
 import { sha256Of } from "@/disk/digest";
 import { makeDemo } from "@/standin/demo/make-demo";
 import { kitefall } from "@/standin/kitefall/definition";
+import { markOf } from "@/disk/process-mark";
 import { cleanUnpacked, layOut, takeBack } from "./lay-out";
 
 const root = mkdtempSync(join(tmpdir(), "seating-lay-out-"));
@@ -135,6 +136,15 @@ test("what was unpacked and lies nowhere any more is thrown away, after it was s
     if (!swept.ok) throw new Error(JSON.stringify(swept.refusal));
     return swept.value;
   };
+  // Another process lays something out: what it has unpacked is nobody's yet.
+  const use = join(root, "home", "store-in-use");
+  mkdirSync(use, { recursive: true });
+  writeFileSync(join(use, "1.json"), JSON.stringify(markOf(process.ppid)));
+  expect(cleanUnpacked({ preview: false })).toMatchObject({
+    ok: false,
+    refusal: { code: "store-in-use", data: { process: process.ppid } },
+  });
+  writeFileSync(join(use, "1.json"), JSON.stringify({ pid: process.ppid, started: "before" }));
   const looked = sweep(true);
   expect(looked.text).toMatch(/^To be freed: [1-9]\d* files?, \d/);
   expect(sweep(false).json).toMatchObject({ files: (looked.json as { files: number }).files, done: true });

@@ -84,7 +84,9 @@ export function takeBack({ gameFolder, preview = false }: LayOutOptions): Outcom
 
 /** Throws away what was unpacked to be laid out and lies in no game's folder any more. */
 export function cleanUnpacked({ preview = false }: LayOutOptions): Outcome<Answer> {
-  const { files, bytes } = cleanStore(home(), preview);
+  const swept = cleanStore(home(), preview);
+  if (!swept.ok) return swept;
+  const { files, bytes } = swept.value;
   return done({
     json: { format: "seating-store/1", done: !preview, files, bytes },
     text: say("cli.store.summary", {

@@ -39,6 +39,27 @@ test("what lies below the game's content folders is found, hashed where it is sm
   expect((await read(second.content)).files).toHaveLength(2);
 });
 
+test("what Seating laid out is none of the game's, and the game's own file of that path is found where it waits", async () => {
+  await put("textures/own.tex", "the game's");
+  await put("textures/laid.tex", "a mod's");
+  await put("textures/over.tex", "a mod's, too");
+  const aside = join(folder, "elsewhere");
+  await writeFile(aside, "the game's below it");
+  const before = await read();
+  const laid = new Map([
+    ["textures/laid.tex", null],
+    ["textures/over.tex", aside],
+  ]);
+  const { content, files } = await readLooseFiles(testGame, folder, before.content, { laid });
+  expect(content).not.toBe(before.content);
+  expect(files!.map(({ path, hash }) => [path, hash])).toEqual([
+    ["textures/over.tex", shortHash("the game's below it")],
+    ["textures/own.tex", shortHash("the game's")],
+  ]);
+  await rm(join(folder, "textures/laid.tex"));
+  expect((await readLooseFiles(testGame, folder, content, { laid })).files).toBeNull();
+});
+
 test("what is no plain file or has a name that no path may have is passed over, and a folder that is not there holds nothing", async () => {
   const { content, files } = await readLooseFiles(testGame, join(folder, "nowhere"), null);
   expect(files).toEqual([]);

@@ -24,18 +24,25 @@ interface Found {
   readonly stamp: string;
 }
 
+interface Reading {
+  /** Which are hashed; of a large one that is not the hash stays null. */
+  readonly hashed?: "small" | "all";
+  /** Below the folder, what Seating has laid out: of each path where the game's own file of it waits, or null where there is none. */
+  readonly laid?: ReadonlyMap<string, string | null>;
+}
+
 /**
- * The files below the content folders of `folder`, the base folder of a game or that of an expansion; `known` is the name of what was
- * found there before. Of a large file the hash stays null unless `all` are to be hashed. What is no plain file, cannot be listed or has a name that no path may have is passed over. Of a file that is
+ * The files of the game itself below the content folders of `folder`, the base folder of a game or that of an expansion; `known` is the name of what was
+ * found there before. What is no plain file, cannot be listed or has a name that no path may have is passed over. Of a file that is
  * not read at once the hash stays null: a game may be as large as its disk.
  */
 export async function readLooseFiles(
   game: GameDefinition,
   folder: string,
   known: string | null,
-  hashed: "small" | "all" = "small",
+  { hashed = "small", laid = new Map() }: Reading = {},
 ): Promise<LooseFiles> {
-  const found = looseFilesIn(game, folder);
+  const found = looseFilesIn(game, folder, laid);
   const name = createHash("sha256");
   for (const { path, size, stamp } of found) name.update(`${path}\0${size}\0${stamp}\n`);
   const content = name.digest("hex");
@@ -52,14 +59,20 @@ async function hashOf(full: string, size: number, hashed: "small" | "all"): Prom
   return digest?.ok ? shortHash(digest.value.sha256) : null;
 }
 
-const looseFilesIn = (game: GameDefinition, folder: string): Found[] =>
+const looseFilesIn = (
+  game: GameDefinition,
+  folder: string,
+  laid: ReadonlyMap<string, string | null>,
+): Found[] =>
   foldersIn(folder)
     .filter((name) => isContentFolder(game, name))
     .flatMap((name) => listed(join(folder, name)))
-    .flatMap((full): Found[] => {
-      const path = safePath(full.slice(folder.length + 1));
-      const info = lstatSync(full, { throwIfNoEntry: false });
-      if (!path.ok || !info?.isFile()) return [];
+    .flatMap((at): Found[] => {
+      const below = at.slice(folder.length + 1);
+      const path = safePath(below);
+      const full = laid.has(below) ? laid.get(below)! : at;
+      const info = full === null ? undefined : lstatSync(full, { throwIfNoEntry: false });
+      if (!path.ok || full === null || !info?.isFile()) return [];
       return [{ full, path: path.value, size: info.size, stamp: stampOf(info.mtimeMs) }];
     })
     .sort((a, b) => (a.path < b.path ? -1 : 1));

@@ -140,7 +140,8 @@ class Planning {
     private readonly ways: LayoutWays,
   ) {
     this.entries = new Map(ledger.entries.map((entry) => [entry.path, entry]));
-    this.wantedAt = new Map(wanted.map((file) => [file.path, file]));
+    this.wantedAt =
+      wanted === ledger.entries ? this.entries : new Map(wanted.map((file) => [file.path, file]));
     this.neededFolders = foldersOver(wanted);
     this.ownFolders = new Set(ledger.folders);
     this.times = new Map(ledger.times);

@@ -74,6 +74,7 @@ const refusalText: {
   "layout-no-space": (d) =>
     sentence("refusals.text.layout-no-space", { path: d.path, size: Math.ceil(d.bytes / 1_000_000) }),
   "layout-busy": (d) => sentence("refusals.text.layout-busy", { process: String(d.process) }),
+  "store-in-use": (d) => sentence("refusals.text.store-in-use", { process: String(d.process) }),
   "layout-cancelled": () => [say("refusals.layoutCancelled")],
   "mod-name-taken": (d) => sentence("refusals.text.mod-name-taken", { name: d.name }),
   "gather-several": (d) => sentence("refusals.text.gather-several", { folders: d.folders }),

@@ -154,6 +154,7 @@ export type RefusalData = ProblemData & {
   readonly "layout-cancelled": Nothing;
   /** Another process is at it. */
   readonly "layout-busy": { readonly process: number };
+  readonly "store-in-use": { readonly process: number };
   readonly "mod-name-taken": Name;
   /** A file in the game's folder of which no mod can be made. */
   readonly "cannot-gather": Path;

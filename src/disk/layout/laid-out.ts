@@ -189,9 +189,12 @@ export class LaidOut {
     if (lyingAt(at)?.kind === "folder") utimesSync(at, asSystemTime(changed), asSystemTime(changed));
   }
 
-  private asideOf = (number: number): string => join(this.state, "aside", String(number));
+  private asideOf = (number: number): string => asideIn(this.state, number);
   private own = (name: string): string => join(this.state, name);
 }
+
+/** Where a file of the game's waits to be put back. */
+export const asideIn = (state: string, number: number): string => join(state, "aside", String(number));
 
 /** The ledger that is kept in a folder; null where there is none. */
 export const ledgerIn = (state: string): Ledger | null =>

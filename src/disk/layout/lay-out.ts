@@ -40,8 +40,9 @@ import { sha256Of } from "../digest";
 import { openMod } from "../read-mod";
 import { runningBelow } from "../running-game";
 import { FileStore } from "./file-store";
-import { LaidOut, ledgerIn } from "./laid-out";
+import { asideIn, LaidOut, ledgerIn } from "./laid-out";
 import { Looking, lyingAt } from "./look";
+import { userOfStore, whileInUse } from "./store-use";
 
 /** Where mods of a game are laid out, and where Seating keeps what it needs for that: below its own folder. */
 export interface LayoutPlaces {
@@ -85,11 +86,26 @@ export const keptIn = (places: LayoutPlaces, what: "order-before" | "accepted"):
   join(stateOf(places, realpathSync(places.game)), `${what}.json`);
 
 /** Throws away what the store holds and no game's folder does, unless it is only `looking`; answers how much that is. */
-export function cleanStore(own: string, looking: boolean): ReturnType<FileStore["sweep"]> {
+export function cleanStore(own: string, looking: boolean): Outcome<ReturnType<FileStore["sweep"]>> {
+  const user = userOfStore(own);
+  if (user !== null) return refuse("store-in-use", { process: user });
   const states = existsSync(join(own, "laid-out")) ? readdirSync(join(own, "laid-out")) : [];
   const entries = states.flatMap((state) => ledgerIn(join(own, "laid-out", state))?.entries ?? []);
   const used = new Set(entries.map(({ hash }) => hash));
-  return new FileStore(join(own, "store")).sweep(used, looking);
+  return done(new FileStore(join(own, "store")).sweep(used, looking));
+}
+
+/** What of Seating's lies below a folder of the game's: of each path below it where the game's own file waits, or null where there is none. */
+export function readLaid(places: LayoutPlaces): (folder: string) => Map<string, string | null> {
+  if (!existsSync(places.game)) return () => new Map();
+  const state = stateOf(places, realpathSync(places.game));
+  const entries = ledgerIn(state)?.entries ?? [];
+  return (folder) => {
+    const above = folder === "" ? "" : `${folder}/`;
+    const below = entries.filter(({ path }) => path.startsWith(above));
+    const waiting = (aside: number | null) => (aside === null ? null : asideIn(state, aside));
+    return new Map(below.map(({ path, aside }) => [path.slice(above.length), waiting(aside)]));
+  };
 }
 
 /** What lies in a game's folder, in short; null where nothing of Seating's does, or where it is neither the one nor the other. */
@@ -245,12 +261,21 @@ interface Doing {
 }
 
 /** Unpacks what is not in the store yet, and does all of it; `pathOf` says where the mod of some contents lies. */
-export async function performLayout(
+export const performLayout = (
+  game: GameDefinition,
+  places: LayoutPlaces,
+  layout: Layout,
+  pathOf: (content: string) => string,
+  doing: Doing = {},
+): Promise<Outcome<null>> =>
+  whileInUse(places.own, () => unpackAndPerform(game, places, layout, pathOf, doing));
+
+async function unpackAndPerform(
   game: GameDefinition,
   places: LayoutPlaces,
   { plan, wanted, toUnpack }: Layout,
   pathOf: (content: string) => string,
-  doing: Doing = {},
+  doing: Doing,
 ): Promise<Outcome<null>> {
   const unpacked = await unpackAll(game, storeOf(places), toUnpack, pathOf, doing);
   if (!unpacked.ok) return unpacked;

@@ -45,6 +45,7 @@ import {
   performLayout,
   planLayout,
   planTakingBack,
+  readLaid,
   type Layout,
   type LayoutPlaces,
 } from "./lay-out";
@@ -461,6 +462,22 @@ test("an archive that is not what was read is refused before anything is touched
     refusal: { code: "layout-unreadable" },
   });
   expect(snapshot(places.game)).toEqual(before);
+});
+
+test("what was laid out below a folder is told from the game's own files of it, and where those wait", async () => {
+  const places = placesFor(kites, "loose");
+  const roster = rosterOf(kites, sound(kites));
+  expect(readLaid(places)("base").size).toBe(0);
+  const own = new Map(contentsOf(kites, places.game));
+  const { wanted } = await layOut(kites, roster, places);
+  const laid = readLaid(places)("base/Kites");
+  const below = wanted.filter(({ path }) => path.startsWith("base/Kites/"));
+  expect([...laid.keys()].sort()).toEqual(below.map(({ path }) => path.slice(11)).sort());
+  const waiting = [...laid].flatMap(([path, at]) => (at === null ? [] : [[path, at] as const]));
+  expect(waiting).not.toEqual([]);
+  for (const [path, at] of waiting)
+    expect(sha256Of(readFileSync(at))).toBe(own.get(foldName(kites, `base/Kites/${path}`)));
+  expect([...readLaid(places)("").keys()].sort()).toEqual(wanted.map(({ path }) => path).sort());
 });
 
 test("what is swept from the store is what nobody wants", async () => {

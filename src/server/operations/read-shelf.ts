@@ -5,6 +5,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { makeRoster } from "@/core/roster/roster";
 import { arrivalsEdit } from "@/core/edit/edits";
 import { ownWorkEdit, pinEdit } from "@/core/edit/versions";
+import { readLaid } from "@/disk/layout/lay-out";
 import type { LooseFiles } from "@/disk/loose-files";
 import { unsound, type Identity } from "@/disk/read-mod";
 import { listHeld, listIdentities } from "@/store/identities";
@@ -22,6 +23,7 @@ import { oneAfterAnother } from "../one-after-another";
 import { getStock, lookAtGame, ownedExpansions } from "../stock";
 import { storePart, tellOfParts } from "../stock-changes";
 import { storeEdit } from "./edit-profile";
+import { placesOf } from "./layout";
 import { currentGame, readProfile } from "./situation";
 
 interface ShelfRead {
@@ -98,16 +100,20 @@ async function storeReading(
 }
 
 /** Reads what lies loose in the game's own folders, where that is not as it was last read. */
-async function readGameFiles(context: Context, { id, definition, folders }: RegisteredGame): Promise<void> {
+async function readGameFiles(context: Context, game: RegisteredGame): Promise<void> {
   const { db, reader } = context;
+  const { id, definition, folders } = game;
   const known = await listLooseContents(db, id);
   const owned = await ownedExpansions(definition, folders.game);
   const expansions = definition.expansions.filter((each) => owned.includes(each.id));
   const found = new Map<string, LooseFiles>();
+  const laid = readLaid(placesOf(context, game));
   for (const folder of [definition.baseFolder, ...expansions.map(({ folder }) => folder)])
     found.set(
       folder,
-      await reader.readLooseFiles(definition, join(folders.game, folder), known.get(folder) ?? null),
+      await reader.readLooseFiles(definition, join(folders.game, folder), known.get(folder) ?? null, {
+        laid: laid(folder),
+      }),
     );
   await storePart(context, id, (tx) => saveLooseFiles(tx, id, found));
 }

@@ -1,3 +1,4 @@
+import { layingOf } from "@/core/model/placement";
 import { say } from "@/core/language/say";
 import { useCallback, useMemo, useState } from "react";
 import type { Sentence } from "@/core/messages/parts";
@@ -30,6 +31,7 @@ export interface OrderFileState extends LayingState {
   readonly chooseProfileOfGame: (name: string | null) => Promise<void>;
   readonly putBack: (copy: string) => Promise<boolean>;
   /** Takes all that is laid out back, and the order with it. */
+  /** Of a game that reads a list of what to open: the lines in its settings. */
   readonly takeAllBack: () => Promise<boolean>;
 }
 
@@ -73,7 +75,8 @@ export function useOrderFile(
     const onDisk = unwrap(await post("/api/taking-back"));
     if (!onDisk) return false;
     editor.setOnDisk(onDisk);
-    tell([say("layout.isTakenBack")]);
+    const isLaidOut = layingOf(editor.getState().roster.game) !== null;
+    tell([say(isLaidOut ? "layout.isTakenBack" : "settings.areTakenBack")]);
     return true;
   }, [editor, unwrap, tell, post]);
   const choose = useCallback(

@@ -2,15 +2,17 @@
 
 import { useState } from "react";
 import { say } from "@/core/language/say";
+import { layingOf } from "@/core/model/placement";
 import { settingPlaces, wantedAt } from "@/core/roster/settings";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
-import { useEditor } from "../workspace/workspace.client";
+import { useEditor, useWorkspace } from "../workspace/workspace.client";
 import { SettingsLines } from "./settings-lines";
 
 /** How many lines of settings are wanted, and the way to them. */
 export function SettingsFiles() {
   const [isOpen, setOpen] = useState(false);
+  const { orderFile } = useWorkspace();
   const roster = useEditor((state) => state.roster);
   const standing = useEditor((state) => state.onDisk.settings) ?? [];
   const wanted = settingPlaces(roster).flatMap((place) => wantedAt(place) ?? []);
@@ -23,9 +25,16 @@ export function SettingsFiles() {
         {say("settings.wanted", { count: wanted.length, own: wanted.filter(({ by }) => by === null).length })}{" "}
         {wanted.length > 0 && (due > 0 ? say("settings.due", { count: due }) : say("settings.allThere"))}
       </p>
-      <Button small onClick={() => setOpen(true)}>
-        {say("settings.look")}
-      </Button>
+      <div className="flex flex-wrap gap-2">
+        <Button small onClick={() => setOpen(true)}>
+          {say("settings.look")}
+        </Button>
+        {layingOf(roster.game) === null && standing.length > 0 && (
+          <Button small look="quiet" disabled={orderFile.isBusy} onClick={() => void orderFile.takeAllBack()}>
+            {say("settings.takeBack")}
+          </Button>
+        )}
+      </div>
       <Dialog
         size="large"
         open={isOpen}
