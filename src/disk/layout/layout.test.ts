@@ -313,7 +313,7 @@ test.each([
         if (isBack) takeBack(places);
         else await layOut(game, roster, places);
       } catch (error) {
-        ended += Number((error as Error).message.includes("ended"));
+        ended += Number(/ended|nobody any more/.test((error as Error).message));
       } finally {
         goOn();
       }
