@@ -1,3 +1,4 @@
+import { wentWell } from "@/core/model/trial";
 import type { LivedWith } from "@/core/check/set-aside";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { say } from "@/core/language/say";
@@ -69,7 +70,8 @@ function chaptersOf({ roster, told, aside, trial, machine }: HelperReport): Chap
       title: say("report.trial"),
       lines: trial
         ? [
-            say(trial.running ? "report.ran" : "report.stopped", { at: trial.at }),
+            say(wentWell(trial) === false ? "report.stopped" : "report.ran", { at: trial.began }),
+            ...(trial.note === "" ? [] : [trial.note]),
             ...(trial.fingerprint === fingerprintOf(factsOfRoster(roster))
               ? []
               : [say("report.changedSince")]),

@@ -24,6 +24,7 @@ import { takeFolder } from "./lock";
 import { followMovedDemo } from "./moved";
 import { settleFiles } from "./settle";
 import { followStored, type StoredParts } from "./stock-changes";
+import { Trials } from "./trials";
 import { upgradeStored } from "./upgrade";
 
 /** A stock, and a name of exactly what it holds. */
@@ -59,6 +60,7 @@ export interface Context {
   /** Ids of the choosers of folders that are open in windows. */
   readonly choosers: Set<string>;
   readonly events: Events;
+  readonly trials: Trials;
   readonly watches: FolderWatches;
   /** Closes the database and gives the data folder back, to whom opens it next. */
   readonly close: () => Promise<void>;
@@ -99,6 +101,7 @@ async function open(): Promise<Context> {
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;
   const depots = openDepots(depotRoot(), speed);
   const context = await newContext(db, home(), depots);
+  await context.trials.takeUp();
   const stopListening = closeOnSignals(context.close, giveBack);
   return {
     ...context,
@@ -116,6 +119,8 @@ async function open(): Promise<Context> {
 /** Nothing is known yet, and nothing under way. */
 export async function newContext(db: Db, folder: string, depots: Depots): Promise<Context> {
   const watches = new FolderWatches();
+  const events = new Events();
+  const trials = new Trials(db, folder, events);
   const context: Context = {
     db,
     at: null,
@@ -132,10 +137,12 @@ export async function newContext(db: Db, folder: string, depots: Depots): Promis
     laying: new Map(),
     writing: new Map(),
     choosers: new Set(),
-    events: new Events(),
+    events,
+    trials,
     watches,
     close: () => {
       watches.end();
+      trials.close();
       return db.close();
     },
   };

@@ -25,6 +25,8 @@ export type ServerEvent =
   | { readonly kind: "profiles" }
   /** Somebody may have written the order file. */
   | { readonly kind: "order-file"; readonly game: string }
+  /** A game was started, or has ended. */
+  | { readonly kind: "trial"; readonly game: string }
   /** How the shelf folders differ from what was last read of them. */
   | ({ readonly kind: "shelf-changes" } & ShelfChanges)
   /** The queue of what is got from the depot is further, or stands still. */

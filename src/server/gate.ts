@@ -16,7 +16,7 @@ interface Closed {
 
 /**
  * Why a request is not answered; null where it is. Seating answers only to its own host name and origin: a page of another site, or of
- * another port of this machine, can open its views, and have nothing else of it. Large reads need the token that its own pages have.
+ * another port of this machine, can open its views, and have nothing else of it. Large reads, and what runs programs, need the token that its own pages have.
  */
 export function closedTo({ method, url, headers }: Asked, port: number, token: string): Closed | null {
   if (!["GET", "HEAD", "POST"].includes(method)) return { status: 405, why: "This method is not answered." };
@@ -30,9 +30,8 @@ export function closedTo({ method, url, headers }: Asked, port: number, token: s
   const origin = headers.origin;
   if (origin !== undefined && origin !== `http://${host}`)
     return { status: 403, why: "Requests from other origins are refused." };
-  // One read is a POST, for what it names is too long for an address.
-  const isLarge = path === "/api/contents" || (method !== "POST" && largeReads.includes(path));
-  if (isLarge && ![one(tokenHeader), queryOf(url).get("token")].includes(token))
+  const isOwn = ownPosts.includes(path) || (method !== "POST" && largeReads.includes(path));
+  if (isOwn && ![one(tokenHeader), queryOf(url).get("token")].includes(token))
     return { status: 403, why: "This is read only from a window of Seating." };
   const site = one("sec-fetch-site");
   if (["", "same-origin", "none"].includes(site)) return null;
@@ -43,6 +42,15 @@ export function closedTo({ method, url, headers }: Asked, port: number, token: s
     kindOf(path) === "view";
   return opensView ? null : { status: 403, why: "Requests from other sites are refused." };
 }
+
+/** What only windows and the command may ask for: a large read whose name is too long for an address, and whatever runs a program. */
+const ownPosts = [
+  "/api/contents",
+  "/api/trial",
+  "/api/act/confirmWay",
+  "/api/act/removeOwnWay",
+  "/api/act/saveOwnWay",
+];
 
 const largeReads = [
   "/api/data",

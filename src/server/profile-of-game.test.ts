@@ -17,7 +17,7 @@ import {
   writeOrder,
 } from "./operations/order-file";
 import { readSettingsNow } from "./operations/settings";
-import { runTrial } from "./operations/trial";
+import { readTrial, startGame } from "./operations/start";
 import { actsOn } from "./testing/acts-on";
 import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
 import { snapshot } from "./testing/snapshot";
@@ -50,6 +50,11 @@ const found = async () => {
     ({ id }) => id === "profile-of-game",
   );
 };
+/** Starts the game and waits for its end; what it says goes to `said`. */
+const runTrial = async (said: string[] = []) => {
+  const started = await startGame(context, null);
+  return started.ok ? readTrial(context, started.value.id, (line) => said.push(line)) : started;
+};
 const refused = { ok: false, refusal: { code: "profile-of-game" } };
 
 test("where none is chosen nothing is read or written, all of it says so, and a finding leads out", async () => {
@@ -59,7 +64,7 @@ test("where none is chosen nothing is read or written, all of it says so, and a 
   expect(await lookAtOrder(context, open)).toMatchObject(refused);
   expect(await takeOverOrder(context, open, 1)).toMatchObject(refused);
   expect(await readSettingsNow(context, open)).toMatchObject(refused);
-  expect(await runTrial(context, () => undefined)).toMatchObject(refused);
+  expect(await runTrial()).toMatchObject(refused);
   expect(await onDisk()).toMatchObject({ order: null, holds: null, ofGame: { meant: null } });
   expect(snapshot(game)).toEqual(before);
   expect((await found())?.fixes.map(({ does }) => does)).toEqual([
@@ -162,12 +167,12 @@ test("where nobody has played yet the first start makes a profile, which is the 
   work(open);
   expect((await found())?.fixes).toEqual([]);
   const said: string[] = [];
-  value(await runTrial(context, (line) => said.push(line)));
+  value(await runTrial(said));
   expect(said).toContain("nobody has played yet: the profile first is made in players");
   expect(await onDisk()).toMatchObject({ ofGame: { names: ["first"], meant: "first" } });
   value(await write());
   said.length = 0;
-  expect(value(await runTrial(context, (line) => said.push(line))).running).toBe(true);
+  expect(value(await runTrial(said)).code).toBe(0);
   expect(said).toContain("profile: first");
 });
 

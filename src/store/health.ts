@@ -72,31 +72,3 @@ export const listLastCounts = (db: Sql, gameId: string) =>
      where game_id = $1 order by profile_id, day desc`,
     [gameId],
   );
-
-interface KeptTrial {
-  readonly at: Date;
-  readonly running: boolean;
-  readonly fingerprint: string;
-  readonly log: readonly string[];
-}
-
-export const saveTrial = (
-  db: Sql,
-  profileId: ProfileId,
-  { running, fingerprint, log }: Omit<KeptTrial, "at">,
-) =>
-  db.query(
-    `insert into trial (profile_id, running, fingerprint, log) values ($1, $2, $3, $4::jsonb)
-     on conflict (profile_id) do update
-       set at = now(), running = excluded.running, fingerprint = excluded.fingerprint, log = excluded.log`,
-    [profileId, running, fingerprint, JSON.stringify(log)],
-  );
-
-/** The last trial of a profile; null where there was none. */
-export async function findTrial(db: Sql, profileId: ProfileId): Promise<KeptTrial | null> {
-  const [row] = await db.query<KeptTrial>(
-    "select at, running, fingerprint, log from trial where profile_id = $1 order by profile_id",
-    [profileId],
-  );
-  return row ?? null;
-}

@@ -5,7 +5,23 @@ import fc from "fast-check";
 import type { Rulebook } from "@/core/model/rulebook";
 import { makeRandom } from "@/core/random";
 import { saveEntries } from "./entries";
-import { findTrial, listCounts, listLastCounts, listSeen, noteFindings, saveTrial } from "./health";
+import { listCounts, listLastCounts, listSeen, noteFindings } from "./health";
+import {
+  beginTrial,
+  confirmWay,
+  endTrial,
+  findTrial,
+  forgetConfirmed,
+  getTrial,
+  judgeTrial,
+  lastWay,
+  listConfirmed,
+  listOwnWays,
+  listUnderWay,
+  removeOwnWay,
+  saveOwnWay,
+  setLastWay,
+} from "./trials";
 import { listRulebooks, saveRulebook } from "./rulebooks";
 import { cp, mkdtemp, readdir, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
@@ -621,17 +637,50 @@ test("of what is found it is kept since when; what is gone is forgotten, and eac
     expect(await listLastCounts(tx, "another")).toEqual([]);
   }));
 
-test("the last trial of a profile is kept with its log", () =>
+test("each trial of a profile is kept with its log and what is said of it; one that goes on is known by its process", () =>
   tried(async (tx) => {
     await storeProfile(tx);
     expect(await findTrial(tx, profile.id)).toBeNull();
-    await saveTrial(tx, profile.id, { running: true, fingerprint: "a", log: ["one", "two"] });
-    await saveTrial(tx, profile.id, { running: false, fingerprint: "b", log: ["stopped: <x>"] });
-    expect(await findTrial(tx, profile.id)).toMatchObject({
-      running: false,
-      fingerprint: "b",
-      log: ["stopped: <x>"],
+    const process = { pid: 7, started: "then" };
+    for (const id of ["one", "two"])
+      await beginTrial(tx, { id, profile: profile.id, way: "Play", fingerprint: "a", process });
+    expect((await listUnderWay(tx)).map(({ id, game }) => [id, game])).toEqual([
+      ["one", profile.game],
+      ["two", profile.game],
+    ]);
+    await endTrial(tx, "one", 0, ["one", "two"]);
+    await endTrial(tx, "two", null, ["stopped: <x>"]);
+    // It has one end.
+    await endTrial(tx, "one", 3, []);
+    expect(await listUnderWay(tx)).toEqual([]);
+    await judgeTrial(tx, "one", "faulty", "no water");
+    expect(await getTrial(tx, "one")).toMatchObject({
+      way: "Play",
+      code: 0,
+      verdict: "faulty",
+      note: "no water",
+      log: ["one", "two"],
     });
+    expect(await getTrial(tx, "two")).toMatchObject({ code: null, verdict: null, log: ["stopped: <x>"] });
+    expect((await getTrial(tx, "two"))!.ended).not.toBeNull();
+  }));
+
+test("ways that an owner names and confirms are kept by game, and confirmed by nobody in what is brought in", () =>
+  tried(async (tx) => {
+    await storeProfile(tx);
+    const way = { id: "own-1", name: "Mine", starts: "profile" as const, program: "/opt/a b" };
+    await saveOwnWay(tx, profile.game, way);
+    await saveOwnWay(tx, profile.game, { ...way, name: "Yours" });
+    await confirmWay(tx, profile.game, "digest");
+    await confirmWay(tx, profile.game, "digest");
+    expect(await listOwnWays(tx, profile.game)).toEqual([{ ...way, name: "Yours" }]);
+    expect([...(await listConfirmed(tx, profile.game))]).toEqual(["digest"]);
+    await setLastWay(tx, profile.id, "own-1");
+    expect(await lastWay(tx, profile.id)).toBe("own-1");
+    await forgetConfirmed(tx);
+    expect((await listConfirmed(tx, profile.game)).size).toBe(0);
+    await removeOwnWay(tx, profile.game, "own-1");
+    expect(await listOwnWays(tx, profile.game)).toEqual([]);
   }));
 
 test("the names of records and additive lists are kept beside the shelf and go with their contents", () =>

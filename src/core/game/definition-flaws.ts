@@ -64,6 +64,7 @@ function idFlaws(game: GameDefinition): Flaw[] {
     launchSettings: game.launchSettings ?? [],
     prerequisites: game.prerequisites ?? [],
     settings: game.settings ?? [],
+    start: game.start ?? [],
     sections: game.sections,
   };
   for (const [list, items] of Object.entries(lists))

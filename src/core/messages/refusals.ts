@@ -74,6 +74,14 @@ const refusalText: {
   "layout-no-space": (d) =>
     sentence("refusals.text.layout-no-space", { path: d.path, size: Math.ceil(d.bytes / 1_000_000) }),
   "layout-busy": (d) => sentence("refusals.text.layout-busy", { process: String(d.process) }),
+  "start-unknown-value": (d) => sentence("refusals.text.start-unknown-value", { way: d.way, value: d.value }),
+  "start-like-option": (d) =>
+    sentence("refusals.text.start-like-option", { way: d.way, argument: d.argument, value: d.value }),
+  "start-no-way": (d) => sentence("refusals.text.start-no-way", { game: d.game }),
+  "start-no-program": (d) => sentence("refusals.text.start-no-program", { way: d.way, path: d.path }),
+  "start-unconfirmed": (d) => sentence("refusals.text.start-unconfirmed", { way: d.way }),
+  "start-failed": (d) => sentence("refusals.text.start-failed", { path: d.path, detail: d.detail }),
+  "game-runs": (d) => sentence("refusals.text.game-runs", { game: d.game }),
   "store-in-use": (d) => sentence("refusals.text.store-in-use", { process: String(d.process) }),
   "layout-cancelled": () => [say("refusals.layoutCancelled")],
   "mod-name-taken": (d) => sentence("refusals.text.mod-name-taken", { name: d.name }),
@@ -185,7 +193,7 @@ const refusalText: {
   "import-gone": () => [say("refusals.thisImportIsNotThereAny")],
   cancelled: (d) => sentence("refusals.text.cancelled", { what: d.what }),
   "cancelled-reading": () => [say("refusals.readingTheShelfWasCancelledWhat")],
-  "trial-failed": (d) => sentence("refusals.text.trial-failed", { code: d.code }),
+  "trial-gone": () => [say("refusals.trialGone")],
   // What the browser says of it, in its data, is no sentence of ours.
   unreachable: () => [say("refusals.theServerOfSeatingDoesNot")],
   fault: (d) => sentence("refusals.text.fault", { detail: d.detail }),

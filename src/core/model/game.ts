@@ -4,6 +4,7 @@ import { Edition, Prerequisite } from "./installed";
 import { Placement } from "./placement";
 import { ProfilesOfGame } from "./profile-of-game";
 import { SettingsFile } from "./settings";
+import { StartWay } from "./start";
 import { PluginLayout } from "./plugin-layout";
 
 const extension = z.string().regex(/^\.[a-z0-9]+$/);
@@ -137,6 +138,8 @@ export const GameDefinition = z.strictObject({
   expansions: z.array(Expansion),
   baseItems: z.array(BaseItem).optional(),
   launchSettings: z.array(LaunchSetting).optional(),
+  /** Ways to start it, the usual one first; where this is left out, the stand-in that ships tries whether it would start. */
+  start: z.array(StartWay).max(50).optional(),
   /** Files of settings into which lines are written that mods, lists or the curator want. */
   settings: z.array(SettingsFile).optional(),
   /** Where it keeps a profile for each who plays it. */

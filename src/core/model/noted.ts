@@ -1,4 +1,5 @@
 import type { Level } from "./finding";
+import type { Trial } from "./trial";
 
 /** What is kept of a profile's findings and of its last trial. */
 export interface Noted {
@@ -8,10 +9,5 @@ export interface Noted {
   readonly counts: readonly ({ readonly day: string } & Readonly<Record<Level, number>>)[];
   /** When it last ran well; null where it never did. */
   readonly ranAt: string | null;
-  readonly trial: {
-    readonly at: string;
-    readonly running: boolean;
-    readonly fingerprint: string;
-    readonly log: readonly string[];
-  } | null;
+  readonly trial: Trial | null;
 }

@@ -143,6 +143,13 @@ export type RefusalData = ProblemData & {
   /** What is not Seating's and no file lies where one is to be put. */
   readonly "layout-in-the-way": { readonly items: string };
   readonly "needs-game-folder": Nothing;
+  readonly "start-unknown-value": { readonly way: string; readonly value: string };
+  readonly "start-like-option": { readonly way: string; readonly argument: string; readonly value: string };
+  readonly "start-no-way": { readonly game: string };
+  readonly "start-no-program": { readonly way: string; readonly path: string };
+  readonly "start-unconfirmed": { readonly way: string };
+  readonly "start-failed": { readonly path: string; readonly detail: string };
+  readonly "game-runs": { readonly game: string };
   readonly "layout-unreadable": { readonly path: string; readonly problem: FileProblem };
   /** The system would not do one of the acts; `detail`: what it said. */
   readonly "layout-broken-off": { readonly detail: string };
@@ -217,7 +224,7 @@ export type RefusalData = ProblemData & {
   readonly "import-gone": Nothing;
   readonly cancelled: { readonly what: string };
   readonly "cancelled-reading": Nothing;
-  readonly "trial-failed": { readonly code: string | number };
+  readonly "trial-gone": Nothing;
   readonly unreachable: Detail;
   readonly fault: Detail;
   readonly "bad-request": Detail;

@@ -6,9 +6,10 @@ import * as game from "./game";
 import * as lineups from "./lineups";
 import * as profile from "./profile";
 import * as shelf from "./shelf";
+import * as start from "./start";
 
 /** Everything that the interface can ask the server to do, by name. All arguments and answers are values of JSON. */
-export const actions = { ...blend, ...data, ...depot, ...game, ...lineups, ...profile, ...shelf };
+export const actions = { ...blend, ...data, ...depot, ...game, ...lineups, ...profile, ...shelf, ...start };
 
 /** Those that change nothing and are asked for by GET, so that what has not changed since need not be sent again. */
 export const reads = [
@@ -31,6 +32,8 @@ export const reads = [
   "readCuratorsWords",
   "readDepot",
   "readDrift",
+  "readLiveTrial",
+  "readWays",
   "readFileContents",
   "readOrderOnDisk",
   "readProfile",

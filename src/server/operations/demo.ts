@@ -18,6 +18,7 @@ import { asMeant } from "./profile-of-game";
 import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
 import { readSituation } from "./situation";
+import { confirmShipped } from "./start";
 
 /** Sets the demo up from its folder, once: registers its games, reads their shelves, makes their profiles. */
 export async function setUpDemo(
@@ -62,6 +63,8 @@ async function setUpGame(
   if (!read.ok) return read;
   const made = await addProfiles(context, game, tell);
   if (!made.ok) return made;
+  const registered = (await listGames(context.db)).find(({ id }) => id === game.id)!;
+  await confirmShipped(context, registered);
   return game.laidOut ? layFirstOut(context, made.value, game.laidOut) : done(null);
 }
 

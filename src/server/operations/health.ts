@@ -3,8 +3,9 @@ import type { Level } from "@/core/model/finding";
 import type { ProfileId } from "@/core/model/ids";
 import type { Noted } from "@/core/model/noted";
 import { done, type Outcome } from "@/core/model/outcome";
-import { findTrial, listCounts, listSeen, noteFindings as note } from "@/store/health";
+import { listCounts, listSeen, noteFindings as note } from "@/store/health";
 import { findRun } from "@/store/profiles";
+import { findTrial } from "@/store/trials";
 import type { Context } from "../context";
 
 const daysKept = 90;
@@ -24,7 +25,7 @@ export async function noteFindings(
       seen: seen.map(({ finding, since }) => ({ finding, since: since.toISOString() })),
       counts: await listCounts(tx, profileId, daysKept),
       ranAt: (await findRun(tx, profileId))?.at.toISOString() ?? null,
-      trial: trial && { ...trial, at: trial.at.toISOString() },
+      trial,
     });
   });
 }

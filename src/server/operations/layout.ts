@@ -152,11 +152,19 @@ export const setFilesAside = (context: Context, paths: readonly string[]): Promi
   inTurn(context, (game) => context.layOut({ does: "set-aside", places: placesOf(context, game), paths }));
 
 /** What is done in the present game's folder waits for what is being done there. */
+/** Nothing is changed under a game that runs. */
+export const unlessItRuns = async <T>(
+  context: Context,
+  game: RegisteredGame,
+  work: (game: RegisteredGame) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> =>
+  context.trials.ofGame(game.id) ? refuse("game-runs", { game: game.definition.name }) : work(game);
+
 export async function inTurn<T>(
   context: Context,
   work: (game: RegisteredGame) => Promise<Outcome<T>>,
 ): Promise<Outcome<T>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
-  return oneAfterAnother(context.writing, game.value.id, () => work(game.value));
+  return oneAfterAnother(context.writing, game.value.id, () => unlessItRuns(context, game.value, work));
 }

@@ -42,6 +42,7 @@ import { oneAfterAnother } from "../one-after-another";
 import { storeEdit, type Stored } from "./edit-profile";
 import {
   inTurn,
+  unlessItRuns,
   isByDate,
   laidOf,
   layOut,
@@ -126,7 +127,8 @@ export async function writeOrder(
 ): Promise<Outcome<OnDisk>> {
   const ground = await readGround(context, profileId);
   if (!ground.ok) return ground;
-  return oneAfterAnother(context.writing, ground.value.game.id, async () => {
+  const { game: present } = ground.value;
+  const write = async (): Promise<Outcome<OnDisk>> => {
     const situation = await readSituation(context, profileId);
     if (!situation.ok) return situation;
     const { roster } = situation.value;
@@ -155,7 +157,8 @@ export async function writeOrder(
     if (!written.ok) return written;
     const set = await setLines(context, game, lines);
     return set.ok ? done(await readOnDisk(context, situation.value.game)) : set;
-  });
+  };
+  return oneAfterAnother(context.writing, present.id, () => unlessItRuns(context, present, write));
 }
 
 async function isTheirs(

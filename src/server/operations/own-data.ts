@@ -19,6 +19,7 @@ import { checkJournal } from "@/store/journal";
 import { checkKeptLists } from "@/store/lineups";
 import { applyMigration, makeLedger, readMigrations } from "@/store/migrate";
 import { findProfile, findRun, latestVersion, listProfiles, raiseVersions } from "@/store/profiles";
+import { forgetConfirmed } from "@/store/trials";
 import { findRestorePoint, listRestorePoints } from "@/store/restore-points";
 import type { Tx } from "@/store/sql";
 import * as whole from "@/store/whole";
@@ -238,6 +239,7 @@ async function arrive(tx: Tx, { schema, tables }: Archive): Promise<void> {
   if (dangling !== null) throw new Error(`rows refer to what is not there (${dangling})`);
   for (const { id } of await listGames(tx)) await upgradeGame(tx, id);
   await updateDefinitions(tx, shipped);
+  await forgetConfirmed(tx);
   await checkRows(tx);
 }
 

@@ -15,7 +15,7 @@ interface Ground {
   readonly stock: Stock;
 }
 
-interface Situation extends Ground {
+export interface Situation extends Ground {
   readonly profile: Profile;
   readonly roster: Roster;
 }

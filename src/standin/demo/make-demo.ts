@@ -24,6 +24,7 @@ import { kitefallProfiles } from "./kitefall-profiles";
 import { writeRulebook } from "@/formats/rulebook-file";
 import { brinehollowDepot, plainDepot } from "./depot-plans";
 import { writeDepot, type DepotPlan } from "./make-depot";
+import { writePrograms } from "./program";
 import { demoRulebooks, hearsay } from "./rulebooks";
 import { makeRandom } from "../../core/random";
 
@@ -144,6 +145,7 @@ async function writeWorld(out: string, world: World): Promise<DemoGame> {
   const gameFolder = join(out, game.id, "game");
   const shelfFolder = join(out, game.id, "shelf");
   await world.writeGame(gameFolder, world);
+  writePrograms(gameFolder, game);
   await writeShelf(shelfFolder, world);
   await writeDepot(join(out, game.id, "depot"), game, shelfFolder, { ...world, ...world.depot });
   const stock = await readStock(world, gameFolder, shelfFolder);

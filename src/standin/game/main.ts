@@ -1,28 +1,49 @@
-import { text } from "node:stream/consumers";
+import { readFileSync } from "node:fs";
+import { setTimeout } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import type { Laws } from "./laws";
 import { startGame } from "./start";
 import { Stopped } from "./stopped";
 
 /**
- * A stand-in game as a program: its definition comes on standard input, `--game DIR` is its own folder, `--order DIR` that of its order
- * file, `--profile NAME` which of the profiles that it keeps. Exit 0: it runs; 1: it stopped at start.
+ * A stand-in game as a program: `--laws FILE` is its definition, `--game DIR` its own folder, `--order DIR` that of its order file,
+ * `--profile NAME` which of the profiles that it keeps; `--bare`: without mods; `--stay SECONDS`: so long it is played. Exit 0: it ran; 1:
+ * it stopped at start.
  */
 async function main(): Promise<void> {
   const type = "string" as const;
-  const { values } = parseArgs({ options: { game: { type }, order: { type }, profile: { type } } });
+  const { values } = parseArgs({
+    options: {
+      laws: { type },
+      game: { type },
+      order: { type },
+      profile: { type },
+      stay: { type },
+      bare: { type: "boolean" },
+    },
+  });
   const log = (line: string) => process.stdout.write(`${line}\n`);
   const folder = values.game ?? ".";
   try {
-    await startGame(JSON.parse(await text(process.stdin)) as Laws, folder, log, {
+    await startGame(JSON.parse(readFileSync(values.laws!, "utf8")) as Laws, folder, log, {
       order: values.order ?? folder,
-      profile: values.profile ?? null,
+      profile: values.profile || null,
+      isBare: values.bare === true,
     });
+    await play(Number(values.stay ?? 0), log);
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     log(`stopped: ${error.message}`);
     process.exitCode = 1;
   }
+}
+
+async function play(seconds: number, log: (line: string) => void): Promise<void> {
+  if (seconds === 0) return;
+  const ended = new AbortController();
+  process.once("SIGTERM", () => ended.abort());
+  await setTimeout(seconds * 1000, null, { signal: ended.signal }).catch(() => undefined);
+  log("ended");
 }
 
 main().catch((error: unknown) => {

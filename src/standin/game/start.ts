@@ -24,6 +24,8 @@ interface Places {
   readonly order?: string;
   /** Which of the profiles that it keeps plays. */
   readonly profile?: string | null;
+  /** Nothing of mods is looked at. */
+  readonly isBare?: boolean;
 }
 
 /**
@@ -35,9 +37,10 @@ export async function startGame(
   laws: Laws,
   folder: string,
   log: Log,
-  { order = folder, profile = null }: Places = {},
+  { order = folder, profile = null, isBare = false }: Places = {},
 ): Promise<void> {
   log(`${laws.name} ${laws.version}, stand-in`);
+  if (isBare) return startBare(laws, folder, log);
   const orderFolder = folderOfOrder(laws, order, profile, log);
   const isOrderOfPlugins = laws.lists.includes("plugins");
   const names = wanted(orderFolder, laws.orderFile.path, (bytes) => namesIn(bytes, laws.orderFile.dialect));
@@ -61,6 +64,14 @@ export async function startGame(
     throw new Stopped(
       `${laws.orderFile.path} lists ${names.length} mods, but ${laws.holdsFile} holds ${holds.mods.length}`,
     );
+  log("running");
+}
+
+/** The game alone, with all that is owned of it. */
+function startBare(laws: Laws, folder: string, log: Log): void {
+  const owned = laws.expansions.filter((each) => isFolder(join(folder, each.folder))).map(({ id }) => id);
+  log("without mods");
+  loadAll(laws, openBase(laws, folder, { expansions: owned }, log), new Map(), [], log);
   log("running");
 }
 
@@ -95,7 +106,7 @@ function sayStart(laws: Laws, { baseOff, launch, expansions }: Holds, log: Log):
 }
 
 /** The game's own plugins and those of the expansions that are on, which load first, in their fixed order. */
-function openBase(laws: Laws, folder: string, { expansions }: Holds, log: Log): Loaded[] {
+function openBase(laws: Laws, folder: string, { expansions }: Pick<Holds, "expansions">, log: Log): Loaded[] {
   const own = laws.builtIn.map((name) => [laws.baseFolder, name] as const);
   const more = laws.expansions
     .filter(({ id }) => expansions.includes(id))
@@ -109,6 +120,8 @@ function openBase(laws: Laws, folder: string, { expansions }: Holds, log: Log): 
   return loaded;
 }
 
+const isFolder = (path: string): boolean =>
+  lstatSync(path, { throwIfNoEntry: false })?.isDirectory() === true;
 const isFile = (path: string): boolean => lstatSync(path, { throwIfNoEntry: false })?.isFile() === true;
 
 function headerOf(laws: Laws, bytes: Uint8Array): Header | Unreadable {

@@ -11,7 +11,7 @@ import { giveFocusBack } from "../kit/give-focus-back";
 import type { PanelTab } from "../workspace/use-panel";
 import { useWorkspace } from "../workspace/workspace.client";
 import { MessagesTab } from "./messages-tab";
-import { TrialTab } from "./trial-tab";
+import { TrialTab } from "../trial/trial-tab";
 
 const tabs = [
   {

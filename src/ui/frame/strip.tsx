@@ -11,6 +11,7 @@ import { FollowedMark } from "../lineups/follow/followed-mark";
 import { OrderFileButton } from "../order-file/order-file-button";
 import { useStanding } from "../order-file/standing";
 import { QueueMark } from "../depot/queue-mark";
+import { RunningMark } from "../trial/running-mark";
 import { NotStored } from "./not-stored";
 import { isStoring } from "../workspace/editor-state";
 import { Later, useEditor } from "../workspace/workspace.client";
@@ -40,6 +41,7 @@ export function Strip() {
         <FollowedMark />
       </Later>
       <QueueMark />
+      <RunningMark />
       <BlendMark />
       <span className="text-ink2 ml-auto truncate" aria-live="polite">
         {isStoring(state) && !trouble ? say("frame.storing") : words}

@@ -7,6 +7,7 @@ import { useState, type ReactNode } from "react";
 import type { Flaw } from "@/core/game/definition-flaws";
 import { Button } from "../kit/button";
 import { inputLook, Labelled, type Ties } from "../kit/field";
+
 import { NumberField } from "../kit/number-field";
 import { Select } from "../kit/select";
 import { withValue, type Draft, type FieldSpec } from "./field-specs";
@@ -114,7 +115,7 @@ function Flaws({ of, flaws }: { of: string; flaws: readonly Flaw[] }) {
 type SimpleSpec = Exclude<FieldSpec, { kind: "group" | "rows" }>;
 
 function Simple({ field, value, at, flaws, onValue }: FieldProps & { field: SimpleSpec; at: string }) {
-  const isWide = field.kind === "words" || (field.kind === "text" && field.wide);
+  const isWide = field.kind === "words" || field.kind === "lines" || (field.kind === "text" && field.wide);
   if (field.kind === "flag")
     return (
       <div className="self-end">
@@ -167,7 +168,16 @@ function Input({
         />
       );
     case "words":
-      return <Words ties={ties} value={value} nothing={field.optional ? undefined : []} onValue={onValue} />;
+    case "lines":
+      return (
+        <Words
+          ties={ties}
+          isLines={field.kind === "lines"}
+          value={value}
+          nothing={field.optional ? undefined : []}
+          onValue={onValue}
+        />
+      );
     case "choice":
       return (
         <Select
@@ -224,40 +234,45 @@ function Input({
   }
 }
 
-/** Keeps what is typed, commas at the end too, while the draft holds the words. */
+/** Keeps what is typed, commas or empty lines at the end too, while the draft holds the words. */
 function Words({
   ties: { id, describedBy, isWrong },
+  isLines,
   value,
   nothing,
   onValue,
 }: {
   ties: Ties;
+  isLines: boolean;
   value: unknown;
   nothing: [] | undefined;
   onValue: (value: unknown) => void;
 }) {
   const words = Array.isArray(value) ? (value as string[]) : [];
-  const [typed, setTyped] = useState(words.join(", "));
+  const whole = words.join(isLines ? "\n" : ", ");
+  const [typed, setTyped] = useState(whole);
   const split = (text: string) =>
-    text
-      .split(",")
-      .map((word) => word.trim())
-      .filter(Boolean);
-  const shown = split(typed).join() === words.join() ? typed : words.join(", ");
-  return (
-    <input
-      id={id}
-      aria-describedby={describedBy}
-      aria-invalid={isWrong || undefined}
-      value={shown}
-      spellCheck={false}
-      onChange={({ target }) => {
-        setTyped(target.value);
-        const next = split(target.value);
-        onValue(next.length > 0 ? next : nothing);
-      }}
-      className={inputLook}
+    (isLines ? text.split("\n") : text.split(",").map((word) => word.trim())).filter(Boolean);
+  const props = {
+    id,
+    "aria-describedby": describedBy,
+    "aria-invalid": isWrong || undefined,
+    value: JSON.stringify(split(typed)) === JSON.stringify(words) ? typed : whole,
+    spellCheck: false,
+    onChange: ({ target }: { readonly target: { readonly value: string } }) => {
+      setTyped(target.value);
+      const next = split(target.value);
+      onValue(next.length > 0 ? next : nothing);
+    },
+  };
+  return isLines ? (
+    <textarea
+      {...props}
+      rows={Math.max(2, words.length + 1)}
+      className={`${inputLook} h-auto py-1 font-mono`}
     />
+  ) : (
+    <input {...props} className={inputLook} />
   );
 }
 

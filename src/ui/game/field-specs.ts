@@ -18,8 +18,8 @@ export type FieldSpec = Named &
     | { readonly kind: "text"; readonly optional?: true; readonly wide?: true }
     | { readonly kind: "number"; readonly optional?: true }
     | { readonly kind: "flag"; readonly optional?: true }
-    /** Words with commas between them. */
-    | { readonly kind: "words"; readonly optional?: true }
+    /** Words with commas between them, and texts of which each has a line. */
+    | { readonly kind: "words" | "lines"; readonly optional?: true }
     | {
         readonly kind: "choice";
         readonly choices: readonly (readonly [value: string | number, words: TextKey])[];

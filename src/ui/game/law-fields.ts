@@ -3,6 +3,7 @@ import type { LaunchSetting } from "@/core/model/game";
 import type { Placement } from "@/core/model/placement";
 import type { Draft, FieldSpec } from "./field-specs";
 import { layoutFields } from "./layout-fields";
+import { startFields } from "./start-fields";
 
 const id: FieldSpec = { kind: "text", key: "id", label: "game.id" };
 const note: FieldSpec = { kind: "text", key: "note", label: "common.note", optional: true, wide: true };
@@ -206,6 +207,7 @@ export const lawGroups: readonly LawGroup[] = [
       },
     ],
   },
+  { title: "game.start", fields: startFields },
   {
     title: "game.settings",
     fields: [

@@ -12,16 +12,17 @@ export async function postForLines<T>(
   onLine: (value: unknown) => void,
 ): Promise<Outcome<T> | null> {
   try {
-    let last: unknown = null;
     for await (const value of post(url, signal)) {
-      if (last !== null) onLine(last);
-      last = value;
+      if (isOutcome(value)) return value as Outcome<T>;
+      onLine(value);
     }
-    return last as Outcome<T>;
+    return unreachable(new Error("the answer ended early"));
   } catch (error) {
     return signal.aborted ? null : unreachable(error);
   }
 }
+
+const isOutcome = (value: unknown): boolean => typeof value === "object" && value !== null && "ok" in value;
 
 async function* post(url: string, signal: AbortSignal): AsyncGenerator<unknown> {
   const response = await fetch(url, { method: "POST", headers: windowHeaders(), signal });

@@ -15,6 +15,7 @@ export function useEvents(
   tell: Tell,
   reach: (at: string) => Promise<void>,
   onShelfChanges: (changes: ShelfChanges) => void,
+  onTrial: () => Promise<void>,
 ): void {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -39,6 +40,8 @@ export function useEvents(
           return;
         case "depot":
           return;
+        case "trial":
+          return void (event.game === view.game.id && onTrial());
         case "shelf-changes":
           return onShelfChanges(event);
         case "stock":
@@ -58,5 +61,5 @@ export function useEvents(
       clearTimeout(timer);
       window.removeEventListener("focus", onFocus);
     };
-  }, [editor, tell, reach, onShelfChanges]);
+  }, [editor, tell, reach, onShelfChanges, onTrial]);
 }

@@ -1,29 +1,47 @@
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { orderFileGap } from "@/core/check/order-file";
+import { say } from "@/core/language/say";
+import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
+import type { OfferedWay, Trial, Verdict } from "@/core/model/trial";
 import type { ProfileEditor } from "./editor";
 import type { BlendState } from "./use-blend";
 import { trialStart } from "./launch-choices";
 import { postForLines } from "./read-lines";
+import { judgeTrial, readLiveTrial, readWays } from "./server";
 
 /** Which order the game is to start with. */
 type StartWith = "write" | "as-written";
 
+interface Ways {
+  readonly ways: readonly OfferedWay[];
+  /** The one that is taken where none is named. */
+  readonly usual: OfferedWay | null;
+}
+
 export interface TrialState {
-  /** "asked": what it starts with is to be answered. Null: none was started in this window. */
-  readonly state: "asked" | "under way" | "running" | "stopped" | null;
+  /** "asked": what it starts with is to be answered; "confirm": what would run is to be read. Null: none was started in this window. */
+  readonly state: "asked" | "confirm" | "under way" | "running" | "ended" | null;
+  /** The start that goes on, or the last one of this window. */
+  readonly trial: Trial | null;
   readonly lines: readonly string[];
-  /** Without an answer it asks where the game would read another order, unless its user has said what to do then. */
-  readonly start: (answer?: StartWith) => Promise<void>;
+  /** What is to be read and confirmed before it runs. */
+  readonly unread: OfferedWay | null;
+  /** Without an answer it asks where the game would read another order, unless its user has said what to do then; `way`: null for the usual one. */
+  readonly start: (answer?: StartWith, way?: string | null) => Promise<void>;
+  /** One that goes on is known again by every window, also after a reload, and whoever started it. */
+  readonly look: () => Promise<void>;
+  readonly loadWays: () => Promise<Ways | null>;
+  readonly judge: (verdict: Verdict | null, note: string) => Promise<void>;
 }
 
 /**
- * The start of the stand-in game and its log, which `show` brings into sight; `write` answers whether the order is written. A blend that
- * is due is built anew before that. `ended`: how it went is kept by now.
+ * The start of the game and its log, which `show` brings into sight; `write` answers whether the order is written. A blend that is due is
+ * built anew before that. `ended`: how it went is kept by now.
  */
 export function useTrial(
   editor: ProfileEditor,
-  unwrap: <T>(outcome: Outcome<T>) => T | null,
+  { unwrap, tell }: { unwrap: <T>(outcome: Outcome<T>) => T | null; tell: (sentence: Sentence) => void },
   show: () => void,
   write: () => Promise<boolean>,
   { isDue, build }: BlendState,
@@ -31,16 +49,66 @@ export function useTrial(
 ): TrialState {
   const [lines, setLines] = useState<readonly string[]>([]);
   const [state, setState] = useState<TrialState["state"]>(null);
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const [unread, setUnread] = useState<OfferedWay | null>(null);
   const present = useRef<AbortController>(null);
+  const isRunning = useRef(false);
+  const wanted = useRef<string | null>(null);
+  const read = useCallback(
+    async (query: Record<string, string>, abort: AbortController) => {
+      setLines([]);
+      const outcome = await postForLines<Trial>(
+        `/api/trial?${new URLSearchParams(query)}`,
+        abort.signal,
+        (value) => {
+          const { began, line } = value as { began?: Trial; line?: string };
+          if (began) {
+            setTrial(began);
+            setState("running");
+            isRunning.current = true;
+          } else if (line !== undefined) setLines((now) => [...now, line]);
+        },
+      );
+      if (!outcome || abort.signal.aborted) return;
+      present.current = null;
+      isRunning.current = false;
+      const last = unwrap(outcome);
+      setTrial((before) => last ?? before);
+      setState(last ? "ended" : null);
+      if (!last) return;
+      // What was changed while it ran, and was read by it as it was before.
+      const { roster, onDisk } = editor.getState();
+      if (last.profile === roster.profile.id && last.fingerprint !== null && orderFileGap(roster, onDisk))
+        await write();
+      ended();
+    },
+    [editor, unwrap, write, ended],
+  );
+  const loadWays = useCallback(async (): Promise<Ways | null> => {
+    const found = unwrap(await readWays());
+    if (!found) return null;
+    const usual = found.ways.find(({ id }) => id === found.last) ?? found.ways[0] ?? null;
+    return { ways: found.ways, usual };
+  }, [unwrap]);
   const start = useCallback(
-    async (answer?: StartWith) => {
+    async (answer?: StartWith, named?: string | null) => {
+      if (named !== undefined || answer === undefined) wanted.current = named ?? null;
+      show();
+      // It is not started twice.
+      if (isRunning.current) return;
       present.current?.abort();
       const abort = (present.current = new AbortController());
-      show();
       setLines([]);
-      const due = await isDue();
+      const found = await loadWays();
+      if (abort.signal.aborted || !found) return;
+      const way = found.ways.find(({ id }) => id === wanted.current) ?? found.usual;
+      if (way && !way.isConfirmed) {
+        setUnread(way);
+        return setState("confirm");
+      }
+      const due = way?.starts !== "bare" && (await isDue());
       const { roster, onDisk } = editor.getState();
-      const isOther = due || orderFileGap(roster, onDisk) !== null;
+      const isOther = way?.starts !== "bare" && (due || orderFileGap(roster, onDisk) !== null);
       const how = answer ?? trialStart.get();
       if (abort.signal.aborted) return;
       if (isOther && how === "ask") return setState("asked");
@@ -48,14 +116,33 @@ export function useTrial(
       const makeCurrent = async () => (!due || (await build())) && (await write());
       // What another program has written is looked at first, and the trial started anew after that.
       if (isOther && how === "write" && !(await makeCurrent())) return setState("asked");
-      const outcome = await postForLines<{ running: boolean }>("/api/trial", abort.signal, (value) => {
-        setLines((now) => [...now, (value as { line: string }).line]);
-      });
-      if (!outcome) return;
-      setState(unwrap(outcome)?.running ? "running" : "stopped");
+      await read(way ? { way: way.id } : {}, abort);
+    },
+    [editor, show, write, isDue, build, read, loadWays],
+  );
+  const look = useCallback(async () => {
+    if (present.current) return;
+    const live = await readLiveTrial();
+    if (!live.ok || !live.value || present.current) return;
+    setTrial(live.value);
+    setState("running");
+    isRunning.current = true;
+    await read({ follow: live.value.id }, (present.current = new AbortController()));
+  }, [read]);
+  useEffect(() => void look(), [look]);
+  const judge = useCallback(
+    async (verdict: Verdict | null, note: string) => {
+      if (!trial) return;
+      const judged = unwrap(await judgeTrial(trial.id, verdict, note));
+      if (!judged) return;
+      setTrial(judged);
+      tell([say("frame.trialJudged")]);
       ended();
     },
-    [editor, unwrap, show, write, isDue, build, ended],
+    [trial, unwrap, tell, ended],
   );
-  return useMemo(() => ({ lines, state, start }), [lines, state, start]);
+  return useMemo(
+    () => ({ lines, state, trial, unread, start, look, loadWays, judge }),
+    [lines, state, trial, unread, start, look, loadWays, judge],
+  );
 }

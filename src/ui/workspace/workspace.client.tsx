@@ -145,7 +145,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const blend = useBlend(editor, conflicts, unwrap, tell);
   const trial = useTrial(
     editor,
-    unwrap,
+    useMemo(() => ({ unwrap, tell }), [unwrap, tell]),
     useCallback(() => show("trial"), [show]),
     orderFile.write,
     blend,
@@ -154,7 +154,7 @@ export function WorkspaceRoot({ view, children }: { view: ShownView; children: R
   const shelfReading = useShelfReading(editor, unwrap, refresh);
 
   useOutbox(editor);
-  useEvents(editor, tell, reach, shelfReading.setChanges);
+  useEvents(editor, tell, reach, shelfReading.setChanges, trial.look);
 
   const workspace = useMemo(
     () => ({

@@ -1,11 +1,22 @@
 import { guard } from "@/server/action";
-import { windowContext } from "@/server/window";
-import { runTrial } from "@/server/operations/trial";
+import { readTrial, startGame } from "@/server/operations/start";
 import { streamLines } from "@/server/stream";
+import { windowContext } from "@/server/window";
 
-/** Starts the stand-in game; streams its log. */
-export function POST(): Response {
+/**
+ * Starts the present game (`way`: one of its ways, or the last one), or reads a start that goes on (`follow`); streams its log, and ends
+ * with how it was. The game goes on when whoever reads leaves.
+ */
+export function POST(request: Request): Response {
+  const { searchParams } = new URL(request.url);
+  const follow = searchParams.get("follow");
   return streamLines((send, signal) =>
-    guard(async () => runTrial(await windowContext(), (line) => send({ line }), signal)),
+    guard(async () => {
+      const context = await windowContext();
+      const started = follow === null ? await startGame(context, searchParams.get("way")) : null;
+      if (started && !started.ok) return started;
+      if (started) send({ began: started.value });
+      return readTrial(context, follow ?? started!.value.id, (line) => send({ line }), signal);
+    }),
   );
 }

@@ -1,5 +1,5 @@
 import { say } from "@/core/language/say";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { groupFindings } from "@/core/check/group-findings";
 import { sayGroup } from "@/core/messages/finding-groups";
 import { sayFinding } from "@/core/messages/findings";
@@ -10,12 +10,15 @@ import { Empty } from "../kit/empty";
 import { LevelMark } from "../kit/level";
 import { Say } from "../kit/sentence";
 import { TextLink } from "../workspace/view-link";
-import type { TrialState } from "../workspace/use-trial";
 import { useStanding } from "../order-file/standing";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { ConfirmWay } from "./confirm-way";
 import { TrialQuestion } from "./trial-question";
+import { TrialWord } from "./trial-word";
+import { VerdictQuestion } from "./verdict";
+import { WaysDialog } from "./ways-dialog";
 
-/** The start log of the stand-in game. */
+/** The start of the game: what it says, and how it was. */
 export function TrialTab() {
   const { trial } = useWorkspace();
   const game = useEditor((state) => state.view.game);
@@ -23,6 +26,7 @@ export function TrialTab() {
   // What was asked answers itself where the order is written elsewhere.
   const isDue = useBlendDue();
   const isAsked = trial.state === "asked" && (standing !== "current" || isDue);
+  const [isChoosing, choose] = useState(false);
   const log = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (log.current) log.current.scrollTop = log.current.scrollHeight;
@@ -33,17 +37,27 @@ export function TrialTab() {
         <h2 className="font-bold">
           <Term word="trial">{say("frame.trialOf", { name: game.name })}</Term>
         </h2>
-        {trial.state && <TrialWord state={trial.state} />}
+        <TrialWord {...trial} />
         <span className="text-ink3 text-sm">
-          {say("frame.aStandInGameReadsAnd", { path: game.orderFile.path })}
+          {trial.trial && trial.state !== "asked"
+            ? trial.trial.way
+            : say("trial.reads", { path: game.orderFile.path })}
         </span>
-        {!isAsked && trial.state !== null && (
-          <Button small className="ml-auto" onClick={() => void trial.start()}>
-            {trial.state && trial.state !== "asked" ? say("frame.startAgain") : say("frame.startATrial")}
+        <Button small look="quiet" className="ml-auto" onClick={() => choose(true)}>
+          {say("trial.waysDots")}
+        </Button>
+        {trial.state === "ended" && (
+          <Button small onClick={() => void trial.start()}>
+            {say("frame.startAgain")}
           </Button>
         )}
+        <WaysDialog open={isChoosing} onClose={() => choose(false)} />
       </header>
       <KnownBlockers />
+      {trial.state === "confirm" && trial.unread && (
+        <ConfirmWay way={trial.unread} onAnswer={() => log.current?.focus()} />
+      )}
+      {trial.state === "ended" && trial.trial && <VerdictQuestion key={trial.trial.id} />}
       {isAsked && <TrialQuestion onAnswer={() => log.current?.focus()} />}
       {trial.state === null && (
         <Empty purpose={say("frame.theStartLogComesHere")}>
@@ -89,23 +103,5 @@ function KnownBlockers() {
         {blockers.length === 1 ? say("frame.theWayOut") : say("frame.allOfThemAndWaysOut")}
       </TextLink>
     </p>
-  );
-}
-
-function TrialWord({ state }: { state: NonNullable<TrialState["state"]> }) {
-  const words = {
-    asked: say("frame.notStartedYet"),
-    "under way": say("frame.starting"),
-    running: say("frame.running"),
-    stopped: say("frame.stoppedAtStart"),
-  };
-  return (
-    <span
-      role="status"
-      className={`flex items-center gap-1.5 font-semibold ${state === "stopped" ? "text-brick" : state === "asked" ? "text-ink2" : "text-pine"}`}
-    >
-      {state === "stopped" && <LevelMark level="blocker" />}
-      {words[state]}
-    </span>
   );
 }

@@ -1,0 +1,43 @@
+import "server-only";
+import { z } from "zod";
+import type { Outcome } from "@/core/model/outcome";
+import { OwnWay } from "@/core/model/start";
+import type { OfferedWay, Trial, Verdict } from "@/core/model/trial";
+import { guard } from "../action";
+import * as start from "../operations/start";
+import { windowContext } from "../window";
+
+const Id = z.string().max(100);
+
+/** The ways to start the present game, and which one the present profile was started by last. */
+export const readWays = async (): Promise<
+  Outcome<{ readonly ways: readonly OfferedWay[]; readonly last: string | null }>
+> => guard(async () => start.readWays(await windowContext()));
+
+/** `digest`: of the way as it was read. */
+export const confirmWay = async (digest: string): Promise<Outcome<null>> =>
+  guard(async () => start.confirmWay(await windowContext(), Id.parse(digest)));
+
+export const saveOwnWay = async (way: OwnWay): Promise<Outcome<null>> =>
+  guard(async () => start.saveOwnWay(await windowContext(), OwnWay.parse(way)));
+
+export const removeOwnWay = async (id: string): Promise<Outcome<null>> =>
+  guard(async () => start.removeOwnWay(await windowContext(), Id.parse(id)));
+
+/** The start that goes on for the present game; null where none does. */
+export const readLiveTrial = async (): Promise<Outcome<Trial | null>> =>
+  guard(async () => start.readLiveTrial(await windowContext()));
+
+export const judgeTrial = async (
+  id: string,
+  verdict: Verdict | null,
+  note: string,
+): Promise<Outcome<Trial>> =>
+  guard(async () =>
+    start.judgeTrial(
+      await windowContext(),
+      Id.parse(id),
+      z.enum(["well", "faulty", "unsure"]).nullable().parse(verdict),
+      z.string().max(2000).parse(note),
+    ),
+  );

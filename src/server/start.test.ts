@@ -1,0 +1,239 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { GameDefinition } from "@/core/model/game";
+import type { ProfileId } from "@/core/model/ids";
+import type { StartWay } from "@/core/model/start";
+import { markOf } from "@/disk/process-mark";
+import { currentGame } from "./operations/situation";
+import {
+  confirmWay,
+  judgeTrial,
+  readLiveTrial,
+  readTrial,
+  readWays,
+  removeOwnWay,
+  saveOwnWay,
+  startGame,
+} from "./operations/start";
+import { changeDefinition } from "./operations/games";
+import { takeAllBack, writeOrder } from "./operations/order-file";
+import { beginTrial, findTrial } from "@/store/trials";
+import { findRun } from "@/store/profiles";
+import type { Context } from "./context";
+import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
+
+let demo: DemoContext;
+let context: Context;
+let definition: GameDefinition;
+let profile: ProfileId;
+let game: string;
+beforeAll(async () => {
+  demo = await makeDemoContext(30);
+  context = demo.context;
+  const present = value(await currentGame(context));
+  definition = present.definition;
+  profile = present.profileId!;
+  game = present.folders.game;
+}, 120_000);
+afterAll(() => demo.end());
+
+/** Starts and waits for the end. */
+async function run(way: string | null = null) {
+  const started = await startGame(context, way);
+  if (!started.ok) return started;
+  const said: string[] = [];
+  const trial = value(await readTrial(context, started.value.id, (line) => said.push(line)));
+  return { ok: true as const, value: { ...trial, said } };
+}
+const define = async (start: StartWay[]) => value(await changeDefinition(context, { ...definition, start }));
+const wayNamed = async (id: string) => value(await readWays(context)).ways.find((each) => each.id === id)!;
+
+/** A program of a game's that says what it was told, and where it is. */
+function writeEcho(name: string): void {
+  const path = join(game, "program", name);
+  mkdirSync(join(game, "program"), { recursive: true });
+  writeFileSync(
+    path,
+    `#!/bin/sh
+printf '%s\\n' "in $(pwd)" "env \${MODE:-none} \${SEATING_HOME:-unset} \${NODE_OPTIONS:-unset}"
+for each in "$@"; do printf 'told <%s>\\n' "$each"; done
+exit 3
+`,
+  );
+  chmodSync(path, 0o755);
+}
+
+test("the demo's games start with a program in their own folder, and what it says and comes to is kept", async () => {
+  value(await writeOrder(context, profile, null));
+  const ran = value(await run());
+  expect(ran.said[0]).toBe("Brinehollow 1.6.2, stand-in");
+  expect(ran).toMatchObject({ way: "Brinehollow", verdict: null });
+  expect(ran.code).toBe(ran.said.at(-1) === "running" ? 0 : 1);
+  expect(ran.fingerprint).not.toBeNull();
+  expect(ran.log).toEqual(ran.said);
+  const bare = value(await run("bare"));
+  expect(bare.said).toContain("without mods");
+  expect(bare).toMatchObject({ code: 0, fingerprint: null });
+  // Without mods nothing is known of the profile.
+  expect(await findRun(context.db, profile)).toBeNull();
+  expect(value(await run("loader")).said[0]).toBe("loader: ready");
+  // The last way is the usual one.
+  expect(value(await run()).way).toBe("Brinehollow through the loader");
+});
+
+test("what a definition names does not run before its owner has confirmed it as it stands, once for each change", async () => {
+  writeEcho("echo me ö");
+  const way: StartWay = {
+    id: "echo",
+    name: "Echo",
+    starts: "profile",
+    program: "program/echo me ö",
+    arguments: ["a b", `"c" 'd' $HOME \`id\`; echo`, "--e={order}", "ü*", "-x"],
+    folder: "saves",
+    environment: [{ name: "MODE", value: "quiet $(id)" }],
+  };
+  await define([way]);
+  const refused = { ok: false, refusal: { code: "start-unconfirmed" } };
+  expect(await startGame(context, "echo")).toMatchObject(refused);
+  expect(await startGame(context, null)).toMatchObject(refused);
+  const { digest, isConfirmed } = await wayNamed("echo");
+  expect(isConfirmed).toBe(false);
+  value(await confirmWay(context, digest));
+  process.env.NODE_OPTIONS = "--no-warnings";
+  const ran = value(await run("echo"));
+  delete process.env.NODE_OPTIONS;
+  expect(ran.said).toEqual([
+    `in ${join(game, "saves")}`,
+    "env quiet $(id) unset unset",
+    "told <a b>",
+    `told <"c" 'd' $HOME \`id\`; echo>`,
+    `told <--e=${game}>`,
+    "told <ü*>",
+    "told <-x>",
+  ]);
+  expect(ran.code).toBe(3);
+  const changes: Partial<StartWay>[] = [
+    { arguments: ["a b"] },
+    { program: "program/game.mjs" },
+    { folder: "base" },
+    { environment: [] },
+  ];
+  for (const change of changes) {
+    await define([{ ...way, ...change }]);
+    expect(await startGame(context, "echo")).toMatchObject(refused);
+  }
+  // What was read before is not what would run now.
+  value(await confirmWay(context, (await wayNamed("echo")).digest));
+  await define([{ ...way, arguments: ["other"] }]);
+  expect(await confirmWay(context, digest)).toMatchObject({ ok: false, refusal: { code: "start-no-way" } });
+  // Another name is no other command, and what was confirmed once stays so.
+  await define([{ ...way, name: "Echo, renamed" }]);
+  expect(await run("echo")).toMatchObject({ ok: true });
+  rmSync(join(game, way.program));
+  expect(await startGame(context, "echo")).toMatchObject({
+    ok: false,
+    refusal: { code: "start-no-program", data: { path: join(game, way.program) } },
+  });
+  await define(definition.start!);
+});
+
+test("an owner's own program stays on this machine, is confirmed by naming it, and goes", async () => {
+  writeEcho("own");
+  value(
+    await saveOwnWay(context, {
+      id: "own-1",
+      name: "Mine",
+      starts: "profile",
+      program: join(game, "program", "own"),
+      arguments: ["x"],
+    }),
+  );
+  expect(await wayNamed("own-1")).toMatchObject({ from: "owner", isConfirmed: true, isThere: true });
+  expect(value(await run("own-1")).said).toContain("told <x>");
+  value(await removeOwnWay(context, "own-1"));
+  expect(await startGame(context, "own-1")).toMatchObject({ ok: false, refusal: { code: "start-no-way" } });
+});
+
+test("a program that the system does not start is told with its reason", async () => {
+  writeFileSync(join(game, "program", "no program"), "text");
+  value(
+    await saveOwnWay(context, {
+      id: "own-2",
+      name: "None",
+      starts: "profile",
+      program: join(game, "program", "no program"),
+    }),
+  );
+  expect(await startGame(context, "own-2")).toMatchObject({
+    ok: false,
+    refusal: { code: "start-failed", data: { detail: "EACCES" } },
+  });
+  expect(value(await readLiveTrial(context))).toBeNull();
+  value(await removeOwnWay(context, "own-2"));
+});
+
+test("while it runs it is started by nobody, nothing is written under it, and windows know it", async () => {
+  const started = value(await startGame(context, "long"));
+  const busy = { ok: false, refusal: { code: "game-runs" } };
+  expect(await startGame(context, null)).toMatchObject(busy);
+  expect(await writeOrder(context, profile, null)).toMatchObject(busy);
+  expect(await takeAllBack(context)).toMatchObject(busy);
+  expect(value(await readLiveTrial(context))).toMatchObject({ id: started.id, ended: null });
+  await stop();
+  const said: string[] = [];
+  const ended = value(await readTrial(context, started.id, (line) => said.push(line)));
+  expect(ended.ended).not.toBeNull();
+  expect(value(await readLiveTrial(context))).toBeNull();
+  expect(value(await judgeTrial(context, started.id, "unsure", "too short"))).toMatchObject({
+    verdict: "unsure",
+    note: "too short",
+  });
+  expect(await findTrial(context.db, profile)).toMatchObject({ id: started.id, note: "too short" });
+});
+
+/** Ends the process of the start that goes on. */
+async function stop(): Promise<void> {
+  const [row] = await context.db.query<{ pid: number }>(
+    "select (process->>'pid')::int as pid from trial where ended is null order by began",
+  );
+  process.kill(row!.pid, "SIGTERM");
+}
+
+test("a start that outlives its server is found again, and one that ended in between has no known end", async () => {
+  const going = spawn("sleep", ["600"], { stdio: "ignore", env: { ...process.env } });
+  await once(going, "spawn");
+  const logs = join(demo.folder, "trials");
+  mkdirSync(logs, { recursive: true });
+  writeFileSync(join(logs, "going.log"), "still here\n");
+  writeFileSync(join(logs, "gone.log"), "was here\n");
+  const begin = (id: string, mark: ReturnType<typeof markOf>) =>
+    beginTrial(context.db, { id, profile, way: "Play", fingerprint: null, process: mark });
+  await begin("gone", { pid: process.pid, started: "before" });
+  await begin("going", markOf(going.pid!));
+  await context.trials.takeUp();
+  expect(value(await readLiveTrial(context))?.id).toBe("going");
+  expect(await startGame(context, null)).toMatchObject({ ok: false, refusal: { code: "game-runs" } });
+  const [gone] = await context.db.query(
+    "select ended is null as goes_on, code, log from trial where id = 'gone'",
+  );
+  expect(gone).toEqual({ goes_on: false, code: null, log: ["was here"] });
+  expect(existsSync(join(logs, "gone.log"))).toBe(false);
+  going.kill();
+  const said: string[] = [];
+  expect(value(await readTrial(context, "going", (line) => said.push(line)))).toMatchObject({ code: null });
+  expect(said).toEqual(["still here"]);
+});
+
+test("a game of which nobody says how it is started is tried by the stand-in that ships", async () => {
+  const { start: _, ...rest } = definition;
+  value(await changeDefinition(context, rest));
+  expect(value(await readWays(context)).ways).toMatchObject([{ from: "stand-in", isConfirmed: true }]);
+  const ran = value(await run("stand-in"));
+  expect(ran.said[0]).toBe("Brinehollow 1.6.2, stand-in");
+  expect(JSON.parse(readFileSync(join(demo.folder, "trials", `${definition.id}.laws.json`), "utf8"))).toEqual(
+    rest,
+  );
+  await define(definition.start!);
+});
