@@ -143,7 +143,7 @@ test("nor of states: while carrying, searching, told something, with a panel, in
   await page.keyboard.press("Alt+t");
   await check(page, "what a trial asks");
   await page.getByRole("button", { name: "Start with what is written", exact: true }).click();
-  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(/running|stopped/);
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText(/^ran$|stopped/);
   await check(page, "trial");
   for (const name of ["History", "Queue", "Messages"]) {
     await page.getByRole("tab", { name, exact: true }).click();

@@ -101,7 +101,7 @@ test("from suggestions to a trial that shows it: accepted at once, named, built,
     trial.getByRole("button", { name: "Rebuild the blend, write the order and start", exact: true }),
   ).toBeFocused();
   await page.keyboard.press("Enter");
-  await expect(trial.getByRole("status")).toHaveText("running");
+  await expect(trial.getByRole("status")).toHaveText("ran");
   // Two of nine were taken out.
   await expect(trial).toContainText("list finds-shallow@Brinehollow.keel: 7 of 9, from Sea Bed.skiff");
   await expect(page.getByRole("contentinfo")).not.toContainText("Blend due");

@@ -16,6 +16,41 @@ function seating(...args: string[]) {
   return { status, stdout, stderr };
 }
 
+test("a profile is started from the command line and by a shortcut, with its order made current, by the ways that are confirmed", async ({
+  watched: page,
+}) => {
+  const started = seating("start", "Long Descent", "--way", "bare", "--as-written");
+  expect(started.stderr).toContain("without mods\n");
+  expect(started.status).toBe(0);
+  expect(JSON.parse(started.stdout)).toMatchObject({
+    format: "seating-trial/1",
+    way: "bare",
+    code: 0,
+    fingerprint: null,
+  });
+  expect(seating("start", "Long Descent", "--way", "nothing")).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining("There is no such way to start. There are: play, loader, long, bare"),
+  });
+  const written = () => readFile(join(home, "demo/brinehollow/game/saves/lading.lst"), "utf8");
+  const before = await written();
+  const saved = seating("start", "Long Descent", "--shortcut", "--output", join(home, "start it.sh"));
+  expect(saved.status).toBe(0);
+  expect(await written()).toBe(before);
+  // The last way was without mods.
+  const byShortcut = () => spawnSync("/bin/sh", [join(home, "start it.sh")], { encoding: "utf8" });
+  const bare = byShortcut();
+  expect([bare.status, bare.stderr.includes("without mods\n")]).toEqual([0, true]);
+  expect(await written()).toBe(before);
+  // It stops at its first blocker.
+  const stopped = seating("start", "Long Descent", "--way", "play", "--text");
+  expect(stopped.stdout).toContain("Long Descent: “Brinehollow” ended with 1.");
+  expect(stopped).toMatchObject({ status: 1, stderr: expect.stringContaining("stopped: ") });
+  expect(await written()).not.toBe(before);
+  expect(byShortcut()).toMatchObject({ status: 1, stderr: expect.stringContaining("stopped: ") });
+  await expect(page.getByText("The game reads this order").first()).toBeVisible();
+});
+
 test("profiles are listed, exported, imported, backed up and restored from the command line, whether Seating runs or not", async ({
   watched: page,
   seating: server,

@@ -46,7 +46,7 @@ test("from a broken set to a start, by keyboard alone: the list, its ways out by
   await press("Alt+t");
   await page.getByRole("button", { name: "Write this profile’s order and start", exact: true }).waitFor();
   await press("Enter");
-  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
+  await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("ran");
 });
 
 test("a way out says what goes and comes before it is taken; the sure ones are taken together and taken back at once", async ({

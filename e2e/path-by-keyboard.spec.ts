@@ -83,7 +83,7 @@ test("by keyboard alone: the same path", async ({ watched: page }) => {
     await press("Control+s");
     await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
     await press("Alt+t");
-    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
+    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("ran");
     await tabTo(/^Close the panel$/);
     await press("Enter");
   });

@@ -69,7 +69,7 @@ test("by mouse: findings, proposal, order file, trial, lineup out and in", async
     await page.getByRole("button", { name: "Write order file" }).last().click();
     await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
     await page.getByRole("button", { name: "Start a trial" }).click();
-    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("running");
+    await expect(page.getByRole("region", { name: "Trial" }).getByRole("status")).toHaveText("ran");
     const loaded = (
       await page.getByRole("list", { name: "Start log" }).getByText(/load /).allInnerTexts()
     ).map((line) => line.replace(/^\d*\s*load /, ""));

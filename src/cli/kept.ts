@@ -72,6 +72,13 @@ function chosen(all: readonly OfGame[], wanted: string): OfGame {
   );
 }
 
+/** The profile that is named by its name or id. */
+export const chosenProfile = async (
+  seating: Seating,
+  options: KeptOptions,
+  wanted: string,
+): Promise<Pick<OfGame, "id" | "name">> => chosen(await profilesOf(seating, options), wanted);
+
 /** All profiles of all games, or of one. */
 export const profiles = (options: KeptOptions): Promise<Answer> =>
   withSeating(async (seating) => {
@@ -95,7 +102,7 @@ export const profiles = (options: KeptOptions): Promise<Answer> =>
 /** What the checks see of a profile; findings from the level on that is asked for count. */
 export const findings = (wanted: string, { failOn, ...options }: FindingsOptions): Promise<Answer> =>
   withSeating(async (seating) => {
-    const { id } = chosen(await profilesOf(seating, options), wanted);
+    const { id } = await chosenProfile(seating, options, wanted);
     const report = await seating.ask<FindingsReport>("reportFindings", [id], id);
     const lines = report.findings.map((finding) => findingLine(finding, wanted));
     const grave = gravestOf(failOn);
@@ -109,7 +116,7 @@ export const findings = (wanted: string, { failOn, ...options }: FindingsOptions
 /** A profile as a list, in a format. */
 export const exportProfile = (wanted: string, { to = "lineup", ...options }: KeptOptions): Promise<Answer> =>
   withSeating(async (seating) => {
-    const { id } = chosen(await profilesOf(seating, options), wanted);
+    const { id } = await chosenProfile(seating, options, wanted);
     const answer = await seating.get("/api/lineups", { format: to }, id);
     if (!answer.ok) await unwrap(answer);
     const text = await answer.text();

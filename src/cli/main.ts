@@ -40,6 +40,9 @@ interface Asked extends ListOptions {
   readonly preview?: boolean;
   readonly orderFolder?: string;
   readonly for?: string;
+  readonly way?: string;
+  readonly asWritten?: boolean;
+  readonly shortcut?: boolean;
 }
 
 function readFile(path: string): { bytes: Uint8Array; name: string } {
@@ -90,6 +93,7 @@ const loadKept = () =>
     profiles,
     restore,
   }));
+const loadStart = () => import("./start").then(({ start }) => ({ start }));
 const loadScripts = () => import("./running").then(({ runScript }) => ({ runScript }));
 
 const ofKept = ["profiles", "findings", "export", "import", "backup", "restore"] as const;
@@ -129,6 +133,7 @@ async function answerTo(command: CommandName, args: readonly string[], asked: As
     if (command === "seats") return orThrow(orders.seats(problem, second!));
     return orThrow(orders.verify(problem, readJson(second!, "order-result")));
   }
+  if (command === "start") return (await loadStart()).start(first, asked);
   if (isOfKept(command)) return answerOfKept(command, first, asked);
   if (command === "check") {
     // Of a folder what a game opens there.

@@ -33,6 +33,9 @@ export type OptionName =
   | "game"
   | "games"
   | "shelf"
+  | "shortcut"
+  | "way"
+  | "as-written"
   | "game-folder"
   | "to"
   | "name";
@@ -56,6 +59,7 @@ export const commands = {
   "clean-store": { takes: [], options: ["preview"] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
+  start: { takes: ["<profile>"], options: ["way", "as-written", "shortcut", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
   import: { takes: ["<list>"], options: ["name", "game"] },
   backup: { takes: [], options: [] },
@@ -81,6 +85,9 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   shelf: "DIR",
   "game-folder": "DIR",
   sarif: "",
+  shortcut: "",
+  way: "WAY",
+  "as-written": "",
   to: "FORMAT",
   name: "NAME",
 };

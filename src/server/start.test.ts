@@ -175,16 +175,23 @@ test("a program that the system does not start is told with its reason", async (
 });
 
 test("while it runs it is started by nobody, nothing is written under it, and windows know it", async () => {
-  const started = value(await startGame(context, "long"));
+  const path = join(game, "program", "stays");
+  writeFileSync(path, "#!/bin/sh\necho here\nexec sleep 600\n");
+  chmodSync(path, 0o755);
+  value(await saveOwnWay(context, { id: "stays", name: "Stays", starts: "profile", program: path }));
+  const started = value(await startGame(context, "stays"));
   const busy = { ok: false, refusal: { code: "game-runs" } };
   expect(await startGame(context, null)).toMatchObject(busy);
   expect(await writeOrder(context, profile, null)).toMatchObject(busy);
   expect(await takeAllBack(context)).toMatchObject(busy);
   expect(value(await readLiveTrial(context))).toMatchObject({ id: started.id, ended: null });
   await stop();
+  value(await removeOwnWay(context, "stays"));
   const said: string[] = [];
   const ended = value(await readTrial(context, started.id, (line) => said.push(line)));
+  expect(ended).toMatchObject({ code: null, log: ["here"] });
   expect(ended.ended).not.toBeNull();
+  expect(said).toEqual(["here"]);
   expect(value(await readLiveTrial(context))).toBeNull();
   expect(value(await judgeTrial(context, started.id, "unsure", "too short"))).toMatchObject({
     verdict: "unsure",

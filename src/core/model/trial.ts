@@ -32,6 +32,22 @@ export const wentWell = ({
   return ended === null || code === null ? null : code === 0;
 };
 
+/** How a profile is started by another program. */
+export interface Elsewhere {
+  /** To be pasted where a command is asked for. */
+  readonly line: string;
+  /** A file that does it when it is opened, and what it is called. */
+  readonly file: string;
+  readonly text: string;
+}
+
+export interface OfferedWays {
+  readonly ways: readonly OfferedWay[];
+  /** The id of the one by which the profile was started last. */
+  readonly last: string | null;
+  readonly elsewhere: Elsewhere | null;
+}
+
 /** A way to start a game, as it is offered. */
 export interface OfferedWay {
   readonly id: string;

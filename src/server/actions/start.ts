@@ -2,7 +2,7 @@ import "server-only";
 import { z } from "zod";
 import type { Outcome } from "@/core/model/outcome";
 import { OwnWay } from "@/core/model/start";
-import type { OfferedWay, Trial, Verdict } from "@/core/model/trial";
+import type { OfferedWays, Trial, Verdict } from "@/core/model/trial";
 import { guard } from "../action";
 import * as start from "../operations/start";
 import { windowContext } from "../window";
@@ -10,9 +10,8 @@ import { windowContext } from "../window";
 const Id = z.string().max(100);
 
 /** The ways to start the present game, and which one the present profile was started by last. */
-export const readWays = async (): Promise<
-  Outcome<{ readonly ways: readonly OfferedWay[]; readonly last: string | null }>
-> => guard(async () => start.readWays(await windowContext()));
+export const readWays = async (): Promise<Outcome<OfferedWays>> =>
+  guard(async () => start.readWays(await windowContext()));
 
 /** `digest`: of the way as it was read. */
 export const confirmWay = async (digest: string): Promise<Outcome<null>> =>

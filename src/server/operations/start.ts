@@ -1,12 +1,14 @@
 import "server-only";
 import { mkdirSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname, join, resolve } from "node:path";
 import { orderFileGap } from "@/core/check/order-file";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { OwnWay, type Command, type StartWay } from "@/core/model/start";
-import type { OfferedWay, Trial, Verdict } from "@/core/model/trial";
+import type { Profile } from "@/core/model/profile";
+import type { Elsewhere, OfferedWay, OfferedWays, Trial, Verdict } from "@/core/model/trial";
 import { commandOf, wayKey, type StartPlace } from "@/core/start/command";
+import { launchLine, shortcutOf, type Launching } from "@/core/start/shortcut";
 import { sha256Of } from "@/disk/digest";
 import { root } from "@/disk/places";
 import { noneMeant } from "@/disk/profiles-of-game";
@@ -18,7 +20,7 @@ import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
 import { profileOfGame } from "./profile-of-game";
 import { inTurn } from "./layout";
-import { currentGame, readSituation, type Situation } from "./situation";
+import { currentGame, readProfile, readSituation, type Situation } from "./situation";
 
 interface Way {
   readonly from: OfferedWay["from"];
@@ -54,9 +56,7 @@ const digestOf = ({ way }: Way, { folders }: RegisteredGame): string =>
   sha256Of(JSON.stringify([folders.game, wayKey(way)]));
 
 /** What each runs, as it stands, and whether its owner has confirmed just that. */
-export async function readWays(
-  context: Context,
-): Promise<Outcome<{ readonly ways: readonly OfferedWay[]; readonly last: string | null }>> {
+export async function readWays(context: Context): Promise<Outcome<OfferedWays>> {
   const game = await currentGame(context);
   if (!game.ok) return game;
   const confirmed = await store.listConfirmed(context.db, game.value.id);
@@ -79,7 +79,22 @@ export async function readWays(
     };
   });
   const { profileId } = game.value;
-  return done({ ways, last: profileId && (await store.lastWay(context.db, profileId)) });
+  const profile = profileId && (await readProfile(context, profileId));
+  if (!profile) return done({ ways, last: null, elsewhere: null });
+  const last = await store.lastWay(context.db, profile.id);
+  return done({ ways, last, elsewhere: elsewhereOf(context, profile) });
+}
+
+function elsewhereOf({ folder }: Context, { id, name }: Profile): Elsewhere {
+  const launching: Launching = {
+    isWindows: process.platform === "win32",
+    node: process.execPath,
+    seating: join(root(), "dist", "seating.mjs"),
+    home: resolve(folder),
+    profile: id,
+    name,
+  };
+  return { line: launchLine(launching), ...shortcutOf(launching) };
 }
 
 const programOf = (way: StartWay | OwnWay, { folders }: RegisteredGame): string =>

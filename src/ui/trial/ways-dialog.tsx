@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useState } from "react";
 import { say } from "@/core/language/say";
-import type { OfferedWay } from "@/core/model/trial";
+import type { Elsewhere, OfferedWay, OfferedWays } from "@/core/model/trial";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
+import { saveText } from "../kit/save-text";
 import { removeOwnWay } from "../workspace/server";
 import { useWorkspace } from "../workspace/workspace.client";
 import { OwnWayForm } from "./own-way-form";
@@ -27,14 +28,15 @@ export function WaysDialog({ open, onClose }: { open: boolean; onClose: () => vo
 function Ways({ onClose }: { onClose: () => void }) {
   const { trial } = useWorkspace();
   const { loadWays } = trial;
-  const [ways, setWays] = useState<readonly OfferedWay[] | null>(null);
-  const load = useCallback(() => void loadWays().then((found) => setWays(found?.ways ?? [])), [loadWays]);
+  const [found, setFound] = useState<OfferedWays | null>(null);
+  const load = useCallback(() => void loadWays().then(setFound), [loadWays]);
   useEffect(load, [load]);
   const start = (way: OfferedWay) => {
     onClose();
     void trial.start(undefined, way.id);
   };
-  if (ways === null) return <p className="text-ink2">{say("common.checking")}</p>;
+  if (found === null) return <p className="text-ink2">{say("common.checking")}</p>;
+  const { ways, elsewhere } = found;
   return (
     <div className="space-y-4">
       <ul className="divide-line divide-y">
@@ -64,6 +66,33 @@ function Ways({ onClose }: { onClose: () => void }) {
         ))}
       </ul>
       <OwnWayForm taken={ways.map(({ id }) => id)} onSaved={load} />
+      {elsewhere && <FromElsewhere elsewhere={elsewhere} />}
     </div>
+  );
+}
+
+/** The same without opening a view: for another launcher, or as a file. */
+function FromElsewhere({ elsewhere: { line, file, text } }: { elsewhere: Elsewhere }) {
+  const [isCopied, setCopied] = useState(false);
+  return (
+    <section className="space-y-2">
+      <h3 className="font-bold">{say("trial.elsewhere")}</h3>
+      <p className="text-ink2">{say("trial.elsewhereHint")}</p>
+      <code className="border-line bg-sunk block rounded-md border p-2 font-mono text-sm break-all">
+        {line}
+      </code>
+      <div className="flex gap-2">
+        <Button
+          small
+          onClick={() => void navigator.clipboard.writeText(line).then(() => setCopied(true))}
+          aria-live="polite"
+        >
+          {say(isCopied ? "trial.copied" : "trial.copyLine")}
+        </Button>
+        <Button small onClick={() => saveText(file, text)}>
+          {say("trial.saveShortcut")}
+        </Button>
+      </div>
+    </section>
   );
 }

@@ -3,7 +3,7 @@ import { orderFileGap } from "@/core/check/order-file";
 import { say } from "@/core/language/say";
 import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
-import type { OfferedWay, Trial, Verdict } from "@/core/model/trial";
+import type { OfferedWay, OfferedWays, Trial, Verdict } from "@/core/model/trial";
 import type { ProfileEditor } from "./editor";
 import type { BlendState } from "./use-blend";
 import { trialStart } from "./launch-choices";
@@ -13,8 +13,7 @@ import { judgeTrial, readLiveTrial, readWays } from "./server";
 /** Which order the game is to start with. */
 type StartWith = "write" | "as-written";
 
-interface Ways {
-  readonly ways: readonly OfferedWay[];
+interface Ways extends OfferedWays {
   /** The one that is taken where none is named. */
   readonly usual: OfferedWay | null;
 }
@@ -88,7 +87,7 @@ export function useTrial(
     const found = unwrap(await readWays());
     if (!found) return null;
     const usual = found.ways.find(({ id }) => id === found.last) ?? found.ways[0] ?? null;
-    return { ways: found.ways, usual };
+    return { ...found, usual };
   }, [unwrap]);
   const start = useCallback(
     async (answer?: StartWith, named?: string | null) => {

@@ -1,0 +1,105 @@
+import { chmodSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Page } from "@playwright/test";
+import { expect, gameFolder, stored, test, visit } from "./fixtures";
+
+const trial = (page: Page) => page.getByRole("region", { name: "Trial" });
+const status = (page: Page) => trial(page).getByRole("status");
+/** The number of the process that runs a script. */
+const processOf = (script: string): number =>
+  Number(
+    readdirSync("/proc").find(
+      (pid) => /^\d+$/.test(pid) && readFileSync(`/proc/${pid}/cmdline`, "utf8").split("\0").includes(script),
+    ),
+  );
+const kites = join(gameFolder, "../../kitefall-cup/game");
+
+test("a way is chosen and remembered, one of one's own is named, and what a definition brings is read before it runs", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.keyboard.press("Control+s");
+  await page.keyboard.press("Alt+t");
+  await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+  const dialog = page.getByRole("dialog", { name: "Ways to start" });
+  await expect(dialog).toContainText("--bare");
+  await dialog.getByRole("button", { name: "Start Brinehollow without mods" }).click();
+  await expect(status(page)).toHaveText("ran");
+  await expect(trial(page).getByRole("list", { name: "Start log" })).toContainText("without mods");
+  await page.getByRole("group", { name: "How was it?" }).getByLabel("Note").fill("only to see");
+  await page.getByRole("button", { name: "Not sure" }).click();
+  await expect(page.getByText("Kept with the trial.")).toBeVisible();
+  await expect(
+    page.getByRole("complementary").getByText("only to see").or(page.getByText("only to see")).first(),
+  ).toBeVisible();
+
+  await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+  await dialog.getByRole("button", { name: "Add this way" }).click();
+  await expect(dialog).toContainText("Name the whole path of a program");
+  const own = join(gameFolder, "program/mine");
+  mkdirSync(join(gameFolder, "program"), { recursive: true });
+  writeFileSync(own, '#!/bin/sh\nprintf "told <%s>\\n" "$@"\n');
+  chmodSync(own, 0o755);
+  const form = dialog.getByRole("form", { name: "A way of your own" });
+  await form.getByLabel("Name").fill("Mine");
+  await form.getByLabel("Program").fill(own);
+  await form.getByLabel("Arguments").fill("two words\n--and=$HOME");
+  await form.getByLabel("Arguments").press("Tab");
+  await page.keyboard.press("Enter");
+  await dialog.getByRole("button", { name: "Start Mine" }).click();
+  await expect(status(page)).toHaveText("ran");
+  await expect(trial(page).getByRole("list", { name: "Start log" })).toContainText("told <--and=$HOME>");
+
+  // Whoever changes the definition has to read what it runs.
+  await visit(page, `${seating.url}/settings?part=definition`);
+  await page.getByLabel("Arguments").first().fill("--order\n{order}\n--stay\n0");
+  await page.getByRole("button", { name: "Save definition" }).click();
+  await expect(page.getByText("The definition is saved")).toBeVisible();
+  await page.keyboard.press("Alt+t");
+  await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+  await dialog.getByRole("button", { name: "Start Brinehollow", exact: true }).click();
+  const question = page.getByRole("group", { name: "What would run" });
+  await expect(question).toContainText("--stay");
+  await expect(status(page)).toHaveText("not started yet");
+  await expect(question.getByRole("button", { name: "Confirm and start" })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(status(page)).toHaveText(/^ran$|stopped at start/);
+});
+
+test("while the game runs the strip says so, also after a reload; what is changed waits for its end, and is written then", async ({
+  watched: page,
+  seating,
+}) => {
+  await page.getByRole("button", { name: "Game: Brinehollow" }).click();
+  await page.getByRole("menuitem", { name: /^Kitefall Cup/ }).click();
+  await page.getByRole("link", { name: /^Plan/ }).click();
+  const grid = page.getByRole("grid", { name: "Mods in load order" });
+  const strip = page.getByRole("contentinfo");
+  await expect(grid).toBeVisible();
+  await page.getByRole("button", { name: "Propose an order" }).click();
+  await page.getByRole("button", { name: /^Accept \d+ moves?$/ }).click();
+  await stored(page);
+  await page.keyboard.press("Control+s");
+  await page.getByRole("dialog").getByRole("button", { name: "Keep a copy and overwrite" }).click();
+  await expect(strip).toContainText("The game reads this order");
+  await page.keyboard.press("Alt+t");
+  await expect(status(page)).toHaveText("ran");
+  await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+  await page.getByRole("button", { name: "Start Kitefall, flown for a minute" }).click();
+  await expect(status(page)).toHaveText("running");
+  await expect(strip).toContainText("The game runs since");
+  const order = () => readFileSync(join(kites, "setup/flightcard.txt"), "utf8");
+  const before = order();
+  await grid.getByRole("switch").nth(1).click();
+  await stored(page);
+  await expect(strip).toContainText("What you changed waits for its end.");
+  await page.keyboard.press("Control+s");
+  await expect(page.getByText("Kitefall Cup runs. Wait until it has ended.").first()).toBeVisible();
+  await visit(page, `${seating.url}/plan`);
+  await expect(strip).toContainText("The game runs since");
+  expect(order()).toBe(before);
+  process.kill(processOf(join(kites, "program/game.mjs")), "SIGTERM");
+  await expect(strip).not.toContainText("The game runs since");
+  await expect.poll(order).not.toBe(before);
+  await expect(strip).toContainText("The game reads this order");
+});

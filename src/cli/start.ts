@@ -1,0 +1,83 @@
+import { join } from "node:path";
+import { say } from "@/core/language/say";
+import { done, refuse, type Outcome } from "@/core/model/outcome";
+import type { ProfileId } from "@/core/model/ids";
+import type { OfferedWay, OfferedWays, Trial } from "@/core/model/trial";
+import { shortcutOf } from "@/core/start/shortcut";
+import { home } from "@/disk/places";
+import type { Answer } from "./answer";
+import { chosenProfile } from "./kept";
+import { withSeating, type Seating } from "./running";
+import { orThrow, WrongUse } from "./wrong-use";
+
+interface StartOptions {
+  readonly game?: string | undefined;
+  readonly way?: string | undefined;
+  readonly asWritten?: boolean | undefined;
+  readonly shortcut?: boolean | undefined;
+}
+
+/**
+ * Makes the order current, starts the game with a profile, and waits for its end; what the game says goes to the standard error. With
+ * `shortcut`: answers a file that does just this, and starts nothing.
+ */
+export const start = (wanted: string, options: StartOptions): Promise<Answer> =>
+  withSeating(async (seating) => {
+    const { id, name } = await chosenProfile(seating, options, wanted);
+    if (options.shortcut) return shortcut(id, name);
+    const way = await usableWay(seating, id, options.way);
+    if (!options.asWritten && way.starts === "profile")
+      await lastOf(seating, "/api/order", { profile: id }, id);
+    const trial = await lastOf<Trial>(seating, "/api/trial", { way: way.id }, id);
+    const { began, ended, code, fingerprint } = trial;
+    return {
+      json: { format: "seating-trial/1", profile: id, way: way.id, began, ended, code, fingerprint },
+      text: say("cli.trialEnded", { name, way: way.name, code: code ?? "?" }),
+      findings: code !== 0,
+    };
+  });
+
+/** The way that is named, or by which the profile was started last; refused before anything is written where it would not run. */
+async function usableWay(
+  seating: Seating,
+  profile: ProfileId,
+  named: string | undefined,
+): Promise<OfferedWay> {
+  const { ways, last } = await seating.ask<OfferedWays>("readWays", [], profile);
+  const way = ways.find(({ id }) => id === (named ?? last)) ?? (named === undefined ? ways[0] : undefined);
+  if (!way) throw new WrongUse(say("cli.noSuchWay", { ways: ways.map(({ id }) => id).join(", ") }));
+  return orThrow(way.isConfirmed ? done(way) : refuse("start-unconfirmed", { way: way.name }));
+}
+
+function shortcut(profile: ProfileId, name: string): Answer {
+  const { file, text } = shortcutOf({
+    isWindows: process.platform === "win32",
+    node: process.execPath,
+    seating: join(import.meta.dirname, "seating.mjs"),
+    home: home(),
+    profile,
+    name,
+  });
+  return { json: { file, text }, text, raw: text, findings: false };
+}
+
+/** What a route that answers line by line ends with; what the game says is said as it comes. */
+async function lastOf<T>(
+  seating: Seating,
+  path: string,
+  query: Record<string, string>,
+  profile: ProfileId,
+): Promise<T> {
+  const answer = await seating.post(`${path}?${new URLSearchParams(query)}`, "", { profile });
+  let rest = "";
+  for await (const part of answer.body!.pipeThrough(new TextDecoderStream())) {
+    const lines = (rest + part).split("\n");
+    rest = lines.pop()!;
+    for (const line of lines) {
+      const value = JSON.parse(line) as { line?: string } | Outcome<T>;
+      if ("ok" in value) return orThrow(value);
+      if (value.line !== undefined) process.stderr.write(`${value.line}\n`);
+    }
+  }
+  throw new WrongUse(say("cli.fault", { detail: path }));
+}
