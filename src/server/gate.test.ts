@@ -33,10 +33,16 @@ test.each([
   expect(asked(path, { "x-seating-token": "s3cret", ...from("same-site", "navigate") })).toBe(403);
 });
 
-test("contents are read with the token alone, though they are asked for by a call", () => {
-  expect([asked("/api/contents", {}, "POST"), asked("/api/contents")]).toEqual([403, 403]);
-  expect(asked("/api/contents", { "x-seating-token": "other" }, "POST")).toBe(403);
-  expect(asked("/api/contents", { "x-seating-token": "s3cret" }, "POST")).toBe(200);
+test.each([
+  "/api/contents",
+  "/api/trial?way=play",
+  "/api/act/confirmWay",
+  "/api/act/saveOwnWay",
+  "/api/act/removeOwnWay",
+])("%s is for windows and the command alone, though it is asked for by a call", (path) => {
+  expect([asked(path, {}, "POST"), asked(path)]).toEqual([403, 403]);
+  expect(asked(path, { "x-seating-token": "other" }, "POST")).toBe(403);
+  expect(asked(path, { "x-seating-token": "s3cret" }, "POST")).toBe(200);
 });
 
 test("the profile of a view is in its address; other addresses name none", () => {

@@ -19,10 +19,11 @@ import {
 } from "./operations/start";
 import { changeDefinition } from "./operations/games";
 import { takeAllBack, writeOrder } from "./operations/order-file";
-import { beginTrial, findTrial } from "@/store/trials";
-import { findRun } from "@/store/profiles";
+import type { Verdict } from "@/core/model/trial";
+import { beginTrial, endTrial, findTrial } from "@/store/trials";
+import { findRun, saveRun } from "@/store/profiles";
 import type { Context } from "./context";
-import { makeDemoContext, value, type DemoContext } from "./testing/demo-context";
+import { makeDemoContext, storedProfile, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
 let context: Context;
@@ -198,6 +199,36 @@ test("while it runs it is started by nobody, nothing is written under it, and wi
     note: "too short",
   });
   expect(await findTrial(context.db, profile)).toMatchObject({ id: started.id, note: "too short" });
+});
+
+test("where whoever played says that it did not run well, it ran well when it did before, until they think better of it", async () => {
+  const { state } = (await storedProfile(context, profile))!;
+  const ranOn = async () => (await findRun(context.db, profile))?.state.launch.which ?? null;
+  const end = async (id: string, note: string) => {
+    await beginTrial(context.db, {
+      id,
+      profile,
+      way: "Play",
+      fingerprint: "f",
+      process: markOf(process.pid),
+    });
+    await endTrial(context.db, id, 0, []);
+    await saveRun(context.db, profile, id, { ...state, launch: { which: note } });
+  };
+  await end("good", "first");
+  await end("bad", "second");
+  const judged = async (id: string, verdict: Verdict | null) => {
+    value(await judgeTrial(context, id, verdict, ""));
+    return ranOn();
+  };
+  expect(await ranOn()).toBe("second");
+  expect(await judged("bad", "well")).toBe("second");
+  expect(await judged("bad", "faulty")).toBe("first");
+  expect(await judged("bad", "unsure")).toBe("first");
+  expect(await judged("bad", "well")).toBe("second");
+  expect(await judged("bad", null)).toBe("second");
+  // Another one came after it.
+  expect(await judged("good", "faulty")).toBe("second");
 });
 
 /** Ends the process of the start that goes on. */

@@ -220,9 +220,23 @@ export const saveFacts = (db: Sql, id: ProfileId, { name, purpose, hue, note }: 
     [id, name, purpose, hue ?? null, note || null],
   );
 
-/** Remembers that the game ran with the present state, so that one can see what has changed since. */
-export const saveRun = (db: Sql, id: ProfileId, state: ProfileState) =>
-  db.query("update profile set ran_at = now(), ran_state = $2 where id = $1", [id, JSON.stringify(state)]);
+/** Remembers that the game ran with this state in a trial, so that one can see what has changed since. */
+export const saveRun = (db: Sql, id: ProfileId, trial: string, state: ProfileState) =>
+  db.query(
+    `update profile set ran_before_at = ran_at, ran_before_state = ran_state,
+       ran_at = now(), ran_state = $3, ran_trial = $2
+     where id = $1`,
+    [id, trial, JSON.stringify(state)],
+  );
+
+/** Goes back to when it ran well before that trial, or, told so again, to that trial; nothing where another one came after it. */
+export const turnRun = (db: Sql, id: ProfileId, trial: string) =>
+  db.query(
+    `update profile set ran_at = ran_before_at, ran_state = ran_before_state,
+       ran_before_at = ran_at, ran_before_state = ran_state
+     where id = $1 and ran_trial = $2`,
+    [id, trial],
+  );
 
 /** The state that the game last ran with; null if it never did. */
 export async function findRun(db: Sql, id: ProfileId): Promise<{ at: Date; state: ProfileState } | null> {

@@ -6,7 +6,14 @@ import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { OwnWay, type Command, type StartWay } from "@/core/model/start";
 import type { Profile } from "@/core/model/profile";
-import type { Elsewhere, OfferedWay, OfferedWays, Trial, Verdict } from "@/core/model/trial";
+import {
+  wentWell,
+  type Elsewhere,
+  type OfferedWay,
+  type OfferedWays,
+  type Trial,
+  type Verdict,
+} from "@/core/model/trial";
 import { commandOf, wayKey, type StartPlace } from "@/core/start/command";
 import { launchLine, shortcutOf, type Launching } from "@/core/start/shortcut";
 import { sha256Of } from "@/disk/digest";
@@ -14,7 +21,7 @@ import { root } from "@/disk/places";
 import { noneMeant } from "@/disk/profiles-of-game";
 import { isProgram, startProgram } from "@/disk/start/program";
 import type { RegisteredGame } from "@/store/games";
-import { saveRun } from "@/store/profiles";
+import { saveRun, turnRun } from "@/store/profiles";
 import * as store from "@/store/trials";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
@@ -169,7 +176,7 @@ async function startInTurn(
     await store.setLastWay(tx, profile.id, chosen.value.way.id);
   });
   const keep = async (code: number | null) => {
-    if (code === 0 && fingerprint !== null) await saveRun(context.db, profile.id, profile.state);
+    if (code === 0 && fingerprint !== null) await saveRun(context.db, profile.id, id, profile.state);
   };
   void context.trials.follow({ id, game: game.id, profile: profile.id }, started.value.ended, keep);
   return done((await store.getTrial(context.db, id))!);
@@ -256,6 +263,11 @@ export async function judgeTrial(
 ): Promise<Outcome<Trial>> {
   const trial = await store.getTrial(context.db, id);
   if (!trial) return refuse("trial-gone");
-  await store.judgeTrial(context.db, id, verdict, note);
-  return done({ ...trial, verdict, note });
+  const judged = { ...trial, verdict, note };
+  const isTurned = wentWell(trial) !== wentWell(judged) && trial.code === 0 && trial.fingerprint !== null;
+  await context.db.transaction(async (tx) => {
+    await store.judgeTrial(tx, id, verdict, note);
+    if (isTurned && [wentWell(trial), wentWell(judged)].includes(true)) await turnRun(tx, trial.profile, id);
+  });
+  return done(judged);
 }

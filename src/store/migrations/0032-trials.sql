@@ -38,5 +38,10 @@ create table own_way (
   primary key (game_id, id)
 );
 
--- The way by which a profile was started last.
-alter table profile add column way text;
+alter table profile
+  -- The way by which it was started last.
+  add column way text,
+  -- The trial with which it ran well last, and when and with which state it had done so before: whoever played may say that it did not.
+  add column ran_trial text,
+  add column ran_before_at timestamptz,
+  add column ran_before_state jsonb;

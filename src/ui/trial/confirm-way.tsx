@@ -16,7 +16,11 @@ export function ConfirmWay({ way, onAnswer }: { way: OfferedWay; onAnswer: () =>
     void trial.start(undefined, way.id);
   };
   return (
-    <div role="group" aria-label={say("trial.confirm")} className="bg-saffron-soft space-y-2 px-3 py-2.5">
+    <div
+      role="group"
+      aria-label={say("trial.confirm")}
+      className="bg-saffron-soft min-h-0 space-y-2 overflow-auto px-3 py-2.5"
+    >
       <p>{say("trial.confirmWhy", { name: way.name, from: way.from })}</p>
       <WayFacts way={way} />
       <Button look="main" autoFocus onClick={() => void confirm()}>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { say } from "@/core/language/say";
 import type { Verdict } from "@/core/model/trial";
 import { Button } from "../kit/button";
-import { Field } from "../kit/field";
+import { inputLook, Labelled } from "../kit/field";
 import { useWorkspace } from "../workspace/workspace.client";
 
 const verdicts: readonly Verdict[] = ["well", "faulty", "unsure"];
@@ -16,12 +16,13 @@ export function VerdictQuestion() {
     <div
       role="group"
       aria-label={say("trial.howWasIt")}
-      className="flex flex-wrap items-end gap-x-3 gap-y-1 px-3 py-2"
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 px-3 py-1.5"
     >
-      <span className="font-semibold leading-8">{say("trial.howWasIt")}</span>
+      <span className="font-semibold">{say("trial.howWasIt")}</span>
       {verdicts.map((each) => (
         <Button
           key={each}
+          small
           look={verdict === each ? "main" : "plain"}
           aria-pressed={verdict === each}
           onClick={() => void trial.judge(each, note)}
@@ -29,15 +30,18 @@ export function VerdictQuestion() {
           {say(`trial.verdict.${each}`)}
         </Button>
       ))}
-      <div className="min-w-52 grow">
-        <Field
-          label={say("common.note")}
-          value={note}
-          maxLength={2000}
-          onChange={({ target }) => setNote(target.value)}
-          onBlur={() => verdict !== null && note !== trial.trial!.note && void trial.judge(verdict, note)}
-        />
-      </div>
+      <Labelled beside label={say("common.note")}>
+        {({ id }) => (
+          <input
+            id={id}
+            value={note}
+            maxLength={2000}
+            onChange={({ target }) => setNote(target.value)}
+            onBlur={() => verdict !== null && note !== trial.trial!.note && void trial.judge(verdict, note)}
+            className={`${inputLook} !h-6 !w-72`}
+          />
+        )}
+      </Labelled>
     </div>
   );
 }
