@@ -109,6 +109,11 @@ test("nor of dialogs and menus", async ({ watched: page, seating }) => {
   await page.keyboard.press("Escape");
   await page.getByRole("grid").press("Shift+F10");
   await checkMenu(page, "the menu of the plan");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Alt+t");
+  await page.getByRole("button", { name: "Ways to start …" }).click();
+  await page.getByRole("form", { name: "A way of your own" }).waitFor();
+  await check(page, "ways to start");
 });
 
 test("nor of states: while carrying, searching, told something, with a panel, in a narrow window", async ({
