@@ -1,10 +1,8 @@
-import { join } from "node:path";
 import { say } from "@/core/language/say";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProfileId } from "@/core/model/ids";
-import type { OfferedWay, OfferedWays, Trial } from "@/core/model/trial";
-import { shortcutOf } from "@/core/start/shortcut";
-import { home } from "@/disk/places";
+import type { OfferedWay, OfferedWays } from "@/core/model/start";
+import type { Trial } from "@/core/model/trial";
 import type { Answer } from "./answer";
 import { chosenProfile } from "./kept";
 import { withSeating, type Seating } from "./running";
@@ -24,8 +22,10 @@ interface StartOptions {
 export const start = (wanted: string, options: StartOptions): Promise<Answer> =>
   withSeating(async (seating) => {
     const { id, name } = await chosenProfile(seating, options, wanted);
-    if (options.shortcut) return shortcut(id, name);
-    const way = await usableWay(seating, id, options.way);
+    const { ways, usual, elsewhere } = await seating.ask<OfferedWays>("readWays", [], id);
+    if (options.shortcut)
+      return { json: elsewhere, text: elsewhere!.text, raw: elsewhere!.text, findings: false };
+    const way = usableWay(ways, options.way ?? usual);
     if (!options.asWritten && way.starts === "profile")
       await lastOf(seating, "/api/order", { profile: id }, id);
     const trial = await lastOf<Trial>(seating, "/api/trial", { way: way.id }, id);
@@ -37,28 +37,11 @@ export const start = (wanted: string, options: StartOptions): Promise<Answer> =>
     };
   });
 
-/** The way that is named, or by which the profile was started last; refused before anything is written where it would not run. */
-async function usableWay(
-  seating: Seating,
-  profile: ProfileId,
-  named: string | undefined,
-): Promise<OfferedWay> {
-  const { ways, last } = await seating.ask<OfferedWays>("readWays", [], profile);
-  const way = ways.find(({ id }) => id === (named ?? last)) ?? (named === undefined ? ways[0] : undefined);
+/** Refused before anything is written where it would not run. */
+function usableWay(ways: readonly OfferedWay[], wanted: string): OfferedWay {
+  const way = ways.find(({ id }) => id === wanted);
   if (!way) throw new WrongUse(say("cli.noSuchWay", { ways: ways.map(({ id }) => id).join(", ") }));
   return orThrow(way.isConfirmed ? done(way) : refuse("start-unconfirmed", { way: way.name }));
-}
-
-function shortcut(profile: ProfileId, name: string): Answer {
-  const { file, text } = shortcutOf({
-    isWindows: process.platform === "win32",
-    node: process.execPath,
-    seating: join(import.meta.dirname, "seating.mjs"),
-    home: home(),
-    profile,
-    name,
-  });
-  return { json: { file, text }, text, raw: text, findings: false };
 }
 
 /** What a route that answers line by line ends with; what the game says is said as it comes. */

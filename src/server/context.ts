@@ -15,6 +15,7 @@ import { inThisThread, type ShelfReader } from "@/disk/shelf-reader";
 import { layOutHere, layOutInThread, type LayoutHand } from "@/disk/layout/layout-hand";
 import { readInThreads } from "@/disk/shelf-reader-pool";
 import { openInWorker } from "@/store/worker-database";
+import { bringDemoPrograms } from "./demo-programs";
 import { openDepots, type Depots } from "./depot/depots";
 import { Events } from "./events";
 import { FolderWatches } from "./folder-watches";
@@ -96,6 +97,7 @@ async function open(): Promise<Context> {
   await upgradeStored(db);
   await updateDefinitions(db, games);
   await followMovedDemo(db, home());
+  await bringDemoPrograms(db, home());
   await settleFiles(db);
   await tidy(db);
   const speed = Number(process.env.SEATING_DEPOT_SPEED) || undefined;

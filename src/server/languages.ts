@@ -1,8 +1,9 @@
 import { AsyncLocalStorage } from "node:async_hooks";
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { speak, standardLanguage, type Catalogue, type Language } from "@/core/language/say";
 import { languageCookie } from "@/core/model/window-headers";
+import { namesIn } from "@/disk/names-in";
 import { home, root } from "@/disk/places";
 
 /** Where catalogues lie: those that ship, and those that somebody has added. */
@@ -15,14 +16,6 @@ export function listLanguages(): string[] {
     namesIn(folder).flatMap((name) => catalogueName.exec(name)?.[1] ?? []),
   );
   return [...new Set(tags)].sort();
-}
-
-function namesIn(folder: string): string[] {
-  try {
-    return readdirSync(folder);
-  } catch {
-    return [];
-  }
 }
 
 const read = new Map<string, { readonly changed: number; readonly language: Language }>();

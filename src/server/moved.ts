@@ -1,15 +1,10 @@
 import "server-only";
 import { existsSync } from "node:fs";
-import { join, sep } from "node:path";
-import { writePrograms } from "@/standin/demo/program";
-import { games } from "@/standin/games";
+import { join } from "node:path";
 import { listGames, saveGame } from "@/store/games";
 import type { Db } from "@/store/sql";
 
-/**
- * Folders of the demo lie in the data folder itself: where that was moved or copied, they are where it is now, and so is the program of
- * each game, which a demo that an earlier version made has not got.
- */
+/** Folders of the demo lie in the data folder itself: where that was moved or copied, they are where it is now. */
 export async function followMovedDemo(db: Db, home: string): Promise<void> {
   const now = (folder: string): string => {
     const [, inside] = /[\\/](demo[\\/].+)$/.exec(folder) ?? [];
@@ -24,10 +19,5 @@ export async function followMovedDemo(db: Db, home: string): Promise<void> {
       shelves: folders.shelves.map(now),
     };
     if (JSON.stringify(found) !== JSON.stringify(folders)) await saveGame(db, { ...game, folders: found });
-    const shipped = games.find(({ id }) => id === game.id);
-    if (shipped && isOfDemo(home, found.game)) writePrograms(found.game, shipped);
   }
 }
-
-const isOfDemo = (home: string, folder: string): boolean =>
-  folder.startsWith(join(home, "demo") + sep) && existsSync(folder);

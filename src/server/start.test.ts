@@ -1,23 +1,26 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  appendFileSync,
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
 import type { StartWay } from "@/core/model/start";
 import { markOf } from "@/disk/process-mark";
 import { currentGame } from "./operations/situation";
-import {
-  confirmWay,
-  judgeTrial,
-  readLiveTrial,
-  readTrial,
-  readWays,
-  removeOwnWay,
-  saveOwnWay,
-  startGame,
-} from "./operations/start";
-import { changeDefinition } from "./operations/games";
+import { judgeTrial, readLiveTrial, readTrial, startGame } from "./operations/start";
+import { confirmWay, readWays, removeOwnWay, saveOwnWay } from "./operations/start-ways";
+import { LogFile } from "@/disk/start/log-file";
+import { bringDemoPrograms } from "./demo-programs";
+import { changeDefinition, changeFolders } from "./operations/games";
 import { takeAllBack, writeOrder } from "./operations/order-file";
 import type { Verdict } from "@/core/model/trial";
 import { beginTrial, endTrial, findTrial } from "@/store/trials";
@@ -262,6 +265,43 @@ test("a start that outlives its server is found again, and one that ended in bet
   const said: string[] = [];
   expect(value(await readTrial(context, "going", (line) => said.push(line)))).toMatchObject({ code: null });
   expect(said).toEqual(["still here"]);
+});
+
+test("a demo that has no programs yet gets them, and one of which the definition is another one now is not confirmed", async () => {
+  const { context: fresh, folder, end } = await makeDemoContext(2);
+  try {
+    const home = join(folder, "home");
+    mkdirSync(join(home, "demo"), { recursive: true });
+    const { folders } = value(await currentGame(fresh));
+    const moved = join(home, "demo/game");
+    renameSync(folders.game, moved);
+    value(await changeFolders(fresh, { ...folders, game: moved, order: moved }));
+    rmSync(join(moved, "program"), { recursive: true });
+    const usual = async () => value(await readWays(fresh)).ways[0];
+    expect(await usual()).toMatchObject({ isThere: false, isConfirmed: false });
+    await bringDemoPrograms(fresh.db, home);
+    expect(await usual()).toMatchObject({ isThere: true, isConfirmed: true });
+    const [first, ...others] = definition.start!;
+    value(
+      await changeDefinition(fresh, { ...definition, start: [{ ...first!, arguments: ["x"] }, ...others] }),
+    );
+    await bringDemoPrograms(fresh.db, home);
+    expect(await usual()).toMatchObject({ isThere: true, isConfirmed: false });
+  } finally {
+    await end();
+  }
+}, 60_000);
+
+test("of a log only the end is read where only that is asked for, and a last line without an end counts", () => {
+  const path = join(demo.folder, "long.log");
+  writeFileSync(path, `${"a line of it\n".repeat(1000)}the last`);
+  expect(new LogFile(path, 20).next(true)).toEqual([" line of it", "the last"]);
+  const log = new LogFile(path);
+  expect(log.next()).toHaveLength(1000);
+  appendFileSync(path, " one, ä");
+  appendFileSync(path, Buffer.from("\u00fc\nmore", "utf8"));
+  expect(log.next()).toEqual(["the last one, äü"]);
+  expect(log.next(true)).toEqual(["more"]);
 });
 
 test("a game of which nobody says how it is started is tried by the stand-in that ships", async () => {

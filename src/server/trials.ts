@@ -1,7 +1,8 @@
 import "server-only";
-import { readdirSync, rmSync } from "node:fs";
+import { rmSync } from "node:fs";
 import { join } from "node:path";
 import type { ProfileId } from "@/core/model/ids";
+import { namesIn } from "@/disk/names-in";
 import { isRunning } from "@/disk/process-mark";
 import { LogFile } from "@/disk/start/log-file";
 import type { Db } from "@/store/sql";
@@ -17,6 +18,7 @@ interface LiveTrial {
 
 /** Of a long log the end says how it went. */
 const mostLines = 200;
+const mostBytes = 1 << 18;
 /** Milliseconds between two looks at a process that somebody else started, or at a log. */
 const pause = 250;
 
@@ -69,7 +71,7 @@ export class Trials {
   }
 
   private async end(trial: LiveTrial, code: number | null): Promise<void> {
-    const log = new LogFile(this.logOf(trial.id)).next(true);
+    const log = new LogFile(this.logOf(trial.id), mostBytes).next(true);
     await endTrial(this.db, trial.id, code, log.slice(-mostLines));
     this.live.delete(trial.game);
     this.events.publish({ kind: "trial", game: trial.game });
@@ -91,11 +93,3 @@ export class Trials {
 }
 
 const later = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-
-function namesIn(folder: string): string[] {
-  try {
-    return readdirSync(folder);
-  } catch {
-    return [];
-  }
-}

@@ -49,7 +49,7 @@ export type WantedFlaw =
 export const laidMods = (
   roster: Roster,
   filesOf: (content: string) => readonly ContentFile[],
-  folderOf: (path: string) => string,
+  nameOnShelf: (path: string) => string,
 ): LaidMod[] =>
   roster.mods.flatMap(({ id, loads, gone, mod, taken, leftOut }): LaidMod[] =>
     loads && !gone && mod?.content
@@ -58,7 +58,7 @@ export const laidMods = (
             id,
             name: mod.name,
             version: mod.version,
-            folder: folderOf(mod.path),
+            folder: nameOnShelf(mod.path),
             content: mod.content,
             files: filesOf(mod.content),
             partKeys: partsOf(mod.manifest).map(({ key }) => key),
@@ -93,7 +93,7 @@ export function wantedFiles(
   const flaws: WantedFlaw[] = [];
   const winners = new Map<string, WantedFile>();
   const isWritten = leavesOut((laying.written ?? []).map((path) => foldName(game, path)));
-  const placeOf = places(game, laying);
+  const placeOf = placing(game, laying);
   for (const [at, mod] of mods.entries())
     for (const {
       folded,
@@ -136,7 +136,7 @@ function takenOf(
 }
 
 /** Where a file of a mod comes to lie: of its path there, and that as the game compares it. */
-function places(
+function placing(
   game: GameDefinition,
   laying: Laying,
 ): (mod: LaidMod, path: string, folded: string) => string {

@@ -40,3 +40,37 @@ export interface Command {
   readonly folder: string;
   readonly environment: Readonly<Record<string, string>>;
 }
+
+/** How a profile is started by another program. */
+export interface Elsewhere {
+  /** To be pasted where a command is asked for. */
+  readonly line: string;
+  /** A file that does it when it is opened, and what it is called. */
+  readonly file: string;
+  readonly text: string;
+}
+
+export interface OfferedWays {
+  readonly ways: readonly OfferedWay[];
+  /** The id of the one by which the profile was started last, or else the first one. */
+  readonly usual: string;
+  readonly elsewhere: Elsewhere | null;
+}
+
+/** A way to start a game, as it is offered. */
+export interface OfferedWay {
+  readonly id: string;
+  readonly name: string;
+  readonly starts: StartWay["starts"];
+  /** Who says so: the definition, the owner of the machine; `stand-in`: the one that ships, for a game of which nobody says it. */
+  readonly from: "definition" | "owner" | "stand-in";
+  /** Its digest as it stands, by which it is confirmed. */
+  readonly digest: string;
+  readonly isConfirmed: boolean;
+  /** Whether its program is where it is said to be. */
+  readonly isThere: boolean;
+  readonly program: string;
+  readonly arguments: readonly string[];
+  readonly folder: string;
+  readonly environment: NonNullable<StartWay["environment"]>;
+}

@@ -22,13 +22,17 @@ export function commandOf(way: StartWay | OwnWay, place: StartPlace): Outcome<Co
     if (!word.ok) return word;
     words.push(word.value);
   }
-  const program = isWhole(way.program) ? way.program : `${place.game}/${way.program}`;
   return done({
-    program,
+    ...placeOfWay(way, place.game),
     arguments: words,
-    folder: way.folder === undefined ? folderOf(program) : `${place.game}/${way.folder}`,
     environment: Object.fromEntries((way.environment ?? []).map(({ name, value }) => [name, value])),
   });
+}
+
+/** Where the program of a way is, and in which folder it works; `game`: the game's own. */
+export function placeOfWay(way: StartWay | OwnWay, game: string): Pick<Command, "program" | "folder"> {
+  const program = isWhole(way.program) ? way.program : `${game}/${way.program}`;
+  return { program, folder: way.folder === undefined ? folderOf(program) : `${game}/${way.folder}` };
 }
 
 /** By what its owner has confirmed a way: where any of it changes it is another one. */

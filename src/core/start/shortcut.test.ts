@@ -2,9 +2,9 @@ import { execFileSync } from "node:child_process";
 import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { launchLine, shortcutOf, type Launching } from "./shortcut";
+import { launchLine, shortcutOf } from "./shortcut";
 
-const launching: Launching = {
+const launching: Parameters<typeof launchLine>[0] = {
   isWindows: false,
   node: "/opt/no de/bin/node",
   seating: "/home/it's/$HOME/seating.mjs",

@@ -1,5 +1,5 @@
 /** By what the command that starts a profile is run. */
-export interface Launching {
+interface Launching {
   readonly isWindows: boolean;
   /** Absolute paths: Node.js, the command `seating`, the data folder. */
   readonly node: string;

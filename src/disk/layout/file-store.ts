@@ -6,7 +6,6 @@ import {
   linkSync,
   mkdirSync,
   openSync,
-  readdirSync,
   rmSync,
   utimesSync,
   writeSync,
@@ -16,6 +15,7 @@ import { dirname, join } from "node:path";
 import { dateOf, isAsPut } from "@/core/layout/plan";
 import { systemOf, systemRules } from "@/core/layout/system-rules";
 import { shortHash } from "../digest";
+import { namesIn } from "../names-in";
 import type { ModFile } from "../mod-file";
 import { lyingAt } from "./look";
 
@@ -101,12 +101,4 @@ export class FileStore {
   }
 
   private pathOf = ({ hash }: Stored): string => `${this.folder}/${hash.slice(0, 2)}/${hash}`;
-}
-
-function namesIn(folder: string): string[] {
-  try {
-    return readdirSync(folder);
-  } catch {
-    return [];
-  }
 }

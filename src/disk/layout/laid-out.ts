@@ -22,7 +22,7 @@ import type { FileStore } from "./file-store";
 import { FirstLedger, readFirstLedger, readLedger, writeLedger } from "./ledger-file";
 import { asSystemTime, Looking, lyingAt } from "./look";
 
-/** What was begun, by whom: files of the game's that are moved aside or back, and the paths at which files may lie in part. */
+/** What was begun, by whom: which files of the game's are moved aside or back. */
 const UnderWay = z.object({
   by: z.object({ pid: z.number(), started: z.string().nullable() }).optional(),
   acts: z.array(z.custom<LayoutAct>()),

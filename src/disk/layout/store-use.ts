@@ -1,6 +1,7 @@
-import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
+import { namesIn } from "../names-in";
 import { isRunning, markOf } from "../process-mark";
 
 const Mark = z.object({ pid: z.number(), started: z.string().nullable() });
@@ -26,14 +27,6 @@ export function userOfStore(own: string): number | null {
     if (mark && mark.pid !== process.pid && isRunning(mark) !== false) return mark.pid;
   }
   return null;
-}
-
-function namesIn(folder: string): string[] {
-  try {
-    return readdirSync(folder);
-  } catch {
-    return [];
-  }
 }
 
 /** One that is being written is not one yet: nothing has been unpacked then. */

@@ -1,4 +1,4 @@
-import { closeSync, openSync, readSync } from "node:fs";
+import { closeSync, openSync, readSync, statSync } from "node:fs";
 import { StringDecoder } from "node:string_decoder";
 
 const bytesAtOnce = 1 << 16;
@@ -9,7 +9,14 @@ export class LogFile {
   private rest = "";
   private readonly decoder = new StringDecoder("utf8");
 
-  constructor(private readonly path: string) {}
+  /** `last`: so many bytes of what is there already, and not more, are read. */
+  constructor(
+    private readonly path: string,
+    last = Infinity,
+  ) {
+    const size = statSync(path, { throwIfNoEntry: false })?.size ?? 0;
+    this.at = Math.max(0, size - last);
+  }
 
   /** The lines that are whole since it was last asked; `isEnded`: the last one is, too, where it has no end. */
   readonly next = (isEnded = false): string[] => {

@@ -1,27 +1,28 @@
 import "server-only";
 import { z } from "zod";
 import type { Outcome } from "@/core/model/outcome";
-import { OwnWay } from "@/core/model/start";
-import type { OfferedWays, Trial, Verdict } from "@/core/model/trial";
+import { OwnWay, type OfferedWays } from "@/core/model/start";
+import type { Trial, Verdict } from "@/core/model/trial";
 import { guard } from "../action";
 import * as start from "../operations/start";
+import * as ways from "../operations/start-ways";
 import { windowContext } from "../window";
 
 const Id = z.string().max(100);
 
 /** The ways to start the present game, and which one the present profile was started by last. */
 export const readWays = async (): Promise<Outcome<OfferedWays>> =>
-  guard(async () => start.readWays(await windowContext()));
+  guard(async () => ways.readWays(await windowContext()));
 
 /** `digest`: of the way as it was read. */
 export const confirmWay = async (digest: string): Promise<Outcome<null>> =>
-  guard(async () => start.confirmWay(await windowContext(), Id.parse(digest)));
+  guard(async () => ways.confirmWay(await windowContext(), Id.parse(digest)));
 
 export const saveOwnWay = async (way: OwnWay): Promise<Outcome<null>> =>
-  guard(async () => start.saveOwnWay(await windowContext(), OwnWay.parse(way)));
+  guard(async () => ways.saveOwnWay(await windowContext(), OwnWay.parse(way)));
 
 export const removeOwnWay = async (id: string): Promise<Outcome<null>> =>
-  guard(async () => start.removeOwnWay(await windowContext(), Id.parse(id)));
+  guard(async () => ways.removeOwnWay(await windowContext(), Id.parse(id)));
 
 /** The start that goes on for the present game; null where none does. */
 export const readLiveTrial = async (): Promise<Outcome<Trial | null>> =>

@@ -11,6 +11,7 @@ import { countFindings } from "@/store/health";
 import { setProfileOfGame } from "@/store/profiles";
 import { saveRulebook } from "@/store/rulebooks";
 import { chooseGame, chooseProfile, findCurrentGame, listGames } from "@/store/games";
+import { confirmShipped } from "../confirmed-ways";
 import type { Context } from "../context";
 import { registerGame } from "./games";
 import { layOut } from "./layout";
@@ -18,7 +19,6 @@ import { asMeant } from "./profile-of-game";
 import { addProfile } from "./profiles";
 import { readShelfOfGame } from "./read-shelf";
 import { readSituation } from "./situation";
-import { confirmShipped } from "./start";
 
 /** Sets the demo up from its folder, once: registers its games, reads their shelves, makes their profiles. */
 export async function setUpDemo(
@@ -64,7 +64,7 @@ async function setUpGame(
   const made = await addProfiles(context, game, tell);
   if (!made.ok) return made;
   const registered = (await listGames(context.db)).find(({ id }) => id === game.id)!;
-  await confirmShipped(context, registered);
+  await confirmShipped(context.db, registered);
   return game.laidOut ? layFirstOut(context, made.value, game.laidOut) : done(null);
 }
 

@@ -1,25 +1,14 @@
 import "server-only";
 import { mkdirSync, writeFileSync } from "node:fs";
-import { dirname, join, resolve } from "node:path";
+import { dirname } from "node:path";
 import { orderFileGap } from "@/core/check/order-file";
 import { factsOfRoster, fingerprintOf } from "@/core/lineup/fingerprint";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
-import { OwnWay, type Command, type StartWay } from "@/core/model/start";
-import type { Profile } from "@/core/model/profile";
-import {
-  wentWell,
-  type Elsewhere,
-  type OfferedWay,
-  type OfferedWays,
-  type Trial,
-  type Verdict,
-} from "@/core/model/trial";
-import { commandOf, wayKey, type StartPlace } from "@/core/start/command";
-import { launchLine, shortcutOf, type Launching } from "@/core/start/shortcut";
-import { sha256Of } from "@/disk/digest";
-import { root } from "@/disk/places";
+import type { Command, OwnWay, StartWay } from "@/core/model/start";
+import { wentWell, type Trial, type Verdict } from "@/core/model/trial";
+import { commandOf, type StartPlace } from "@/core/start/command";
 import { noneMeant } from "@/disk/profiles-of-game";
-import { isProgram, startProgram } from "@/disk/start/program";
+import { startProgram } from "@/disk/start/program";
 import type { RegisteredGame } from "@/store/games";
 import { saveRun, turnRun } from "@/store/profiles";
 import * as store from "@/store/trials";
@@ -27,120 +16,8 @@ import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
 import { profileOfGame } from "./profile-of-game";
 import { inTurn } from "./layout";
-import { currentGame, readProfile, readSituation, type Situation } from "./situation";
-
-interface Way {
-  readonly from: OfferedWay["from"];
-  readonly way: StartWay | OwnWay;
-}
-
-/** All ways to start a game, its usual one first. */
-async function waysOf(context: Context, game: RegisteredGame): Promise<Way[]> {
-  const named = (game.definition.start ?? []).map((way): Way => ({ from: "definition", way }));
-  const own = (await store.listOwnWays(context.db, game.id)).map((way): Way => ({ from: "owner", way }));
-  return [...(named.length > 0 ? named : [standInWay(context, game)]), ...own];
-}
-
-const lawsOf = ({ folder }: Pick<Context, "folder">, { id }: RegisteredGame): string =>
-  join(folder, "trials", `${id}.laws.json`);
-
-/** What ships tries whether a game would start of which nobody says how it is started. */
-const standInWay = (context: Context, game: RegisteredGame): Way => ({
-  from: "stand-in",
-  way: {
-    id: "stand-in",
-    name: game.definition.name,
-    starts: "profile",
-    program: join(root(), "dist", "standin-game.mjs"),
-    arguments: [
-      ...["--laws", lawsOf(context, game), "--game", "{game}", "--order", "{order}"],
-      ...(game.definition.profilesOfGame ? ["--profile={player}"] : []),
-    ],
-  },
-});
-
-const digestOf = ({ way }: Way, { folders }: RegisteredGame): string =>
-  sha256Of(JSON.stringify([folders.game, wayKey(way)]));
-
-/** What each runs, as it stands, and whether its owner has confirmed just that. */
-export async function readWays(context: Context): Promise<Outcome<OfferedWays>> {
-  const game = await currentGame(context);
-  if (!game.ok) return game;
-  const confirmed = await store.listConfirmed(context.db, game.value.id);
-  const ways = (await waysOf(context, game.value)).map((each): OfferedWay => {
-    const { way, from } = each;
-    const program = programOf(way, game.value);
-    const digest = digestOf(each, game.value);
-    return {
-      id: way.id,
-      name: way.name,
-      starts: way.starts,
-      from,
-      digest,
-      isConfirmed: from === "stand-in" || confirmed.has(digest),
-      isThere: isProgram(program),
-      program,
-      arguments: way.arguments ?? [],
-      folder: way.folder === undefined ? dirname(program) : join(game.value.folders.game, way.folder),
-      environment: way.environment ?? [],
-    };
-  });
-  const { profileId } = game.value;
-  const profile = profileId && (await readProfile(context, profileId));
-  if (!profile) return done({ ways, last: null, elsewhere: null });
-  const last = await store.lastWay(context.db, profile.id);
-  return done({ ways, last, elsewhere: elsewhereOf(context, profile) });
-}
-
-function elsewhereOf({ folder }: Context, { id, name }: Profile): Elsewhere {
-  const launching: Launching = {
-    isWindows: process.platform === "win32",
-    node: process.execPath,
-    seating: join(root(), "dist", "seating.mjs"),
-    home: resolve(folder),
-    profile: id,
-    name,
-  };
-  return { line: launchLine(launching), ...shortcutOf(launching) };
-}
-
-const programOf = (way: StartWay | OwnWay, { folders }: RegisteredGame): string =>
-  OwnWay.shape.program.safeParse(way.program).success ? way.program : join(folders.game, way.program);
-
-/** `digest`: of what was read; a way that has become another one since is not confirmed. */
-export async function confirmWay(context: Context, digest: string): Promise<Outcome<null>> {
-  const game = await currentGame(context);
-  if (!game.ok) return game;
-  const ways = await waysOf(context, game.value);
-  if (!ways.some((each) => digestOf(each, game.value) === digest))
-    return refuse("start-no-way", { game: game.value.definition.name });
-  await store.confirmWay(context.db, game.value.id, digest);
-  return done(null);
-}
-
-/** Whoever names a way has read it. */
-export async function saveOwnWay(context: Context, way: OwnWay): Promise<Outcome<null>> {
-  const game = await currentGame(context);
-  if (!game.ok) return game;
-  await context.db.transaction(async (tx) => {
-    await store.saveOwnWay(tx, game.value.id, way);
-    await store.confirmWay(tx, game.value.id, digestOf({ from: "owner", way }, game.value));
-  });
-  return done(null);
-}
-
-export async function removeOwnWay(context: Context, id: string): Promise<Outcome<null>> {
-  const game = await currentGame(context);
-  if (!game.ok) return game;
-  await store.removeOwnWay(context.db, game.value.id, id);
-  return done(null);
-}
-
-/** Confirms what Seating has itself put there. */
-export async function confirmShipped({ db }: Context, game: RegisteredGame): Promise<void> {
-  for (const way of game.definition.start ?? [])
-    await store.confirmWay(db, game.id, digestOf({ from: "definition", way }, game));
-}
+import { currentGame, readSituation, type Situation } from "./situation";
+import { lawsOf, usableWay } from "./start-ways";
 
 /** Starts the present game with its present profile; `wayId`: null for the way it was started last, or the usual one. */
 export const startGame = (context: Context, wayId: string | null): Promise<Outcome<Trial>> =>
@@ -153,51 +30,33 @@ async function startInTurn(
 ): Promise<Outcome<Trial>> {
   const situation = game.profileId ? await readSituation(context, game.profileId) : refuse("no-profile");
   if (!situation.ok) return situation;
-  const chosen = await chosenWay(context, game, wayId);
-  if (!chosen.ok) return chosen;
-  const command = await commandFor(game, chosen.value.way, situation.value);
+  const known = await usableWay(context, game, wayId);
+  if (!known.ok) return known;
+  const { way, offered } = known.value;
+  const command = await commandFor(game, way, situation.value);
   if (!command.ok) return command;
-  if (chosen.value.from === "stand-in") writeLaws(context, game);
+  if (offered.from === "stand-in") writeLaws(context, game);
   const id = crypto.randomUUID();
   const started = await startProgram(command.value, context.trials.logOf(id));
   if (!started.ok) return started;
   const { profile } = situation.value;
-  const { name } = chosen.value.way;
-  const isBare = chosen.value.way.starts === "bare";
-  const fingerprint = isBare ? null : await fingerprintThatIsRead(context, game, situation.value);
+  const fingerprint =
+    way.starts === "bare" ? null : await fingerprintThatIsRead(context, game, situation.value);
   await context.db.transaction(async (tx) => {
     await store.beginTrial(tx, {
       id,
       profile: profile.id,
-      way: name,
+      way: way.name,
       fingerprint,
       process: started.value.mark,
     });
-    await store.setLastWay(tx, profile.id, chosen.value.way.id);
+    await store.setLastWay(tx, profile.id, way.id);
   });
   const keep = async (code: number | null) => {
     if (code === 0 && fingerprint !== null) await saveRun(context.db, profile.id, id, profile.state);
   };
   void context.trials.follow({ id, game: game.id, profile: profile.id }, started.value.ended, keep);
   return done((await store.getTrial(context.db, id))!);
-}
-
-async function chosenWay(
-  context: Context,
-  game: RegisteredGame,
-  wayId: string | null,
-): Promise<Outcome<Way>> {
-  const ways = await waysOf(context, game);
-  const last = wayId ?? (game.profileId && (await store.lastWay(context.db, game.profileId)));
-  const chosen = ways.find(({ way }) => way.id === last) ?? (wayId === null ? ways[0] : undefined);
-  if (!chosen) return refuse("start-no-way", { game: game.definition.name });
-  const program = programOf(chosen.way, game);
-  if (!isProgram(program)) return refuse("start-no-program", { way: chosen.way.name, path: program });
-  if (chosen.from === "stand-in") return done(chosen);
-  const confirmed = await store.listConfirmed(context.db, game.id);
-  return confirmed.has(digestOf(chosen, game))
-    ? done(chosen)
-    : refuse("start-unconfirmed", { way: chosen.way.name });
 }
 
 async function commandFor(

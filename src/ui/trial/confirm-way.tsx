@@ -1,5 +1,5 @@
 import { say } from "@/core/language/say";
-import type { OfferedWay } from "@/core/model/trial";
+import type { OfferedWay } from "@/core/model/start";
 import { Button } from "../kit/button";
 import { confirmWay } from "../workspace/server";
 import { useWorkspace } from "../workspace/workspace.client";

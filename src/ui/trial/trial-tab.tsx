@@ -39,7 +39,7 @@ export function TrialTab() {
         </h2>
         <TrialWord {...trial} />
         <span className="text-ink3 text-sm">
-          {trial.trial && trial.state !== "asked"
+          {trial.trial && (trial.state === "running" || trial.state === "ended")
             ? trial.trial.way
             : say("trial.reads", { path: game.orderFile.path })}
         </span>

@@ -1,5 +1,5 @@
 import { say } from "@/core/language/say";
-import type { OfferedWay } from "@/core/model/trial";
+import type { OfferedWay } from "@/core/model/start";
 
 /** What a way runs, as it stands. */
 export function WayFacts({ way }: { way: OfferedWay }) {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from "react";
 import { say } from "@/core/language/say";
-import type { Elsewhere, OfferedWay, OfferedWays } from "@/core/model/trial";
+import type { Elsewhere, OfferedWay, OfferedWays } from "@/core/model/start";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { saveText } from "../kit/save-text";

@@ -3,7 +3,8 @@ import { orderFileGap } from "@/core/check/order-file";
 import { say } from "@/core/language/say";
 import type { Sentence } from "@/core/messages/parts";
 import type { Outcome } from "@/core/model/outcome";
-import type { OfferedWay, OfferedWays, Trial, Verdict } from "@/core/model/trial";
+import type { OfferedWay, OfferedWays } from "@/core/model/start";
+import type { Trial, Verdict } from "@/core/model/trial";
 import type { ProfileEditor } from "./editor";
 import type { BlendState } from "./use-blend";
 import { trialStart } from "./launch-choices";
@@ -12,11 +13,6 @@ import { judgeTrial, readLiveTrial, readWays } from "./server";
 
 /** Which order the game is to start with. */
 type StartWith = "write" | "as-written";
-
-interface Ways extends OfferedWays {
-  /** The one that is taken where none is named. */
-  readonly usual: OfferedWay | null;
-}
 
 export interface TrialState {
   /** "asked": what it starts with is to be answered; "confirm": what would run is to be read. Null: none was started in this window. */
@@ -30,7 +26,7 @@ export interface TrialState {
   readonly start: (answer?: StartWith, way?: string | null) => Promise<void>;
   /** One that goes on is known again by every window, also after a reload, and whoever started it. */
   readonly look: () => Promise<void>;
-  readonly loadWays: () => Promise<Ways | null>;
+  readonly loadWays: () => Promise<OfferedWays | null>;
   readonly judge: (verdict: Verdict | null, note: string) => Promise<void>;
 }
 
@@ -55,6 +51,7 @@ export function useTrial(
   const wanted = useRef<string | null>(null);
   const read = useCallback(
     async (query: Record<string, string>, abort: AbortController) => {
+      isRunning.current = true;
       setLines([]);
       const outcome = await postForLines<Trial>(
         `/api/trial?${new URLSearchParams(query)}`,
@@ -64,12 +61,10 @@ export function useTrial(
           if (began) {
             setTrial(began);
             setState("running");
-            isRunning.current = true;
           } else if (line !== undefined) setLines((now) => [...now, line]);
         },
       );
       if (!outcome || abort.signal.aborted) return;
-      present.current = null;
       isRunning.current = false;
       const last = unwrap(outcome);
       setTrial((before) => last ?? before);
@@ -83,12 +78,7 @@ export function useTrial(
     },
     [editor, unwrap, write, ended],
   );
-  const loadWays = useCallback(async (): Promise<Ways | null> => {
-    const found = unwrap(await readWays());
-    if (!found) return null;
-    const usual = found.ways.find(({ id }) => id === found.last) ?? found.ways[0] ?? null;
-    return { ...found, usual };
-  }, [unwrap]);
+  const loadWays = useCallback(async () => unwrap(await readWays()), [unwrap]);
   const start = useCallback(
     async (answer?: StartWith, named?: string | null) => {
       if (named !== undefined || answer === undefined) wanted.current = named ?? null;
@@ -100,7 +90,8 @@ export function useTrial(
       setLines([]);
       const found = await loadWays();
       if (abort.signal.aborted || !found) return;
-      const way = found.ways.find(({ id }) => id === wanted.current) ?? found.usual;
+      const wantedWay = wanted.current ?? found.usual;
+      const way = found.ways.find(({ id }) => id === wantedWay);
       if (way && !way.isConfirmed) {
         setUnread(way);
         return setState("confirm");
@@ -109,23 +100,26 @@ export function useTrial(
       const { roster, onDisk } = editor.getState();
       const isOther = way?.starts !== "bare" && (due || orderFileGap(roster, onDisk) !== null);
       const how = answer ?? trialStart.get();
+      // One that another window has started may be followed by now.
       if (abort.signal.aborted) return;
       if (isOther && how === "ask") return setState("asked");
       setState("under way");
       const makeCurrent = async () => (!due || (await build())) && (await write());
       // What another program has written is looked at first, and the trial started anew after that.
-      if (isOther && how === "write" && !(await makeCurrent())) return setState("asked");
-      await read(way ? { way: way.id } : {}, abort);
+      const isReady = !isOther || how !== "write" || (await makeCurrent());
+      if (abort.signal.aborted) return;
+      if (!isReady) return setState("asked");
+      await read({ way: wantedWay }, abort);
     },
     [editor, show, write, isDue, build, read, loadWays],
   );
   const look = useCallback(async () => {
-    if (present.current) return;
+    if (isRunning.current) return;
     const live = await readLiveTrial();
-    if (!live.ok || !live.value || present.current) return;
+    if (!live.ok || !live.value || isRunning.current) return;
+    present.current?.abort();
     setTrial(live.value);
     setState("running");
-    isRunning.current = true;
     await read({ follow: live.value.id }, (present.current = new AbortController()));
   }, [read]);
   useEffect(() => void look(), [look]);
@@ -135,7 +129,7 @@ export function useTrial(
       const judged = unwrap(await judgeTrial(trial.id, verdict, note));
       if (!judged) return;
       setTrial(judged);
-      tell([say("frame.trialJudged")]);
+      tell([say("trial.judged")]);
       ended();
     },
     [trial, unwrap, tell, ended],
