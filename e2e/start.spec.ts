@@ -19,7 +19,9 @@ test("a way is chosen and remembered, one of one's own is named, and what a defi
   seating,
 }) => {
   await page.keyboard.press("Control+s");
+  await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
   await page.keyboard.press("Alt+t");
+  await expect(status(page)).toHaveText("stopped at start");
   await trial(page).getByRole("button", { name: "Ways to start …" }).click();
   const dialog = page.getByRole("dialog", { name: "Ways to start" });
   await expect(dialog).toContainText("--bare");
@@ -56,6 +58,8 @@ test("a way is chosen and remembered, one of one's own is named, and what a defi
   await page.getByRole("button", { name: "Save definition" }).click();
   await expect(page.getByText("The definition is saved")).toBeVisible();
   await page.keyboard.press("Alt+t");
+  await expect(trial(page).getByRole("list", { name: "Start log" })).toContainText("told <two words>");
+  await expect(status(page)).toHaveText("ran");
   await trial(page).getByRole("button", { name: "Ways to start …" }).click();
   await dialog.getByRole("button", { name: "Start Brinehollow", exact: true }).click();
   const question = page.getByRole("group", { name: "What would run" });
@@ -95,6 +99,14 @@ test("while the game runs the strip says so, also after a reload; what is change
   await expect(strip).toContainText("What you changed waits for its end.");
   await page.keyboard.press("Control+s");
   await expect(page.getByText("Kitefall Cup runs. Wait until it has ended.").first()).toBeVisible();
+  // Nor is it started twice, by whatever way: that is said.
+  const close = page.getByRole("button", { name: "Close the message" });
+  for (let left = await close.count(); left > 0; left--) await close.first().click();
+  await expect(page.getByText("Kitefall Cup runs. Wait until it has ended.")).toHaveCount(0);
+  await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+  await page.getByRole("button", { name: "Start Kitefall without mods" }).click();
+  await expect(page.getByText("Kitefall Cup runs. Wait until it has ended.").first()).toBeVisible();
+  await expect(status(page)).toHaveText("running");
   await visit(page, `${seating.url}/plan`);
   await expect(strip).toContainText("The game runs since");
   expect(order()).toBe(before);

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { orderFileGap } from "@/core/check/order-file";
 import { say } from "@/core/language/say";
 import type { Sentence } from "@/core/messages/parts";
-import type { Outcome } from "@/core/model/outcome";
+import { refuse, type Outcome } from "@/core/model/outcome";
 import type { OfferedWay, OfferedWays } from "@/core/model/start";
 import type { Trial, Verdict } from "@/core/model/trial";
 import type { ProfileEditor } from "./editor";
@@ -83,8 +83,8 @@ export function useTrial(
     async (answer?: StartWith, named?: string | null) => {
       if (named !== undefined || answer === undefined) wanted.current = named ?? null;
       show();
-      // It is not started twice.
-      if (isRunning.current) return;
+      if (isRunning.current)
+        return void unwrap(refuse("game-runs", { game: editor.getState().view.game.name }));
       present.current?.abort();
       const abort = (present.current = new AbortController());
       setLines([]);
@@ -111,7 +111,7 @@ export function useTrial(
       if (!isReady) return setState("asked");
       await read({ way: wantedWay }, abort);
     },
-    [editor, show, write, isDue, build, read, loadWays],
+    [editor, unwrap, show, write, isDue, build, read, loadWays],
   );
   const look = useCallback(async () => {
     if (isRunning.current) return;
