@@ -96,7 +96,7 @@ test("while the game runs the strip says so, also after a reload; what is change
   const before = order();
   await grid.getByRole("switch").nth(1).click();
   await stored(page);
-  await expect(strip).toContainText("What you changed waits for its end.");
+  await expect(strip).toContainText("1 change waits for its end.");
   await page.keyboard.press("Control+s");
   await expect(page.getByText("Kitefall Cup runs. Wait until it has ended.").first()).toBeVisible();
   // Nor is it started twice, by whatever way: that is said.
@@ -114,4 +114,53 @@ test("while the game runs the strip says so, also after a reload; what is change
   await expect(strip).not.toContainText("The game runs since");
   await expect.poll(order).not.toBe(before);
   await expect(strip).toContainText("The game reads this order");
+});
+
+test("conditions are ticked in their order before the start; what to look at, what is normal and the game’s own log are shown", async ({
+  watched: page,
+}) => {
+  await page.getByRole("button", { name: /^Profile: / }).click();
+  await page.getByRole("menuitem", { name: /^Harbour Lights/ }).click();
+  await expect(page.getByRole("button", { name: /^Profile: Harbour Lights/ })).toBeVisible();
+  await page.keyboard.press("Alt+t");
+  const conditions = page.getByRole("group", { name: "Before the start" });
+  const [bench, mail] = [/The drawing bench runs/, /The harbour mail is signed in/].map((name) =>
+    conditions.getByRole("checkbox", { name }),
+  );
+  await expect(conditions).toContainText("2 things come before the start, in this order.");
+  await expect(status(page)).toHaveText("not started yet");
+  await expect(mail!).toBeDisabled();
+  await expect(bench!).toBeFocused();
+  await page.keyboard.press("Space");
+  await expect(mail!).toBeEnabled();
+  await expect(conditions.getByRole("button", { name: "Start the game" })).toBeDisabled();
+  await mail!.press("Space");
+  await conditions.getByRole("button", { name: "Start the game" }).click();
+  await page.getByRole("button", { name: "Write this profile’s order and start", exact: true }).click();
+  await expect(status(page)).toHaveText(/^ran$|stopped at start/);
+  const notes = page.getByRole("complementary", { name: "Notes for the start" });
+  await expect(notes).toContainText("The lamps at the quay: all lit, none doubled. Load the save");
+  await expect(notes).toContainText("the screen stays black for about a minute");
+  const log = trial(page).getByRole("list", { name: "Start log" });
+  await expect(log).toContainText("Brinehollow 1.6.2, stand-in");
+  await trial(page).getByRole("button", { name: "Log of the game: saves/voyage.log" }).click();
+  await expect(log.getByRole("listitem").first()).toContainText("Brinehollow 1.6.2, stand-in");
+
+  // The one is forgotten, the other stays ticked; a note of one's own comes in between, and goes again.
+  await trial(page).getByRole("button", { name: "Notes for the start …" }).click();
+  const dialog = page.getByRole("dialog", { name: "Notes for the start" });
+  await dialog.getByLabel("What", { exact: true }).fill("The lamps are oiled.");
+  await dialog.getByRole("button", { name: "Add this note" }).click();
+  await expect(dialog.getByRole("listitem").filter({ hasText: "The lamps are oiled." })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await stored(page);
+  await page.keyboard.press("Alt+t");
+  await expect(conditions).toContainText("2 things come before the start");
+  await expect(bench!).not.toBeChecked();
+  await expect(mail!).toBeChecked();
+  await conditions.getByRole("button", { name: "Start without ticking" }).click();
+  await expect(status(page)).toHaveText(/^ran$|stopped at start/);
+  await trial(page).getByRole("button", { name: "Notes for the start …" }).click();
+  await dialog.getByRole("button", { name: "Remove “The lamps are oiled.”" }).click();
+  await expect(dialog.getByText("The lamps are oiled.")).toHaveCount(0);
 });

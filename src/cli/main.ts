@@ -42,6 +42,7 @@ interface Asked extends ListOptions {
   readonly for?: string;
   readonly way?: string;
   readonly asWritten?: boolean;
+  readonly conditionsMet?: boolean;
   readonly shortcut?: boolean;
 }
 

@@ -3,6 +3,7 @@ import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { ProfileId } from "@/core/model/ids";
 import type { OfferedWay, OfferedWays } from "@/core/model/start";
 import type { Trial } from "@/core/model/trial";
+import { openConditions, type StartNotes } from "@/core/start/start-notes";
 import type { Answer } from "./answer";
 import { chosenProfile } from "./kept";
 import { withSeating, type Seating } from "./running";
@@ -13,6 +14,7 @@ interface StartOptions {
   readonly way?: string | undefined;
   readonly asWritten?: boolean | undefined;
   readonly shortcut?: boolean | undefined;
+  readonly conditionsMet?: boolean | undefined;
 }
 
 /**
@@ -26,9 +28,11 @@ export const start = (wanted: string, options: StartOptions): Promise<Answer> =>
     if (options.shortcut)
       return { json: elsewhere, text: elsewhere!.text, raw: elsewhere!.text, findings: false };
     const way = usableWay(ways, options.way ?? usual);
+    if (way.starts === "profile" && !options.conditionsMet) await refuseUnmet(seating, id);
     if (!options.asWritten && way.starts === "profile")
       await lastOf(seating, "/api/order", { profile: id }, id);
-    const trial = await lastOf<Trial>(seating, "/api/trial", { way: way.id }, id);
+    const query = { way: way.id, ...(options.conditionsMet && { unmet: "" }) };
+    const trial = await lastOf<Trial>(seating, "/api/trial", query, id);
     const { began, ended, code, fingerprint } = trial;
     return {
       json: { format: "seating-trial/1", profile: id, way: way.id, began, ended, code, fingerprint },
@@ -42,6 +46,14 @@ function usableWay(ways: readonly OfferedWay[], wanted: string): OfferedWay {
   const way = ways.find(({ id }) => id === wanted);
   if (!way) throw new WrongUse(say("cli.noSuchWay", { ways: ways.map(({ id }) => id).join(", ") }));
   return orThrow(way.isConfirmed ? done(way) : refuse("start-unconfirmed", { way: way.name }));
+}
+
+/** Before anything is written; all of them are said. */
+async function refuseUnmet(seating: Seating, profile: ProfileId): Promise<void> {
+  const { told, ticked } = await seating.ask<StartNotes>("readStartNotes", [], profile);
+  const open = openConditions(told, new Set(ticked));
+  const words = open.map(({ note: { text, how } }, at) => `${at + 1}. ${text}${how ? ` (${how})` : ""}`);
+  if (open.length > 0) throw new WrongUse(say("cli.conditions", { conditions: words.join("\n") }));
 }
 
 /** What a route that answers line by line ends with; what the game says is said as it comes. */

@@ -36,6 +36,7 @@ export type OptionName =
   | "shortcut"
   | "way"
   | "as-written"
+  | "conditions-met"
   | "game-folder"
   | "to"
   | "name";
@@ -59,7 +60,7 @@ export const commands = {
   "clean-store": { takes: [], options: ["preview"] },
   profiles: { takes: [], options: ["game"] },
   findings: { takes: ["<profile>"], options: ["fail-on", "game"] },
-  start: { takes: ["<profile>"], options: ["way", "as-written", "shortcut", "game"] },
+  start: { takes: ["<profile>"], options: ["way", "as-written", "conditions-met", "shortcut", "game"] },
   export: { takes: ["<profile>"], options: ["to", "game"] },
   import: { takes: ["<list>"], options: ["name", "game"] },
   backup: { takes: [], options: [] },
@@ -88,6 +89,7 @@ export const optionValues: Readonly<Record<OptionName, string>> = {
   shortcut: "",
   way: "WAY",
   "as-written": "",
+  "conditions-met": "",
   to: "FORMAT",
   name: "NAME",
 };

@@ -30,6 +30,7 @@ const report: HelperReport = {
     note: "",
     fingerprint: fingerprintOf(factsOfRoster(roster)),
     log: ["reads /home/reed/pond/order.lst", "stopped: gone.plank"],
+    fileLog: [],
   },
   machine: [["Processors", "2"]],
   folders: ["/home/reed/pond", "/home/reed"],

@@ -4,7 +4,7 @@ import { holdsToWrite, startToWrite } from "@/core/check/order-file";
 import type { Roster } from "@/core/roster/roster";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import type { Listing } from "@/core/model/listing";
-import { LaunchValues } from "@/core/model/profile";
+import { LaunchValues } from "@/core/model/launch";
 import { nameFromPath } from "./mod-name";
 import { decodeText, parseJson } from "./text";
 

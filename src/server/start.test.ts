@@ -8,15 +8,19 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  utimesSync,
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
 import type { GameDefinition } from "@/core/model/game";
 import type { ProfileId } from "@/core/model/ids";
+import { writeStartNote } from "@/core/edit/start-notes";
 import type { StartWay } from "@/core/model/start";
+import type { StartNote } from "@/core/model/start-note";
 import { markOf } from "@/disk/process-mark";
 import { currentGame } from "./operations/situation";
 import { judgeTrial, readLiveTrial, readTrial, startGame } from "./operations/start";
+import { readStartNotes, tickCondition } from "./operations/start-notes";
 import { confirmWay, readWays, removeOwnWay, saveOwnWay } from "./operations/start-ways";
 import { LogFile } from "@/disk/start/log-file";
 import { bringDemoPrograms } from "./demo-programs";
@@ -26,6 +30,7 @@ import type { Verdict } from "@/core/model/trial";
 import { beginTrial, endTrial, findTrial } from "@/store/trials";
 import { findRun, saveRun } from "@/store/profiles";
 import type { Context } from "./context";
+import { actsOn } from "./testing/acts-on";
 import { makeDemoContext, storedProfile, value, type DemoContext } from "./testing/demo-context";
 
 let demo: DemoContext;
@@ -51,6 +56,7 @@ async function run(way: string | null = null) {
   const trial = value(await readTrial(context, started.value.id, (line) => said.push(line)));
   return { ok: true as const, value: { ...trial, said } };
 }
+const { edit } = actsOn(() => ({ context, profile }));
 const define = async (start: StartWay[]) => value(await changeDefinition(context, { ...definition, start }));
 const wayNamed = async (id: string) => value(await readWays(context)).ways.find((each) => each.id === id)!;
 
@@ -215,7 +221,7 @@ test("where whoever played says that it did not run well, it ran well when it di
       fingerprint: "f",
       process: markOf(process.pid),
     });
-    await endTrial(context.db, id, 0, []);
+    await endTrial(context.db, id, { code: 0, log: [], fileLog: [] });
     await saveRun(context.db, profile, id, { ...state, launch: { which: note } });
   };
   await end("good", "first");
@@ -314,4 +320,55 @@ test("a game of which nobody says how it is started is tried by the stand-in tha
     rest,
   );
   await define(definition.start!);
+});
+
+test("a condition is ticked before the start, or said to be left, and is forgotten after it unless it keeps", async () => {
+  const notes: StartNote[] = [
+    { id: "mail", kind: "condition", text: "The mail is signed in", keeps: true },
+    { id: "bench", kind: "condition", text: "The bench runs" },
+    { id: "dark", kind: "normal", text: "It stays dark" },
+  ];
+  writeEcho("conditions.mjs");
+  await define([{ id: "c", name: "C", starts: "profile", program: "program/conditions.mjs" }]);
+  value(await confirmWay(context, (await wayNamed("c")).digest));
+  for (const note of notes) await edit(writeStartNote(note).steps);
+  const refusedFor = (first: string, more: number) => ({
+    ok: false,
+    refusal: { code: "start-conditions", data: { first, more } },
+  });
+  expect(await startGame(context, "c")).toMatchObject(refusedFor("The mail is signed in", 1));
+  const key = async (id: string) =>
+    value(await readStartNotes(context)).told.find((told) => told.note.id === id)!.key;
+  value(await tickCondition(context, await key("mail"), true));
+  expect(await startGame(context, "c")).toMatchObject(refusedFor("The bench runs", 0));
+  // What is no condition of the profile is not kept.
+  expect(value(await tickCondition(context, "anything", true)).ticked).toEqual([await key("mail")]);
+  value(await tickCondition(context, await key("bench"), true));
+  value(await tickCondition(context, await key("bench"), false));
+  expect(await startGame(context, "c")).toMatchObject(refusedFor("The bench runs", 0));
+  value(await tickCondition(context, await key("bench"), true));
+  expect((await run("c")).ok).toBe(true);
+  expect(value(await readStartNotes(context)).ticked).toEqual([await key("mail")]);
+  const unmet = value(await startGame(context, "c", { isUnmet: true }));
+  expect(value(await readTrial(context, unmet.id, () => undefined)).ended).not.toBeNull();
+});
+
+test("the log that a definition names is kept with the trial, where the game wrote it since it was started", async () => {
+  const log = join(game, "logs", "voyage.log");
+  mkdirSync(join(game, "logs"), { recursive: true });
+  writeFileSync(log, "of an earlier day\n");
+  utimesSync(log, new Date(1e12), new Date(1e12));
+  const writes = join(game, "program", "logs.mjs");
+  const start: StartWay[] = [
+    { id: "quiet", name: "Quiet", starts: "bare", program: "program/conditions.mjs" },
+    { id: "logs", name: "Logs", starts: "bare", program: "program/logs.mjs" },
+  ];
+  writeFileSync(
+    writes,
+    `import { writeFileSync } from "node:fs"; writeFileSync(${JSON.stringify(log)}, "at sea\\nsunk");`,
+  );
+  value(await changeDefinition(context, { ...definition, start, log: { path: "logs/voyage.log" } }));
+  for (const { id } of start) value(await confirmWay(context, (await wayNamed(id)).digest));
+  expect(await run("quiet")).toMatchObject({ value: { fileLog: [] } });
+  expect(await run("logs")).toMatchObject({ value: { fileLog: ["at sea", "sunk"], log: [] } });
 });

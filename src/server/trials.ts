@@ -1,12 +1,13 @@
 import "server-only";
-import { rmSync } from "node:fs";
+import { rmSync, statSync } from "node:fs";
 import { join } from "node:path";
 import type { ProfileId } from "@/core/model/ids";
 import { namesIn } from "@/disk/names-in";
 import { isRunning } from "@/disk/process-mark";
 import { LogFile } from "@/disk/start/log-file";
+import { listGames, type RegisteredGame } from "@/store/games";
 import type { Db } from "@/store/sql";
-import { endTrial, listUnderWay } from "@/store/trials";
+import { endTrial, getTrial, listUnderWay } from "@/store/trials";
 import type { Events } from "./events";
 
 /** A start that has not ended. */
@@ -71,10 +72,20 @@ export class Trials {
   }
 
   private async end(trial: LiveTrial, code: number | null): Promise<void> {
-    const log = new LogFile(this.logOf(trial.id), mostBytes).next(true);
-    await endTrial(this.db, trial.id, code, log.slice(-mostLines));
+    const log = endOf(this.logOf(trial.id));
+    await endTrial(this.db, trial.id, { code, log, fileLog: await this.fileLog(trial) });
     this.live.delete(trial.game);
     this.events.publish({ kind: "trial", game: trial.game });
+  }
+
+  /** What the game has written into its own log since it was started. */
+  private async fileLog({ id, game }: LiveTrial): Promise<string[]> {
+    const began = (await getTrial(this.db, id))?.began;
+    const path = gameLog((await listGames(this.db)).find((each) => each.id === game));
+    const stat = path === null ? undefined : statSync(path, { throwIfNoEntry: false });
+    // File systems keep times less exactly than clocks do.
+    const isOfIt = stat?.isFile() && began !== undefined && stat.mtimeMs > Date.parse(began) - 2000;
+    return isOfIt ? endOf(path!) : [];
   }
 
   /** Its log from the beginning, until it has ended, or whoever reads has left. */
@@ -90,6 +101,14 @@ export class Trials {
   readonly close = (): void => {
     this.isClosed = true;
   };
+}
+
+const endOf = (path: string): string[] => new LogFile(path, mostBytes).next(true).slice(-mostLines);
+
+/** Where a game writes how it went; null where its definition names no place. */
+function gameLog(game: RegisteredGame | undefined): string | null {
+  const { log } = game?.definition ?? {};
+  return log && game ? join(game.folders[log.folder ?? "game"], log.path) : null;
 }
 
 const later = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

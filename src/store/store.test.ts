@@ -648,10 +648,10 @@ test("each trial of a profile is kept with its log and what is said of it; one t
       ["one", profile.game],
       ["two", profile.game],
     ]);
-    await endTrial(tx, "one", 0, ["one", "two"]);
-    await endTrial(tx, "two", null, ["stopped: <x>"]);
+    await endTrial(tx, "one", { code: 0, log: ["one", "two"], fileLog: ["sunk"] });
+    await endTrial(tx, "two", { code: null, log: ["stopped: <x>"], fileLog: [] });
     // It has one end.
-    await endTrial(tx, "one", 3, []);
+    await endTrial(tx, "one", { code: 3, log: [], fileLog: [] });
     expect(await listUnderWay(tx)).toEqual([]);
     await judgeTrial(tx, "one", "faulty", "no water");
     expect(await getTrial(tx, "one")).toMatchObject({

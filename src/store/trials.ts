@@ -11,7 +11,8 @@ interface ProcessMark {
 
 type KeptTrial = Omit<Trial, "began" | "ended"> & { readonly began: Date; readonly ended: Date | null };
 
-const columns = `id, profile_id as profile, way, began, ended, code, fingerprint, verdict, note, log`;
+const columns = `id, profile_id as profile, way, began, ended, code, fingerprint, verdict, note, log,
+  file_log as "fileLog"`;
 
 const asTrial = ({ began, ended, ...rest }: KeptTrial): Trial => ({
   ...rest,
@@ -37,10 +38,15 @@ export const beginTrial = (
   );
 
 /** `code`: null where nobody saw it end. */
-export const endTrial = (db: Sql, id: string, code: number | null, log: readonly string[]) =>
+export const endTrial = (
+  db: Sql,
+  id: string,
+  { code, log, fileLog }: Pick<Trial, "code" | "log" | "fileLog">,
+) =>
   db.query(
-    "update trial set ended = now(), process = null, code = $2, log = $3::jsonb where id = $1 and ended is null",
-    [id, code, JSON.stringify(log)],
+    `update trial set ended = now(), process = null, code = $2, log = $3::jsonb, file_log = $4::jsonb
+     where id = $1 and ended is null`,
+    [id, code, JSON.stringify(log), JSON.stringify(fileLog)],
   );
 
 export const judgeTrial = (db: Sql, id: string, verdict: Verdict | null, note: string) =>

@@ -76,6 +76,7 @@ export const checkedParts = {
   reminders: ({ roster }: CheckInput) => roster.profile.state.reminders,
   blend: ({ roster }: CheckInput) => roster.profile.state.blend,
   baseOff: ({ roster }: CheckInput) => roster.profile.state.baseOff,
+  purpose: ({ roster }: CheckInput) => roster.profile.purpose,
   launch: ({ roster }: CheckInput) => roster.profile.state.launch,
   settings: ({ roster }: CheckInput) => roster.profile.state.settings,
   ties: ({ ties }: CheckInput) => ties,

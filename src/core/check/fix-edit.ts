@@ -4,6 +4,7 @@ import type { ListName } from "../model/profile";
 import { chooseEdit, partStates, withPart } from "../edit/choices";
 import { switchItems, switchMods } from "../edit/edits";
 import { leaveOutEdit } from "../edit/leave-out";
+import { purposeEdit } from "../edit/purpose";
 import { dropReminder } from "../edit/reminders";
 import { expansionEdit } from "../edit/settings";
 import { versionEdit } from "../edit/versions";
@@ -20,6 +21,7 @@ const editing: Readonly<Record<EditingAct["act"], true>> = {
   "take-newest": true,
   "switch-on-expansion": true,
   "drop-reminder": true,
+  "follow-purpose": true,
 };
 
 export const isEditing = (does: Fix["does"]): does is EditingAct => does.act in editing;
@@ -49,6 +51,8 @@ export function fixEdit(roster: Roster, does: EditingAct): Edit | null {
       return takeNewest(roster, does.mod);
     case "switch-on-expansion":
       return expansionEdit(roster, does.expansion, true);
+    case "follow-purpose":
+      return purposeEdit(roster);
     case "drop-reminder": {
       const reminder = roster.profile.state.reminders.find(({ id }) => id === does.reminder);
       return reminder ? dropReminder(reminder) : null;

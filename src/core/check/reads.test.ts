@@ -31,7 +31,10 @@ function watchedInput(input: CheckInput): { readonly input: CheckInput; readonly
   const { roster } = input;
   const state = watched(roster.profile.state, told);
   const lists = watched(roster.lists, told);
-  const profile = watched(roster.profile, (field) => (field === "state" ? state : told(`profile.${field}`)));
+  const profile = watched(roster.profile, (field) => {
+    if (field === "state") return state;
+    return told(field === "purpose" ? field : `profile.${field}`);
+  });
   const seen: Roster = watched(roster, (field) => {
     if (field === "profile") return profile;
     if (field === "lists") return lists;

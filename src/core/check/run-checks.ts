@@ -20,6 +20,7 @@ import { ordersDisagreeCheck } from "./orders-disagree";
 import { partCaution, partOpen, partRefused, partsClash, questionOpen } from "./parts-taken";
 import { patchHere } from "./patch-here";
 import { places } from "./places";
+import { purposeDiffers } from "./purpose";
 import { rankChanged } from "./rank-changed";
 import { reminderDue } from "./reminder-due";
 import { expansionOff, modsClash, otherGameVersion, requiredOff } from "./requirements";
@@ -66,6 +67,7 @@ export const checks: readonly Check[] = [
   awardsOff,
   blendDue,
   reminderDue,
+  purposeDiffers,
   prerequisiteMissing,
   editionUnread,
   profileOfGameUnknown,

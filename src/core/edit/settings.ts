@@ -1,6 +1,6 @@
 import type { Edit, Step } from "../model/edit";
 import type { LaunchSetting } from "../model/game";
-import type { LaunchValue } from "../model/profile";
+import type { LaunchValue } from "../model/launch";
 import { addAbsentPlugins, arrivalSteps } from "./arrivals";
 import { settingKey, type SettingChoice } from "../model/settings";
 import { settingName } from "../roster/settings";

@@ -63,8 +63,8 @@ const counts: Readonly<Record<Aspect, (lineup: Lineup, game: GameDefinition) => 
     settings.length,
   rules: ({ rules }) => rules.length,
   notes: ({ mods }) => mods.filter(({ note, role, terms }) => note !== "" || role || terms).length,
-  advice: ({ advice = [], setAside = [], reminders = [], blend = [] }) =>
-    advice.length + setAside.length + reminders.length + blend.length,
+  advice: ({ advice = [], setAside = [], reminders = [], startNotes = [], blend = [] }) =>
+    advice.length + setAside.length + reminders.length + startNotes.length + blend.length,
   facts: ({ author, note, readMe, keys, pictures, changelog }) =>
     [author, note, readMe, keys?.length, pictures?.length, changelog?.length].filter(Boolean).length,
 };

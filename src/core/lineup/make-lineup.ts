@@ -50,6 +50,7 @@ const partsOfLineup: {
       : {},
   settings: ({ settings }) => (settings.length > 0 ? { settings: [...settings] } : {}),
   reminders: ({ reminders }) => (reminders.length > 0 ? { reminders: [...reminders] } : {}),
+  startNotes: ({ startNotes }) => (startNotes.length > 0 ? { startNotes: [...startNotes] } : {}),
   notes: ({ notes }) => (notes.length > 0 ? { notes: [...notes] } : {}),
 };
 

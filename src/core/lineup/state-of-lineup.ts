@@ -39,6 +39,7 @@ const facetsOfLineup: { readonly [Name in FacetName]: (told: Told) => ProfileSta
   advice: adviceOf,
   setAside: ({ lineup }) => lineup.setAside ?? [],
   reminders: ({ lineup }) => lineup.reminders ?? [],
+  startNotes: ({ lineup }) => lineup.startNotes ?? [],
   blend: ({ lineup }) => lineup.blend ?? [],
   choices: ({ lineup, idOf }) =>
     lineup.mods

@@ -8,7 +8,7 @@ import { digestNames, type AlteredPlace, type DigestName } from "../model/claim"
 import type { Lineup } from "../model/lineup";
 import { inOrder, SettingChoice } from "../model/settings";
 import type { Listing, ListLine, ListSettings } from "../model/listing";
-import { LaunchValues } from "../model/profile";
+import { LaunchValues } from "../model/launch";
 import { sha256Hex } from "./fingerprint";
 import { jsonIn, lineOfRow, type LineupRow, type rowColumns } from "./rows";
 

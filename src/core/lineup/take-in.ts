@@ -73,6 +73,7 @@ class Told {
         advice: mine.advice,
         setAside: mine.setAside,
         reminders: mine.reminders,
+        startNotes: mine.startNotes,
         blend: mine.blend,
       }),
       ...(kept("settings") && {

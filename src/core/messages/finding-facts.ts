@@ -73,6 +73,7 @@ const consequenceOf: Readonly<Record<Exclude<FindingId, StoppingId>, Consequence
   "prerequisite-astray": "fails",
   "edition-unread": "known",
   "profile-of-game": "behind",
+  "purpose-differs": "known",
   "layout-touched": "unlike",
   "layout-strangers": "unlike",
   "order-file-differs": "behind",

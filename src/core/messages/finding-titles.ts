@@ -66,6 +66,7 @@ const all: Readonly<Record<FindingId, true>> = {
   "prerequisite-astray": true,
   "edition-unread": true,
   "profile-of-game": true,
+  "purpose-differs": true,
   "layout-touched": true,
   "layout-strangers": true,
   "order-file-differs": true,

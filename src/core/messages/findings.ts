@@ -257,6 +257,13 @@ const findingText: { readonly [Id in FindingId]: (data: FindingData[Id]) => Sent
       chosen: chosen ?? "",
       why: chosen !== null ? "gone" : names.length > 0 ? "several" : "none",
     }),
+  "purpose-differs": ({ purpose, on, set }) =>
+    sentence("findings.text.purpose-differs", {
+      purpose,
+      on: on.join(", "),
+      set: set.join(", "),
+      which: on.length === 0 ? "set" : set.length === 0 ? "on" : "both",
+    }),
   "layout-touched": (d) =>
     sentence("findings.text.layout-touched", {
       changed: d.changed,
@@ -299,6 +306,7 @@ const fixText: { readonly [Id in keyof FixData]: (data: FixData[Id]) => Sentence
   "put-again": () => [say("findings.fixText.put-again")],
   "look-at-blend": () => [say("findings.fixText.look-at-blend")],
   "look-at-rules": () => [say("findings.fixText.look-at-rules")],
+  "follow-purpose": () => [say("findings.fixText.follow-purpose")],
   "drop-reminder": () => [say("findings.fixText.drop-reminder")],
 };
 

@@ -58,6 +58,9 @@ const words: { readonly [Id in keyof LabelData]: Words<LabelData[Id]> } = {
   "tell-again": (d) => say("labels.words.tell-again", { count: d.count }),
   remind: (d) => say("labels.words.remind", { name: d.name }),
   "drop-reminder": (d) => say("labels.words.drop-reminder", { name: d.name }),
+  purpose: () => say("labels.words.purpose"),
+  "start-note": (d) => say("labels.words.start-note", { name: d.name }),
+  "drop-start-note": (d) => say("labels.words.drop-start-note", { name: d.name }),
   choose: (d, item) => say("labels.words.choose", { item }),
   versions: (d, item) =>
     d.count > 1

@@ -214,6 +214,15 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
       return found ? occasionText(found.when) : "";
     },
   },
+  startNotes: {
+    kinds: [...onEitherSide, "changed"],
+    title: () => say("profileDifferences.title.startNotes"),
+    name: (roster, key) => decisionOf(roster, "startNotes", key)?.text ?? key,
+    side: (roster, key) => {
+      const found = decisionOf(roster, "startNotes", key);
+      return found ? say(`startNotes.kind.${found.kind}`) : "";
+    },
+  },
   blend: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.blend"),

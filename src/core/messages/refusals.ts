@@ -81,6 +81,7 @@ const refusalText: {
   "start-no-program": (d) => sentence("refusals.text.start-no-program", { way: d.way, path: d.path }),
   "start-unconfirmed": (d) => sentence("refusals.text.start-unconfirmed", { way: d.way }),
   "start-failed": (d) => sentence("refusals.text.start-failed", { path: d.path, detail: d.detail }),
+  "start-conditions": (d) => sentence("refusals.text.start-conditions", { first: d.first, more: d.more }),
   "game-runs": (d) => sentence("refusals.text.game-runs", { game: d.game }),
   "store-in-use": (d) => sentence("refusals.text.store-in-use", { process: String(d.process) }),
   "layout-cancelled": () => [say("refusals.layoutCancelled")],

@@ -99,6 +99,9 @@ export type LabelData = {
   readonly "tell-again": { readonly count: number };
   readonly remind: Named;
   readonly "drop-reminder": Named;
+  readonly purpose: Readonly<Record<never, never>>;
+  readonly "start-note": Named;
+  readonly "drop-start-note": Named;
   readonly choose: Items;
   readonly versions: Items & { readonly version: string };
   readonly pin: Items & { readonly version: string };
@@ -158,6 +161,9 @@ const labelIds = [
   "tell-again",
   "remind",
   "drop-reminder",
+  "purpose",
+  "start-note",
+  "drop-start-note",
   "choose",
   "versions",
   "pin",

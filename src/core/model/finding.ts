@@ -36,6 +36,7 @@ export type FixData = {
   readonly "put-again": Readonly<Record<never, never>>;
   readonly "choose-profile-of-game": { readonly name: string };
   readonly "drop-reminder": Readonly<Record<never, never>>;
+  readonly "follow-purpose": Readonly<Record<never, never>>;
 };
 
 interface FixOf<Id extends keyof FixData> {
@@ -62,7 +63,9 @@ export type EditingAct =
   /** The newest version that lies on the shelf. */
   | { readonly act: "take-newest"; readonly mod: string }
   | { readonly act: "switch-on-expansion"; readonly expansion: string }
-  | { readonly act: "drop-reminder"; readonly reminder: string };
+  | { readonly act: "drop-reminder"; readonly reminder: string }
+  /** What is on or set against the purpose of the profile is put right. */
+  | { readonly act: "follow-purpose" };
 
 /** What the application does beside the profile, or shows first. */
 type Act =
@@ -218,6 +221,12 @@ export type FindingData = {
     readonly game: string;
     readonly names: readonly string[];
     readonly chosen: string | null;
+  };
+  /** Names of what is on, and settings as they should be. */
+  readonly "purpose-differs": {
+    readonly purpose: string;
+    readonly on: readonly string[];
+    readonly set: readonly string[];
   };
   readonly "not-on-shelf": { readonly mod: string };
   /** `changed`: the same version lies there with other contents. */

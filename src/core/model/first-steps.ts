@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Step } from "./edit";
-import { Choice, LaunchValues, ListName, Note, ProfileState, Rule } from "./profile";
+import { LaunchValues } from "./launch";
+import { Choice, ListName, Note, ProfileState, Rule } from "./profile";
 import { ProfileBook } from "./rulebook";
 
 /** Steps of edits as they were kept before there were facets: a kind each. All others have stayed. */

@@ -1,10 +1,12 @@
 import { z } from "zod";
 import { PluginId, SectionId } from "./ids";
 import { Edition, Prerequisite } from "./installed";
-import { Placement } from "./placement";
+import { PurposeLaw } from "./launch";
+import { Below, Placement } from "./placement";
 import { ProfilesOfGame } from "./profile-of-game";
 import { SettingsFile } from "./settings";
 import { StartWay } from "./start";
+import { StartNote } from "./start-note";
 import { PluginLayout } from "./plugin-layout";
 
 const extension = z.string().regex(/^\.[a-z0-9]+$/);
@@ -138,8 +140,14 @@ export const GameDefinition = z.strictObject({
   expansions: z.array(Expansion),
   baseItems: z.array(BaseItem).optional(),
   launchSettings: z.array(LaunchSetting).optional(),
+  /** What profiles are to be by what they are for. */
+  purposes: z.array(PurposeLaw).max(50).optional(),
   /** Ways to start it, the usual one first; where this is left out, the stand-in that ships tries whether it would start. */
   start: z.array(StartWay).max(50).optional(),
+  /** What whoever starts it has to know. */
+  startNotes: z.array(StartNote).max(200).optional(),
+  /** The file into which it writes how it went; below its own folder, or that of the order file. */
+  log: z.strictObject({ path: Below.min(1), folder: z.enum(["game", "order"]).optional() }).optional(),
   /** Files of settings into which lines are written that mods, lists or the curator want. */
   settings: z.array(SettingsFile).optional(),
   /** Where it keeps a profile for each who plays it. */

@@ -4,12 +4,14 @@ import { Advice } from "./advice";
 import { digestNames, type DigestName } from "./claim";
 import { Section } from "./game";
 import { SectionId } from "./ids";
-import { LaunchValues, Note, Rule, SheetNumber } from "./profile";
+import { LaunchValues } from "./launch";
+import { Note, Rule, SheetNumber } from "./profile";
 import { Reminder } from "./reminder";
 import { ProfileBook } from "./rulebook";
 import { BlendChoice } from "./additive-list";
 import { SettingChoice } from "./settings";
 import { SetAside } from "./set-aside";
+import { StartNote } from "./start-note";
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -156,6 +158,8 @@ export const Lineup = z.strictObject({
   /** What its curator has found and lives with, with reasons. */
   setAside: z.array(SetAside).optional(),
   reminders: z.array(Reminder).optional(),
+  /** What whoever starts the game with it has to know. */
+  startNotes: z.array(StartNote).optional(),
   /** What its curator has decided of the blend. */
   blend: z.array(BlendChoice).optional(),
   books: z.array(ProfileBook).optional(),

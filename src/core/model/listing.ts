@@ -1,6 +1,7 @@
 import type { SettingChoice } from "./settings";
 import type { AlteredPlace } from "./claim";
-import type { Choice, LaunchValues, ListName } from "./profile";
+import type { LaunchValues } from "./launch";
+import type { Choice, ListName } from "./profile";
 
 /** A name, and the version where one follows it. */
 export interface NamedVersion {

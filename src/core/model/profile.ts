@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Advice } from "./advice";
 import { Section } from "./game";
+import { LaunchValue, LaunchValues } from "./launch";
 import { ModId, PluginId, ProfileId, RuleId, SectionId, ItemId } from "./ids";
 import { OrderRule } from "./problem";
 import { Reminder } from "./reminder";
@@ -8,6 +9,7 @@ import { ProfileBook } from "./rulebook";
 import { BlendChoice } from "./additive-list";
 import { SetAside } from "./set-aside";
 import { SettingChoice } from "./settings";
+import { StartNote } from "./start-note";
 
 export const ListName = z.enum(["mods", "plugins"]);
 export type ListName = z.infer<typeof ListName>;
@@ -59,12 +61,6 @@ export const Choice = z.strictObject({
   reasons: z.record(z.string(), z.string().max(500)).optional(),
 });
 export type Choice = z.infer<typeof Choice>;
-
-export const LaunchValue = z.union([z.string(), z.number(), z.boolean()]);
-export type LaunchValue = z.infer<typeof LaunchValue>;
-
-export const LaunchValues = z.record(z.string(), LaunchValue);
-export type LaunchValues = z.infer<typeof LaunchValues>;
 
 /**
  * A file of a mod, or a folder (ending in a slash) with all below it, that a profile does without: the path as the game sees it
@@ -128,6 +124,8 @@ const facets = {
   /** Findings that it lives with; at most one entry for each. */
   setAside: z.array(SetAside),
   reminders: z.array(Reminder),
+  /** What whoever starts the game with it has to know, beside what game and mods say. */
+  startNotes: z.array(StartNote),
   /** What is decided of its blend. */
   blend: z.array(BlendChoice),
   /** What is to stand in the game's files of settings; at most one of a place. */
@@ -151,6 +149,7 @@ export const ProfileState = z.strictObject({
   advice: facets.advice.default([]),
   setAside: facets.setAside.default([]),
   reminders: facets.reminders.default([]),
+  startNotes: facets.startNotes.default([]),
   blend: facets.blend.default([]),
   settings: facets.settings.default([]),
 });
@@ -178,6 +177,7 @@ export const decisions = {
   advice: Advice,
   setAside: SetAside,
   reminders: Reminder,
+  startNotes: StartNote,
   blend: BlendChoice,
   settings: SettingChoice,
 } satisfies Record<KeyedName, z.ZodType>;

@@ -150,6 +150,7 @@ export type RefusalData = ProblemData & {
   readonly "start-unconfirmed": { readonly way: string };
   readonly "start-failed": { readonly path: string; readonly detail: string };
   readonly "game-runs": { readonly game: string };
+  readonly "start-conditions": { readonly first: string; readonly more: number };
   readonly "layout-unreadable": { readonly path: string; readonly problem: FileProblem };
   /** The system would not do one of the acts; `detail`: what it said. */
   readonly "layout-broken-off": { readonly detail: string };

@@ -3,6 +3,7 @@ import { AdditiveList } from "./additive-list";
 import { ModId, PluginId } from "./ids";
 import type { FileProblem } from "./refusal";
 import { SettingAsked } from "./settings";
+import { ModStartNote } from "./start-note";
 
 /** Something wrong with a file, as it is stored; one that another version stored may bear a code that is not known here. */
 export const Problem: z.ZodType<FileProblem> = z.strictObject({
@@ -114,6 +115,8 @@ export const ModManifest = z.looseObject({
   components: z.array(ModComponent).max(2000).optional(),
   /** What it wants to stand in the game's files of settings. */
   settings: z.array(SettingAsked).max(500).optional(),
+  /** What whoever starts the game with it has to know. */
+  startNotes: z.array(ModStartNote).max(50).optional(),
   /** Whether the game's awards stay possible with it. */
   awards: z.boolean().optional(),
   /** Made by a generator, from what else there is: what kind of thing it made. */

@@ -18,8 +18,10 @@ export interface Trial {
   readonly fingerprint: string | null;
   readonly verdict: Verdict | null;
   readonly note: string;
-  /** Of a long one the end. */
+  /** What its program said; of a long one the end. */
   readonly log: readonly string[];
+  /** What the game wrote into the log that its definition names; of a long one the end. */
+  readonly fileLog: readonly string[];
 }
 
 /** Whether it went well, as far as is known: what is said of it counts more than what its program ended with. */

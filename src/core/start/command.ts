@@ -1,6 +1,6 @@
 import type { LaunchSetting } from "../model/game";
 import { done, refuse, type Outcome } from "../model/outcome";
-import type { LaunchValues } from "../model/profile";
+import type { LaunchValues } from "../model/launch";
 import type { Command, OwnWay, StartWay } from "../model/start";
 
 /** What is put into the arguments of a way. */

@@ -142,6 +142,15 @@ export const facets = {
     gameSees: false,
     fingerprinted: false,
   }),
+  startNotes: keyedFacet("startNotes", {
+    items: (notes) => notes,
+    from: (notes) => [...notes],
+    keyOf: ({ id }) => id,
+    ordered: true,
+    incoming: "theirs",
+    gameSees: false,
+    fingerprinted: false,
+  }),
   blend: keyedFacet("blend", {
     items: (choices) => choices,
     from: (choices) => [...choices],
@@ -210,6 +219,7 @@ export const nothingDecided: Omit<ProfileState, "mods" | "plugins"> = {
   advice: [],
   setAside: [],
   reminders: [],
+  startNotes: [],
   blend: [],
   settings: [],
 };

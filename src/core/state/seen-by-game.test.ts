@@ -44,6 +44,7 @@ const changed: { readonly [Name in FacetName]: ProfileState[Name] } = {
   numbers: [{ list: "plugins", of: "item", id: "a.plank", number: 2.5 }],
   advice: [{ kind: "needs", on: { mod: "a" }, other: { plugin: "b.plank" }, text: "why" }],
   setAside: [{ finding: "0123456789abcdef", reason: "harmless", facts: null, at: "2026-01-01" }],
+  startNotes: [{ id: "one", kind: "condition", text: "Be signed in" }],
   reminders: [{ id: "one", text: "Look again", when: { kind: "updated", version: "1.0.0" } }],
   settings: [{ file: "options", at: "View/width", value: 1920 }],
   blend: [{ kind: "winner", record: "bed@Pond.keel", name: "crab", plugin: "a.plank" }],

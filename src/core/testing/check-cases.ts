@@ -8,6 +8,7 @@ import type { ModManifest, ShelfMod } from "../model/shelf";
 import { noOverlaps } from "../roster/overlaps";
 import type { Roster } from "../roster/roster";
 import { aMod } from "./ids";
+import { gameOfSettings } from "./game";
 import { withOverlaps } from "./overlaps";
 import { pluginFile, shelfMod, testRoster, withState, type TestPlugin } from "./roster";
 
@@ -139,6 +140,18 @@ const meetingMods = withOverlaps(plain, { mods: [{ broader: "a", narrower: "b", 
 const patch: ShelfMod = {
   ...shelfMod("patch", [pluginFile("patch.plank", ["a.plank", "b.plank"])]),
   name: "Patch",
+};
+/** A profile to make things, in which these expansions are on and none should be. */
+const making = (expansions: readonly string[]): Roster => {
+  const roster = withState(plain, { ...plain.profile.state, expansions: [...expansions] });
+  const purposes = [{ purpose: "make", expansionsOff: ["island"], baseOff: ["sheep"], launch: { draw: 8 } }];
+  const { baseItems, launchSettings } = gameOfSettings;
+  const state = { ...roster.profile.state, baseOff: expansions.length > 0 ? [] : ["sheep"] };
+  return {
+    ...roster,
+    game: { ...roster.game, purposes, baseItems, launchSettings },
+    profile: { ...roster.profile, purpose: "make", state },
+  };
 };
 const withReminder = (when: Reminder["when"]): Roster =>
   withState(plain, { ...plain.profile.state, reminders: [{ id: "one", text: "Look again.", when }] });
@@ -344,6 +357,11 @@ export const checkCases: readonly CheckCase[] = [
     good: needing,
     bad: needing,
     onDisk: { order: null, holds: null, ofGame: { names: ["ada", "bo"], chosen: null, meant: null } },
+  },
+  {
+    check: "purpose-differs",
+    good: making([]),
+    bad: making(["island"]),
   },
   {
     check: "layout-drift",

@@ -144,6 +144,13 @@ export const anyFacet: { readonly [Name in FacetName]: fc.Arbitrary<ProfileState
       plugin: fc.constantFrom("x.plank", "y.plank"),
     }),
   ),
+  startNotes: each(["a", "b", "c"], (id) =>
+    fc.record({
+      id: fc.constant(id),
+      kind: fc.constantFrom("condition" as const, "normal" as const, "look" as const),
+      text: fc.constantFrom("be signed in", "the screen stays black"),
+    }),
+  ),
   reminders: each(["a", "b", "c"], (id) =>
     fc.record({
       id: fc.constant(id),

@@ -34,6 +34,7 @@ export const reads = [
   "readDrift",
   "readLiveTrial",
   "readWays",
+  "readStartNotes",
   "readFileContents",
   "readOrderOnDisk",
   "readProfile",

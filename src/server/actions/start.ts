@@ -2,8 +2,10 @@ import "server-only";
 import { z } from "zod";
 import type { Outcome } from "@/core/model/outcome";
 import { OwnWay, type OfferedWays } from "@/core/model/start";
+import type { StartNotes } from "@/core/start/start-notes";
 import type { Trial, Verdict } from "@/core/model/trial";
 import { guard } from "../action";
+import * as notes from "../operations/start-notes";
 import * as start from "../operations/start";
 import * as ways from "../operations/start-ways";
 import { windowContext } from "../window";
@@ -17,6 +19,16 @@ export const readWays = async (): Promise<Outcome<OfferedWays>> =>
 /** `digest`: of the way as it was read. */
 export const confirmWay = async (digest: string): Promise<Outcome<null>> =>
   guard(async () => ways.confirmWay(await windowContext(), Id.parse(digest)));
+
+/** What is to be known at the start of the present profile. */
+export const readStartNotes = async (): Promise<Outcome<StartNotes>> =>
+  guard(async () => notes.readStartNotes(await windowContext()));
+
+/** `key`: of a condition as it is worded. */
+export const tickCondition = async (key: string, isMet: boolean): Promise<Outcome<StartNotes>> =>
+  guard(async () =>
+    notes.tickCondition(await windowContext(), z.string().max(5000).parse(key), z.boolean().parse(isMet)),
+  );
 
 export const saveOwnWay = async (way: OwnWay): Promise<Outcome<null>> =>
   guard(async () => ways.saveOwnWay(await windowContext(), OwnWay.parse(way)));

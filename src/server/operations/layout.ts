@@ -151,7 +151,6 @@ export const acceptFiles = (
 export const setFilesAside = (context: Context, paths: readonly string[]): Promise<Outcome<null>> =>
   inTurn(context, (game) => context.layOut({ does: "set-aside", places: placesOf(context, game), paths }));
 
-/** What is done in the present game's folder waits for what is being done there. */
 /** Nothing is changed under a game that runs. */
 export const unlessItRuns = async <T>(
   context: Context,
@@ -160,6 +159,7 @@ export const unlessItRuns = async <T>(
 ): Promise<Outcome<T>> =>
   context.trials.ofGame(game.id) ? refuse("game-runs", { game: game.definition.name }) : work(game);
 
+/** What is done in the present game's folder waits for what is being done there. */
 export async function inTurn<T>(
   context: Context,
   work: (game: RegisteredGame) => Promise<Outcome<T>>,

@@ -5,7 +5,7 @@ import { randomUUID } from "node:crypto";
 import { label } from "@/core/edit/steps";
 import { done, refuse, type Outcome } from "@/core/model/outcome";
 import { ProfileName, type Profile, type ProfileFacts, type ProfileState } from "@/core/model/profile";
-import { emptyState } from "@/core/edit/arrivals";
+import { stateForPurpose } from "@/core/edit/purpose";
 import { chooseProfile, findGameOf, listGames, type RegisteredGame } from "@/store/games";
 import type { Stock } from "@/core/roster/roster";
 import {
@@ -51,7 +51,7 @@ export async function createProfile(context: Context, wanted: NewProfile): Promi
   return told(context, async (tx) => {
     const state = wanted.from
       ? await stateOf(tx, game.value, stock, wanted.from)
-      : done(emptyState(game.value.definition, stock.owned));
+      : done(stateForPurpose(game.value.definition, wanted.facts.purpose, stock.owned));
     return state.ok ? addProfile(tx, game.value.id, wanted.facts, state.value) : state;
   });
 }

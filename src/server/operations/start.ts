@@ -17,22 +17,32 @@ import { readOnDisk } from "./order-file";
 import { profileOfGame } from "./profile-of-game";
 import { inTurn } from "./layout";
 import { currentGame, readSituation, type Situation } from "./situation";
+import { conditionsMet, forgetConditions } from "./start-notes";
 import { lawsOf, usableWay } from "./start-ways";
 
-/** Starts the present game with its present profile; `wayId`: null for the way it was started last, or the usual one. */
-export const startGame = (context: Context, wayId: string | null): Promise<Outcome<Trial>> =>
-  inTurn(context, (game) => startInTurn(context, game, wayId));
+/**
+ * Starts the present game with its present profile; `wayId`: null for the way it was started last, or the usual one; `isUnmet`: also where
+ * conditions for it are not ticked.
+ */
+export const startGame = (
+  context: Context,
+  wayId: string | null,
+  { isUnmet = false }: { readonly isUnmet?: boolean } = {},
+): Promise<Outcome<Trial>> => inTurn(context, (game) => startInTurn(context, game, wayId, isUnmet));
 
 async function startInTurn(
   context: Context,
   game: RegisteredGame,
   wayId: string | null,
+  isUnmet: boolean,
 ): Promise<Outcome<Trial>> {
   const situation = game.profileId ? await readSituation(context, game.profileId) : refuse("no-profile");
   if (!situation.ok) return situation;
   const known = await usableWay(context, game, wayId);
   if (!known.ok) return known;
   const { way, offered } = known.value;
+  const isMet = way.starts === "bare" || isUnmet ? done(null) : await conditionsMet(context, situation.value);
+  if (!isMet.ok) return isMet;
   const command = await commandFor(game, way, situation.value);
   if (!command.ok) return command;
   if (offered.from === "stand-in") writeLaws(context, game);
@@ -52,6 +62,7 @@ async function startInTurn(
     });
     await store.setLastWay(tx, profile.id, way.id);
   });
+  if (way.starts === "profile") await forgetConditions(context, situation.value);
   const keep = async (code: number | null) => {
     if (code === 0 && fingerprint !== null) await saveRun(context.db, profile.id, id, profile.state);
   };

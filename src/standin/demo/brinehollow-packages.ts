@@ -88,6 +88,14 @@ export const brinehollowPackages: readonly DemoMod[] = [
           ],
         },
       ],
+      startNotes: [
+        {
+          id: "gauges",
+          kind: "look",
+          text: "The gauges at the helm: no figure is cut off.",
+          how: "Sit down at the helm and press F6.",
+        },
+      ],
       settings: [
         { file: "deck", at: "Gauges/scale", value: "1.25", reason: "Its figures are small" },
         { file: "deck", at: "Gauges/spread", value: "1", part: "gauges/wide" },

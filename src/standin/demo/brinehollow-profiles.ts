@@ -7,6 +7,7 @@ import { applySteps } from "@/core/edit/steps";
 import type { GameDefinition } from "@/core/model/game";
 import { ModId, PluginId, SectionId, type ItemId } from "@/core/model/ids";
 import type { Reminder } from "@/core/model/reminder";
+import type { StartNote } from "@/core/model/start-note";
 import { Rule, type Choice, type Entry, type ProfileState } from "@/core/model/profile";
 import { arrange, demoProfile, type DemoProfile } from "./arrange";
 import { goneMod } from "./brinehollow-packages";
@@ -107,7 +108,10 @@ export function brinehollowProfiles(game: GameDefinition, stock: Stock): DemoPro
       name: "Harbour Lights",
       purpose: "make",
       hue: 5,
-      state: arrange(game, stock, fillUp(stock, bench, all, handful), []),
+      state: {
+        ...arrange(game, stock, fillUp(stock, bench, all, handful), []),
+        startNotes: [...beforeMaking],
+      },
     },
     {
       name: "All at Once",
@@ -191,6 +195,22 @@ const contradicting = z.array(Rule).parse(
     made,
   })),
 );
+
+const beforeMaking: readonly StartNote[] = [
+  {
+    id: "bench",
+    kind: "condition",
+    text: "The drawing bench runs.",
+    how: "Without it the game shows the harbour of the day before.",
+  },
+  { id: "signed-in", kind: "condition", text: "The harbour mail is signed in.", keeps: true },
+  {
+    id: "lamps",
+    kind: "look",
+    text: "The lamps at the quay: all lit, none doubled.",
+    how: "Load the save “Quay at night”.",
+  },
+];
 
 const reminders: readonly Reminder[] = [
   { id: "frames", text: "Look again at Instrument Room", when: { kind: "arrives", mod: "wide-lens" } },

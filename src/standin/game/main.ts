@@ -1,4 +1,5 @@
-import { readFileSync } from "node:fs";
+import { appendFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import type { Laws } from "./laws";
@@ -22,11 +23,13 @@ async function main(): Promise<void> {
       bare: { type: "boolean" },
     },
   });
-  const log = (line: string) => process.stdout.write(`${line}\n`);
   const folder = values.game ?? ".";
+  const order = values.order ?? folder;
+  const laws = JSON.parse(readFileSync(values.laws!, "utf8")) as Laws;
+  const log = logOf(laws, { game: folder, order });
   try {
-    await startGame(JSON.parse(readFileSync(values.laws!, "utf8")) as Laws, folder, log, {
-      order: values.order ?? folder,
+    await startGame(laws, folder, log, {
+      order,
       profile: values.profile || null,
       isBare: values.bare === true,
     });
@@ -36,6 +39,19 @@ async function main(): Promise<void> {
     log(`stopped: ${error.message}`);
     process.exitCode = 1;
   }
+}
+
+/** Says a line, and writes it into its own log, where its laws name one: that tells of this start alone. */
+function logOf({ log }: Laws, folders: { readonly game: string; readonly order: string }) {
+  const path = log && join(folders[log.folder ?? "game"], log.path);
+  if (path) {
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, "");
+  }
+  return (line: string): void => {
+    process.stdout.write(`${line}\n`);
+    if (path) appendFileSync(path, `${line}\n`);
+  };
 }
 
 async function play(seconds: number, log: (line: string) => void): Promise<void> {

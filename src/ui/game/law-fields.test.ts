@@ -59,6 +59,7 @@ test("a row to begin with is sound once its words are filled in", () => {
       ...("file" in filled && { file: "x" }),
       ...(field.key === "settings" && { path: "x" }),
       ...("extension" in filled && { extension: ".x" }),
+      ...("text" in filled && { text: "x" }),
       ...("program" in filled && { program: "x" }),
     };
     const draft = {

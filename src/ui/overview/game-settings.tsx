@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import type { Edit } from "@/core/model/edit";
 import type { LaunchSetting } from "@/core/model/game";
 import { baseItemEdit, expansionEdit, launchEdit, launchValue } from "@/core/edit/settings";
-import { type LaunchValue } from "@/core/model/profile";
+import type { LaunchValue } from "@/core/model/launch";
 import { NumberField } from "../kit/number-field";
 import { Select } from "../kit/select";
 import { Toggle } from "../kit/toggle";

@@ -19,7 +19,7 @@ export function ConfirmWay({ way, onAnswer }: { way: OfferedWay; onAnswer: () =>
     <div
       role="group"
       aria-label={say("trial.confirm")}
-      className="bg-saffron-soft min-h-0 space-y-2 overflow-auto px-3 py-2.5"
+      className="bg-saffron-soft shrink-0 space-y-2 px-3 py-2.5"
     >
       <p>{say("trial.confirmWhy", { name: way.name, from: way.from })}</p>
       <WayFacts way={way} />

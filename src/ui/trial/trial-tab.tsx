@@ -12,7 +12,10 @@ import { Say } from "../kit/sentence";
 import { TextLink } from "../workspace/view-link";
 import { useStanding } from "../order-file/standing";
 import { useEditor, useWorkspace } from "../workspace/workspace.client";
+import { Conditions } from "./conditions";
 import { ConfirmWay } from "./confirm-way";
+import { StartNotesButton } from "./start-notes-dialog";
+import { StartNotesPane } from "./start-notes-pane";
 import { TrialQuestion } from "./trial-question";
 import { TrialWord } from "./trial-word";
 import { VerdictQuestion } from "./verdict";
@@ -27,12 +30,15 @@ export function TrialTab() {
   const isDue = useBlendDue();
   const isAsked = trial.state === "asked" && (standing !== "current" || isDue);
   const [isChoosing, choose] = useState(false);
+  const [isFile, showFile] = useState(false);
+  const fileLog = (trial.state === "ended" && trial.trial?.fileLog) || [];
+  const lines = isFile && fileLog.length > 0 ? fileLog : trial.lines;
   const log = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (log.current) log.current.scrollTop = log.current.scrollHeight;
-  }, [trial.lines, trial.state]);
+  }, [lines, trial.state]);
   return (
-    <section aria-label={say("frame.trial")} className="flex min-h-0 grow flex-col">
+    <section aria-label={say("frame.trial")} className="flex min-h-0 grow flex-col overflow-auto">
       <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 px-3">
         <h2 className="font-bold">
           <Term word="trial">{say("frame.trialOf", { name: game.name })}</Term>
@@ -43,9 +49,16 @@ export function TrialTab() {
             ? trial.trial.way
             : say("trial.reads", { path: game.orderFile.path })}
         </span>
-        <Button small look="quiet" className="ml-auto" onClick={() => choose(true)}>
+        <span className="ml-auto" />
+        <StartNotesButton />
+        <Button small look="quiet" onClick={() => choose(true)}>
           {say("trial.waysDots")}
         </Button>
+        {fileLog.length > 0 && game.log && (
+          <Button small look="quiet" aria-pressed={isFile} onClick={() => showFile(!isFile)}>
+            {say("trial.gameLog", { path: game.log.path })}
+          </Button>
+        )}
         {trial.state === "ended" && (
           <Button small onClick={() => void trial.start()}>
             {say("frame.startAgain")}
@@ -54,8 +67,11 @@ export function TrialTab() {
         <WaysDialog open={isChoosing} onClose={() => choose(false)} />
       </header>
       <KnownBlockers />
-      {trial.state === "confirm" && trial.unread && (
-        <ConfirmWay way={trial.unread} onAnswer={() => log.current?.focus()} />
+      {trial.state === "confirm" && trial.waiting && (
+        <ConfirmWay way={trial.waiting} onAnswer={() => log.current?.focus()} />
+      )}
+      {trial.state === "conditions" && trial.waiting && (
+        <Conditions way={trial.waiting.id} onAnswer={() => log.current?.focus()} />
       )}
       {trial.state === "ended" && trial.trial && <VerdictQuestion key={trial.trial.id} />}
       {isAsked && <TrialQuestion onAnswer={() => log.current?.focus()} />}
@@ -64,19 +80,22 @@ export function TrialTab() {
           <Button onClick={() => void trial.start()}>{say("frame.startATrial")}</Button>
         </Empty>
       )}
-      <ol
-        ref={log}
-        tabIndex={0}
-        aria-label={say("frame.startLog")}
-        className="border-line min-h-0 grow overflow-auto border-t px-3 py-1.5 font-mono text-sm"
-      >
-        {trial.lines.map((line, at) => (
-          <li key={at} className={`whitespace-pre-wrap ${lineLook(line)}`}>
-            <span className="text-ink3 mr-3 inline-block w-7 text-right">{at + 1}</span>
-            {line}
-          </li>
-        ))}
-      </ol>
+      <div className="flex min-h-16 grow">
+        <ol
+          ref={log}
+          tabIndex={0}
+          aria-label={say("frame.startLog")}
+          className="border-line min-h-0 grow overflow-auto border-t px-3 py-1.5 font-mono text-sm"
+        >
+          {lines.map((line, at) => (
+            <li key={at} className={`whitespace-pre-wrap ${lineLook(line)}`}>
+              <span className="text-ink3 mr-3 inline-block w-7 text-right">{at + 1}</span>
+              {line}
+            </li>
+          ))}
+        </ol>
+        <StartNotesPane />
+      </div>
     </section>
   );
 }

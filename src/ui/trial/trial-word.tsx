@@ -18,10 +18,11 @@ function endOf({ began, ended, code }: Trial): string {
 export function TrialWord({ state, trial }: Pick<TrialState, "state" | "trial">) {
   if (state === null) return null;
   const isFaulty = state === "ended" && trial !== null && trial.code !== 0;
-  const isWaiting = state === "asked" || state === "confirm";
+  const isWaiting = state === "asked" || state === "confirm" || state === "conditions";
   const words = {
     asked: say("frame.notStartedYet"),
     confirm: say("frame.notStartedYet"),
+    conditions: say("frame.notStartedYet"),
     "under way": say("frame.starting"),
     running: say("frame.running"),
     ended: trial ? endOf(trial) : "",

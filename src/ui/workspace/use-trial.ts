@@ -5,25 +5,32 @@ import type { Sentence } from "@/core/messages/parts";
 import { refuse, type Outcome } from "@/core/model/outcome";
 import type { OfferedWay, OfferedWays } from "@/core/model/start";
 import type { Trial, Verdict } from "@/core/model/trial";
+import { openConditions } from "@/core/start/start-notes";
 import type { ProfileEditor } from "./editor";
 import type { BlendState } from "./use-blend";
 import { trialStart } from "./launch-choices";
 import { postForLines } from "./read-lines";
-import { judgeTrial, readLiveTrial, readWays } from "./server";
+import { judgeTrial, readLiveTrial, readStartNotes, readWays } from "./server";
 
 /** Which order the game is to start with. */
 type StartWith = "write" | "as-written";
 
 export interface TrialState {
-  /** "asked": what it starts with is to be answered; "confirm": what would run is to be read. Null: none was started in this window. */
-  readonly state: "asked" | "confirm" | "under way" | "running" | "ended" | null;
+  /**
+   * "asked": what it starts with is to be answered; "confirm": what would run is to be read; "conditions": what is to be done before is to
+   * be ticked. Null: none was started in this window.
+   */
+  readonly state: "asked" | "confirm" | "conditions" | "under way" | "running" | "ended" | null;
   /** The start that goes on, or the last one of this window. */
   readonly trial: Trial | null;
   readonly lines: readonly string[];
-  /** What is to be read and confirmed before it runs. */
-  readonly unread: OfferedWay | null;
-  /** Without an answer it asks where the game would read another order, unless its user has said what to do then; `way`: null for the usual one. */
-  readonly start: (answer?: StartWith, way?: string | null) => Promise<void>;
+  /** What waits to be read and confirmed, or for its conditions. */
+  readonly waiting: OfferedWay | null;
+  /**
+   * Without an answer it asks where the game would read another order, unless its user has said what to do then; `way`: null for the usual
+   * one; `isUnmet`: also where conditions are not ticked.
+   */
+  readonly start: (answer?: StartWith, way?: string | null, isUnmet?: boolean) => Promise<void>;
   /** One that goes on is known again by every window, also after a reload, and whoever started it. */
   readonly look: () => Promise<void>;
   readonly loadWays: () => Promise<OfferedWays | null>;
@@ -45,10 +52,11 @@ export function useTrial(
   const [lines, setLines] = useState<readonly string[]>([]);
   const [state, setState] = useState<TrialState["state"]>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
-  const [unread, setUnread] = useState<OfferedWay | null>(null);
+  const [waiting, setWaiting] = useState<OfferedWay | null>(null);
   const present = useRef<AbortController>(null);
   const isRunning = useRef(false);
   const wanted = useRef<string | null>(null);
+  const withUnmet = useRef(false);
   const read = useCallback(
     async (query: Record<string, string>, abort: AbortController) => {
       isRunning.current = true;
@@ -80,8 +88,11 @@ export function useTrial(
   );
   const loadWays = useCallback(async () => unwrap(await readWays()), [unwrap]);
   const start = useCallback(
-    async (answer?: StartWith, named?: string | null) => {
-      if (named !== undefined || answer === undefined) wanted.current = named ?? null;
+    async (answer?: StartWith, named?: string | null, isUnmet = false) => {
+      if (named !== undefined || answer === undefined) {
+        wanted.current = named ?? null;
+        withUnmet.current = isUnmet;
+      }
       show();
       if (isRunning.current)
         return void unwrap(refuse("game-runs", { game: editor.getState().view.game.name }));
@@ -92,9 +103,12 @@ export function useTrial(
       if (abort.signal.aborted || !found) return;
       const wantedWay = wanted.current ?? found.usual;
       const way = found.ways.find(({ id }) => id === wantedWay);
-      if (way && !way.isConfirmed) {
-        setUnread(way);
-        return setState("confirm");
+      if (way) setWaiting(way);
+      if (way && !way.isConfirmed) return setState("confirm");
+      if (way?.starts !== "bare" && !withUnmet.current) {
+        const notes = unwrap(await readStartNotes());
+        if (abort.signal.aborted || !notes) return;
+        if (openConditions(notes.told, new Set(notes.ticked)).length > 0) return setState("conditions");
       }
       const due = way?.starts !== "bare" && (await isDue());
       const { roster, onDisk } = editor.getState();
@@ -109,7 +123,7 @@ export function useTrial(
       const isReady = !isOther || how !== "write" || (await makeCurrent());
       if (abort.signal.aborted) return;
       if (!isReady) return setState("asked");
-      await read({ way: wantedWay }, abort);
+      await read({ way: wantedWay, ...(withUnmet.current && { unmet: "" }) }, abort);
     },
     [editor, unwrap, show, write, isDue, build, read, loadWays],
   );
@@ -135,7 +149,7 @@ export function useTrial(
     [trial, unwrap, tell, ended],
   );
   return useMemo(
-    () => ({ lines, state, trial, unread, start, look, loadWays, judge }),
-    [lines, state, trial, unread, start, look, loadWays, judge],
+    () => ({ lines, state, trial, waiting, start, look, loadWays, judge }),
+    [lines, state, trial, waiting, start, look, loadWays, judge],
   );
 }
