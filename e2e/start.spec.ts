@@ -164,3 +164,28 @@ test("conditions are ticked in their order before the start; what to look at, wh
   await dialog.getByRole("button", { name: "Remove “The lamps are oiled.”" }).click();
   await expect(dialog.getByText("The lamps are oiled.")).toHaveCount(0);
 });
+
+test("a profile keeps its own of what the game sets itself; it is compared with that of all others", async ({
+  watched: page,
+}) => {
+  const ini = () => readFileSync(join(gameFolder, "saves/helm.ini"), "utf8");
+  await page.keyboard.press("Control+s");
+  await expect(page.getByRole("contentinfo")).toContainText("The game reads this order");
+  await page.getByRole("switch", { name: "This profile keeps its own: Helm and view" }).click();
+  await expect(page.getByText("From the next start.")).toBeVisible();
+  const start = async (way: string, name: string) => {
+    await trial(page).getByRole("button", { name: "Ways to start …" }).click();
+    await page.getByRole("button", { name: way, exact: true }).click();
+    await expect(trial(page).locator("header")).toContainText(name);
+    await expect(status(page)).toHaveText(/^ran$|stopped at start/);
+  };
+  await page.keyboard.press("Alt+t");
+  await expect(status(page)).toHaveText(/^ran$|stopped at start/);
+  await start("Start Brinehollow without mods", "Brinehollow without mods");
+  expect(ini()).toBe("starts=1\n");
+  await start("Start Brinehollow without mods", "Brinehollow without mods");
+  await expect.poll(ini).toBe("starts=2\n");
+  await page.getByRole("button", { name: "Compare Helm and view" }).click();
+  const difference = page.getByRole("dialog", { name: "Compare Helm and view" });
+  await expect(difference).toContainText("starts=2");
+});

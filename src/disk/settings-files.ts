@@ -8,8 +8,11 @@ import type { SettingsFile } from "@/core/model/settings";
 import { asSystemTime } from "./layout/look";
 import { readPlain } from "./open-plain";
 
+/** A file below a folder of the game's. */
+type FileBelow = Pick<SettingsFile, "path" | "folder">;
+
 export const settingsPath = (
-  { path, folder = "game" }: SettingsFile,
+  { path, folder = "game" }: FileBelow,
   folders: Pick<GameFolders, "game" | "order">,
 ) => join(folders[folder], path);
 
@@ -25,7 +28,7 @@ export interface SettingsThere {
 
 /** Refused where a link lies on the way to it below its folder: what is written there would be written elsewhere. */
 export async function lookAtSettings(
-  file: SettingsFile,
+  file: FileBelow,
   folders: Pick<GameFolders, "game" | "order">,
 ): Promise<Outcome<SettingsThere>> {
   const names = file.path.split("/");
@@ -50,7 +53,7 @@ export async function lookAtSettings(
   return done({ contents: null, changed: null, missing });
 }
 
-const unfit = ({ path }: SettingsFile, detail: string): Outcome<never> =>
+const unfit = ({ path }: FileBelow, detail: string): Outcome<never> =>
   refuse("settings-unfit", { path, detail });
 
 /**

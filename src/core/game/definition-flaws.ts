@@ -64,6 +64,7 @@ function idFlaws(game: GameDefinition): Flaw[] {
     launchSettings: game.launchSettings ?? [],
     prerequisites: game.prerequisites ?? [],
     settings: game.settings ?? [],
+    keptFiles: game.keptFiles ?? [],
     start: game.start ?? [],
     sections: game.sections,
   };
@@ -153,7 +154,13 @@ function pathFlaws(game: GameDefinition): Flaw[] {
 }
 
 /** What is written must not be what the game is known by, nor the one file the other: writing one would empty it. */
-function sameFileFlaws({ sign, orderFile, holdsFile, settings = [] }: GameDefinition): Flaw[] {
+function sameFileFlaws({
+  sign,
+  orderFile,
+  holdsFile,
+  settings = [],
+  keptFiles = [],
+}: GameDefinition): Flaw[] {
   // Some systems take names that differ in case alone for one, whatever the game does.
   const fold = (path: string) => path.normalize("NFC").toLowerCase();
   const named = [
@@ -161,6 +168,7 @@ function sameFileFlaws({ sign, orderFile, holdsFile, settings = [] }: GameDefini
     ["orderFile.path", fold(orderFile.path)],
     ["holdsFile", fold(holdsFile)],
     ...settings.map(({ path }, at) => [`settings.${at}.path`, fold(path)] as const),
+    ...keptFiles.map(({ path }, at) => [`keptFiles.${at}.path`, fold(path)] as const),
   ] as const;
   return named.flatMap(([path, value], at) => {
     const other = named

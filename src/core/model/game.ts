@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { PluginId, SectionId } from "./ids";
 import { Edition, Prerequisite } from "./installed";
+import { KeptFile } from "./kept-file";
 import { PurposeLaw } from "./launch";
 import { Below, Placement } from "./placement";
 import { ProfilesOfGame } from "./profile-of-game";
@@ -150,6 +151,8 @@ export const GameDefinition = z.strictObject({
   log: z.strictObject({ path: Below.min(1), folder: z.enum(["game", "order"]).optional() }).optional(),
   /** Files of settings into which lines are written that mods, lists or the curator want. */
   settings: z.array(SettingsFile).optional(),
+  /** Files that it changes itself. */
+  keptFiles: z.array(KeptFile).max(50).optional(),
   /** Where it keeps a profile for each who plays it. */
   profilesOfGame: ProfilesOfGame.optional(),
   /** It holds the plugins that load, less what is built in; of a game without plugins the mods, by their ids. */

@@ -32,6 +32,7 @@ export const reads = [
   "readCuratorsWords",
   "readDepot",
   "readDrift",
+  "readKeptFiles",
   "readLiveTrial",
   "readWays",
   "readStartNotes",

@@ -1,10 +1,12 @@
 import "server-only";
 import { z } from "zod";
+import type { KeptFileStanding } from "@/core/model/kept-file";
 import type { Outcome } from "@/core/model/outcome";
 import { OwnWay, type OfferedWays } from "@/core/model/start";
 import type { StartNotes } from "@/core/start/start-notes";
 import type { Trial, Verdict } from "@/core/model/trial";
 import { guard } from "../action";
+import * as keptFiles from "../operations/kept-files";
 import * as notes from "../operations/start-notes";
 import * as start from "../operations/start";
 import * as ways from "../operations/start-ways";
@@ -29,6 +31,13 @@ export const tickCondition = async (key: string, isMet: boolean): Promise<Outcom
   guard(async () =>
     notes.tickCondition(await windowContext(), z.string().max(5000).parse(key), z.boolean().parse(isMet)),
   );
+
+/** How files that the game itself changes stand to the present profile. */
+export const readKeptFiles = async (): Promise<Outcome<KeptFileStanding[]>> =>
+  guard(async () => keptFiles.readKeptFiles(await windowContext()));
+
+export const keepOwnFile = async (file: string, keeps: boolean): Promise<Outcome<KeptFileStanding[]>> =>
+  guard(async () => keptFiles.keepOwnFile(await windowContext(), Id.parse(file), z.boolean().parse(keeps)));
 
 export const saveOwnWay = async (way: OwnWay): Promise<Outcome<null>> =>
   guard(async () => ways.saveOwnWay(await windowContext(), OwnWay.parse(way)));

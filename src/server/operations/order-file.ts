@@ -51,6 +51,7 @@ import {
   type LayingOut,
   type OnProgress,
 } from "./layout";
+import { putKeptFiles } from "./kept-files";
 import { asMeant, profileOfGame } from "./profile-of-game";
 import { planSettings, setLines, standingSettings } from "./settings";
 import { currentGame, readGround, readSituation } from "./situation";
@@ -315,6 +316,8 @@ export async function takeAllBack(context: Context, onProgress?: OnProgress): Pr
     // First, so that folders that were made for them are empty by then.
     const set = await setLines(context, game, []);
     if (!set.ok) return set;
+    const put = await putKeptFiles(context, game, null);
+    if (!put.ok) return put;
     const taken = await takeBack(context, game, othersFiles, onProgress);
     return taken.ok ? done(await readOnDisk(context, game)) : taken;
   });

@@ -14,6 +14,7 @@ import { saveRun, turnRun } from "@/store/profiles";
 import * as store from "@/store/trials";
 import type { Context } from "../context";
 import { readOnDisk } from "./order-file";
+import { putKeptFiles } from "./kept-files";
 import { profileOfGame } from "./profile-of-game";
 import { inTurn } from "./layout";
 import { currentGame, readSituation, type Situation } from "./situation";
@@ -45,6 +46,8 @@ async function startInTurn(
   if (!isMet.ok) return isMet;
   const command = await commandFor(game, way, situation.value);
   if (!command.ok) return command;
+  const put = await putKeptFiles(context, game, way.starts === "bare" ? null : situation.value.profile.id);
+  if (!put.ok) return put;
   if (offered.from === "stand-in") writeLaws(context, game);
   const id = crypto.randomUUID();
   const started = await startProgram(command.value, context.trials.logOf(id));

@@ -115,6 +115,8 @@ export interface Laws {
     | undefined;
   readonly prerequisites?: readonly { readonly name: string; readonly file: string }[] | undefined;
   readonly baseItems?: readonly { readonly id: string; readonly name: string }[] | undefined;
+  readonly keptFiles?:
+    readonly { readonly path: string; readonly folder?: "game" | "order" | undefined }[] | undefined;
   readonly log?: { readonly path: string; readonly folder?: "game" | "order" | undefined } | undefined;
   readonly launchSettings?:
     | readonly { readonly id: string; readonly label: string; readonly standard: boolean | number | string }[]

@@ -1,4 +1,4 @@
-import { appendFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { appendFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { parseArgs } from "node:util";
@@ -33,11 +33,24 @@ async function main(): Promise<void> {
       profile: values.profile || null,
       isBare: values.bare === true,
     });
+    countStarts(laws, { game: folder, order });
     await play(Number(values.stay ?? 0), log);
   } catch (error) {
     if (!(error instanceof Stopped)) throw error;
     log(`stopped: ${error.message}`);
     process.exitCode = 1;
+  }
+}
+
+/** What a game writes into its own settings by itself: here, how often it was started with them. */
+function countStarts({ keptFiles = [] }: Laws, folders: { readonly game: string; readonly order: string }) {
+  for (const { path, folder } of keptFiles) {
+    const whole = join(folders[folder ?? "game"], path);
+    mkdirSync(dirname(whole), { recursive: true });
+    const before = existsSync(whole) ? readFileSync(whole, "utf8") : "";
+    const count = Number(/^starts=(\d+)$/m.exec(before)?.[1] ?? 0) + 1;
+    const rest = before.split("\n").filter((line) => line !== "" && !line.startsWith("starts="));
+    writeFileSync(whole, `${[...rest, `starts=${count}`].join("\n")}\n`);
   }
 }
 

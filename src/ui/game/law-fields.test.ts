@@ -57,7 +57,7 @@ test("a row to begin with is sound once its words are filled in", () => {
     const words = {
       ...("folder" in filled && { folder: "x" }),
       ...("file" in filled && { file: "x" }),
-      ...(field.key === "settings" && { path: "x" }),
+      ...("path" in filled && { path: "x" }),
       ...("extension" in filled && { extension: ".x" }),
       ...("text" in filled && { text: "x" }),
       ...("program" in filled && { program: "x" }),

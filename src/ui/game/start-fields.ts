@@ -1,6 +1,17 @@
 import type { FieldSpec } from "./field-specs";
 
-/** A way to start the game. */
+const belowWhich: FieldSpec = {
+  kind: "choice",
+  key: "folder",
+  label: "game.below",
+  optional: true,
+  choices: [
+    ["game", "game.choice.settings-game"],
+    ["order", "game.choice.settings-order"],
+  ],
+};
+
+/** How the game is started, and what whoever starts it has to know. */
 export const startFields: readonly FieldSpec[] = [
   {
     kind: "rows",
@@ -97,23 +108,26 @@ export const startFields: readonly FieldSpec[] = [
     ],
   },
   {
+    kind: "rows",
+    key: "keptFiles",
+    label: "keptFiles.title",
+    hint: "game.keptFilesHint",
+    one: "game.one.keptFile",
+    start: { id: "", label: "", path: "" },
+    optional: true,
+    fields: [
+      { kind: "text", key: "id", label: "game.id" },
+      { kind: "text", key: "label", label: "common.name" },
+      { kind: "text", key: "path", label: "game.path", wide: true },
+      belowWhich,
+    ],
+  },
+  {
     kind: "group",
     key: "log",
     label: "game.log",
     hint: "game.logHint",
     start: { path: "" },
-    fields: [
-      { kind: "text", key: "path", label: "game.path", wide: true },
-      {
-        kind: "choice",
-        key: "folder",
-        label: "game.below",
-        optional: true,
-        choices: [
-          ["game", "game.choice.settings-game"],
-          ["order", "game.choice.settings-order"],
-        ],
-      },
-    ],
+    fields: [{ kind: "text", key: "path", label: "game.path", wide: true }, belowWhich],
   },
 ];

@@ -24,6 +24,7 @@ import { Term } from "../kit/term";
 import { useEditor } from "../workspace/workspace.client";
 import { FindingsOverTime } from "./findings-over-time";
 import { FirstSteps } from "./first-steps";
+import { KeptFiles } from "./kept-files";
 import { LastTrial } from "./last-trial";
 import { NextAct } from "./next-act";
 import { BaseItems, Expansions, LaunchSettings } from "./game-settings";
@@ -162,6 +163,11 @@ export function OverviewScreen() {
           {view.game.launchSettings && (
             <Side title={say("overview.howItStarts")}>
               <LaunchSettings />
+            </Side>
+          )}
+          {view.game.keptFiles && (
+            <Side title={say("keptFiles.title")}>
+              <KeptFiles />
             </Side>
           )}
           {view.game.settings && (
