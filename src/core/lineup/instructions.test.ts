@@ -124,6 +124,24 @@ describe("step by step, by hand", () => {
     ]);
   });
 
+  test("what is to be done before the start comes before it, and what is normal and to be looked at after it", () => {
+    const lineup = {
+      ...changed({}),
+      startNotes: [
+        { id: "quay", kind: "look" as const, text: "The quay", how: "Walk there" },
+        { id: "mail", kind: "condition" as const, text: "Sign in" },
+        { id: "dark", kind: "normal" as const, text: "It stays dark" },
+      ],
+    };
+    const parts = instructionsOf(lineup, testGame).slice(-4);
+    expect(parts.map(({ title, steps: [first] }) => [title, first!.text, first!.detail])).toEqual([
+      ["Before the start", "Sign in", ""],
+      ["At the end", expect.stringContaining("fingerprint"), expect.any(String)],
+      ["This is normal", "It stays dark", ""],
+      ["Look at", "The quay", "Walk there"],
+    ]);
+  });
+
   test("what is needed once goes at last, and the fingerprint proves it all; what is off is in neither", () => {
     const lineup = { ...changed({ off: { components: ["tall"] } }), followUps: ["a", "unknown"] };
     const parts = instructionsOf(lineup, testGame);

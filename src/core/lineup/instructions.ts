@@ -1,6 +1,7 @@
 import { say } from "../language/say";
 import type { GameDefinition } from "../model/game";
 import type { Lineup, LineupMod } from "../model/lineup";
+import type { StartNoteKind } from "../model/start-note";
 import { loadingPlugins } from "./fingerprint";
 
 /** One thing to be done by hand; `id` stays the same as long as the thing does. */
@@ -37,7 +38,10 @@ export function instructionsOf(lineup: Lineup, game: GameDefinition): Instructio
           .map(({ name }) => name),
       ),
     },
+    { title: say("startNotes.conditions"), steps: notedSteps(lineup, "condition") },
     { title: say("lineup.atLast"), steps: lastSteps(lineup) },
+    { title: say("startNotes.isNormal"), steps: notedSteps(lineup, "normal") },
+    { title: say("startNotes.lookAt"), steps: notedSteps(lineup, "look") },
   ];
   return parts.filter(({ steps }) => steps.length > 0);
 }
@@ -162,6 +166,11 @@ const orderSteps = (noun: string, names: readonly string[]): Instruction[] =>
     text: name,
     detail: at === 0 ? "" : say("lineup.after", { name: names[at - 1]! }),
   }));
+
+const notedSteps = ({ startNotes = [] }: Lineup, wanted: StartNoteKind): Instruction[] =>
+  startNotes
+    .filter(({ kind }) => kind === wanted)
+    .map(({ id, text, how = "" }) => ({ id: `${wanted}:${id}`, text, detail: how }));
 
 function lastSteps({ followUps, mods, fingerprint }: Lineup): Instruction[] {
   const nameOf = (id: string) => mods.find((mod) => mod.id === id)?.name ?? id;
