@@ -97,6 +97,7 @@ test("from suggestions to a trial that shows it: accepted at once, named, built,
   await expect(page.getByRole("main")).toContainText("The blend is due");
   await page.keyboard.press("Alt+t");
   const trial = page.getByRole("region", { name: "Trial" });
+  await trial.getByRole("button", { name: "Start without ticking" }).click();
   await expect(
     trial.getByRole("button", { name: "Rebuild the blend, write the order and start", exact: true }),
   ).toBeFocused();

@@ -99,15 +99,19 @@ export function useTrial(
       present.current?.abort();
       const abort = (present.current = new AbortController());
       setLines([]);
+      // What is asked of the last start is asked no more.
+      setState("under way");
       const found = await loadWays();
-      if (abort.signal.aborted || !found) return;
+      if (abort.signal.aborted) return;
+      if (!found) return setState(null);
       const wantedWay = wanted.current ?? found.usual;
       const way = found.ways.find(({ id }) => id === wantedWay);
       if (way) setWaiting(way);
       if (way && !way.isConfirmed) return setState("confirm");
       if (way?.starts !== "bare" && !withUnmet.current) {
         const notes = unwrap(await readStartNotes());
-        if (abort.signal.aborted || !notes) return;
+        if (abort.signal.aborted) return;
+        if (!notes) return setState(null);
         if (openConditions(notes.told, new Set(notes.ticked)).length > 0) return setState("conditions");
       }
       const due = way?.starts !== "bare" && (await isDue());
@@ -117,7 +121,6 @@ export function useTrial(
       // One that another window has started may be followed by now.
       if (abort.signal.aborted) return;
       if (isOther && how === "ask") return setState("asked");
-      setState("under way");
       const makeCurrent = async () => (!due || (await build())) && (await write());
       // What another program has written is looked at first, and the trial started anew after that.
       const isReady = !isOther || how !== "write" || (await makeCurrent());
