@@ -19,8 +19,15 @@ base(
       await expect(page.getByLabel("Folder of the game", { exact: true })).toHaveAccessibleDescription(
         "There is no such folder.",
       );
+      // What is said of a folder a moment after it was typed moves nothing away from under the pointer.
+      const use = page.getByRole("button", { name: "Use these folders" });
       await page.getByLabel("Folder of the shelf", { exact: true }).fill(join(demo, "shelf"));
-      await page.getByRole("button", { name: "Use these folders" }).click();
+      const before = await use.boundingBox();
+      await expect(page.getByLabel("Folder of the shelf", { exact: true })).toHaveAccessibleDescription(
+        /Readable, \d+ archives/,
+      );
+      expect(await use.boundingBox()).toEqual(before);
+      await use.click();
       await expect(
         page.getByRole("alert").filter({ hasText: "There is no folder at /nowhere/at/all" }),
       ).toBeVisible();

@@ -55,7 +55,12 @@ export function FolderField({
           error={words?.wrong ? words.text : null}
           aria-describedby={words && !words.wrong ? said : undefined}
         />
-        <p id={said} role="status" className="text-ink2 mt-1 text-sm empty:hidden">
+        {/* Its line is there before it says anything: what lies below stays under the pointer of whoever presses it. */}
+        <p
+          id={said}
+          role="status"
+          className={`text-ink2 mt-1 text-sm ${words?.wrong ? "empty:hidden" : "min-h-[1lh]"}`}
+        >
           {words && !words.wrong && words.text}
         </p>
         {onGame && report && report.games.length > 0 && report.holdsGame !== true && (
