@@ -1,7 +1,7 @@
 import { againstPurpose } from "../roster/purpose";
 import { makeRoster, type Roster } from "../roster/roster";
 import { gameOfSettings } from "../testing/game";
-import { pluginFile, testRoster } from "../testing/roster";
+import { testRoster, withExpansions } from "../testing/roster";
 import { purposeEdit, stateForPurpose } from "./purpose";
 import { rosterAfter } from "./roster-after";
 
@@ -12,14 +12,7 @@ const game = {
   ],
 };
 const base = testRoster([{ name: "reeds.plank" }]);
-const stock = {
-  ...base.stock,
-  owned: ["island", "north"],
-  base: [
-    ...base.stock.base,
-    ...["Island.keel", "North.keel", "Ice.keel"].map((name) => pluginFile(name, [], 1)),
-  ],
-};
+const stock = withExpansions(base.stock);
 const madeFor = (purpose: string): Roster =>
   makeRoster(
     game,

@@ -1,6 +1,6 @@
 import type { Edit } from "../model/edit";
 import { drawSetting, gameOfSettings } from "../testing/game";
-import { pluginFile, testRoster } from "../testing/roster";
+import { testRoster, withExpansions } from "../testing/roster";
 import { makeRoster, type Roster } from "../roster/roster";
 import { baseItemEdit, expansionEdit, launchEdit, launchValue } from "./settings";
 import { applySteps } from "./steps";
@@ -8,14 +8,7 @@ import { applySteps } from "./steps";
 const draw = drawSetting;
 const game = gameOfSettings;
 const base = testRoster([{ name: "reeds.plank" }]);
-const stock = {
-  ...base.stock,
-  owned: ["island", "north"],
-  base: [
-    ...base.stock.base,
-    ...["Island.keel", "North.keel", "Ice.keel"].map((name) => pluginFile(name, [], 1)),
-  ],
-};
+const stock = withExpansions(base.stock);
 const start = makeRoster(game, base.profile, stock);
 
 function after(roster: Roster, edit: Edit | null): Roster {

@@ -121,6 +121,13 @@ export const withState = (roster: Roster, state: Profile["state"]): Roster =>
 
 export const orderOf = (roster: Roster): string[] => roster.plugins.map((plugin) => plugin.id);
 
+/** The same with the plugins of the expansions of `gameOfSettings`, which are owned. */
+export const withExpansions = (stock: Stock): Stock => ({
+  ...stock,
+  owned: ["island", "north"],
+  base: [...stock.base, ...["Island.keel", "North.keel", "Ice.keel"].map((name) => pluginFile(name, [], 1))],
+});
+
 /** A profile that decides this, on this machine. */
 export function rosterOfState(game: GameDefinition, stock: Stock, state: ProfileState): Roster {
   const profile: Profile = {
