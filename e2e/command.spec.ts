@@ -42,6 +42,13 @@ test("a profile is started from the command line and by a shortcut, with its ord
   const bare = byShortcut();
   expect([bare.status, bare.stderr.includes("without mods\n")]).toEqual([0, true]);
   expect(await written()).toBe(before);
+  // What is to be done first is named before anything is written, or said to be done.
+  const unmet = seating("start", "Harbour Lights", "--way", "play");
+  expect(unmet).toMatchObject({ status: 2, stderr: expect.stringContaining("1. The drawing bench runs.") });
+  expect(unmet.stderr).toContain("2. The harbour mail is signed in.");
+  expect(await written()).toBe(before);
+  const met = seating("start", "Harbour Lights", "--way", "play", "--as-written", "--conditions-met");
+  expect(met.stderr).toContain("Brinehollow 1.6.2, stand-in");
   // It stops at its first blocker.
   const stopped = seating("start", "Long Descent", "--way", "play", "--text");
   expect(stopped.stdout).toContain("Long Descent: “Brinehollow” ended with 1.");

@@ -2,7 +2,7 @@ import { blendChoiceText } from "./blend";
 import { adviceSubject, adviceText, occasionText } from "./advice";
 import { say } from "../language/say";
 import type { Difference } from "../compare/states";
-import type { FacetName, KeyedName, ListName } from "../model/profile";
+import type { Decision, FacetName, KeyedName, ListName } from "../model/profile";
 import { findItem, titleOf, type Roster, type SeatedItem } from "../roster/roster";
 import { settingName } from "../roster/settings";
 import { decisionIn } from "../state/facets";
@@ -113,6 +113,25 @@ const setWords = (
 const decisionOf = <Name extends KeyedName>({ profile }: Roster, name: Name, key: string) =>
   decisionIn(profile.state, name, key);
 
+/** A decision that says by itself what it is about, and what is decided. */
+const decidedWords = <Name extends "advice" | "setAside" | "reminders" | "startNotes" | "blend">(
+  facet: Name,
+  name: (found: Decision<Name>, roster: Roster) => string,
+  says: (found: Decision<Name>, roster: Roster) => string,
+  kinds: FacetWords["kinds"] = [...onEitherSide, "changed"],
+): FacetWords => ({
+  kinds,
+  title: () => say(`profileDifferences.title.${facet}`),
+  name: (roster, key) => {
+    const found = decisionOf(roster, facet, key);
+    return found === undefined ? key : name(found, roster);
+  },
+  side: (roster, key) => {
+    const found = decisionOf(roster, facet, key);
+    return found === undefined ? "" : says(found, roster);
+  },
+});
+
 export const partWords = ({
   options,
   components,
@@ -187,54 +206,30 @@ const words: { readonly [Name in FacetName]: FacetWords } = {
     },
     side: (roster, key) => String(decisionOf(roster, "numbers", key)?.number ?? ""),
   },
-  advice: {
-    kinds: [...onEitherSide, "changed"],
-    title: () => say("profileDifferences.title.advice"),
-    name: (roster, key) => {
-      const found = decisionOf(roster, "advice", key);
-      return found ? adviceSubject(roster, found.on) : key;
-    },
-    side: (roster, key) => {
-      const found = decisionOf(roster, "advice", key);
-      return found ? adviceText(roster, found) : "";
-    },
-  },
-  setAside: {
-    kinds: [...onEitherSide, "changed"],
-    title: () => say("profileDifferences.title.setAside"),
-    name: (_, key) => key,
-    side: (roster, key) => decisionOf(roster, "setAside", key)?.reason ?? "",
-  },
-  reminders: {
-    kinds: [...onEitherSide, "changed"],
-    title: () => say("profileDifferences.title.reminders"),
-    name: (roster, key) => decisionOf(roster, "reminders", key)?.text ?? key,
-    side: (roster, key) => {
-      const found = decisionOf(roster, "reminders", key);
-      return found ? occasionText(found.when) : "";
-    },
-  },
-  startNotes: {
-    kinds: [...onEitherSide, "changed"],
-    title: () => say("profileDifferences.title.startNotes"),
-    name: (roster, key) => decisionOf(roster, "startNotes", key)?.text ?? key,
-    side: (roster, key) => {
-      const found = decisionOf(roster, "startNotes", key);
-      return found ? say(`startNotes.kind.${found.kind}`) : "";
-    },
-  },
-  blend: {
-    kinds: [...onEitherSide, "changed"],
-    title: () => say("profileDifferences.title.blend"),
-    name: (roster, key) => {
-      const found = decisionOf(roster, "blend", key);
-      return found ? blendChoiceText(found) : key;
-    },
-    side: (roster, key) => {
-      const found = decisionOf(roster, "blend", key);
-      return found?.kind === "winner" ? found.plugin : found?.kind === "recipe" ? found.name : "";
-    },
-  },
+  advice: decidedWords(
+    "advice",
+    (found, roster) => adviceSubject(roster, found.on),
+    (found, roster) => adviceText(roster, found),
+  ),
+  setAside: decidedWords(
+    "setAside",
+    ({ finding }) => finding,
+    ({ reason }) => reason,
+  ),
+  reminders: decidedWords(
+    "reminders",
+    ({ text }) => text,
+    ({ when }) => occasionText(when),
+  ),
+  startNotes: decidedWords(
+    "startNotes",
+    ({ text }) => text,
+    ({ kind }) => say(`startNotes.kind.${kind}`),
+    ruleKinds,
+  ),
+  blend: decidedWords("blend", blendChoiceText, (found) =>
+    found.kind === "winner" ? found.plugin : found.kind === "recipe" ? found.name : "",
+  ),
   choices: {
     kinds: [...onEitherSide, "changed"],
     title: () => say("profileDifferences.title.choices"),

@@ -73,6 +73,10 @@ test("a condition is open until it is ticked as it is worded now", () => {
   expect(ids(openConditions(told, new Set()))).toEqual(["clock", "mail"]);
   const [clock] = openConditions(told, new Set());
   expect(ids(openConditions(told, new Set([clock!.key])))).toEqual(["mail"]);
+  // Under another name it is the same profile.
+  const renamed = { ...roster, profile: { ...roster.profile, name: "Renamed" } };
+  const [, mail] = openConditions(told, new Set());
+  expect(ids(openConditions(startNotesOf(renamed, null), new Set([mail!.key])))).toEqual(["clock"]);
   const worded = {
     ...roster,
     game: { ...roster.game, startNotes: [note("clock", "condition", { text: "another text" })] },

@@ -29,16 +29,18 @@ const ofMods: ReadonlySet<string> = new Set(["mods", "choices"]);
 export function startNotesOf(roster: Roster, since: readonly Difference[] | null): ToldAtStart[] {
   const { game, profile, mods } = roster;
   const changed = since && changedMods(since);
-  const said = (from: ToldAtStart["from"], notes: readonly StartNote[], isChanged: boolean) =>
-    notes.map((note) => ({ from, note, isChanged, key: JSON.stringify([from.kind, from.name, note]) }));
+  // Names may change, and what is ticked stays.
+  const said = (from: ToldAtStart["from"], by: string, notes: readonly StartNote[], isChanged = false) =>
+    notes.map((note) => ({ from, note, isChanged, key: JSON.stringify([from.kind, by, note]) }));
   return [
-    ...said({ kind: "game", name: game.name }, game.startNotes ?? [], false),
-    ...said({ kind: "list", name: profile.name }, profile.state.startNotes, false),
+    ...said({ kind: "game", name: game.name }, "", game.startNotes ?? []),
+    ...said({ kind: "list", name: profile.name }, "", profile.state.startNotes),
     ...mods
       .filter(({ loads, gone }) => loads && !gone)
       .flatMap(({ id, mod }) =>
         said(
           { kind: "mod", name: mod!.name },
+          id,
           (mod!.manifest?.startNotes ?? []).map(({ id: note, kind, text, how, keeps }) =>
             StartNote.parse({ id: note, kind, text, ...(how && { how }), ...(keeps && { keeps }) }),
           ),

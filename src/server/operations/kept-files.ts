@@ -26,15 +26,16 @@ const keptOf = ({ kept }: Pick<Seen, "kept">, profile: ProfileId | null): store.
   kept.find((each) => each.profile === profile);
 
 async function lookAt({ db }: Context, game: RegisteredGame): Promise<Outcome<Seen[]>> {
-  const files = game.definition.keptFiles ?? [];
-  const meant = files.length > 0 ? await asMeant(game) : done(game);
-  if (!meant.ok) return meant;
+  const meant = await asMeant(game);
+  // Which files of the game's own profiles are meant is not known yet: those of the game itself are.
+  const files = (game.definition.keptFiles ?? []).filter(({ folder }) => meant.ok || folder !== "order");
+  const { folders } = meant.ok ? meant.value : game;
   const kept = await store.listKept(db, game.id);
   const lying = await store.listLying(db, game.id);
   const seen: Seen[] = [];
   for (const file of files) {
-    const path = settingsPath(file, meant.value.folders);
-    const there = await lookAtSettings(file, meant.value.folders);
+    const path = settingsPath(file, folders);
+    const there = await lookAtSettings(file, folders);
     if (!there.ok) return there;
     const own = kept.filter((each) => each.path === path);
     const said = lying.find((each) => each.path === path);

@@ -4,8 +4,8 @@ import { streamLines } from "@/server/stream";
 import { windowContext } from "@/server/window";
 
 /**
- * Starts the present game (`way`: one of its ways, or the last one; `unmet`: also where conditions are not ticked), or reads a start that goes on (`follow`); streams its log, and ends
- * with how it was. The game goes on when whoever reads leaves.
+ * Starts the present game (`way`: one of its ways, or the last one; `unmet`: also where conditions are not ticked), or reads a start that
+ * goes on (`follow`); streams its log, and ends with how it was. The game goes on when whoever reads leaves.
  */
 export function POST(request: Request): Response {
   const { searchParams } = new URL(request.url);
